@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+source "https://rubygems.org"
+
+# web
+gem "committee", "~> 5.6"
+gem "message_bus", "~> 4.5"
+gem "puma", "~> 8.0"
+gem "rack", "~> 3.2"
+gem "rack-attack", "~> 6.7"
+gem "rackup", "~> 2.2"
+gem "sinatra", "~> 4.2"
+
+# sign-in
+gem "argon2", "~> 2.3"
+gem "roda", "~> 3.100"
+gem "rodauth", "~> 2.49"
+gem "tilt", "~> 2.6"
+
+# data and later work
+gem "json", "< 3"
+gem "pg", "~> 1.5"
+gem "que", "~> 2.4"
+gem "sequel", "~> 5.110"
+gem "sequel_pg", "~> 1.20", require: "sequel"
+gem "zeitwerk", "~> 2.6.18"
+
+# outside
+gem "faraday", "~> 2.15"
+gem "faraday-multipart", "~> 1.1"
+gem "image_processing", "~> 2.0"
+gem "lockbox", "~> 2.0"
+gem "mail", "~> 2.9"
+gem "marcel", "~> 1.0"
+gem "ruby-vips", "~> 2.3"
+gem "shrine", "~> 3.6"
+
+# rules
+gem "json-canonicalization", "~> 1.0"
+gem "tzinfo", "~> 2.0"
+gem "tzinfo-data", "~> 1.2025"
+
+# running it
+gem "semantic_logger", "~> 4.16"
+
+group :stand_ins do
+  gem "midi-smtp-server", "~> 3.3"
+end
+
+group :test do
+  gem "capybara", "~> 3.40"
+  gem "cuprite", "~> 0.17"
+  gem "prop_check", "~> 1.0"
+  gem "rack-test", "~> 2.2"
+  gem "rspec", "~> 3.13"
+  gem "rubocop", "~> 1.92", require: false
+  gem "simplecov", "~> 0.22", require: false
+end

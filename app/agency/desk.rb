@@ -1,0 +1,134 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Agency
+      # What waits for me, what waits for others and for how long, what can be released, what goes next, what is in trouble.
+      # One set of queries over all of the person's workspaces.
+      class Desk
+        SHOWN = 30
+
+        # @param scope [Store::Scope] over one or many workspaces of the agency side
+        # @return [Hash] JSON-ready
+        def self.call(kit, scope)
+          new(kit, scope).call
+        end
+
+        def initialize(kit, scope)
+          @kit = kit
+          @scope = scope
+          @me = scope.person_id
+        end
+
+        def call
+          {
+            now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: owned("changes_wanted"), opened: opened, waits_for_others: others,
+            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, next_out: next_out, trouble: trouble, alarm: alarm
+          }
+        end
+
+        private
+
+        def posts
+          @scope.rows(:posts)
+        end
+
+        def list(dataset)
+          Posts::ListPosts.with_channels(@scope, dataset.limit(SHOWN).all)
+        end
+
+        def open_asks
+          @scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil)
+                .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
+                .left_join(:answers, workspace_id: Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id], person_id: Sequel[:ask_people][:person_id])
+                .where(Sequel[:answers][:id] => nil)
+                .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
+                .join(:people, id: Sequel[:ask_people][:person_id])
+        end
+
+        def asked_columns
+          [Sequel[:ask_lines][:workspace_id], Sequel[:ask_lines][:post_id], Sequel[:ask_people][:person_id], Sequel[:people][:name].as(:person), :asked_by, :asked_at, :due_at,
+           Sequel[:asks][:room]]
+        end
+
+        def to_answer
+          rows = open_asks.where(Sequel[:ask_people][:person_id] => @me).select(*asked_columns).order(:due_at).limit(SHOWN).all
+          with_posts(rows)
+        end
+
+        def others
+          rows = open_asks.exclude(Sequel[:ask_people][:person_id] => @me).select(*asked_columns).order(:asked_at).limit(200).all
+          with_posts(rows).group_by { |row| [row[:workspace_id], row[:person]] }.map do |(workspace_id, person), lines|
+            { workspace_id: workspace_id, person: person, side: lines.first[:room] == "client" ? "client" : "internal", open: lines.size,
+              since: lines.map { |line| line[:asked_at] }.min, lines: lines.first(SHOWN) }
+          end
+        end
+
+        def with_posts(rows)
+          found = list(posts.where(id: rows.map { |row| row[:post_id] })).to_h { |post| [post[:id], post] }
+          askers = @kit.db[:people].where(id: rows.map { |row| row[:asked_by] }).select_hash(:id, :name)
+          rows.filter_map do |row|
+            post = found[row[:post_id]] or next
+            { workspace_id: row[:workspace_id], person: row[:person], room: row[:room], asked_by: askers[row[:asked_by]], asked_at: row[:asked_at].iso8601,
+              due_at: row[:due_at].iso8601, late: row[:due_at] < @kit.now, post: post }
+          end
+        end
+
+        def tasks
+          rows = @scope.rows(:tasks).where(person_id: @me, done_at: nil).order(:due_at).limit(SHOWN).all
+          subjects = posts.where(id: rows.map { |row| row[:post_id] }).select_hash(:id, :subject)
+          rows.map do |row|
+            { id: row[:id], workspace_id: row[:workspace_id], post_id: row[:post_id], subject: subjects[row[:post_id]], title: row[:title], kind: row[:kind],
+              due_at: row[:due_at].iso8601, late: row[:due_at] < @kit.now }
+          end
+        end
+
+        def owned(stage)
+          list(posts.where(stage: stage, owner_id: @me).order(:at))
+        end
+
+        # Opened to be changed and not asked again: it stands still until somebody does.
+        def opened
+          ids = @scope.rows(:openings).where(closed_at: nil, opened_by: @me).select(:post_id)
+          list(posts.where(id: ids).exclude(stage: "changes_wanted").order(:at))
+        end
+
+        def cleared
+          list(posts.where(stage: "cleared").order(:at))
+        end
+
+        def showings
+          @scope.rows(:showings).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
+                .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
+        end
+
+        def showing_columns
+          [Sequel[:showings][:id].as(:showing_id), Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], :subject, :network, :initials, Sequel[:channels][:name].as(:channel)]
+        end
+
+        def next_out
+          @scope.rows(:releases).where(ended_at: nil).join(:showings, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id], state: %w[planned sending unclear])
+                .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
+                .join(:channels, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:showings][:channel_id])
+                .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state]).order(Sequel[:releases][:at]).limit(8)
+                .map { |row| row.merge(at: row[:at].iso8601) }
+        end
+
+        def trouble
+          showings.where(Sequel[:showings][:state] => "trouble").select(*showing_columns, :trouble).order(Sequel.desc(Sequel[:showings][:id])).limit(SHOWN).all
+        end
+
+        # The dispatcher is silent while something is due.
+        def alarm
+          beat = @kit.db[:dispatcher_beats].first
+          return nil if beat && @kit.now - beat[:beat_at] < 20 && beat[:clock_gap].abs <= 2
+
+          due = @scope.rows(:releases).where(ended_at: nil).where { at < Time.now.utc + 3600 }.join(:showings, workspace_id: :workspace_id, id: :showing_id, state: "planned").count
+          return nil if due.zero?
+
+          beat ? "The dispatcher has been silent since #{beat[:beat_at].strftime('%H:%M:%S')} UTC; nothing goes out until it is back." : "The dispatcher has not started yet; nothing goes out until it has."
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Dispatch
+      # Moves one showing on, from wherever it stands. May be called at any time and any number of times.
+      class Advance < ShowingAct
+        # more than this between the database's clock and ours, and nothing is sent
+        CLOCK_GAP = 2.0
+
+        def call(showing_id:)
+          found = showing(showing_id) or return
+          case found[:state]
+          when "planned" then Send.call(kit, member, showing: found) if due?(found)
+          when "sending" then take_over(found)
+          when "unclear" then LookUp.call(kit, member, showing: found)
+          end
+        end
+
+        private
+
+        def due?(showing)
+          release = live_release(showing) or return false
+          gap = kit.clock.gap(kit.db).abs
+          if gap > CLOCK_GAP
+            kit.queue.advance(member.workspace_id, showing[:id], at: now + 5)
+            return false
+          end
+          database_now = kit.db.get(Sequel.function(:clock_timestamp)) + kit.clock.offset
+          return true if release[:at] <= database_now
+
+          kit.queue.advance(member.workspace_id, showing[:id], at: release[:at]) if release[:at] - database_now < 60
+          false
+        end
+
+        # A sender holds a lease. When it is over, the sender is gone, and whether its send arrived is unclear.
+        def take_over(showing)
+          if showing[:lease_until] > now
+            kit.queue.advance(member.workspace_id, showing[:id], at: showing[:lease_until] + 0.1)
+          elsif rows(:showings).where(id: showing[:id], state: "sending", lease_until: showing[:lease_until]).any?
+            unclear(showing, channel(showing)[:card], "The sender was gone before the network's reply was kept.")
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Dispatch
+      # The dispatch log: in flight, next, trouble and out, over one or many workspaces.
+      class DispatchLog
+        PAGE = 60
+
+        def self.call(kit, scope, before: nil)
+          new(kit, scope).call(before)
+        end
+
+        def initialize(kit, scope)
+          @kit = kit
+          @scope = scope
+        end
+
+        def call(before)
+          sent = out(before)
+          { now: @kit.now.iso8601, going: unsent, trouble: trouble, out: sent.first(PAGE).map { |row| json(row) }, next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil,
+            holds: holds, figures: figures }
+        end
+
+        private
+
+        def base
+          @scope.rows(:showings).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
+                .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
+                .left_join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
+                .select(Sequel[:showings][:id], Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], Sequel[:showings][:state], :address, :sent_at, :seen, :seen_at, :seen_note,
+                        Sequel[:showings][:trouble], :tries, :subject, Sequel[:posts][:stage], :network, :initials, Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
+        end
+
+        def unsent
+          base.where(Sequel[:showings][:state] => %w[planned sending unclear]).exclude(Sequel[:releases][:id] => nil).order(Sequel[:releases][:at]).limit(PAGE).map { |row| json(row) }
+        end
+
+        def trouble
+          base.where(Sequel[:showings][:state] => "trouble").order(Sequel.desc(Sequel[:showings][:id])).limit(PAGE).map { |row| json(row) }
+        end
+
+        def out(before)
+          found = base.where(Sequel[:showings][:state] => "out")
+          found = found.where { sent_at < Time.iso8601(before) } if before
+          found.order(Sequel.desc(:sent_at)).limit(PAGE + 1).all
+        end
+
+        def holds
+          @scope.rows(:holds).where(lifted_at: nil).map { |row| { id: row[:id], workspace_id: row[:workspace_id], channel_id: row[:channel_id], reason: row[:reason], at: row[:put_at].iso8601 } }
+        end
+
+        # Lateness of what went out in the last 30 days: the median by definition 7 of Hyndman and Fan (1996).
+        def figures
+          late = @scope.rows(:showings).where(Sequel[:showings][:state] => "out").where { sent_at > Time.now.utc - (40 * 86_400) }
+                       .join(:releases, workspace_id: :workspace_id, showing_id: :id, ended_at: nil)
+          late.get([Sequel.function(:count).*.as(:count), Sequel.lit("percentile_cont(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM sent_at - at)::float8)").as(:median)])
+              .then { |count, median| { out: count, median_late: median&.round(1) } }
+        end
+
+        def json(row)
+          late = row[:sent_at] && row[:at] ? (row[:sent_at] - row[:at]).round(1) : nil
+          row.slice(:id, :workspace_id, :post_id, :state, :address, :seen, :seen_note, :trouble, :tries, :subject, :stage, :network, :initials, :channel, :zone)
+             .merge(at: row[:at]&.iso8601, sent_at: row[:sent_at]&.iso8601(3), seen_at: row[:seen_at]&.iso8601, late: late)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Dispatch
+      # Sends one showing: first the pictures, then, in one transaction under all gates, the check that it may still go out
+      # exactly so and the mark that it is being sent, then the create.
+      class Send < ShowingAct
+        def call(showing:)
+          channel = channel(showing)
+          release = live_release(showing) or return
+          return trouble(showing, "Its time was #{release[:at].utc.strftime('%H:%M')} UTC, more than 30 minutes ago; it was not sent so late.") if Core::Dispatch::Patience.too_late?(release[:at], now)
+          return lapsed(showing, channel) unless channel[:state] == "connected"
+
+          refresh_card(channel)
+          uploads = upload(showing, release, channel) or return
+          claimed = claim(showing) or return
+          create(showing, claimed, channel, uploads)
+        rescue Core::Dispatch::Lapsed
+          lapsed(showing, channel)
+        rescue Core::Dispatch::Unreachable => e
+          later(showing, Core::Dispatch::Patience.wait(showing[:tries] + 1), "The network could not be reached before sending: #{e.message}")
+          write { set(showing, tries: showing[:tries] + 1) }
+        end
+
+        private
+
+        # The card may have changed since the yes; the request is built again under today's.
+        def refresh_card(channel)
+          card = client(channel).card
+          return if card.nil? || card == channel[:card]
+
+          write { rows(:channels).where(id: channel[:id]).update(card: Store::Database.jsonb(card)) }
+        end
+
+        # Pictures go up before, so that the check stands directly before the create.
+        # @return [Hash{String=>String}, nil] rendition id => address at the network
+        def upload(showing, release, channel)
+          uploads = showing[:uploads]
+          (release[:rendition_ids].to_a - uploads.keys).each do |id|
+            rendition = rows(:renditions).where(id: id).first
+            address = kit.files.open(rendition[:file]) { |io| client(channel).upload(io, rendition[:mime], "#{id}.jpg") }
+            uploads = uploads.merge(id => address)
+            write do
+              set(showing, uploads: Store::Database.jsonb(uploads))
+              attempt(showing, "picture", address)
+            end
+          end
+          uploads
+        end
+
+        # @return [Hash, nil] the release that may go out now; nil when it may not (any more)
+        def claim(showing)
+          refusal = nil
+          claimed = write do
+            Store::Gates.for_sending(scope, channel_id: showing[:channel_id], post_id: showing[:post_id])
+            current = rows(:showings).where(id: showing[:id]).for_update.first
+            next unless current[:state] == "planned"
+
+            release = live_release(current) or next
+            adaptation = standing([showing[:post_id]]).fetch(showing[:post_id]).adaptation(showing[:adaptation_id]) or next
+            next if adaptation.verdict.held?
+
+            refusal = refusal_for(adaptation)
+            next if refusal
+
+            set(current, state: "sending", lease_until: kit.now + kit.settings.lease, tries: current[:tries] + 1)
+            attempt(current, "sending", Core::Dispatch::SendId.for(current[:id]))
+            release
+          end
+          trouble(showing, refusal) if refusal
+          claimed
+        end
+
+        # Any difference from what was released is trouble, not a send.
+        def refusal_for(adaptation)
+          verdict = adaptation.verdict
+          faults = Core::Checks::PostChecks.faults(adaptation.request, adaptation.channel[:card])
+          return "The network's rules have changed: #{faults.map(&:sentence).join(' ')}" if faults.any?
+          return nil if verdict.release_stands?
+          return "What would go out is not what was released; it was not sent." if verdict.releasable?
+
+          "Not every yes that it needs counts any more; it was not sent."
+        end
+
+        def create(showing, release, channel, uploads)
+          sent_at = kit.now
+          outcome = client(channel).create(release[:request], pictures: release[:rendition_ids].to_a.map { |id| uploads.fetch(id) },
+                                                              send_id: Core::Dispatch::SendId.for(showing[:id]), now: sent_at)
+          settle(showing, channel, outcome, sent_at)
+        end
+
+        def settle(showing, channel, outcome, sent_at)
+          case outcome.kind
+          when :out then out(showing, outcome.address, sent_at, "sent")
+          when :lapsed then lapsed(showing, channel)
+          when :busy then later(showing, outcome.retry_after || Core::Dispatch::Patience.wait(showing[:tries] + 1), "The network asked to wait.")
+          when :refused then trouble(showing, "The network refused it: #{outcome.note}")
+          else unclear(showing, channel[:card], outcome.note, retry_after: outcome.retry_after)
+          end
+        end
+      end
+    end
+  end
+end

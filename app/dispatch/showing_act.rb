@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Dispatch
+      # What the dispatcher's acts have in common: a showing, its channel's client, its attempts, and the ends it can reach.
+      class ShowingAct < Act
+        private
+
+        def showing(id)
+          rows(:showings).where(id: id).first
+        end
+
+        def live_release(showing)
+          rows(:releases).where(showing_id: showing[:id], ended_at: nil)
+                         .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
+                         .select_all(:releases).select_append(:request, :rendition_ids, :revision_id).first
+        end
+
+        def channel(showing)
+          rows(:channels).where(id: showing[:channel_id]).first
+        end
+
+        def client(channel)
+          kit.networks.client_for(channel)
+        end
+
+        def attempt(showing, event, note = "")
+          scope.insert(:attempts, { id: Core::Uuid.v7(kit.now), showing_id: showing[:id], event: event, note: note.to_s[0, 2_000], at: kit.now })
+        end
+
+        def set(showing, **values)
+          rows(:showings).where(id: showing[:id]).update(values)
+        end
+
+        def out(showing, address, sent_at, event)
+          write do
+            set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil)
+            attempt(showing, event, address)
+            record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], address: address })
+            settle = channel(showing)[:card].fetch("settles_within", 0)
+            [settle + 1, 3_600, 86_400, 604_800].each { |wait| kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + wait) }
+            restage([showing[:post_id]])
+          end
+        end
+
+        def trouble(showing, sentence)
+          write do
+            set(showing, state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil)
+            attempt(showing, "trouble", sentence)
+            record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], sentence: sentence })
+            restage([showing[:post_id]])
+          end
+        end
+
+        def lapsed(showing, channel)
+          write { rows(:channels).where(id: channel[:id]).update(state: "lapsed") }
+          trouble(showing, "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then release again.")
+        end
+
+        # Back in the queue: nothing arrived, so it may be tried again, unless it gets too late for it.
+        def later(showing, wait, note)
+          release = live_release(showing)
+          if release && Core::Dispatch::Patience.too_late?(release[:at], kit.now + wait)
+            return trouble(showing, "#{note} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent.")
+          end
+
+          write do
+            set(showing, state: "planned", lease_until: nil)
+            attempt(showing, "later", note)
+            kit.queue.advance(member.workspace_id, showing[:id], at: kit.now + wait)
+          end
+        end
+
+        def unclear(showing, card, note, retry_after: nil)
+          wait = [card.fetch("settles_within", 0), kit.settings.settle_floor, retry_after || 0].max
+          write do
+            set(showing, state: "unclear", lease_until: nil, next_look_at: kit.now + wait)
+            attempt(showing, "unclear", note)
+            kit.queue.advance(member.workspace_id, showing[:id], at: kit.now + wait)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Dispatch
+      # Looks at the network whether what was approved is really there, with its pictures: soon after sending, and again
+      # after an hour, a day and a week.
+      class Verify < ShowingAct
+        LOOKS = 4 # a post that is not there yet is looked for this often before it is trouble
+
+        def call(showing_id:, look: 1)
+          found = showing(showing_id)
+          return unless found && found[:state] == "out"
+
+          release = live_release(found)
+          shown = client(channel(found)).source(found[:address])
+          return look_again(found, look) if shown.nil? && look < LOOKS && found[:seen].nil?
+
+          keep(found, Core::Dispatch::Likeness.of(release[:request], shown))
+        rescue Core::Dispatch::Lapsed, Core::Dispatch::Unreachable => e
+          keep(found, Core::Dispatch::Likeness::Seen.new(kind: "cannot_tell", note: "The network could not be looked at: #{e.message}"))
+        end
+
+        private
+
+        def look_again(showing, look)
+          wait = [channel(showing)[:card].fetch("settles_within", 0), 1].max * (look + 1)
+          write do
+            attempt(showing, "not_there_yet", "Looked, and it does not show yet.")
+            kit.queue.verify(member.workspace_id, showing[:id], at: now + wait, look: look + 1)
+          end
+        end
+
+        def keep(showing, seen)
+          write do
+            set(showing, seen: seen.kind, seen_at: now, seen_note: seen.note)
+            attempt(showing, "seen_#{seen.kind}", seen.note)
+            record("verified", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { seen: seen.kind, note: seen.note })
+            announce("dispatch", ids: [showing[:post_id]])
+          end
+          trouble(showing, seen.note) if seen.kind == "differs"
+        end
+      end
+    end
+  end
+end

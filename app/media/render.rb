@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+require "digest"
+require "stringio"
+
+module AskFirst
+  module App
+    module Media
+      # Makes the missing renditions of posts: the pictures exactly as they will be sent. Runs before the transaction that
+      # needs them, since cutting a large picture takes a second; made once, they are kept and never change.
+      class Render < Act
+        def call(post_ids:)
+          standing(post_ids).each_value do |post|
+            post.adaptations.each do |adaptation|
+              adaptation.pictures.select { |picture| picture[:rendition_id].nil? }.each { |picture| make(picture) }
+            end
+          end
+        end
+
+        private
+
+        def make(picture)
+          source = fetch(:media, picture[:media_id], "This picture")
+          bytes = kit.files.open(source[:file]) { |io| kit.pictures.render(io.read, picture[:spec]) }
+          id = new_id
+          file = "#{member.workspace_id}/#{id}.jpg"
+          kit.files.put(file, StringIO.new(bytes))
+          row = { workspace_id: member.workspace_id, id: id, media_id: picture[:media_id], spec: Store::Database.jsonb(picture[:spec]), file: file,
+                  mime: picture[:spec]["mime"], bytes: bytes.bytesize, width: picture[:spec]["size"][0], height: picture[:spec]["size"][1],
+                  digest: Digest::SHA256.hexdigest(bytes), made_at: now }
+          write { kit.db[:renditions].insert_conflict.insert(row) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+require "argon2"
+
+module AskFirst
+  module App
+    module People
+      # Adds a person to the installation. With a password they can sign in; without one they answer by guest pass.
+      module AddPerson
+        COST = { t_cost: 2, m_cost: 16 }.freeze
+
+        module_function
+
+        # @return [String] the person's id
+        def call(kit, agency_id:, name:, email:, zone:, password: nil, cost: COST)
+          id = Core::Uuid.v7(kit.now)
+          kit.db.transaction do
+            kit.db[:people].insert(id: id, agency_id: agency_id, name: Core::Posts::Text.clean(name, field: "name", limit: 120), email: email, zone: zone, created_at: kit.now)
+            kit.db[:account_password_hashes].insert(id: id, password_hash: Argon2::Password.new(**cost).create(password)) if password
+          end
+          id
+        rescue Sequel::UniqueConstraintViolation
+          raise Core::Conflict.new("known_address", "Somebody with this address is known already.", field: "email", way_on: "Invite them as they are.")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,151 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      # Everything that the post sheet shows to the agency side, with what the reader may do.
+      class PostSheet < Act
+        # @return [Hash] JSON-ready
+        def call(post_id:)
+          require_ability!("see_post")
+          raise Core::NotFound, "This post" unless Core::Uuid::FORMAT.match?(post_id.to_s)
+
+          @post = post_standing(post_id)
+          {
+            id: @post.id, workspace_id: member.workspace_id, zone: workspace[:zone], time_policy: workspace[:time_policy],
+            subject: @post.row[:subject], subject_version: @post.row[:subject_version], owner: names[@post.row[:owner_id]], stage: @post.stage,
+            revision: rows(:revisions).where(post_id: @post.id).max(:number),
+            strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, media: media,
+            next_ask: next_ask, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
+            can: can
+          }
+        end
+
+        private
+
+        def workspace
+          @workspace ||= kit.db[:workspaces].where(id: member.workspace_id).first
+        end
+
+        def members
+          @members ||= colleagues
+        end
+
+        def part_row(channel_id, part)
+          @post.part_rows.find { |row| row[:channel_id] == channel_id && row[:part] == part }
+        end
+
+        def parts_json(channel_id, values)
+          %w[text link media descriptions time].to_h do |part|
+            row = part_row(channel_id, part)
+            [part, { value: values[part], own: !row.nil?, version: row ? row[:version] : 0, by: row && names[row[:written_by]] }]
+          end
+        end
+
+        def master
+          { parts: parts_json(nil, @post.master), count: @post.master["text"].grapheme_clusters.size }
+        end
+
+        def adaptations
+          @post.adaptations.map { |adaptation| AdaptationView.call(adaptation, names).merge(parts: parts_json(adaptation.row[:channel_id], adaptation.parts)) }
+        end
+
+        def channels
+          rows(:channels).order(:position).map { |row| row.slice(:id, :name, :network, :initials, :account, :state) }
+        end
+
+        def media
+          ids = ([@post.master] + @post.adaptations.map(&:parts)).flat_map { |parts| parts["media"] }.uniq
+          rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :mime, :width, :height).merge(by: names[row[:added_by]])] }
+        end
+
+        # The step that this post should be asked at next, if any.
+        def next_ask
+          waiting = @post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at }
+          return if waiting.empty?
+
+          step = waiting.map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
+          due = waiting.select { |adaptation| adaptation.verdict.waits_at.id == step.id }
+          open = due.all? { |adaptation| adaptation.facts.asked.any? { |asked| asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint } }
+          return if open
+
+          { step_id: step.id, name: step.name, side: step.side, people: step.people.map { |id| names[id] },
+            due_at: (now + (step.hours * 3600)).iso8601, channels: due.map { |adaptation| adaptation.channel[:name] } }
+        end
+
+        def open_lines
+          @open_lines ||= rows(:ask_lines).where(post_id: @post.id, Sequel[:ask_lines][:ended_at] => nil)
+                                          .join(:asks, workspace_id: :workspace_id, id: :ask_id)
+                                          .select(Sequel[:ask_lines][:id].as(:line_id), :ask_id, :step_id, :asked_by, :asked_at, :due_at, :message).all
+        end
+
+        def my_ask
+          mine = rows(:ask_people).where(ask_id: open_lines.map { |line| line[:ask_id] }, person_id: member.person_id).select_map(:ask_id)
+          line = open_lines.find { |one| mine.include?(one[:ask_id]) } or return
+          shown = rows(:ask_line_adaptations).where(line_id: line[:line_id], ended_as: nil)
+                                             .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
+                                             .select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
+          given = rows(:answers).where(line_id: line[:line_id], person_id: member.person_id)
+          { line_id: line[:line_id], step: step_name(line[:step_id]), shown: shown, seen: given.max(:order_no) || 0, answered: given.any?, message: line[:message],
+            asked_by: names[line[:asked_by]], due_at: line[:due_at].iso8601, four_eyes: four_eyes(line) }
+        end
+
+        # Whoever wrote part of what is asked is told so before they try.
+        def four_eyes(line)
+          step = @post.steps.find { |one| one.id == line[:step_id] }
+          step&.four_eyes && @post.adaptations.any? { |adaptation| adaptation.authors.include?(member.person_id) }
+        end
+
+        def asks
+          passes = rows(:guest_passes).where(ask_id: open_lines.map { |line| line[:ask_id] }, revoked_at: nil).all.group_by { |row| row[:ask_id] }
+          people = rows(:ask_people).where(ask_id: open_lines.map { |line| line[:ask_id] }).select_hash_groups(:ask_id, :person_id)
+          open_lines.map do |line|
+            { id: line[:ask_id], step: step_name(line[:step_id]), asked_by: names[line[:asked_by]], asked_at: line[:asked_at].iso8601, due_at: line[:due_at].iso8601,
+              people: people.fetch(line[:ask_id], []).map { |id| names[id] },
+              passes: passes.fetch(line[:ask_id], []).map { |pass| { id: pass[:id], person: names[pass[:person_id]], expires_at: pass[:expires_at].iso8601 } } }
+          end
+        end
+
+        def step_name(id)
+          @post.steps.find { |step| step.id == id }&.name || "dropped step"
+        end
+
+        def answers
+          revisions = rows(:ask_lines).where(Sequel[:ask_lines][:post_id] => @post.id).join(:revisions, workspace_id: :workspace_id, id: :revision_id)
+                                      .select_hash(Sequel[:ask_lines][:id], :number)
+          rows(:answers).where(post_id: @post.id).order(Sequel.desc(:order_no)).limit(60).all.group_by { |row| [row[:line_id], row[:person_id], row[:given_at]] }.map do |_, given|
+            first = given.first
+            { id: first[:id], person: names[first[:person_id]], step: step_name(first[:step_id]), verdict: first[:verdict], words: first[:words], room: first[:room],
+              at: first[:given_at].iso8601, revision: revisions[first[:line_id]], by_pass: !first[:pass_id].nil?,
+              channels: given.filter_map { |row| @post.adaptation(row[:adaptation_id])&.channel&.fetch(:name) } }
+          end
+        end
+
+        def tasks
+          rows(:tasks).where(post_id: @post.id).order(:due_at).map do |row|
+            { id: row[:id], kind: row[:kind], title: row[:title], note: row[:note], person: names[row[:person_id]], mine: row[:person_id] == member.person_id,
+              due_at: row[:due_at].iso8601, done_at: row[:done_at]&.iso8601, done_by: names[row[:done_by]] }
+          end
+        end
+
+        def people
+          members.select { |one| one.side == "agency" && one.abilities.include?("work") }.map { |one| { id: one.person_id, name: one.name, role: one.role } }
+        end
+
+        def remarks
+          rows(:remarks).where(post_id: @post.id).order(:said_at).map do |row|
+            { id: row[:id], room: row[:room], person: names[row[:person_id]], words: row[:words], at: row[:said_at].iso8601 }
+          end
+        end
+
+        def holds
+          rows(:holds).where(lifted_at: nil).map { |row| { id: row[:id], channel_id: row[:channel_id], reason: row[:reason], by: names[row[:put_by]], at: row[:put_at].iso8601 } }
+        end
+
+        def can
+          Agency::Capabilities.of(member, others: members)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Record
+      # The record of one post, oldest first: who did what, when, on which revision.
+      class PostRecord < Act
+        PAGE = 200
+
+        def call(post_id:, after: nil)
+          require_ability!("see_post")
+          fetch(:posts, post_id, "This post")
+          found = rows(:record).where(post_id: post_id)
+          found = found.where { id > after } if after
+          page = found.order(:id).limit(PAGE + 1).all
+          revisions = rows(:revisions).where(post_id: post_id).select_hash(:id, :number)
+          { rows: page.first(PAGE).map { |row| json(row, revisions) }, next: page.size > PAGE ? page[PAGE - 1][:id] : nil }
+        end
+
+        private
+
+        def json(row, revisions)
+          { id: row[:id], at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: !row[:pass_id].nil?, from: row[:from_address],
+            act: row[:act], revision: revisions[row[:revision_id]], facts: row[:facts] }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require "digest"
+require "securerandom"
+
+module AskFirst
+  module App
+    module Signoff
+      # Exchanges a guest pass for a visit of that pass alone (a cookie). Nothing is used up: the link works until it
+      # expires or is revoked. Opening the bare address does not come here, so a mail scanner changes nothing.
+      module ExchangePass
+        VISIT_DAYS = 14
+
+        module_function
+
+        # @return [String] the visit's secret, for the cookie
+        # @raise [Core::Over] pass_over, when the pass is not known, expired or revoked: one answer for all three
+        def call(kit, token)
+          now = kit.now
+          pass = kit.db[:guest_passes].where(digest: MintPass.digest(token.to_s)).first
+          raise over unless pass && pass[:revoked_at].nil? && pass[:expires_at] > now
+
+          visit = SecureRandom.urlsafe_base64(32)
+          scope = Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
+          scope.transaction do
+            scope.insert(:guest_visits, { id: Core::Uuid.v7(now), pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now })
+            Store::Record::Rows.add(scope, now: now, who: { person_id: pass[:person_id], pass_id: pass[:id] }, act: "pass_opened", facts: { ask: pass[:ask_id] })
+          end
+          visit
+        end
+
+        # Whoever comes with a visit's cookie; checked on every request.
+        # @return [Member]
+        def member(kit, visit, from)
+          pass = kit.db[:guest_visits].where(Sequel[:guest_visits][:digest] => MintPass.digest(visit.to_s))
+                                      .join(:guest_passes, workspace_id: Sequel[:guest_visits][:workspace_id], id: Sequel[:guest_visits][:pass_id])
+                                      .select_all(:guest_passes).first
+          raise over unless pass && pass[:revoked_at].nil? && pass[:expires_at] > kit.now
+
+          row = Store::Agency::Members.find(kit.db, pass[:person_id], pass[:workspace_id]) or raise over
+          Member.from_row(row, from: from, pass: pass)
+        end
+
+        def over
+          Core::Over.new("pass_over", "This link no longer works.", way_on: "Ask the agency for a new one; nothing you answered is lost.")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+require "digest"
+require "securerandom"
+
+module AskFirst
+  module App
+    module Signoff
+      # Makes a guest pass: 256 random bits that only the mail holds. The database keeps a digest. An older pass of the same
+      # person for the same ask stops working, so that one link is the link.
+      class MintPass < Act
+        DAYS = 14
+
+        # @return [String] the pass, for the link
+        def call(ask_id:, person_id:)
+          token = SecureRandom.urlsafe_base64(32)
+          write do
+            rows(:guest_passes).where(ask_id: ask_id, person_id: person_id, revoked_at: nil).update(revoked_at: now)
+            scope.insert(:guest_passes, { id: new_id, ask_id: ask_id, person_id: person_id, digest: self.class.digest(token), made_at: now, expires_at: now + (DAYS * 86_400) })
+          end
+          token
+        end
+
+        def self.digest(token)
+          Sequel.blob(Digest::SHA256.digest(token))
+        end
+      end
+    end
+  end
+end

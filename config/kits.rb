@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module AskFirst
+  # Puts a process's kit together: what the acts are handed. The one place that knows every layer but the web.
+  module Kits
+    module_function
+
+    # @param url [String] database address with the process's own role
+    # @return [App::Kit]
+    def build(settings, url, pool: 12)
+      db = Store::Database.connect(url, pool: pool)
+      clock = Edge::Clock.new(settings.clock_offset)
+      Que.connection = db
+      App::Kit.new(
+        db: db, clock: clock, files: Edge::Files::Shelf.new(settings.files), pictures: Edge::Files::Pictures.new,
+        queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url), networks: Edge::Networks::Directory.new(Edge::Secrets.new(settings.secret)),
+        mailer: Edge::Mail::Mailer.new(settings), settings: settings
+      )
+    end
+  end
+end

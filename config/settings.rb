@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module AskFirst
+  # Everything that the environment decides, read once into one typed, frozen value.
+  Settings = Struct.new(
+    :owner_url, :web_url, :jobs_url, :admin_url, # PostgreSQL addresses, one for each role
+    :clock_offset,      # seconds that the demo clock is ahead of the machine's; 0 = the real time
+    :secret,            # signs sessions, encrypts channel tokens
+    :public_url,        # where people reach the application, without a slash at the end
+    :smtp_host, :smtp_port, :mail_from,
+    :files,             # folder of uploaded media
+    :lease, :settle_floor, :poll, # seconds: a sender's lease, the least wait before a look-up, how often the queue is read
+    :environment,
+    keyword_init: true
+  ) do
+    def self.from(env)
+      new(
+        owner_url: env["ASK_FIRST_OWNER_URL"], web_url: env["ASK_FIRST_WEB_URL"],
+        jobs_url: env["ASK_FIRST_JOBS_URL"], admin_url: env["ASK_FIRST_ADMIN_URL"],
+        clock_offset: Float(env.fetch("ASK_FIRST_CLOCK_OFFSET", "0")),
+        secret: env.fetch("ASK_FIRST_SECRET", ""),
+        public_url: env.fetch("ASK_FIRST_PUBLIC_URL", "http://127.0.0.1:4100"),
+        smtp_host: env.fetch("ASK_FIRST_SMTP_HOST", "127.0.0.1"),
+        smtp_port: Integer(env.fetch("ASK_FIRST_SMTP_PORT", "2525")),
+        mail_from: env.fetch("ASK_FIRST_MAIL_FROM", "Fernhollow Studio <asks@fernhollow.example>"),
+        files: env.fetch("ASK_FIRST_FILES", File.expand_path("../var/files", __dir__)),
+        lease: Float(env.fetch("ASK_FIRST_LEASE", "30")),
+        settle_floor: Float(env.fetch("ASK_FIRST_SETTLE_FLOOR", "1")),
+        poll: Float(env.fetch("ASK_FIRST_POLL", "0.25")),
+        environment: env.fetch("ASK_FIRST_ENV", "development")
+      ).freeze
+    end
+
+    def test?
+      environment == "test"
+    end
+  end
+end

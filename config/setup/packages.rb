@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require "digest"
+require_relative "console"
+
+module Setup
+  # Debian packages, gems and npm packages, each installed only when missing.
+  module Packages
+    # What must be there => the Debian package that brings it. The test needs more than the application.
+    RUN = {
+      "postgresql-15" => -> { !Dir["/usr/lib/postgresql/*/bin/initdb"].empty? },
+      "libpq-dev" => -> { File.exist?("/usr/include/postgresql/libpq-fe.h") },
+      "libvips42" => -> { !Dir["/usr/lib/*/libvips.so.42*"].empty? },
+      "libyaml-dev" => -> { File.exist?("/usr/include/yaml.h") },
+      "libffi-dev" => -> { !Dir["/usr/include/**/ffi.h"].empty? },
+      "util-linux" => -> { File.exist?("/usr/bin/setpriv") },
+      "build-essential" => -> { File.exist?("/usr/bin/make") && File.exist?("/usr/bin/gcc") }
+    }.freeze
+    TEST = {
+      "chromium" => -> { File.exist?("/usr/bin/chromium") },
+      "unicode-data" => -> { File.exist?("/usr/share/unicode/emoji/emoji-test.txt") }
+    }.freeze
+
+    module_function
+
+    # @param test [Boolean] whether the browser and the published data for the tests are wanted too
+    def ensure_all(test:)
+      debian(test ? RUN.merge(TEST) : RUN)
+      gems
+      npm
+    end
+
+    def debian(wanted)
+      missing = wanted.reject { |_, there| there.call }.keys
+      return if missing.empty?
+
+      unless Setup.root?
+        raise Stopped, "These Debian packages are missing: #{missing.join(' ')}.\n" \
+                       "Install them with: sudo apt-get install #{missing.join(' ')}"
+      end
+      log = File.join(VAR, "apt.log")
+      env = { "DEBIAN_FRONTEND" => "noninteractive" }
+      Setup.run("Reading Debian's package lists", "apt-get", "update", "-qq", log: log, env: env)
+      Setup.run("Installing #{missing.join(', ')}", "apt-get", "install", "-y", "--no-install-recommends",
+                *missing, log: log, env: env)
+    end
+
+    def gems
+      return if fresh?("gems", "Gemfile", "Gemfile.lock") && system("bundle", "check", out: File::NULL, err: File::NULL, chdir: ROOT)
+
+      raise Stopped, "Bundler is missing. Install it with: gem install bundler" unless system("bundle", "-v", out: File::NULL)
+
+      Setup.run("Installing gems (three to four minutes the first time)", "bundle", "install",
+                log: File.join(VAR, "bundle.log"))
+      stamp("gems", "Gemfile", "Gemfile.lock")
+    end
+
+    def npm
+      return if fresh?("npm", "ui/package.json", "ui/package-lock.json") && Dir.exist?(File.join(ROOT, "ui/node_modules"))
+
+      raise Stopped, "Node.js with npm is missing (20 or newer). Install it and start again." unless system("npm", "-v", out: File::NULL)
+
+      Setup.run("Installing npm packages", "npm", "ci", log: File.join(VAR, "npm.log"), chdir: File.join(ROOT, "ui"))
+      stamp("npm", "ui/package.json", "ui/package-lock.json")
+    end
+
+    # Builds the front end unless what it is made of is unchanged since the last build.
+    def front_end
+      sources = Dir.chdir(ROOT) { Dir["ui/{src,public}/**/*", "ui/*.{ts,html,json}", "web/openapi/**/*.yaml"].select { |f| File.file?(f) } }
+      return if fresh?("ui", *sources) && File.exist?(File.join(ROOT, "ui/dist/app/index.html"))
+
+      log = File.join(VAR, "ui.log")
+      Setup.run("Making the interface's types from the API description", "npm", "run", "types", log: log, chdir: File.join(ROOT, "ui"))
+      Setup.run("Building the interface", "npm", "run", "build", log: log, chdir: File.join(ROOT, "ui"))
+      stamp("ui", *sources)
+    end
+
+    def fresh?(name, *files)
+      path = stamp_path(name)
+      File.exist?(path) && File.read(path) == digest(files)
+    end
+
+    def stamp(name, *files)
+      File.write(stamp_path(name), digest(files))
+    end
+
+    def stamp_path(name)
+      File.join(VAR, "#{name}.stamp")
+    end
+
+    def digest(files)
+      sum = Digest::SHA256.new
+      files.sort.each do |file|
+        path = File.join(ROOT, file)
+        sum << file << "\0" << (File.exist?(path) ? Digest::SHA256.file(path).hexdigest : "none")
+      end
+      sum.hexdigest
+    end
+  end
+end

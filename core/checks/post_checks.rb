@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Checks
+      # What stands between an adaptation and its network: blocking faults apart from warnings. The same function is
+      # shown while writing and is required when asked, released and sent.
+      module PostChecks
+        Finding = Struct.new(:code, :level, :part, :sentence, keyword_init: true)
+
+        module_function
+
+        # @param request [Hash] the request as it will be built (Posts::Request), pictures with width and height
+        # @param card [Hash] the network card
+        # @return [Array<Finding>] level "fault" stops, "warning" does not
+        def call(request, card)
+          [*text(request, card), *pictures(request, card)]
+        end
+
+        def faults(request, card)
+          call(request, card).select { |finding| finding.level == "fault" }
+        end
+
+        def text(request, card)
+          limit = card.dig("text", "limit")
+          count = Counting.count(request.fetch("text"), card.fetch("text"))
+          found = []
+          found << fault("text_too_long", "text", "#{count - limit} over the limit of #{limit}.") if count > limit
+          found << fault("nothing_to_say", "text", "There is no text and no picture yet.") if request["text"].strip.empty? && request["media"].empty?
+          found
+        end
+
+        def pictures(request, card)
+          rules = card.fetch("media")
+          media = request.fetch("media")
+          found = []
+          found << fault("picture_missing", "media", "A picture is needed here, and there is none yet.") if rules["needed"] && media.empty?
+          found << fault("too_many_pictures", "media", "#{media.size} pictures; at most #{rules['most']} are taken.") if media.size > rules["most"]
+          undescribed = media.count { |picture| picture["description"].to_s.strip.empty? }
+          found << warning("description_missing", "descriptions", "#{undescribed} of #{media.size} pictures without a description.") if undescribed.positive?
+          found
+        end
+
+        def fault(code, part, sentence) = Finding.new(code: code, level: "fault", part: part, sentence: sentence)
+        def warning(code, part, sentence) = Finding.new(code: code, level: "warning", part: part, sentence: sentence)
+      end
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Dispatch
+      # What a network's reply to a create means. Known ends: 201 with an address, or a final 4xx. 429 was not taken and may
+      # be repeated. Everything else is unclear: it may have arrived (RFC 9110, section 9.2.2: POST is not idempotent).
+      module Outcome
+        Result = Struct.new(:kind, :address, :retry_after, :note, keyword_init: true)
+
+        module_function
+
+        # @param status [Integer, nil] nil when no reply came
+        # @param location [String, nil]
+        # @param retry_after [Numeric, nil] seconds
+        # @return [Result] kind: :out, :refused, :lapsed, :busy or :unclear
+        def of(status, location: nil, retry_after: nil, note: "")
+          kind = kind(status, location)
+          Result.new(kind: kind, address: (location if kind == :out), retry_after: retry_after, note: note)
+        end
+
+        def kind(status, location)
+          case status
+          when 201 then location.to_s.empty? ? :unclear : :out
+          when 401 then :lapsed
+          when 429 then :busy
+          when 408 then :unclear
+          when 400..499 then :refused
+          else :unclear
+          end
+        end
+
+        # @param value [String, nil] the Retry-After header: seconds or an HTTP date (RFC 9110, 10.2.3)
+        # @return [Numeric, nil] seconds from now
+        def retry_after(value, now)
+          return nil if value.nil?
+          return Integer(value, 10) if value.match?(/\A\d+\z/)
+
+          [Time.httpdate(value) - now, 0].max
+        rescue ArgumentError
+          nil
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,10 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Signoff
+      # A step that was asked, on some content, with its places. `open` while its line is.
+      Asked = Struct.new(:step_id, :fingerprint, :places, :order, :open, :people, :at, :due_at, keyword_init: true)
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Signoff
+      # Which answers stand in the way. A change or no counts whatever it echoes. It blocks the adaptation until its giver
+      # says yes, or that step is asked again on other content; the fingerprint it was given on stays blocked until its
+      # giver's own yes to it.
+      module Blocks
+        module_function
+
+        # @param facts [Facts]
+        # @return [Array<Answer>] the blocking answers, oldest first
+        def of(facts)
+          facts.answers.select { |answer| answer.verdict != "yes" && latest_refusal?(answer, facts) && blocks?(answer, facts) }
+        end
+
+        def blocks?(refusal, facts)
+          later_yes = later_yeses(refusal, facts)
+          on_content = facts.fingerprint == refusal.fingerprint && later_yes.none? { |yes| yes.fingerprint == refusal.fingerprint }
+          on_content || (later_yes.empty? && !asked_again?(refusal, facts))
+        end
+
+        def latest_refusal?(answer, facts)
+          facts.answers.none? do |other|
+            other.verdict != "yes" && same_giver?(other, answer) && other.fingerprint == answer.fingerprint && other.order > answer.order
+          end
+        end
+
+        def later_yeses(refusal, facts)
+          facts.answers.select { |answer| answer.verdict == "yes" && same_giver?(answer, refusal) && answer.order > refusal.order }
+        end
+
+        def asked_again?(refusal, facts)
+          facts.asked.any? do |asked|
+            asked.step_id == refusal.step_id && asked.order > refusal.order && asked.fingerprint != refusal.fingerprint
+          end
+        end
+
+        def same_giver?(one, other)
+          one.person_id == other.person_id && one.step_id == other.step_id
+        end
+      end
+    end
+  end
+end

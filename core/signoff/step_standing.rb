@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Signoff
+      # Where one step stands for one adaptation, with the state that its stamp shows.
+      class StepStanding
+        STATES = %w[not_asked asked yes change skipped void].freeze
+
+        attr_reader :step
+
+        def initialize(step, facts, blocks)
+          @step = step
+          @facts = facts
+          @blocks = blocks.select { |answer| answer.step_id == step.id }
+        end
+
+        def state
+          return "change" if @blocks.any?
+          return "skipped" if skipped?
+          return "yes" if satisfied?
+          return "asked" if open_ask
+          return "void" if any_old_yes?
+
+          "not_asked"
+        end
+
+        # Every place that is not struck is filled, for exactly the content and time that stand now. A step that was
+        # never asked has no places, and silence is never a yes.
+        def satisfied?
+          skipped? || (!places.empty? && open_places_filled? && named_places_filled?)
+        end
+
+        def skipped?
+          ruling?("skip")
+        end
+
+        # @return [Array<Answer>] the yeses that count now, one a person
+        def counting
+          @counting ||= latest_verdicts.select { |answer| counts?(answer) }
+        end
+
+        def latest_verdicts
+          @facts.answers.select { |answer| answer.step_id == step.id }.group_by(&:person_id).map { |_, given| given.max_by(&:order) }
+        end
+
+        def open_ask
+          @facts.asked.select { |asked| asked.step_id == step.id && asked.open }.max_by(&:order)
+        end
+
+        # @return [Array<String>] who is still to answer an open ask
+        def waiting_for
+          return [] unless open_ask && !satisfied?
+
+          said = latest_verdicts.select { |answer| answer.fingerprint == @facts.fingerprint && answer.order > open_ask.order }.map(&:person_id)
+          named = places.compact
+          (named.empty? ? open_ask.people : named) - said - counting.map(&:person_id)
+        end
+
+        private
+
+        def counts?(answer)
+          answer.verdict == "yes" && answer.eligible && !(step.four_eyes && answer.author) &&
+            answer.fingerprint == @facts.fingerprint && !@facts.fingerprint.nil? &&
+            TimePolicy.holds?(@facts.policy, answer.time, @facts.time)
+        end
+
+        # The places were fixed when the step was last asked.
+        def places
+          @places ||= begin
+            fixed = @facts.asked.select { |asked| asked.step_id == step.id }.max_by(&:order)&.places || []
+            left = fixed.reject { |person| person && ruling?("strike", person) }
+            left.empty? ? fixed : left # the last place cannot be struck
+          end
+        end
+
+        def named_places_filled?
+          places.compact.all? { |person| counting.any? { |answer| answer.person_id == person } || ruling?("fill", person) }
+        end
+
+        def open_places_filled?
+          open = places.count(&:nil?)
+          filled_by_ruling = @facts.rulings.count { |r| r.kind == "fill" && r.step_id == step.id && r.place_person_id.nil? && r.fingerprint == @facts.fingerprint }
+          counting.size + filled_by_ruling >= open
+        end
+
+        def ruling?(kind, person = nil)
+          @facts.rulings.any? do |ruling|
+            ruling.kind == kind && ruling.step_id == step.id && ruling.place_person_id == person && ruling.fingerprint == @facts.fingerprint
+          end
+        end
+
+        def any_old_yes?
+          latest_verdicts.any? { |answer| answer.verdict == "yes" && !counts?(answer) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+require "securerandom"
+
+module AskFirst
+  module Core
+    # UUID version 7 (RFC 9562, 5.7): 48 bits of milliseconds, then random bits. Sorts by time and tells no count.
+    module Uuid
+      FORMAT = /\A[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}\z/
+
+      module_function
+
+      # @param now [Time]
+      # @param random [String] ten random bytes
+      def v7(now, random: SecureRandom.random_bytes(10))
+        millis = (now.to_r * 1000).floor
+        hex = format("%012x", millis) + random.unpack1("H*")
+        hex[12] = "7"
+        hex[16] = (8 | (hex[16].to_i(16) & 3)).to_s(16)
+        "#{hex[0, 8]}-#{hex[8, 4]}-#{hex[12, 4]}-#{hex[16, 4]}-#{hex[20, 12]}"
+      end
+    end
+  end
+end

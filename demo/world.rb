@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+require "json"
+require "net/http"
+
+module Demo
+  # The invented agency, its people and its clients, made through the application's own acts. Tests use it too.
+  class World
+    PASSWORD = "ask-first-demo"
+    PEOPLE = {
+      ines: ["Ines Calloway", "Europe/Lisbon"], tobiah: ["Tobiah Renn", "Europe/Lisbon"], wren: ["Wren Adeyo", "Europe/Lisbon"],
+      maro: ["Maro Lindqvist", "Europe/Lisbon"], sunniva: ["Sunniva Achterberg", "Europe/Lisbon"], bram: ["Bram Teodoro", "Europe/Lisbon"],
+      dulcie: ["Dulcie Varga", "Europe/Lisbon"]
+    }.freeze
+    CLIENT_PEOPLE = {
+      odile: ["Odile Marchetti", "quillmere", "Europe/Lisbon"], per: ["Per Haugland", "quillmere", "Europe/Lisbon"],
+      halima: ["Halima Sorrento", "brackwater", "America/Denver"]
+    }.freeze
+    STAFF = { ines: "account lead", tobiah: "account lead", wren: "reviewer", maro: "copywriter", sunniva: "designer", dulcie: "assistant", bram: "agency owner" }.freeze
+    CLIENTS = {
+      quillmere: { name: "Quillmere Ferries", mark: "QF", edge: "#1D5C74", zone: "Europe/Lisbon", week_start: 1, client: %i[odile per] },
+      brackwater: { name: "Brackwater Observatory", mark: "BO", edge: "#3B2F6B", zone: "America/Denver", week_start: 0, client: %i[halima] }
+    }.freeze
+
+    attr_reader :kit, :people, :workspaces, :channels
+
+    # @param stand_ins [String] address of the stand-ins, such as http://127.0.0.1:4200
+    def initialize(kit, owner_db, stand_ins:, hash_cost: AskFirst::App::People::AddPerson::COST)
+      @kit = kit
+      @owner_db = owner_db
+      @stand_ins = stand_ins
+      @hash_cost = hash_cost
+      @people = {}
+      @workspaces = {}
+      @channels = {}
+    end
+
+    def make
+      agency = AskFirst::App::Agency::Found.call(@owner_db, now: kit.now, name: "Fernhollow Studio", zone: "Europe/Lisbon")
+      PEOPLE.each { |key, (name, zone)| add(agency, key, name, "fernhollow", zone, PASSWORD) }
+      CLIENT_PEOPLE.each { |key, (name, house, zone)| add(agency, key, name, house, zone, nil) }
+      CLIENTS.each { |key, facts| set_up(agency, key, facts) }
+      self
+    end
+
+    def member(person, client)
+      row = AskFirst::Store::Agency::Members.find(kit.db, people.fetch(person), workspaces.fetch(client))
+      AskFirst::App::Member.from_row(row, from: "127.0.0.1")
+    end
+
+    def control(path, body)
+      JSON.parse(Net::HTTP.post(URI("#{@stand_ins}/control/#{path}"), JSON.generate(body), "Content-Type" => "application/json").body)
+    end
+
+    private
+
+    def add(agency, key, name, house, zone, password)
+      @people[key] = AskFirst::App::People::AddPerson.call(kit, agency_id: agency, name: name, email: "#{key}@#{house}.example", zone: zone, password: password, cost: @hash_cost)
+    end
+
+    def set_up(agency, key, facts)
+      members = STAFF.map { |person, role| { person_id: people[person], role: role } } +
+                facts[:client].map { |person| { person_id: people[person], role: "client approver" } }
+      steps = [
+        { name: "Read by a colleague", side: "internal", quorum: "any", people: people.values_at(:wren, :ines), hours: 8 },
+        { name: "The client's yes", side: "client", quorum: "any", people: people.values_at(*facts[:client]), hours: 24 }
+      ]
+      @workspaces[key] = AskFirst::App::Clients::SetUp.call(kit, agency_id: agency, members: members, steps: steps, by: people[:bram], **facts.except(:client))
+      @channels[key] = %w[ticker vitrine].to_h { |network| [network.to_sym, connect(key, network, facts[:name])] }
+    end
+
+    def connect(client, network, name)
+      account = control("#{network}/accounts", { handle: client, name: name })
+      AskFirst::App::Channels::Connect.call(kit, member(:bram, client), account: account["account"], micropub: account["micropub"], token: account["token"],
+                                                                        secrets: AskFirst::Edge::Secrets.new(kit.settings.secret))
+    end
+  end
+end

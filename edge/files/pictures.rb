@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+require "marcel"
+require "stringio"
+require "vips"
+
+module AskFirst
+  module Edge
+    module Files
+      # Reads and makes pictures with libvips. Loaders that libvips itself does not trust are off.
+      class Pictures
+        TYPES = %w[image/jpeg image/png image/webp].freeze
+        MOST_PIXELS = 100_000_000
+        PREVIEW = 1_200
+
+        Vips.block_untrusted(true) if Vips.respond_to?(:block_untrusted)
+
+        def self.picture?(bytes)
+          TYPES.include?(Marcel::MimeType.for(StringIO.new(bytes)))
+        end
+
+        # @param io [IO]
+        # @return [Hash] mime, width, height: upright, as people see it
+        # @raise [Core::Invalid] not_a_picture, picture_too_large, picture_broken
+        def inspect(io)
+          io.rewind
+          mime = Marcel::MimeType.for(io)
+          raise invalid("not_a_picture", "The file is not a JPEG, PNG or WebP picture, whatever its name says (it looks like #{mime}).", "Export it as JPEG or PNG.") unless TYPES.include?(mime)
+
+          image = header(io)
+          if image.width * image.height > MOST_PIXELS
+            raise invalid("picture_too_large", "The picture has #{image.width * image.height / 1_000_000} megapixels; at most #{MOST_PIXELS / 1_000_000} are taken.", "Export it smaller.")
+          end
+
+          upright = image.get_typeof("orientation").zero? || image.get("orientation") < 5
+          width, height = upright ? [image.width, image.height] : [image.height, image.width]
+          { mime: mime, width: width, height: height }
+        end
+
+        # @return [IO] a small JPEG for the screen
+        def preview(io)
+          io.rewind
+          image = Vips::Image.thumbnail_buffer(io.read, PREVIEW, height: PREVIEW, size: :down)
+          StringIO.new(jpeg(image))
+        rescue Vips::Error
+          raise invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
+        end
+
+        # @param bytes [String] of the original
+        # @param spec [Hash] from Core::Media::Framing
+        # @return [String] JPEG bytes: upright, cut, sized, in sRGB, without hidden data
+        def render(bytes, spec)
+          left, top, width, height = spec["crop"]
+          image = Vips::Image.new_from_buffer(bytes, "").autorot.crop(left, top, width, height)
+          image = image.thumbnail_image(spec["size"][0], height: spec["size"][1], size: :force) if spec["size"] != [width, height]
+          jpeg(image)
+        end
+
+        private
+
+        def header(io)
+          io.rewind
+          Vips::Image.new_from_buffer(io.read, "")
+        rescue Vips::Error
+          raise invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
+        end
+
+        def jpeg(image)
+          image = image.flatten(background: 255) if image.has_alpha?
+          image = image.colourspace(:srgb) unless image.interpretation == :srgb
+          image.jpegsave_buffer(Q: 88, strip: true)
+        end
+
+        def invalid(code, sentence, way_on)
+          Core::Invalid.new(code, sentence, field: "file", way_on: way_on)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+require "shrine/storage/file_system"
+
+module AskFirst
+  module Edge
+    module Files
+      # Where files lie, by their id. Shrine's storage, so that an S3-like one can take its place.
+      class Shelf
+        def initialize(folder)
+          @storage = Shrine::Storage::FileSystem.new(folder)
+        end
+
+        def put(id, io)
+          io.rewind
+          @storage.upload(io, id)
+        end
+
+        def open(id)
+          io = @storage.open(id)
+          yield io
+        ensure
+          io&.close
+        end
+
+        def path(id)
+          @storage.path(id).to_s
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+require "que"
+
+module AskFirst
+  module Jobs
+    # A job finds the process's kit, does one act and is destroyed. What fails is tried again by Que, with growing waits.
+    class Base < Que::Job
+      class << self
+        attr_accessor :kit
+      end
+
+      private
+
+      def kit
+        Base.kit
+      end
+
+      def process(workspace_id)
+        App::Member.process(workspace_id, "dispatcher")
+      end
+    end
+  end
+end

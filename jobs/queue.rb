@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require "que"
+
+module AskFirst
+  module Jobs
+    # Puts later work into the database, in the transaction of the act that wants it. Our times are translated to the
+    # machine's.
+    class Queue
+      def initialize(clock)
+        @clock = clock
+      end
+
+      def advance(workspace_id, showing_id, at:)
+        enqueue(AdvanceShowing, workspace_id, showing_id, at: at)
+      end
+
+      def verify(workspace_id, showing_id, at:, look: 1)
+        enqueue(VerifyShowing, workspace_id, showing_id, look, at: at)
+      end
+
+      def ask_mail(workspace_id, ask_id, person_id, at:)
+        enqueue(AskMail, workspace_id, ask_id, person_id, at: at)
+      end
+
+      private
+
+      def enqueue(job, *arguments, at:)
+        job.enqueue(*arguments, job_options: { run_at: @clock.machine_time(at) })
+      end
+    end
+  end
+end

@@ -1,0 +1,10 @@
+# frozen_string_literal: true
+
+# The dispatcher process itself; bin/dispatcher keeps it up.
+require_relative "../config/boot"
+require "semantic_logger"
+
+$stdout.sync = true
+SemanticLogger.default_level = :info
+SemanticLogger.add_appender(io: $stderr, formatter: :json, level: :warn)
+AskFirst::Jobs::Process.run(AskFirst::Settings.from(ENV))

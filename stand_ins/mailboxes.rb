@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+require "cgi"
+require "mail"
+require "midi-smtp-server"
+require "securerandom"
+require "sinatra/base"
+require_relative "journal"
+
+module StandIns
+  # Keeps the mails that came in.
+  class Mailboxes
+    Letter = Struct.new(:id, :to, :from, :subject, :at, :text, :html, keyword_init: true)
+
+    def initialize(folder)
+      @journal = Journal.new(File.join(folder, "mail.jsonl"))
+      @letters = []
+      @lock = Mutex.new
+      @journal.each { |event| @letters << Letter.new(**event.transform_keys(&:to_sym)) }
+    end
+
+    def take(raw, recipients)
+      mail = ::Mail.read_from_string(raw)
+      recipients.each do |to|
+        letter = { "id" => SecureRandom.hex(6), "to" => to, "from" => mail[:from].to_s, "subject" => mail.subject.to_s, "at" => Time.now.utc.strftime("%FT%TZ"),
+                   "text" => body(mail.text_part || mail), "html" => mail.html_part && body(mail.html_part) }
+        @journal.add(letter)
+        @lock.synchronize { @letters << Letter.new(**letter.transform_keys(&:to_sym)) }
+      end
+    end
+
+    def all
+      @lock.synchronize { @letters.dup }
+    end
+
+    def of(address)
+      all.select { |letter| letter.to.casecmp?(address) }.reverse
+    end
+
+    private
+
+    def body(part)
+      part.decoded.dup.force_encoding(Encoding::UTF_8).scrub
+    end
+  end
+
+  # The SMTP side (RFC 5321).
+  class Smtp < MidiSmtpServer::Smtpd
+    def initialize(mailboxes, port)
+      @mailboxes = mailboxes
+      super(ports: port.to_s, hosts: "127.0.0.1", max_processings: 4, logger_severity: 4)
+    end
+
+    def on_message_data_event(ctx)
+      @mailboxes.take(ctx[:message][:data], ctx[:envelope][:to].map { |address| address.delete("<>") })
+    end
+  end
+
+  # The pages of the mailboxes.
+  class MailPages < Sinatra::Base
+    set :environment, :production
+    set :protection, false
+    set :host_authorization, permitted_hosts: []
+
+    STYLE = "body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto;padding:0 1em}li{margin:.4em 0}iframe{width:100%;height:30em;border:1px solid #ccc}"
+
+    helpers do
+      def h(text) = CGI.escapeHTML(text.to_s)
+      def page(title, body) = "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
+    end
+
+    get "/mail" do
+      boxes = settings.mailboxes.all.group_by { |letter| letter.to.downcase }
+      page("Mailboxes", "<ul>#{boxes.map { |to, letters| "<li><a href=\"/mail/#{CGI.escape(to)}\">#{h to}</a> (#{letters.size})</li>" }.join}</ul>")
+    end
+
+    get "/mail/:address.json" do
+      content_type "application/json"
+      JSON.generate(settings.mailboxes.of(params[:address]).map(&:to_h))
+    end
+
+    get "/mail/:address" do
+      letters = settings.mailboxes.of(params[:address])
+      page(params[:address], letters.map { |one| "<h2>#{h one.subject}</h2><p>#{h one.from}, #{h one.at}</p>#{one.html || "<pre>#{h one.text}</pre>"}" }.join("<hr>"))
+    end
+  end
+end

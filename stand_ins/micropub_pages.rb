@@ -1,0 +1,154 @@
+# frozen_string_literal: true
+
+require "sinatra/base"
+require "json"
+
+module StandIns
+  # Micropub (W3C Recommendation, 23 May 2017) for every network, with its media endpoint and its error words.
+  class MicropubPages < Sinatra::Base
+    set :environment, :production
+    set :protection, false
+    set :host_authorization, permitted_hosts: []
+
+    helpers do
+      def network
+        settings.networks.fetch(params[:network]) { halt 404 }
+      end
+
+      def base
+        "#{request.base_url}/networks/#{network.slug}"
+      end
+
+      def reply(status, body)
+        halt status, { "content-type" => "application/json" }, JSON.generate(body)
+      end
+
+      def refuse(status, word, sentence)
+        reply(status, "error" => word, "error_description" => sentence)
+      end
+
+      def account
+        @account ||= begin
+          token = request.env["HTTP_AUTHORIZATION"].to_s.delete_prefix("Bearer ")
+          found = network.account_of(token)
+          refuse(401, "unauthorized", "The access token is not known.") if found.nil?
+          refuse(401, "unauthorized", "The access token has expired.") if network.fault(found.handle, "lapsed")
+          found
+        end
+      end
+
+      def address_of(post)
+        "#{base}/@#{post.handle}/#{post.id}"
+      end
+
+      def post_at(url)
+        network.find(url.to_s.split("/").last.to_s)
+      end
+    end
+
+    get "/networks/:network/micropub" do
+      account
+      case params["q"]
+      when "config" then reply(200, "media-endpoint" => "#{base}/media", "syndicate-to" => [], "network-card" => network.card)
+      when "syndicate-to" then reply(200, "syndicate-to" => [])
+      when "source" then source
+      else refuse(400, "invalid_request", "This query is not known.")
+      end
+    end
+
+    helpers do
+      def source
+        if params["mp-send-id"]
+          refuse(400, "invalid_request", "Posts cannot be asked for by the sender's id here.") unless network.card["finds_by_id"]
+          found = network.find_by_send_id(account.handle, params["mp-send-id"])
+        else
+          found = post_at(params["url"])
+        end
+        found = nil if found && !network.shows?(found)
+        refuse(404, "not_found", "There is no such post.") if found.nil?
+
+        reply(200, "type" => ["h-entry"], "properties" => found.properties, "url" => address_of(found))
+      end
+
+      # JSON or form-encoded, as the Recommendation's section 3.3 has both.
+      def entry
+        if request.media_type == "application/json"
+          JSON.parse(request.body.read)
+        else
+          form = params.except("network", "access_token")
+          return form if form["action"]
+
+          { "type" => ["h-#{form['h']}"], "properties" => form.except("h").transform_values { |value| Array(value) } }
+        end
+      rescue JSON::ParserError
+        refuse(400, "invalid_request", "The body is not JSON.")
+      end
+    end
+
+    post "/networks/:network/micropub" do
+      account
+      body = entry
+      case body["action"]
+      when nil then create(body)
+      when "update" then update(body)
+      when "delete" then delete(body)
+      else refuse(400, "invalid_request", "This action is not known.")
+      end
+    end
+
+    helpers do
+      def create(body)
+        handle = account.handle
+        before_accepting(handle)
+        properties = body.fetch("properties") { refuse(400, "invalid_request", "The post has no properties.") }
+        send_id = properties["mp-send-id"]&.first
+        kept = properties.reject { |name, _| name.start_with?("mp-") }
+        kept = kept.except("photo") if network.fault(handle, "drop_picture")
+        late = network.fault(handle, "show_late")
+        late ||= network.fault(handle, "never_show")&.merge(seconds: 10 * 365 * 86_400)
+        made = network.create(handle, kept, send_id, delay: late ? late[:seconds] : 0)
+        after_accepting(handle)
+        halt 201, { "location" => address_of(made) }, ""
+      end
+
+      def before_accepting(handle)
+        slow = network.fault(handle, "slow")
+        sleep slow[:seconds] if slow
+        busy = network.fault(handle, "busy")
+        halt 429, { "retry-after" => busy[:seconds].to_s, "content-type" => "application/json" }, JSON.generate("error" => "too_many_requests") if busy
+        refuse(500, "server_error", "Something broke before the post was taken.") if network.fault(handle, "broken")
+        refuse(400, "invalid_request", "The post is not taken here.") if network.fault(handle, "refuse")
+      end
+
+      def after_accepting(handle)
+        hang = network.fault(handle, "hang_after_accepting")
+        sleep hang[:seconds] if hang
+        halt 502, "bad gateway" if network.fault(handle, "bad_gateway_after_accepting")
+      end
+
+      def update(body)
+        found = post_at(body["url"]) or refuse(404, "not_found", "There is no such post.")
+        network.change(found.id, body.fetch("replace", {}))
+        halt 204
+      end
+
+      def delete(body)
+        found = post_at(body["url"]) or refuse(404, "not_found", "There is no such post.")
+        network.delete(found.id)
+        halt 204
+      end
+    end
+
+    post "/networks/:network/media" do
+      account
+      file = params["file"] or refuse(400, "invalid_request", "There is no file.")
+      id = network.keep_file(file["tempfile"], file["type"] || "application/octet-stream")
+      halt 201, { "location" => "#{base}/media/#{id}" }, ""
+    end
+
+    get "/networks/:network/media/:id" do
+      path = network.file(params[:id]) or halt 404
+      send_file path
+    end
+  end
+end

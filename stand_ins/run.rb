@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+# The stand-ins' own process: usage: run.rb FOLDER HTTP_PORT SMTP_PORT
+ENV["BUNDLE_GEMFILE"] ||= File.expand_path("../Gemfile", __dir__)
+require "bundler/setup"
+require "monitor"
+require "puma"
+require "puma/configuration"
+require "puma/launcher"
+require "rack"
+require_relative "network"
+require_relative "micropub_pages"
+require_relative "public_pages"
+require_relative "control_pages"
+require_relative "mailboxes"
+
+folder, http_port, smtp_port = ARGV
+mailboxes = StandIns::Mailboxes.new(folder)
+networks = StandIns::CARDS.keys.to_h { |slug| [slug, StandIns::Network.new(slug, folder)] }
+[StandIns::MicropubPages, StandIns::PublicPages, StandIns::ControlPages].each { |pages| pages.set :networks, networks }
+StandIns::MailPages.set :mailboxes, mailboxes
+
+smtp = StandIns::Smtp.new(mailboxes, smtp_port)
+smtp.start
+
+app = Rack::Cascade.new([StandIns::MicropubPages, StandIns::PublicPages, StandIns::MailPages, StandIns::ControlPages])
+configuration = Puma::Configuration.new do |config|
+  config.bind "tcp://127.0.0.1:#{http_port}"
+  config.threads 2, 24
+  config.environment "production"
+  config.quiet
+  config.app app
+end
+Puma::Launcher.new(configuration, log_writer: Puma::LogWriter.strings).run
+smtp.stop

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+require "sequel"
+require "json"
+
+module AskFirst
+  module Store
+    # Connections. JSON columns read as plain Ruby values, times as UTC, arrays as arrays.
+    module Database
+      JSON_OIDS = [114, 3802].freeze
+
+      module_function
+
+      # @param url [String] with the role that the process works under
+      # @param pool [Integer] connections at most
+      def connect(url, pool: 12)
+        Sequel.default_timezone = :utc
+        db = Sequel.connect(url, max_connections: pool, pool_timeout: 10, keep_reference: false)
+        db.extension(:pg_array, :connection_validator)
+        db.pool.connection_validation_timeout = 30
+        JSON_OIDS.each { |oid| db.add_conversion_proc(oid) { |text| JSON.parse(text) } }
+        db
+      end
+
+      # @return a value for a jsonb column
+      def jsonb(value)
+        Sequel.cast(JSON.generate(value), :jsonb)
+      end
+
+      def uuids(list)
+        Sequel.pg_array(list.to_a, :uuid)
+      end
+    end
+  end
+end

@@ -1,0 +1,358 @@
+<script setup lang="ts">
+import { Button, message } from 'ant-design-vue'
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ok, sentence, type Schemas } from '@/api/client'
+import { age, brief, heading } from '@/api/time'
+import { initials, list, titled } from '@/api/words'
+import ChannelMark from '@/parts/ChannelMark.vue'
+import SignoffStrip from '@/parts/SignoffStrip.vue'
+import { useKeys } from '@/parts/keys'
+import { useDesk } from './desk'
+import { useChosen } from './me'
+import NewPost from '@/posts/NewPost.vue'
+
+const router = useRouter()
+const queries = useQueryClient()
+const { id, workspaces } = useChosen()
+const { data: desk, error, isPending, waiting } = useDesk(id)
+
+const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
+const zones = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.zone])))
+const others = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.open, 0) ?? 0)
+const late = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.lines.filter((line) => line.late).length, 0) ?? 0)
+
+function open(workspace: string, post: string) {
+  return { name: 'post', params: { workspace, post } }
+}
+function when(at: string | null | undefined, workspace: string) {
+  return at && desk.value ? brief(at, desk.value.now, zones.value[workspace]) : 'no time yet'
+}
+
+const release = useMutation({
+  mutationFn: async (posts: Schemas['PostRow'][]) => {
+    for (const post of posts) await ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path: { workspace: post.workspace_id, post: post.id } }, body: {} }))
+    return posts.length
+  },
+  onSuccess: (count) => void message.success(count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`),
+  onError: (problem) => void message.error(sentence(problem), 8),
+  onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
+})
+
+// Arrows walk the rows of the page; Enter opens, as links do.
+function walk(step: number) {
+  const rows = Array.from(document.querySelectorAll<HTMLElement>('[data-row]'))
+  const next = rows.indexOf(document.activeElement as HTMLElement) + step
+  rows[Math.min(Math.max(next, 0), rows.length - 1)]?.focus()
+}
+useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), L: () => desk.value && desk.value.can_release.length > 0 && release.mutate(desk.value.can_release), D: () => void router.push({ name: 'dispatch' }) })
+</script>
+
+<template>
+  <main class="desk">
+    <div class="head">
+      <h1>{{ desk ? heading(desk.now) : 'Desk' }}</h1>
+      <template v-if="desk">
+        <span v-if="waiting > 0" class="yours">{{ waiting }} {{ waiting === 1 ? 'waits' : 'wait' }} for you</span>
+        <span v-else class="quiet">Nothing waits for you</span>
+        <span class="quiet">
+          {{ others }} {{ others === 1 ? 'waits' : 'wait' }} for others<template v-if="late > 0"
+            >, <b class="late">{{ late }} past {{ late === 1 ? 'its' : 'their' }} time</b></template
+          >
+          · {{ desk.can_release_count }} can be released · {{ desk.trouble.length }} in trouble
+        </span>
+      </template>
+      <span class="fill" />
+      <NewPost />
+    </div>
+    <p v-if="desk?.alarm" class="alarm" role="alert">{{ desk.alarm }}</p>
+    <p v-if="error" class="alarm" role="alert">{{ sentence(error) }}</p>
+    <div v-if="isPending" class="columns" aria-busy="true"><div v-for="n in 3" :key="n" class="ghost" /></div>
+
+    <div v-if="desk" class="columns">
+      <section aria-labelledby="yours">
+        <h2 id="yours">
+          Waits for you <span class="number">{{ waiting }}</span>
+        </h2>
+        <ul>
+          <li v-for="line in desk.asked" :key="`a${line.post.id}`" class="row mine">
+            <router-link data-row :to="open(line.workspace_id, line.post.id)">
+              <span class="line"
+                ><b>Read: {{ titled(line.post.subject) }}</b
+                ><SignoffStrip :strip="line.post.strip"
+              /></span>
+              <span class="line quiet"
+                ><span>{{ names[line.workspace_id] }} · asked by {{ line.asked_by }} {{ age(line.asked_at, desk.now) }} ago</span><b :class="{ late: line.late }">by {{ when(line.due_at, line.workspace_id) }}</b></span
+              >
+            </router-link>
+          </li>
+          <li v-for="task in desk.tasks" :key="task.id" class="row mine">
+            <router-link data-row :to="open(task.workspace_id, task.post_id)">
+              <span class="line"
+                ><b>Make: {{ task.title }}</b
+                ><span class="quiet">task</span></span
+              >
+              <span class="line quiet"
+                ><span>{{ names[task.workspace_id] }} · {{ titled(task.subject) }}</span
+                ><b :class="{ late: task.late }">by {{ when(task.due_at, task.workspace_id) }}</b></span
+              >
+            </router-link>
+          </li>
+          <li v-for="post in desk.opened" :key="`o${post.id}`" class="row mine">
+            <router-link data-row :to="open(post.workspace_id, post.id)">
+              <span class="line"
+                ><b>Ask again: {{ titled(post.subject) }}</b
+                ><SignoffStrip :strip="post.strip"
+              /></span>
+              <span class="line quiet"
+                ><span>{{ names[post.workspace_id] }} · opened to change it</span><span>{{ when(post.at, post.workspace_id) }}</span></span
+              >
+            </router-link>
+          </li>
+          <li v-for="post in desk.came_back" :key="`c${post.id}`" class="row mine">
+            <router-link data-row :to="open(post.workspace_id, post.id)">
+              <span class="line"
+                ><b>Came back: {{ titled(post.subject) }}</b
+                ><SignoffStrip :strip="post.strip"
+              /></span>
+              <span class="line quiet"
+                ><span>{{ names[post.workspace_id] }} · change wanted by {{ list(post.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
+                ><span>{{ when(post.at, post.workspace_id) }}</span></span
+              >
+            </router-link>
+          </li>
+          <li v-if="waiting === 0" class="none">Nothing is yellow, so you are done. What others owe you stands beside this.</li>
+        </ul>
+      </section>
+
+      <section aria-labelledby="others">
+        <h2 id="others">
+          Waits for others <span class="number">{{ others }}</span>
+        </h2>
+        <template v-for="group in desk.waits_for_others" :key="group.workspace_id + group.person">
+          <div class="person">
+            <span class="face" :class="group.side" aria-hidden="true">{{ initials(group.person) }}</span>
+            <b>{{ group.person }}</b>
+            <span class="quiet">{{ group.open }} open, asked {{ brief(group.lines[0]?.asked_at ?? desk.now, desk.now) }}</span>
+          </div>
+          <ul class="inset">
+            <li v-for="line in group.lines" :key="line.post.id" class="row">
+              <router-link data-row :to="open(line.workspace_id, line.post.id)">
+                <span class="line"
+                  ><span>{{ titled(line.post.subject) }}</span
+                  ><SignoffStrip :strip="line.post.strip" :now="desk.now"
+                /></span>
+                <span class="line quiet"
+                  ><span class="marks"
+                    >{{ when(line.post.at, line.workspace_id) }}
+                    <ChannelMark v-for="channel in line.post.channels" :key="channel.name" :network="channel.network" :initials="channel.initials" :name="channel.name" /></span
+                  ><b v-if="line.late" class="late">answer was due {{ when(line.due_at, line.workspace_id) }}</b
+                  ><span v-else>by {{ when(line.due_at, line.workspace_id) }}</span></span
+                >
+              </router-link>
+            </li>
+          </ul>
+        </template>
+        <p v-if="others === 0" class="none">No one owes you an answer.</p>
+      </section>
+
+      <section aria-labelledby="release">
+        <h2 id="release">
+          Can be released <span class="number">{{ desk.can_release_count }}</span>
+          <Button v-if="desk.can_release.length > 0" type="primary" size="small" :loading="release.isPending.value" @click="release.mutate(desk.can_release)">Release {{ desk.can_release.length }}</Button>
+        </h2>
+        <ul>
+          <li v-for="post in desk.can_release" :key="post.id" class="row">
+            <router-link data-row :to="open(post.workspace_id, post.id)" class="timed">
+              <b>{{ when(post.at, post.workspace_id) }}</b>
+              <span class="marks"><ChannelMark v-for="channel in post.channels" :key="channel.name" :network="channel.network" :initials="channel.initials" :name="channel.name" /></span>
+              <span>{{ titled(post.subject) }}</span>
+            </router-link>
+          </li>
+          <li v-if="desk.can_release.length === 0" class="none">Posts that have all their yeses appear here.</li>
+        </ul>
+        <h2 class="second">Next out</h2>
+        <ul>
+          <li v-for="one in desk.next_out" :key="one.showing_id" class="row">
+            <router-link data-row :to="open(one.workspace_id, one.post_id)" class="timed">
+              <b>{{ when(one.at, one.workspace_id) }}</b>
+              <span class="marks"><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel" /></span>
+              <span>{{ titled(one.subject) }}</span>
+            </router-link>
+          </li>
+          <li v-if="desk.next_out.length === 0" class="none">Nothing is released at the moment.</li>
+        </ul>
+        <template v-if="desk.trouble.length > 0">
+          <h2 class="second trouble">Trouble</h2>
+          <ul>
+            <li v-for="one in desk.trouble" :key="one.showing_id" class="row">
+              <router-link data-row :to="{ name: 'dispatch', query: { ...(id ? { client: id } : {}), showing: one.showing_id, of: one.workspace_id } }">
+                <span class="line"
+                  ><span class="marks"
+                    ><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel" /> <b>{{ titled(one.subject) }}</b></span
+                  ></span
+                >
+                <span class="line late">{{ one.trouble }}</span>
+              </router-link>
+            </li>
+          </ul>
+        </template>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.desk {
+  padding: 14px 20px 40px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+  margin-bottom: 14px;
+}
+h1 {
+  font-size: 20px;
+  font-weight: 750;
+}
+.yours {
+  background: var(--mark);
+  padding: 2px 8px;
+  font-weight: 600;
+}
+.fill {
+  flex: 1;
+}
+.alarm {
+  background: var(--sheet);
+  border-left: 4px solid var(--trouble);
+  padding: 8px 12px;
+  margin-bottom: 12px;
+  font-weight: 600;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  gap: 20px;
+  align-items: start;
+}
+.ghost {
+  height: 240px;
+  background: repeating-linear-gradient(var(--ground) 0 44px, var(--hairline) 44px 45px);
+  border-top: 2px solid var(--rule);
+}
+h2 {
+  display: flex;
+  align-items: center;
+  min-height: 30px;
+  font-size: 13px;
+  font-weight: 600;
+  border-bottom: 2px solid var(--ink);
+  padding-bottom: 4px;
+}
+h2 button {
+  margin-left: auto;
+}
+h2.second {
+  margin-top: 14px;
+  border-bottom-width: 1px;
+}
+h2.trouble {
+  color: var(--trouble);
+}
+.row {
+  border-bottom: 1px solid var(--rule);
+}
+.row a {
+  display: block;
+  padding: 6px 8px 6px 2px;
+  text-decoration: none;
+}
+.row a:hover {
+  background: var(--sheet);
+}
+.mine a {
+  position: relative;
+  padding-left: 12px;
+}
+.mine a::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  top: 6px;
+  bottom: 6px;
+  width: 5px;
+  background: var(--mark);
+  border: 1px solid var(--mark-edge);
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: center;
+}
+.line > :first-child {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.line b,
+.line .late {
+  white-space: nowrap;
+}
+.line.late {
+  white-space: normal;
+}
+.line.late,
+.line > b:first-child {
+  font-weight: 600;
+}
+.line > :last-child:not(:first-child) {
+  flex: none;
+}
+.person {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.face {
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  border: 1.5px solid var(--internal);
+  border-radius: 50%;
+  font-size: 10px;
+  font-weight: 600;
+  color: var(--internal);
+  background: var(--sheet);
+}
+.face.client {
+  border-color: var(--client);
+  color: var(--client);
+}
+.inset {
+  padding-left: 12px;
+}
+.marks {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+.row a.timed {
+  display: grid;
+  grid-template-columns: 84px auto 1fr;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 2px;
+}
+.none {
+  padding: 10px 2px;
+  color: var(--ink-2);
+}
+</style>

@@ -1,0 +1,57 @@
+// The one door to the API. Types come from its OpenAPI description; every failure becomes a Problem.
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Schemas = components['schemas']
+export type Problem = Schemas['Problem']
+
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail)
+  }
+}
+
+export function isProblem(error: unknown): error is ProblemError {
+  return error instanceof ProblemError
+}
+
+/** What a person reads when something was refused or did not arrive. */
+export function sentence(error: unknown): string {
+  if (isProblem(error)) return [error.problem.detail, error.problem.way_on].filter(Boolean).join(' ')
+  return 'The connection is gone for a moment; nothing you typed is lost. Trying again.'
+}
+
+export const api = createClient<paths>({ baseUrl: '', credentials: 'same-origin' })
+
+api.use({
+  onRequest({ request }) {
+    if (request.method === 'POST') request.headers.set('Idempotency-Key', crypto.randomUUID())
+    return request
+  },
+})
+
+/** Gives the data or throws the problem. */
+export async function ok<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  const { data, error, response } = await call
+  if (response.ok) return data as T
+  const problem = (error ?? {}) as Partial<Problem>
+  if (response.status === 401 && problem.code === 'signed_out') signedOut()
+  throw new ProblemError({
+    type: 'about:blank',
+    title: problem.title ?? 'Refused',
+    status: response.status,
+    code: problem.code ?? 'unknown',
+    detail: problem.detail ?? `The server answered with ${response.status}.`,
+    field: problem.field,
+    way_on: problem.way_on,
+    facts: problem.facts,
+  })
+}
+
+let onSignedOut: () => void = () => undefined
+export function whenSignedOut(act: () => void): void {
+  onSignedOut = act
+}
+function signedOut(): void {
+  onSignedOut()
+}

@@ -1,0 +1,32 @@
+// The words for stages and people's initials.
+import type { Schemas } from './client'
+
+export const STAGES: Record<Schemas['Stage'], string> = {
+  drafting: 'drafting',
+  internal_review: 'internal review',
+  client_approval: 'client approval',
+  cleared: 'cleared',
+  released: 'released',
+  out: 'out',
+  changes_wanted: 'changes wanted',
+  held: 'held',
+  trouble: 'trouble',
+}
+
+export function initials(name: string): string {
+  return name
+    .split(/\s+/)
+    .map((word) => word[0] ?? '')
+    .join('')
+    .slice(0, 2)
+    .toUpperCase()
+}
+
+export function list(words: string[]): string {
+  if (words.length < 2) return words.join('')
+  return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`
+}
+
+export function titled(subject: string): string {
+  return subject.trim() === '' ? 'Untitled' : subject
+}

@@ -1,0 +1,245 @@
+<script setup lang="ts">
+// The dispatch log: in flight and next, trouble, out; one showing's story beside it.
+import { Button, Modal } from 'ant-design-vue'
+import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/vue-query'
+import { message } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useChosen } from '@/agency/me'
+import { api, ok, sentence, type Schemas } from '@/api/client'
+import { brief } from '@/api/time'
+import { titled } from '@/api/words'
+import ChannelMark from '@/parts/ChannelMark.vue'
+import { useKeys } from '@/parts/keys'
+import ShowingStory from './ShowingStory.vue'
+
+type Row = Schemas['DispatchRow']
+const route = useRoute()
+const router = useRouter()
+const queries = useQueryClient()
+const { id, workspace, workspaces } = useChosen()
+const { data, error, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery({
+  queryKey: ['dispatch', id],
+  queryFn: ({ pageParam }) => ok(api.GET('/api/dispatch', { params: { query: { workspace: id.value, before: pageParam } } })),
+  initialPageParam: undefined as string | undefined,
+  getNextPageParam: (last) => last.next ?? undefined,
+  refetchInterval: 15_000,
+})
+const first = computed(() => data.value?.pages[0])
+const out = computed(() => data.value?.pages.flatMap((page) => page.out) ?? [])
+const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
+const chosen = computed(() => (route.query.showing && route.query.of ? { showing: String(route.query.showing), workspace: String(route.query.of) } : undefined))
+
+function look(row: Row) {
+  void router.replace({ query: { ...route.query, showing: row.id, of: row.workspace_id } })
+}
+function shut() {
+  const { showing: _showing, of: _of, ...rest } = route.query
+  void router.replace({ query: rest })
+}
+function when(row: Row) {
+  return row.at && first.value ? brief(row.at, first.value.now, names.value[row.workspace_id]?.zone) : ''
+}
+const GOING: Record<string, string> = { planned: '', sending: 'sending', unclear: 'asking the network' }
+const SEEN: Record<string, string> = { same: 'verified', differs: 'differs', cannot_tell: 'cannot tell' }
+
+const holding = ref(false)
+const reason = ref('')
+const hold = useMutation({
+  mutationFn: () => ok(api.POST('/api/w/{workspace}/holds', { params: { path: { workspace: workspace.value!.id } }, body: { reason: reason.value } })),
+  onSuccess: () => {
+    holding.value = false
+    reason.value = ''
+  },
+  onError: (problem) => void message.error(sentence(problem), 8),
+  onSettled: () => void queries.invalidateQueries({ queryKey: ['dispatch'] }),
+})
+const lift = useMutation({
+  mutationFn: (one: { workspace_id: string; id: string }) => ok(api.POST('/api/w/{workspace}/holds/{hold}/lift', { params: { path: { workspace: one.workspace_id, hold: one.id } } })),
+  onError: (problem) => void message.error(sentence(problem), 8),
+  onSettled: () => void queries.invalidateQueries({ queryKey: ['dispatch'] }),
+})
+function walk(step: number) {
+  const rows = Array.from(document.querySelectorAll<HTMLElement>('[data-row]'))
+  rows[Math.min(Math.max(rows.indexOf(document.activeElement as HTMLElement) + step, 0), rows.length - 1)]?.focus()
+}
+useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), Escape: shut })
+</script>
+
+<template>
+  <main class="dispatch">
+    <div class="log">
+      <div class="head">
+        <h1>Dispatch</h1>
+        <span v-if="first" class="quiet">
+          {{ first.figures.out }} out in 40 days<template v-if="first.figures.median_late != null"> · half within {{ first.figures.median_late }} s of their minute</template> ·
+          <b v-if="first.trouble.length > 0" class="late">{{ first.trouble.length }} in trouble</b><template v-else>none in trouble</template>
+        </span>
+        <span class="fill" />
+        <Button v-if="workspace" :disabled="!workspace.can.hold?.ok" :title="workspace.can.hold?.why" @click="holding = true">Hold {{ workspace.name }} …</Button>
+      </div>
+      <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
+      <p v-for="one in first?.holds ?? []" :key="one.id" class="held">
+        <b>{{ names[one.workspace_id]?.name }} is on hold{{ one.channel_id ? ' on one channel' : '' }}.</b> {{ one.reason }}
+        <Button size="small" :disabled="!names[one.workspace_id]?.can.hold?.ok" @click="lift.mutate(one)">Lift the hold</Button>
+      </p>
+      <template v-if="first">
+        <section
+          v-for="group in [
+            { key: 'going', title: 'Next and in flight', rows: first.going, empty: 'Nothing is released at the moment. A cleared post is released from its sheet or from the Desk.' },
+            { key: 'trouble', title: 'Trouble', rows: first.trouble, empty: '' },
+            { key: 'out', title: 'Out', rows: out, empty: 'Nothing has gone out yet.' },
+          ]"
+          v-show="group.rows.length > 0 || group.empty"
+          :key="group.key"
+          :aria-label="group.title"
+        >
+          <h2 :class="group.key">
+            {{ group.title }} <span class="number">{{ group.rows.length }}</span>
+          </h2>
+          <ul>
+            <li v-for="row in group.rows" :key="row.id" :class="[group.key, { on: chosen?.showing === row.id }]">
+              <button type="button" data-row @click="look(row)">
+                <b>{{ when(row) }}</b>
+                <span class="quiet name">{{ names[row.workspace_id]?.name }}</span>
+                <ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
+                <span class="subject">{{ titled(row.subject) }}</span>
+                <span v-if="group.key === 'going'" class="quiet">{{ row.stage === 'held' ? 'held' : GOING[row.state] }}</span>
+                <span v-else class="quiet">{{ row.late == null ? '' : `+${row.late} s` }}</span>
+                <span v-if="group.key === 'out'" class="seen">{{ row.seen ? SEEN[row.seen] : 'out' }}</span>
+                <span v-else-if="group.key === 'trouble'" class="late why">{{ row.trouble }}</span>
+              </button>
+              <a v-if="row.address" :href="row.address" target="_blank" rel="noreferrer" :aria-label="`Look at ${titled(row.subject)} on ${row.channel}`">look</a>
+            </li>
+            <li v-if="group.rows.length === 0" class="none">{{ group.empty }}</li>
+          </ul>
+        </section>
+        <Button v-if="hasNextPage" @click="fetchNextPage()">Show what went out before</Button>
+      </template>
+      <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the log …</p>
+    </div>
+    <ShowingStory v-if="chosen" :key="chosen.showing" :workspace="chosen.workspace" :showing="chosen.showing" @close="shut" />
+    <Modal :open="holding" :footer="null" :closable="false" width="440px" @cancel="holding = false">
+      <h2 class="big">Hold everything of {{ workspace?.name }}</h2>
+      <p>Nothing of this client goes out until the hold is lifted. Releases stay; yeses stay.</p>
+      <label for="hold-reason">Reason (the agency side reads this)</label>
+      <textarea id="hold-reason" v-model="reason" rows="2" />
+      <Button type="primary" danger :disabled="reason.trim() === ''" :loading="hold.isPending.value" @click="hold.mutate()">Hold it now</Button>
+      <Button @click="holding = false">Leave it running</Button>
+    </Modal>
+  </main>
+</template>
+
+<style scoped>
+.dispatch {
+  display: flex;
+  min-height: calc(100vh - 48px);
+}
+.log {
+  flex: 1;
+  min-width: 0;
+  padding: 14px 20px 40px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+h1 {
+  font-size: 20px;
+  font-weight: 750;
+}
+.fill {
+  flex: 1;
+}
+.held {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 6px 10px;
+  margin-bottom: 8px;
+  background: repeating-linear-gradient(135deg, var(--well) 0 8px, var(--sheet) 8px 16px);
+}
+h2 {
+  font-size: 13px;
+  font-weight: 600;
+  padding: 12px 0 4px;
+  border-bottom: 2px solid var(--ink);
+}
+h2.trouble {
+  color: var(--trouble);
+}
+li {
+  display: flex;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+}
+li.on {
+  background: var(--sheet);
+}
+li.trouble {
+  border-left: 4px solid var(--trouble);
+}
+li button {
+  flex: 1;
+  min-width: 0;
+  display: grid;
+  grid-template-columns: 96px 150px 26px minmax(120px, 1fr) 110px minmax(70px, auto);
+  gap: 10px;
+  align-items: center;
+  min-height: 38px;
+  padding: 4px 6px;
+  text-align: left;
+  background: none;
+  border: 0;
+  cursor: pointer;
+}
+li button:hover {
+  background: var(--sheet);
+}
+li.trouble button {
+  grid-template-columns: 96px 150px 26px minmax(120px, 1fr) 70px minmax(200px, 1.2fr);
+}
+.subject,
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+li a {
+  padding: 8px 6px;
+}
+.seen {
+  font-weight: 600;
+}
+.none {
+  padding: 10px 2px;
+  color: var(--ink-2);
+}
+.big {
+  font-size: 18px;
+  font-weight: 750;
+  border: 0;
+  padding: 0 0 6px;
+}
+label {
+  display: block;
+  margin: 10px 0 4px;
+  font-weight: 600;
+}
+textarea {
+  width: 100%;
+  margin-bottom: 10px;
+  font: inherit;
+  padding: 5px 8px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+}
+@media (max-width: 900px) {
+  .dispatch {
+    flex-direction: column;
+  }
+}
+</style>

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+// One showing: what happened at the network, what went out on whose yes, and what a person can decide about trouble.
+import { Button, message } from 'ant-design-vue'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, ok, sentence } from '@/api/client'
+import SignoffStrip from '@/parts/SignoffStrip.vue'
+
+const props = defineProps<{ workspace: string; showing: string }>()
+const emit = defineEmits<{ close: [] }>()
+const queries = useQueryClient()
+const path = { workspace: props.workspace, showing: props.showing }
+const { data: story, error } = useQuery({ queryKey: ['showing', props.showing], queryFn: () => ok(api.GET('/api/w/{workspace}/showings/{showing}', { params: { path } })) })
+const address = ref('')
+const settle = useMutation({
+  mutationFn: (saw: 'there' | 'not_there' | 'fine') => ok(api.POST('/api/w/{workspace}/showings/{showing}/settle', { params: { path }, body: { saw, address: saw === 'there' ? address.value : undefined } })),
+  onError: (problem) => void message.error(sentence(problem), 8),
+  onSettled: () => {
+    void queries.invalidateQueries({ queryKey: ['showing', props.showing] })
+    void queries.invalidateQueries({ queryKey: ['dispatch'] })
+  },
+})
+const EVENTS: Record<string, string> = {
+  picture: 'picture sent',
+  sending: 'checked, sending',
+  sent: 'out, with its address',
+  found: 'found there by its id',
+  later: 'not yet',
+  unclear: 'no clear reply',
+  again: 'sending again',
+  look_failed: 'could not look',
+  not_there_yet: 'looked',
+  seen_same: 'looked: it shows as approved',
+  seen_differs: 'looked: it differs',
+  seen_cannot_tell: 'looked: cannot tell',
+  trouble: 'trouble',
+  seen_by_person: 'seen there by a person',
+  left_as_it_is: 'left as it is by',
+}
+function time(at: string) {
+  return new Intl.DateTimeFormat('en-GB', { hour: 'numeric', minute: '2-digit', second: '2-digit' }).format(new Date(at))
+}
+</script>
+
+<template>
+  <aside class="story" aria-label="Showing">
+    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <template v-if="story">
+      <div class="top">
+        <b v-if="story.trouble" class="late" role="alert">{{ story.trouble }}</b>
+        <b v-else>{{ story.state === 'out' ? 'It is out.' : story.state === 'planned' ? 'It goes out at its time.' : 'It is being sent.' }}</b>
+        <Button size="small" aria-label="Close" @click="emit('close')">Close</Button>
+      </div>
+      <div v-if="story.state === 'trouble'" class="acts">
+        <template v-if="story.address">
+          <Button :disabled="!story.can.settle?.ok" :title="story.can.settle?.why" @click="settle.mutate('fine')">Leave it as it is there</Button>
+        </template>
+        <template v-else>
+          <Button type="primary" :disabled="!story.can.settle?.ok" :title="story.can.settle?.why" @click="settle.mutate('not_there')">I looked: it is not there</Button>
+          <label for="where">I looked: it is there, at</label>
+          <input id="where" v-model="address" placeholder="https://" />
+          <Button :disabled="address === '' || !story.can.settle?.ok" @click="settle.mutate('there')">That is it</Button>
+        </template>
+      </div>
+      <h2>
+        What went out <span class="quiet">{{ story.revision ? `revision ${story.revision}` : '' }}</span>
+      </h2>
+      <p v-if="story.text" class="copy">{{ story.text }}</p>
+      <dl>
+        <dt>pictures</dt>
+        <dd>{{ story.pictures }}</dd>
+        <dt>yes</dt>
+        <dd><SignoffStrip :strip="story.strip" /></dd>
+        <dt>digest</dt>
+        <dd class="digest">{{ story.fingerprint ? `${story.fingerprint.slice(0, 4)} ${story.fingerprint.slice(4, 8)} … ${story.fingerprint.slice(-4)}` : 'none' }}</dd>
+        <dt>address</dt>
+        <dd>
+          <a v-if="story.address" :href="story.address" target="_blank" rel="noreferrer">{{ story.address }}</a
+          ><template v-else>none yet</template>
+        </dd>
+      </dl>
+      <h2>Attempts</h2>
+      <ol>
+        <li v-for="(one, index) in story.attempts" :key="index">
+          <b>{{ time(one.at) }}</b>
+          <span :class="{ late: one.event === 'trouble' }"
+            >{{ EVENTS[one.event] ?? one.event }}<span class="quiet note">{{ one.note }}</span></span
+          >
+        </li>
+        <li v-if="story.attempts.length === 0" class="quiet">None yet.</li>
+      </ol>
+    </template>
+  </aside>
+</template>
+
+<style scoped>
+.story {
+  flex: 0 0 360px;
+  padding: 14px 18px 40px;
+  background: var(--sheet);
+  border-left: 3px solid var(--ink);
+  overflow-wrap: anywhere;
+}
+.top {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  align-items: start;
+  margin-bottom: 10px;
+}
+.acts {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  margin-bottom: 10px;
+}
+.acts input {
+  width: 100%;
+  height: 28px;
+  font: inherit;
+  padding: 0 8px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+}
+h2 {
+  display: flex;
+  justify-content: space-between;
+  font-size: 13px;
+  font-weight: 600;
+  padding: 10px 0 4px;
+  border-bottom: 1px solid var(--rule);
+  margin-bottom: 6px;
+}
+h2 span {
+  font-weight: 450;
+}
+dl {
+  display: grid;
+  grid-template-columns: 70px 1fr;
+  gap: 5px;
+  margin-top: 8px;
+}
+dt {
+  color: var(--ink-2);
+}
+li {
+  display: grid;
+  grid-template-columns: 70px 1fr;
+  gap: 6px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--hairline);
+}
+.note {
+  display: block;
+  font-size: 12px;
+}
+</style>

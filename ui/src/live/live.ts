@@ -1,0 +1,32 @@
+// Hears from the server that something changed, and has it fetched again. What changed is never in the message.
+import type { QueryClient } from '@tanstack/vue-query'
+import 'message-bus-client' // puts itself on the window
+
+interface Message {
+  what: string
+  ids?: string[]
+}
+
+let heard = new Set<string>()
+
+export function listen(workspaces: string[], queries: QueryClient): void {
+  window.MessageBus.start()
+  for (const id of workspaces) {
+    if (heard.has(id)) continue
+    heard.add(id)
+    window.MessageBus.subscribe(`/workspaces/${id}`, (message: Message) => refresh(queries, message))
+  }
+}
+
+export function stopListening(): void {
+  window.MessageBus.stop()
+  heard = new Set()
+}
+
+function refresh(queries: QueryClient, message: Message): void {
+  for (const id of message.ids ?? []) {
+    void queries.invalidateQueries({ queryKey: ['post', id] })
+    void queries.invalidateQueries({ queryKey: ['record', id] })
+  }
+  for (const key of ['desk', 'posts', 'dispatch', 'showing']) void queries.invalidateQueries({ queryKey: [key] })
+}

@@ -1,0 +1,26 @@
+// Single keys act only while no field has focus; they can be turned off (WCAG 2.1.4).
+import { onBeforeUnmount, onMounted } from 'vue'
+
+const OFF = 'keys-off'
+
+export function keysOn(): boolean {
+  return localStorage.getItem(OFF) !== 'yes'
+}
+
+export function turnKeys(on: boolean): void {
+  localStorage.setItem(OFF, on ? 'no' : 'yes')
+}
+
+export function useKeys(keys: Record<string, () => void>): void {
+  function press(event: KeyboardEvent) {
+    const target = event.target as HTMLElement
+    if (!keysOn() || event.ctrlKey || event.metaKey || event.altKey) return
+    if (target.closest('input, textarea, select, [contenteditable], [role="dialog"]')) return
+    const act = keys[event.key] ?? keys[event.key.toUpperCase()]
+    if (!act) return
+    event.preventDefault()
+    act()
+  }
+  onMounted(() => window.addEventListener('keydown', press))
+  onBeforeUnmount(() => window.removeEventListener('keydown', press))
+}

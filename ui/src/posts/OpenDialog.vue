@@ -1,0 +1,65 @@
+<script setup lang="ts">
+// Opens what is sealed, and says first what that costs.
+import { Button, Modal } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { api, ok } from '@/api/client'
+import { useAct, type Sheet } from './sheet'
+
+const props = defineProps<{ sheet: Sheet; open: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const sealed = computed(() => props.sheet.adaptations.filter((one) => one.sealed && !one.opened && one.stage !== 'out'))
+const chosen = ref<string[]>([])
+watch(
+  () => props.open,
+  (open) => {
+    if (open) chosen.value = sealed.value.map((one) => one.id)
+  },
+)
+const act = useAct<undefined>(
+  props.sheet.id,
+  () => ok(api.POST('/api/w/{workspace}/posts/{post}/open', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { adaptation_ids: chosen.value } })),
+  () => emit('close'),
+)
+</script>
+
+<template>
+  <Modal :open="open" :footer="null" :closable="false" width="480px" @cancel="emit('close')">
+    <h2>Change it: what this costs</h2>
+    <p>Each channel you open can be changed; what you leave closed keeps its yes. A part of the master can be changed once every channel that follows it is open.</p>
+    <ul>
+      <li v-for="one in sealed" :key="one.id">
+        <label
+          ><input v-model="chosen" type="checkbox" :value="one.id" /> <b>{{ one.channel.name }}</b></label
+        >
+        <ul>
+          <li v-for="cost in one.cost" :key="cost">{{ cost }}</li>
+          <li v-if="one.cost.length === 0">Costs nothing.</li>
+        </ul>
+      </li>
+    </ul>
+    <p class="quiet">Put back exactly as it was, with no other answer since, the yeses count again.</p>
+    <div class="acts">
+      <Button type="primary" :disabled="chosen.length === 0" :loading="act.isPending.value" @click="act.mutate(undefined)">Open {{ chosen.length === 1 ? 'one channel' : `${chosen.length} channels` }}</Button>
+      <Button @click="emit('close')">Leave it sealed</Button>
+    </div>
+  </Modal>
+</template>
+
+<style scoped>
+h2 {
+  font-size: 18px;
+  font-weight: 750;
+  margin-bottom: 6px;
+}
+ul {
+  margin: 10px 0;
+}
+li li {
+  padding-left: 22px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin-top: 14px;
+}
+</style>

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { useInfiniteQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useChosen } from '@/agency/me'
+import { api, ok, sentence, type Schemas } from '@/api/client'
+import { planned } from '@/api/time'
+import { STAGES, titled } from '@/api/words'
+import ChannelMark from '@/parts/ChannelMark.vue'
+import SignoffStrip from '@/parts/SignoffStrip.vue'
+import { useKeys } from '@/parts/keys'
+import NewPost from './NewPost.vue'
+
+const { id, workspace, workspaces, me } = useChosen()
+const stage = ref<Schemas['Stage']>()
+const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
+  queryKey: ['posts', id, stage],
+  queryFn: ({ pageParam }) => ok(api.GET('/api/posts', { params: { query: { workspace: id.value, stage: stage.value, before: pageParam } } })),
+  initialPageParam: undefined as string | undefined,
+  getNextPageParam: (last) => last.next ?? undefined,
+})
+const posts = computed(() => data.value?.pages.flatMap((page) => page.posts) ?? [])
+const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
+const stages = Object.entries(STAGES) as [Schemas['Stage'], string][]
+
+function walk(step: number) {
+  const rows = Array.from(document.querySelectorAll<HTMLElement>('[data-row]'))
+  rows[Math.min(Math.max(rows.indexOf(document.activeElement as HTMLElement) + step, 0), rows.length - 1)]?.focus()
+}
+useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1) })
+</script>
+
+<template>
+  <main class="posts">
+    <div class="head">
+      <h1>Posts</h1>
+      <span class="quiet">{{ workspace ? workspace.name : 'of all my clients' }}, newest first</span>
+      <label class="filter"
+        >Stage
+        <select v-model="stage">
+          <option :value="undefined">every stage</option>
+          <option v-for="[value, word] in stages" :key="value" :value="value">{{ word }}</option>
+        </select>
+      </label>
+      <span class="fill" />
+      <NewPost />
+    </div>
+    <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
+    <ul class="list" :aria-busy="isPending">
+      <li v-for="post in posts" :key="post.id" :class="`stage-${post.stage}`">
+        <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
+          <span class="stage">{{ STAGES[post.stage] }}</span>
+          <b>{{ titled(post.subject) }}</b>
+          <span v-if="!workspace" class="quiet client">{{ facts[post.workspace_id]?.name }}</span>
+          <span class="marks"><ChannelMark v-for="channel in post.channels" :key="channel.name" :network="channel.network" :initials="channel.initials" :name="channel.name" /></span>
+          <SignoffStrip :strip="post.strip" :now="me?.now" />
+          <span class="quiet when">{{ post.at && facts[post.workspace_id] ? planned(post.at, facts[post.workspace_id]!.zone) : 'no time yet' }}</span>
+        </router-link>
+      </li>
+      <li v-if="!isPending && posts.length === 0" class="none">
+        {{ stage ? 'No post stands there now.' : 'No posts yet. Make the first one: write once, adapt for each channel, ask, release.' }}
+      </li>
+    </ul>
+    <Button v-if="hasNextPage" :loading="isFetchingNextPage" @click="fetchNextPage()">Show older posts</Button>
+  </main>
+</template>
+
+<style scoped>
+.posts {
+  padding: 14px 20px 40px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+h1 {
+  font-size: 20px;
+  font-weight: 750;
+}
+.fill {
+  flex: 1;
+}
+.filter {
+  color: var(--ink-2);
+}
+select {
+  font: inherit;
+  height: 28px;
+  margin-left: 4px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+.list {
+  border-top: 2px solid var(--ink);
+  margin-bottom: 14px;
+}
+.list li {
+  border-bottom: 1px solid var(--rule);
+}
+.list a {
+  display: grid;
+  grid-template-columns: 118px minmax(180px, 1fr) 170px 70px 110px 220px;
+  gap: 12px;
+  align-items: center;
+  min-height: 40px;
+  padding: 0 8px;
+  text-decoration: none;
+  border-left: 4px solid var(--stage);
+}
+.list a:hover {
+  background: var(--sheet);
+}
+.list b {
+  font-weight: 600;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.stage {
+  color: var(--stage);
+  font-weight: 600;
+}
+.marks {
+  display: inline-flex;
+  gap: 5px;
+}
+.when {
+  text-align: right;
+}
+.none {
+  padding: 16px 8px;
+  color: var(--ink-2);
+}
+@media (max-width: 900px) {
+  .list a {
+    grid-template-columns: 1fr auto;
+    padding: 8px;
+    row-gap: 2px;
+  }
+}
+</style>

@@ -1,0 +1,242 @@
+<script setup lang="ts">
+// A post, whole: the master and each channel side by side, and the ledger behind the thick rule.
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { useChosen } from '@/agency/me'
+import { api, isProblem, ok, sentence } from '@/api/client'
+import { planned } from '@/api/time'
+import { STAGES, list } from '@/api/words'
+import SignoffStrip from '@/parts/SignoffStrip.vue'
+import { useKeys } from '@/parts/keys'
+import AnswerPanel from '@/signoff/AnswerPanel.vue'
+import AskDialog from '@/signoff/AskDialog.vue'
+import SignoffLedger from '@/signoff/SignoffLedger.vue'
+import TasksLedger from '@/traffic/TasksLedger.vue'
+import AdaptationColumn from './AdaptationColumn.vue'
+import ChannelPicker from './ChannelPicker.vue'
+import MasterColumn from './MasterColumn.vue'
+import OpenDialog from './OpenDialog.vue'
+import RecordLedger from './RecordLedger.vue'
+import SubjectField from './SubjectField.vue'
+import TalkLedger from './TalkLedger.vue'
+import { useAct, useSheet } from './sheet'
+
+const props = defineProps<{ workspace: string; post: string }>()
+const { workspace: client, me } = useChosen()
+const { data: sheet, error, isPending } = useSheet(props.workspace, props.post)
+const now = computed(() => me.value?.now ?? new Date().toISOString())
+const path = { workspace: props.workspace, post: props.post }
+
+const saving = ref('saved')
+const asking = ref(false)
+const opening = ref(false)
+const saved = computed(
+  () =>
+    ({ saved: sheet.value?.revision ? `revision ${sheet.value.revision}` : 'saved', typing: 'not saved yet', saving: 'saving', waiting: 'no connection, kept here', conflict: 'changed by two', refused: 'not saved' })[
+      saving.value
+    ] ?? 'saved',
+)
+
+const sealed = computed(() => sheet.value?.adaptations.some((one) => one.sealed && !one.opened && one.stage !== 'out') ?? false)
+const opened = computed(() => sheet.value?.adaptations.filter((one) => one.opened) ?? [])
+const cleared = computed(() => sheet.value?.adaptations.filter((one) => one.stage === 'cleared') ?? [])
+const released = computed(() => sheet.value?.adaptations.filter((one) => one.release && ['released', 'held'].includes(one.stage) && one.showing?.state === 'planned') ?? [])
+const noStep = computed(() => sheet.value && sheet.value.strip.length === 0 && sheet.value.stage === 'drafting' && sheet.value.adaptations.length > 0)
+const faults = computed(() => sheet.value?.adaptations.flatMap((one) => one.proof.checks.filter((check) => check.level === 'fault').map((check) => `${one.channel.name}: ${check.sentence}`)) ?? [])
+const firstAt = computed(
+  () =>
+    sheet.value?.adaptations
+      .map((one) => one.at)
+      .filter((at): at is string => !!at)
+      .sort()[0],
+)
+
+const release = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path }, body: {} })))
+const takeBack = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })))
+const close = useAct<string[]>(props.post, (ids) => ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params: { path }, body: { adaptation_ids: ids } })))
+const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params: { path } })))
+
+useKeys({
+  S: () => {
+    if (sheet.value?.next_ask && sheet.value.can.ask?.ok) asking.value = true
+  },
+  L: () => {
+    if (cleared.value.length > 0 && sheet.value?.can.release?.ok) release.mutate(undefined)
+  },
+})
+</script>
+
+<template>
+  <main v-if="sheet" class="sheet">
+    <header :class="`stage-${sheet.stage}`">
+      <span class="when">{{ firstAt ? planned(firstAt, sheet.zone) : 'no time yet' }}</span>
+      <SubjectField :sheet="sheet" @state="saving = $event" />
+      <SignoffStrip :strip="sheet.strip" :now="now" :size="18" />
+      <b class="stage">{{ STAGES[sheet.stage] }}</b>
+      <span class="fill" />
+      <span class="quiet" role="status">{{ saved }}</span>
+      <Button
+        v-if="opened.length > 0"
+        :disabled="!sheet.can.open?.ok"
+        :title="sheet.can.open?.why ?? 'Ends the opening. Exactly as it was before, its yeses count again.'"
+        @click="close.mutate(opened.map((one) => one.id))"
+        >Close it again</Button
+      >
+      <Button v-if="sealed" :disabled="!sheet.can.open?.ok" :title="sheet.can.open?.why" @click="opening = true">Change it …</Button>
+      <Button v-if="released.length > 0" :disabled="!sheet.can.take_back?.ok" :title="sheet.can.take_back?.why" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Take it back</Button>
+      <Button v-if="sheet.next_ask" type="primary" :disabled="!sheet.can.ask?.ok || faults.length > 0" :title="sheet.can.ask?.why ?? (faults.length > 0 ? faults.join(' ') : undefined)" @click="asking = true"
+        >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }} <kbd>S</kbd></Button
+      >
+      <Button v-if="noStep" type="primary" :disabled="!sheet.can.release?.ok" @click="ready.mutate(undefined)">Mark ready</Button>
+      <Button v-if="cleared.length > 0" type="primary" :disabled="!sheet.can.release?.ok" :title="sheet.can.release?.why" :loading="release.isPending.value" @click="release.mutate(undefined)"
+        >Release {{ cleared.length === sheet.adaptations.length ? '' : list(cleared.map((one) => one.channel.name)) }} <kbd>L</kbd></Button
+      >
+    </header>
+    <p v-for="hold in sheet.holds" :key="hold.id" class="held" role="status"><b>On hold</b> by {{ hold.by }}: {{ hold.reason }}</p>
+    <div class="work">
+      <div class="columns" tabindex="0" role="region" aria-label="Master and channels, side by side">
+        <div class="first">
+          <MasterColumn :sheet="sheet" @state="saving = $event" />
+          <div class="channels"><ChannelPicker :sheet="sheet" /></div>
+        </div>
+        <AdaptationColumn v-for="one in sheet.adaptations" :key="one.id" :sheet="sheet" :one="one" :now="now" @state="saving = $event" />
+        <p v-if="sheet.adaptations.length === 0" class="none">Choose a channel, and its proof stands here beside the master.</p>
+      </div>
+      <aside class="ledger" aria-label="Ledger">
+        <AnswerPanel v-if="sheet.my_ask" :key="sheet.my_ask.line_id" :sheet="sheet" />
+        <SignoffLedger :sheet="sheet" :now="now" />
+        <section v-if="faults.length > 0" aria-label="Checks">
+          <h3>
+            Checks <span class="late">{{ faults.length }} in the way</span>
+          </h3>
+          <ul>
+            <li v-for="fault in faults" :key="fault">{{ fault }}</li>
+          </ul>
+        </section>
+        <TasksLedger :sheet="sheet" :now="now" />
+        <TalkLedger :sheet="sheet" room="client" :now="now" :client="client?.name ?? 'the client'" />
+        <TalkLedger :sheet="sheet" room="house" :now="now" :client="client?.name ?? 'the client'" />
+        <RecordLedger :workspace="workspace" :post="post" />
+      </aside>
+    </div>
+    <AskDialog :sheet="sheet" :open="asking" @close="asking = false" />
+    <OpenDialog :sheet="sheet" :open="opening" @close="opening = false" />
+  </main>
+  <main v-else class="wait">
+    <p v-if="error" role="alert">{{ isProblem(error) ? error.problem.detail : sentence(error) }} <router-link to="/desk">Go to the Desk</router-link></p>
+    <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the post …</p>
+  </main>
+</template>
+
+<style scoped>
+.sheet {
+  display: flex;
+  flex-direction: column;
+  height: calc(100vh - 48px);
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  padding: 10px 20px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--rule);
+}
+.when {
+  color: var(--ink-2);
+  white-space: nowrap;
+}
+.stage {
+  color: var(--stage);
+}
+.fill {
+  flex: 1;
+}
+kbd {
+  font: 600 12px/1 var(--sans);
+  border: 1px solid currentcolor;
+  border-radius: 3px;
+  padding: 0 4px;
+  margin-left: 4px;
+}
+.held {
+  padding: 6px 20px;
+  background: repeating-linear-gradient(135deg, var(--well) 0 8px, var(--ground) 8px 16px);
+  border-bottom: 1px solid var(--rule);
+}
+.work {
+  display: flex;
+  flex: 1;
+  min-height: 0;
+}
+.columns {
+  display: flex;
+  flex: 1;
+  min-width: 0;
+  overflow: auto;
+}
+.columns > * {
+  flex: 0 0 auto;
+  width: clamp(240px, 26vw, 330px);
+}
+.first {
+  position: sticky;
+  left: 0;
+  z-index: 2;
+  align-self: flex-start;
+  min-height: 100%;
+  background: var(--sheet);
+  border-right: 1px solid var(--rule);
+}
+.channels {
+  padding: 0 14px 24px;
+}
+.none {
+  padding: 40px 20px;
+  color: var(--ink-2);
+}
+.ledger {
+  flex: 0 0 292px;
+  overflow: auto;
+  padding: 12px 16px 40px;
+  background: var(--sheet);
+  border-left: 3px solid var(--ink);
+}
+.ledger :deep(section) {
+  margin-bottom: 16px;
+}
+.ledger :deep(h3) {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  font-size: 13px;
+  font-weight: 600;
+  padding-bottom: 4px;
+  border-bottom: 1px solid var(--rule);
+  margin-bottom: 5px;
+}
+.ledger :deep(h3 span) {
+  font-weight: 450;
+}
+.wait {
+  padding: 30px 20px;
+}
+@media (max-width: 760px) {
+  .sheet {
+    height: auto;
+  }
+  .work,
+  .columns {
+    flex-direction: column;
+  }
+  .columns > *,
+  .ledger {
+    width: 100%;
+    flex-basis: auto;
+  }
+  .first {
+    position: static;
+  }
+}
+</style>

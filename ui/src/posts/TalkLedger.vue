@@ -1,0 +1,76 @@
+<script setup lang="ts">
+// Two rooms that never mix. Each says in words who reads it before anything is sent.
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { api, ok } from '@/api/client'
+import { brief } from '@/api/time'
+import { useAct, type Sheet } from './sheet'
+
+const props = defineProps<{ sheet: Sheet; room: 'house' | 'client'; now: string; client: string }>()
+const key = `talk:${props.sheet.id}:${props.room}`
+const words = ref(localStorage.getItem(key) ?? '')
+const said = computed(() => props.sheet.remarks.filter((one) => one.room === props.room))
+function keep(text: string) {
+  words.value = text
+  localStorage.setItem(key, text)
+}
+const say = useAct<undefined>(
+  props.sheet.id,
+  () => ok(api.POST('/api/w/{workspace}/posts/{post}/remarks', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { room: props.room, words: words.value } })),
+  () => {
+    words.value = ''
+    localStorage.removeItem(key)
+  },
+)
+const title = computed(() => (props.room === 'house' ? 'House talk' : 'Client talk'))
+const who = computed(() => (props.room === 'house' ? 'agency only' : `${props.client} reads this`))
+</script>
+
+<template>
+  <section :class="room" :aria-label="title">
+    <h3>
+      {{ title }} <span class="quiet">{{ who }}</span>
+    </h3>
+    <ul>
+      <li v-for="one in said" :key="one.id">
+        <b>{{ one.person }}</b> <span class="quiet">{{ brief(one.at, now) }}</span>
+        <p>{{ one.words }}</p>
+      </li>
+    </ul>
+    <form @submit.prevent="say.mutate(undefined)">
+      <label class="hidden" :for="`say-${room}`">{{ title }}: {{ who }}</label>
+      <textarea
+        :id="`say-${room}`"
+        :value="words"
+        rows="2"
+        :placeholder="room === 'house' ? 'Say it to the house' : `Say it to ${client}`"
+        @input="keep(($event.target as HTMLTextAreaElement).value)"
+        @keydown.ctrl.enter.prevent="words.trim() && say.mutate(undefined)"
+      />
+      <Button v-if="words.trim()" html-type="submit" size="small" :loading="say.isPending.value">{{ room === 'house' ? 'Say it to the agency side' : `Say it to ${client}` }}</Button>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+li {
+  padding: 7px 10px;
+  margin-bottom: 6px;
+  background: var(--well);
+  border-left: 4px solid var(--ink-2);
+  overflow-wrap: anywhere;
+}
+.client li {
+  background: var(--client-ground);
+  border-left-color: var(--client);
+}
+textarea {
+  width: 100%;
+  font: inherit;
+  padding: 5px 8px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,78 @@
+// The client's door to the API: the pass is exchanged and taken out of the address; answers given without a connection
+// wait here and are sent when it is back.
+import type { components } from '@/api/schema'
+
+export type Review = components['schemas']['Review']
+export type Line = Review['lines'][number]
+export type Way = Line['ways'][number]
+export type Verdict = 'yes' | 'change' | 'no'
+
+export class Refusal extends Error {
+  constructor(
+    readonly code: string,
+    detail: string,
+    readonly facts: Record<string, unknown> = {},
+  ) {
+    super(detail)
+  }
+}
+
+/** Nothing came back: the answer is not lost, it waits. */
+export class Offline extends Error {}
+
+async function call<T>(method: string, path: string, body?: unknown, key?: string): Promise<T> {
+  let reply: Response
+  try {
+    reply = await fetch(path, {
+      method,
+      credentials: 'same-origin',
+      headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...(key ? { 'Idempotency-Key': key } : {}) },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    })
+  } catch {
+    throw new Offline()
+  }
+  if (reply.status === 204) return undefined as T
+  const data = (await reply.json().catch(() => ({}))) as Record<string, unknown>
+  if (reply.ok) return data as T
+  if (reply.status >= 500) throw new Offline()
+  throw new Refusal(String(data.code ?? 'unknown'), [data.detail, data.way_on].filter(Boolean).join(' '), (data.facts ?? {}) as Record<string, unknown>)
+}
+
+/** Exchanges the pass in the address, if there is one, and takes it out of the address. */
+export async function enter(): Promise<void> {
+  const pass = location.hash.slice(1)
+  if (pass === '') return
+  await call('POST', '/api/review/exchange', { pass })
+  history.replaceState(null, '', location.pathname)
+}
+
+export const fetchReview = () => call<Review>('GET', '/api/review/ask')
+export const remark = (line: string, words: string) => call('POST', `/api/review/lines/${line}/remark`, { words }, crypto.randomUUID())
+
+export interface Waiting {
+  key: string
+  line: string
+  body: { verdict: Verdict; words: string; shown: Record<string, string>; only?: string[]; seen: number }
+}
+export const sendAnswer = (one: Waiting) => call<{ stage: string }>('POST', `/api/review/lines/${one.line}/answer`, one.body, one.key)
+
+// The queue belongs to one ask, so that another link on the same phone never sends it.
+export class Queue {
+  private readonly name: string
+  constructor(review: Review) {
+    this.name = `answers:${review.lines[0]?.id ?? 'none'}`
+  }
+  all(): Waiting[] {
+    return JSON.parse(localStorage.getItem(this.name) ?? '[]') as Waiting[]
+  }
+  put(one: Waiting): void {
+    this.write([...this.all().filter((other) => other.line !== one.line), one])
+  }
+  drop(key: string): void {
+    this.write(this.all().filter((one) => one.key !== key))
+  }
+  private write(list: Waiting[]): void {
+    localStorage.setItem(this.name, JSON.stringify(list))
+  }
+}

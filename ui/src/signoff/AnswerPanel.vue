@@ -1,0 +1,105 @@
+<script setup lang="ts">
+// A member answers an ask beside the proofs: yes, or what is to be changed. The answer echoes exactly what was shown.
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { api, ok } from '@/api/client'
+import { planned } from '@/api/time'
+import { useAct, type Sheet } from '@/posts/sheet'
+import { useKeys } from '@/parts/keys'
+
+const props = defineProps<{ sheet: Sheet }>()
+const mine = computed(() => props.sheet.my_ask!)
+const wanting = ref(false)
+const words = ref(localStorage.getItem(`change:${mine.value.line_id}`) ?? '')
+const field = ref<HTMLTextAreaElement>()
+
+function keep(text: string) {
+  words.value = text
+  localStorage.setItem(`change:${mine.value.line_id}`, text)
+}
+const answer = useAct<'yes' | 'change' | 'no'>(
+  props.sheet.id,
+  (verdict) =>
+    ok(
+      api.POST('/api/w/{workspace}/lines/{line}/answer', {
+        params: { path: { workspace: props.sheet.workspace_id, line: mine.value.line_id } },
+        body: { verdict, words: verdict === 'yes' ? '' : words.value, shown: mine.value.shown, seen: mine.value.seen },
+      }),
+    ),
+  () => {
+    localStorage.removeItem(`change:${mine.value.line_id}`)
+    wanting.value = false
+  },
+)
+function want() {
+  wanting.value = true
+  requestAnimationFrame(() => field.value?.focus())
+}
+useKeys({ Y: () => answer.mutate('yes'), W: want })
+</script>
+
+<template>
+  <section class="answer" aria-label="Your answer">
+    <p>
+      <b>{{ mine.asked_by }} asks for your yes</b> at “{{ mine.step }}”, by {{ planned(mine.due_at, sheet.zone) }}.
+    </p>
+    <p v-if="mine.message" class="message">{{ mine.message }}</p>
+    <p v-if="mine.four_eyes" class="quiet">You wrote part of this: another of those asked must clear it (four eyes). You can still want a change.</p>
+    <p v-if="mine.answered" class="quiet">You have answered; your newest answer counts.</p>
+    <div v-if="!wanting" class="acts">
+      <Button type="primary" class="yes" :disabled="!!mine.four_eyes" :loading="answer.isPending.value" @click="answer.mutate('yes')">Yes, as it stands <kbd>Y</kbd></Button>
+      <Button @click="want">Change this <kbd>W</kbd></Button>
+    </div>
+    <form v-else @submit.prevent="answer.mutate('change')">
+      <label for="change-words">What is to be changed (the agency side reads this)</label>
+      <textarea id="change-words" ref="field" :value="words" rows="3" @input="keep(($event.target as HTMLTextAreaElement).value)" @keydown.ctrl.enter.prevent="answer.mutate('change')" />
+      <div class="acts">
+        <Button html-type="submit" type="primary" :disabled="words.trim() === ''" :loading="answer.isPending.value">Want this change</Button>
+        <Button @click="wanting = false">Back</Button>
+      </div>
+      <button type="button" class="link-button" :disabled="words.trim() === ''" @click="answer.mutate('no')">No, not at all</button>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+.answer {
+  display: grid;
+  gap: 8px;
+  padding: 10px 12px;
+  margin-bottom: 14px;
+  border: 1px solid var(--mark-edge);
+  border-left: 6px solid var(--mark);
+  background: var(--sheet);
+}
+.message {
+  padding-left: 8px;
+  border-left: 3px solid var(--rule);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.yes {
+  background: var(--cleared);
+}
+kbd {
+  font: 600 12px/1 var(--sans);
+  border: 1px solid currentcolor;
+  border-radius: 3px;
+  padding: 0 4px;
+  margin-left: 4px;
+}
+label {
+  font-weight: 600;
+}
+textarea {
+  width: 100%;
+  margin: 4px 0 8px;
+  font: inherit;
+  padding: 6px 8px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+}
+</style>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+// The ledger's first part: who said what, on which revision, and which asks are open.
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { api, ok } from '@/api/client'
+import { age, brief, planned } from '@/api/time'
+import { list } from '@/api/words'
+import StampMark from '@/parts/StampMark.vue'
+import { useAct, type Sheet } from '@/posts/sheet'
+
+const props = defineProps<{ sheet: Sheet; now: string }>()
+const path = computed(() => ({ workspace: props.sheet.workspace_id }))
+const withdraw = useAct<string>(props.sheet.id, (ask) => ok(api.POST('/api/w/{workspace}/asks/{ask}/withdraw', { params: { path: { ...path.value, ask } } })))
+const revoke = useAct<string>(props.sheet.id, (pass) => ok(api.POST('/api/w/{workspace}/passes/{pass}/revoke', { params: { path: { ...path.value, pass } } })))
+const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a change', no: 'said no, not at all' }
+</script>
+
+<template>
+  <section aria-labelledby="signoff">
+    <h3 id="signoff">
+      Sign-off <span class="quiet">{{ sheet.revision ? `revision ${sheet.revision}` : 'nothing asked yet' }}</span>
+    </h3>
+    <ul class="steps">
+      <li v-for="stamp in sheet.strip" :key="stamp.step_id">
+        <StampMark :stamp="stamp" />
+        <span>
+          <b>{{ stamp.who.length > 0 ? list(stamp.who) : stamp.name }}</b>
+          <span class="quiet">{{ stamp.who.length > 0 ? stamp.name : stamp.state === 'not_asked' ? 'not asked yet' : stamp.state }}</span>
+        </span>
+        <span v-if="stamp.since" class="quiet" :class="{ late: stamp.due && stamp.due < now }">{{ stamp.state === 'asked' ? age(stamp.since, now) : brief(stamp.since, now) }}</span>
+      </li>
+      <li v-if="sheet.strip.length === 0" class="quiet">This client’s route has no step.</li>
+    </ul>
+    <ul v-for="ask in sheet.asks" :key="ask.id" class="ask">
+      <li>
+        Asked by {{ ask.asked_by }} {{ brief(ask.asked_at, now) }}, due {{ planned(ask.due_at, sheet.zone) }}
+        <Button size="small" :disabled="!sheet.can.withdraw?.ok" :title="sheet.can.withdraw?.why" @click="withdraw.mutate(ask.id)">Withdraw the ask</Button>
+      </li>
+      <li v-for="pass in ask.passes" :key="pass.id" class="quiet">
+        {{ pass.person }} has a link until {{ brief(pass.expires_at, now) }}
+        <button type="button" class="link-button" :disabled="!sheet.can.withdraw?.ok" @click="revoke.mutate(pass.id)">revoke it</button>
+      </li>
+    </ul>
+    <ul class="answers">
+      <li v-for="answer in sheet.answers" :key="answer.id" :class="answer.verdict">
+        <b>{{ answer.person }}</b> {{ VERDICTS[answer.verdict] }}<template v-if="answer.revision"> to revision {{ answer.revision }}</template>
+        <span class="quiet"> {{ brief(answer.at, now) }}, {{ list(answer.channels) }}<template v-if="answer.by_pass">, by link</template></span>
+        <p v-if="answer.words">“{{ answer.words }}”</p>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.steps li {
+  display: grid;
+  grid-template-columns: 22px 1fr auto;
+  gap: 4px;
+  padding: 5px 0;
+  align-items: start;
+}
+.steps li > span:nth-child(2) {
+  display: grid;
+}
+.ask {
+  padding: 6px 0;
+  border-top: 1px solid var(--rule);
+}
+.ask button {
+  margin-left: 4px;
+}
+.answers li {
+  padding: 5px 0 5px 8px;
+  border-left: 3px solid var(--rule);
+  margin-top: 6px;
+}
+.answers .yes {
+  border-color: var(--cleared);
+}
+.answers .change,
+.answers .no {
+  border-color: var(--change);
+}
+</style>

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "committee"
+
+module AskFirst
+  module Web
+    # The OpenAPI document is the one description of input: requests are checked against it as they come.
+    module Contract
+      PATH = File.expand_path("openapi/openapi.yaml", __dir__)
+
+      # Committee's errors as problem details.
+      class BadInput < Committee::ValidationError
+        def render
+          field = Contract.field_of(original_error, message)
+          status = id == :not_found ? 404 : 422
+          code = status == 404 ? "not_found" : "bad_input"
+          detail = status == 404 ? "That is not here, or not yours to see." : "The request does not fit its description: #{Contract.short(message)}"
+          Problem.reply(status, code, detail, field: field, way_on: status == 404 ? "Go back to the Desk." : "Send it as the API description says.")
+        end
+      end
+
+      module_function
+
+      def schema
+        @schema ||= Committee::Drivers.load_from_file(PATH, parser_options: { strict_reference_validation: true })
+      end
+
+      def options
+        { schema: schema, strict: true, strict_query_params: true, strict_reference_validation: true, coerce_form_params: false, error_class: BadInput,
+          parse_response_by_content_type: true, check_content_type: true }
+      end
+
+      def field_of(error, message)
+        pointer = error.respond_to?(:original_error) ? error.original_error&.message : nil
+        text = pointer || error&.message || message
+        text.to_s[/missing required parameters: ([\w, ]+)/, 1]&.split(", ")&.first || text.to_s[%r{properties/(\w+)}, 1]
+      end
+
+      def short(message)
+        message.to_s.gsub(%r{#/\S+}, "the body").slice(0, 300)
+      end
+    end
+  end
+end

@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+require "digest"
+
+module AskFirst
+  module Web
+    # A repeated unsafe call with the same Idempotency-Key gets the first one's reply. Kept 24 hours, for one person or
+    # visit, route and body.
+    class Idempotency
+      HOURS = 24
+
+      def initialize(app, kit)
+        @app = app
+        @kit = kit
+      end
+
+      def call(env)
+        key = env["HTTP_IDEMPOTENCY_KEY"]
+        caller_id = key && who(env)
+        return @app.call(env) unless caller_id && env["REQUEST_METHOD"] != "GET"
+        return Problem.reply(422, "bad_key", "An idempotency key has 8 to 200 characters.", field: "Idempotency-Key") unless key.length.between?(8, 200)
+
+        remembered(env, caller_id, key)
+      end
+
+      private
+
+      def remembered(env, caller_id, key)
+        row = { route: "#{env['REQUEST_METHOD']} #{env['PATH_INFO']}", body_digest: digest(env) }
+        return answer_of(caller_id, key, row) unless first?(caller_id, key, row)
+
+        status, headers, body = @app.call(env)
+        text = body.each.to_a.join
+        keep(caller_id, key, status, text)
+        [status, headers, [text]]
+      end
+
+      def first?(caller_id, key, row)
+        table.where(caller: caller_id).where { made_at < Time.now.utc - (HOURS * 3600) }.delete
+        table.insert_conflict.returning(:key).insert(row.merge(caller: caller_id, key: key, made_at: Time.now.utc)).any?
+      end
+
+      # What failed on our side or was refused may be tried again with the same key.
+      def keep(caller_id, key, status, text)
+        mine = table.where(caller: caller_id, key: key)
+        status < 400 ? mine.update(status: status, body: text) : mine.delete
+      end
+
+      def answer_of(caller_id, key, row)
+        kept = table.where(caller: caller_id, key: key).first
+        if kept.nil? || kept[:status].nil?
+          Problem.reply(409, "still_at_it", "The same request is still being worked on.", way_on: "Wait a moment.")
+        elsif kept.slice(:route, :body_digest) == row
+          [kept[:status], { "content-type" => "application/json", "cache-control" => "no-store" }, [kept[:body]]]
+        else
+          Problem.reply(422, "key_used", "This idempotency key was used for another request.", field: "Idempotency-Key", way_on: "Use a new key.")
+        end
+      end
+
+      def who(env)
+        rodauth = env["rodauth"]
+        return rodauth.session_value if rodauth&.logged_in?
+
+        visit = Rack::Request.new(env).cookies[ReviewRoutes::COOKIE] or return
+        @kit.db[:guest_visits].where(digest: App::Signoff::MintPass.digest(visit)).get(:id)
+      end
+
+      def digest(env)
+        input = env["rack.input"]
+        text = input.read.to_s
+        input.rewind
+        Digest::SHA256.hexdigest(text)
+      end
+
+      def table
+        @kit.db[:idempotency_keys]
+      end
+    end
+  end
+end

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Web
+    # Serves the built interface: its files by name, and its one page for every other address. The client's review is a
+    # build of its own. The bare review address shows who asks and nothing else; opening it changes nothing.
+    class Interface
+      TYPES = { ".html" => "text/html; charset=utf-8", ".js" => "text/javascript; charset=utf-8", ".css" => "text/css; charset=utf-8", ".woff2" => "font/woff2",
+                ".svg" => "image/svg+xml", ".json" => "application/json", ".webmanifest" => "application/manifest+json", ".png" => "image/png" }.freeze
+
+      # @param folder [String] ui/dist
+      def initialize(folder)
+        @folder = folder
+      end
+
+      def call(env)
+        return Problem.reply(404, "not_found", "That is not here.") unless %w[GET HEAD].include?(env["REQUEST_METHOD"])
+
+        path = Rack::Utils.clean_path_info(Rack::Utils.unescape_path(env["PATH_INFO"]))
+        build, name = path.start_with?("/review") ? ["review", path.delete_prefix("/review")] : ["app", path]
+        file(env, build, name)
+      end
+
+      private
+
+      def file(env, build, name)
+        full = File.join(@folder, build, name)
+        known = TYPES.key?(File.extname(name)) && File.file?(full)
+        full = File.join(@folder, build, "index.html") unless known
+        return [503, { "content-type" => "text/plain" }, ["The interface has not been built yet: run bin/start."]] unless File.file?(full)
+
+        headers = { "content-type" => TYPES.fetch(File.extname(full)) }
+        headers["cache-control"] = known && name.include?("/assets/") ? "public, max-age=31536000, immutable" : "no-cache"
+        deliver(env, full, headers)
+      end
+
+      # Builds leave a compressed file beside each, so that a page on a phone loads fast.
+      def deliver(env, full, headers)
+        if env["HTTP_ACCEPT_ENCODING"].to_s.include?("gzip") && File.file?("#{full}.gz")
+          full += ".gz"
+          headers = headers.merge("content-encoding" => "gzip", "vary" => "accept-encoding")
+        end
+        body = File.binread(full)
+        [200, headers.merge("content-length" => body.bytesize.to_s), env["REQUEST_METHOD"] == "HEAD" ? [] : [body]]
+      end
+    end
+  end
+end

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+require "tempfile"
+
+module AskFirst
+  module Web
+    # Pictures in and out. Files are served only through the same check as everything else.
+    module MediaRoutes
+      def self.registered(app)
+        app.post("/api/w/:workspace/media") do
+          MediaRoutes.received(request.body) do |file|
+            json({ id: act(App::Media::UploadMedia, io: file, name: params[:name])[:id] }, 201)
+          end
+        end
+        app.get("/api/w/:workspace/media/:media/preview") do
+          file = App::Media::OpenFile.new(kit, member).preview(params[:media])
+          headers "cache-control" => "private, max-age=86400"
+          send_file file[:path], type: file[:mime]
+        end
+      end
+
+      # The body into a file of its own, never more than is taken.
+      def self.received(body)
+        Tempfile.create("upload", binmode: true) do |file|
+          IO.copy_stream(body, file, App::Media::UploadMedia::MOST_BYTES + 1)
+          file.rewind
+          yield file
+        end
+      end
+    end
+  end
+end

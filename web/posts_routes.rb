@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Web
+    # Posts, their parts and their channels.
+    module PostsRoutes
+      def self.registered(app)
+        app.get("/api/posts") { json App::Posts::ListPosts.call(agency_scope, stage: params[:stage], before: params[:before]) }
+        app.post("/api/w/:workspace/posts") { json({ id: act(App::Posts::MakePost, subject: body_json.fetch("subject", "")) }, 201) }
+        app.get("/api/w/:workspace/posts/:post") { json act(App::Posts::PostSheet, post_id: params[:post]) }
+        app.get("/api/w/:workspace/posts/:post/record") { json act(App::Record::PostRecord, post_id: params[:post], after: params[:after]) }
+        parts(app)
+        opening(app)
+      end
+
+      def self.parts(app)
+        app.put("/api/w/:workspace/posts/:post/subject") do
+          json(version: act(App::Posts::Rename, post_id: params[:post], subject: body_json["subject"], version: seen_version))
+        end
+        app.put("/api/w/:workspace/posts/:post/channels") do
+          act(App::Posts::ChooseChannels, post_id: params[:post], channel_ids: body_json["channel_ids"])
+          done
+        end
+        app.put("/api/w/:workspace/posts/:post/parts/:part") do
+          json(version: act(App::Posts::SavePart, post_id: params[:post], channel_id: params[:channel], part: params[:part], value: body_json["value"], version: seen_version))
+        end
+        app.delete("/api/w/:workspace/posts/:post/parts/:part") do
+          act(App::Posts::FollowMaster, post_id: params[:post], channel_id: params[:channel], part: params[:part], version: seen_version)
+          done
+        end
+        app.post("/api/w/:workspace/posts/:post/time-cost") do
+          json act(App::Posts::TimeCost, post_id: params[:post], channel_id: body_json["channel"], value: body_json["value"])
+        end
+      end
+
+      def self.opening(app)
+        app.post("/api/w/:workspace/posts/:post/open") do
+          act(App::Posts::OpenPost, post_id: params[:post], adaptation_ids: body_json["adaptation_ids"])
+          done
+        end
+        app.post("/api/w/:workspace/posts/:post/close") do
+          act(App::Posts::ClosePost, post_id: params[:post], adaptation_ids: body_json["adaptation_ids"])
+          done
+        end
+        app.post("/api/w/:workspace/posts/:post/ready") do
+          act(App::Posts::MarkReady, post_id: params[:post])
+          done
+        end
+        app.post("/api/w/:workspace/posts/:post/remarks") do
+          json({ id: act(App::Talk::Say, post_id: params[:post], room: body_json["room"], words: body_json["words"]) }, 201)
+        end
+      end
+    end
+  end
+end

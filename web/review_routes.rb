@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Web
+    # The client's review: one pass, one ask, no account.
+    module ReviewRoutes
+      COOKIE = "af_visit"
+
+      def self.registered(app)
+        app.post("/api/review/exchange") do
+          visit = App::Signoff::ExchangePass.call(kit, body_json["pass"])
+          response.set_cookie(COOKIE, value: visit, path: "/api/review", httponly: true, same_site: :strict, secure: request.ssl?,
+                                      max_age: App::Signoff::ExchangePass::VISIT_DAYS * 86_400)
+          done
+        end
+        app.get("/api/review/ask") { json App::Signoff::Review.call(kit, guest) }
+        app.post("/api/review/lines/:line/answer") { json App::Signoff::AnswerAsk.call(kit, guest, **SignoffRoutes.answer(params[:line], body_json)) }
+        app.post("/api/review/lines/:line/remark") { json({ id: App::Signoff::RemarkOnLine.call(kit, guest, line_id: params[:line], words: body_json["words"]) }, 201) }
+        app.get("/api/review/files/:rendition") do
+          file = App::Media::OpenFile.new(kit, guest).rendition_for_guest(params[:rendition])
+          headers "cache-control" => "private, max-age=3600"
+          send_file file[:path], type: file[:mime]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Web
+    # What every reply carries. The interface's styles come from scripts (Ant Design Vue), so style elements are allowed
+    # there and nowhere else; the client's review needs no exception.
+    class SafeHeaders
+      COMMON = "default-src 'none'; script-src 'self'; img-src 'self' blob: data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; " \
+               "base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+      APP = "#{COMMON}; style-src 'self'; style-src-elem 'self' 'unsafe-inline'; style-src-attr 'none'".freeze
+      REVIEW = "#{COMMON}; style-src 'self'".freeze
+
+      def initialize(app)
+        @app = app
+      end
+
+      def call(env)
+        status, headers, body = @app.call(env)
+        path = env["PATH_INFO"]
+        headers["content-security-policy"] = path.start_with?("/review") ? REVIEW : APP
+        headers["referrer-policy"] = "no-referrer"
+        headers["x-content-type-options"] = "nosniff"
+        headers["cross-origin-opener-policy"] = "same-origin"
+        headers["cross-origin-resource-policy"] = "same-origin"
+        headers["permissions-policy"] = "camera=(), microphone=(), geolocation=()"
+        headers["cache-control"] ||= "no-store" if path.start_with?("/api", "/review")
+        [status, headers, body]
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require "committee"
+require "rack"
+require "rack/session"
+require "rack/attack"
+require "openssl"
+require "semantic_logger"
+
+module AskFirst
+  module Web
+    # Puts the Rack application together, from the outside in.
+    module Server
+      module_function
+
+      # @param kit [App::Kit] with the web role's database
+      def build(kit, interface: File.join(ROOT, "ui/dist"))
+        api = Class.new(Api) { set :kit, kit }
+        live(kit)
+        Rack::Builder.new do
+          use SafeHeaders
+          use SameOrigin
+          use BodyGuard
+          use Rack::Session::Cookie, key: "af_session", secrets: [Server.session_secret(kit)], httponly: true, same_site: :lax,
+                                     secure: kit.settings.public_url.start_with?("https"), expire_after: 14 * 86_400
+          use SignIn.middleware(kit)
+          use MessageBus::Rack::Middleware, message_bus: kit.bus.bus
+          map("/api") do
+            run(Rack::Builder.new {
+              use Unmount
+              use Idempotency, kit
+              use Committee::Middleware::RequestValidation, Contract.options
+              run api
+            })
+          end
+          map("/health") { run ->(_) { [200, { "content-type" => "text/plain" }, [kit.db.get(Sequel.lit("'well'"))]] } }
+          run Interface.new(interface)
+        end.to_app
+      end
+
+      def session_secret(kit)
+        OpenSSL::KDF.hkdf(kit.settings.secret, salt: "ask-first", info: "sessions", length: 64, hash: "SHA512").unpack1("H*")
+      end
+
+      # Live updates go to members of the agency side, taken from the session; nobody else hears anything.
+      def live(kit)
+        kit.bus.bus.group_ids_lookup do |env|
+          rodauth = env["rodauth"]
+          next [] unless rodauth&.logged_in?
+
+          Store::Agency::Members.of_person(kit.db, rodauth.session_value).select { |row| row[:side] == "agency" }.map { |row| "#{row[:workspace_id]}:agency" }
+        end
+      end
+
+      # Puts the whole path back that Rack's map took apart, since routes and contract name it whole.
+      class Unmount
+        def initialize(app)
+          @app = app
+        end
+
+        def call(env)
+          @app.call(env.merge("PATH_INFO" => "#{env['SCRIPT_NAME']}#{env['PATH_INFO']}", "SCRIPT_NAME" => ""))
+        end
+      end
+    end
+  end
+end
