@@ -7,15 +7,12 @@ gem "committee", "~> 5.6"
 gem "message_bus", "~> 4.5"
 gem "puma", "~> 8.0"
 gem "rack", "~> 3.2"
-gem "rack-attack", "~> 6.7"
-gem "rackup", "~> 2.2"
 gem "sinatra", "~> 4.2"
 
 # sign-in
 gem "argon2", "~> 2.3"
 gem "roda", "~> 3.100"
 gem "rodauth", "~> 2.49"
-gem "tilt", "~> 2.6"
 
 # data and later work
 gem "json", "< 3"
@@ -28,7 +25,6 @@ gem "zeitwerk", "~> 2.6.18"
 # outside
 gem "faraday", "~> 2.15"
 gem "faraday-multipart", "~> 1.1"
-gem "image_processing", "~> 2.0"
 gem "lockbox", "~> 2.0"
 gem "mail", "~> 2.9"
 gem "marcel", "~> 1.0"
@@ -54,5 +50,4 @@ group :test do
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.92", require: false
-  gem "simplecov", "~> 0.22", require: false
 end

@@ -11,15 +11,22 @@ require "securerandom"
 require_relative "settings"
 require_relative "kits"
 
+# Nothing goes out until the right person has said yes to exactly what goes out.
 module AskFirst
   ROOT = File.expand_path("..", __dir__)
   LAYERS = %w[core app store edge jobs web].freeze
 
+  # The rules.
   module Core; end
+  # The acts: one class for each thing a person or the clock can do.
   module App; end
+  # The database.
   module Store; end
+  # Everything outside.
   module Edge; end
+  # What runs later.
   module Jobs; end
+  # HTTP.
   module Web; end
 
   LOADER = Zeitwerk::Loader.new.tap do |loader|

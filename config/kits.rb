@@ -13,7 +13,7 @@ module AskFirst
       Que.connection = db
       App::Kit.new(
         db: db, clock: clock, files: Edge::Files::Shelf.new(settings.files), pictures: Edge::Files::Pictures.new,
-        queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url), networks: Edge::Networks::Directory.new(Edge::Secrets.new(settings.secret)),
+        queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url), networks: Edge::Networks::Directory.new(Edge::Secrets.new(settings.secret), timeout: settings.network_timeout),
         mailer: Edge::Mail::Mailer.new(settings), settings: settings
       )
     end

@@ -10,6 +10,7 @@ module AskFirst
     :smtp_host, :smtp_port, :mail_from,
     :files,             # folder of uploaded media
     :lease, :settle_floor, :poll, # seconds: a sender's lease, the least wait before a look-up, how often the queue is read
+    :network_timeout, # seconds until a network's reply is given up; less than the lease
     :environment,
     keyword_init: true
   ) do
@@ -27,6 +28,7 @@ module AskFirst
         lease: Float(env.fetch("ASK_FIRST_LEASE", "30")),
         settle_floor: Float(env.fetch("ASK_FIRST_SETTLE_FLOOR", "1")),
         poll: Float(env.fetch("ASK_FIRST_POLL", "0.25")),
+        network_timeout: Float(env.fetch("ASK_FIRST_NETWORK_TIMEOUT", "15")),
         environment: env.fetch("ASK_FIRST_ENV", "development")
       ).freeze
     end

@@ -78,9 +78,9 @@ module Demo
       write(client, post, "descriptions", { picture[:id] => description }, person: :sunniva)
     end
 
-    def ask(client, post, step, hours: 24, message: "")
+    def ask(client, post, step, hours: 24, message: "", person: :ines)
       step_id = @kit.db[:route_steps].where(workspace_id: world.workspaces.fetch(client), position: step).get(:id)
-      act(AskFirst::App::Signoff::SendAsk, :ines, client, step_id: step_id, post_ids: Array(post), due_at: @kit.now + (hours * 3600), message: message)
+      act(AskFirst::App::Signoff::SendAsk, person, client, step_id: step_id, post_ids: Array(post), due_at: @kit.now + (hours * 3600), message: message)
     end
 
     def answer(client, post, person, verdict = "yes", words = "")
@@ -193,7 +193,7 @@ module Demo
         draft(:quillmere, "Winter timetable, what changes at night", "From the first of the month the night boat leaves on the hour, not at ten past. Same pier, same fare, warmer cabin.",
               channels: %i[ticker], time: wall(:quillmere, 1, 18))
       end
-      on(0, 7, 20) { ask(:quillmere, post, 0, hours: 8) }
+      on(0, 7, 20) { ask(:quillmere, post, 0, hours: 8, person: :tobiah) }
     end
 
     def night_boats

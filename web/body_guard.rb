@@ -7,6 +7,8 @@ module AskFirst
     # Before anything reads them: addresses with NUL or broken UTF-8, and JSON that is too large or no UTF-8.
     class BodyGuard
       MOST = 2 * 1024 * 1024
+      # an escaped half of a surrogate pair without its other half, as browsers write it
+      HALF_PAIR = /(?<!\\)(?:\\\\)*(?:\\u[dD][89abAB]\h{2}(?!\\u[dD][c-fC-F]\h{2})|(?<!\\u[dD][89abAB]\h\h)\\u[dD][c-fC-F]\h{2})/n
 
       def initialize(app)
         @app = app
@@ -18,6 +20,7 @@ module AskFirst
 
         body = env["rack.input"]&.read(MOST + 1).to_s
         return Problem.reply(413, "too_large", "That is more than #{MOST / 1024 / 1024} MB of text.", way_on: "Shorten it; what you typed stays in the field.") if body.bytesize > MOST
+        return half_pair if HALF_PAIR.match?(body)
         return broken unless body.dup.force_encoding(Encoding::UTF_8).valid_encoding?
 
         env["rack.input"] = StringIO.new(body)
@@ -31,6 +34,11 @@ module AskFirst
         address.include?("\0") || !address.dup.force_encoding(Encoding::UTF_8).valid_encoding?
       rescue ArgumentError
         true
+      end
+
+      def half_pair
+        Problem.reply(422, "bad_characters", "The text holds half of a character pair and cannot be kept like this.", field: "value",
+                           way_on: "Delete the broken character (it shows as a box) and type it again; nothing you typed is lost.")
       end
 
       def broken

@@ -11,7 +11,7 @@ module AskFirst
       # Committee's errors as problem details.
       class BadInput < Committee::ValidationError
         def render
-          field = Contract.field_of(original_error, message)
+          field = Contract.field_of(message)
           status = id == :not_found ? 404 : 422
           code = status == 404 ? "not_found" : "bad_input"
           detail = status == 404 ? "That is not here, or not yours to see." : "The request does not fit its description: #{Contract.short(message)}"
@@ -30,10 +30,10 @@ module AskFirst
           parse_response_by_content_type: true, check_content_type: true }
       end
 
-      def field_of(error, message)
-        pointer = error.respond_to?(:original_error) ? error.original_error&.message : nil
-        text = pointer || error&.message || message
-        text.to_s[/missing required parameters: ([\w, ]+)/, 1]&.split(", ")&.first || text.to_s[%r{properties/(\w+)}, 1]
+      # The field that a message of the contract is about, where it names one.
+      def field_of(message)
+        text = message.to_s
+        text[/missing required parameters: (\w+)/, 1] || text[%r{properties/(\w+)}, 1] || text[/does not define properties: (\w+)/, 1]
       end
 
       def short(message)

@@ -36,8 +36,9 @@ module AskFirst
       end
 
       def first?(caller_id, key, row)
-        table.where(caller: caller_id).where { made_at < Time.now.utc - (HOURS * 3600) }.delete
-        table.insert_conflict.returning(:key).insert(row.merge(caller: caller_id, key: key, made_at: Time.now.utc)).any?
+        old = @kit.now - (HOURS * 3_600)
+        table.where(caller: caller_id).where { made_at < old }.delete
+        table.insert_conflict.returning(:key).insert(row.merge(caller: caller_id, key: key, made_at: @kit.now)).any?
       end
 
       # What failed on our side or was refused may be tried again with the same key.

@@ -3,7 +3,6 @@
 require "committee"
 require "rack"
 require "rack/session"
-require "rack/attack"
 require "openssl"
 require "semantic_logger"
 

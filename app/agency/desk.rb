@@ -22,7 +22,7 @@ module AskFirst
 
         def call
           {
-            now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: owned("changes_wanted"), opened: opened, waits_for_others: others,
+            now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: came_back, opened: opened, waits_for_others: others,
             can_release: cleared, can_release_count: posts.where(stage: "cleared").count, next_out: next_out, trouble: trouble, alarm: alarm
           }
         end
@@ -56,11 +56,13 @@ module AskFirst
           with_posts(rows)
         end
 
+        # Lines that wait for the same people stand together: any one of them can answer.
         def others
-          rows = open_asks.exclude(Sequel[:ask_people][:person_id] => @me).select(*asked_columns).order(:asked_at).limit(200).all
-          with_posts(rows).group_by { |row| [row[:workspace_id], row[:person]] }.map do |(workspace_id, person), lines|
-            { workspace_id: workspace_id, person: person, side: lines.first[:room] == "client" ? "client" : "internal", open: lines.size,
-              since: lines.map { |line| line[:asked_at] }.min, lines: lines.first(SHOWN) }
+          rows = open_asks.exclude(Sequel[:ask_people][:person_id] => @me).select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id)).order(:asked_at, Sequel[:people][:name]).limit(300).all
+          lines = rows.group_by { |row| row[:line_id] }.values.map { |same| same.first.merge(person: same.map { |row| row[:person] }.join(" or ")) }
+          with_posts(lines).group_by { |line| [line[:workspace_id], line[:person]] }.map do |(workspace_id, person), group|
+            { workspace_id: workspace_id, person: person, side: group.first[:room] == "client" ? "client" : "internal", open: group.size,
+              since: group.map { |line| line[:asked_at] }.min, lines: group.first(SHOWN) }
           end
         end
 
@@ -83,8 +85,10 @@ module AskFirst
           end
         end
 
-        def owned(stage)
-          list(posts.where(stage: stage, owner_id: @me).order(:at))
+        # What came back and has not been asked again anywhere yet.
+        def came_back
+          asked = @scope.rows(:ask_lines).where(ended_at: nil).select(:post_id)
+          list(posts.where(stage: "changes_wanted", owner_id: @me).exclude(id: asked).order(:at))
         end
 
         # Opened to be changed and not asked again: it stands still until somebody does.
@@ -110,7 +114,7 @@ module AskFirst
           @scope.rows(:releases).where(ended_at: nil).join(:showings, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id], state: %w[planned sending unclear])
                 .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
                 .join(:channels, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:showings][:channel_id])
-                .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state]).order(Sequel[:releases][:at]).limit(8)
+                .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(8)
                 .map { |row| row.merge(at: row[:at].iso8601) }
         end
 
@@ -123,10 +127,13 @@ module AskFirst
           beat = @kit.db[:dispatcher_beats].first
           return nil if beat && @kit.now - beat[:beat_at] < 20 && beat[:clock_gap].abs <= 2
 
-          due = @scope.rows(:releases).where(ended_at: nil).where { at < Time.now.utc + 3600 }.join(:showings, workspace_id: :workspace_id, id: :showing_id, state: "planned").count
+          soon = @kit.now + 3_600
+          due = @scope.rows(:releases).where(ended_at: nil).where { at < soon }.join(:showings, workspace_id: :workspace_id, id: :showing_id, state: "planned").count
           return nil if due.zero?
 
-          beat ? "The dispatcher has been silent since #{beat[:beat_at].strftime('%H:%M:%S')} UTC; nothing goes out until it is back." : "The dispatcher has not started yet; nothing goes out until it has."
+          return "The dispatcher has not started yet; nothing goes out until it has." unless beat
+
+          "The dispatcher has been silent since #{beat[:beat_at].strftime('%H:%M:%S')} UTC; nothing goes out until it is back."
         end
       end
     end

@@ -29,7 +29,8 @@ module AskFirst
                 .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
                 .left_join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
                 .select(Sequel[:showings][:id], Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], Sequel[:showings][:state], :address, :sent_at, :seen, :seen_at, :seen_note,
-                        Sequel[:showings][:trouble], :tries, :subject, Sequel[:posts][:stage], :network, :initials, Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
+                        Sequel[:showings][:trouble], :tries, :subject,
+                        Sequel[:posts][:stage], :network, :initials, Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
         end
 
         def unsent
@@ -50,9 +51,10 @@ module AskFirst
           @scope.rows(:holds).where(lifted_at: nil).map { |row| { id: row[:id], workspace_id: row[:workspace_id], channel_id: row[:channel_id], reason: row[:reason], at: row[:put_at].iso8601 } }
         end
 
-        # Lateness of what went out in the last 30 days: the median by definition 7 of Hyndman and Fan (1996).
+        # Lateness of what went out in the last 40 days: the median by definition 7 of Hyndman and Fan (1996).
         def figures
-          late = @scope.rows(:showings).where(Sequel[:showings][:state] => "out").where { sent_at > Time.now.utc - (40 * 86_400) }
+          since = @kit.now - (40 * 86_400)
+          late = @scope.rows(:showings).where(Sequel[:showings][:state] => "out").where { sent_at > since }
                        .join(:releases, workspace_id: :workspace_id, showing_id: :id, ended_at: nil)
           late.get([Sequel.function(:count).*.as(:count), Sequel.lit("percentile_cont(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM sent_at - at)::float8)").as(:median)])
               .then { |count, median| { out: count, median_late: median&.round(1) } }

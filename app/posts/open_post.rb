@@ -12,14 +12,14 @@ module AskFirst
             post = locked([post_id]).fetch(post_id)
             require_ability!("open")
             chosen = adaptation_ids.map { |id| post.adaptation(id) or raise Core::NotFound, "This channel of the post" }
-            chosen.each { |adaptation| open(post, adaptation) }
+            chosen.each { |adaptation| open_one(post, adaptation) }
             restage([post_id])
           end
         end
 
         private
 
-        def open(post, adaptation)
+        def open_one(post, adaptation)
           if adaptation.verdict.sending? || adaptation.showing&.fetch(:state) == "out"
             raise Core::Over.new("too_late", "#{adaptation.channel[:name]}: too late, it is being sent or is out.", way_on: "Make a new post.")
           end

@@ -69,7 +69,7 @@ module AskFirst
           open = due.all? { |adaptation| adaptation.facts.asked.any? { |asked| asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint } }
           return if open
 
-          { step_id: step.id, name: step.name, side: step.side, people: step.people.map { |id| names[id] },
+          { step_id: step.id, name: step.name, side: step.side, people: step.people_for(member.person_id).map { |id| names[id] },
             due_at: (now + (step.hours * 3600)).iso8601, channels: due.map { |adaptation| adaptation.channel[:name] } }
         end
 

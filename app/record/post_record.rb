@@ -11,10 +11,10 @@ module AskFirst
           require_ability!("see_post")
           fetch(:posts, post_id, "This post")
           found = rows(:record).where(post_id: post_id)
-          found = found.where { id > after } if after
-          page = found.order(:id).limit(PAGE + 1).all
+          found = found.where { order_no > Integer(after, 10) } if after
+          page = found.order(:order_no).limit(PAGE + 1).all
           revisions = rows(:revisions).where(post_id: post_id).select_hash(:id, :number)
-          { rows: page.first(PAGE).map { |row| json(row, revisions) }, next: page.size > PAGE ? page[PAGE - 1][:id] : nil }
+          { rows: page.first(PAGE).map { |row| json(row, revisions) }, next: page.size > PAGE ? page[PAGE - 1][:order_no].to_s : nil }
         end
 
         private

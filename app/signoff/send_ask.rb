@@ -42,7 +42,20 @@ module AskFirst
           chosen = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
           raise nothing_to_ask(post, step) if chosen.empty?
 
-          chosen.each { |adaptation| require_sound!(post, adaptation) }
+          fresh = chosen.reject { |adaptation| asked_already?(adaptation, step) }
+          raise asked_already(post, step) if fresh.empty?
+
+          fresh.each { |adaptation| require_sound!(post, adaptation) }
+        end
+
+        # An open ask about exactly this goes on; only what is new is asked.
+        def asked_already?(adaptation, step)
+          adaptation.facts.asked.any? { |asked| asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint } && !adaptation.facts.opened
+        end
+
+        def asked_already(post, step)
+          Core::Conflict.new("asked_already", "“#{title(post)}” is already asked at “#{step.name}”, exactly as it stands.", field: "step_id",
+                                              way_on: "Wait for the answer, or withdraw that ask first.")
         end
 
         def nothing_to_ask(post, step)
@@ -62,7 +75,7 @@ module AskFirst
         def people_for(step, adaptations)
           authors = step.four_eyes ? adaptations.flat_map(&:authors).uniq : []
           barred = step.people & authors
-          able = step.people - barred
+          able = step.people_for(member.person_id, step.people - barred)
           if able.empty? || (step.quorum == "all" && barred.any?)
             who = barred.map { |id| names.fetch(id) }.join(" and ")
             sentence = barred.any? ? "#{who} wrote part of this and cannot clear it (four eyes)." : "Nobody is named for “#{step.name}”."

@@ -125,9 +125,11 @@ module Setup
     def options
       settings = {
         listen_addresses: "127.0.0.1", port: port, unix_socket_directories: "", max_connections: 120,
-        shared_buffers: "256MB", timezone: "UTC", log_timezone: "UTC", jit: "off", wal_level: "minimal", max_wal_senders: 0
+        shared_buffers: "256MB", timezone: "UTC", log_timezone: "UTC", jit: "off"
       }
-      settings.update(fsync: "off", synchronous_commit: "off", full_page_writes: "off") unless @durable
+      # wal_level stays as it is where it matters: with "minimal", the indexes of unlogged tables (Que's lockers) came up
+      # as zero pages after a crash
+      settings.update(fsync: "off", synchronous_commit: "off", full_page_writes: "off", wal_level: "minimal", max_wal_senders: "0") unless @durable
       settings.map { |key, value| "-c #{key}='#{value}'" }.join(" ")
     end
 

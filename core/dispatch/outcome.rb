@@ -24,8 +24,7 @@ module AskFirst
           when 201 then location.to_s.empty? ? :unclear : :out
           when 401 then :lapsed
           when 429 then :busy
-          when 408 then :unclear
-          when 400..499 then :refused
+          when 400..407, 409..499 then :refused # 408: the request may have arrived
           else :unclear
           end
         end

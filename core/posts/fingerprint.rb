@@ -19,9 +19,23 @@ module AskFirst
           Digest::SHA256.hexdigest(canonical(request))
         end
 
+        # Fractions have no place in what goes out (money is in minor units), and how they are written is where
+        # implementations differ, so they are refused rather than digested.
         # @return [String] RFC 8785 form
+        # @raise [Invalid] fraction
         def canonical(value)
+          raise Invalid.new("fraction", "What is to be digested holds a fraction; only whole numbers can stand there.") if fraction?(value)
+
           value.to_json_c14n
+        end
+
+        def fraction?(value)
+          case value
+          when Float then true
+          when Array then value.any? { |one| fraction?(one) }
+          when Hash then value.each_value.any? { |one| fraction?(one) }
+          else false
+          end
         end
       end
     end

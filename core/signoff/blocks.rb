@@ -5,14 +5,17 @@ module AskFirst
     module Signoff
       # Which answers stand in the way. A change or no counts whatever it echoes. It blocks the adaptation until its giver
       # says yes, or that step is asked again on other content; the fingerprint it was given on stays blocked until its
-      # giver's own yes to it.
+      # giver's own yes to it. An advisory step never blocks, nor does one that was dropped on record.
       module Blocks
         module_function
 
         # @param facts [Facts]
         # @return [Array<Answer>] the blocking answers, oldest first
         def of(facts)
-          facts.answers.select { |answer| answer.verdict != "yes" && latest_refusal?(answer, facts) && blocks?(answer, facts) }
+          required = facts.steps.select(&:required).map(&:id)
+          facts.answers.select do |answer|
+            answer.verdict != "yes" && required.include?(answer.step_id) && latest_refusal?(answer, facts) && blocks?(answer, facts)
+          end
         end
 
         def blocks?(refusal, facts)

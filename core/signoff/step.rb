@@ -6,6 +6,14 @@ module AskFirst
       # One step of a route: who must say yes, how many, by which side.
       # quorum: "any" (one of those asked), "all" (each of them), "n" (n of them)
       Step = Struct.new(:id, :position, :name, :side, :quorum, :n, :required, :four_eyes, :people, :hours, keyword_init: true) do
+        # Whoever asks does not answer as well, as long as enough others can.
+        # @param asker [String] person id
+        # @return [Array<String>] whom an ask goes to
+        def people_for(asker, among = people)
+          others = among - [asker]
+          quorum != "all" && others.size >= (n || 1) ? others : among
+        end
+
         # @param asked [Array<String>] ids of the people asked
         # @return [Array<String, nil>] places: a person's own, or nil for one open to any of them
         # @raise [Invalid] too_few_people

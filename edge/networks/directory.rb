@@ -6,13 +6,15 @@ module AskFirst
       # Gives the client for a channel, with its token opened.
       class Directory
         # @param secrets [Secrets]
-        def initialize(secrets)
+        # @param timeout [Numeric] seconds
+        def initialize(secrets, timeout: Micropub::TIMEOUT)
           @secrets = secrets
+          @timeout = timeout
         end
 
         # @param channel [Hash] row
         def client_for(channel)
-          Micropub.new(channel[:micropub], @secrets.open(channel[:token]))
+          Micropub.new(channel[:micropub], @secrets.open(channel[:token]), timeout: @timeout)
         end
       end
     end

@@ -69,10 +69,11 @@ Sequel.migration do
         event text NOT NULL,
         note text NOT NULL DEFAULT '',
         at timestamptz NOT NULL,
+        order_no bigint NOT NULL GENERATED ALWAYS AS IDENTITY,
         PRIMARY KEY (workspace_id, id),
         FOREIGN KEY (workspace_id, showing_id) REFERENCES showings (workspace_id, id)
       );
-      CREATE INDEX attempts_of_showing ON attempts (workspace_id, showing_id, at);
+      CREATE INDEX attempts_of_showing ON attempts (workspace_id, showing_id, order_no);
       CREATE TRIGGER attempts_immutable BEFORE UPDATE OR DELETE ON attempts EXECUTE FUNCTION refuse_change();
 
       -- when the dispatcher was last alive, for the alarm on the Desk

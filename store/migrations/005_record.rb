@@ -18,10 +18,11 @@ Sequel.migration do
         revision_id uuid,
         facts jsonb NOT NULL DEFAULT '{}',
         salt bytea NOT NULL CHECK (length(salt) = 16),
+        order_no bigint NOT NULL GENERATED ALWAYS AS IDENTITY,
         PRIMARY KEY (workspace_id, id),
         CHECK (person_id IS NOT NULL OR process IS NOT NULL)
       );
-      CREATE INDEX record_of_post ON record (workspace_id, post_id, id);
+      CREATE INDEX record_of_post ON record (workspace_id, post_id, order_no);
       CREATE TRIGGER record_append_only BEFORE UPDATE OR DELETE ON record EXECUTE FUNCTION refuse_change();
 
       -- one answer for a repeated unsafe call

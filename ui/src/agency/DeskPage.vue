@@ -178,7 +178,7 @@ useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), L: () => desk.value
             <router-link data-row :to="open(one.workspace_id, one.post_id)" class="timed">
               <b>{{ when(one.at, one.workspace_id) }}</b>
               <span class="marks"><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel" /></span>
-              <span>{{ titled(one.subject) }}</span>
+              <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b></span>
             </router-link>
           </li>
           <li v-if="desk.next_out.length === 0" class="none">Nothing is released at the moment.</li>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Button, Dropdown, Menu, MenuItem } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { initials } from '@/api/words'
-import { stopListening } from '@/live/live'
+import { listen, stopListening } from '@/live/live'
 import { useKeys } from '@/parts/keys'
 import { useChosen } from './me'
 import { useDesk } from './desk'
@@ -14,6 +14,17 @@ const router = useRouter()
 const queries = useQueryClient()
 const { workspace, workspaces, choose, me, id } = useChosen()
 const { waiting } = useDesk(id)
+
+// The masthead is there exactly while somebody is signed in, so it does the listening.
+watch(
+  workspaces,
+  (mine) =>
+    listen(
+      mine.map((one) => one.id),
+      queries,
+    ),
+  { immediate: true },
+)
 
 const sections = [
   { name: 'desk', label: 'Desk' },
@@ -56,8 +67,8 @@ useKeys({ '/': openPicker })
 async function signOut() {
   await fetch('/api/auth/logout', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json' }, body: '{}' })
   stopListening()
-  queries.clear()
   await router.push({ name: 'sign-in' })
+  queries.clear()
 }
 </script>
 

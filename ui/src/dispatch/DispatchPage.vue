@@ -119,7 +119,7 @@ useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), Escape: shut })
       <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the log …</p>
     </div>
     <ShowingStory v-if="chosen" :key="chosen.showing" :workspace="chosen.workspace" :showing="chosen.showing" @close="shut" />
-    <Modal :open="holding" :footer="null" :closable="false" width="440px" @cancel="holding = false">
+    <Modal transition-name="" mask-transition-name="" :open="holding" :footer="null" :closable="false" width="440px" @cancel="holding = false">
       <h2 class="big">Hold everything of {{ workspace?.name }}</h2>
       <p>Nothing of this client goes out until the hold is lifted. Releases stay; yeses stay.</p>
       <label for="hold-reason">Reason (the agency side reads this)</label>

@@ -75,8 +75,7 @@ function time(at: string) {
         <dd class="digest">{{ story.fingerprint ? `${story.fingerprint.slice(0, 4)} ${story.fingerprint.slice(4, 8)} … ${story.fingerprint.slice(-4)}` : 'none' }}</dd>
         <dt>address</dt>
         <dd>
-          <a v-if="story.address" :href="story.address" target="_blank" rel="noreferrer">{{ story.address }}</a
-          ><template v-else>none yet</template>
+          <a v-if="story.address" :href="story.address" target="_blank" rel="noreferrer">{{ story.address }}</a><template v-else>none yet</template>
         </dd>
       </dl>
       <h2>Attempts</h2>

@@ -1,6 +1,7 @@
 // Hears from the server that something changed, and has it fetched again. What changed is never in the message.
 import type { QueryClient } from '@tanstack/vue-query'
 import 'message-bus-client' // puts itself on the window
+import { poll } from './transport'
 
 interface Message {
   what: string
@@ -10,6 +11,8 @@ interface Message {
 let heard = new Set<string>()
 
 export function listen(workspaces: string[], queries: QueryClient): void {
+  if (workspaces.length === 0) return
+  window.MessageBus.ajax = poll
   window.MessageBus.start()
   for (const id of workspaces) {
     if (heard.has(id)) continue

@@ -15,7 +15,7 @@ const points = computed(() => Array.from(props.text))
 const kept = computed(() => points.value.slice(0, props.within ?? points.value.length))
 const beyond = computed(() => points.value.slice(props.within ?? points.value.length).join(''))
 const head = computed(() => kept.value.slice(0, props.fold ?? kept.value.length).join(''))
-const rest = computed(() => (props.fold == null ? '' : kept.value.slice(props.fold).join('')))
+const rest = computed(() => (props.fold == null ? '' : kept.value.slice(props.fold).join('').replace(/^\n+/, '')))
 
 // Shows the cut of the whole picture: the frame has the cut's shape, the picture inside is moved and sized.
 function cut(picture: (typeof props.pictures)[number]) {

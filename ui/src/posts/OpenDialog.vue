@@ -23,7 +23,7 @@ const act = useAct<undefined>(
 </script>
 
 <template>
-  <Modal :open="open" :footer="null" :closable="false" width="480px" @cancel="emit('close')">
+  <Modal transition-name="" mask-transition-name="" :open="open" :footer="null" :closable="false" width="480px" @cancel="emit('close')">
     <h2>Change it: what this costs</h2>
     <p>Each channel you open can be changed; what you leave closed keeps its yes. A part of the master can be changed once every channel that follows it is open.</p>
     <ul>

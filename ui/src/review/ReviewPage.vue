@@ -212,7 +212,7 @@ function segment(one: Line, index: number) {
       </p>
       <h1>{{ wallTime(line.wall) }}</h1>
       <p class="quiet">
-        <template v-if="line.ways.length > 1">It appears in {{ line.ways.length === 2 ? 'two' : line.ways.length }} ways. All are below.</template>
+        <template v-if="line.ways.length > 1">It appears in {{ line.ways.length === 2 ? 'two' : line.ways.length }} ways. {{ line.ways.length === 2 ? 'Both' : 'All' }} are below.</template>
         <template v-else>This is exactly how it appears.</template>
         Your yes is wanted by {{ dueTime(review.due_at, review.zone) }}.
       </p>

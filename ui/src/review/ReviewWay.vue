@@ -6,7 +6,7 @@ import type { Way } from './api'
 const props = defineProps<{ way: Way; index: number; count: number }>()
 const points = computed(() => Array.from(props.way.text))
 const head = computed(() => (props.way.fold == null ? props.way.text : points.value.slice(0, props.way.fold).join('')))
-const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(props.way.fold).join('')))
+const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(props.way.fold).join('').replace(/^\n+/, '')))
 </script>
 
 <template>

@@ -38,7 +38,7 @@ const hoursOf = computed(() => (ask.value?.side === 'client' ? 24 : 8))
 </script>
 
 <template>
-  <Modal :open="open" :footer="null" :closable="false" width="460px" @cancel="emit('close')">
+  <Modal transition-name="" mask-transition-name="" :open="open" :footer="null" :closable="false" width="460px" @cancel="emit('close')">
     <template v-if="ask">
       <h2>Ask {{ list(ask.people) }} for a yes</h2>
       <p>

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # Computes every verdict anew and compares it with what is stored for filtering. What time alone has changed is mended.
+      class CheckCaches
+        BATCH = 200
+
+        # @param mend [Boolean] write what should stand there
+        # @return [Array<Hash>] {post:, stored:, computed:} for every difference
+        def self.call(kit, mend: false)
+          kit.db[:workspaces].select_map(:id).flat_map { |workspace| new(kit, workspace, mend).call }
+        end
+
+        def initialize(kit, workspace_id, mend)
+          @kit = kit
+          @mend = mend
+          @member = Member.process(workspace_id, "caches")
+          @scope = @member.scope(kit.db)
+        end
+
+        def call
+          @scope.rows(:posts).select_map(:id).each_slice(BATCH).flat_map { |ids| compare(ids) }
+        end
+
+        private
+
+        def compare(ids)
+          found = Store::Posts::Standing.load(@scope, ids, @kit.now).values.filter_map do |post|
+            stored = [post.row[:stage], *post.adaptations.map { |one| one.row[:stage] }]
+            computed = [post.stage, *post.adaptations.map(&:stage)]
+            { post: post.id, stored: stored, computed: computed } if stored != computed
+          end
+          @scope.transaction { Restage.call(@kit, @member, post_ids: found.map { |one| one[:post] }) } if @mend && found.any?
+          found
+        end
+      end
+    end
+  end
+end

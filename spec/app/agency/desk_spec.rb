@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+RSpec.describe "The Desk" do
+  def desk(who, clients: %i[quillmere brackwater])
+    scope = AskFirst::Store::Scope.new(db, workspace_ids: clients.map { |client| world.workspace(client) }, person_id: world.person(who), side: "agency")
+    AskFirst::App::Agency::Desk.call(world.kit, scope)
+  end
+
+  def subjects(rows) = rows.map { |row| row[:post][:id] }
+
+  it "shows what waits for me and, to the others, whom it waits for and since when" do
+    post = world.draft
+    world.ask(post, 0, who: :tobiah)
+    expect(subjects(desk(:wren)[:asked])).to include post
+    expect(subjects(desk(:ines)[:asked])).to include post
+    group = desk(:tobiah)[:waits_for_others].find { |one| one[:lines].any? { |line| line[:post][:id] == post } }
+    expect(group).to include(person: "Ines Calloway or Wren Adeyo", side: "internal")
+    world.answer(post, :wren)
+    expect(subjects(desk(:wren)[:asked])).not_to include post
+  end
+
+  it "shows a task to its person, until it is done" do
+    post = world.draft
+    id = world.act("Traffic::AssignTask", :ines, post_id: post, kind: "picture", title: "A picture", person_id: world.person(:sunniva), due: { "wall" => "2026-10-14T16:00", "zone" => "Europe/Lisbon" })
+    expect(desk(:sunniva)[:tasks].map { |task| task[:id] }).to include id
+    world.act("Traffic::FinishTask", :sunniva, task_id: id)
+    expect(desk(:sunniva)[:tasks].map { |task| task[:id] }).not_to include id
+  end
+
+  it "shows what came back, what can be released, and what goes next" do
+    back = world.draft
+    world.ask(back, 0)
+    world.answer(back, :wren, "change", "Shorter")
+    cleared = world.draft
+    world.clear(cleared)
+    gone = world.draft(channels: [:ticker])
+    world.clear(gone)
+    world.release(gone)
+    mine = desk(:ines)
+    expect(mine[:came_back].map { |post| post[:id] }).to include back
+    expect(mine[:can_release].map { |post| post[:id] }).to include cleared
+    expect(mine[:next_out].map { |row| row[:post_id] }).to include gone
+  end
+
+  it "keeps to the chosen client" do
+    post = world.draft(client: :brackwater)
+    world.ask(post, 0, client: :brackwater, who: :tobiah)
+    expect(subjects(desk(:wren, clients: [:quillmere])[:asked])).not_to include post
+    expect(subjects(desk(:wren, clients: [:brackwater])[:asked])).to include post
+  end
+
+  it "alarms while the dispatcher is silent and something is due, and not otherwise" do
+    post = world.draft(channels: [:ticker])
+    world.clear(post)
+    world.release(post)
+    world.clock.set(Time.utc(2026, 10, 15, 6))
+    AskFirst::App::Dispatch::Sweep.call(world.kit)
+    expect(desk(:ines)[:alarm]).to be_nil
+    world.clock.set(Time.utc(2026, 10, 15, 6, 1))
+    expect(desk(:ines)[:alarm]).to include "silent since 06:00:00"
+  end
+
+  it "takes the same number of queries for one post and for many" do
+    count = lambda do
+      queries = 0
+      logger = Object.new
+      logger.define_singleton_method(:info) { |line| queries += 1 if line.include?("SELECT") }
+      %i[debug warn error].each { |level| logger.define_singleton_method(level) { |_| nil } }
+      db.loggers << logger
+      desk(:ines)
+      db.loggers.clear
+      queries
+    end
+    before = count.call
+    3.times { world.draft.tap { |post| world.ask(post, 0, who: :tobiah) } }
+    expect(count.call).to eq before
+  end
+end

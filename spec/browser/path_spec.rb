@@ -1,0 +1,204 @@
+# frozen_string_literal: true
+
+# The whole path in the real interface and over the real protocols: from first draft to out and verified.
+RSpec.describe "One client post, from first draft to out and verified" do
+  let(:world) { BrowserWorld.world }
+  let(:db) { world.db }
+
+  def wait_for_save
+    expect(page).to have_no_content("not saved yet", wait: 10)
+    expect(page).to have_no_css("header [role=status]", text: "saving", wait: 10)
+  end
+
+  def column(network)
+    find("section[aria-label='On #{network}']")
+  end
+
+  it "goes through drafting, making, internal review, client approval, release and dispatch" do
+    address = nil
+
+    # 1 and 2: the lead makes the post
+    as(:ines) do
+      find("button.client").click
+      find("input[role=combobox]").send_keys("quill", :enter)
+      expect(page).to have_css("button.client", text: "Quillmere Ferries")
+      click_button("New post")
+      expect(page).to have_field("Subject line, agency side only")
+      address = page.current_path
+      fill_in("Subject line, agency side only", with: "Fog days")
+      fill_in("Master copy", with: "When fog sits on the estuary, the 7:20 does not guess. #{'It waits until the far pier is in sight. ' * 7}")
+      check("Ticker")
+      check("Vitrine")
+      choose_time("time-master", "2026-10-14T18:00")
+      wait_for_save
+      expect(column("Ticker")).to have_content(/3\d\d of 300/, wait: 12)
+      expect(column("Ticker")).to have_content("over the limit; this part cannot go out")
+      expect(column("Vitrine")).to have_content("cut here until opened")
+      within(column("Ticker")) do
+        click_button("own text")
+        fill_in("Own text for Ticker", with: "Fog? The 7:20 waits until the far pier is in sight.")
+        expect(page).to have_content("51 of 300", wait: 12)
+        expect(page).to have_content("Own text")
+        click_button("follow master")
+        expect(page).to have_content(/3\d\d of 300/, wait: 12)
+        click_button("own text")
+        fill_in("Own text for Ticker", with: "Fog? The 7:20 waits until the far pier is in sight.")
+        expect(page).to have_content("51 of 300", wait: 12)
+      end
+      expect(page).to have_content("A picture is needed here")
+
+      # 3: the picture as a task for the designer
+      click_button("Assign a task")
+      fill_in("What", with: "Picture of the ferry in fog")
+      select("Sunniva Achterberg, designer", from: "Who")
+      page.execute_script("const f = document.querySelector('form input[type=datetime-local]'); f.value = '2026-10-14T16:00'; f.dispatchEvent(new Event('input', { bubbles: true }))")
+      click_button("Assign it")
+      expect(page).to have_content("0 of 1 done")
+    end
+
+    as(:sunniva) do
+      visit("/desk")
+      click_link(text: "Picture of the ferry in fog")
+      expect(find_field("Master copy")[:readonly]).to be_truthy
+      file = File.join(Infrastructure.folder, "ferry.jpg")
+      File.binwrite(file, SpecWorld.picture.string)
+      first("input[type=file]", visible: :all).set(file)
+      fill_in("Description of picture 1", with: "A ferry on grey water under a low moon")
+      page.send_keys(:tab)
+      expect(page).to have_css("img[alt='A ferry on grey water under a low moon']", minimum: 2, wait: 12)
+      click_button("Mark as done")
+      expect(page).to have_content("1 of 1 done")
+    end
+
+    # the lead sees it without a reload
+    as(:ines) do
+      expect(page).to have_content("1 of 1 done", wait: 15)
+      expect(page).to have_css("img[alt='A ferry on grey water under a low moon']", minimum: 2)
+
+      # 4: internal review; a change, a new revision, asked again
+      click_button("Ask Wren")
+      click_button("Send the ask")
+      expect(page).to have_css("header", text: "internal review")
+      expect(find_field("Master copy")[:readonly]).to be_truthy # sealed
+    end
+
+    as(:wren) do
+      visit("/desk")
+      click_link(text: "Read: Fog days")
+      click_button("Change this")
+      fill_in("What is to be changed (the agency side reads this)", with: "Once is enough: it waits until the far pier is in sight.")
+      click_button("Want this change")
+      expect(page).to have_css("header", text: "changes wanted")
+    end
+
+    as(:ines) do
+      expect(page).to have_content("Once is enough", wait: 15)
+      fill_in("Master copy", with: "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.")
+      wait_for_save
+      expect(column("Vitrine")).to have_content("and so does your coffee.", wait: 12)
+      click_button("Ask Wren")
+      click_button("Send the ask")
+      expect(page).to have_content("revision 2")
+    end
+
+    as(:wren) do
+      expect(page).to have_button("Yes, as it stands", wait: 15)
+      click_button("Yes, as it stands")
+      expect(page).to have_css("header", text: "client approval")
+    end
+
+    # 5: the client, by mail, on a phone, without an account
+    as(:ines) do
+      expect(page).to have_button("Ask Odile and Per", wait: 15)
+      click_button("Ask Odile and Per")
+      fill_in("A message (read by the client)", with: "For this evening.")
+      click_button("Send the ask")
+      expect(page).to have_content("Odile Marchetti has a link until", wait: 20)
+    end
+
+    link = nil
+    20.times do
+      mails = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json")))
+      link = mails.first && mails.first["text"][%r{\S+/review/#\S+}]
+      break if link
+
+      sleep 0.5
+    end
+    phone = Capybara::Session.new(:phone)
+    phone.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 1)
+    phone.driver.browser.page.command("Emulation.setDeviceMetricsOverride", width: 390, height: 800, deviceScaleFactor: 1, mobile: true)
+    phone.visit(link)
+    expect(phone).to have_content("Wednesday 14 October, 18:00", wait: 12)
+    expect(phone.current_url).not_to include "#" # the pass is out of the address
+    expect(phone).to have_content("It appears in two ways")
+    expect(phone).to have_no_content("Fog days")
+    expect(axe_findings(phone)).to eq []
+    expect(phone.evaluate_script("document.documentElement.scrollWidth")).to eq 390
+    # a yes before every way was seen brings the next one first
+    3.times do
+      tap_on(phone, phone.find(".two .yes")) if phone.has_css?(".two .yes", wait: 1)
+      sleep 0.8
+    end
+    expect(phone).to have_content("Thank you, Odile", wait: 12)
+
+    # live: the lead's open page shows it without a reload. 6: cleared and sealed
+    as(:ines) do
+      expect(page).to have_css("header", text: "cleared", wait: 15)
+      click_button("Change it …")
+      expect(page).to have_content("Wren Adeyo and Odile Marchetti will not count on other content.")
+      within("[role=dialog]") do
+        uncheck("Vitrine")
+        click_button("Open one channel")
+      end
+      expect(column("Ticker")).to have_content("open to change", wait: 12)
+      within(column("Ticker")) do
+        fill_in("Own text for Ticker", with: "Fog? The 7:20 waits.")
+        expect(page).to have_content("20 of 300", wait: 12)
+        expect(page).to have_content("drafting")
+      end
+      expect(column("Vitrine")).to have_content("cleared")
+      within(column("Ticker")) do
+        fill_in("Own text for Ticker", with: "Fog? The 7:20 waits until the far pier is in sight.")
+        expect(page).to have_content("51 of 300", wait: 12)
+      end
+      wait_for_save
+      click_button("Close it again")
+      expect(column("Ticker")).to have_content("cleared", wait: 12)
+
+      # another day needs another yes, and that is said before it is saved
+      choose_time("time-master", "2026-10-16T07:30")
+      expect(page).to have_content("will not count for that day and must be asked again", wait: 12)
+      click_button("Leave it", match: :first)
+
+      # 7: moved within the day, which voids nothing; released, taken back, released
+      soon = AskFirst::Core::Plan::WallTime.at(world.kit.now + 80, "Europe/Lisbon").wall.strftime("%Y-%m-%dT%H:%M")
+      choose_time("time-master", soon)
+      expect(page).to have_content("still count", wait: 12)
+      click_button("Change the time", match: :first)
+      expect(page).to have_no_content("still count", wait: 12)
+      click_button("Release")
+      expect(page).to have_css("header", text: "released", wait: 12)
+      click_button("Take it back")
+      expect(page).to have_css("header", text: "cleared", wait: 12)
+      click_button("Release")
+      expect(page).to have_css("header", text: "released", wait: 12)
+
+      # at its time the dispatcher sends it and looks at the network; the page follows without a reload
+      click_link("Dispatch")
+      expect(page).to have_css("section[aria-label=Out] .seen", text: "verified", count: 2, wait: 130)
+      look = find("a[aria-label='Look at Fog days on Vitrine']")[:href]
+      expect(Net::HTTP.get(URI(look))).to include("and so does your coffee.", "alt=\"A ferry on grey water under a low moon\"")
+    end
+
+    # 8: the record tells the whole story
+    as(:ines) do
+      visit(address)
+      click_button("Record")
+      story = find("section[aria-label=Record]")
+      ["made the post", "chose Ticker", "gave “Picture of the ferry in fog” to Sunniva Achterberg", "finished “Picture of the ferry in fog”", "asked for “Read by a colleague”",
+       "wanted a change", "asked for “The client's yes”", "said yes on", "opened it to change it on Ticker", "closed it again on Ticker", "released it on Ticker", "sent it on Vitrine",
+       "it shows as approved"].each { |words| expect(story).to have_content(words) }
+      expect(story).to have_content("by link")
+    end
+  end
+end

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+RSpec.describe AskFirst::Core::Dispatch::Outcome do
+  # RFC 9110: POST is not idempotent (9.2.2), so only what surely was not taken may be repeated.
+  {
+    [201, "https://n.example/1"] => :out, [201, nil] => :unclear, [202, "https://n.example/1"] => :unclear, [200, nil] => :unclear,
+    [400, nil] => :refused, [403, nil] => :refused, [422, nil] => :refused, [401, nil] => :lapsed, [408, nil] => :unclear, [429, nil] => :busy,
+    [500, nil] => :unclear, [502, nil] => :unclear, [503, nil] => :unclear, [504, nil] => :unclear, [nil, nil] => :unclear
+  }.each do |(status, location), kind|
+    it "takes #{status || 'no reply'}#{' without an address' if status == 201 && location.nil?} as #{kind}" do
+      expect(described_class.of(status, location: location).kind).to eq kind
+    end
+  end
+
+  it "reads Retry-After as seconds or as a date (RFC 9110, 10.2.3)" do
+    now = Time.utc(2026, 10, 14, 9, 20)
+    expect(described_class.retry_after("120", now)).to eq 120
+    expect(described_class.retry_after("Wed, 14 Oct 2026 09:21:30 GMT", now)).to eq 90
+    expect(described_class.retry_after("Wed, 14 Oct 2026 09:00:00 GMT", now)).to eq 0
+    expect(described_class.retry_after("soon", now)).to be_nil
+  end
+end
+
+RSpec.describe AskFirst::Core::Dispatch::Patience do
+  it "waits longer each time, with jitter, and never more than a little over five minutes" do
+    waits = (1..12).map { |tries| described_class.wait(tries, random: Random.new(tries)) }
+    expect(waits.first).to be_between(1.5, 2.5)
+    expect(waits.last).to be_between(225, 375)
+    expect(described_class.wait(4, random: Random.new(1))).not_to eq described_class.wait(4, random: Random.new(2))
+  end
+
+  it "gives up half an hour after the planned time" do
+    at = Time.utc(2026, 10, 14, 9)
+    expect(described_class.too_late?(at, at + 1800)).to be false
+    expect(described_class.too_late?(at, at + 1801)).to be true
+  end
+end
+
+RSpec.describe AskFirst::Core::Dispatch::SendId do
+  it "is the same for every try of a showing and differs between showings" do
+    expect(described_class.for("a")).to eq described_class.for("a")
+    expect(described_class.for("a")).not_to eq described_class.for("b")
+  end
+end
+
+RSpec.describe AskFirst::Core::Dispatch::Likeness do
+  let(:approved) { { "text" => "Fog on\nthe estuary", "media" => [{}, {}] } }
+
+  def seen(text: "Fog on the  estuary ", media: [%w[a true], %w[b true]])
+    described_class.of(approved, { "text" => text, "media" => media.map { |address, loads| { "address" => address, "loads" => { "true" => true, "false" => false }[loads] } } })
+  end
+
+  it("is the same after folding white space") { expect(seen.kind).to eq "same" }
+  it("differs in a letter") { expect(seen(text: "Fog on the Estuary").note).to include "text" }
+  it("says that pictures never arrived") { expect(seen(media: []).note).to eq "The post is there, its pictures are not." }
+  it("says how many of them are there") { expect(seen(media: [%w[a true]]).note).to eq "1 of 2 pictures are there." }
+  it("notices two files under one address") { expect(seen(media: [%w[a true], %w[a true]]).note).to include "one address" }
+  it("notices a picture that does not load") { expect(seen(media: [%w[a true], %w[b false]]).note).to include "do not load" }
+  it("cannot tell when a picture could not be looked at") { expect(seen(media: [%w[a true], %w[b nil]]).kind).to eq "cannot_tell" }
+  it("differs when the post is not there") { expect(described_class.of(approved, nil).kind).to eq "differs" }
+end

@@ -1,0 +1,416 @@
+# frozen_string_literal: true
+
+# The handbook of sign-off: bad histories and what each comes to. Sources: the product's own rules; the trade's habits are
+# "common practice, no source".
+RSpec.describe AskFirst::Core::Signoff::Verdict do
+  signoff = AskFirst::Core::Signoff
+  now = Time.utc(2026, 10, 14, 9, 20)
+  thursday = AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon")
+  later_thursday = AskFirst::Core::Plan::WallTime.parse("2026-10-15T19:00", "Europe/Lisbon")
+  friday = AskFirst::Core::Plan::WallTime.parse("2026-10-16T07:30", "Europe/Lisbon")
+
+  # A history is told in order; `a` and `b` are contents.
+  let(:history) do
+    Struct.new(:asked, :answers, :rulings, :order) do
+      def next_order = self.order += 1
+    end.new([], [], [], 0)
+  end
+  let(:inside) { signoff::Step.new(id: "in", position: 0, name: "Read", side: "internal", quorum: "any", required: true, four_eyes: true, people: %w[wren ines], hours: 8) }
+  let(:client) { signoff::Step.new(id: "cl", position: 1, name: "Client", side: "client", quorum: "any", required: true, four_eyes: true, people: %w[odile per], hours: 24) }
+  let(:steps) { [inside, client] }
+  let(:base) { { fingerprint: "a", time: thursday, policy: "local_date", opened: false, ready: nil, holds: [], released: nil, showing: nil } }
+
+  def ask(step, on: "a", open: true, people: step.people)
+    history.asked << AskFirst::Core::Signoff::Asked.new(step_id: step.id, fingerprint: on, places: step.places_for(people), people: people, order: history.next_order, open: open, at: Time.now, due_at: Time.now)
+  end
+
+  def answer(step, who, verdict = "yes", on: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"), author: false)
+    history.answers << AskFirst::Core::Signoff::Answer.new(step_id: step.id, person_id: who, verdict: verdict, fingerprint: on, time: time, eligible: true, author: author, order: history.next_order, words: "", at: Time.now)
+  end
+
+  def ruling(kind, step, on: "a", person: nil)
+    history.rulings << AskFirst::Core::Signoff::Ruling.new(kind: kind, step_id: step.id, place_person_id: person, fingerprint: on, order: history.next_order)
+  end
+
+  def verdict(**now_so)
+    facts = AskFirst::Core::Signoff::Facts.new(steps: steps, asked: history.asked, answers: history.answers, rulings: history.rulings, **base.merge(now_so))
+    AskFirst::Core::Signoff::Verdict.call(facts, Time.utc(2026, 10, 14, 9, 20))
+  end
+
+  def stage(**now_so) = verdict(**now_so).stage
+  def states(**now_so) = verdict(**now_so).steps.map(&:state)
+
+  def cleared
+    ask(inside, open: false)
+    answer(inside, "wren")
+    ask(client, open: false)
+    answer(client, "odile")
+  end
+
+  describe "the way of a post" do
+    it "is drafting until something is asked" do
+      expect(stage).to eq "drafting"
+      expect(states).to eq %w[not_asked not_asked]
+    end
+
+    it "goes through internal review and client approval to cleared" do
+      ask(inside)
+      expect(stage).to eq "internal_review"
+      answer(inside, "wren")
+      expect(stage).to eq "client_approval"
+      ask(client)
+      expect(states).to eq %w[yes asked]
+      answer(client, "odile")
+      expect(stage).to eq "cleared"
+    end
+
+    it "is released, then out" do
+      cleared
+      expect(stage(released: { fingerprint: "a", time: thursday })).to eq "released"
+      expect(stage(released: { fingerprint: "a", time: thursday }, showing: "sending")).to eq "released"
+      expect(stage(showing: "out")).to eq "out"
+    end
+
+    it "is never cleared by silence: an ask past its time is still only an ask" do
+      ask(inside, open: false)
+      expect(stage).to eq "drafting"
+      expect(verdict).not_to be_releasable
+    end
+
+    it "is not cleared by a client's yes when the house's is missing" do
+      ask(client)
+      answer(client, "odile")
+      expect(stage).to eq "internal_review"
+    end
+  end
+
+  describe "a yes belongs to a fingerprint" do
+    before { cleared }
+
+    it "is void when the content changes" do
+      expect(stage(fingerprint: "b")).to eq "drafting"
+      expect(states(fingerprint: "b")).to eq %w[void void]
+    end
+
+    it "counts again when the content is put back as it was" do
+      expect(stage(fingerprint: "a")).to eq "cleared"
+    end
+
+    it "does not count while a picture has not been rendered" do
+      expect(verdict(fingerprint: nil)).not_to be_releasable
+    end
+
+    it "does not count again once its giver has said something else about other content since" do
+      ask(client, on: "b", open: false)
+      answer(client, "odile", "change", on: "b")
+      ask(client, on: "a", open: false)
+      expect(states).to eq %w[yes not_asked]
+      expect(stage).to eq "client_approval"
+    end
+
+    it "does not count while somebody has it open to change it" do
+      expect(stage(opened: true)).to eq "drafting"
+      expect(verdict(opened: true)).not_to be_sealed
+    end
+  end
+
+  describe "a change or a no" do
+    before do
+      ask(inside, open: false)
+      answer(inside, "wren")
+      ask(client, open: false)
+    end
+
+    it "sends the adaptation back" do
+      answer(client, "per", "change")
+      expect(stage).to eq "changes_wanted"
+      expect(states).to eq %w[yes change]
+    end
+
+    it "counts whatever it echoes, also content that is no longer there" do
+      answer(client, "per", "change", on: "older")
+      expect(stage).to eq "changes_wanted"
+    end
+
+    it "blocks although somebody else says yes: two people answered at once" do
+      answer(client, "odile")
+      answer(client, "per", "change")
+      expect(stage).to eq "changes_wanted"
+    end
+
+    it "is lifted by its giver's own yes" do
+      answer(client, "per", "change")
+      answer(client, "per")
+      expect(stage).to eq "cleared"
+    end
+
+    it "is lifted when the step is asked again on other content" do
+      answer(client, "per", "change")
+      ask(inside, on: "b", open: false)
+      answer(inside, "wren", on: "b")
+      ask(client, on: "b")
+      expect(stage(fingerprint: "b")).to eq "client_approval"
+    end
+
+    it "still blocks its own fingerprint when that comes back, until its giver says yes to it" do
+      answer(client, "per", "change")
+      ask(client, on: "b", open: false)
+      ask(client, on: "a")
+      expect(stage).to eq "changes_wanted"
+      answer(client, "per", on: "a")
+      expect(stage).to eq "cleared"
+    end
+
+    it "is not lifted by asking again about the same content" do
+      answer(client, "per", "change")
+      ask(client)
+      expect(stage).to eq "changes_wanted"
+    end
+
+    it "of an advisory step blocks nothing" do
+      client.required = false
+      answer(client, "per", "no")
+      expect(stage).to eq "cleared"
+    end
+  end
+
+  describe "places" do
+    it "with `all`, every person must say yes" do
+      client.quorum = "all"
+      ask(inside, open: false)
+      answer(inside, "wren")
+      ask(client)
+      answer(client, "odile")
+      expect(stage).to eq "client_approval"
+      expect(verdict.steps.last.waiting_for).to eq ["per"]
+      answer(client, "per")
+      expect(stage).to eq "cleared"
+    end
+
+    it "with `n`, one person fills one place only, however often they say yes" do
+      client.quorum = "n"
+      client.n = 2
+      ask(inside, open: false)
+      answer(inside, "wren")
+      ask(client)
+      2.times { answer(client, "odile") }
+      expect(stage).to eq "client_approval"
+      answer(client, "per")
+      expect(stage).to eq "cleared"
+    end
+
+    it "are not filled by an author of the content (four eyes)" do
+      ask(inside)
+      answer(inside, "wren", author: true)
+      expect(stage).to eq "internal_review"
+    end
+
+    it "may be filled by an author where the route allows it" do
+      inside.four_eyes = false
+      ask(inside)
+      answer(inside, "wren", author: true)
+      expect(stage).to eq "client_approval"
+    end
+
+    it "are refused when there are fewer people than places" do
+      client.quorum = "n"
+      client.n = 3
+      expect { client.places_for(%w[odile per]) }.to raise_error(AskFirst::Core::Invalid, /needs 3 people/)
+      expect { client.places_for([]) }.to raise_error(AskFirst::Core::Invalid)
+    end
+
+    it "can be struck on record, but not the last one" do
+      client.quorum = "all"
+      ask(inside, open: false)
+      answer(inside, "wren")
+      ask(client)
+      answer(client, "odile")
+      ruling("strike", client, person: "per")
+      expect(stage).to eq "cleared"
+      ruling("strike", client, person: "odile")
+      history.answers.clear
+      answer(inside, "wren")
+      expect(stage).to eq "client_approval"
+    end
+
+    it "can be filled on record by someone who may" do
+      client.quorum = "all"
+      ask(inside, open: false)
+      answer(inside, "wren")
+      ask(client)
+      answer(client, "odile")
+      ruling("fill", client, person: "per")
+      expect(stage).to eq "cleared"
+    end
+
+    it "go to whoever is not asking, as long as enough others are left" do
+      expect(inside.people_for("ines")).to eq ["wren"]
+      expect(inside.people_for("maro")).to eq %w[wren ines]
+      inside.quorum = "all"
+      expect(inside.people_for("ines")).to eq %w[wren ines]
+    end
+  end
+
+  describe "a skip" do
+    it "satisfies the step for exactly the content it was said of" do
+      ask(inside, open: false)
+      answer(inside, "wren")
+      ruling("skip", client)
+      expect(stage).to eq "cleared"
+      expect(states).to eq %w[yes skipped]
+      expect(stage(fingerprint: "b")).not_to eq "cleared"
+    end
+  end
+
+  describe "the planned time" do
+    before { cleared }
+
+    it "by default voids a yes only when the local date differs" do
+      expect(stage(time: later_thursday)).to eq "cleared"
+      expect(stage(time: friday)).to eq "drafting"
+    end
+
+    it "never voids, or always, where the client's rule says so" do
+      expect(stage(policy: "never", time: friday)).to eq "cleared"
+      expect(stage(policy: "always", time: later_thursday)).to eq "drafting"
+    end
+
+    it "moved from a day to none is another day" do
+      expect(stage(time: nil)).to eq "drafting"
+    end
+
+    it "ends a release that was for another time" do
+      released = { fingerprint: "a", time: thursday }
+      expect(verdict(released: released).release_stands?).to be true
+      expect(verdict(released: released, time: later_thursday).release_stands?).to be false
+    end
+  end
+
+  describe "holds and trouble" do
+    before { cleared }
+
+    let(:released) { { fingerprint: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon") } }
+    let(:hold) { AskFirst::Core::Signoff::Hold.new(until: nil) }
+
+    it "a hold pauses what is released and nothing else" do
+      expect(stage(holds: [hold])).to eq "cleared"
+      expect(stage(holds: [hold], released: released)).to eq "held"
+    end
+
+    it "a hold with an end says when the stage will change by itself" do
+      hold.until = now + 3600
+      expect(verdict(holds: [hold], released: released).changes_at).to eq now + 3600
+      hold.until = now - 1
+      expect(stage(holds: [hold], released: released)).to eq "released"
+    end
+
+    it "trouble comes before everything" do
+      expect(stage(holds: [hold], released: released, showing: "trouble")).to eq "trouble"
+    end
+  end
+
+  describe "the seal" do
+    it "is on from the first open ask, and off where nothing was asked or somebody opened it" do
+      expect(verdict).not_to be_sealed
+      ask(inside)
+      expect(verdict).to be_sealed
+      expect(verdict(opened: true)).not_to be_sealed
+    end
+
+    it "is off after a change, when no yes counts: the copywriter can go on at once" do
+      ask(inside, open: false)
+      answer(inside, "wren", "change")
+      expect(verdict).not_to be_sealed
+    end
+
+    it "never comes off while it is being sent or once it is out" do
+      cleared
+      %w[sending unclear out].each { |showing| expect(verdict(showing: showing, opened: true)).to be_sealed }
+    end
+  end
+
+  describe "a route without a required step" do
+    let(:steps) { [] }
+
+    it "waits for somebody to mark exactly this content ready" do
+      expect(stage).to eq "drafting"
+      expect(stage(ready: "a")).to eq "cleared"
+      expect(stage(ready: "b")).to eq "drafting"
+    end
+  end
+
+  it "is a function: the same facts give the same stage, and every stage has its line in the table" do
+    cleared
+    expect(Array.new(3) { stage }).to eq %w[cleared cleared cleared]
+    expect(signoff::Stages::NAMES).to match_array signoff::Stages::ORDER
+  end
+
+  # Property: random histories never clear without a counting yes for every required step, and a block always shows.
+  it "never clears what lacks a yes, whatever the history" do
+    random = Random.new(1)
+    400.times do
+      history.asked.clear
+      history.answers.clear
+      random.rand(1..8).times do
+        step = steps.sample(random: random)
+        content = %w[a b].sample(random: random)
+        random.rand < 0.4 ? ask(step, on: content, open: random.rand < 0.5) : answer(step, step.people.sample(random: random), %w[yes yes change].sample(random: random), on: content)
+      end
+      v = verdict
+      next unless v.releasable?
+
+      latest = history.answers.group_by { |one| [one.step_id, one.person_id] }.transform_values(&:last)
+      steps.each { |step| expect(latest.values.any? { |one| one.step_id == step.id && one.verdict == "yes" && one.fingerprint == "a" }).to be true }
+      expect(history.answers.select { |one| one.verdict == "change" && one.fingerprint == "a" }).to all(satisfy { |one| history.answers.any? { |yes| yes.verdict == "yes" && yes.person_id == one.person_id && yes.order > one.order && yes.fingerprint == "a" } })
+    end
+  end
+end
+
+RSpec.describe AskFirst::Core::Signoff::Stages do
+  it "puts a post where its least advanced adaptation stands, trouble and held first" do
+    expect(described_class.of_post(%w[out cleared drafting])).to eq "drafting"
+    expect(described_class.of_post(%w[out held released])).to eq "held"
+    expect(described_class.of_post(%w[held trouble])).to eq "trouble"
+    expect(described_class.of_post(%w[out out])).to eq "out"
+    expect(described_class.of_post([])).to eq "drafting"
+  end
+end
+
+RSpec.describe AskFirst::Core::Signoff::Demand do
+  def step(id, position, side = "internal")
+    AskFirst::Core::Signoff::Step.new(id: id, position: position, side: side)
+  end
+
+  it "is today's route plus every step that was ever asked, less what was dropped on record" do
+    route = [step("read", 0), step("client", 2, "client")]
+    old = step("legal", 1)
+    expect(described_class.of(route, [old, route.first], []).map(&:id)).to eq %w[read legal client]
+    expect(described_class.of(route, [old], ["legal"]).map(&:id)).to eq %w[read client]
+    expect(described_class.of([], [old], []).map(&:id)).to eq ["legal"]
+  end
+end
+
+RSpec.describe AskFirst::Core::Signoff::Cost do
+  let(:names) { { "wren" => "Wren", "odile" => "Odile" } }
+  let(:time) { AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon") }
+  let(:step) { AskFirst::Core::Signoff::Step.new(id: "in", position: 0, name: "Read", side: "internal", quorum: "any", required: true, four_eyes: true, people: ["wren"], hours: 8) }
+
+  def verdict(released: nil, open: false, answers: [])
+    asked = [AskFirst::Core::Signoff::Asked.new(step_id: "in", fingerprint: "a", places: [nil], people: ["wren"], order: 1, open: open)]
+    given = answers.map { |who| AskFirst::Core::Signoff::Answer.new(step_id: "in", person_id: who, verdict: "yes", fingerprint: "a", time: time, eligible: true, author: false, order: 2) }
+    AskFirst::Core::Signoff::Verdict.call(AskFirst::Core::Signoff::Facts.new(steps: [step], fingerprint: "a", time: time, policy: "local_date", opened: false, asked: asked, answers: given, rulings: [], holds: [], released: released), Time.now)
+  end
+
+  it "says what opening costs: asks, releases, yeses" do
+    expect(described_class.of_opening(verdict(open: true), names)).to eq ["The ask to Wren is withdrawn."]
+    expect(described_class.of_opening(verdict(answers: ["wren"], released: { fingerprint: "a", time: time }), names)).to eq ["Its release ends.", "Wren’s yes will not count on other content."]
+  end
+
+  it "says what another time costs, or that it costs nothing" do
+    other_day = AskFirst::Core::Plan::WallTime.parse("2026-10-16T07:30", "Europe/Lisbon")
+    same_day = AskFirst::Core::Plan::WallTime.parse("2026-10-15T09:30", "Europe/Lisbon")
+    expect(described_class.of_time(verdict(answers: ["wren"]), other_day, names)).to eq ["Wren’s yes will not count for that day and must be asked again."]
+    expect(described_class.of_time(verdict(answers: ["wren"], released: {}), same_day, names)).to eq ["Wren’s yes still counts.", "Its release moves with it."]
+    expect(described_class.of_time(verdict, other_day, names)).to eq []
+  end
+end

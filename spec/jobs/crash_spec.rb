@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+# Kill any process at any moment: nothing is lost, nothing goes out twice, nothing goes out unapproved. The dispatcher runs
+# as it does in production, under its keeper, on a durable database cluster of this spec's own.
+RSpec.describe "The dispatcher, killed at the worst moment" do
+  before(:all) do
+    @cluster = Setup::Cluster.new("postgres-crash").ensure_running
+    @world = SpecWorld.new(cluster: @cluster, clock: AskFirst::Edge::Clock.new, ASK_FIRST_LEASE: "3", ASK_FIRST_NETWORK_TIMEOUT: "1.5", ASK_FIRST_POLL: "0.1")
+    @keeper = Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("dispatcher"), "w"], err: %i[child out])
+  end
+
+  after(:all) do
+    Process.kill("TERM", @keeper)
+    Process.wait(@keeper)
+    @world.db.disconnect
+    @world.owner.disconnect
+    @cluster.stop
+  end
+
+  before { %w[ticker vitrine].each { |network| own.world.control("#{network}/no-faults", {}) } }
+
+  def own = @world
+
+  def due_in(seconds)
+    AskFirst::Core::Plan::WallTime.at(Time.now.utc + seconds, "Europe/Lisbon")
+  end
+
+  # A post that is cleared and released for a moment from now.
+  def released(seconds, network: :ticker)
+    post = own.draft(channels: [network], wall: nil)
+    own.write(post, "time", due_in(120).to_h, who: :ines)
+    own.clear(post)
+    own.write(post, "time", due_in(seconds).to_h, who: :ines)
+    own.release(post)
+    post
+  end
+
+  def showing(post) = own.owner[:showings].where(post_id: post).first
+
+  def sent(post, network = :ticker)
+    id = AskFirst::Core::Dispatch::SendId.for(showing(post)[:id])
+    JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts"))).select { |one| one["send_id"] == id }
+  end
+
+  def eventually(seconds = 25)
+    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
+    loop do
+      value = begin
+        yield
+      rescue Sequel::DatabaseError
+        nil
+      end
+      return value if value
+
+      raise "it did not happen within #{seconds} s; the dispatcher said: #{File.readlines(Infrastructure.log('dispatcher')).last(5).join}" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+
+      sleep 0.05
+    end
+  end
+
+  def inner_pid
+    IO.popen(["pgrep", "-P", @keeper.to_s], &:read).split.first&.to_i
+  end
+
+  it "sends what is due, once" do
+    post = released(2)
+    eventually { showing(post)[:state] == "out" }
+    expect(sent(post).size).to eq 1
+    expect(showing(post)[:sent_at] - own.db[:releases].where(post_id: post).get(:at)).to be_between(0, 5)
+  end
+
+  it "killed between the network's yes and the record of it, asks the network and does not send twice" do
+    own.world.control("ticker/faults", { handle: "quillmere", kind: "hang_after_accepting", seconds: 6 })
+    post = released(2)
+    eventually { sent(post).size == 1 } # the network has it, and has not answered yet
+    expect(showing(post)[:state]).to eq "sending"
+    Process.kill("KILL", inner_pid)
+    eventually { showing(post)[:state] == "out" }
+    expect(sent(post).size).to eq 1
+    expect(own.db[:attempts].where(showing_id: showing(post)[:id]).order(:order_no).select_map(:event).last).to eq "found"
+  end
+
+  it "on a network that times out after accepting, finds the post there and does not send twice" do
+    own.world.control("ticker/faults", { handle: "quillmere", kind: "hang_after_accepting", seconds: 4 })
+    post = released(2)
+    eventually { showing(post)[:state] == "out" }
+    expect(sent(post).size).to eq 1
+    expect(own.db[:attempts].where(showing_id: showing(post)[:id]).select_map(:event)).to include "unclear", "found"
+  end
+
+  it "does not send what a change came in for between release and sending" do
+    post = released(2)
+    own.answer(post, :per, "change", "The pier is closed")
+    sleep 4
+    expect(sent(post)).to eq []
+    expect(own.stage(post)).to eq "changes_wanted"
+  end
+
+  it "when PostgreSQL is restarted while posts are due, is up again by itself and sends each once" do
+    posts = Array.new(4) { released(4) }
+    eventually { own.owner[:releases].where(post_id: posts.last).get(:at) - Time.now < 0.4 }
+    @cluster.restart # at once, without asking anybody: like a crash
+    posts.each { |post| eventually { showing(post)[:state] == "out" } }
+    expect(posts.map { |post| sent(post).size }).to eq [1, 1, 1, 1]
+  end
+end

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+require "capybara/rspec"
+require "capybara/cuprite"
+require_relative "worlds"
+
+# The whole application as a person meets it: web server and dispatcher as their own processes, the stand-ins, and
+# Debian's Chromium, at 1280x800 for the desk and 390x800 with touch for the client's phone.
+module BrowserWorld
+  START = Time.utc(2026, 10, 14, 9, 20) # Wednesday 14 October 2026, 10:20 in Lisbon; it runs on from there
+  OPTIONS = { "no-sandbox" => nil, "disable-gpu" => nil, "disable-quic" => nil, "disable-background-networking" => nil, "disable-component-update" => nil,
+              "disable-sync" => nil, "no-first-run" => nil }.freeze
+
+  module_function
+
+  def world
+    @world ||= begin
+      port = Setup::Processes.free_port
+      offset = (START - Time.now).to_s
+      made = SpecWorld.new(clock: AskFirst::Edge::Clock.new(Float(offset)), ASK_FIRST_CLOCK_OFFSET: offset, ASK_FIRST_PORT: port.to_s, ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}")
+      Infrastructure.processes.start("web", "bundle", "exec", "puma", "-C", "config/puma.rb", env: made.environment, log: Infrastructure.log("web"))
+      Infrastructure.processes.start("dispatcher", "ruby", "bin/dispatcher", env: made.environment, log: Infrastructure.log("dispatcher-browser"))
+      Infrastructure.processes.wait_for("web", port, path: "/health")
+      Capybara.app_host = "http://127.0.0.1:#{port}"
+      made
+    end
+  end
+end
+
+{ desk: [1280, 800], phone: [390, 800] }.each do |name, size|
+  Capybara.register_driver(name) do |app|
+    Capybara::Cuprite::Driver.new(app, window_size: size, browser_path: "/usr/bin/chromium", process_timeout: 30, timeout: 20, js_errors: true, browser_options: BrowserWorld::OPTIONS.dup)
+  end
+end
+Capybara.run_server = false
+Capybara.default_driver = :desk
+Capybara.javascript_driver = :desk
+Capybara.default_max_wait_time = 8
+Capybara.enable_aria_label = true
+Capybara.save_path = File.join(Setup::VAR, "browser")
+
+module BrowserSteps
+  AXE = File.join(Setup::ROOT, "ui/node_modules/axe-core/axe.min.js")
+
+  def sign_in(person, session = Capybara.current_session)
+    session.visit("/sign-in")
+    session.fill_in("Mail address", with: "#{person}@fernhollow.example")
+    session.fill_in("Password", with: Demo::World::PASSWORD)
+    session.click_button("Sign in")
+    expect(session).to have_css("nav[aria-label=Sections]")
+  end
+
+  # Each person has a browser session of their own, as in life.
+  def as(person)
+    Capybara.using_session(person) do
+      sign_in(person) if Capybara.current_session.has_no_css?("nav[aria-label=Sections]", wait: 0)
+      yield Capybara.current_session
+    end
+  end
+
+  # A browser's own date field takes what its script sets, as a person's picking does.
+  def choose_time(id, wall)
+    page.execute_script("const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))", id, wall)
+  end
+
+  def tap_on(session, element)
+    box = session.evaluate_script("(() => { const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2] })()", element)
+    point = { x: box[0], y: box[1] }
+    touch = ->(type, points) { session.driver.browser.page.command("Input.dispatchTouchEvent", type: type, touchPoints: points) }
+    touch.call("touchStart", [point])
+    touch.call("touchEnd", [])
+  end
+
+  def axe_findings(session = page)
+    session.execute_script(File.read(AXE))
+    session.evaluate_async_script("const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ')).join(' | '))))")
+  end
+end
+
+RSpec.configure do |config|
+  config.define_derived_metadata(file_path: %r{/spec/browser/}) { |metadata| metadata[:browser] = true }
+  config.include Capybara::DSL, browser: true
+  config.include Capybara::RSpecMatchers, browser: true
+  config.include BrowserSteps, browser: true
+  config.before(:each, browser: true) { BrowserWorld.world }
+  # a picture of every open page of a spec that failed, for whoever looks for the reason
+  config.after(:each, browser: true) do |example|
+    next unless example.exception
+
+    Capybara.send(:session_pool).each { |name, session| session.save_screenshot("#{name.to_s.split(':')[1]}-#{example.metadata[:line_number]}.png") rescue nil } # rubocop:disable Style/RescueModifier
+  end
+end

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+require "net/http"
+require "tmpdir"
+require_relative "../../config/setup/cluster"
+require_relative "../../config/setup/processes"
+
+# What specs with a database share: one cluster (durability off), one migrated template, the stand-ins as their own
+# process. Core specs need none of it.
+module Infrastructure
+  SECRET = "test-secret-" * 8
+
+  module_function
+
+  def cluster
+    @cluster ||= Setup::Cluster.new("postgres-test", durable: false).ensure_running
+  end
+
+  def processes
+    @processes ||= Setup::Processes.new
+  end
+
+  def folder
+    @folder ||= Dir.mktmpdir("ask-first-spec").tap { |dir| at_exit { FileUtils.rm_rf(dir) } }
+  end
+
+  # A database of its own, cloned from a template that was migrated once for this state of the migrations.
+  # @return [Hash] environment for config/settings.rb
+  def database(name, on: cluster)
+    template = "template_#{digest}"
+    admin(on) do |db|
+      AskFirst::Store::Migrate.call(admin_url: on.url("postgres", "postgres"), owner_url: on.url(template, "ask_first_owner")) unless db[:pg_database].where(datname: template).any?
+      db.run("DROP DATABASE IF EXISTS #{name} WITH (FORCE)")
+      db.run("CREATE DATABASE #{name} TEMPLATE #{template} OWNER ask_first_owner")
+    end
+    on.environment(name)
+  end
+
+  def admin(on, &block)
+    Sequel.connect(on.url("postgres", "postgres"), &block)
+  end
+
+  def digest
+    sum = Digest::SHA256.new
+    Dir[File.join(AskFirst::Store::Migrate::FOLDER, "*.rb")].each { |file| sum << File.read(file) }
+    sum.hexdigest[0, 12]
+  end
+
+  # The stand-ins, once for the whole run.
+  # @return [Hash] {url:, smtp:}
+  def stand_ins
+    @stand_ins ||= begin
+      http = Setup::Processes.free_port
+      smtp = Setup::Processes.free_port
+      processes.start("stand-ins", "ruby", "stand_ins/run.rb", File.join(folder, "stand_ins"), http.to_s, smtp.to_s, env: {}, log: log("stand_ins"))
+      processes.wait_for("stand-ins", http, path: "/mail")
+      { url: "http://127.0.0.1:#{http}", smtp: smtp }
+    end
+  end
+
+  def log(name)
+    File.join(Setup::VAR, "test-#{name}.log")
+  end
+
+  def settings(environment, **more)
+    env = environment.merge(
+      "ASK_FIRST_SECRET" => SECRET, "ASK_FIRST_FILES" => File.join(folder, "files"), "ASK_FIRST_ENV" => "test", "ASK_FIRST_SMTP_PORT" => stand_ins[:smtp].to_s,
+      "ASK_FIRST_LEASE" => "2", "ASK_FIRST_SETTLE_FLOOR" => "0.2"
+    ).merge(more.transform_keys(&:to_s))
+    [AskFirst::Settings.from(env), env]
+  end
+end

@@ -1,0 +1,155 @@
+# frozen_string_literal: true
+
+require_relative "../../demo/clock"
+require_relative "../../demo/pictures"
+require_relative "../../demo/world"
+require_relative "infrastructure"
+
+# A world of its own for each spec file: the invented agency with two clients, in a fresh database, with the acts at hand.
+class SpecWorld
+  CHEAP = { t_cost: 1, m_cost: 5 }.freeze
+  NOON = Time.utc(2026, 10, 14, 9, 20)
+
+  # Hears what would be announced to open pages.
+  class Ears
+    attr_reader :heard
+
+    def initialize
+      @heard = []
+    end
+
+    def publish(workspace_id, message)
+      @heard << [workspace_id, message]
+    end
+  end
+
+  attr_reader :kit, :world, :clock, :settings, :environment
+
+  @count = 0
+  class << self
+    attr_accessor :count
+
+    def shared
+      @shared ||= new
+    end
+  end
+
+  # @param cluster [Setup::Cluster] another one than the suite's, for specs that kill it
+  # @param clock [#now, nil] the real time instead of the story's
+  def initialize(cluster: Infrastructure.cluster, clock: nil, **more)
+    name = "spec_#{Process.pid}_#{self.class.count += 1}"
+    @settings, @environment = Infrastructure.settings(Infrastructure.database(name, on: cluster), **more)
+    @kit = AskFirst::Kits.build(@settings, @settings.web_url, pool: 6).dup
+    @kit.bus.stop
+    @kit.bus = Ears.new
+    @clock = clock || Demo::Clock.new(NOON)
+    @kit.clock = @clock
+    @kit.queue = AskFirst::Jobs::Queue.new(@clock)
+    @world = Demo::World.new(@kit, owner, stand_ins: Infrastructure.stand_ins[:url], hash_cost: CHEAP).make
+  end
+
+  def db = kit.db
+  def owner = @owner ||= AskFirst::Store::Database.connect(settings.owner_url, pool: 2)
+  def person(key) = world.people.fetch(key)
+  def workspace(client = :quillmere) = world.workspaces.fetch(client)
+  def channel(network, client = :quillmere) = world.channels.fetch(client).fetch(network)
+  def member(who, client = :quillmere) = world.member(who, client)
+
+  # The constants of the acts are found by name, so that specs read as sentences.
+  def act(name, who, client = :quillmere, **input)
+    AskFirst::App.const_get(name).call(kit, who.is_a?(AskFirst::App::Member) ? who : member(who, client), **input)
+  end
+
+  def write(post, part, value, who: :maro, on: nil, client: :quillmere)
+    channel_id = on && channel(on, client)
+    row = db[:parts].where(post_id: post, channel_id: channel_id, part: part).first
+    act("Posts::SavePart", who, client, post_id: post, channel_id: channel_id, part: part, value: value, version: row ? row[:version] : 0)
+  end
+
+  # A whole draft: copy by Maro, a picture by Sunniva, planned for tomorrow 7:30 in the client's zone.
+  def draft(channels: %i[ticker vitrine], text: "When fog sits on the estuary, the 7:20 does not guess.", wall: "2026-10-15T07:30", client: :quillmere, picture: true)
+    post = act("Posts::MakePost", :ines, client, subject: "Fog days")
+    act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: channels.map { |one| channel(one, client) })
+    write(post, "text", text, client: client)
+    write(post, "time", { "wall" => wall, "zone" => Demo::World::CLIENTS.fetch(client)[:zone] }, who: :ines, client: client) if wall
+    illustrate(post, client: client) if picture
+    post
+  end
+
+  def illustrate(post, client: :quillmere)
+    picture = act("Media::UploadMedia", :sunniva, client, io: self.class.picture, name: "boat.jpg")
+    write(post, "media", [picture[:id]], who: :sunniva, client: client)
+    write(post, "descriptions", { picture[:id] => "A ferry in fog" }, who: :sunniva, client: client)
+    picture
+  end
+
+  def self.picture(seed = 1)
+    @pictures ||= {}
+    StringIO.new(@pictures[seed] ||= Demo::Pictures.draw(:boat, seed, width: 640, height: 400).string)
+  end
+
+  def step(position, client = :quillmere)
+    db[:route_steps].where(workspace_id: workspace(client), position: position).get(:id)
+  end
+
+  def ask(post, position, who: :ines, client: :quillmere, **more)
+    act("Signoff::SendAsk", who, client, step_id: step(position, client), post_ids: Array(post), **more)
+  end
+
+  def line(post)
+    db[:ask_lines].where(Sequel[:ask_lines][:post_id] => post).join(:asks, id: :ask_id).order(:order_no).select_all(:ask_lines).last
+  end
+
+  def shown(post)
+    db[:ask_line_adaptations].where(line_id: line(post)[:id]).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
+  end
+
+  def answer(post, who, verdict = "yes", words = "", client: :quillmere, **more)
+    seen = db[:answers].where(line_id: line(post)[:id], person_id: person(who)).max(:order_no) || 0
+    act("Signoff::AnswerAsk", who, client, line_id: line(post)[:id], verdict: verdict, words: words, shown: shown(post), seen: seen, **more)
+  end
+
+  def clear(post, client: :quillmere, approver: :odile)
+    ask(post, 0, client: client)
+    answer(post, :wren, client: client)
+    ask(post, 1, client: client)
+    answer(post, approver, client: client)
+  end
+
+  def release(post, who: :ines, client: :quillmere, **more)
+    act("Dispatch::Release", who, client, post_id: post, **more)
+  end
+
+  def standing(post, client = :quillmere)
+    scope = AskFirst::Store::Scope.new(db, workspace_ids: workspace(client), person_id: nil, side: "agency")
+    AskFirst::Store::Posts::Standing.load(scope, [post], kit.now).fetch(post)
+  end
+
+  def stages(post, client = :quillmere)
+    standing(post, client).adaptations.to_h { |one| [one.channel[:network].downcase.to_sym, one.stage] }
+  end
+
+  def stage(post)
+    db[:posts].where(id: post).get(:stage)
+  end
+
+  def adaptation(post, network)
+    db[:adaptations].where(post_id: post, channel_id: channel(network)).get(:id)
+  end
+
+  def acts(post)
+    db[:record].where(post_id: post).order(:order_no).select_map(:act)
+  end
+end
+
+RSpec.shared_context "with a world" do
+  let(:world) { SpecWorld.shared }
+  let(:db) { world.db }
+
+  before { world.clock.set(SpecWorld::NOON) }
+end
+
+RSpec.configure do |config|
+  config.include_context "with a world", database: true
+  config.after(:suite) { Infrastructure.processes.stop }
+end
