@@ -25,10 +25,10 @@ module StandIns
 
     get "/" do
       accounts = settings.networks.values.flat_map { |one|
-  one.accounts.values.map { |account|
-  "<li><a href=\"/networks/#{one.slug}/@#{account.handle}\">#{account.name} on #{one.card['name']}</a></li>"
-}
-}
+        one.accounts.values.map { |account|
+          "<li><a href=\"/networks/#{one.slug}/@#{account.handle}\">#{account.name} on #{one.card['name']}</a></li>"
+        }
+      }
       faults = FAULTS.map { |name, what| "<li><code>#{name}</code>: #{what}</li>" }
       "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>Stand-ins</title><style>body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto}</style>" \
         "<h1>Stand-ins</h1><p>Invented networks and a mail server, for trying things out.</p><h2>Mail</h2><p><a href=\"/mail\">Mailboxes</a></p>" \

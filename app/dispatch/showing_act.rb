@@ -22,7 +22,8 @@ module AskFirst
         end
 
         def client(channel)
-          kit.networks.client_for(channel)
+          @clients ||= {}
+          @clients[channel[:id]] ||= kit.networks.client_for(channel)
         end
 
         def attempt(showing, event, note = "")
@@ -38,8 +39,7 @@ module AskFirst
             set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil)
             attempt(showing, event, address)
             record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], address: address })
-            settle = channel(showing)[:card].fetch("settles_within", 0)
-            [settle + 1, 3_600, 86_400, 604_800].each { |wait| kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + wait) }
+            kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + channel(showing)[:card].fetch("settles_within", 0) + 1)
             restage([showing[:post_id]])
           end
         end

@@ -7,6 +7,7 @@ module AskFirst
       # after an hour, a day and a week.
       class Verify < ShowingAct
         LOOKS = 4 # a post that is not there yet is looked for this often before it is trouble
+        AGAIN = [3_600, 86_400, 604_800].freeze # seconds after sending: posts vanish or are changed at their network
 
         def call(showing_id:, look: 1)
           found = showing(showing_id)
@@ -31,12 +32,19 @@ module AskFirst
           end
         end
 
+        # The next of the later looks, counted from sending.
+        def look_after(showing)
+          later = AGAIN.map { |wait| showing[:sent_at] + wait }.find { |at| at > now + 60 }
+          kit.queue.verify(member.workspace_id, showing[:id], at: later, look: LOOKS) if later
+        end
+
         def keep(showing, seen)
           write do
             set(showing, seen: seen.kind, seen_at: now, seen_note: seen.note)
             attempt(showing, "seen_#{seen.kind}", seen.note)
             record("verified", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { seen: seen.kind, note: seen.note })
             announce("dispatch", ids: [showing[:post_id]])
+            look_after(showing) unless seen.kind == "differs"
           end
           trouble(showing, seen.note) if seen.kind == "differs"
         end

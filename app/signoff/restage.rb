@@ -7,14 +7,20 @@ module AskFirst
       # stands. Runs inside the transaction of the act that caused it.
       class Restage < Act
         def call(post_ids:)
-          standing(post_ids).each_value do |post|
-  post.adaptations.each { |adaptation| end_release(post, adaptation) unless release_stands?(adaptation) }
-  keep(post)
-end
+          posts = standing(post_ids)
+          posts = standing(post_ids) if end_releases(posts).any?
+          posts.each_value { |post| keep(post) }
           announce("posts", ids: post_ids)
         end
 
         private
+
+        # @return [Array] the adaptations whose release ended
+        def end_releases(posts)
+          posts.values.flat_map do |post|
+            post.adaptations.reject { |adaptation| release_stands?(adaptation) }.each { |adaptation| end_release(post, adaptation) }
+          end
+        end
 
         def release_stands?(adaptation)
           adaptation.release.nil? || adaptation.sent? || adaptation.verdict.release_stands? || adaptation.showing[:state] == "trouble"

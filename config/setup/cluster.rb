@@ -40,7 +40,7 @@ module Setup
       FileUtils.mkdir_p(@home)
       File.open(File.join(@home, "lock"), File::RDWR | File::CREAT) do |lock|
         lock.flock(File::LOCK_EX)
-        create unless File.exist?(File.join(data, "PG_VERSION")) && File.exist?(password_file)
+        create unless File.exist?(made_file)
         start unless ready?
       end
       self
@@ -92,6 +92,8 @@ module Setup
     def port_file = File.join(@home, "port")
     def password_file = File.join(@home, "password")
     def log = File.join(@home, "log")
+    # written when the cluster is whole, so that one killed while it was being made is made anew
+    def made_file = File.join(@home, "made")
 
     def bin(name)
       @bin ||= Dir["/usr/lib/postgresql/*/bin"].max_by { |dir| dir[/\d+/].to_i } or
@@ -100,6 +102,7 @@ module Setup
     end
 
     def create
+      stop(mode: "immediate")
       FileUtils.rm_rf(data)
       FileUtils.mkdir_p(data)
       FileUtils.chmod(0o700, data)
@@ -110,6 +113,8 @@ module Setup
       ok = as_postgres(bin("initdb"), "-D", data, "-U", "postgres", "-E", "UTF8", "--locale=C.UTF-8", "--auth=scram-sha-256",
                        "--pwfile=#{password_file}", "-N")
       raise Stopped, "PostgreSQL's cluster could not be made in #{data}; see #{log}." unless ok
+
+      FileUtils.touch(made_file)
     end
 
     def start

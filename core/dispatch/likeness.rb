@@ -34,7 +34,7 @@ module AskFirst
                         "The post is there, its #{sent == 1 ? 'picture is' : 'pictures are'} not."
                       else
                         "#{there} of #{sent} pictures are there."
-end)
+                      end)
           end
           found << "Two pictures have one address there." if shown["media"].map { |picture| picture["address"] }.uniq.size < there
           broken = shown["media"].count { |picture| picture["loads"] == false }

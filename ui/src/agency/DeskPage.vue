@@ -8,6 +8,7 @@ import { age, brief, heading } from '@/api/time'
 import { initials, list, titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
+import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { useDesk } from './desk'
 import { useChosen } from './me'
@@ -200,6 +201,15 @@ useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), L: () => desk.value
         </template>
       </section>
     </div>
+    <KeysHelp
+      :keys="[
+        ['↓ ↑', 'next and previous row'],
+        ['Enter', 'open'],
+        ['N', 'new post'],
+        ['L', 'release what can be released'],
+        ['/', 'choose a client by typing'],
+      ]"
+    />
   </main>
 </template>
 

@@ -113,7 +113,7 @@ async function signOut() {
     </nav>
     <span class="fill" />
     <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">
-      <Button shape="circle" class="face" :aria-label="`${me.name}: sign out`">{{ initials(me.name) }}</Button>
+      <Button shape="circle" class="face" :aria-label="`${initials(me.name)}, ${me.name}: sign out`">{{ initials(me.name) }}</Button>
       <template #overlay>
         <Menu>
           <MenuItem key="who" disabled>{{ me.name }}</MenuItem>

@@ -10,6 +10,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
 import { titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
+import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import ShowingStory from './ShowingStory.vue'
 
@@ -127,6 +128,14 @@ useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), Escape: shut })
       <Button type="primary" danger :disabled="reason.trim() === ''" :loading="hold.isPending.value" @click="hold.mutate()">Hold it now</Button>
       <Button @click="holding = false">Leave it running</Button>
     </Modal>
+    <KeysHelp
+      :keys="[
+        ['↓ ↑', 'next and previous row'],
+        ['Enter', 'look at it'],
+        ['Esc', 'close what is beside'],
+        ['/', 'choose a client by typing'],
+      ]"
+    />
   </main>
 </template>
 

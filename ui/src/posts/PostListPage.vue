@@ -8,6 +8,7 @@ import { planned } from '@/api/time'
 import { STAGES, titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
+import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import NewPost from './NewPost.vue'
 
@@ -62,6 +63,14 @@ useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1) })
       </li>
     </ul>
     <Button v-if="hasNextPage" :loading="isFetchingNextPage" @click="fetchNextPage()">Show older posts</Button>
+    <KeysHelp
+      :keys="[
+        ['↓ ↑', 'next and previous row'],
+        ['Enter', 'open'],
+        ['N', 'new post'],
+        ['/', 'choose a client by typing'],
+      ]"
+    />
   </main>
 </template>
 

@@ -7,6 +7,7 @@ import { api, isProblem, ok, sentence } from '@/api/client'
 import { planned } from '@/api/time'
 import { STAGES, list } from '@/api/words'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
+import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import AnswerPanel from '@/signoff/AnswerPanel.vue'
 import AskDialog from '@/signoff/AskDialog.vue'
@@ -120,6 +121,16 @@ useKeys({
       </aside>
     </div>
     <AskDialog :sheet="sheet" :open="asking" @close="asking = false" />
+    <KeysHelp
+      :keys="[
+        ['S', 'send the next ask'],
+        ['L', 'release'],
+        ['Y', 'answer yes'],
+        ['W', 'want a change'],
+        ['Ctrl Enter', 'save or send the field'],
+        ['/', 'choose a client by typing'],
+      ]"
+    />
     <OpenDialog :sheet="sheet" :open="opening" @close="opening = false" />
   </main>
   <main v-else class="wait">

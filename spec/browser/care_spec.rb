@@ -1,0 +1,132 @@
+# frozen_string_literal: true
+
+# What a careful interface owes: nothing typed is lost, keys for all, no finding by axe, narrow and wide.
+RSpec.describe "The interface takes care" do
+  let(:world) { BrowserWorld.world }
+  let(:db) { world.db }
+
+  def sheet(post) = "/w/#{world.workspace}/posts/#{post}"
+
+  def text_of(post)
+    db[:parts].where(post_id: post, part: "text", channel_id: nil).get(:value)
+  end
+
+  def eventually(seconds = 12)
+    deadline = Time.now + seconds
+    sleep 0.2 until yield || Time.now > deadline
+    expect(yield).to be_truthy
+  end
+
+  it "keeps what was typed when the connection goes, and saves it when it is back" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    as(:maro) do |session|
+      session.visit(sheet(post))
+      expect(session).to have_field("Master copy")
+      session.driver.browser.network.emulate_network_conditions(offline: true)
+      session.fill_in("Master copy", with: "Typed on the train.")
+      expect(session).to have_content("no connection", wait: 12)
+      session.driver.browser.network.emulate_network_conditions(offline: false)
+      eventually { text_of(post) == "Typed on the train." }
+    end
+  end
+
+  it "keeps what was typed when the tab is closed before it was saved" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    as(:maro) do |session|
+      session.visit(sheet(post))
+      expect(session).to have_field("Master copy")
+      session.driver.browser.network.emulate_network_conditions(offline: true)
+      session.fill_in("Master copy", with: "Half a sentence")
+      session.driver.browser.network.emulate_network_conditions(offline: false)
+      session.visit("/desk")
+      session.visit(sheet(post))
+      expect(session).to have_field("Master copy", with: "Half a sentence", wait: 10)
+      eventually { text_of(post) == "Half a sentence" }
+    end
+  end
+
+  it "shows both when two people change one part, and keeps what is chosen" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    as(:maro) do |session|
+      session.visit(sheet(post))
+      expect(session).to have_field("Master copy")
+      session.execute_script("document.getElementById('part-text-master').focus()")
+      session.driver.browser.network.emulate_network_conditions(offline: true)
+      session.fill_in("Master copy", with: "Maro's words")
+      world.write(post, "text", "Wren's words", who: :wren)
+      session.driver.browser.network.emulate_network_conditions(offline: false)
+      expect(session).to have_content("Wren Adeyo changed this meanwhile. Theirs:", wait: 15)
+      expect(session).to have_content("Wren's words")
+      session.click_button("Keep mine")
+      eventually { text_of(post) == "Maro's words" }
+    end
+  end
+
+  it "refuses 200,000 characters at the field, with everything still in it" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    as(:maro) do |session|
+      session.visit(sheet(post))
+      expect(session).to have_field("Master copy")
+      session.execute_script("const f = document.getElementById('part-text-master'); f.value = 'a'.repeat(200000); f.dispatchEvent(new Event('input', { bubbles: true }))")
+      expect(session).to have_content("The text has 200000 characters; at most 100000 can be kept.", wait: 12)
+      expect(session.evaluate_script("document.getElementById('part-text-master').value.length")).to eq 200_000
+      session.click_button("Show what is saved instead")
+      expect(session).to have_field("Master copy", with: text_of(post))
+    end
+  end
+
+  it "works from the keyboard: client by typing, rows by arrows, answers by letters" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    world.ask(post, 0)
+    as(:wren) do |session|
+      session.visit("/desk")
+      expect(session).to have_content("Waits for you")
+      body = session.find("body")
+      body.send_keys("/")
+      session.find("input[role=combobox]").send_keys("quill", :enter)
+      expect(session).to have_css("button.client", text: "Quillmere Ferries")
+      session.find("body").send_keys("?")
+      expect(session).to have_content("Keys of this page")
+      session.find("body").send_keys(:escape)
+      session.visit(sheet(post))
+      expect(session).to have_button("Yes, as it stands")
+      session.find("body").send_keys("y")
+      expect(session).to have_css("header", text: "client approval", wait: 12)
+    end
+  end
+
+  it "says to a stranger of the client what it says for what does not exist" do
+    as(:wren) do |session|
+      session.visit("/w/#{AskFirst::Core::Uuid.v7(Time.now)}/posts/#{AskFirst::Core::Uuid.v7(Time.now)}")
+      expect(session).to have_content("is not here, or not yours to see.")
+    end
+  end
+
+  it "axe finds nothing on the Desk, the posts, a sheet, its dialogs, and the dispatch log, wide and narrow" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    world.clear(post)
+    found = {}
+    as(:ines) do |session|
+      [[1280, 800], [390, 800]].each do |width, height|
+        session.current_window.resize_to(width, height)
+        { "/desk" => "Waits for you", "/posts" => "Posts", sheet(post) => "Sign-off", "/dispatch" => "Next and in flight" }.each do |path, words|
+          session.visit(path)
+          expect(session).to have_content(words)
+          sleep 0.4
+          found[[path[%r{/\w+\z|/posts(?=/)}], width]] = axe_findings(session)
+        end
+      end
+      expect(found.reject { |_, findings| findings.empty? }).to eq({})
+      session.current_window.resize_to(1280, 800)
+      session.visit(sheet(post))
+      session.click_button("Change it …")
+      expect(session).to have_content("what this costs")
+      expect(axe_findings(session)).to eq []
+    end
+    Capybara.using_session(:stranger) do
+      visit("/sign-in")
+      expect(page).to have_button("Sign in")
+      expect(axe_findings).to eq []
+    end
+  end
+end
