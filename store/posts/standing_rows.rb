@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+require "json"
+
+module AskFirst
+  module Store
+    module Posts
+      # Everything that the standing of posts hangs on, in one round trip: one prepared statement gives all row sets as JSON.
+      # Twenty small queries took four times as long, most of it spent on going to and fro (docs/performance.md).
+      class StandingRows
+        SQL = <<~SQL
+          json_build_object(
+            'workspace', (SELECT row_to_json(t) FROM (SELECT id, zone, time_policy FROM workspaces WHERE id = :w) t),
+            'posts', (SELECT json_agg(t) FROM (SELECT * FROM posts WHERE workspace_id = :w AND id = ANY(:p)) t),
+            'parts', (SELECT json_agg(t) FROM (SELECT * FROM parts WHERE workspace_id = :w AND post_id = ANY(:p)) t),
+            'adaptations', (SELECT json_agg(t) FROM (SELECT * FROM adaptations WHERE workspace_id = :w AND post_id = ANY(:p) AND removed_at IS NULL) t),
+            'channels', (SELECT json_agg(t) FROM (SELECT id, network, name, initials, account, micropub, card, state, position FROM channels WHERE workspace_id = :w) t),
+            'media', (SELECT json_agg(t) FROM (
+              SELECT id, width, height FROM media WHERE workspace_id = :w AND id IN (
+                SELECT jsonb_array_elements_text(value)::uuid FROM parts WHERE workspace_id = :w AND post_id = ANY(:p) AND part = 'media')) t),
+            'renditions', (SELECT json_agg(t) FROM (
+              SELECT id, media_id, spec, digest FROM renditions WHERE workspace_id = :w AND media_id IN (
+                SELECT jsonb_array_elements_text(value)::uuid FROM parts WHERE workspace_id = :w AND post_id = ANY(:p) AND part = 'media')) t),
+            'steps', (SELECT json_agg(t) FROM (
+              SELECT s.*, r.is_default AS today, ARRAY(
+                SELECT p.person_id FROM route_step_people p JOIN memberships m ON (m.workspace_id, m.person_id) = (p.workspace_id, p.person_id) AND m.ended_at IS NULL
+                WHERE (p.workspace_id, p.step_id) = (s.workspace_id, s.id) ORDER BY p.person_id) AS people
+              FROM route_steps s JOIN routes r ON (r.workspace_id, r.id) = (s.workspace_id, s.route_id)
+              WHERE s.workspace_id = :w AND (r.is_default OR s.id IN (
+                SELECT a.step_id FROM asks a JOIN ask_lines l ON (l.workspace_id, l.ask_id) = (a.workspace_id, a.id) WHERE l.workspace_id = :w AND l.post_id = ANY(:p)))) t),
+            'asked', (SELECT json_agg(t) FROM (
+              SELECT l.post_id, o.adaptation_id, l.ask_id, a.step_id, a.order_no, v.fingerprint, a.asked_at, a.due_at, o.ended_as,
+                ARRAY(SELECT person_id FROM ask_places WHERE (workspace_id, ask_id) = (a.workspace_id, a.id) ORDER BY number) AS places,
+                ARRAY(SELECT person_id FROM ask_people WHERE (workspace_id, ask_id) = (a.workspace_id, a.id) ORDER BY person_id) AS people
+              FROM ask_lines l
+              JOIN ask_line_adaptations o ON (o.workspace_id, o.line_id) = (l.workspace_id, l.id)
+              JOIN revision_adaptations v ON (v.workspace_id, v.id) = (o.workspace_id, o.revision_adaptation_id)
+              JOIN asks a ON (a.workspace_id, a.id) = (l.workspace_id, l.ask_id)
+              WHERE l.workspace_id = :w AND l.post_id = ANY(:p)) t),
+            'answers', (SELECT json_agg(t) FROM (SELECT * FROM answers WHERE workspace_id = :w AND post_id = ANY(:p)) t),
+            'rulings', (SELECT json_agg(t) FROM (SELECT * FROM rulings WHERE workspace_id = :w AND post_id = ANY(:p)) t),
+            'openings', (SELECT json_agg(t) FROM (SELECT * FROM openings WHERE workspace_id = :w AND post_id = ANY(:p) AND closed_at IS NULL) t),
+            'ready', (SELECT json_agg(t) FROM (SELECT * FROM ready_marks WHERE workspace_id = :w AND post_id = ANY(:p)) t),
+            'holds', (SELECT json_agg(t) FROM (SELECT * FROM holds WHERE workspace_id = :w AND lifted_at IS NULL) t),
+            'showings', (SELECT json_agg(t) FROM (SELECT * FROM showings WHERE workspace_id = :w AND post_id = ANY(:p)) t),
+            'releases', (SELECT json_agg(t) FROM (
+              SELECT r.*, v.request, v.rendition_ids, v.revision_id FROM releases r
+              JOIN revision_adaptations v ON (v.workspace_id, v.id) = (r.workspace_id, r.revision_adaptation_id)
+              WHERE r.workspace_id = :w AND r.post_id = ANY(:p) AND r.ended_at IS NULL) t)
+          )::text AS rows
+        SQL
+        # columns that are moments; a wall time comes without a zone and is carried in a UTC value
+        MOMENT = /(?:\A|_)(?:at|until)\z/
+
+        # @return [Hash{Symbol=>Array<Hash>}] row sets by name, columns as symbols; :workspace is one row
+        def self.fetch(db, workspace_id, post_ids)
+          statement = db.select(Sequel.lit(SQL, w: :$w, p: :$p)).prepare(:first, :posts_standing)
+          sets = JSON.parse(statement.call(w: workspace_id, p: Database.uuids(post_ids))[:rows])
+          sets.to_h { |name, rows| [name.to_sym, rows.is_a?(Hash) ? rows.transform_keys(&:to_sym) : (rows || []).map { |row| convert(row) }] }
+        end
+
+        def self.convert(row)
+          row.to_h do |column, value|
+            value = moment(column, value) if value.is_a?(String)
+            [column.to_sym, value]
+          end
+        end
+
+        def self.moment(column, value)
+          return Time.iso8601("#{value}Z") if column == "wall"
+
+          MOMENT.match?(column) ? Time.iso8601(value).utc : value
+        end
+        private_class_method :convert, :moment
+      end
+    end
+  end
+end
