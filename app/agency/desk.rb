@@ -132,6 +132,7 @@ module AskFirst
           return nil if due.zero?
 
           return "The dispatcher has not started yet; nothing goes out until it has." unless beat
+          return "The clocks of the database and of the dispatcher are #{beat[:clock_gap].abs.round(1)} s apart; nothing is sent until they agree." if beat[:clock_gap].abs > 2
 
           "The dispatcher has been silent since #{beat[:beat_at].strftime('%H:%M:%S')} UTC; nothing goes out until it is back."
         end

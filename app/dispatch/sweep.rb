@@ -44,7 +44,7 @@ module AskFirst
         # A job that waits for the far future (a later look) does not count.
         def job_waiting
           soon = @kit.clock.machine_time(@kit.now) + 60
-          @kit.db[:que_jobs].where(finished_at: nil, expired_at: nil, error_count: 0)
+          @kit.db[:que_jobs].where(finished_at: nil, expired_at: nil)
                             .where(Sequel.lit("que_jobs.args ->> 1 = showings.id::text")).where { run_at < soon }.select(1)
         end
       end

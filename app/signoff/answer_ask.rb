@@ -18,7 +18,7 @@ module AskFirst
           write do
             line = find_line(line_id)
             post = locked([line[:post_id]]).fetch(line[:post_id])
-            adaptations = adaptations_of(line)
+            adaptations = StillAsked.of(adaptations_of(line))
             require_seen_all!(adaptations, shown, verdict)
             require_no_later!(line, seen)
             targets = targets(adaptations, only, verdict)

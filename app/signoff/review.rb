@@ -19,7 +19,7 @@ module AskFirst
 
         def lines(ask)
           found = rows(:ask_lines).where(ask_id: ask[:id]).order(:id).all
-          shown = adaptations(found.map { |line| line[:id] }).group_by { |row| row[:line_id] }
+          shown = adaptations(found.map { |line| line[:id] }).group_by { |row| row[:line_id] }.transform_values { |rows| StillAsked.of(rows) }
           given = rows(:answers).where(line_id: found.map { |line| line[:id] }, person_id: member.person_id).order(:order_no).all.group_by { |row| row[:line_id] }
           talk = rows(:remarks).where(post_id: found.map { |line| line[:post_id] }, room: "client").order(:said_at).all.group_by { |row| row[:post_id] }
           found.map { |line| line_json(line, shown.fetch(line[:id], []), given.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
@@ -31,7 +31,7 @@ module AskFirst
                                      .join(:revision_adaptations, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: Sequel[:ask_line_adaptations][:revision_adaptation_id])
                                      .join(:channels, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: :channel_id)
                                      .order(:position)
-                                     .select(:line_id, Sequel[:ask_line_adaptations][:adaptation_id], :request, :fingerprint, :wall, Sequel[:revision_adaptations][:zone], :rendition_ids,
+                                     .select(:line_id, Sequel[:ask_line_adaptations][:adaptation_id], :ended_as, :request, :fingerprint, :wall, Sequel[:revision_adaptations][:zone], :rendition_ids,
                                              :network, :initials, Sequel[:channels][:name].as(:channel), :card, :account).all
         end
 

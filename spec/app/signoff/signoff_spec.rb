@@ -137,6 +137,17 @@ RSpec.describe "Sign-off" do
       expect(refused { world.answer(post, :wren) }.code).to eq "withdrawn"
     end
 
+    it "opened in one channel only, the rest of the ask goes on and can be answered" do
+      post = world.draft
+      world.ask(post, 0)
+      line = world.line(post)
+      world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)])
+      shown = world.act("Posts::PostSheet", :wren, post_id: post)[:my_ask][:shown]
+      expect(shown.keys).to eq [world.adaptation(post, :vitrine)]
+      world.act("Signoff::AnswerAsk", :wren, line_id: line[:id], verdict: "yes", shown: shown)
+      expect(world.stages(post)).to eq(ticker: "drafting", vitrine: "client_approval")
+    end
+
     it "says before what it costs" do
       post = world.draft
       world.clear(post)

@@ -10,6 +10,7 @@ import ChannelMark from '@/parts/ChannelMark.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
+import { walkRows } from '@/parts/rows'
 import { useDesk } from './desk'
 import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
@@ -41,13 +42,7 @@ const release = useMutation({
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
-// Arrows walk the rows of the page; Enter opens, as links do.
-function walk(step: number) {
-  const rows = Array.from(document.querySelectorAll<HTMLElement>('[data-row]'))
-  const next = rows.indexOf(document.activeElement as HTMLElement) + step
-  rows[Math.min(Math.max(next, 0), rows.length - 1)]?.focus()
-}
-useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), L: () => desk.value && desk.value.can_release.length > 0 && release.mutate(desk.value.can_release), D: () => void router.push({ name: 'dispatch' }) })
+useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => desk.value && desk.value.can_release.length > 0 && release.mutate(desk.value.can_release), D: () => void router.push({ name: 'dispatch' }) })
 </script>
 
 <template>

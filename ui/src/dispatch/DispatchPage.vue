@@ -12,6 +12,7 @@ import { titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
+import { walkRows } from '@/parts/rows'
 import ShowingStory from './ShowingStory.vue'
 
 type Row = Schemas['DispatchRow']
@@ -60,11 +61,7 @@ const lift = useMutation({
   onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => void queries.invalidateQueries({ queryKey: ['dispatch'] }),
 })
-function walk(step: number) {
-  const rows = Array.from(document.querySelectorAll<HTMLElement>('[data-row]'))
-  rows[Math.min(Math.max(rows.indexOf(document.activeElement as HTMLElement) + step, 0), rows.length - 1)]?.focus()
-}
-useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), Escape: shut })
+useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shut })
 </script>
 
 <template>

@@ -10,6 +10,7 @@ import ChannelMark from '@/parts/ChannelMark.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
+import { walkRows } from '@/parts/rows'
 import NewPost from './NewPost.vue'
 
 const { id, workspace, workspaces, me } = useChosen()
@@ -24,11 +25,7 @@ const posts = computed(() => data.value?.pages.flatMap((page) => page.posts) ?? 
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 const stages = Object.entries(STAGES) as [Schemas['Stage'], string][]
 
-function walk(step: number) {
-  const rows = Array.from(document.querySelectorAll<HTMLElement>('[data-row]'))
-  rows[Math.min(Math.max(rows.indexOf(document.activeElement as HTMLElement) + step, 0), rows.length - 1)]?.focus()
-}
-useKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1) })
+useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
 </script>
 
 <template>

@@ -226,6 +226,7 @@ function segment(one: Line, index: number) {
         You said: {{ SAID[verdictOf(line)!] }}<template v-if="line.words">: “{{ line.words }}”</template>
       </p>
       <p v-if="line.ended === 'withdrawn'" class="given">The agency withdrew this one; nothing is needed from you.</p>
+      <p v-else-if="line.ended === 'outdated'" class="given">A newer version of this one was asked for meanwhile; you find it in a newer mail.</p>
     </main>
     <main v-else ref="top" tabindex="-1" class="end">
       <h1>Thank you, {{ review.me.split(' ')[0] }}</h1>
@@ -240,7 +241,7 @@ function segment(one: Line, index: number) {
         </li>
       </ul>
     </main>
-    <footer v-if="line && line.ended !== 'withdrawn'">
+    <footer v-if="line && line.ended !== 'withdrawn' && line.ended !== 'outdated'">
       <p v-if="note" class="note" role="status">{{ note }}</p>
       <p v-if="waiting > 0" class="note" role="status">No connection: {{ waiting }} {{ waiting === 1 ? 'answer waits' : 'answers wait' }} on this phone.</p>
       <form v-if="wanting" @submit.prevent="give('change', words)">
