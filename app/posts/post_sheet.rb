@@ -16,7 +16,7 @@ module AskFirst
             subject: @post.row[:subject], subject_version: @post.row[:subject_version], owner: names[@post.row[:owner_id]], stage: @post.stage,
             revision: rows(:revisions).where(post_id: @post.id).max(:number),
             strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, media: media,
-            next_ask: next_ask, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
+            next_ask: Signoff::NextAsk.of(@post, member.person_id, names, now), my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
             can: can
           }
         end
@@ -57,20 +57,6 @@ module AskFirst
         def media
           ids = ([@post.master] + @post.adaptations.map(&:parts)).flat_map { |parts| parts["media"] }.uniq
           rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :mime, :width, :height).merge(by: names[row[:added_by]])] }
-        end
-
-        # The step that this post should be asked at next, if any.
-        def next_ask
-          waiting = @post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at }
-          return if waiting.empty?
-
-          step = waiting.map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
-          due = waiting.select { |adaptation| adaptation.verdict.waits_at.id == step.id }
-          open = due.all? { |adaptation| adaptation.facts.asked.any? { |asked| asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint } }
-          return if open
-
-          { step_id: step.id, name: step.name, side: step.side, people: step.people_for(member.person_id).map { |id| names[id] },
-            due_at: (now + (step.hours * 3600)).iso8601, channels: due.map { |adaptation| adaptation.channel[:name] } }
         end
 
         def open_lines

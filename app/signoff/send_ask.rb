@@ -42,15 +42,10 @@ module AskFirst
           chosen = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
           raise nothing_to_ask(post, step) if chosen.empty?
 
-          fresh = chosen.reject { |adaptation| asked_already?(adaptation, step) }
+          fresh = chosen.reject { |adaptation| NextAsk.asked?(adaptation, step) }
           raise asked_already(post, step) if fresh.empty?
 
           fresh.each { |adaptation| require_sound!(post, adaptation) }
-        end
-
-        # An open ask about exactly this goes on; only what is new is asked.
-        def asked_already?(adaptation, step)
-          adaptation.facts.asked.any? { |asked| asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint } && !adaptation.facts.opened
         end
 
         def asked_already(post, step)

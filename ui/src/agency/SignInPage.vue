@@ -71,7 +71,7 @@ h1 {
   font-weight: 750;
 }
 .first {
-  background: linear-gradient(transparent 62%, var(--mark) 62%, var(--mark) 92%, transparent 92%);
+  border-bottom: 5px solid var(--ink);
 }
 .promise {
   font: 400 15px/1.5 var(--serif);

@@ -110,7 +110,7 @@ select {
 }
 .list a {
   display: grid;
-  grid-template-columns: 118px minmax(180px, 1fr) 170px 70px 110px 220px;
+  grid-template-columns: 118px minmax(180px, 1fr) 160px 60px 112px 252px;
   gap: 12px;
   align-items: center;
   min-height: 40px;
@@ -137,6 +137,7 @@ select {
 }
 .when {
   text-align: right;
+  white-space: nowrap;
 }
 .none {
   padding: 16px 8px;

@@ -38,6 +38,7 @@ const saved = computed(
     ] ?? 'saved',
 )
 
+const blocked = computed(() => sheet.value?.stage === 'changes_wanted' && sealed.value)
 const sealed = computed(() => sheet.value?.adaptations.some((one) => one.sealed && !one.opened && one.stage !== 'out') ?? false)
 const opened = computed(() => sheet.value?.adaptations.filter((one) => one.opened) ?? [])
 const cleared = computed(() => sheet.value?.adaptations.filter((one) => one.stage === 'cleared') ?? [])
@@ -74,7 +75,6 @@ useKeys({
       <SubjectField :sheet="sheet" @state="saving = $event" />
       <SignoffStrip :strip="sheet.strip" :now="now" :size="18" />
       <b class="stage">{{ STAGES[sheet.stage] }}</b>
-      <span class="fill" />
       <span class="quiet" role="status">{{ saved }}</span>
       <Button
         v-if="opened.length > 0"
@@ -83,17 +83,30 @@ useKeys({
         @click="close.mutate(opened.map((one) => one.id))"
         >Close it again</Button
       >
-      <Button v-if="sealed" :disabled="!sheet.can.open?.ok" :title="sheet.can.open?.why" @click="opening = true">Change it …</Button>
+      <Button v-if="sealed" :type="blocked ? 'primary' : 'default'" :disabled="!sheet.can.open?.ok" :title="sheet.can.open?.why" @click="opening = true">Change it …</Button>
       <Button v-if="released.length > 0" :disabled="!sheet.can.take_back?.ok" :title="sheet.can.take_back?.why" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Take it back</Button>
-      <Button v-if="sheet.next_ask" type="primary" :disabled="!sheet.can.ask?.ok || faults.length > 0" :title="sheet.can.ask?.why ?? (faults.length > 0 ? faults.join(' ') : undefined)" @click="asking = true"
+      <Button
+        v-if="sheet.next_ask"
+        :type="blocked ? 'default' : 'primary'"
+        :disabled="!sheet.can.ask?.ok || faults.length > 0"
+        :title="sheet.can.ask?.why ?? (faults.length > 0 ? faults.join(' ') : undefined)"
+        @click="asking = true"
         >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }} <kbd>S</kbd></Button
       >
       <Button v-if="noStep" type="primary" :disabled="!sheet.can.release?.ok" @click="ready.mutate(undefined)">Mark ready</Button>
-      <Button v-if="cleared.length > 0" type="primary" :disabled="!sheet.can.release?.ok" :title="sheet.can.release?.why" :loading="release.isPending.value" @click="release.mutate(undefined)"
+      <Button
+        v-if="cleared.length > 0"
+        :type="sheet.next_ask ? 'default' : 'primary'"
+        :disabled="!sheet.can.release?.ok"
+        :title="sheet.can.release?.why"
+        :loading="release.isPending.value"
+        @click="release.mutate(undefined)"
         >Release {{ cleared.length === sheet.adaptations.length ? '' : list(cleared.map((one) => one.channel.name)) }} <kbd>L</kbd></Button
       >
     </header>
-    <p v-for="hold in sheet.holds" :key="hold.id" class="held" role="status"><b>On hold</b> by {{ hold.by }}: {{ hold.reason }}</p>
+    <p v-for="hold in sheet.holds" :key="hold.id" class="held" role="status">
+      <b>On hold{{ hold.channel_id ? ` on ${sheet.channels.find((one) => one.id === hold.channel_id)?.name}` : '' }}</b> by {{ hold.by }}: {{ hold.reason }}
+    </p>
     <div class="work">
       <div class="columns" tabindex="0" role="region" aria-label="Master and channels, side by side">
         <div class="first">
@@ -160,9 +173,6 @@ header {
 }
 .stage {
   color: var(--stage);
-}
-.fill {
-  flex: 1;
 }
 kbd {
   font: 600 12px/1 var(--sans);

@@ -45,7 +45,8 @@ function type(text: string) {
 
 <style scoped>
 .subject {
-  flex: 0 1 380px;
+  flex: 1 1 180px;
+  min-width: 140px;
 }
 input {
   width: 100%;
