@@ -34,8 +34,10 @@ module AskFirst
           rows(:showings).where(id: showing[:id]).update(values)
         end
 
+        # The post's gate comes before the showing's row, as in every act: who claims holds the gate while waiting for the row.
         def out(showing, address, sent_at, event)
           write do
+            Store::Gates.for_posts(scope, [showing[:post_id]])
             set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil)
             attempt(showing, event, address)
             record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], address: address })
@@ -46,6 +48,7 @@ module AskFirst
 
         def trouble(showing, sentence)
           write do
+            Store::Gates.for_posts(scope, [showing[:post_id]])
             set(showing, state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil)
             attempt(showing, "trouble", sentence)
             record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], sentence: sentence })

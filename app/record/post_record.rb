@@ -11,7 +11,8 @@ module AskFirst
           require_ability!("see_post")
           fetch(:posts, post_id, "This post")
           found = rows(:record).where(post_id: post_id)
-          found = found.where { order_no > Integer(after, 10) } if after
+          last = after && Integer(after, 10)
+          found = found.where { order_no > last } if last
           page = found.order(:order_no).limit(PAGE + 1).all
           revisions = rows(:revisions).where(post_id: post_id).select_hash(:id, :number)
           { rows: page.first(PAGE).map { |row| json(row, revisions) }, next: page.size > PAGE ? page[PAGE - 1][:order_no].to_s : nil }

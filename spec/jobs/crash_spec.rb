@@ -17,7 +17,10 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     @cluster.stop
   end
 
-  before { %w[ticker vitrine].each { |network| own.world.control("#{network}/no-faults", {}) } }
+  before do
+    Que.connection = own.db
+    %w[ticker vitrine].each { |network| own.world.control("#{network}/no-faults", {}) }
+  end
 
   def own = @world
 

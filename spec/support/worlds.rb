@@ -146,7 +146,10 @@ RSpec.shared_context "with a world" do
   let(:world) { SpecWorld.shared }
   let(:db) { world.db }
 
-  before { world.clock.set(SpecWorld::NOON) }
+  before do
+    Que.connection = world.db # one queue for a process; the specs have several worlds in one
+    world.clock.set(SpecWorld::NOON)
+  end
 end
 
 RSpec.configure do |config|
