@@ -7,7 +7,7 @@ RSpec.configure do |config|
   config.expect_with(:rspec) { |expectations| expectations.include_chain_clauses_in_custom_matcher_descriptions = true }
   config.disable_monkey_patching!
   config.shared_context_metadata_behavior = :apply_to_host_groups
-  config.define_derived_metadata(file_path: %r{/spec/(app|web|jobs)/}) { |metadata| metadata[:database] = true }
+  config.define_derived_metadata(file_path: %r{/spec/(app|web|jobs)/}) { |metadata| metadata[:database] = true unless metadata.key?(:database) }
 end
 
 Dir[File.join(__dir__, "support/*.rb")].each { |file| require file }

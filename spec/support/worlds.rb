@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "que"
 require_relative "../../demo/clock"
 require_relative "../../demo/pictures"
 require_relative "../../demo/world"

@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+# The client's review on a phone: 390x800, touch, no account, from the link in a mail.
+RSpec.describe "The client on a phone" do
+  let(:world) { BrowserWorld.world }
+  let(:db) { world.db }
+  let(:phone) { Capybara::Session.new(:phone) }
+
+  before do
+    phone.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 1)
+    phone.driver.browser.page.command("Emulation.setDeviceMetricsOverride", width: 390, height: 800, deviceScaleFactor: 1, mobile: true)
+  end
+
+  after { phone.quit }
+
+  def asked(posts)
+    posts.each do |post|
+      world.ask(post, 0)
+      world.answer(post, :wren)
+    end
+    world.ask(posts, 1, message: "For this week.")
+  end
+
+  def link(ask)
+    process = AskFirst::App::Member.process(world.workspace, "dispatcher")
+    "#{Capybara.app_host}/review/##{world.act('Signoff::MintPass', process, ask_id: ask, person_id: world.person(:odile))}"
+  end
+
+  def tap_button(name)
+    tap_on(phone, phone.find_button(name))
+  end
+
+  def offline(state)
+    phone.driver.browser.network.emulate_network_conditions(offline: state)
+  end
+
+  def eventually(seconds = 15)
+    deadline = Time.now + seconds
+    sleep 0.2 until yield || Time.now > deadline
+    expect(yield).to be_truthy
+  end
+
+  it "goes through a week's ask in one sitting: yes, a change with words, and an end that says so" do
+    posts = %w[2026-10-19T08:00 2026-10-20T08:00].map { |wall| world.draft(channels: [:vitrine], wall: wall) }
+    phone.visit(link(asked(posts)))
+    expect(phone).to have_content("1 of 2", wait: 12)
+    expect(phone).to have_content("For this week.")
+    expect(phone).to have_content("Monday 19 October, 8:00")
+    tap_on(phone, phone.find(".two .yes"))
+    expect(phone).to have_content("2 of 2")
+    expect(phone).to have_content("Tuesday 20 October, 8:00")
+    tap_button("Change this")
+    expect(phone).to have_button("Send this change", disabled: true)
+    phone.fill_in("What is to be changed?", with: "The pier opens at nine.")
+    expect(axe_findings(phone)).to eq []
+    tap_button("Send this change")
+    expect(phone).to have_content("Thank you, Odile")
+    expect(axe_findings(phone)).to eq []
+    eventually { world.stage(posts[1]) == "changes_wanted" }
+    expect(world.stage(posts[0])).to eq "cleared"
+    expect(db[:answers].where(post_id: posts[1], verdict: "change").get(:words)).to eq "The pier opens at nine."
+    tap_on(phone, phone.all(".end li button").first)
+    expect(phone).to have_content("You said: Yes, it can go out")
+  end
+
+  it "keeps an answer that was given without a connection, and sends it when it is back" do
+    post = world.draft(channels: [:vitrine], wall: "2026-10-21T08:00")
+    phone.visit(link(asked([post])))
+    expect(phone).to have_content("Wednesday 21 October", wait: 12)
+    offline(true)
+    tap_on(phone, phone.find(".two .yes"))
+    expect(phone).to have_content("Your answers wait on this phone")
+    expect(world.stage(post)).to eq "client_approval"
+    offline(false)
+    eventually { world.stage(post) == "cleared" }
+    expect(phone).to have_content("goes out exactly as you saw it", wait: 12)
+    expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).count).to eq 1
+  end
+
+  it "keeps words that were typed when the page is closed and opened again" do
+    post = world.draft(channels: [:vitrine], wall: "2026-10-22T08:00")
+    ask = asked([post])
+    phone.visit(link(ask))
+    expect(phone).to have_content("Thursday 22 October", wait: 12)
+    tap_button("Change this")
+    phone.fill_in("What is to be changed?", with: "Half a thought")
+    phone.visit("#{Capybara.app_host}/review/")
+    expect(phone).to have_content("Thursday 22 October", wait: 12) # the visit's cookie is enough
+    tap_button("Change this")
+    expect(phone).to have_field("What is to be changed?", with: "Half a thought")
+  end
+
+  it "says something without answering" do
+    post = world.draft(channels: [:vitrine], wall: "2026-10-23T08:00")
+    phone.visit(link(asked([post])))
+    expect(phone).to have_content("Friday 23 October", wait: 12)
+    phone.fill_in("Say something about this one", with: "Is that our boat?")
+    tap_button("Say it")
+    expect(phone).to have_content("it is not an answer")
+    expect(phone).to have_content("Is that our boat?")
+    expect(world.stage(post)).to eq "client_approval"
+  end
+
+  it "says plainly when the link no longer works, or the ask was withdrawn while it was read" do
+    post = world.draft(channels: [:vitrine], wall: "2026-10-24T08:00")
+    ask = asked([post])
+    address = link(ask)
+    phone.visit(address)
+    expect(phone).to have_content("Saturday 24 October", wait: 12)
+    world.act("Signoff::WithdrawAsk", :ines, ask_id: ask)
+    tap_on(phone, phone.find(".two .yes"))
+    expect(phone).to have_content("This link no longer works.", wait: 12)
+    expect(world.stage(post)).to eq "client_approval" # the house's yes still stands; nothing was taken as the client's
+    phone.visit("#{Capybara.app_host}/review/#invented-pass-that-nobody-made")
+    expect(phone).to have_content("Ask the agency for a new one", wait: 12)
+  end
+end

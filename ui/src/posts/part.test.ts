@@ -1,0 +1,145 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, nextTick, ref } from 'vue'
+
+const put = vi.fn()
+const invalidate = vi.fn(async () => undefined)
+vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueries: invalidate }) }))
+vi.mock('@/api/client', async () => {
+  class ProblemError extends Error {
+    constructor(readonly problem: Record<string, unknown>) {
+      super(String(problem.detail))
+    }
+  }
+  return {
+    ProblemError,
+    isProblem: (error: unknown) => error instanceof ProblemError,
+    sentence: (error: unknown) => (error instanceof ProblemError ? String(error.problem.detail) : 'offline'),
+    ok: (call: Promise<unknown>) => call,
+    api: { PUT: (...all: unknown[]) => put(...all) },
+  }
+})
+
+const store = new Map<string, string>()
+vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
+vi.stubGlobal('window', { setTimeout: (act: () => void, wait: number) => setTimeout(act, wait), clearTimeout: (id: number) => clearTimeout(id), addEventListener: () => undefined, removeEventListener: () => undefined })
+
+const { usePart } = await import('./part')
+const { ProblemError } = (await import('@/api/client')) as unknown as { ProblemError: new (problem: Record<string, unknown>) => Error }
+
+const where = { workspace: 'w', post: 'p', part: 'text' as const }
+const key = 'draft:p:master:text'
+
+function writing(server = ref<{ value?: unknown; version: number }>({ value: 'first', version: 3 })) {
+  const scope = effectScope()
+  const part = scope.run(() => usePart<string>(where, server, ''))!
+  return { part, server }
+}
+async function settle(ms = 500) {
+  await vi.advanceTimersByTimeAsync(ms)
+  await nextTick()
+}
+
+describe('a part being written', () => {
+  beforeEach(() => {
+    vi.useFakeTimers()
+    store.clear()
+    put.mockReset()
+    invalidate.mockClear()
+  })
+
+  it('is kept in the browser from the first letter, and saved after a pause with the version that was seen', async () => {
+    put.mockResolvedValue({ version: 4 })
+    const { part } = writing()
+    part.change('f')
+    part.change('fo')
+    expect(store.get(key)).toBe('"fo"')
+    expect(part.state.value).toBe('typing')
+    await settle()
+    expect(put).toHaveBeenCalledTimes(1)
+    expect(put.mock.calls[0]![1]).toMatchObject({ params: { header: { 'If-Match': '"3"' } }, body: { value: 'fo' } })
+    expect(part.state.value).toBe('saved')
+    expect(store.has(key)).toBe(false)
+  })
+
+  it('is saved again when something was typed while it was being saved', async () => {
+    let finish: (value: { version: number }) => void = () => undefined
+    put.mockImplementationOnce(() => new Promise((resolve) => (finish = resolve)))
+    put.mockResolvedValueOnce({ version: 5 })
+    const { part } = writing()
+    part.change('one')
+    await settle()
+    part.value.value = 'one two'
+    finish({ version: 4 })
+    await settle(0)
+    expect(part.state.value).toBe('typing')
+    await settle()
+    expect(put.mock.calls[1]![1]).toMatchObject({ params: { header: { 'If-Match': '"4"' } }, body: { value: 'one two' } })
+    expect(part.state.value).toBe('saved')
+  })
+
+  it('waits for the connection and tries again by itself', async () => {
+    put.mockRejectedValueOnce(new TypeError('offline'))
+    put.mockResolvedValueOnce({ version: 4 })
+    const { part } = writing()
+    part.change('on the train')
+    await settle()
+    expect(part.state.value).toBe('waiting')
+    expect(store.get(key)).toBe('"on the train"')
+    await settle(3_100)
+    expect(part.state.value).toBe('saved')
+  })
+
+  it('shows theirs when somebody else saved first, and keeps mine on request', async () => {
+    put.mockRejectedValueOnce(new ProblemError({ code: 'part_changed', detail: 'Wren changed this meanwhile.', facts: { theirs: 'Wren’s', version: 9, by: 'Wren' } }))
+    put.mockResolvedValueOnce({ version: 10 })
+    const { part } = writing()
+    part.change('mine')
+    await settle()
+    expect(part.state.value).toBe('conflict')
+    expect(part.theirs.value).toEqual({ value: 'Wren’s', version: 9, by: 'Wren' })
+    part.keepMine()
+    await settle()
+    expect(put.mock.calls[1]![1]).toMatchObject({ params: { header: { 'If-Match': '"9"' } }, body: { value: 'mine' } })
+    expect(part.state.value).toBe('saved')
+  })
+
+  it('takes theirs on request', async () => {
+    put.mockRejectedValueOnce(new ProblemError({ code: 'part_changed', detail: '', facts: { theirs: 'Wren’s', version: 9 } }))
+    const { part } = writing()
+    part.change('mine')
+    await settle()
+    part.takeTheirs()
+    expect([part.value.value, part.state.value, store.has(key)]).toEqual(['Wren’s', 'saved', false])
+  })
+
+  it('keeps what was refused in the field, with the reason, until it is given up', async () => {
+    put.mockRejectedValue(new ProblemError({ code: 'too_long', detail: 'At most 100000.', facts: {} }))
+    const { part } = writing()
+    part.change('far too long')
+    await settle()
+    expect([part.state.value, part.problem.value, part.value.value]).toEqual(['refused', 'At most 100000.', 'far too long'])
+    part.drop()
+    expect([part.value.value, part.state.value]).toEqual(['first', 'saved'])
+  })
+
+  it('finds what was typed before the tab was closed, and saves it', async () => {
+    store.set(key, '"half a sentence"')
+    put.mockResolvedValue({ version: 4 })
+    const { part } = writing()
+    expect(part.value.value).toBe('half a sentence')
+    await settle()
+    expect(put).toHaveBeenCalledTimes(1)
+  })
+
+  it('follows the server while nothing is being typed, and not while something is', async () => {
+    put.mockResolvedValue({ version: 9 })
+    const { part, server } = writing()
+    server.value = { value: 'from the server', version: 4 }
+    await nextTick()
+    expect(part.value.value).toBe('from the server')
+    part.change('typing')
+    server.value = { value: 'from elsewhere', version: 5 }
+    await nextTick()
+    expect(part.value.value).toBe('typing')
+  })
+})
