@@ -4,14 +4,14 @@ module AskFirst
   module App
     # Whoever acts, in one workspace: a signed-in member, a guest with a pass for one ask, or one of our own processes.
     Member = Struct.new(:workspace_id, :person_id, :name, :side, :abilities, :role, :zone, :workspace_name, :pass_id, :ask_id,
-                        :from, :process, keyword_init: true) do
+      :from, :process, keyword_init: true) do
       # @param row [Hash] from Store::Agency::Members
       def self.from_row(row, from: nil, pass: nil)
         abilities = row[:abilities].to_a
         abilities &= Core::Permissions::Abilities::CLIENT_CEILING if row[:side] == "client"
         new(workspace_id: row[:workspace_id], person_id: row[:person_id], name: row[:name], side: row[:side], abilities: abilities,
-            role: row[:role], zone: row[:workspace_zone], workspace_name: row[:workspace_name], from: from,
-            pass_id: pass && pass[:id], ask_id: pass && pass[:ask_id]).freeze
+          role: row[:role], zone: row[:workspace_zone], workspace_name: row[:workspace_name], from: from,
+          pass_id: pass && pass[:id], ask_id: pass && pass[:ask_id]).freeze
       end
 
       def self.process(workspace_id, name)

@@ -35,7 +35,8 @@ module Bench
     def copy(table, ids, post_id, count)
       columns = @db[table].columns - GENERATED.fetch(table, [])
       derived = columns.map { |column| ids.include?(column) ? Sequel.lit("md5(t.#{column}::text || n)::uuid") : Sequel[:t][column] }
-      source = @db[table].from_self(alias: :t).where(belongs(table, post_id)).cross_join(Sequel.function(:generate_series, 1, count).as(:n)).select(*derived)
+      source = @db[table].from_self(alias: :t).where(belongs(table,
+        post_id)).cross_join(Sequel.function(:generate_series, 1, count).as(:n)).select(*derived)
       @db[table].insert(columns, source)
     end
 

@@ -50,7 +50,8 @@ module Bench
       @owner[:parts].where(part: "time").update(value: AskFirst::Store::Database.jsonb(wall.to_h))
       @owner[:releases].update(at: due, wall: wall.wall)
       @owner[:que_jobs].where(job_class: "AskFirst::Jobs::AdvanceShowing").update(run_at: due)
-      pid = Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("bench"), "w"], err: %i[child out])
+      pid = Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("bench"), "w"],
+        err: %i[child out])
       waiting = -> { @owner[:showings].where(state: "out").count < COUNT }
       sleep 0.5 while waiting.call && Time.now - due < 240
       @owner[:attempts].where(event: "sent").select_map(:at).map { |at| at - due }
@@ -67,7 +68,8 @@ module Bench
       due = Time.now.utc.round + 8
       args = JSON.generate([due.to_f])
       @owner.run("INSERT INTO que_jobs (job_class, args, run_at, job_schema_version) SELECT 'EmptyJob', '#{args}'::jsonb, '#{due.iso8601}', 2 FROM generate_series(1, #{COUNT})")
-      pid = Process.spawn(@world.environment, "ruby", "bench/bare_queue.rb", chdir: Setup::ROOT, out: [Infrastructure.log("bench"), "a"], err: %i[child out])
+      pid = Process.spawn(@world.environment, "ruby", "bench/bare_queue.rb", chdir: Setup::ROOT, out: [Infrastructure.log("bench"), "a"],
+        err: %i[child out])
       sleep 0.5 while @owner[:bench_runs].count < COUNT && Time.now - due < 120
       @owner[:bench_runs].select_map(:late)
     ensure

@@ -18,7 +18,11 @@ module Bench
       page = File.read(File.join(DIST, build, "index.html"))
       named = page.scan(%r{assets/[\w.-]+\.(?:js|css)})
       lazy = parts.flat_map { |part| Dir[File.join(DIST, build, "assets/#{part}-*.{js,css}")].map { |file| "assets/#{File.basename(file)}" } }
-      shared = (named + lazy).grep(/js\z/).flat_map { |file| File.read(File.join(DIST, build, file)).scan(%r{(?<=from")\./[\w.-]+\.js}).map { |one| "assets/#{one.delete_prefix('./')}" } }
+      shared = (named + lazy).grep(/js\z/).flat_map { |file|
+        File.read(File.join(DIST, build, file)).scan(%r{(?<=from")\./[\w.-]+\.js}).map { |one|
+          "assets/#{one.delete_prefix('./')}"
+        }
+      }
       ["index.html", *(named + lazy + shared).uniq].sum { |file| File.size(File.join(DIST, build, "#{file}.gz")) }
     end
   end

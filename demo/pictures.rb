@@ -6,7 +6,8 @@ require "vips"
 module Demo
   # Simple drawn pictures: skies, water, hills, boats, a dome. The same seed gives the same picture.
   module Pictures
-    SKIES = [[[31, 58, 84], [222, 190, 140]], [[18, 24, 52], [66, 74, 120]], [[120, 160, 176], [236, 224, 200]], [[52, 44, 72], [214, 132, 96]]].freeze
+    SKIES = [[[31, 58, 84], [222, 190, 140]], [[18, 24, 52], [66, 74, 120]], [[120, 160, 176], [236, 224, 200]],
+             [[52, 44, 72], [214, 132, 96]]].freeze
 
     module_function
 
@@ -37,7 +38,10 @@ module Demo
     end
 
     def waves(canvas, width, height, random)
-      24.times { canvas.draw_rect!([66, 100, 118], random.rand(width - 160), (height * (0.76 + (random.rand * 0.22))).round, 60 + random.rand(100), 4, fill: true) }
+      24.times {
+        canvas.draw_rect!([66, 100, 118], random.rand(width - 160), (height * (0.76 + (random.rand * 0.22))).round, 60 + random.rand(100), 4,
+          fill: true)
+      }
     end
 
     def stars(canvas, width, height, random)

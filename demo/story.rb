@@ -114,7 +114,7 @@ module Demo
       time = wall(:quillmere, -1, 8)
       post = on(-4, 10) do
         draft(:quillmere, "Low tide times, this week", "Low water at the far pier: Tuesday 13:12, Wednesday 13:58, Thursday 14:41. The ramp is steep for half an hour around it. Bring a hand for the pram.",
-              channels: %i[ticker vitrine], time: time, scene: :pier, description: "The far pier at low water, its wooden legs showing")
+          channels: %i[ticker vitrine], time: time, scene: :pier, description: "The far pier at low water, its wooden legs showing")
       end
       on(-3, 11) { clear(:quillmere, post, :per) }
       on(-3, 15) { release(:quillmere, post) }
@@ -125,7 +125,7 @@ module Demo
       time = wall(:quillmere, -1, 9, 30)
       post = on(-4, 12) do
         draft(:quillmere, "Deckhand’s breakfast", "Five in the morning, first boat: bread, sheep’s cheese, coffee from the engine room. The galley opens to you at six.",
-              channels: %i[vitrine], time: time, scene: :boat, description: "The ferry at dawn, a lamp lit in the galley")
+          channels: %i[vitrine], time: time, scene: :boat, description: "The ferry at dawn, a lamp lit in the galley")
       end
       on(-3, 12) { clear(:quillmere, post, :odile) }
       on(-3, 15, 30) { release(:quillmere, post) }
@@ -136,7 +136,7 @@ module Demo
     def half_term
       post = on(-3, 9) do
         draft(:quillmere, "Half-term crossings", "Half-term: children under twelve cross free with a grown-up, all week, on every boat before 18:00.",
-              channels: %i[ticker], time: wall(:quillmere, 0, 23, 30), scene: :boat, description: "The ferry halfway across, two children at the rail as small figures")
+          channels: %i[ticker], time: wall(:quillmere, 0, 23, 30), scene: :boat, description: "The ferry halfway across, two children at the rail as small figures")
       end
       on(-2, 10) { clear(:quillmere, post, :odile) }
       on(-1, 16) { release(:quillmere, post) }
@@ -145,12 +145,12 @@ module Demo
     def fog_days
       post = on(-4, 14) do
         draft(:quillmere, "Fog days: how to know before you leave",
-              "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.\n\nLook at the harbour lamp page before you leave the house: green means we sail, amber means ask, red means take the bridge bus with your ferry ticket.",
-              channels: %i[ticker vitrine], time: wall(:quillmere, 1, 7, 30), scene: :boat, description: "A small ferry on grey water under a low moon")
+          "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.\n\nLook at the harbour lamp page before you leave the house: green means we sail, amber means ask, red means take the bridge bus with your ferry ticket.",
+          channels: %i[ticker vitrine], time: wall(:quillmere, 1, 7, 30), scene: :boat, description: "A small ferry on grey water under a low moon")
       end
       on(-4, 15) do
         write(:quillmere, post, "text",
-"Fog on the estuary? The 7:20 waits until the far pier is in sight. Check the harbour lamp before you leave: green we sail, amber ask, red take the bridge bus with your ticket.", channel: :ticker)
+          "Fog on the estuary? The 7:20 waits until the far pier is in sight. Check the harbour lamp before you leave: green we sail, amber ask, red take the bridge bus with your ticket.", channel: :ticker)
         write(:quillmere, post, "link", "https://quillmere.example/lamp", person: :maro, channel: :ticker)
       end
       cafe = cafe_draft
@@ -163,14 +163,14 @@ module Demo
     def cafe_draft
       on(-4, 16) do
         draft(:quillmere, "Pier café, the autumn menu", "Chestnut soup, quince toast, and the window seat you had in June. The pier café keeps its lamps on until the last boat.",
-              channels: %i[vitrine], time: wall(:quillmere, 2, 12), scene: :pier, description: "The pier in warm evening light")
+          channels: %i[vitrine], time: wall(:quillmere, 2, 12), scene: :pier, description: "The pier in warm evening light")
       end
     end
 
     def season_pass
       post = on(-3, 13) do
         draft(:quillmere, "Season pass, last week", "The autumn price of the season pass ends on Sunday night. Twelve crossings pay for it; most of you make twenty.",
-              channels: %i[ticker vitrine], time: wall(:quillmere, 2, 17), scene: :boat, description: "The ferry leaving the pier, season pass colours on its funnel")
+          channels: %i[ticker vitrine], time: wall(:quillmere, 2, 17), scene: :boat, description: "The ferry leaving the pier, season pass colours on its funnel")
       end
       on(-2, 12) { clear(:quillmere, post, :odile) }
     end
@@ -178,7 +178,7 @@ module Demo
     def poster
       post = on(-2, 14) do
         draft(:quillmere, "Timetable poster, second look", "The winter timetable is up at both piers. First boat 6:40, last boat 23:10, every twenty minutes between.",
-              channels: %i[vitrine], time: wall(:quillmere, 3, 9), scene: :pier, description: "The poster board on the pier")
+          channels: %i[vitrine], time: wall(:quillmere, 3, 9), scene: :pier, description: "The poster board on the pier")
       end
       on(-2, 15) do
         ask(:quillmere, post, 0)
@@ -191,7 +191,7 @@ module Demo
     def winter_timetable
       post = on(-1, 14) do
         draft(:quillmere, "Winter timetable, what changes at night", "From the first of the month the night boat leaves on the hour, not at ten past. Same pier, same fare, warmer cabin.",
-              channels: %i[ticker], time: wall(:quillmere, 1, 18))
+          channels: %i[ticker], time: wall(:quillmere, 1, 18))
       end
       on(0, 7, 20) { ask(:quillmere, post, 0, hours: 8, person: :tobiah) }
     end
@@ -199,11 +199,11 @@ module Demo
     def night_boats
       post = on(-1, 15) do
         draft(:quillmere, "Night boats, first run", "The first night boat of the winter runs on Saturday at 20:00. Lamps along the rail, soup on deck two.",
-              channels: %i[ticker vitrine], time: wall(:quillmere, 3, 20))
+          channels: %i[ticker vitrine], time: wall(:quillmere, 3, 20))
       end
       @clock.at(@now - 3600) do
         act(AskFirst::App::Traffic::AssignTask, :ines, :quillmere, post_id: post, kind: "picture", title: "Picture for the night boats", person_id: world.people[:sunniva],
-                                                                   due: wall(:quillmere, 1, 16).to_h, note: "The lamps along the rail are the point. Dark, but the boat must be seen on a phone.")
+          due: wall(:quillmere, 1, 16).to_h, note: "The lamps along the rail are the point. Dark, but the boat must be seen on a phone.")
       end
     end
 
@@ -217,7 +217,7 @@ module Demo
       time = wall(:brackwater, -1, 18)
       post = on(-4, 17) do
         draft(:brackwater, "Ring around the moon", "A ring around the moon is ice, six kilometres up, bending light by twenty-two degrees. Tonight the air is right for it. Look after nine.",
-              channels: %i[ticker vitrine], time: time, scene: :stars, description: "A pale ring around a bright moon over a dark hill")
+          channels: %i[ticker vitrine], time: time, scene: :stars, description: "A pale ring around a bright moon over a dark hill")
       end
       on(-3, 17) { clear(:brackwater, post, :halima) }
       on(-3, 18) { release(:brackwater, post) }
@@ -229,7 +229,7 @@ module Demo
     def orionids
       post = on(-3, 10) do
         draft(:brackwater, "Orionids, where to stand", "Stand with your back to the town and your eyes a hand above the ridge. Twenty an hour if you are patient, none if you look at your phone.",
-              channels: %i[ticker vitrine], time: wall(:brackwater, 3, 19), scene: :stars, description: "Streaks of light over the ridge")
+          channels: %i[ticker vitrine], time: wall(:brackwater, 3, 19), scene: :stars, description: "Streaks of light over the ridge")
       end
       on(-2, 18) { clear(:brackwater, post, :halima) }
       @clock.at(@now - 5400) do
@@ -242,7 +242,7 @@ module Demo
     def dome_closed
       post = on(-2, 16) do
         draft(:brackwater, "Dome closed for oiling until Friday", "The dome squeaks, so until Friday it gets its yearly oil. The terrace and the small telescopes stay open every clear night.",
-              channels: %i[ticker], time: wall(:brackwater, 1, 10), scene: :dome, description: "The dome, its shutter closed")
+          channels: %i[ticker], time: wall(:brackwater, 1, 10), scene: :dome, description: "The dome, its shutter closed")
       end
       on(-1, 15) { clear(:brackwater, post, :halima) }
       on(-1, 18) { release(:brackwater, post) }
@@ -251,7 +251,7 @@ module Demo
     def leonids
       post = on(-2, 19) do
         draft(:brackwater, "Leonids: the night the clock goes back", "One night, one extra hour of dark. Gates at 23:00; at 1:30 the clocks go back and we look twice.",
-              channels: %i[ticker vitrine], time: wall(:brackwater, 18, 1, 30), scene: :dome, description: "The dome under a full sky")
+          channels: %i[ticker vitrine], time: wall(:brackwater, 18, 1, 30), scene: :dome, description: "The dome under a full sky")
       end
       on(-1, 10) do
         ask(:brackwater, post, 0)
@@ -263,7 +263,7 @@ module Demo
     def red_light
       post = on(-2, 20) do
         draft(:brackwater, "Red light, please", "White light costs everyone on the hill ten minutes of seeing. Red torches hang at the gate; take one, bring it back.",
-              channels: %i[vitrine], time: wall(:brackwater, 2, 18), scene: :dome, description: "A red torch on the gate, the dome behind")
+          channels: %i[vitrine], time: wall(:brackwater, 2, 18), scene: :dome, description: "A red torch on the gate, the dome behind")
       end
       on(-1, 11) { clear(:brackwater, post, :halima) }
       on(-1, 12) { release(:brackwater, post) }

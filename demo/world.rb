@@ -16,7 +16,8 @@ module Demo
       odile: ["Odile Marchetti", "quillmere", "Europe/Lisbon"], per: ["Per Haugland", "quillmere", "Europe/Lisbon"],
       halima: ["Halima Sorrento", "brackwater", "America/Denver"]
     }.freeze
-    STAFF = { ines: "account lead", tobiah: "account lead", wren: "reviewer", maro: "copywriter", sunniva: "designer", dulcie: "assistant", bram: "agency owner" }.freeze
+    STAFF = { ines: "account lead", tobiah: "account lead", wren: "reviewer", maro: "copywriter", sunniva: "designer", dulcie: "assistant",
+              bram: "agency owner" }.freeze
     CLIENTS = {
       quillmere: { name: "Quillmere Ferries", mark: "QF", edge: "#1D5C74", zone: "Europe/Lisbon", week_start: 1, client: %i[odile per] },
       brackwater: { name: "Brackwater Observatory", mark: "BO", edge: "#3B2F6B", zone: "America/Denver", week_start: 0, client: %i[halima] }
@@ -55,7 +56,9 @@ module Demo
     private
 
     def add(agency, key, name, house, zone, password)
-      @people[key] = AskFirst::App::People::AddPerson.call(kit, agency_id: agency, name: name, email: "#{key}@#{house}.example", zone: zone, password: password, cost: @hash_cost)
+      @people[key] =
+        AskFirst::App::People::AddPerson.call(kit, agency_id: agency, name: name, email: "#{key}@#{house}.example", zone: zone, password: password,
+          cost: @hash_cost)
     end
 
     def set_up(agency, key, facts)
@@ -65,14 +68,15 @@ module Demo
         { name: "Read by a colleague", side: "internal", quorum: "any", people: people.values_at(:wren, :ines), hours: 8 },
         { name: "The client's yes", side: "client", quorum: "any", people: people.values_at(*facts[:client]), hours: 24 }
       ]
-      @workspaces[key] = AskFirst::App::Clients::SetUp.call(kit, agency_id: agency, members: members, steps: steps, by: people[:bram], **facts.except(:client))
+      @workspaces[key] =
+        AskFirst::App::Clients::SetUp.call(kit, agency_id: agency, members: members, steps: steps, by: people[:bram], **facts.except(:client))
       @channels[key] = %w[ticker vitrine].to_h { |network| [network.to_sym, connect(key, network, facts[:name])] }
     end
 
     def connect(client, network, name)
       account = control("#{network}/accounts", { handle: client, name: name })
       AskFirst::App::Channels::Connect.call(kit, member(:bram, client), account: account["account"], micropub: account["micropub"], token: account["token"],
-                                                                        secrets: AskFirst::Edge::Secrets.new(kit.settings.secret))
+        secrets: AskFirst::Edge::Secrets.new(kit.settings.secret))
     end
   end
 end

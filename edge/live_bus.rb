@@ -11,7 +11,8 @@ module AskFirst
       def self.connect(url)
         uri = URI.parse(url)
         bus = MessageBus::Instance.new
-        bus.configure(backend: :postgres, backend_options: { host: uri.host, port: uri.port, dbname: uri.path[1..], user: uri.user, password: uri.password })
+        bus.configure(backend: :postgres,
+          backend_options: { host: uri.host, port: uri.port, dbname: uri.path[1..], user: uri.user, password: uri.password })
         bus.configure(long_polling_interval: 25_000)
         new(bus)
       end

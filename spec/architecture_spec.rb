@@ -32,13 +32,19 @@ RSpec.describe "The floor plan" do
   it "core requires pure libraries only" do
     pure = %w[tzinfo uri digest json json/canonicalization securerandom]
     wrong = Dir[File.join(root, "core/**/*.rb")].flat_map do |file|
-      code_lines(file).filter_map { |line, number| "#{file}:#{number + 1} requires #{Regexp.last_match(1)}" if line =~ /^\s*require "([^"]+)"/ && !pure.include?(Regexp.last_match(1)) }
+      code_lines(file).filter_map { |line, number|
+        "#{file}:#{number + 1} requires #{Regexp.last_match(1)}" if line =~ /^\s*require "([^"]+)"/ && !pure.include?(Regexp.last_match(1))
+      }
     end
     expect(wrong).to eq []
   end
 
   it "core reads no clock" do
-    wrong = Dir[File.join(root, "core/**/*.rb")].flat_map { |file| code_lines(file).filter_map { |line, number| "#{file}:#{number + 1}" if line.match?(/Time\.now|Date\.today|Process\.clock/) } }
+    wrong = Dir[File.join(root, "core/**/*.rb")].flat_map { |file|
+      code_lines(file).filter_map { |line, number|
+        "#{file}:#{number + 1}" if line.match?(/Time\.now|Date\.today|Process\.clock/)
+      }
+    }
     expect(wrong).to eq []
   end
 

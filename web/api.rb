@@ -21,12 +21,14 @@ module AskFirst
       end
 
       error Sequel::PoolTimeout, Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError do |_|
-        respond_with(*Problem.reply(500, "database_away", "The database does not answer at the moment.", way_on: "Try again in a moment; what you typed is kept here."))
+        respond_with(*Problem.reply(500, "database_away", "The database does not answer at the moment.",
+          way_on: "Try again in a moment; what you typed is kept here."))
       end
 
       error do |error|
         SemanticLogger["Web"].error("unexpected", error)
-        respond_with(*Problem.reply(500, "our_mistake", "Something went wrong on our side, and nothing was changed.", way_on: "Try again; what you typed is kept here."))
+        respond_with(*Problem.reply(500, "our_mistake", "Something went wrong on our side, and nothing was changed.",
+          way_on: "Try again; what you typed is kept here."))
       end
 
       not_found do
@@ -44,7 +46,10 @@ module AskFirst
 
         def person_id
           rodauth = env["rodauth"]
-          respond_with(*Problem.reply(401, "signed_out", "You are not signed in.", way_on: "Sign in; what you typed is kept here.")) unless rodauth&.logged_in? && rodauth.currently_active_session?
+          unless rodauth&.logged_in? && rodauth.currently_active_session?
+            respond_with(*Problem.reply(401, "signed_out", "You are not signed in.",
+              way_on: "Sign in; what you typed is kept here."))
+          end
           rodauth.session_value
         end
 

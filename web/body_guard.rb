@@ -19,7 +19,10 @@ module AskFirst
         return @app.call(env) unless env["CONTENT_TYPE"].to_s.start_with?("application/json")
 
         body = env["rack.input"]&.read(MOST + 1).to_s
-        return Problem.reply(413, "too_large", "That is more than #{MOST / 1024 / 1024} MB of text.", way_on: "Shorten it; what you typed stays in the field.") if body.bytesize > MOST
+        if body.bytesize > MOST
+          return Problem.reply(413, "too_large", "That is more than #{MOST / 1024 / 1024} MB of text.",
+            way_on: "Shorten it; what you typed stays in the field.")
+        end
         return half_pair if HALF_PAIR.match?(body)
         return broken unless body.dup.force_encoding(Encoding::UTF_8).valid_encoding?
 
@@ -38,7 +41,7 @@ module AskFirst
 
       def half_pair
         Problem.reply(422, "bad_characters", "The text holds half of a character pair and cannot be kept like this.", field: "value",
-                           way_on: "Delete the broken character (it shows as a box) and type it again; nothing you typed is lost.")
+          way_on: "Delete the broken character (it shows as a box) and type it again; nothing you typed is lost.")
       end
 
       def broken

@@ -18,7 +18,8 @@ module AskFirst
         key = env["HTTP_IDEMPOTENCY_KEY"]
         caller_id = key && who(env)
         return @app.call(env) unless caller_id && env["REQUEST_METHOD"] != "GET"
-        return Problem.reply(422, "bad_key", "An idempotency key has 8 to 200 characters.", field: "Idempotency-Key") unless key.length.between?(8, 200)
+        return Problem.reply(422, "bad_key", "An idempotency key has 8 to 200 characters.", field: "Idempotency-Key") unless key.length.between?(8,
+          200)
 
         remembered(env, caller_id, key)
       end

@@ -22,7 +22,8 @@ module AskFirst
           done
         end
         app.put("/api/w/:workspace/posts/:post/parts/:part") do
-          json(version: act(App::Posts::SavePart, post_id: params[:post], channel_id: params[:channel], part: params[:part], value: body_json["value"], version: seen_version))
+          json(version: act(App::Posts::SavePart, post_id: params[:post], channel_id: params[:channel], part: params[:part],
+            value: body_json["value"], version: seen_version))
         end
         app.delete("/api/w/:workspace/posts/:post/parts/:part") do
           act(App::Posts::FollowMaster, post_id: params[:post], channel_id: params[:channel], part: params[:part], version: seen_version)

@@ -19,7 +19,8 @@ module AskFirst
       end
 
       def reply(status, code, detail, field: nil, way_on: nil, facts: {})
-        body = { type: "about:blank", title: TITLES.fetch(status), status: status, code: code, detail: detail, field: field, way_on: way_on, facts: facts }
+        body = { type: "about:blank", title: TITLES.fetch(status), status: status, code: code, detail: detail, field: field, way_on: way_on,
+                 facts: facts }
         [status, { "content-type" => TYPE, "cache-control" => "no-store" }, [JSON.generate(body)]]
       end
     end

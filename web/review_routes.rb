@@ -10,7 +10,7 @@ module AskFirst
         app.post("/api/review/exchange") do
           visit = App::Signoff::ExchangePass.call(kit, body_json["pass"])
           response.set_cookie(COOKIE, value: visit, path: "/api/review", httponly: true, same_site: :strict, secure: request.ssl?,
-                                      max_age: App::Signoff::ExchangePass::VISIT_DAYS * 86_400)
+            max_age: App::Signoff::ExchangePass::VISIT_DAYS * 86_400)
           done
         end
         app.get("/api/review/ask") { json App::Signoff::Review.call(kit, guest) }

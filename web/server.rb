@@ -21,7 +21,7 @@ module AskFirst
           use SameOrigin
           use BodyGuard
           use Rack::Session::Cookie, key: "af_session", secrets: [Server.session_secret(kit)], httponly: true, same_site: :lax,
-                                     secure: kit.settings.public_url.start_with?("https"), expire_after: 14 * 86_400
+            secure: kit.settings.public_url.start_with?("https"), expire_after: 14 * 86_400
           use SignIn.middleware(kit)
           use MessageBus::Rack::Middleware, message_bus: kit.bus.bus
           map("/api") do

@@ -66,7 +66,7 @@ module AskFirst
         response.status = status
         detail = locked ? "Too many wrong tries; this account is locked for a day." : WRONG
         JSON.generate(type: "about:blank", title: Problem::TITLES.fetch(status), status: status, code: locked ? "locked_out" : "wrong_sign_in", detail: detail,
-                      field: "password", way_on: locked ? "Ask the agency’s owner." : "Try again.")
+          field: "password", way_on: locked ? "Ask the agency’s owner." : "Try again.")
       end
     end
   end

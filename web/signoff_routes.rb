@@ -7,7 +7,10 @@ module AskFirst
       def self.registered(app)
         app.post("/api/w/:workspace/asks") do
           due = body_json["due_at"] && Time.iso8601(body_json["due_at"])
-          json({ id: act(App::Signoff::SendAsk, step_id: body_json["step_id"], post_ids: body_json["post_ids"], due_at: due, message: body_json.fetch("message", "")) }, 201)
+          json(
+            { id: act(App::Signoff::SendAsk, step_id: body_json["step_id"], post_ids: body_json["post_ids"], due_at: due,
+              message: body_json.fetch("message", "")) }, 201
+          )
         end
         app.post("/api/w/:workspace/asks/:ask/withdraw") do
           act(App::Signoff::WithdrawAsk, ask_id: params[:ask])
@@ -35,7 +38,8 @@ module AskFirst
 
       # The same for members and guests.
       def self.answer(line_id, body)
-        { line_id: line_id, verdict: body["verdict"], words: body.fetch("words", ""), shown: body["shown"], only: body["only"], seen: body.fetch("seen", 0) }
+        { line_id: line_id, verdict: body["verdict"], words: body.fetch("words", ""), shown: body["shown"], only: body["only"],
+          seen: body.fetch("seen", 0) }
       end
     end
   end

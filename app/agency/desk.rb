@@ -58,7 +58,9 @@ module AskFirst
 
         # Lines that wait for the same people stand together: any one of them can answer.
         def others
-          rows = open_asks.exclude(Sequel[:ask_people][:person_id] => @me).select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id)).order(:asked_at, Sequel[:people][:name]).limit(300).all
+          rows = open_asks.exclude(Sequel[:ask_people][:person_id] => @me).select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id)).order(
+            :asked_at, Sequel[:people][:name]
+          ).limit(300).all
           lines = rows.group_by { |row| row[:line_id] }.values.map { |same| same.first.merge(person: same.map { |row| row[:person] }.join(" or ")) }
           with_posts(lines).group_by { |line| [line[:workspace_id], line[:person]] }.map do |(workspace_id, person), group|
             { workspace_id: workspace_id, person: person, side: group.first[:room] == "client" ? "client" : "internal", open: group.size,
@@ -107,7 +109,8 @@ module AskFirst
         end
 
         def showing_columns
-          [Sequel[:showings][:id].as(:showing_id), Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], :subject, :network, :initials, Sequel[:channels][:name].as(:channel)]
+          [Sequel[:showings][:id].as(:showing_id), Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], :subject, :network, :initials,
+           Sequel[:channels][:name].as(:channel)]
         end
 
         def next_out
@@ -115,11 +118,14 @@ module AskFirst
                 .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
                 .join(:channels, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:showings][:channel_id])
                 .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(8)
-                .map { |row| row.merge(at: row[:at].iso8601) }
+                .map { |row|
+            row.merge(at: row[:at].iso8601)
+          }
         end
 
         def trouble
-          showings.where(Sequel[:showings][:state] => "trouble").select(*showing_columns, :trouble).order(Sequel.desc(Sequel[:showings][:id])).limit(SHOWN).all
+          showings.where(Sequel[:showings][:state] => "trouble").select(*showing_columns,
+            :trouble).order(Sequel.desc(Sequel[:showings][:id])).limit(SHOWN).all
         end
 
         # The dispatcher is silent while something is due.
@@ -128,7 +134,9 @@ module AskFirst
           return nil if beat && @kit.now - beat[:beat_at] < 20 && beat[:clock_gap].abs <= 2
 
           soon = @kit.now + 3_600
-          due = @scope.rows(:releases).where(ended_at: nil).where { at < soon }.join(:showings, workspace_id: :workspace_id, id: :showing_id, state: "planned").count
+          due = @scope.rows(:releases).where(ended_at: nil).where {
+            at < soon
+          }.join(:showings, workspace_id: :workspace_id, id: :showing_id, state: "planned").count
           return nil if due.zero?
 
           return "The dispatcher has not started yet; nothing goes out until it has." unless beat

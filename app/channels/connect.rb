@@ -11,7 +11,8 @@ module AskFirst
           require_ability!("rule")
           id = new_id
           sealed = secrets.seal(token)
-          card = kit.networks.client_for(micropub: micropub, token: sealed).card or raise Core::Invalid.new("no_card", "The network does not say what it takes.", field: "micropub")
+          card = kit.networks.client_for(micropub: micropub,
+            token: sealed).card or raise Core::Invalid.new("no_card", "The network does not say what it takes.", field: "micropub")
           write do
             scope.insert(:channels, { id: id, network: card["name"], name: name || card["name"], initials: card["initials"], account: account, micropub: micropub,
                                       card: Store::Database.jsonb(card), token: sealed, state: "connected", position: rows(:channels).count, created_at: now })

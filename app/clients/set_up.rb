@@ -17,7 +17,8 @@ module AskFirst
           id = Core::Uuid.v7(now)
           scope = Store::Scope.new(kit.db, workspace_ids: id, person_id: by, side: "agency")
           scope.transaction do
-            kit.db[:workspaces].insert(id: id, agency_id: agency_id, name: name, mark: mark, edge: edge, zone: zone, week_start: week_start, time_policy: time_policy, created_at: now)
+            kit.db[:workspaces].insert(id: id, agency_id: agency_id, name: name, mark: mark, edge: edge, zone: zone, week_start: week_start,
+              time_policy: time_policy, created_at: now)
             add_members(scope, agency_id, members, now)
             add_route(scope, steps, now)
             Store::Record::Rows.add(scope, now: now, who: { person_id: by }, act: "workspace_made", facts: { name: name })
@@ -39,7 +40,8 @@ module AskFirst
           steps.each_with_index do |step, position|
             id = Core::Uuid.v7(now)
             scope.insert(:route_steps,
-{ id: id, route_id: route_id, position: position, required: true, four_eyes: true, n: nil }.merge(step.slice(:name, :side, :quorum, :n, :hours, :required, :four_eyes)))
+              { id: id, route_id: route_id, position: position, required: true, four_eyes: true,
+                n: nil }.merge(step.slice(:name, :side, :quorum, :n, :hours, :required, :four_eyes)))
             scope.insert(:route_step_people, *step[:people].map { |person| { step_id: id, person_id: person } })
           end
         end

@@ -18,7 +18,9 @@ module AskFirst
 
         def call(before)
           sent = out(before)
-          { now: @kit.now.iso8601, going: unsent, trouble: trouble, out: sent.first(PAGE).map { |row| json(row) }, next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil,
+          { now: @kit.now.iso8601, going: unsent, trouble: trouble, out: sent.first(PAGE).map { |row|
+            json(row)
+          }, next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil,
             holds: holds, figures: figures }
         end
 
@@ -29,12 +31,15 @@ module AskFirst
                 .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
                 .left_join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
                 .select(Sequel[:showings][:id], Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], Sequel[:showings][:state], :address, :sent_at, :seen, :seen_at, :seen_note,
-                        Sequel[:showings][:trouble], :tries, :subject,
-                        Sequel[:posts][:stage], :network, :initials, Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
+                  Sequel[:showings][:trouble], :tries, :subject,
+                  Sequel[:posts][:stage], :network, :initials, Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
         end
 
         def unsent
-          base.where(Sequel[:showings][:state] => %w[planned sending unclear]).exclude(Sequel[:releases][:id] => nil).order(Sequel[:releases][:at]).limit(PAGE).map { |row| json(row) }
+          base.where(Sequel[:showings][:state] => %w[planned sending
+                                                     unclear]).exclude(Sequel[:releases][:id] => nil).order(Sequel[:releases][:at]).limit(PAGE).map { |row|
+            json(row)
+          }
         end
 
         def trouble
@@ -48,7 +53,9 @@ module AskFirst
         end
 
         def holds
-          @scope.rows(:holds).where(lifted_at: nil).map { |row| { id: row[:id], workspace_id: row[:workspace_id], channel_id: row[:channel_id], reason: row[:reason], at: row[:put_at].iso8601 } }
+          @scope.rows(:holds).where(lifted_at: nil).map { |row|
+            { id: row[:id], workspace_id: row[:workspace_id], channel_id: row[:channel_id], reason: row[:reason], at: row[:put_at].iso8601 }
+          }
         end
 
         # Lateness of what went out in the last 40 days: the median by definition 7 of Hyndman and Fan (1996).
@@ -56,8 +63,11 @@ module AskFirst
           since = @kit.now - (40 * 86_400)
           late = @scope.rows(:showings).where(Sequel[:showings][:state] => "out").where { sent_at > since }
                        .join(:releases, workspace_id: :workspace_id, showing_id: :id, ended_at: nil)
-          late.get([Sequel.function(:count).*.as(:count), Sequel.lit("percentile_cont(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM sent_at - at)::float8)").as(:median)])
-              .then { |count, median| { out: count, median_late: median&.round(1) } }
+          late.get([Sequel.function(:count).*.as(:count),
+                    Sequel.lit("percentile_cont(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM sent_at - at)::float8)").as(:median)])
+              .then { |count, median|
+            { out: count, median_late: median&.round(1) }
+          }
         end
 
         def json(row)

@@ -39,13 +39,19 @@ module AskFirst
           raise lapsed(channel) unless channel[:state] == "connected"
 
           faults = Core::Checks::PostChecks.faults(adaptation.request, channel[:card])
-          raise Core::Invalid.new("has_faults", "#{channel[:name]}: #{faults.map(&:sentence).join(' ')}", field: faults.first.part, way_on: "Open it and mend it.") if faults.any?
+          if faults.any?
+            raise Core::Invalid.new("has_faults", "#{channel[:name]}: #{faults.map(&:sentence).join(' ')}", field: faults.first.part,
+              way_on: "Open it and mend it.")
+          end
 
           require_time!(adaptation)
         end
 
         def require_time!(adaptation)
-          raise Core::Invalid.new("no_time", "There is no planned time yet.", field: "time", way_on: "Plan a time, then release.") if adaptation.time.nil?
+          if adaptation.time.nil?
+            raise Core::Invalid.new("no_time", "There is no planned time yet.", field: "time",
+              way_on: "Plan a time, then release.")
+          end
           return if adaptation.time.at > now
 
           raise Core::Invalid.new("time_past", "Its planned time has passed.", field: "time", way_on: "Plan a later time, then release.")
@@ -60,7 +66,8 @@ module AskFirst
         end
 
         def lapsed(channel)
-          Core::Conflict.new("channel_lapsed", "The connection to #{channel[:name]} has lapsed, so nothing can go out there.", way_on: "Connect it again; the post keeps everything.")
+          Core::Conflict.new("channel_lapsed", "The connection to #{channel[:name]} has lapsed, so nothing can go out there.",
+            way_on: "Connect it again; the post keeps everything.")
         end
 
         def release(post, adaptation, revision)
@@ -70,13 +77,14 @@ module AskFirst
                                     revision_adaptation_id: revision[:adaptations].fetch(adaptation.id), fingerprint: adaptation.fingerprint,
                                     wall: adaptation.time.wall, zone: adaptation.time.zone, at: adaptation.time.at, released_by: member.person_id, released_at: now })
           record("released", post_id: post.id, adaptation_id: adaptation.id, revision_id: revision[:id],
-                             facts: { channel: adaptation.channel[:name], time: adaptation.time.to_h, fingerprint: adaptation.fingerprint })
+            facts: { channel: adaptation.channel[:name], time: adaptation.time.to_h, fingerprint: adaptation.fingerprint })
           kit.queue.advance(member.workspace_id, showing_id, at: adaptation.time.at)
         end
 
         def first_showing(post, adaptation)
           id = new_id
-          scope.insert(:showings, { id: id, post_id: post.id, adaptation_id: adaptation.id, channel_id: adaptation.row[:channel_id], number: 1, state: "planned" })
+          scope.insert(:showings,
+            { id: id, post_id: post.id, adaptation_id: adaptation.id, channel_id: adaptation.row[:channel_id], number: 1, state: "planned" })
           id
         end
 

@@ -9,7 +9,9 @@ module AskFirst
         def call(showing:)
           channel = channel(showing)
           release = live_release(showing) or return
-          return trouble(showing, "Its time was #{release[:at].utc.strftime('%H:%M')} UTC, more than 30 minutes ago; it was not sent so late.") if Core::Dispatch::Patience.too_late?(release[:at], now)
+          return trouble(showing, "Its time was #{release[:at].utc.strftime('%H:%M')} UTC, more than 30 minutes ago; it was not sent so late.") if Core::Dispatch::Patience.too_late?(
+            release[:at], now
+          )
           return lapsed(showing, channel) unless channel[:state] == "connected"
 
           refresh_card(channel)
@@ -86,7 +88,7 @@ module AskFirst
         def create(showing, release, channel, uploads)
           sent_at = kit.now
           outcome = client(channel).create(release[:request], pictures: release[:rendition_ids].to_a.map { |id| uploads.fetch(id) },
-                                                              send_id: Core::Dispatch::SendId.for(showing[:id]), now: sent_at)
+            send_id: Core::Dispatch::SendId.for(showing[:id]), now: sent_at)
           settle(showing, channel, outcome, sent_at)
         end
 

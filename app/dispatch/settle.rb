@@ -32,7 +32,10 @@ module AskFirst
         end
 
         def fine(showing)
-          raise Core::Conflict.new("not_out", "It has no address, so it is not known to be out.", way_on: "Give its address.") unless showing[:address]
+          unless showing[:address]
+            raise Core::Conflict.new("not_out", "It has no address, so it is not known to be out.",
+              way_on: "Give its address.")
+          end
 
           set(showing, state: "out", trouble: "")
           attempt(showing, "left_as_it_is", member.name)
@@ -40,9 +43,13 @@ module AskFirst
         end
 
         def not_there(showing)
-          raise Core::Conflict.new("is_out", "It is out, at #{showing[:address]}; sending again would double it.", way_on: "Take it down there first.") if showing[:address]
+          if showing[:address]
+            raise Core::Conflict.new("is_out", "It is out, at #{showing[:address]}; sending again would double it.",
+              way_on: "Take it down there first.")
+          end
 
-          release = live_release(showing) or raise Core::Conflict.new("not_released", "Its release has ended.", way_on: "Release it again from the post.")
+          release = live_release(showing) or raise Core::Conflict.new("not_released", "Its release has ended.",
+            way_on: "Release it again from the post.")
           if Core::Dispatch::Patience.too_late?(release[:at], now)
             rows(:releases).where(id: release[:id]).update(ended_at: now, ended_why: "its time passed")
           else

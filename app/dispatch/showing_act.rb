@@ -40,7 +40,8 @@ module AskFirst
             Store::Gates.for_posts(scope, [showing[:post_id]])
             set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil)
             attempt(showing, event, address)
-            record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], address: address })
+            record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
+              facts: { channel: channel(showing)[:name], address: address })
             kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + channel(showing)[:card].fetch("settles_within", 0) + 1)
             restage([showing[:post_id]])
           end
@@ -51,7 +52,8 @@ module AskFirst
             Store::Gates.for_posts(scope, [showing[:post_id]])
             set(showing, state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil)
             attempt(showing, "trouble", sentence)
-            record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], sentence: sentence })
+            record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
+              facts: { channel: channel(showing)[:name], sentence: sentence })
             restage([showing[:post_id]])
           end
         end

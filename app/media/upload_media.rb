@@ -39,7 +39,7 @@ module AskFirst
 
         def too_heavy
           Core::Invalid.new("picture_too_large", "The file is larger than #{MOST_BYTES / 1024 / 1024} MB.",
-                            field: "file", way_on: "Export it smaller.")
+            field: "file", way_on: "Export it smaller.")
         end
       end
     end

@@ -15,12 +15,14 @@ module AskFirst
         def call(kit, agency_id:, name:, email:, zone:, password: nil, cost: COST)
           id = Core::Uuid.v7(kit.now)
           kit.db.transaction do
-            kit.db[:people].insert(id: id, agency_id: agency_id, name: Core::Posts::Text.clean(name, field: "name", limit: 120), email: email, zone: zone, created_at: kit.now)
+            kit.db[:people].insert(id: id, agency_id: agency_id, name: Core::Posts::Text.clean(name, field: "name", limit: 120), email: email,
+              zone: zone, created_at: kit.now)
             kit.db[:account_password_hashes].insert(id: id, password_hash: Argon2::Password.new(**cost).create(password)) if password
           end
           id
         rescue Sequel::UniqueConstraintViolation
-          raise Core::Conflict.new("known_address", "Somebody with this address is known already.", field: "email", way_on: "Invite them as they are.")
+          raise Core::Conflict.new("known_address", "Somebody with this address is known already.", field: "email",
+            way_on: "Invite them as they are.")
         end
       end
     end

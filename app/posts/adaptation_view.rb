@@ -32,7 +32,9 @@ module AskFirst
           {
             text: text, count: Core::Checks::Counting.count(text, rule), limit: rule.fetch("limit"), rule: rule.fetch("rule"),
             within: Core::Checks::Counting.within(text, rule, rule.fetch("limit")), fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
-            pictures: adaptation.pictures.map { |picture| { media_id: picture[:media_id], crop: picture[:spec]["crop"], size: picture[:spec]["size"], lost: (picture[:lost] * 100).round } },
+            pictures: adaptation.pictures.map { |picture|
+              { media_id: picture[:media_id], crop: picture[:spec]["crop"], size: picture[:spec]["size"], lost: (picture[:lost] * 100).round }
+            },
             checks: Core::Checks::PostChecks.call(adaptation.request, card).map(&:to_h)
           }
         end

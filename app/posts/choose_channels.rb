@@ -25,14 +25,14 @@ module AskFirst
 
         def no_such_channel
           Core::Invalid.new("no_such_channel", "One of the channels is not a channel of this client.", field: "channel_ids",
-                            way_on: "Choose from the client's channels.")
+            way_on: "Choose from the client's channels.")
         end
 
         def remove(post, adaptations)
           adaptations.each do |adaptation|
             if adaptation.verdict.sealed?
               raise Core::Conflict.new("sealed", "#{adaptation.channel[:name]} is sealed and cannot be taken off.", field: "channel_ids",
-                                       way_on: "Open it with “Change it” first.", facts: { "adaptations" => [adaptation.id] })
+                way_on: "Open it with “Change it” first.", facts: { "adaptations" => [adaptation.id] })
             end
             rows(:adaptations).where(id: adaptation.id).update(removed_at: now)
             record("channel_removed", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })

@@ -17,7 +17,7 @@ module AskFirst
             rows(:parts).where(post_id: post_id, channel_id: channel_id, part: part).delete
             adaptation = post.adaptations.find { |one| one.row[:channel_id] == channel_id }
             record("part_follows", post_id: post_id, adaptation_id: adaptation.id,
-                                   facts: { part: part, channel: adaptation.channel[:name], before: before[:value] })
+              facts: { part: part, channel: adaptation.channel[:name], before: before[:value] })
             restage([post_id])
           end
         end

@@ -18,7 +18,8 @@ module AskFirst
         private
 
         def not_rendered
-          Core::Conflict.new("pictures_changed", "The pictures were changed while this was being prepared.", field: "media", way_on: "Look again and repeat.")
+          Core::Conflict.new("pictures_changed", "The pictures were changed while this was being prepared.", field: "media",
+            way_on: "Look again and repeat.")
         end
 
         def same_as_last(post)

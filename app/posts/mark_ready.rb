@@ -10,12 +10,15 @@ module AskFirst
           Media::Render.call(kit, member, post_ids: [post_id])
           write do
             post = locked([post_id]).fetch(post_id)
-            raise Core::Conflict.new("has_steps", "This post has steps to pass; it cannot be marked ready.", way_on: "Ask for its next yes.") if post.steps.any?(&:required)
+            if post.steps.any?(&:required)
+              raise Core::Conflict.new("has_steps", "This post has steps to pass; it cannot be marked ready.",
+                way_on: "Ask for its next yes.")
+            end
 
             revision = KeepRevision.call(kit, member, post: post)
             post.adaptations.each do |adaptation|
               scope.db[:ready_marks].insert_conflict.insert(workspace_id: member.workspace_id, id: new_id, post_id: post_id, adaptation_id: adaptation.id,
-                                                            fingerprint: adaptation.fingerprint, marked_by: member.person_id, marked_at: now)
+                fingerprint: adaptation.fingerprint, marked_by: member.person_id, marked_at: now)
             end
             record("marked_ready", post_id: post_id, revision_id: revision[:id])
             restage([post_id])

@@ -25,7 +25,9 @@ module AskFirst
         end
 
         def require_unsealed!(post, channel_id, part)
-          touched = touched(post, channel_id, part).reject { |adaptation| channel_id.nil? && adaptation.showing && adaptation.showing[:state] == "out" }
+          touched = touched(post, channel_id, part).reject { |adaptation|
+            channel_id.nil? && adaptation.showing && adaptation.showing[:state] == "out"
+          }
           going = touched.select { |adaptation| adaptation.verdict.sending? || adaptation.showing&.fetch(:state) == "out" }
           raise too_late(going) if going.any?
           return if part == "time"
@@ -36,13 +38,13 @@ module AskFirst
 
         def too_late(adaptations)
           Core::Over.new("too_late", "#{channels(adaptations)} is being sent or is out; what goes there can no longer be changed here.",
-                         field: "part", way_on: "Make a new post, or change it at the network.")
+            field: "part", way_on: "Make a new post, or change it at the network.")
         end
 
         def sealed_error(adaptations, part)
           Core::Conflict.new("sealed", "#{channels(adaptations)} is sealed: it has been asked for, or has its yes, exactly as it stands.",
-                             field: part, way_on: "Open it with “Change it”; you are told first what that costs.",
-                             facts: { "adaptations" => adaptations.map(&:id) })
+            field: part, way_on: "Open it with “Change it”; you are told first what that costs.",
+            facts: { "adaptations" => adaptations.map(&:id) })
         end
 
         def channels(adaptations)
@@ -51,8 +53,8 @@ module AskFirst
 
         def part_changed(row, part)
           Core::Conflict.new("part_changed", "#{row ? names.fetch(row[:written_by], 'Somebody') : 'Somebody'} changed this meanwhile.",
-                             field: part, way_on: "Look at theirs, then keep yours or take it.",
-                             facts: { "theirs" => row && row[:value], "version" => row ? row[:version] : 0, "by" => row && names[row[:written_by]] })
+            field: part, way_on: "Look at theirs, then keep yours or take it.",
+            facts: { "theirs" => row && row[:value], "version" => row ? row[:version] : 0, "by" => row && names[row[:written_by]] })
         end
       end
     end

@@ -47,7 +47,9 @@ module AskFirst
         end
 
         def adaptations
-          @post.adaptations.map { |adaptation| AdaptationView.call(adaptation, names).merge(parts: parts_json(adaptation.row[:channel_id], adaptation.parts)) }
+          @post.adaptations.map { |adaptation|
+            AdaptationView.call(adaptation, names).merge(parts: parts_json(adaptation.row[:channel_id], adaptation.parts))
+          }
         end
 
         def channels
@@ -88,7 +90,9 @@ module AskFirst
           open_lines.map do |line|
             { id: line[:ask_id], step: step_name(line[:step_id]), asked_by: names[line[:asked_by]], asked_at: line[:asked_at].iso8601, due_at: line[:due_at].iso8601,
               people: people.fetch(line[:ask_id], []).map { |id| names[id] },
-              passes: passes.fetch(line[:ask_id], []).map { |pass| { id: pass[:id], person: names[pass[:person_id]], expires_at: pass[:expires_at].iso8601 } } }
+              passes: passes.fetch(line[:ask_id], []).map { |pass|
+                { id: pass[:id], person: names[pass[:person_id]], expires_at: pass[:expires_at].iso8601 }
+              } }
           end
         end
 
@@ -99,7 +103,9 @@ module AskFirst
         def answers
           revisions = rows(:ask_lines).where(Sequel[:ask_lines][:post_id] => @post.id).join(:revisions, workspace_id: :workspace_id, id: :revision_id)
                                       .select_hash(Sequel[:ask_lines][:id], :number)
-          rows(:answers).where(post_id: @post.id).order(Sequel.desc(:order_no)).limit(60).all.group_by { |row| [row[:line_id], row[:person_id], row[:given_at]] }.map do |_, given|
+          rows(:answers).where(post_id: @post.id).order(Sequel.desc(:order_no)).limit(60).all.group_by { |row|
+            [row[:line_id], row[:person_id], row[:given_at]]
+          }.map do |_, given|
             first = given.first
             { id: first[:id], person: names[first[:person_id]], step: step_name(first[:step_id]), verdict: first[:verdict], words: first[:words], room: first[:room],
               at: first[:given_at].iso8601, revision: revisions[first[:line_id]], by_pass: !first[:pass_id].nil?,
@@ -115,7 +121,9 @@ module AskFirst
         end
 
         def people
-          members.select { |one| one.side == "agency" && one.abilities.include?("work") }.map { |one| { id: one.person_id, name: one.name, role: one.role } }
+          members.select { |one|
+            one.side == "agency" && one.abilities.include?("work")
+          }.map { |one| { id: one.person_id, name: one.name, role: one.role } }
         end
 
         def remarks
@@ -125,7 +133,9 @@ module AskFirst
         end
 
         def holds
-          rows(:holds).where(lifted_at: nil).map { |row| { id: row[:id], channel_id: row[:channel_id], reason: row[:reason], by: names[row[:put_by]], at: row[:put_at].iso8601 } }
+          rows(:holds).where(lifted_at: nil).map { |row|
+            { id: row[:id], channel_id: row[:channel_id], reason: row[:reason], by: names[row[:put_by]], at: row[:put_at].iso8601 }
+          }
         end
 
         def can

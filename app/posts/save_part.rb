@@ -34,7 +34,10 @@ module AskFirst
 
         def require_own_media!(ids)
           missing = ids - rows(:media).where(id: ids).select_map(:id)
-          raise Core::Invalid.new("no_such_picture", "A picture is not in this client's files.", field: "media", way_on: "Upload it here.") if missing.any?
+          return unless missing.any?
+
+          raise Core::Invalid.new("no_such_picture", "A picture is not in this client's files.", field: "media",
+            way_on: "Upload it here.")
         end
 
         def keep(post_id, channel_id, part, value, before)
@@ -55,7 +58,7 @@ module AskFirst
         def after(post, channel_id, part, before, value)
           channel = post.adaptations.find { |adaptation| adaptation.row[:channel_id] == channel_id }
           record("part_saved", post_id: post.id, adaptation_id: channel&.id,
-                               facts: { part: part, channel: channel && channel.channel[:name], before: short(before && before[:value]), after: short(value) })
+            facts: { part: part, channel: channel && channel.channel[:name], before: short(before && before[:value]), after: short(value) })
           move_releases(post, channel_id) if part == "time"
           restage([post.id])
         end

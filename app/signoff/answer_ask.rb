@@ -55,7 +55,7 @@ module AskFirst
           return if verdict != "yes" # a change or no counts whatever it echoes
 
           raise Core::Conflict.new("outdated", "This was changed after you opened it, so your yes was not taken for what you have not seen.",
-                                   way_on: "Look at it as it is now, then answer.")
+            way_on: "Look at it as it is now, then answer.")
         end
 
         def require_no_later!(line, seen)
@@ -63,7 +63,7 @@ module AskFirst
           return if latest <= seen
 
           raise Core::Conflict.new("answered_since", "You have answered this since, from another page.", way_on: "Look at your last answer; answer again if it changed.",
-                                   facts: { "seen" => latest })
+            facts: { "seen" => latest })
         end
 
         def targets(adaptations, only, verdict)
@@ -83,7 +83,8 @@ module AskFirst
           step = Store::Signoff::Routes.by_ids(scope, [line[:step_id]]).first
           return unless step.four_eyes && row[:authors].to_a.include?(member.person_id)
 
-          raise Core::Refused.new("four_eyes", "You wrote part of this, so somebody else must clear it (four eyes).", way_on: "Ask a colleague named for “#{step.name}”.")
+          raise Core::Refused.new("four_eyes", "You wrote part of this, so somebody else must clear it (four eyes).",
+            way_on: "Ask a colleague named for “#{step.name}”.")
         end
 
         # On an ended line a yes only lifts its giver's own block on what stands now.
@@ -91,13 +92,17 @@ module AskFirst
           return if row[:ended_as].nil? || row[:ended_as] == "answered"
           return if adaptation.fingerprint == row[:fingerprint] && adaptation.verdict.blocks.any? { |block| block.person_id == member.person_id }
 
-          raise over("withdrawn", "The ask was withdrawn while you were reading; nothing is needed from you now.") if line[:withdrawn_at] || row[:ended_as] == "withdrawn"
+          if line[:withdrawn_at] || row[:ended_as] == "withdrawn"
+            raise over("withdrawn",
+              "The ask was withdrawn while you were reading; nothing is needed from you now.")
+          end
 
           raise over("outdated", "A newer version was asked for meanwhile; your yes was not taken for it.")
         end
 
         def over(code, sentence)
-          Core::Over.new(code, sentence, way_on: "If you have something to say, say it to #{member.side == 'client' ? 'the agency' : 'the lead'}; your words are kept here.")
+          Core::Over.new(code, sentence,
+            way_on: "If you have something to say, say it to #{member.side == 'client' ? 'the agency' : 'the lead'}; your words are kept here.")
         end
 
         def keep(line, targets, post, verdict, said)
@@ -109,7 +114,7 @@ module AskFirst
           end)
           channels = targets.map { |row| post.adaptation(row[:adaptation_id]).channel[:name] }
           record("answered", post_id: line[:post_id], revision_id: line[:revision_id],
-                             facts: { verdict: verdict, words: said, channels: channels, fingerprints: targets.map { |row| row[:fingerprint] } })
+            facts: { verdict: verdict, words: said, channels: channels, fingerprints: targets.map { |row| row[:fingerprint] } })
         end
 
         # A line's adaptation is answered when it is blocked or its places are filled.

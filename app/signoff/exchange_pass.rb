@@ -24,7 +24,8 @@ module AskFirst
           scope = Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
           scope.transaction do
             scope.insert(:guest_visits, { id: Core::Uuid.v7(now), pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now })
-            Store::Record::Rows.add(scope, now: now, who: { person_id: pass[:person_id], pass_id: pass[:id] }, act: "pass_opened", facts: { ask: pass[:ask_id] })
+            Store::Record::Rows.add(scope, now: now, who: { person_id: pass[:person_id], pass_id: pass[:id] }, act: "pass_opened",
+              facts: { ask: pass[:ask_id] })
           end
           visit
         end

@@ -10,12 +10,17 @@ module AskFirst
         def call(reason:, channel_id: nil)
           require_ability!("hold")
           why = Core::Posts::Text.clean(reason, field: "reason", limit: 1_000).strip
-          raise Core::Invalid.new("words_needed", "A hold needs its reason.", field: "reason", way_on: "Say why; everybody here will see it.") if why.empty?
+          if why.empty?
+            raise Core::Invalid.new("words_needed", "A hold needs its reason.", field: "reason",
+              way_on: "Say why; everybody here will see it.")
+          end
 
           id = new_id
           write do
             channel_id ? fetch(:channels, channel_id, "This channel") && Store::Gates.for_channel(scope, channel_id) : Store::Gates.for_workspace(scope)
-            raise Core::Conflict.new("held_already", "This is on hold already.", way_on: "Lift that hold first.") if rows(:holds).where(channel_id: channel_id, lifted_at: nil).any?
+            raise Core::Conflict.new("held_already", "This is on hold already.", way_on: "Lift that hold first.") if rows(:holds).where(
+              channel_id: channel_id, lifted_at: nil
+            ).any?
 
             scope.insert(:holds, { id: id, channel_id: channel_id, reason: why, put_by: member.person_id, put_at: now })
             record("held", facts: { reason: why, channel: channel_id })

@@ -26,7 +26,9 @@ module AskFirst
 
         # An open ask about exactly what stands goes on; what was opened to change it has none.
         def asked?(adaptation, step)
-          !adaptation.facts.opened && adaptation.facts.asked.any? { |asked| asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint }
+          !adaptation.facts.opened && adaptation.facts.asked.any? { |asked|
+            asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint
+          }
         end
       end
     end

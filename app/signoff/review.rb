@@ -20,8 +20,12 @@ module AskFirst
         def lines(ask)
           found = rows(:ask_lines).where(ask_id: ask[:id]).order(:id).all
           shown = adaptations(found.map { |line| line[:id] }).group_by { |row| row[:line_id] }.transform_values { |rows| StillAsked.of(rows) }
-          given = rows(:answers).where(line_id: found.map { |line| line[:id] }, person_id: member.person_id).order(:order_no).all.group_by { |row| row[:line_id] }
-          talk = rows(:remarks).where(post_id: found.map { |line| line[:post_id] }, room: "client").order(:said_at).all.group_by { |row| row[:post_id] }
+          given = rows(:answers).where(line_id: found.map { |line|
+            line[:id]
+          }, person_id: member.person_id).order(:order_no).all.group_by { |row| row[:line_id] }
+          talk = rows(:remarks).where(post_id: found.map { |line|
+            line[:post_id]
+          }, room: "client").order(:said_at).all.group_by { |row| row[:post_id] }
           found.map { |line| line_json(line, shown.fetch(line[:id], []), given.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
                .sort_by { |line| [line[:wall] || "9999", line[:id]] }
         end
@@ -31,8 +35,8 @@ module AskFirst
                                      .join(:revision_adaptations, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: Sequel[:ask_line_adaptations][:revision_adaptation_id])
                                      .join(:channels, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: :channel_id)
                                      .order(:position)
-                                     .select(:line_id, Sequel[:ask_line_adaptations][:adaptation_id], :ended_as, :request, :fingerprint, :wall, Sequel[:revision_adaptations][:zone], :rendition_ids,
-                                             :network, :initials, Sequel[:channels][:name].as(:channel), :card, :account).all
+                                     .select(:line_id, Sequel[:ask_line_adaptations][:adaptation_id], :ended_as, :request, :fingerprint, :wall,
+                                       Sequel[:revision_adaptations][:zone], :rendition_ids, :network, :initials, Sequel[:channels][:name].as(:channel), :card, :account).all
         end
 
         def line_json(line, shown, given, talk)
@@ -41,7 +45,9 @@ module AskFirst
             id: line[:id], ended: line[:ended_as], wall: shown.filter_map { |row| row[:wall] }.min&.strftime("%Y-%m-%dT%H:%M"),
             shown: shown.to_h { |row| [row[:adaptation_id], row[:fingerprint]] }, seen: last ? last[:order_no] : 0,
             verdict: last && last[:verdict], words: last ? last[:words] : "", ways: ways(shown),
-            talk: talk.map { |row| { person: names[row[:person_id]], words: row[:words], at: row[:said_at].iso8601, mine: row[:person_id] == member.person_id } }
+            talk: talk.map { |row|
+              { person: names[row[:person_id]], words: row[:words], at: row[:said_at].iso8601, mine: row[:person_id] == member.person_id }
+            }
           }
         end
 
@@ -53,7 +59,9 @@ module AskFirst
             rule = first[:card].fetch("text")
             {
               channels: group.map { |row| { network: row[:network], initials: row[:initials], name: row[:channel] } },
-              adaptation_ids: group.map { |row| row[:adaptation_id] }, text: text, fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
+              adaptation_ids: group.map { |row|
+                row[:adaptation_id]
+              }, text: text, fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
               wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"), zone: first[:zone], link: first[:request]["link"],
               pictures: first[:rendition_ids].to_a.zip(first[:request]["media"]).map { |id, picture| { id: id, description: picture["description"] } }
             }

@@ -37,7 +37,10 @@ module AskFirst
 
         # @raise [Core::Conflict, Core::Invalid] with the sentence for this post
         def to_ask(post, step)
-          raise Core::Invalid.new("no_channel", "“#{title(post)}” has no channel yet.", field: "channel_ids", way_on: "Choose a channel.") if post.adaptations.empty?
+          if post.adaptations.empty?
+            raise Core::Invalid.new("no_channel", "“#{title(post)}” has no channel yet.", field: "channel_ids",
+              way_on: "Choose a channel.")
+          end
 
           chosen = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
           raise nothing_to_ask(post, step) if chosen.empty?
@@ -50,13 +53,13 @@ module AskFirst
 
         def asked_already(post, step)
           Core::Conflict.new("asked_already", "“#{title(post)}” is already asked at “#{step.name}”, exactly as it stands.", field: "step_id",
-                                              way_on: "Wait for the answer, or withdraw that ask first.")
+            way_on: "Wait for the answer, or withdraw that ask first.")
         end
 
         def nothing_to_ask(post, step)
           waiting = post.adaptations.filter_map { |adaptation| adaptation.verdict.waits_at&.name }.first
           Core::Conflict.new("nothing_to_ask", "“#{title(post)}” needs nothing from “#{step.name}” now.", field: "step_id",
-                             way_on: waiting ? "It waits for “#{waiting}”: ask there." : "It has all its yeses.")
+            way_on: waiting ? "It waits for “#{waiting}”: ask there." : "It has all its yeses.")
         end
 
         def require_sound!(post, adaptation)
@@ -64,7 +67,7 @@ module AskFirst
           return if faults.empty?
 
           raise Core::Invalid.new("has_faults", "“#{title(post)}” on #{adaptation.channel[:name]}: #{faults.map(&:sentence).join(' ')}", field: faults.first.part,
-                                  way_on: "Mend it, then ask.")
+            way_on: "Mend it, then ask.")
         end
 
         def people_for(step, adaptations)
@@ -99,7 +102,9 @@ module AskFirst
           end)
           rows(:openings).where(adaptation_id: adaptations.map(&:id), closed_at: nil).update(closed_at: now, closed_by: member.person_id)
           record("asked", post_id: post.id, revision_id: revision[:id],
-                          facts: { step: step.name, revision: revision[:number], channels: adaptations.map { |adaptation| adaptation.channel[:name] }, ask: ask_id })
+            facts: { step: step.name, revision: revision[:number], channels: adaptations.map { |adaptation|
+              adaptation.channel[:name]
+            }, ask: ask_id })
         end
 
         # The client's people get a mail with their pass; the pass is made when the mail is, so that it stands nowhere else.

@@ -33,7 +33,9 @@ module AskFirst
         def facts(standing, names, all)
           case standing.state
           when "asked"
-            { "who" => all.flat_map(&:waiting_for).uniq.map { |id| names.fetch(id, "?") }, "since" => standing.open_ask.at.iso8601, "due" => standing.open_ask.due_at.iso8601 }
+            { "who" => all.flat_map(&:waiting_for).uniq.map { |id|
+              names.fetch(id, "?")
+            }, "since" => standing.open_ask.at.iso8601, "due" => standing.open_ask.due_at.iso8601 }
           when "yes", "change", "void"
             given = given_in(standing)
             { "who" => given.map { |answer| names.fetch(answer.person_id, "?") }, "since" => given.map(&:at).max&.iso8601 }

@@ -14,7 +14,8 @@ module AskFirst
           write do
             fetch(:posts, post_id, "This post")
             require_room!(post_id, room)
-            scope.insert(:remarks, { id: id, post_id: post_id, room: room, person_id: member.person_id, pass_id: member.pass_id, words: said, said_at: now })
+            scope.insert(:remarks,
+              { id: id, post_id: post_id, room: room, person_id: member.person_id, pass_id: member.pass_id, words: said, said_at: now })
             record("said", post_id: post_id, facts: { room: room, words: said })
             announce("talk", ids: [post_id], room: room)
           end
@@ -27,7 +28,8 @@ module AskFirst
           return require_ability!("house_talk") if member.side == "agency"
           raise Core::NotFound, "This room" unless room == "client"
 
-          lines = rows(:ask_lines).where(post_id: post_id).join(:ask_people, workspace_id: :workspace_id, ask_id: :ask_id).where(person_id: member.person_id)
+          lines = rows(:ask_lines).where(post_id: post_id).join(:ask_people, workspace_id: :workspace_id,
+            ask_id: :ask_id).where(person_id: member.person_id)
           lines = lines.where(Sequel[:ask_lines][:ask_id] => member.ask_id) if member.ask_id
           raise Core::NotFound, "This post" if lines.empty?
         end

@@ -37,7 +37,8 @@ module AskFirst
           person = colleagues.find { |one| one.person_id == person_id }
           return person if person && person.side == "agency" && person.abilities.include?("work")
 
-          raise Core::Invalid.new("not_a_worker", "This person does no tasks for this client.", field: "person_id", way_on: "Choose somebody of the agency side.")
+          raise Core::Invalid.new("not_a_worker", "This person does no tasks for this client.", field: "person_id",
+            way_on: "Choose somebody of the agency side.")
         end
       end
     end

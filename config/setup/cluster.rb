@@ -111,7 +111,7 @@ module Setup
       FileUtils.chown("postgres", "postgres", [data, log, password_file, @home]) if Setup.root?
       FileUtils.chmod(0o755, @home)
       ok = as_postgres(bin("initdb"), "-D", data, "-U", "postgres", "-E", "UTF8", "--locale=C.UTF-8", "--auth=scram-sha-256",
-                       "--pwfile=#{password_file}", "-N")
+        "--pwfile=#{password_file}", "-N")
       raise Stopped, "PostgreSQL's cluster could not be made in #{data}; see #{log}." unless ok
 
       FileUtils.touch(made_file)

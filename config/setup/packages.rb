@@ -42,7 +42,7 @@ module Setup
       env = { "DEBIAN_FRONTEND" => "noninteractive" }
       Setup.run("Reading Debian's package lists", "apt-get", "update", "-qq", log: log, env: env)
       Setup.run("Installing #{missing.join(', ')}", "apt-get", "install", "-y", "--no-install-recommends",
-                *missing, log: log, env: env)
+        *missing, log: log, env: env)
     end
 
     def gems
@@ -51,7 +51,7 @@ module Setup
       raise Stopped, "Bundler is missing. Install it with: gem install bundler" unless system("bundle", "-v", out: File::NULL)
 
       Setup.run("Installing gems (three to four minutes the first time)", "bundle", "install",
-                log: File.join(VAR, "bundle.log"))
+        log: File.join(VAR, "bundle.log"))
       stamp("gems", "Gemfile", "Gemfile.lock")
     end
 

@@ -26,7 +26,10 @@ module Setup
       until answers?(port, path)
         one = @running.find { |running| running.name == name }
         gone = one && Process.wait(one.pid, Process::WNOHANG)
-        raise Stopped, "#{name} did not start. Its last words:\n#{File.readlines(one.log).last(15).join}" if gone || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+        if gone || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+          raise Stopped,
+            "#{name} did not start. Its last words:\n#{File.readlines(one.log).last(15).join}"
+        end
 
         sleep 0.1
       end

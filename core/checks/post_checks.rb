@@ -37,7 +37,10 @@ module AskFirst
           found << fault("picture_missing", "media", "A picture is needed here, and there is none yet.") if rules["needed"] && media.empty?
           found << fault("too_many_pictures", "media", "#{media.size} pictures; at most #{rules['most']} are taken.") if media.size > rules["most"]
           undescribed = media.count { |picture| picture["description"].to_s.strip.empty? }
-          found << warning("description_missing", "descriptions", "#{undescribed} of #{media.size} pictures without a description.") if undescribed.positive?
+          if undescribed.positive?
+            found << warning("description_missing", "descriptions",
+              "#{undescribed} of #{media.size} pictures without a description.")
+          end
           found
         end
 

@@ -38,7 +38,7 @@ module AskFirst
 
         def self.bad(text, field)
           Invalid.new("bad_time", "“#{text.to_s[0, 40]}” is not a date and time.", field: field,
-                                  way_on: "Write it like 2026-10-15T07:30.")
+            way_on: "Write it like 2026-10-15T07:30.")
         end
 
         # @param wall [Time] the digits of the wall time, carried in a UTC value

@@ -43,7 +43,7 @@ module AskFirst
 
         def raise_link
           raise Invalid.new("bad_link", "A link must be a whole address that begins with http:// or https://.", field: "link",
-                                        way_on: "Copy it from the browser's address line.")
+            way_on: "Copy it from the browser's address line.")
         end
 
         def media(value)
@@ -62,7 +62,10 @@ module AskFirst
 
         def time(value)
           return nil if value.nil?
-          raise Invalid.new("bad_time", "A time needs a date, an hour and a zone.", field: "time") unless value.is_a?(Hash) && value["wall"].is_a?(String) && value["zone"].is_a?(String)
+          unless value.is_a?(Hash) && value["wall"].is_a?(String) && value["zone"].is_a?(String)
+            raise Invalid.new("bad_time", "A time needs a date, an hour and a zone.",
+              field: "time")
+          end
 
           Plan::WallTime.parse(value["wall"], value["zone"], field: "time").to_h
         end

@@ -17,11 +17,11 @@ module AskFirst
           raise Invalid.new("not_text", "This must be text.", field: field) unless value.is_a?(String)
           unless value.encoding == Encoding::UTF_8 && value.valid_encoding?
             raise Invalid.new("bad_characters", "The text holds half of a character pair and cannot be kept like this.",
-                              field: field, way_on: "Delete the broken character (it shows as a box) and type it again.")
+              field: field, way_on: "Delete the broken character (it shows as a box) and type it again.")
           end
           if value.length > limit
             raise Invalid.new("too_long", "The text has #{value.length} characters; at most #{limit} can be kept.",
-                              field: field, way_on: "Shorten it; what you typed stays in the field.")
+              field: field, way_on: "Shorten it; what you typed stays in the field.")
           end
           text = value.gsub(/\r\n?/, "\n").unicode_normalize(:nfc)
           refuse_controls(text, field)
@@ -33,7 +33,7 @@ module AskFirst
           return unless bad
 
           raise Invalid.new("bad_characters", format("The text holds an invisible control character (U+%04X).", bad.ord),
-                            field: field, way_on: "Paste it as plain text, or delete the spot and type it again.")
+            field: field, way_on: "Paste it as plain text, or delete the spot and type it again.")
         end
       end
     end

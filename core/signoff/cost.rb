@@ -24,7 +24,10 @@ module AskFirst
         def of_time(verdict, time, names)
           counting = verdict.steps.flat_map(&:counting)
           void = counting.reject { |answer| TimePolicy.holds?(verdict.facts.policy, answer.time, time) }.map(&:person_id).uniq
-          return ["#{yeses(void, names)} will not count for that day and must be asked again.", ("Its release ends." if verdict.facts.released)].compact if void.any?
+          if void.any?
+            return ["#{yeses(void, names)} will not count for that day and must be asked again.",
+                    ("Its release ends." if verdict.facts.released)].compact
+          end
           return [] if counting.empty?
 
           kept = ["#{yeses(counting.map(&:person_id).uniq, names)} still #{counting.size == 1 ? 'counts' : 'count'}."]

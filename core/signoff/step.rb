@@ -18,7 +18,10 @@ module AskFirst
         # @return [Array<String, nil>] places: a person's own, or nil for one open to any of them
         # @raise [Invalid] too_few_people
         def places_for(asked)
-          raise Invalid.new("too_few_people", "Nobody is named for the step “#{name}”.", field: "people", way_on: "Choose who is to answer.") if asked.empty?
+          if asked.empty?
+            raise Invalid.new("too_few_people", "Nobody is named for the step “#{name}”.", field: "people",
+              way_on: "Choose who is to answer.")
+          end
 
           case quorum
           when "all" then asked
@@ -26,7 +29,7 @@ module AskFirst
           else
             if asked.size < n
               raise Invalid.new("too_few_people", "The step “#{name}” needs #{n} people and #{asked.size} would be asked.", field: "people",
-                                way_on: "Choose #{n - asked.size} more.")
+                way_on: "Choose #{n - asked.size} more.")
             end
             [nil] * n
           end

@@ -80,7 +80,9 @@ module AskFirst
 
         def open_places_filled?
           open = places.count(&:nil?)
-          filled_by_ruling = @facts.rulings.count { |r| r.kind == "fill" && r.step_id == step.id && r.place_person_id.nil? && r.fingerprint == @facts.fingerprint }
+          filled_by_ruling = @facts.rulings.count { |r|
+            r.kind == "fill" && r.step_id == step.id && r.place_person_id.nil? && r.fingerprint == @facts.fingerprint
+          }
           counting.size + filled_by_ruling >= open
         end
 

@@ -25,11 +25,15 @@ module AskFirst
         def inspect(io)
           io.rewind
           mime = Marcel::MimeType.for(io)
-          raise invalid("not_a_picture", "The file is not a JPEG, PNG or WebP picture, whatever its name says (it looks like #{mime}).", "Export it as JPEG or PNG.") unless TYPES.include?(mime)
+          unless TYPES.include?(mime)
+            raise invalid("not_a_picture", "The file is not a JPEG, PNG or WebP picture, whatever its name says (it looks like #{mime}).",
+              "Export it as JPEG or PNG.")
+          end
 
           image = header(io)
           if image.width * image.height > MOST_PIXELS
-            raise invalid("picture_too_large", "The picture has #{image.width * image.height / 1_000_000} megapixels; at most #{MOST_PIXELS / 1_000_000} are taken.", "Export it smaller.")
+            raise invalid("picture_too_large",
+              "The picture has #{image.width * image.height / 1_000_000} megapixels; at most #{MOST_PIXELS / 1_000_000} are taken.", "Export it smaller.")
           end
 
           upright = image.get_typeof("orientation").zero? || image.get("orientation") < 5

@@ -43,7 +43,7 @@ module AskFirst
         def create(request, pictures:, send_id:, now:)
           reply = @http.post(@endpoint, JSON.generate(self.class.entry(request, pictures, send_id)), "Content-Type" => "application/json")
           Core::Dispatch::Outcome.of(reply.status, location: reply.headers["Location"], note: note(reply),
-                                                   retry_after: Core::Dispatch::Outcome.retry_after(reply.headers["Retry-After"], now))
+            retry_after: Core::Dispatch::Outcome.retry_after(reply.headers["Retry-After"], now))
         rescue Faraday::Error => e
           Core::Dispatch::Outcome.of(nil, note: "no reply arrived (#{e.class.name.split('::').last})")
         end

@@ -93,7 +93,8 @@ RSpec.describe "One client post, from first draft to out and verified" do
 
     as(:ines) do
       expect(page).to have_content("Once is enough", wait: 15)
-      fill_in("Master copy", with: "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.")
+      fill_in("Master copy",
+        with: "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.")
       wait_for_save
       expect(column("Vitrine")).to have_content("and so does your coffee.", wait: 12)
       click_button("Ask Wren")
@@ -197,7 +198,9 @@ RSpec.describe "One client post, from first draft to out and verified" do
       story = find("section[aria-label=Record]")
       ["made the post", "chose Ticker", "gave “Picture of the ferry in fog” to Sunniva Achterberg", "finished “Picture of the ferry in fog”", "asked for “Read by a colleague”",
        "wanted a change", "asked for “The client's yes”", "said yes on", "opened it to change it on Ticker", "closed it again on Ticker", "released it on Ticker", "sent it on Vitrine",
-       "it shows as approved"].each { |words| expect(story).to have_content(words) }
+       "it shows as approved"].each { |words|
+        expect(story).to have_content(words)
+      }
       expect(story).to have_content("by link")
     end
   end

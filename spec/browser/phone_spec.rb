@@ -22,6 +22,7 @@ RSpec.describe "The client on a phone" do
   end
 
   def link(ask)
+    eventually { db[:guest_passes].where(ask_id: ask, person_id: world.person(:odile)).any? } # the mail has left; this pass takes its place
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
     "#{Capybara.app_host}/review/##{world.act('Signoff::MintPass', process, ask_id: ask, person_id: world.person(:odile))}"
   end

@@ -101,7 +101,8 @@ RSpec.describe "The mail that asks the client", :database do
     id = world.ask(post, 1)
     world.act("Signoff::WithdrawAsk", :ines, ask_id: id)
     before = db[:guest_passes].count
-    AskFirst::App::Signoff::MailAsk.call(world.kit, AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: id, person_id: world.person(:odile))
+    AskFirst::App::Signoff::MailAsk.call(world.kit, AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: id,
+      person_id: world.person(:odile))
     expect(db[:guest_passes].count).to eq before
   end
 end

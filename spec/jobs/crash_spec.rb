@@ -5,8 +5,10 @@
 RSpec.describe "The dispatcher, killed at the worst moment" do
   before(:all) do
     @cluster = Setup::Cluster.new("postgres-crash").ensure_running
-    @world = SpecWorld.new(cluster: @cluster, clock: AskFirst::Edge::Clock.new, ASK_FIRST_LEASE: "3", ASK_FIRST_NETWORK_TIMEOUT: "1.5", ASK_FIRST_POLL: "0.1")
-    @keeper = Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("dispatcher"), "w"], err: %i[child out])
+    @world = SpecWorld.new(cluster: @cluster, clock: AskFirst::Edge::Clock.new, ASK_FIRST_LEASE: "3", ASK_FIRST_NETWORK_TIMEOUT: "1.5",
+      ASK_FIRST_POLL: "0.1")
+    @keeper = Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true,
+      out: [Infrastructure.log("dispatcher"), "w"], err: %i[child out])
   end
 
   after(:all) do
@@ -55,7 +57,9 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
       end
       return value if value
 
-      raise "it did not happen within #{seconds} s; the dispatcher said: #{File.readlines(Infrastructure.log('dispatcher')).last(5).join}" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+      if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+        raise "it did not happen within #{seconds} s; the dispatcher said: #{File.readlines(Infrastructure.log('dispatcher')).last(5).join}"
+      end
 
       sleep 0.05
     end

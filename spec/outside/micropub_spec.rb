@@ -43,7 +43,8 @@ RSpec.describe "Micropub" do
     it "updates and deletes by url (3.4, 3.5)" do
       made = client.create({ "text" => "First", "media" => [] }, pictures: [], send_id: "af-y", now: Time.now)
       json = { "Content-Type" => "application/json" }
-      expect(http.post(account["micropub"], JSON.generate(action: "update", url: made.address, replace: { content: ["Second"] }), json).status).to eq 204
+      expect(http.post(account["micropub"], JSON.generate(action: "update", url: made.address, replace: { content: ["Second"] }),
+        json).status).to eq 204
       expect(client.source(made.address)["text"]).to eq "Second"
       expect(http.post(account["micropub"], JSON.generate(action: "delete", url: made.address), json).status).to eq 204
       expect(client.source(made.address)).to be_nil

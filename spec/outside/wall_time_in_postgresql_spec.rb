@@ -9,7 +9,7 @@ RSpec.describe "wall times against PostgreSQL", :database do
     zones.each do |zone|
       (walls + changes).each_slice(400) do |slice|
         theirs = db["SELECT (w::timestamp AT TIME ZONE ?) AS at FROM unnest(?::text[]) WITH ORDINALITY AS t(w, n) ORDER BY n", zone,
-                    Sequel.pg_array(slice.map { |wall| wall.strftime("%F %T") }, :text)].select_map(:at)
+          Sequel.pg_array(slice.map { |wall| wall.strftime("%F %T") }, :text)].select_map(:at)
         slice.zip(theirs).each do |wall, at|
           ours = AskFirst::Core::Plan::WallTime.new(wall, zone)
           next if ours.kind == :doubled

@@ -89,7 +89,8 @@ RSpec.describe "The stand-ins' pages", :database do
   end
 
   it "know no fault that is not described" do
-    reply = Net::HTTP.post(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/faults"), JSON.generate(handle: "quillmere", kind: "gremlins"), "Content-Type" => "application/json")
+    reply = Net::HTTP.post(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/faults"), JSON.generate(handle: "quillmere", kind: "gremlins"),
+      "Content-Type" => "application/json")
     expect(reply.code).to eq "422"
   end
 end

@@ -17,7 +17,9 @@ RSpec.describe "The database itself", :database do
   end
 
   it "every reference inside a workspace carries the workspace" do
-    loose = foreign_keys.select { |key| client_tables.include?(key[:table]) && client_tables.include?(key[:target]) && !key[:columns].to_a.include?("workspace_id") }
+    loose = foreign_keys.select { |key|
+      client_tables.include?(key[:table]) && client_tables.include?(key[:target]) && !key[:columns].to_a.include?("workspace_id")
+    }
     expect(loose).to eq []
   end
 
@@ -81,7 +83,10 @@ RSpec.describe "The database itself", :database do
 
   it "the web role makes no tables and founds no agency" do
     expect { db.run("CREATE TABLE mine (id int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)
-    expect { db[:agencies].insert(id: AskFirst::Core::Uuid.v7(Time.now), name: "Other", zone: "Europe/Lisbon", created_at: Time.now) }.to raise_error(Sequel::DatabaseError, /permission denied/)
+    expect {
+      db[:agencies].insert(id: AskFirst::Core::Uuid.v7(Time.now), name: "Other", zone: "Europe/Lisbon",
+        created_at: Time.now)
+    }.to raise_error(Sequel::DatabaseError, /permission denied/)
   end
 
   it "tells the database who acts in each transaction" do

@@ -17,7 +17,8 @@ module BrowserWorld
     @world ||= begin
       port = Setup::Processes.free_port
       offset = (START - Time.now).to_s
-      made = SpecWorld.new(clock: AskFirst::Edge::Clock.new(Float(offset)), ASK_FIRST_CLOCK_OFFSET: offset, ASK_FIRST_PORT: port.to_s, ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}")
+      made = SpecWorld.new(clock: AskFirst::Edge::Clock.new(Float(offset)), ASK_FIRST_CLOCK_OFFSET: offset, ASK_FIRST_PORT: port.to_s,
+        ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}")
       Infrastructure.processes.start("web", "bundle", "exec", "puma", "-C", "config/puma.rb", env: made.environment, log: Infrastructure.log("web"))
       Infrastructure.processes.start("dispatcher", "ruby", "bin/dispatcher", env: made.environment, log: Infrastructure.log("dispatcher-browser"))
       Infrastructure.processes.wait_for("web", port, path: "/health")
@@ -29,7 +30,8 @@ end
 
 { desk: [1280, 800], phone: [390, 800] }.each do |name, size|
   Capybara.register_driver(name) do |app|
-    Capybara::Cuprite::Driver.new(app, window_size: size, browser_path: "/usr/bin/chromium", process_timeout: 30, timeout: 20, js_errors: true, browser_options: BrowserWorld::OPTIONS.dup)
+    Capybara::Cuprite::Driver.new(app, window_size: size, browser_path: "/usr/bin/chromium", process_timeout: 30, timeout: 20, js_errors: true,
+      browser_options: BrowserWorld::OPTIONS.dup)
   end
 end
 Capybara.run_server = false
@@ -60,11 +62,14 @@ module BrowserSteps
 
   # A browser's own date field takes what its script sets, as a person's picking does.
   def choose_time(id, wall)
-    page.execute_script("const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))", id, wall)
+    page.execute_script(
+      "const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))", id, wall
+    )
   end
 
   def tap_on(session, element)
-    box = session.evaluate_script("(() => { const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2] })()", element)
+    box = session.evaluate_script("(() => { const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2] })()",
+      element)
     point = { x: box[0], y: box[1] }
     touch = ->(type, points) { session.driver.browser.page.command("Input.dispatchTouchEvent", type: type, touchPoints: points) }
     touch.call("touchStart", [point])
@@ -87,6 +92,12 @@ RSpec.configure do |config|
   config.after(:each, browser: true) do |example|
     next unless example.exception
 
-    Capybara.send(:session_pool).each { |name, session| session.save_screenshot("#{name.to_s.split(':')[1]}-#{example.metadata[:line_number]}.png") rescue nil } # rubocop:disable Style/RescueModifier
+    Capybara.send(:session_pool).each { |name, session|
+      begin
+        session.save_screenshot("#{name.to_s.split(':')[1]}-#{example.metadata[:line_number]}.png")
+      rescue StandardError
+        nil
+      end
+    }
   end
 end

@@ -31,7 +31,10 @@ module Infrastructure
   def database(name, on: cluster)
     template = "template_#{digest}"
     admin(on) do |db|
-      AskFirst::Store::Migrate.call(admin_url: on.url("postgres", "postgres"), owner_url: on.url(template, "ask_first_owner")) unless db[:pg_database].where(datname: template).any?
+      unless db[:pg_database].where(datname: template).any?
+        AskFirst::Store::Migrate.call(admin_url: on.url("postgres", "postgres"),
+          owner_url: on.url(template, "ask_first_owner"))
+      end
       db.run("DROP DATABASE IF EXISTS #{name} WITH (FORCE)")
       db.run("CREATE DATABASE #{name} TEMPLATE #{template} OWNER ask_first_owner")
     end

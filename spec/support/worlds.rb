@@ -68,7 +68,8 @@ class SpecWorld
   end
 
   # A whole draft: copy by Maro, a picture by Sunniva, planned for tomorrow 7:30 in the client's zone.
-  def draft(channels: %i[ticker vitrine], text: "When fog sits on the estuary, the 7:20 does not guess.", wall: "2026-10-15T07:30", client: :quillmere, picture: true)
+  def draft(channels: %i[ticker vitrine], text: "When fog sits on the estuary, the 7:20 does not guess.", wall: "2026-10-15T07:30",
+            client: :quillmere, picture: true)
     post = act("Posts::MakePost", :ines, client, subject: "Fog days")
     act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: channels.map { |one| channel(one, client) })
     write(post, "text", text, client: client)
@@ -102,7 +103,9 @@ class SpecWorld
   end
 
   def shown(post)
-    db[:ask_line_adaptations].where(line_id: line(post)[:id]).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
+    db[:ask_line_adaptations].where(line_id: line(post)[:id]).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(
+      Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint
+    )
   end
 
   def answer(post, who, verdict = "yes", words = "", client: :quillmere, **more)

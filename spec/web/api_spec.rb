@@ -65,7 +65,8 @@ RSpec.describe "The API" do
       expect(ines.call(:post, "/api/w/#{w}/asks", { step_id: world.step(0), post_ids: [post] }).first).to eq 201
       wren = ApiWorld.client(:wren)
       mine = wren.call(:get, path(post)).last["my_ask"]
-      expect(wren.call(:post, "/api/w/#{w}/lines/#{mine['line_id']}/answer", { verdict: "yes", shown: mine["shown"], seen: mine["seen"] })).to eq [200, { "stage" => "client_approval", "verdict" => "yes" }]
+      expect(wren.call(:post, "/api/w/#{w}/lines/#{mine['line_id']}/answer",
+        { verdict: "yes", shown: mine["shown"], seen: mine["seen"] })).to eq [200, { "stage" => "client_approval", "verdict" => "yes" }]
       expect(ines.call(:get, path(post, "/record")).last["rows"].map { |row| row["act"] }).to end_with "answered"
       %w[/api/desk /api/posts /api/dispatch].each { |list| expect(ines.call(:get, list).first).to eq 200 }
     end
@@ -85,7 +86,8 @@ RSpec.describe "The API" do
     let(:theirs) do
       post = world.draft(client: :brackwater)
       world.ask(post, 0, client: :brackwater)
-      { post: post, ask: world.line(post)[:ask_id], line: world.line(post)[:id], media: db[:media].where(workspace_id: world.workspace(:brackwater)).get(:id), channel: world.channel(:ticker, :brackwater) }
+      { post: post, ask: world.line(post)[:ask_id], line: world.line(post)[:id],
+        media: db[:media].where(workspace_id: world.workspace(:brackwater)).get(:id), channel: world.channel(:ticker, :brackwater) }
     end
 
     def routes(workspace, ids)
@@ -163,7 +165,8 @@ RSpec.describe "The API" do
       nobody.get("/api/review/files/#{line['ways'].first['pictures'].first['id']}")
       expect(nobody.last_response.headers["content-type"]).to eq "image/jpeg"
       expect(nobody.call(:post, "/api/review/lines/#{line['id']}/remark", { words: "Lovely" }).first).to eq 201
-      expect(nobody.call(:post, "/api/review/lines/#{line['id']}/answer", { verdict: "yes", shown: line["shown"], seen: 0 }).last["stage"]).to eq "cleared"
+      expect(nobody.call(:post, "/api/review/lines/#{line['id']}/answer",
+        { verdict: "yes", shown: line["shown"], seen: 0 }).last["stage"]).to eq "cleared"
       expect(nobody.call(:get, "/api/me").first).to eq 401
     end
 
@@ -200,15 +203,18 @@ RSpec.describe "The API" do
       expect(raw("{\"value\":\"#{'a' * 3_000_000}\"}")).to eq [413, "too_large"]
       expect(raw('{"value":"x","more":1}')).to eq [422, "bad_input"]
       expect(ines.call(:put, path(post, "/parts/smell"), { value: "x" }, "HTTP_IF_MATCH" => '"0"').last["code"]).to eq "part_unknown"
-      expect(ines.call(:put, path(post, "/parts/time"), { value: { wall: "2026-02-31T10:00", zone: "Europe/Lisbon" } }, "HTTP_IF_MATCH" => '"1"').last).to include("code" => "bad_time", "field" => "time")
-      expect(ines.call(:put, path(post, "/parts/time"), { value: { wall: "2026-10-31T10:00", zone: "Mars/Base" } }, "HTTP_IF_MATCH" => '"1"').last).to include("code" => "bad_zone")
+      expect(ines.call(:put, path(post, "/parts/time"), { value: { wall: "2026-02-31T10:00", zone: "Europe/Lisbon" } },
+        "HTTP_IF_MATCH" => '"1"').last).to include("code" => "bad_time", "field" => "time")
+      expect(ines.call(:put, path(post, "/parts/time"), { value: { wall: "2026-10-31T10:00", zone: "Mars/Base" } },
+        "HTTP_IF_MATCH" => '"1"').last).to include("code" => "bad_zone")
       expect(ines.call(:get, "/api/posts?stage=asleep").first).to eq 422
       expect(ines.call(:get, "/api/nothing").last["code"]).to eq "not_found"
       expect(world.standing(post).master["text"]).to start_with "When fog"
     end
 
     it "a picture that is an HTML file is refused with its true type" do
-      ines.custom_request("POST", "/api/w/#{w}/media?name=boat.jpg", {}, { "CONTENT_TYPE" => "application/octet-stream", input: "<!doctype html><html></html>" })
+      ines.custom_request("POST", "/api/w/#{w}/media?name=boat.jpg", {},
+        { "CONTENT_TYPE" => "application/octet-stream", input: "<!doctype html><html></html>" })
       # the account lead may add pictures
       expect([ines.last_response.status, JSON.parse(ines.last_response.body)["code"]]).to eq [422, "not_a_picture"]
     end

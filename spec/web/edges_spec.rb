@@ -63,7 +63,8 @@ RSpec.describe AskFirst::Web::Interface, database: false do
   around do |example|
     Dir.mktmpdir do |dir|
       @folder = dir
-      { "app/index.html" => "<app>", "app/assets/a.js" => "let a", "review/index.html" => "<review>", "review/assets/r.js" => "let r", "secret.txt" => "secret" }.each do |name, body|
+      { "app/index.html" => "<app>", "app/assets/a.js" => "let a", "review/index.html" => "<review>", "review/assets/r.js" => "let r",
+        "secret.txt" => "secret" }.each do |name, body|
         path = File.join(dir, name)
         FileUtils.mkdir_p(File.dirname(path))
         File.write(path, body)

@@ -26,8 +26,8 @@ module AskFirst
                           .join(:roles, id: Sequel[:memberships][:role_id])
                           .join(:workspaces, id: Sequel[:memberships][:workspace_id])
                           .select(Sequel[:memberships][:workspace_id], :person_id, Sequel[:memberships][:side], :title, :abilities, :since,
-                                  Sequel[:people][:name].as(:name), :email, Sequel[:people][:zone].as(:person_zone), Sequel[:roles][:name].as(:role),
-                                  Sequel[:workspaces][:name].as(:workspace_name), :mark, :edge, Sequel[:workspaces][:zone].as(:workspace_zone), :week_start, :time_policy)
+                            Sequel[:people][:name].as(:name), :email, Sequel[:people][:zone].as(:person_zone), Sequel[:roles][:name].as(:role),
+                            Sequel[:workspaces][:name].as(:workspace_name), :mark, :edge, Sequel[:workspaces][:zone].as(:workspace_zone), :week_start, :time_policy)
         end
       end
     end

@@ -7,7 +7,7 @@ module AskFirst
       class Standing
         # One adaptation as it stands: rows, resolved parts, the request as it would be built now, and its verdict.
         Adaptation = Struct.new(:row, :channel, :own, :parts, :request, :fingerprint, :pictures, :authors, :showing, :release, :facts, :verdict,
-                                keyword_init: true) do
+          keyword_init: true) do
           def id = row[:id]
           def stage = verdict.stage
           def time = facts.time
@@ -56,7 +56,7 @@ module AskFirst
           steps = demand(row[:id])
           adaptations = of(:adaptations, :post_id, row[:id]).sort_by { |one| [channels.fetch(one[:channel_id])[:position], one[:id]] }
           Post.new(row: row, master: Core::Posts::Parts.resolve(master, {}), part_rows: parts, steps: steps,
-                   adaptations: adaptations.map { |one| adaptation(one, master, parts, steps) })
+            adaptations: adaptations.map { |one| adaptation(one, master, parts, steps) })
         end
 
         def demand(post_id)
@@ -76,8 +76,8 @@ module AskFirst
           fingerprint = Core::Posts::Fingerprint.of(request)
           facts = facts(row, parts, fingerprint, steps, showing, release)
           Adaptation.new(row: row, channel: channel, own: own, parts: parts, request: request, fingerprint: fingerprint, pictures: pictures,
-                         authors: authors(part_rows, own, row[:channel_id]), showing: showing, release: release, facts: facts,
-                         verdict: Core::Signoff::Verdict.call(facts, @now))
+            authors: authors(part_rows, own, row[:channel_id]), showing: showing, release: release, facts: facts,
+            verdict: Core::Signoff::Verdict.call(facts, @now))
         end
 
         # From sending on, nothing follows the master: what is shown is what was sent.
@@ -85,19 +85,26 @@ module AskFirst
           return release[:request] if release && showing && %w[sending unclear out].include?(showing[:state])
 
           Core::Posts::Request.build(parts: parts, account: channel[:account], card: channel[:card],
-                                     pictures: pictures.to_h { |picture| [picture[:media_id], picture[:digest]] })
+            pictures: pictures.to_h { |picture| [picture[:media_id], picture[:digest]] })
         end
 
         def facts(row, parts, fingerprint, steps, showing, release)
           time = parts["time"] && Core::Plan::WallTime.parse(parts["time"]["wall"], parts["time"]["zone"])
+          id = row[:id]
           Core::Signoff::Facts.new(
             steps: steps, fingerprint: fingerprint, time: time, policy: @sets[:workspace][:time_policy],
-            opened: by(:openings, :adaptation_id).key?(row[:id]), ready: of(:ready, :adaptation_id, row[:id]).max_by { |one| one[:marked_at] }&.fetch(:fingerprint),
-            asked: of(:asked, :adaptation_id, row[:id]).map { |one| asked(one) }, answers: of(:answers, :adaptation_id, row[:id]).map { |one| answer(one) },
-            rulings: of(:rulings, :adaptation_id, row[:id]).map { |one| ruling(one) }, holds: holds_for(row[:channel_id]),
+            opened: by(:openings, :adaptation_id).key?(id), ready: ready_mark(id),
+            asked: of(:asked, :adaptation_id, id).map { |one| asked(one) },
+            answers: of(:answers, :adaptation_id, id).map { |one| answer(one) },
+            rulings: of(:rulings, :adaptation_id, id).map { |one| ruling(one) }, holds: holds_for(row[:channel_id]),
             released: release && { fingerprint: release[:fingerprint], time: Core::Plan::WallTime.new(release[:wall], release[:zone]) },
             showing: showing && showing[:state]
           )
+        end
+
+        # The content that was last marked ready, if any.
+        def ready_mark(adaptation_id)
+          of(:ready, :adaptation_id, adaptation_id).max_by { |one| one[:marked_at] }&.fetch(:fingerprint)
         end
 
         def authors(part_rows, own, channel_id)
@@ -129,11 +136,12 @@ module AskFirst
 
         def answer(row)
           Core::Signoff::Answer.new(**row.slice(:step_id, :person_id, :verdict, :fingerprint, :eligible, :author, :words),
-                                    time: row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone]), order: row[:order_no], at: row[:given_at])
+            time: row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone]), order: row[:order_no], at: row[:given_at])
         end
 
         def asked(row)
-          Core::Signoff::Asked.new(**row.slice(:step_id, :fingerprint, :places, :people, :due_at), order: row[:order_no], open: row[:ended_as].nil?, at: row[:asked_at])
+          Core::Signoff::Asked.new(**row.slice(:step_id, :fingerprint, :places, :people, :due_at), order: row[:order_no], open: row[:ended_as].nil?,
+            at: row[:asked_at])
         end
 
         def ruling(row)

@@ -13,9 +13,9 @@ module AskFirst
         # @param facts [Hash] what was so before and after, JSON-ready
         def add(scope, now:, who:, act:, post_id: nil, adaptation_id: nil, revision_id: nil, facts: {})
           scope.insert(:record, who.merge(
-                                  id: Core::Uuid.v7(now), at: now, act: act, post_id: post_id, adaptation_id: adaptation_id,
-                                  revision_id: revision_id, facts: Database.jsonb(facts), salt: Sequel.blob(SecureRandom.random_bytes(16))
-                                ))
+            id: Core::Uuid.v7(now), at: now, act: act, post_id: post_id, adaptation_id: adaptation_id,
+            revision_id: revision_id, facts: Database.jsonb(facts), salt: Sequel.blob(SecureRandom.random_bytes(16))
+          ))
         end
       end
     end

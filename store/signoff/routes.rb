@@ -22,7 +22,8 @@ module AskFirst
         # @param row [Hash] of route_steps
         # @param people [Array<String>] ids of those who may answer
         def step(row, people)
-          Core::Signoff::Step.new(**row.slice(:id, :position, :name, :side, :quorum, :n, :required, :four_eyes), hours: row[:hours].to_f, people: people)
+          Core::Signoff::Step.new(**row.slice(:id, :position, :name, :side, :quorum, :n, :required, :four_eyes), hours: row[:hours].to_f,
+            people: people)
         end
       end
     end

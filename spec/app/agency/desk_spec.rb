@@ -2,7 +2,9 @@
 
 RSpec.describe "The Desk" do
   def desk(who, clients: %i[quillmere brackwater])
-    scope = AskFirst::Store::Scope.new(db, workspace_ids: clients.map { |client| world.workspace(client) }, person_id: world.person(who), side: "agency")
+    scope = AskFirst::Store::Scope.new(db, workspace_ids: clients.map { |client|
+      world.workspace(client)
+    }, person_id: world.person(who), side: "agency")
     AskFirst::App::Agency::Desk.call(world.kit, scope)
   end
 
@@ -21,7 +23,8 @@ RSpec.describe "The Desk" do
 
   it "shows a task to its person, until it is done" do
     post = world.draft
-    id = world.act("Traffic::AssignTask", :ines, post_id: post, kind: "picture", title: "A picture", person_id: world.person(:sunniva), due: { "wall" => "2026-10-14T16:00", "zone" => "Europe/Lisbon" })
+    id = world.act("Traffic::AssignTask", :ines, post_id: post, kind: "picture", title: "A picture", person_id: world.person(:sunniva),
+      due: { "wall" => "2026-10-14T16:00", "zone" => "Europe/Lisbon" })
     expect(desk(:sunniva)[:tasks].map { |task| task[:id] }).to include id
     world.act("Traffic::FinishTask", :sunniva, task_id: id)
     expect(desk(:sunniva)[:tasks].map { |task| task[:id] }).not_to include id

@@ -85,7 +85,8 @@ RSpec.describe "Lists and records" do
     let(:workspace) do
       agency = db[:agencies].get(:id)
       members = [{ person_id: world.person(:ines), role: "account lead" }, { person_id: world.person(:bram), role: "agency owner" }]
-      AskFirst::App::Clients::SetUp.call(world.kit, agency_id: agency, name: "Stepless", mark: "SL", edge: "#123456", zone: "Europe/Berlin", week_start: 1, members: members, steps: [], by: world.person(:bram))
+      AskFirst::App::Clients::SetUp.call(world.kit, agency_id: agency, name: "Stepless", mark: "SL", edge: "#123456", zone: "Europe/Berlin",
+        week_start: 1, members: members, steps: [], by: world.person(:bram))
     end
     let(:ines) { AskFirst::App::Member.from_row(AskFirst::Store::Agency::Members.find(db, world.person(:ines), workspace)) }
     let(:bram) { AskFirst::App::Member.from_row(AskFirst::Store::Agency::Members.find(db, world.person(:bram), workspace)) }

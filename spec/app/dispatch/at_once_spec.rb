@@ -46,7 +46,9 @@ RSpec.describe "Two at once" do
       world.release(post)
       world.clock.set(due)
       showing = db[:showings].where(post_id: post).get(:id)
-      _, answer = together(-> { AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing) }, -> { world.answer(post, :per, "change", "Stop") })
+      _, answer = together(-> { AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing) }, lambda {
+        world.answer(post, :per, "change", "Stop")
+      })
       if sent(post) == 1
         expect(world.stage(post)).to eq "out"
         expect(answer).to be_a(AskFirst::Core::Over).or include(stage: "released") # it was told that it is too late

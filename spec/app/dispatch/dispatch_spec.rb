@@ -284,7 +284,9 @@ RSpec.describe "Dispatch" do
       fault(:ticker, "refuse")
       world.clock.set(due)
       advance(post)
-      expect(refused { world.act("Dispatch::Settle", :maro, showing_id: showing(post)[:id], saw: "there", address: "https://a.example/1") }.code).to eq "not_yours"
+      expect(refused {
+        world.act("Dispatch::Settle", :maro, showing_id: showing(post)[:id], saw: "there", address: "https://a.example/1")
+      }.code).to eq "not_yours"
       expect(refused { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "nowhere") }.code).to eq "bad_link"
       world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "https://ticker.example/1")
       expect(world.stage(post)).to eq "out"

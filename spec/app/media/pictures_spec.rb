@@ -42,7 +42,11 @@ RSpec.describe "Pictures" do
     post = world.draft
     expect(world.standing(post).adaptations.map(&:fingerprint)).to eq [nil, nil]
     world.ask(post, 0)
-    request = db[:revision_adaptations].where(post_id: post).all.map { |row| [row[:request]["media"].map { |one| one["digest"] }, db[:renditions].where(id: row[:rendition_ids].to_a).select_map(:digest)] }
+    request = db[:revision_adaptations].where(post_id: post).all.map { |row|
+      [row[:request]["media"].map { |one|
+        one["digest"]
+      }, db[:renditions].where(id: row[:rendition_ids].to_a).select_map(:digest)]
+    }
     expect(request).to all(satisfy { |digests, files| digests == files && digests.size == 1 })
   end
 

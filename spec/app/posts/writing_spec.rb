@@ -58,7 +58,9 @@ RSpec.describe "Writing a post" do
     post = world.draft
     theirs = world.channel(:ticker, :brackwater)
     expect(refused { world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [theirs]) }.code).to eq "no_such_channel"
-    expect(refused { world.act("Posts::SavePart", :maro, post_id: post, channel_id: theirs, part: "text", value: "x", version: 0) }.code).to eq "not_found"
+    expect(refused {
+      world.act("Posts::SavePart", :maro, post_id: post, channel_id: theirs, part: "text", value: "x", version: 0)
+    }.code).to eq "not_found"
     picture = world.act("Media::UploadMedia", :sunniva, :brackwater, io: SpecWorld.picture, name: "dome.jpg")
     expect(refused { world.write(post, "media", [picture[:id]], who: :sunniva) }.code).to eq "no_such_picture"
   end

@@ -153,7 +153,8 @@ RSpec.describe "Sign-off" do
       world.clear(post)
       world.release(post)
       sheet = world.act("Posts::PostSheet", :ines, post_id: post)
-      expect(sheet[:adaptations].first[:cost]).to eq ["Its release ends.", "The yeses of Wren Adeyo and Odile Marchetti will not count on other content."]
+      expect(sheet[:adaptations].first[:cost]).to eq ["Its release ends.",
+                                                      "The yeses of Wren Adeyo and Odile Marchetti will not count on other content."]
     end
   end
 
@@ -246,7 +247,8 @@ RSpec.describe "Sign-off" do
       expect(guest.call).to be_nil
       world.act("Signoff::RevokePass", :ines, pass_id: db[:guest_passes].where(digest: AskFirst::App::Signoff::MintPass.digest(token)).get(:id))
       expect(guest.call).to eq "pass_over"
-      fresh = world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(post)[:ask_id], person_id: world.person(:odile))
+      fresh = world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(post)[:ask_id],
+        person_id: world.person(:odile))
       world.clock.set(SpecWorld::NOON + (15 * 86_400))
       expect(refused { enter(fresh) }.code).to eq "pass_over"
       expect(refused { enter("invented") }.code).to eq "pass_over"
@@ -274,11 +276,16 @@ RSpec.describe "Sign-off" do
       world.answer(other, :wren)
       world.ask(other, 1)
       guest = enter(token)
-      expect(refused { AskFirst::App::Signoff::AnswerAsk.call(world.kit, guest, line_id: world.line(other)[:id], verdict: "yes", shown: world.shown(other)) }.code).to eq "not_found"
+      expect(refused {
+        AskFirst::App::Signoff::AnswerAsk.call(world.kit, guest, line_id: world.line(other)[:id], verdict: "yes",
+          shown: world.shown(other))
+      }.code).to eq "not_found"
       rendition = db[:revision_adaptations].where(post_id: other).get(:rendition_ids).to_a.first
       expect(refused { AskFirst::App::Media::OpenFile.new(world.kit, guest).rendition_for_guest(rendition) }.code).to eq "not_found"
       expect(refused { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_yours"
-      expect(refused { AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello") }.code).to eq "not_found"
+      expect(refused {
+        AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello")
+      }.code).to eq "not_found"
     end
   end
 

@@ -49,7 +49,8 @@ RSpec.describe AskFirst::Core::Checks::Links do
   end
 
   it "finds links without the punctuation and brackets around them" do
-    expect(found("See https://a.example/x, (https://b.example/y) and https://c.example/z_(w).")).to eq ["https://a.example/x", "https://b.example/y", "https://c.example/z_(w)"]
+    expect(found("See https://a.example/x, (https://b.example/y) and https://c.example/z_(w).")).to eq ["https://a.example/x", "https://b.example/y",
+                                                                                                        "https://c.example/z_(w)"]
   end
 
   it "does not take a bare scheme or a word for a link" do

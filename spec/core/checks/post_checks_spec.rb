@@ -10,8 +10,12 @@ RSpec.describe AskFirst::Core::Checks::PostChecks do
   it("finds nothing wrong with what fits") { expect(codes).to eq [] }
   it("stops what is over the limit") { expect(codes(text: "x" * 11)).to eq [%w[fault text_too_long]] }
   it("stops where a needed picture is missing") { expect(codes(media: [])).to eq [%w[fault picture_missing]] }
-  it("stops more pictures than are taken") { expect(codes(media: [{ "description" => "a" }, { "description" => "b" }])).to eq [%w[fault too_many_pictures]] }
-  it("warns of a picture without description, and does not stop it") { expect(codes(media: [{ "description" => " " }])).to eq [%w[warning description_missing]] }
+  it("stops more pictures than are taken") {
+    expect(codes(media: [{ "description" => "a" }, { "description" => "b" }])).to eq [%w[fault too_many_pictures]]
+  }
+  it("warns of a picture without description, and does not stop it") {
+    expect(codes(media: [{ "description" => " " }])).to eq [%w[warning description_missing]]
+  }
   it("stops an empty post") { expect(codes(text: " ", media: []).map(&:last)).to include "nothing_to_say" }
 
   it "says how much is over" do

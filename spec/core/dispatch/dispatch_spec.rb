@@ -47,7 +47,9 @@ RSpec.describe AskFirst::Core::Dispatch::Likeness do
   let(:approved) { { "text" => "Fog on\nthe estuary", "media" => [{}, {}] } }
 
   def seen(text: "Fog on the  estuary ", media: [%w[a true], %w[b true]])
-    described_class.of(approved, { "text" => text, "media" => media.map { |address, loads| { "address" => address, "loads" => { "true" => true, "false" => false }[loads] } } })
+    described_class.of(approved, { "text" => text, "media" => media.map { |address, loads|
+      { "address" => address, "loads" => { "true" => true, "false" => false }[loads] }
+    } })
   end
 
   it("is the same after folding white space") { expect(seen.kind).to eq "same" }

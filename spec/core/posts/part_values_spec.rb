@@ -40,7 +40,8 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
   end
 
   it "keeps a time as wall time and zone" do
-    expect(described_class.clean("time", { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" })).to eq("wall" => "2026-10-15T07:30:00", "zone" => "Europe/Lisbon")
+    expect(described_class.clean("time",
+      { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" })).to eq("wall" => "2026-10-15T07:30:00", "zone" => "Europe/Lisbon")
     expect(refused("time", { "wall" => "soon", "zone" => "Europe/Lisbon" })).to eq %w[bad_time time]
     expect(refused("time", "2026-10-15")).to eq %w[bad_time time]
   end

@@ -21,7 +21,8 @@ RSpec.describe AskFirst::Core::Posts::Request do
   end
 
   it "holds nothing immaterial: no subject, label, owner or time" do
-    expect(build.keys).to contain_exactly("account", "text", "link", "link_card", "media", "tagged", "first_comment", "call_to_action", "format", "audience", "event", "budget")
+    expect(build.keys).to contain_exactly("account", "text", "link", "link_card", "media", "tagged", "first_comment", "call_to_action", "format",
+      "audience", "event", "budget")
   end
 end
 

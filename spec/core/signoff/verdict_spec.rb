@@ -15,25 +15,35 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       def next_order = self.order += 1
     end.new([], [], [], 0)
   end
-  let(:inside) { signoff::Step.new(id: "in", position: 0, name: "Read", side: "internal", quorum: "any", required: true, four_eyes: true, people: %w[wren ines], hours: 8) }
-  let(:client) { signoff::Step.new(id: "cl", position: 1, name: "Client", side: "client", quorum: "any", required: true, four_eyes: true, people: %w[odile per], hours: 24) }
+  let(:inside) {
+    signoff::Step.new(id: "in", position: 0, name: "Read", side: "internal", quorum: "any", required: true, four_eyes: true, people: %w[wren ines],
+      hours: 8)
+  }
+  let(:client) {
+    signoff::Step.new(id: "cl", position: 1, name: "Client", side: "client", quorum: "any", required: true, four_eyes: true, people: %w[odile per],
+      hours: 24)
+  }
   let(:steps) { [inside, client] }
   let(:base) { { fingerprint: "a", time: thursday, policy: "local_date", opened: false, ready: nil, holds: [], released: nil, showing: nil } }
 
   def ask(step, on: "a", open: true, people: step.people)
-    history.asked << AskFirst::Core::Signoff::Asked.new(step_id: step.id, fingerprint: on, places: step.places_for(people), people: people, order: history.next_order, open: open, at: Time.now, due_at: Time.now)
+    history.asked << AskFirst::Core::Signoff::Asked.new(step_id: step.id, fingerprint: on, places: step.places_for(people), people: people,
+      order: history.next_order, open: open, at: Time.now, due_at: Time.now)
   end
 
   def answer(step, who, verdict = "yes", on: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"), author: false)
-    history.answers << AskFirst::Core::Signoff::Answer.new(step_id: step.id, person_id: who, verdict: verdict, fingerprint: on, time: time, eligible: true, author: author, order: history.next_order, words: "", at: Time.now)
+    history.answers << AskFirst::Core::Signoff::Answer.new(step_id: step.id, person_id: who, verdict: verdict, fingerprint: on, time: time,
+      eligible: true, author: author, order: history.next_order, words: "", at: Time.now)
   end
 
   def ruling(kind, step, on: "a", person: nil)
-    history.rulings << AskFirst::Core::Signoff::Ruling.new(kind: kind, step_id: step.id, place_person_id: person, fingerprint: on, order: history.next_order)
+    history.rulings << AskFirst::Core::Signoff::Ruling.new(kind: kind, step_id: step.id, place_person_id: person, fingerprint: on,
+      order: history.next_order)
   end
 
   def verdict(**now_so)
-    facts = AskFirst::Core::Signoff::Facts.new(steps: steps, asked: history.asked, answers: history.answers, rulings: history.rulings, **base.merge(now_so))
+    facts = AskFirst::Core::Signoff::Facts.new(steps: steps, asked: history.asked, answers: history.answers, rulings: history.rulings,
+**base.merge(now_so))
     AskFirst::Core::Signoff::Verdict.call(facts, Time.utc(2026, 10, 14, 9, 20))
   end
 
@@ -354,14 +364,23 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       random.rand(1..8).times do
         step = steps.sample(random: random)
         content = %w[a b].sample(random: random)
-        random.rand < 0.4 ? ask(step, on: content, open: random.rand < 0.5) : answer(step, step.people.sample(random: random), %w[yes yes change].sample(random: random), on: content)
+        if random.rand < 0.4
+          ask(step, on: content,
+            open: random.rand < 0.5)
+        else
+          answer(step, step.people.sample(random: random), %w[yes yes change].sample(random: random), on: content)
+        end
       end
       v = verdict
       next unless v.releasable?
 
       latest = history.answers.group_by { |one| [one.step_id, one.person_id] }.transform_values(&:last)
       steps.each { |step| expect(latest.values.any? { |one| one.step_id == step.id && one.verdict == "yes" && one.fingerprint == "a" }).to be true }
-      expect(history.answers.select { |one| one.verdict == "change" && one.fingerprint == "a" }).to all(satisfy { |one| history.answers.any? { |yes| yes.verdict == "yes" && yes.person_id == one.person_id && yes.order > one.order && yes.fingerprint == "a" } })
+      expect(history.answers.select { |one| one.verdict == "change" && one.fingerprint == "a" }).to all(satisfy { |one|
+        history.answers.any? { |yes|
+          yes.verdict == "yes" && yes.person_id == one.person_id && yes.order > one.order && yes.fingerprint == "a"
+        }
+      })
     end
   end
 end
@@ -398,19 +417,25 @@ RSpec.describe AskFirst::Core::Signoff::Cost do
   def verdict(released: nil, open: false, answers: [])
     asked = [AskFirst::Core::Signoff::Asked.new(step_id: "in", fingerprint: "a", places: [nil], people: ["wren"], order: 1, open: open)]
     given = answers.map { |who| AskFirst::Core::Signoff::Answer.new(step_id: "in", person_id: who, verdict: "yes", fingerprint: "a", time: time, eligible: true, author: false, order: 2) }
-    AskFirst::Core::Signoff::Verdict.call(AskFirst::Core::Signoff::Facts.new(steps: [step], fingerprint: "a", time: time, policy: "local_date", opened: false, asked: asked, answers: given, rulings: [], holds: [], released: released), Time.now)
+    AskFirst::Core::Signoff::Verdict.call(
+      AskFirst::Core::Signoff::Facts.new(steps: [step], fingerprint: "a", time: time, policy: "local_date", opened: false, asked: asked, answers: given,
+        rulings: [], holds: [], released: released), Time.now
+    )
   end
 
   it "says what opening costs: asks, releases, yeses" do
     expect(described_class.of_opening(verdict(open: true), names)).to eq ["The ask to Wren is withdrawn."]
-    expect(described_class.of_opening(verdict(answers: ["wren"], released: { fingerprint: "a", time: time }), names)).to eq ["Its release ends.", "Wren’s yes will not count on other content."]
+    expect(described_class.of_opening(verdict(answers: ["wren"], released: { fingerprint: "a", time: time }),
+      names)).to eq ["Its release ends.", "Wren’s yes will not count on other content."]
   end
 
   it "says what another time costs, or that it costs nothing" do
     other_day = AskFirst::Core::Plan::WallTime.parse("2026-10-16T07:30", "Europe/Lisbon")
     same_day = AskFirst::Core::Plan::WallTime.parse("2026-10-15T09:30", "Europe/Lisbon")
-    expect(described_class.of_time(verdict(answers: ["wren"]), other_day, names)).to eq ["Wren’s yes will not count for that day and must be asked again."]
-    expect(described_class.of_time(verdict(answers: ["wren"], released: {}), same_day, names)).to eq ["Wren’s yes still counts.", "Its release moves with it."]
+    expect(described_class.of_time(verdict(answers: ["wren"]), other_day,
+      names)).to eq ["Wren’s yes will not count for that day and must be asked again."]
+    expect(described_class.of_time(verdict(answers: ["wren"], released: {}), same_day,
+      names)).to eq ["Wren’s yes still counts.", "Its release moves with it."]
     expect(described_class.of_time(verdict, other_day, names)).to eq []
   end
 end
