@@ -37,13 +37,17 @@ module AskFirst
           Posts::ListPosts.with_channels(@scope, dataset.limit(SHOWN).all)
         end
 
+        # Open lines with each person who has not answered them. NOT EXISTS, so that answered lines cost nothing.
         def open_asks
+          answered = @scope.db[:answers].where(
+            Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id],
+            Sequel[:answers][:person_id] => Sequel[:ask_people][:person_id]
+          )
           @scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil)
-                .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
-                .left_join(:answers, workspace_id: Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id], person_id: Sequel[:ask_people][:person_id])
-                .where(Sequel[:answers][:id] => nil)
-                .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
-                .join(:people, id: Sequel[:ask_people][:person_id])
+            .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
+            .exclude(answered.select(1).exists)
+            .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
+            .join(:people, id: Sequel[:ask_people][:person_id])
         end
 
         def asked_columns

@@ -19,17 +19,18 @@ module AskFirst
 
         private
 
+        # By the database's clock, and only while the two clocks agree.
         def due?(showing)
           release = live_release(showing) or return false
-          gap = kit.clock.gap(kit.db).abs
-          if gap > CLOCK_GAP
-            kit.queue.advance(member.workspace_id, showing[:id], at: now + 5)
-            return false
-          end
-          database_now = kit.db.get(Sequel.function(:clock_timestamp)) + kit.clock.offset
-          return true if release[:at] <= database_now
+          gap = kit.clock.gap(kit.db)
+          return wait(showing, now + 5) if gap.abs > CLOCK_GAP
+          return true if release[:at] <= kit.now + gap
 
-          kit.queue.advance(member.workspace_id, showing[:id], at: release[:at]) if release[:at] - database_now < 60
+          release[:at] - now < 60 ? wait(showing, release[:at]) : false
+        end
+
+        def wait(showing, at)
+          kit.queue.advance(member.workspace_id, showing[:id], at: at)
           false
         end
 

@@ -162,6 +162,7 @@ Sequel.migration do
       );
       CREATE INDEX answers_of_adaptation ON answers (workspace_id, adaptation_id);
       CREATE INDEX answers_of_post ON answers (workspace_id, post_id);
+      CREATE INDEX answers_of_line ON answers (workspace_id, line_id, person_id);
       CREATE TRIGGER answers_immutable BEFORE UPDATE OR DELETE ON answers EXECUTE FUNCTION refuse_change();
 
       -- What someone with `govern` decided beside the answers: a step skipped or dropped, a place struck or filled.
