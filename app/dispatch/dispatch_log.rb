@@ -53,9 +53,10 @@ module AskFirst
         end
 
         def holds
-          @scope.rows(:holds).where(lifted_at: nil).map { |row|
-            { id: row[:id], workspace_id: row[:workspace_id], channel_id: row[:channel_id], reason: row[:reason], at: row[:put_at].iso8601 }
-          }
+          found = @scope.rows(:holds).where(lifted_at: nil).left_join(:channels, workspace_id: :workspace_id, id: :channel_id)
+          found.select_all(:holds).select_append(Sequel[:channels][:name].as(:channel)).map do |row|
+            row.slice(:id, :workspace_id, :channel_id, :reason, :channel).merge(at: row[:put_at].iso8601)
+          end
         end
 
         # Lateness of what went out in the last 40 days: the median by definition 7 of Hyndman and Fan (1996).

@@ -13,7 +13,9 @@ const text = ref<InstanceType<typeof TextPart>>()
 // What of the master is sealed: a part that a sealed channel follows.
 function sealed(part: 'text' | 'link' | 'media' | 'descriptions') {
   const by = props.sheet.adaptations.filter((one) => one.sealed && !one.parts[part].own && one.stage !== 'out')
-  return by.length > 0 ? `Sealed: ${by.map((one) => one.channel.name).join(' and ')} follows it and has been asked for, or has its yes. Open it with “Change it”.` : undefined
+  return by.length > 0
+    ? `Sealed: ${by.map((one) => one.channel.name).join(' and ')} ${by.length === 1 ? 'follows it and has been asked for, or has its yes' : 'follow it and have been asked for, or have their yes'}. Open it with “Change it”.`
+    : undefined
 }
 function off(part: 'text' | 'link' | 'media' | 'descriptions' | 'time') {
   const can = props.sheet.can[`write:${part}`]

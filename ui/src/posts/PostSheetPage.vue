@@ -237,7 +237,13 @@ kbd {
   border-bottom: 1px solid var(--rule);
   margin-bottom: 5px;
 }
+.ledger :deep(h3) {
+  gap: 12px;
+  white-space: nowrap;
+}
 .ledger :deep(h3 span) {
+  overflow: hidden;
+  text-overflow: ellipsis;
   font-weight: 450;
 }
 .wait {

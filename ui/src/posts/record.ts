@@ -16,10 +16,12 @@ function text(value: unknown): string {
 const channels = (facts: Facts) => list((facts.channels as string[] | undefined) ?? [])
 const on = (facts: Facts) => (facts.channel ? ` on ${String(facts.channel)}` : '')
 
+const PARTS: Record<string, string> = { media: 'pictures' }
+
 const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
   post_named: (f) => `named it ${text(f.after)}`,
-  part_saved: (f) => `changed the ${String(f.part).replace('_', ' ')}${on(f)} to ${text(f.after)}`,
+  part_saved: (f) => (f.part === 'descriptions' ? `described the pictures${on(f)}` : `changed the ${PARTS[String(f.part)] ?? String(f.part).replace('_', ' ')}${on(f)} to ${text(f.after)}`),
   part_follows: (f) => `set the ${String(f.part)}${on(f)} back to follow the master`,
   channel_added: (f) => `chose ${String(f.channel)}`,
   channel_removed: (f) => `took ${String(f.channel)} off`,
