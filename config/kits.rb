@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "que"
+
 module AskFirst
   # Puts a process's kit together: what the acts are handed. The one place that knows every layer but the web.
   module Kits
