@@ -70,7 +70,7 @@ module AskFirst
             attempt(current, "sending", Core::Dispatch::SendId.for(current[:id]))
             release
           end
-          trouble(showing, refusal) if refusal
+          trouble(showing, refusal, only: "planned") if refusal
           claimed
         end
 

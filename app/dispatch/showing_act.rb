@@ -47,10 +47,14 @@ module AskFirst
           end
         end
 
-        def trouble(showing, sentence)
+        # @param only [String, nil] do nothing unless the showing still stands there: somebody else may have moved it on
+        def trouble(showing, sentence, only: nil)
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
-            set(showing, state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil)
+            standing_there = rows(:showings).where(id: showing[:id])
+            standing_there = standing_there.where(state: only) if only
+            next if standing_there.update(state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil).zero?
+
             attempt(showing, "trouble", sentence)
             record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
               facts: { channel: channel(showing)[:name], sentence: sentence })
@@ -77,10 +81,13 @@ module AskFirst
           end
         end
 
+        # Only a send that is still under way becomes unclear; one whose end was kept meanwhile stays as it is.
         def unclear(showing, card, note, retry_after: nil)
           wait = [card.fetch("settles_within", 0), kit.settings.settle_floor, retry_after || 0].max
           write do
-            set(showing, state: "unclear", lease_until: nil, next_look_at: kit.now + wait)
+            under_way = rows(:showings).where(id: showing[:id], state: "sending")
+            next if under_way.update(state: "unclear", lease_until: nil, next_look_at: kit.now + wait).zero?
+
             attempt(showing, "unclear", note)
             kit.queue.advance(member.workspace_id, showing[:id], at: kit.now + wait)
           end

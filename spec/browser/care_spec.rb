@@ -11,12 +11,6 @@ RSpec.describe "The interface takes care" do
     db[:parts].where(post_id: post, part: "text", channel_id: nil).get(:value)
   end
 
-  def eventually(seconds = 12)
-    deadline = Time.now + seconds
-    sleep 0.2 until yield || Time.now > deadline
-    expect(yield).to be_truthy
-  end
-
   it "keeps what was typed when the connection goes, and saves it when it is back" do
     post = world.draft(wall: "2026-10-20T07:30")
     as(:maro) do |session|
@@ -42,6 +36,22 @@ RSpec.describe "The interface takes care" do
       session.visit(sheet(post))
       expect(session).to have_field("Master copy", with: "Half a sentence", wait: 10)
       eventually { text_of(post) == "Half a sentence" }
+    end
+  end
+
+  it "keeps what was typed when the session ended meanwhile, and saves it after signing in again" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    as(:dulcie) do |session|
+      session.visit(sheet(post))
+      expect(session).to have_field("Master copy")
+      db[:account_active_session_keys].where(account_id: world.person(:dulcie)).delete # signed out from elsewhere
+      session.fill_in("Master copy", with: "Typed after the session ended")
+      expect(session).to have_field("Mail address", wait: 12)
+      session.fill_in("Mail address", with: "dulcie@fernhollow.example")
+      session.fill_in("Password", with: Demo::World::PASSWORD)
+      session.click_button("Sign in")
+      expect(session).to have_field("Master copy", with: "Typed after the session ended", wait: 12)
+      eventually { text_of(post) == "Typed after the session ended" }
     end
   end
 

@@ -35,12 +35,6 @@ RSpec.describe "The client on a phone" do
     phone.driver.browser.network.emulate_network_conditions(offline: state)
   end
 
-  def eventually(seconds = 15)
-    deadline = Time.now + seconds
-    sleep 0.2 until yield || Time.now > deadline
-    expect(yield).to be_truthy
-  end
-
   it "goes through a week's ask in one sitting: yes, a change with words, and an end that says so" do
     posts = %w[2026-10-19T08:00 2026-10-20T08:00].map { |wall| world.draft(channels: [:vitrine], wall: wall) }
     phone.visit(link(asked(posts)))

@@ -76,6 +76,13 @@ module BrowserSteps
     touch.call("touchEnd", [])
   end
 
+  # Waits until the block is true of the database or the world outside; pages have Capybara's own waiting.
+  def eventually(seconds = 15)
+    deadline = Time.now + seconds
+    sleep 0.2 until yield || Time.now > deadline
+    expect(yield).to be_truthy
+  end
+
   def axe_findings(session = page)
     session.execute_script(File.read(AXE))
     session.evaluate_async_script("const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ')).join(' | '))))")

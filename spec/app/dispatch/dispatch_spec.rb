@@ -163,6 +163,26 @@ RSpec.describe "Dispatch" do
       expect(showing(post)[:trouble]).to include "not sent so late"
     end
 
+    it "a sender whose lease is over is taken over once: unclear, then asked for, never just sent again" do
+      post = released
+      world.clock.set(due)
+      db[:showings].where(post_id: post).update(state: "sending", lease_until: due - 1, tries: 1)
+      2.times { advance(post) }
+      expect([showing(post)[:state], events(post)]).to eq ["unclear", ["unclear"]]
+      world.clock.set(due + 5)
+      advance(post)
+      expect(world.stage(post)).to eq "out"
+      expect(sent(post).size).to eq 1
+    end
+
+    it "a sender whose lease runs is left alone" do
+      post = released
+      world.clock.set(due)
+      db[:showings].where(post_id: post).update(state: "sending", lease_until: due + 60)
+      advance(post)
+      expect([showing(post)[:state], sent(post)]).to eq ["sending", []]
+    end
+
     it "an answer that comes while it is being sent is told that it is too late" do
       post = released
       db[:showings].where(post_id: post).update(state: "sending", lease_until: due + 60)
