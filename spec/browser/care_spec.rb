@@ -105,6 +105,24 @@ RSpec.describe "The interface takes care" do
     end
   end
 
+  it "lets the owner skip a step on record, and tells the lead who can" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    world.ask(post, 0)
+    world.answer(post, :wren)
+    as(:ines) do |session|
+      session.visit(sheet(post))
+      expect(session).to have_button("Skip “The client's yes” …", disabled: true)
+      expect(session.find_button("Skip “The client's yes” …", disabled: true)[:title]).to include "Bram Teodoro can."
+    end
+    as(:bram) do |session|
+      session.visit(sheet(post))
+      session.click_button("Skip “The client's yes” …")
+      session.fill_in("Why “The client's yes” is skipped (stays on record, agency side only)", with: "Odile said it on the telephone")
+      session.click_button("Skip it on record")
+      expect(session).to have_css("header", text: "cleared", wait: 12)
+    end
+  end
+
   it "says to a stranger of the client what it says for what does not exist" do
     as(:wren) do |session|
       session.visit("/w/#{AskFirst::Core::Uuid.v7(Time.now)}/posts/#{AskFirst::Core::Uuid.v7(Time.now)}")

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The ledger's first part: who said what, on which revision, and which asks are open.
 import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { age, brief, planned } from '@/api/time'
 import { list } from '@/api/words'
@@ -12,6 +12,18 @@ const props = defineProps<{ sheet: Sheet; now: string }>()
 const path = computed(() => ({ workspace: props.sheet.workspace_id }))
 const withdraw = useAct<string>(props.sheet.id, (ask) => ok(api.POST('/api/w/{workspace}/asks/{ask}/withdraw', { params: { path: { ...path.value, ask } } })))
 const revoke = useAct<string>(props.sheet.id, (pass) => ok(api.POST('/api/w/{workspace}/passes/{pass}/revoke', { params: { path: { ...path.value, pass } } })))
+// A step can be skipped on record, for exactly what stands now, by someone who may.
+const waits = computed(() => (props.sheet.adaptations.length > 0 ? props.sheet.strip.find((stamp) => stamp.required && ['not_asked', 'asked', 'void'].includes(stamp.state)) : undefined))
+const skipping = ref(false)
+const reason = ref('')
+const skip = useAct<string>(
+  props.sheet.id,
+  (step) => ok(api.POST('/api/w/{workspace}/posts/{post}/skip', { params: { path: { ...path.value, post: props.sheet.id } }, body: { step_id: step, reason: reason.value } })),
+  () => {
+    skipping.value = false
+    reason.value = ''
+  },
+)
 const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a change', no: 'said no, not at all' }
 </script>
 
@@ -41,6 +53,15 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
         <button type="button" class="link-button" :disabled="!sheet.can.withdraw?.ok" @click="revoke.mutate(pass.id)">revoke it</button>
       </li>
     </ul>
+    <div v-if="waits" class="skip">
+      <button v-if="!skipping" type="button" class="link-button" :disabled="!sheet.can.rule?.ok" :title="sheet.can.rule?.why" @click="skipping = true">Skip “{{ waits.name }}” …</button>
+      <form v-else @submit.prevent="skip.mutate(waits.step_id)">
+        <label for="skip-reason">Why “{{ waits.name }}” is skipped (stays on record, agency side only)</label>
+        <input id="skip-reason" v-model="reason" maxlength="1000" />
+        <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="skip.isPending.value">Skip it on record</Button>
+        <Button size="small" @click="skipping = false">Do not skip</Button>
+      </form>
+    </div>
     <ul class="answers">
       <li v-for="answer in sheet.answers" :key="answer.id" :class="answer.verdict">
         <b>{{ answer.person }}</b> {{ VERDICTS[answer.verdict] }}<template v-if="answer.revision"> to revision {{ answer.revision }}</template>
@@ -68,6 +89,21 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
 }
 .ask button {
   margin-left: 4px;
+}
+.skip input {
+  width: 100%;
+  height: 28px;
+  margin: 2px 0 6px;
+  padding: 0 6px;
+  font: inherit;
+  color: var(--ink);
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+}
+.skip button:disabled {
+  color: var(--ink-2);
+  text-decoration: none;
+  cursor: not-allowed;
 }
 .answers li {
   padding: 5px 0 5px 8px;
