@@ -89,8 +89,8 @@ module AskFirst
           people = rows(:ask_people).where(ask_id: open_lines.map { |line| line[:ask_id] }).select_hash_groups(:ask_id, :person_id)
           open_lines.map do |line|
             { id: line[:ask_id], step: step_name(line[:step_id]), asked_by: names[line[:asked_by]], asked_at: line[:asked_at].iso8601, due_at: line[:due_at].iso8601,
-              people: people.fetch(line[:ask_id], []).map { |id| names[id] },
-              passes: passes.fetch(line[:ask_id], []).map { |pass|
+              people: people.fetch(line[:ask_id], []).map { |id| names[id] }.sort,
+              passes: passes.fetch(line[:ask_id], []).sort_by { |pass| names[pass[:person_id]] }.map { |pass|
                 { id: pass[:id], person: names[pass[:person_id]], expires_at: pass[:expires_at].iso8601 }
               } }
           end

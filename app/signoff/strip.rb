@@ -33,9 +33,8 @@ module AskFirst
         def facts(standing, names, all)
           case standing.state
           when "asked"
-            { "who" => all.flat_map(&:waiting_for).uniq.map { |id|
-              names.fetch(id, "?")
-            }, "since" => standing.open_ask.at.iso8601, "due" => standing.open_ask.due_at.iso8601 }
+            ask = standing.open_ask
+            { "who" => all.flat_map(&:waiting_for).uniq.map { |id| names.fetch(id, "?") }.sort, "since" => ask.at.iso8601, "due" => ask.due_at.iso8601 }
           when "yes", "change", "void"
             given = given_in(standing)
             { "who" => given.map { |answer| names.fetch(answer.person_id, "?") }, "since" => given.map(&:at).max&.iso8601 }
