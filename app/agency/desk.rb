@@ -118,13 +118,13 @@ module AskFirst
         end
 
         def next_out
-          @scope.rows(:releases).where(ended_at: nil).join(:showings, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id], state: %w[planned sending unclear])
-                .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
-                .join(:channels, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:showings][:channel_id])
-                .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(8)
-                .map { |row|
-            row.merge(at: row[:at].iso8601)
-          }
+          unsent = { state: %w[planned sending unclear] }
+          rows = @scope.rows(:releases).where(ended_at: nil)
+            .join(:showings, { workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id] }.merge(unsent))
+            .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
+            .join(:channels, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:showings][:channel_id])
+            .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(8).all
+          rows.map { |row| row.merge(at: row[:at].iso8601) }
         end
 
         def trouble

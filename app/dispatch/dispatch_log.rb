@@ -18,10 +18,10 @@ module AskFirst
 
         def call(before)
           sent = out(before)
-          { now: @kit.now.iso8601, going: unsent, trouble: trouble, out: sent.first(PAGE).map { |row|
-            json(row)
-          }, next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil,
-            holds: holds, figures: figures }
+          {
+            now: @kit.now.iso8601, going: json_of(unsent), trouble: json_of(trouble), out: json_of(sent.first(PAGE)),
+            next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil, holds: holds, figures: figures
+          }
         end
 
         private
@@ -36,19 +36,22 @@ module AskFirst
         end
 
         def unsent
-          base.where(Sequel[:showings][:state] => %w[planned sending
-                                                     unclear]).exclude(Sequel[:releases][:id] => nil).order(Sequel[:releases][:at]).limit(PAGE).map { |row|
-            json(row)
-          }
+          going = base.where(Sequel[:showings][:state] => %w[planned sending unclear]).exclude(Sequel[:releases][:id] => nil)
+          going.order(Sequel[:releases][:at]).limit(PAGE).all
         end
 
         def trouble
-          base.where(Sequel[:showings][:state] => "trouble").order(Sequel.desc(Sequel[:showings][:id])).limit(PAGE).map { |row| json(row) }
+          base.where(Sequel[:showings][:state] => "trouble").order(Sequel.desc(Sequel[:showings][:id])).limit(PAGE).all
+        end
+
+        def json_of(rows)
+          rows.map { |row| json(row) }
         end
 
         def out(before)
           found = base.where(Sequel[:showings][:state] => "out")
-          found = found.where { sent_at < Time.iso8601(before) } if before
+          last = before && Time.iso8601(before)
+          found = found.where { sent_at < last } if last
           found.order(Sequel.desc(:sent_at)).limit(PAGE + 1).all
         end
 

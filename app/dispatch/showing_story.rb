@@ -14,11 +14,17 @@ module AskFirst
             id: found[:id], state: found[:state], trouble: found[:trouble], address: found[:address], seen_note: found[:seen_note], strip: strip,
             text: release && release[:request]["text"], pictures: release ? release[:request]["media"].size : 0, fingerprint: release && release[:fingerprint],
             revision: release && rows(:revisions).where(id: release[:revision_id]).get(:number),
-            attempts: rows(:attempts).where(showing_id: found[:id]).order(:order_no).map { |row|
-              { event: row[:event], note: row[:note], at: row[:at].iso8601(3) }
-            },
+            attempts: attempts(found),
             can: Agency::Capabilities.of(member, others: colleagues)
           }
+        end
+
+        private
+
+        def attempts(showing)
+          rows(:attempts).where(showing_id: showing[:id]).order(:order_no).map do |row|
+            { event: row[:event], note: row[:note], at: row[:at].iso8601(3) }
+          end
         end
       end
     end

@@ -85,32 +85,41 @@ module AskFirst
         end
 
         def asks
-          passes = rows(:guest_passes).where(ask_id: open_lines.map { |line| line[:ask_id] }, revoked_at: nil).all.group_by { |row| row[:ask_id] }
-          people = rows(:ask_people).where(ask_id: open_lines.map { |line| line[:ask_id] }).select_hash_groups(:ask_id, :person_id)
+          ids = open_lines.map { |line| line[:ask_id] }
+          passes = rows(:guest_passes).where(ask_id: ids, revoked_at: nil).all.group_by { |row| row[:ask_id] }
+          people = rows(:ask_people).where(ask_id: ids).select_hash_groups(:ask_id, :person_id)
           open_lines.map do |line|
-            { id: line[:ask_id], step: step_name(line[:step_id]), asked_by: names[line[:asked_by]], asked_at: line[:asked_at].iso8601, due_at: line[:due_at].iso8601,
-              people: people.fetch(line[:ask_id], []).map { |id| names[id] }.sort,
-              passes: passes.fetch(line[:ask_id], []).sort_by { |pass| names[pass[:person_id]] }.map { |pass|
-                { id: pass[:id], person: names[pass[:person_id]], expires_at: pass[:expires_at].iso8601 }
-              } }
+            { id: line[:ask_id], step: step_name(line[:step_id]), asked_by: names[line[:asked_by]],
+              asked_at: line[:asked_at].iso8601, due_at: line[:due_at].iso8601,
+              people: people.fetch(line[:ask_id], []).map { |id| names[id] }.sort, passes: passes_json(passes.fetch(line[:ask_id], [])) }
           end
+        end
+
+        def passes_json(passes)
+          passes.map { |pass| { id: pass[:id], person: names[pass[:person_id]], expires_at: pass[:expires_at].iso8601 } }.sort_by { |pass| pass[:person] }
         end
 
         def step_name(id)
           @post.steps.find { |step| step.id == id }&.name || "dropped step"
         end
 
+        # One entry for what a person said once, whichever channels it was kept for.
         def answers
-          revisions = rows(:ask_lines).where(Sequel[:ask_lines][:post_id] => @post.id).join(:revisions, workspace_id: :workspace_id, id: :revision_id)
-                                      .select_hash(Sequel[:ask_lines][:id], :number)
-          rows(:answers).where(post_id: @post.id).order(Sequel.desc(:order_no)).limit(60).all.group_by { |row|
-            [row[:line_id], row[:person_id], row[:given_at]]
-          }.map do |_, given|
-            first = given.first
-            { id: first[:id], person: names[first[:person_id]], step: step_name(first[:step_id]), verdict: first[:verdict], words: first[:words], room: first[:room],
-              at: first[:given_at].iso8601, revision: revisions[first[:line_id]], by_pass: !first[:pass_id].nil?,
-              channels: given.filter_map { |row| @post.adaptation(row[:adaptation_id])&.channel&.fetch(:name) } }
-          end
+          given = rows(:answers).where(post_id: @post.id).order(Sequel.desc(:order_no)).limit(60).all
+          given.group_by { |row| [row[:line_id], row[:person_id], row[:given_at]] }.values.map { |together| answer_json(together) }
+        end
+
+        def answer_json(together)
+          first = together.first
+          { id: first[:id], person: names[first[:person_id]], step: step_name(first[:step_id]), verdict: first[:verdict], words: first[:words],
+            room: first[:room], at: first[:given_at].iso8601, revision: revision_numbers[first[:line_id]], by_pass: !first[:pass_id].nil?,
+            channels: together.filter_map { |row| @post.adaptation(row[:adaptation_id])&.channel&.fetch(:name) } }
+        end
+
+        # @return [Hash] line id => number of the revision that it asked about
+        def revision_numbers
+          @revision_numbers ||= rows(:ask_lines).where(Sequel[:ask_lines][:post_id] => @post.id)
+            .join(:revisions, workspace_id: :workspace_id, id: :revision_id).select_hash(Sequel[:ask_lines][:id], :number)
         end
 
         def tasks
@@ -121,9 +130,8 @@ module AskFirst
         end
 
         def people
-          members.select { |one|
-            one.side == "agency" && one.abilities.include?("work")
-          }.map { |one| { id: one.person_id, name: one.name, role: one.role } }
+          makers = members.select { |one| one.side == "agency" && one.abilities.include?("work") }
+          makers.map { |one| { id: one.person_id, name: one.name, role: one.role } }
         end
 
         def remarks
@@ -133,9 +141,9 @@ module AskFirst
         end
 
         def holds
-          rows(:holds).where(lifted_at: nil).map { |row|
+          rows(:holds).where(lifted_at: nil).map do |row|
             { id: row[:id], channel_id: row[:channel_id], reason: row[:reason], by: names[row[:put_by]], at: row[:put_at].iso8601 }
-          }
+          end
         end
 
         def can

@@ -45,10 +45,12 @@ module AskFirst
             id: line[:id], ended: line[:ended_as], wall: shown.filter_map { |row| row[:wall] }.min&.strftime("%Y-%m-%dT%H:%M"),
             shown: shown.to_h { |row| [row[:adaptation_id], row[:fingerprint]] }, seen: last ? last[:order_no] : 0,
             verdict: last && last[:verdict], words: last ? last[:words] : "", ways: ways(shown),
-            talk: talk.map { |row|
-              { person: names[row[:person_id]], words: row[:words], at: row[:said_at].iso8601, mine: row[:person_id] == member.person_id }
-            }
+            talk: talk.map { |row| remark_json(row) }
           }
+        end
+
+        def remark_json(row)
+          { person: names[row[:person_id]], words: row[:words], at: row[:said_at].iso8601, mine: row[:person_id] == member.person_id }
         end
 
         # Two adaptations are one way only if their time and all but the account are equal.
@@ -59,9 +61,8 @@ module AskFirst
             rule = first[:card].fetch("text")
             {
               channels: group.map { |row| { network: row[:network], initials: row[:initials], name: row[:channel] } },
-              adaptation_ids: group.map { |row|
-                row[:adaptation_id]
-              }, text: text, fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
+              adaptation_ids: group.map { |row| row[:adaptation_id] }, text: text,
+              fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
               wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"), zone: first[:zone], link: first[:request]["link"],
               pictures: first[:rendition_ids].to_a.zip(first[:request]["media"]).map { |id, picture| { id: id, description: picture["description"] } }
             }
