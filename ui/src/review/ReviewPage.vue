@@ -52,14 +52,18 @@ onMounted(() => {
 })
 
 const key = computed(() => `words:${line.value?.id ?? ''}`)
-watch(line, (one) => {
-  wanting.value = false
-  note.value = ''
-  saying.value = ''
-  only.value = []
-  words.value = one ? (localStorage.getItem(key.value) ?? '') : ''
-  void nextTick(watchWays)
-})
+// Only another post begins anew; the same one fetched again keeps what is being typed and said.
+watch(
+  () => line.value?.id,
+  (id) => {
+    wanting.value = false
+    note.value = ''
+    saying.value = ''
+    only.value = []
+    words.value = id ? (localStorage.getItem(key.value) ?? '') : ''
+    void nextTick(watchWays)
+  },
+)
 watch(words, (text) => line.value && localStorage.setItem(key.value, text))
 
 // A yes given before every way was seen brings the next one first.
