@@ -16,7 +16,7 @@ module AskFirst
           due = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
           return if due.all? { |adaptation| asked?(adaptation, step) }
 
-          { step_id: step.id, name: step.name, side: step.side, people: step.people_for(asker).map { |id| names[id] }.sort,
+          { step_id: step.id, name: step.name, side: step.side, hours: step.hours, people: step.people_for(asker).map { |id| names[id] }.sort,
             due_at: (now + (step.hours * 3_600)).iso8601, channels: due.map { |adaptation| adaptation.channel[:name] } }
         end
 

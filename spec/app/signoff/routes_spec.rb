@@ -63,6 +63,12 @@ RSpec.describe "Routes of other shapes" do
     expect(world.stage(post)).to eq "cleared"
   end
 
+  it "says how long the next step allows, from the route and not from habit" do
+    post = set_up([{ name: "Client", side: "client", quorum: "any", people: %i[odile], hours: 5 }])
+    ask = world.act("Posts::PostSheet", as(:tobiah), post_id: post)[:next_ask]
+    expect(ask).to include(hours: 5.0, due_at: (SpecWorld::NOON + (5 * 3_600)).iso8601)
+  end
+
   it "an advisory step neither waits nor blocks" do
     steps = [
       { name: "A second look", side: "internal", quorum: "any", people: %i[ines], required: false },

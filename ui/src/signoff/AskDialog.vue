@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Asks for a yes: says who will be asked, for which channels, by when, and who reads the message.
 import { Button, Modal } from 'ant-design-vue'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { list } from '@/api/words'
@@ -11,13 +11,6 @@ const props = defineProps<{ sheet: Sheet; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const ask = computed(() => props.sheet.next_ask)
 const words = ref('')
-const hours = ref(24)
-watch(
-  () => props.open,
-  (open) => {
-    if (open && ask.value) hours.value = Math.max(1, Math.round((new Date(ask.value.due_at).getTime() - Date.now()) / 3_600_000)) || 24
-  },
-)
 const choices = [2, 4, 8, 24, 48, 72]
 const due = ref<number>()
 
@@ -25,7 +18,7 @@ const send = useAct<undefined>(
   props.sheet.id,
   () => {
     const base = ask.value!
-    const due_at = due.value ? new Date(new Date(base.due_at).getTime() + (due.value - hoursOf.value) * 3_600_000).toISOString() : undefined
+    const due_at = due.value ? new Date(new Date(base.due_at).getTime() + (due.value - base.hours) * 3_600_000).toISOString() : undefined
     return ok(api.POST('/api/w/{workspace}/asks', { params: { path: { workspace: props.sheet.workspace_id } }, body: { step_id: base.step_id, post_ids: [props.sheet.id], message: words.value, due_at } }))
   },
   () => {
@@ -33,8 +26,6 @@ const send = useAct<undefined>(
     emit('close')
   },
 )
-// How many hours the step allows, from the server's own suggestion.
-const hoursOf = computed(() => (ask.value?.side === 'client' ? 24 : 8))
 </script>
 
 <template>
