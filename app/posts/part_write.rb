@@ -21,7 +21,8 @@ module AskFirst
         def touched(post, channel_id, part)
           return post.adaptations.select { |adaptation| adaptation.row[:channel_id] == channel_id } if channel_id
 
-          post.adaptations.reject { |adaptation| adaptation.own.key?(part) }
+          following = Core::Posts::Parts.followers(part, post.adaptations.to_h { |adaptation| [adaptation.id, adaptation.own] })
+          post.adaptations.select { |adaptation| following.include?(adaptation.id) }
         end
 
         def require_unsealed!(post, channel_id, part)
@@ -30,7 +31,7 @@ module AskFirst
           }
           going = touched.select { |adaptation| adaptation.verdict.sending? || adaptation.showing&.fetch(:state) == "out" }
           raise too_late(going) if going.any?
-          return if part == "time"
+          return unless Core::Posts::Parts::MATERIAL.include?(part)
 
           sealed = touched.select { |adaptation| adaptation.verdict.sealed? }
           raise sealed_error(sealed, part) if sealed.any?
