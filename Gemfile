@@ -13,6 +13,8 @@ gem "sinatra", "~> 4.2"
 gem "argon2", "~> 2.3"
 gem "roda", "~> 3.100"
 gem "rodauth", "~> 2.49"
+gem "rotp", "~> 6.3"
+gem "rqrcode", "~> 2.2"
 
 # data and later work
 gem "json", "< 3"
@@ -28,10 +30,13 @@ gem "faraday-multipart", "~> 1.1"
 gem "lockbox", "~> 2.0"
 gem "mail", "~> 2.9"
 gem "marcel", "~> 1.0"
+gem "oauth2", "~> 2.0"
+gem "rubyzip", "~> 2.4", require: "zip"
 gem "ruby-vips", "~> 2.3"
 gem "shrine", "~> 3.6"
 
 # rules
+gem "holidays", "~> 8.8"
 gem "json-canonicalization", "~> 1.0"
 gem "tzinfo", "~> 2.0"
 gem "tzinfo-data", "~> 1.2025"
@@ -44,6 +49,7 @@ group :stand_ins do
 end
 
 group :test do
+  gem "biz", "~> 1.8"
   gem "capybara", "~> 3.40"
   gem "cuprite", "~> 0.17"
   gem "prop_check", "~> 1.0"

@@ -5,10 +5,25 @@ module AskFirst
     # One thing that a person or the clock can do. Subclasses have one public `call`; what they write is one transaction,
     # with its record and its jobs, and is announced to open pages after the commit.
     class Act
-      # @param kit [Kit]
-      # @param member [Member]
-      def self.call(kit, member, **input)
-        new(kit, member).call(**input)
+      class << self
+        # @param kit [Kit]
+        # @param member [Member]
+        def call(kit, member, **input)
+          act = new(kit, member)
+          return act.call(**input) if stepwise?
+
+          act.send(:write) { act.call(**input) }
+        end
+
+        # For acts that wait for something outside (a network, a picture to be cut) between their transactions: no
+        # transaction is kept open meanwhile, and they open their own.
+        def stepwise
+          @stepwise = true
+        end
+
+        def stepwise?
+          @stepwise || (superclass.respond_to?(:stepwise?) && superclass.stepwise?)
+        end
       end
 
       def initialize(kit, member)
@@ -28,6 +43,7 @@ module AskFirst
       def write(&block)
         scope.transaction(&block)
       end
+      alias reading write
 
       def rows(table)
         scope.rows(table)
@@ -37,20 +53,28 @@ module AskFirst
         Core::Uuid.v7(now)
       end
 
-      # @raise [Core::Refused] naming the rule and who can
-      def require_ability!(act)
-        decision = Core::Permissions::Decision.for(member, act)
-        return if decision.allowed?
+      # @param on [Core::Permissions::Touched] what it would touch
+      # @raise [Core::Refused, Core::Conflict, Core::Over] naming the rule and who can
+      def require_ability!(act, on: Core::Permissions::Touched::NOTHING)
+        return if Core::Permissions::Decision.for(member, act, on: on).allowed?
 
-        Core::Permissions::Decision.for(member, act, others: colleagues).require!
+        Core::Permissions::Decision.for(member, act, on: on, others: colleagues).require!
+      end
+
+      def touching(**facts)
+        Core::Permissions::Touched.new(**facts)
       end
 
       def colleagues
-        Store::Agency::Members.of_workspace(kit.db, member.workspace_id).map { |row| Member.from_row(row) }
+        @colleagues ||= Store::People::Members.of_workspace(scope, now).map { |row| Member.from_row(row) }
       end
 
       def names
-        @names ||= kit.db[:people].where(id: kit.db[:memberships].where(workspace_id: member.workspace_id).select(:person_id)).to_hash(:id, :name)
+        @names ||= reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).to_hash(:id, :name) }
+      end
+
+      def workspace
+        @workspace ||= reading { kit.db[:workspaces].where(id: member.workspace_id).first }
       end
 
       def record(act, **subject)
@@ -61,11 +85,11 @@ module AskFirst
       def fetch(table, id, what)
         raise Core::NotFound, what unless Core::Uuid::FORMAT.match?(id.to_s)
 
-        rows(table).where(id: id).first or raise Core::NotFound, what
+        reading { rows(table).where(id: id).first } or raise Core::NotFound, what
       end
 
       def standing(post_ids)
-        Store::Posts::Standing.load(scope, post_ids, now)
+        reading { Store::Posts::Standing.load(scope, post_ids, now) }
       end
 
       def post_standing(post_id)

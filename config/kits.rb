@@ -13,9 +13,11 @@ module AskFirst
       db = Store::Database.connect(url, pool: pool)
       clock = Edge::Clock.new(settings.clock_offset)
       Que.connection = db
+      secrets = Edge::Secrets.new(settings.secret)
       App::Kit.new(
         db: db, clock: clock, files: Edge::Files::Shelf.new(settings.files), pictures: Edge::Files::Pictures.new,
-        queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url), networks: Edge::Networks::Directory.new(Edge::Secrets.new(settings.secret), timeout: settings.network_timeout),
+        secrets: secrets, archive: Edge::Files::Archive, queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url),
+        networks: Edge::Networks::Directory.new(secrets, timeout: settings.network_timeout),
         mailer: Edge::Mail::Mailer.new(settings), settings: settings
       )
     end

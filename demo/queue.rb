@@ -12,6 +12,11 @@ module Demo
     def advance(*, **); end
     def verify(*, **); end
 
+    def invitation_mail(*, **); end
+    def notice_mail(*, **); end
+    def sealed_mail(*, **); end
+    def purge_client(*, **); end
+
     def ask_mail(workspace_id, ask_id, person_id, **)
       @mails << [workspace_id, ask_id, person_id]
     end

@@ -45,7 +45,7 @@ module Demo
     end
 
     def member(person, client)
-      row = AskFirst::Store::Agency::Members.find(kit.db, people.fetch(person), workspaces.fetch(client))
+      row = AskFirst::Store::People::Members.find(kit.db, people.fetch(person), workspaces.fetch(client), kit.now)
       AskFirst::App::Member.from_row(row, from: "127.0.0.1")
     end
 
@@ -75,8 +75,7 @@ module Demo
 
     def connect(client, network, name)
       account = control("#{network}/accounts", { handle: client, name: name })
-      AskFirst::App::Channels::Connect.call(kit, member(:bram, client), account: account["account"], micropub: account["micropub"], token: account["token"],
-        secrets: AskFirst::Edge::Secrets.new(kit.settings.secret))
+      AskFirst::App::Channels::Connect.call(kit, member(:bram, client), account: account["account"], micropub: account["micropub"], token: account["token"])
     end
   end
 end

@@ -23,6 +23,23 @@ module AskFirst
         enqueue(AskMail, workspace_id, ask_id, person_id, at: at)
       end
 
+      def invitation_mail(workspace_id, invitation_id, at:)
+        enqueue(InvitationMail, workspace_id, invitation_id, at: at)
+      end
+
+      def notice_mail(person_id, at:)
+        enqueue(NoticeMail, person_id, at: at)
+      end
+
+      # @param sealed [String] the mail's parts as JSON, encrypted
+      def sealed_mail(to, sealed, at:)
+        enqueue(SealedMail, to, [sealed].pack("m0"), at: at)
+      end
+
+      def purge_client(workspace_id, at:)
+        enqueue(PurgeClient, workspace_id, at: at)
+      end
+
       private
 
       def enqueue(job, *arguments, at:)

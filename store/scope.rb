@@ -3,20 +3,47 @@
 module AskFirst
   module Store
     # The one way to a client's rows: everything is read and written for these workspaces, as this person. The database is
-    # told the same at the start of each transaction.
+    # told the same for each transaction, and its policies hold even when a query forgets.
     class Scope
-      attr_reader :db, :workspace_ids, :person_id, :side
+      attr_reader :db, :workspace_ids, :person_id, :side, :limits
 
-      def initialize(db, workspace_ids:, person_id:, side:)
+      # @param limits [Hash{String=>Array<String>}, nil] workspace id => channel ids, for memberships that are limited
+      # @param secret [String, nil] digest (bytes) of a link's secret; finds its one row and nothing else
+      def initialize(db, workspace_ids:, person_id:, side:, limits: nil, secret: nil)
         @db = db
         @workspace_ids = Array(workspace_ids)
         @person_id = person_id
         @side = side
+        @limits = limits || {}
+        @secret = secret
+      end
+
+      # Knows a person and no workspace yet: sees that person's memberships and their workspaces.
+      def self.of_person(db, person_id)
+        new(db, workspace_ids: [], person_id: person_id, side: "")
+      end
+
+      # Knows a link's secret: sees the row that it belongs to.
+      def self.of_secret(db, digest)
+        new(db, workspace_ids: [], person_id: nil, side: "", secret: digest)
       end
 
       # @return [Sequel::Dataset] the table's rows of these workspaces
       def rows(table)
         db[table].where(Sequel[table][:workspace_id] => workspace_ids.size == 1 ? workspace_ids.first : workspace_ids)
+      end
+
+      # The first rows of each workspace by an index that the workspace leads, then the first of them all. Over many
+      # workspaces this reads a few rows of each instead of sorting all.
+      # @param order [Array] Sequel order expressions
+      # @yieldparam one [Sequel::Dataset] the table's rows of one workspace, to be narrowed
+      def first_of_each(table, order, limit, &narrow)
+        narrow ||= :itself.to_proc
+        return narrow.call(rows(table)).order(*order).limit(limit) if workspace_ids.size <= 1
+
+        one = narrow.call(db[table].where(Sequel[table][:workspace_id] => Sequel[:w][:id])).order(*order).limit(limit)
+        db.from(Sequel.function(:unnest, Database.uuids(workspace_ids)).as(:w, [:id])).cross_join(one.lateral.as(table)).select_all(table)
+          .order(*order).limit(limit)
       end
 
       # Inserts rows into the one workspace of this scope.
@@ -32,14 +59,50 @@ module AskFirst
         workspace_ids.first
       end
 
-      # One transaction with the scope set for it.
-      def transaction(**options)
-        return yield if db.in_transaction?
+      # @return [String] what the database is told
+      def claim
+        [side, person_id, workspace_ids.join(","), @secret&.unpack1("H*")].join(":")
+      end
 
-        db.transaction(**options) do
-          db.get(Sequel.function(:set_config, "ask_first.scope", "#{side}:#{person_id}:#{workspace_ids.join(',')}", true))
+      # One transaction with the scope set for it. Inside another one it takes over for the length of the block.
+      def transaction(**options, &block)
+        return within(&block) if db.in_transaction?
+
+        db.transaction(**options) { within(&block) }
+      end
+
+      private
+
+      def within
+        outer = told
+        return yield if outer == claim
+
+        tell(claim)
+        begin
           yield
+        ensure
+          give_back(outer)
         end
+      end
+
+      # After an error of the database the whole transaction goes, and with it what was told.
+      def give_back(outer)
+        alive = db.synchronize { |connection| connection.transaction_status == PG::PQTRANS_INTRANS }
+        outer && alive ? tell(outer) : self.told = outer
+      end
+
+      def tell(text)
+        db.get(Sequel.function(:set_config, "ask_first.scope", text, true))
+        self.told = text
+      end
+
+      # What the transaction under way was told: by connection, since a transaction is one.
+      def told
+        db.in_transaction? ? db.synchronize { |connection| connection.instance_variable_get(:@ask_first_scope) } : nil
+      end
+
+      def told=(text)
+        db.synchronize { |connection| connection.instance_variable_set(:@ask_first_scope, text) }
       end
     end
   end

@@ -57,7 +57,7 @@ module AskFirst
         def member
           @member ||= begin
             id = params[:workspace]
-            row = Core::Uuid::FORMAT.match?(id.to_s) ? Store::Agency::Members.find(kit.db, person_id, id) : (person_id && nil)
+            row = Core::Uuid::FORMAT.match?(id.to_s) ? Store::People::Members.find(kit.db, person_id, id, kit.now) : (person_id && nil)
             raise Core::NotFound, "This workspace" unless row
 
             App::Member.from_row(row, from: request.ip)
@@ -66,11 +66,12 @@ module AskFirst
 
         # One or all of the person's workspaces on the agency side, as one scope for lists.
         def agency_scope
-          ids = Store::Agency::Members.of_person(kit.db, person_id).select { |row| row[:side] == "agency" }.map { |row| row[:workspace_id] }
-          ids &= [params[:workspace]] if params[:workspace]
-          raise Core::NotFound, "This workspace" if ids.empty?
+          rows = Store::People::Members.of_person(kit.db, person_id, kit.now).select { |row| row[:side] == "agency" }
+          rows.select! { |row| row[:workspace_id] == params[:workspace] } if params[:workspace]
+          raise Core::NotFound, "This workspace" if rows.empty?
 
-          Store::Scope.new(kit.db, workspace_ids: ids, person_id: person_id, side: "agency")
+          limits = rows.select { |row| row[:limited] }.to_h { |row| [row[:workspace_id], row[:channel_ids].to_a] }
+          Store::Scope.new(kit.db, workspace_ids: rows.map { |row| row[:workspace_id] }, person_id: person_id, side: "agency", limits: limits)
         end
 
         def guest

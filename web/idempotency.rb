@@ -64,7 +64,7 @@ module AskFirst
         return rodauth.session_value if rodauth&.logged_in?
 
         visit = Rack::Request.new(env).cookies[ReviewRoutes::COOKIE] or return
-        @kit.db[:guest_visits].where(digest: App::Signoff::MintPass.digest(visit)).get(:id)
+        App::Signoff::ExchangePass.visit(@kit, visit)&.fetch(:id)
       end
 
       def digest(env)

@@ -47,7 +47,7 @@ module AskFirst
           rodauth = env["rodauth"]
           next [] unless rodauth&.logged_in?
 
-          Store::Agency::Members.of_person(kit.db, rodauth.session_value).select { |row| row[:side] == "agency" }.map { |row| "#{row[:workspace_id]}:agency" }
+          Store::People::Members.of_person(kit.db, rodauth.session_value, kit.now).select { |row| row[:side] == "agency" }.map { |row| "#{row[:workspace_id]}:agency" }
         end
       end
 

@@ -11,7 +11,7 @@ module AskFirst
         # @param scope [Store::Scope] over one or many workspaces of the agency side
         # @return [Hash] JSON-ready
         def self.call(kit, scope)
-          new(kit, scope).call
+          scope.transaction { new(kit, scope).call }
         end
 
         def initialize(kit, scope)
@@ -30,7 +30,7 @@ module AskFirst
         private
 
         def posts
-          @scope.rows(:posts)
+          Store::Posts::Visible.narrow(@scope, @scope.rows(:posts))
         end
 
         def list(dataset)
@@ -104,7 +104,8 @@ module AskFirst
         end
 
         def cleared
-          list(posts.where(stage: "cleared").order(:at))
+          rows = @scope.first_of_each(:posts, [Sequel[:posts][:at], Sequel[:posts][:id]], SHOWN) { |one| Store::Posts::Visible.narrow(@scope, one.where(Sequel[:posts][:stage] => "cleared")) }
+          Posts::ListPosts.with_channels(@scope, rows.all)
         end
 
         def showings

@@ -5,18 +5,27 @@ module AskFirst
     module Agency
       # Who is signed in, and the client workspaces that they are a member of.
       class Me
+        # @param looking [Hash, nil] the member that an owner looks as: only that client is shown, as they see it
         # @return [Hash] JSON-ready
-        def self.call(kit, person_id)
+        def self.call(kit, person_id, looking: nil)
           person = kit.db[:people].where(id: person_id).first
-          memberships = Store::Agency::Members.of_person(kit.db, person_id)
+          agency = kit.db[:agencies].where(id: person[:agency_id]).first
+          rows = looking ? [looking] : Store::People::Members.of_person(kit.db, person_id, kit.now)
+          abilities = looking ? [] : AgencyPerson.load(kit, person_id).abilities
           {
-            id: person_id, name: person[:name], zone: person[:zone], now: kit.now.iso8601,
-            workspaces: memberships.map do |row|
-              { id: row[:workspace_id], name: row[:workspace_name], mark: row[:mark], edge: row[:edge], zone: row[:workspace_zone], side: row[:side],
-                role: row[:role], can: Capabilities.of(Member.from_row(row)) }
-            end
+            id: person_id, name: person[:name], email: person[:email], zone: person[:zone], hour12: person[:hour12], date_language: person[:date_language],
+            picture: !person[:picture].nil?, now: kit.now.iso8601, agency: agency[:name], owner: abilities.include?("own"), sets_up: abilities.include?("set_up"),
+            looking_as: looking && { name: looking[:name], role: looking[:role], side: looking[:side], workspace_id: looking[:workspace_id], membership_id: looking[:membership_id] },
+            workspaces: rows.map { |row| workspace(row, looking) }
           }
         end
+
+        def self.workspace(row, looking)
+          { id: row[:workspace_id], name: row[:workspace_name], mark: row[:mark], picture: !row[:mark_picture].nil?, edge: row[:edge], zone: row[:workspace_zone],
+            week_start: row[:week_start], side: row[:side], role: row[:role], archived: !row[:archived_at].nil?, setup_step: row[:setup_step],
+            can: Permissions::Capabilities.of(Member.from_row(row, looking: !looking.nil?)) }
+        end
+        private_class_method :workspace
       end
     end
   end

@@ -3,22 +3,26 @@
 module AskFirst
   module App
     module Channels
-      # Adds an account at a network to a client, with its token encrypted and its card as the network gives it.
+      # Adds one account at a network whose access token somebody holds, for any site that speaks Micropub. Accounts at a
+      # network with a consent page come by BeginConnect and AddAccounts.
       class Connect < Act
+        stepwise
+
         # @param token [String] in clear; only its encrypted form is kept
         # @return [String] the channel's id
-        def call(account:, micropub:, token:, secrets:, name: nil)
-          require_ability!("rule")
-          id = new_id
-          sealed = secrets.seal(token)
-          card = kit.networks.client_for(micropub: micropub,
-            token: sealed).card or raise Core::Invalid.new("no_card", "The network does not say what it takes.", field: "micropub")
+        def call(account:, micropub:, token:, name: nil)
+          require_ability!("connect")
+          card = kit.networks.client_with(micropub, token).card or
+            raise Core::Invalid.new("no_card", "The network does not say what it takes.", field: "micropub", way_on: "Ask its operator for a network card.")
           write do
+            connection = new_id
+            scope.insert(:connections, { id: connection, network: card["name"], token: kit.secrets.seal(token), consent_by: member.person_id, state: "connected", made_at: now })
+            id = new_id
             scope.insert(:channels, { id: id, network: card["name"], name: name || card["name"], initials: card["initials"], account: account, micropub: micropub,
-                                      card: Store::Database.jsonb(card), token: sealed, state: "connected", position: rows(:channels).count, created_at: now })
+                                      card: Store::Database.jsonb(card), state: "connected", connection_id: connection, position: rows(:channels).count, created_at: now })
             record("channel_connected", facts: { name: card["name"], account: account })
+            id
           end
-          id
         end
       end
     end

@@ -3,47 +3,41 @@
 module AskFirst
   module App
     module Clients
-      # Sets up a client workspace with its members and its sign-off route.
+      # Makes a client workspace with its first members and its sign-off route, in one go. The guided set-up makes it with
+      # nobody but its maker and the owners, and fills the rest step by step.
       module SetUp
         module_function
 
         # @param members [Array<Hash>] {person_id:, role:, title:}; role by its name
-        # @param steps [Array<Hash>] {name:, side:, quorum:, n:, people: [person ids], hours:, required:, four_eyes:}
-        # @param by [String] person id of who sets it up; one of the members
+        # @param steps [Array<Hash>] as of Signoff::ChangeRoute
+        # @param by [String] person id of who sets it up
+        # @param setup_step [String, nil] where the guided set-up goes on; nil when it is done
         # @return [String] the workspace's id
-        def call(kit, agency_id:, name:, mark:, edge:, zone:, week_start:, members:, steps:, by:, time_policy: "local_date")
-          Core::Plan::WallTime.timezone(zone)
+        def call(kit, agency_id:, name:, mark:, edge:, zone:, members:, steps:, by:, week_start: 1, time_policy: "local_date", holidays: "", setup_step: nil,
+                 from: nil)
+          facts = Core::Clients::Identity.clean(name: name, mark: mark, edge: edge, zone: zone, week_start: week_start, time_policy: time_policy, holidays: holidays)
           now = kit.now
           id = Core::Uuid.v7(now)
           scope = Store::Scope.new(kit.db, workspace_ids: id, person_id: by, side: "agency")
           scope.transaction do
-            kit.db[:workspaces].insert(id: id, agency_id: agency_id, name: name, mark: mark, edge: edge, zone: zone, week_start: week_start,
-              time_policy: time_policy, created_at: now)
+            kit.db[:workspaces].insert(facts.merge(id: id, agency_id: agency_id, setup_step: setup_step, created_at: now))
             add_members(scope, agency_id, members, now)
-            add_route(scope, steps, now)
-            Store::Record::Rows.add(scope, now: now, who: { person_id: by }, act: "workspace_made", facts: { name: name })
+            Store::Signoff::Routes.add(scope, steps, now)
+            Store::Record::Rows.add(scope, now: now, who: { person_id: by, from_address: from }, act: "workspace_made", facts: { name: name })
+            Store::Record::AgencyRows.add(kit.db, agency_id, now: now, who: { person_id: by, from_address: from }, act: "client_made", facts: { name: facts[:name], client: id })
           end
           id
         end
 
+        # The agency's owners are members everywhere.
         def add_members(scope, agency_id, members, now)
           roles = scope.db[:roles].where(agency_id: agency_id).to_hash(:name)
-          scope.insert(:memberships, *members.map do |member|
+          owners = scope.db[:people].where(agency_id: agency_id, is_owner: true).select_map(:id).map { |id| { person_id: id, role: "agency owner" } }
+          all = (owners + members).uniq { |member| member[:person_id] }
+          scope.insert(:memberships, *all.map do |member|
             role = roles.fetch(member[:role])
             { id: Core::Uuid.v7(now), person_id: member[:person_id], side: role[:side], role_id: role[:id], title: member.fetch(:title, ""), since: now }
           end)
-        end
-
-        def add_route(scope, steps, now)
-          route_id = Core::Uuid.v7(now)
-          scope.insert(:routes, { id: route_id, name: "Our route", is_default: true })
-          steps.each_with_index do |step, position|
-            id = Core::Uuid.v7(now)
-            scope.insert(:route_steps,
-              { id: id, route_id: route_id, position: position, required: true, four_eyes: true,
-                n: nil }.merge(step.slice(:name, :side, :quorum, :n, :hours, :required, :four_eyes)))
-            scope.insert(:route_step_people, *step[:people].map { |person| { step_id: id, person_id: person } })
-          end
         end
       end
     end

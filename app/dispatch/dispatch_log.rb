@@ -8,7 +8,7 @@ module AskFirst
         PAGE = 60
 
         def self.call(kit, scope, before: nil)
-          new(kit, scope).call(before)
+          scope.transaction { new(kit, scope).call(before) }
         end
 
         def initialize(kit, scope)

@@ -36,7 +36,7 @@ module AskFirst
         end
 
         def sending_since(showing)
-          rows(:attempts).where(showing_id: showing[:id], event: "sending").max(:at)
+          reading { rows(:attempts).where(showing_id: showing[:id], event: "sending").max(:at) }
         end
 
         def look_later(showing, error)

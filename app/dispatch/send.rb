@@ -40,7 +40,7 @@ module AskFirst
         def upload(showing, release, channel)
           uploads = showing[:uploads]
           (release[:rendition_ids].to_a - uploads.keys).each do |id|
-            rendition = rows(:renditions).where(id: id).first
+            rendition = reading { rows(:renditions).where(id: id).first }
             address = kit.files.open(rendition[:file]) { |io| client(channel).upload(io, rendition[:mime], "#{id}.jpg") }
             uploads = uploads.merge(id => address)
             write do
@@ -59,6 +59,8 @@ module AskFirst
             current = rows(:showings).where(id: showing[:id]).for_update.first
             next unless current[:state] == "planned"
 
+            next if stopped?
+
             release = live_release(current) or next
             adaptation = standing([showing[:post_id]]).fetch(showing[:post_id]).adaptation(showing[:adaptation_id]) or next
             next if adaptation.verdict.held?
@@ -72,6 +74,12 @@ module AskFirst
           end
           trouble(showing, refusal, only: "planned") if refusal
           claimed
+        end
+
+        # Archived or deleted meanwhile: its releases have ended with it.
+        def stopped?
+          client = kit.db[:workspaces].where(id: member.workspace_id).first
+          client.nil? || client[:archived_at] || client[:deleted_at]
         end
 
         # Any difference from what was released is trouble, not a send.

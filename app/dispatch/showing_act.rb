@@ -5,20 +5,23 @@ module AskFirst
     module Dispatch
       # What the dispatcher's acts have in common: a showing, its channel's client, its attempts, and the ends it can reach.
       class ShowingAct < Act
+        stepwise
+
         private
 
         def showing(id)
-          rows(:showings).where(id: id).first
+          reading { rows(:showings).where(id: id).first }
         end
 
         def live_release(showing)
-          rows(:releases).where(showing_id: showing[:id], ended_at: nil)
-                         .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
-                         .select_all(:releases).select_append(:request, :rendition_ids, :revision_id).first
+          found = rows(:releases).where(showing_id: showing[:id], ended_at: nil)
+            .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
+            .select_all(:releases).select_append(:request, :rendition_ids, :revision_id)
+          reading { found.first }
         end
 
         def channel(showing)
-          rows(:channels).where(id: showing[:channel_id]).first
+          reading { Store::Channels::Reached.find(scope, showing[:channel_id]) }
         end
 
         def client(channel)
@@ -63,7 +66,7 @@ module AskFirst
         end
 
         def lapsed(showing, channel)
-          write { rows(:channels).where(id: channel[:id]).update(state: "lapsed") }
+          write { Channels::Lapse.call(kit, member, channel_id: channel[:id]) }
           trouble(showing, "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then release again.")
         end
 

@@ -6,6 +6,12 @@ module AskFirst
       # One showing with its attempts and what went out, for the side of the dispatch log.
       class ShowingStory < ShowingAct
         def call(showing_id:)
+          reading { story(showing_id) }
+        end
+
+        private
+
+        def story(showing_id)
           require_ability!("see_post")
           found = fetch(:showings, showing_id, "This showing")
           release = live_release(found)
@@ -15,11 +21,9 @@ module AskFirst
             text: release && release[:request]["text"], pictures: release ? release[:request]["media"].size : 0, fingerprint: release && release[:fingerprint],
             revision: release && rows(:revisions).where(id: release[:revision_id]).get(:number),
             attempts: attempts(found),
-            can: Agency::Capabilities.of(member, others: colleagues)
+            can: Permissions::Capabilities.of(member, others: colleagues)
           }
         end
-
-        private
 
         def attempts(showing)
           rows(:attempts).where(showing_id: showing[:id]).order(:order_no).map do |row|

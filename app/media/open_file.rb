@@ -7,12 +7,20 @@ module AskFirst
       class OpenFile < Act
         # @return [Hash] {path:, mime:}
         def preview(media_id)
-          require_ability!("see_post")
-          row = fetch(:media, media_id, "This picture")
+          row = reading do
+            require_ability!("see_post")
+            fetch(:media, media_id, "This picture")
+          end
           { path: kit.files.path("#{row[:file]}.preview"), mime: "image/jpeg" }
         end
 
         def rendition_for_guest(rendition_id)
+          reading { shown_rendition(rendition_id) }
+        end
+
+        private
+
+        def shown_rendition(rendition_id)
           row = fetch(:renditions, rendition_id, "This picture")
           shown = rows(:ask_lines).where(ask_id: member.ask_id).join(:ask_line_adaptations, workspace_id: :workspace_id, line_id: :id)
                                   .join(:revision_adaptations, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_line_adaptations][:revision_adaptation_id])

@@ -9,6 +9,8 @@ module AskFirst
       # Makes the missing renditions of posts: the pictures exactly as they will be sent. Runs before the transaction that
       # needs them, since cutting a large picture takes a second; made once, they are kept and never change.
       class Render < Act
+        stepwise
+
         def call(post_ids:)
           standing(post_ids).each_value do |post|
             post.adaptations.each do |adaptation|

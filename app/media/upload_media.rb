@@ -7,6 +7,8 @@ module AskFirst
     module Media
       # Takes a picture into the client's files. Its true type and size are read from its bytes, never from its name.
       class UploadMedia < Act
+        stepwise
+
         MOST_BYTES = 40 * 1024 * 1024
 
         # @param io [IO] rewindable

@@ -8,9 +8,8 @@ module AskFirst
         def call(post_id:, channel_id:, part:, version:)
           write do
             post = locked([post_id]).fetch(post_id)
-            require_ability!("write:#{part}")
             require_channel!(post, channel_id)
-            require_unsealed!(post, channel_id, part)
+            require_write!(post, channel_id, part)
             before = part_row(post_id, channel_id, part)
             raise part_changed(before, part) unless before && before[:version] == version
 

@@ -5,6 +5,8 @@ module AskFirst
     module Posts
       # With no required step in the route, someone who may release says that the post is ready as it stands.
       class MarkReady < Act
+        stepwise
+
         def call(post_id:)
           require_ability!("release")
           Media::Render.call(kit, member, post_ids: [post_id])

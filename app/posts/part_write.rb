@@ -25,31 +25,25 @@ module AskFirst
           post.adaptations.select { |adaptation| following.include?(adaptation.id) }
         end
 
-        def require_unsealed!(post, channel_id, part)
-          touched = touched(post, channel_id, part).reject { |adaptation|
-            channel_id.nil? && adaptation.showing && adaptation.showing[:state] == "out"
-          }
-          going = touched.select { |adaptation| adaptation.verdict.sending? || adaptation.showing&.fetch(:state) == "out" }
-          raise too_late(going) if going.any?
-          return unless Core::Posts::Parts::MATERIAL.include?(part)
-
+        # Ability, channel limit and seal, by the one decision.
+        def require_write!(post, channel_id, part)
+          touched = touched(post, channel_id, part).reject { |adaptation| channel_id.nil? && out?(adaptation) }
+          going = touched.select { |adaptation| adaptation.verdict.sending? || out?(adaptation) }
           sealed = touched.select { |adaptation| adaptation.verdict.sealed? }
-          raise sealed_error(sealed, part) if sealed.any?
+          require_ability!("write:#{part}", on: touching(channel_ids: channel_id ? [channel_id] : channel_ids(post), going: channels(going),
+            sealed: channels(sealed), facts: { "adaptations" => sealed.map(&:id) }))
         end
 
-        def too_late(adaptations)
-          Core::Over.new("too_late", "#{channels(adaptations)} is being sent or is out; what goes there can no longer be changed here.",
-            field: "part", way_on: "Make a new post, or change it at the network.")
+        def out?(adaptation)
+          adaptation.showing && adaptation.showing[:state] == "out"
         end
 
-        def sealed_error(adaptations, part)
-          Core::Conflict.new("sealed", "#{channels(adaptations)} is sealed: it has been asked for, or has its yes, exactly as it stands.",
-            field: part, way_on: "Open it with “Change it”; you are told first what that costs.",
-            facts: { "adaptations" => adaptations.map(&:id) })
+        def channel_ids(post)
+          post.adaptations.map { |adaptation| adaptation.row[:channel_id] }
         end
 
         def channels(adaptations)
-          adaptations.map { |adaptation| adaptation.channel[:name] }.join(" and ")
+          adaptations.map { |adaptation| adaptation.channel[:name] }
         end
 
         def part_changed(row, part)

@@ -23,10 +23,6 @@ module AskFirst
 
         private
 
-        def workspace
-          @workspace ||= kit.db[:workspaces].where(id: member.workspace_id).first
-        end
-
         def members
           @members ||= colleagues
         end
@@ -147,7 +143,7 @@ module AskFirst
         end
 
         def can
-          Agency::Capabilities.of(member, others: members)
+          Permissions::Capabilities.of(member, others: members)
         end
       end
     end

@@ -16,9 +16,8 @@ module AskFirst
           clean = Core::Posts::PartValues.clean(part, value)
           write do
             post = locked([post_id]).fetch(post_id)
-            require_ability!("write:#{part}")
             require_channel!(post, channel_id)
-            require_unsealed!(post, channel_id, part)
+            require_write!(post, channel_id, part)
             require_own_media!(clean) if part == "media"
             before = part_row(post_id, channel_id, part)
             raise part_changed(before, part) unless (before ? before[:version] : 0) == version

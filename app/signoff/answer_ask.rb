@@ -37,10 +37,11 @@ module AskFirst
         # Only who was asked finds the line; a guest only the lines of their pass.
         def find_line(line_id)
           line = fetch(:ask_lines, line_id, "This ask")
-          asked = rows(:ask_people).where(ask_id: line[:ask_id], person_id: member.person_id).any?
-          raise Core::NotFound, "This ask" if !asked || (member.ask_id && member.ask_id != line[:ask_id])
+          asked = rows(:ask_people).where(ask_id: line[:ask_id]).select_map(:person_id)
+          raise Core::NotFound, "This ask" if !asked.include?(member.person_id) || (member.ask_id && member.ask_id != line[:ask_id])
 
           ask = rows(:asks).where(id: line[:ask_id]).first
+          require_ability!(ask[:room] == "client" ? "answer_client" : "answer_internal", on: touching(asked: asked))
           line.merge(step_id: ask[:step_id], room: ask[:room], withdrawn_at: ask[:withdrawn_at])
         end
 

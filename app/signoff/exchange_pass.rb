@@ -17,7 +17,8 @@ module AskFirst
         # @raise [Core::Over] pass_over, when the pass is not known, expired or revoked: one answer for all three
         def call(kit, token)
           now = kit.now
-          pass = kit.db[:guest_passes].where(digest: MintPass.digest(token.to_s)).first
+          digest = MintPass.digest(token.to_s)
+          pass = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_passes].where(digest: digest).first }
           raise over unless pass && pass[:revoked_at].nil? && pass[:expires_at] > now
 
           visit = SecureRandom.urlsafe_base64(32)
@@ -33,13 +34,24 @@ module AskFirst
         # Whoever comes with a visit's cookie; checked on every request.
         # @return [Member]
         def member(kit, visit, from)
-          pass = kit.db[:guest_visits].where(Sequel[:guest_visits][:digest] => MintPass.digest(visit.to_s))
-                                      .join(:guest_passes, workspace_id: Sequel[:guest_visits][:workspace_id], id: Sequel[:guest_visits][:pass_id])
-                                      .select_all(:guest_passes).first
+          pass = pass_of(kit, visit)
           raise over unless pass && pass[:revoked_at].nil? && pass[:expires_at] > kit.now
 
-          row = Store::Agency::Members.find(kit.db, pass[:person_id], pass[:workspace_id]) or raise over
+          row = Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now) or raise over
           Member.from_row(row, from: from, pass: pass)
+        end
+
+        # The visit is found by its secret, and through its workspace the pass.
+        def pass_of(kit, visit)
+          found = visit(kit, visit) or return
+          scope = Store::Scope.new(kit.db, workspace_ids: found[:workspace_id], person_id: nil, side: "client")
+          scope.transaction { scope.rows(:guest_passes).where(id: found[:pass_id]).first }
+        end
+
+        # @return [Hash, nil] the visit's row
+        def visit(kit, secret)
+          digest = MintPass.digest(secret.to_s)
+          Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_visits].where(digest: digest).first }
         end
 
         def over

@@ -7,19 +7,24 @@ module AskFirst
     module Signoff
       # The mail that asks a person of the client's side, with the link that opens exactly this ask.
       class MailAsk < Act
+        stepwise
+
         def call(ask_id:, person_id:)
+          mail = write { compose(ask_id, person_id) }
+          kit.mailer.deliver(**mail) if mail
+        end
+
+        private
+
+        def compose(ask_id, person_id)
           ask = rows(:asks).where(id: ask_id).first
           return if ask.nil? || ask[:withdrawn_at]
 
           token = MintPass.call(kit, member, ask_id: ask_id, person_id: person_id)
           count = rows(:ask_lines).where(ask_id: ask_id).count
           person = kit.db[:people].where(id: person_id).first
-          asker = kit.db[:people].where(id: ask[:asked_by]).get(:name)
-          workspace = kit.db[:workspaces].where(id: member.workspace_id).first
-          kit.mailer.deliver(to: person[:email], **letter(person, asker, workspace, count, ask, "#{kit.settings.public_url}/review/##{token}"))
+          { to: person[:email], **letter(person, names.fetch(ask[:asked_by]), workspace, count, ask, "#{kit.settings.public_url}/review/##{token}") }
         end
-
-        private
 
         def letter(person, asker, workspace, count, ask, link)
           posts = count == 1 ? "one post" : "#{count} posts"

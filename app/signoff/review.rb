@@ -8,7 +8,6 @@ module AskFirst
       class Review < Act
         def call
           ask = rows(:asks).where(id: member.ask_id).first or raise Core::NotFound, "This ask"
-          workspace = kit.db[:workspaces].where(id: member.workspace_id).first
           {
             client: workspace[:name], edge: workspace[:edge], me: member.name, asked_by: names[ask[:asked_by]], message: ask[:message], zone: workspace[:zone],
             due_at: ask[:due_at].iso8601, withdrawn: !ask[:withdrawn_at].nil?, lines: lines(ask)

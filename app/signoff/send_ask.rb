@@ -6,6 +6,8 @@ module AskFirst
       # Asks the people of one step for their yes to one or many posts, exactly as they stand. What needs no yes at this
       # step (its yes still counts, or it waits at another step) is left out; a post with nothing to ask is refused.
       class SendAsk < Act
+        stepwise
+
         # @param due_at [Time, nil] by when; nil takes the step's allowed time from now
         # @return [String] the ask's id
         def call(step_id:, post_ids:, due_at: nil, message: "")

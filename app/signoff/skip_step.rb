@@ -5,6 +5,8 @@ module AskFirst
     module Signoff
       # Skips a step for exactly what stands now, on record, by someone with `govern`.
       class SkipStep < Act
+        stepwise
+
         def call(post_id:, step_id:, reason:)
           require_ability!("rule")
           why = Core::Posts::Text.clean(reason, field: "reason", limit: 1_000).strip

@@ -25,7 +25,8 @@ module AskFirst
         private
 
         def require_room!(post_id, room)
-          return require_ability!("house_talk") if member.side == "agency"
+          require_ability!(room == "house" && member.side == "agency" ? "house_talk" : "client_talk")
+          return if member.side == "agency"
           raise Core::NotFound, "This room" unless room == "client"
 
           lines = rows(:ask_lines).where(post_id: post_id).join(:ask_people, workspace_id: :workspace_id,

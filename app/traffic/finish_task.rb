@@ -8,7 +8,7 @@ module AskFirst
         def call(task_id:)
           write do
             task = fetch(:tasks, task_id, "This task")
-            require_ability!("assign") unless task[:person_id] == member.person_id && member.abilities.include?("work")
+            require_ability!("finish_task", on: touching(owners: [task[:person_id]]))
             done = rows(:tasks).where(id: task_id, done_at: nil).update(done_at: now, done_by: member.person_id)
             raise Core::Conflict.new("done_already", "This task is done already.") if done.zero?
 

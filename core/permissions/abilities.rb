@@ -22,23 +22,58 @@ module AskFirst
           "release" => "release and take back",
           "hold" => "hold everything",
           "open" => "open what is sealed",
-          "govern" => "change people, channels and the route"
+          "govern_people" => "invite people and change what they may do",
+          "govern_channels" => "connect, order and archive channels",
+          "govern_route" => "change the sign-off route and skip its steps",
+          "govern_settings" => "change the brand sheet and the settings, and archive",
+          "govern_delete" => "delete the client",
+          "govern_export" => "export everything of the client",
+          "look_as" => "look at the client as another member sees it"
         }.freeze
         ALL = SENTENCES.keys.freeze
+        # What a person has in the agency as a whole, beside their memberships.
+        AGENCY = { "own" => "change roles and policies, and see everything of the agency", "set_up" => "set up clients" }.freeze
+        EVERY_SENTENCE = SENTENCES.merge(AGENCY).freeze
+
         CLIENT_CEILING = %w[see_shared answer_client see_results].freeze
+        AGENCY_SIDE = (ALL - %w[see_shared answer_client]).freeze
         WRITE_ALL = %w[write_copy write_visuals write_timing write_settings create].freeze
+        GOVERN = %w[govern_people govern_channels govern_route govern_settings govern_delete govern_export look_as].freeze
+
+        # The six groups that people talk in, each with its abilities on the two sides.
+        GROUPS = {
+          "see" => { "agency" => %w[see see_results], "client" => %w[see_shared see_results] },
+          "write" => { "agency" => WRITE_ALL, "client" => [] },
+          "answer" => { "agency" => %w[answer_internal], "client" => %w[answer_client] },
+          "work" => { "agency" => %w[work], "client" => [] },
+          "run" => { "agency" => %w[assign ask release hold open], "client" => [] },
+          "govern" => { "agency" => GOVERN, "client" => [] }
+        }.freeze
 
         # name => [side, abilities]
         PRESETS = {
-          "agency owner" => ["agency", ALL - %w[answer_client see_shared]],
-          "account lead" => ["agency", ALL - %w[answer_client see_shared govern]],
+          "agency owner" => ["agency", AGENCY_SIDE],
+          "account lead" => ["agency", AGENCY_SIDE - %w[govern_route govern_delete look_as]],
           "reviewer" => ["agency", ["see", *WRITE_ALL, "answer_internal", "work"]],
           "copywriter" => ["agency", %w[see write_copy create work]],
           "designer" => ["agency", %w[see write_visuals work]],
+          "video editor" => ["agency", %w[see write_visuals work]],
           "assistant" => ["agency", %w[see write_copy write_timing create work ask release]],
+          "releaser" => ["agency", %w[see write_timing release hold]],
           "client approver" => ["client", %w[see_shared answer_client see_results]],
           "client observer" => ["client", %w[see_shared see_results]]
         }.freeze
+
+        module_function
+
+        # @return [String] "all", "part" or "none" of a group
+        def share(abilities, group, side)
+          wanted = GROUPS.fetch(group).fetch(side)
+          held = wanted & abilities
+          return "none" if held.empty?
+
+          held.size == wanted.size ? "all" : "part"
+        end
       end
     end
   end

@@ -3,53 +3,116 @@
 module AskFirst
   module Core
     module Permissions
-      # One function decides what a person may do: for the API, for what the interface shows as off, for live updates.
-      # Allowed, or refused with the rule and who could.
+      # One function decides what a person may do: for the API, for what the interface shows as off, for exports and live
+      # updates. Allowed, or refused with the rule and who could.
+      #
+      # A member is anything with #person_id, #side, #abilities, #limited_to (channel ids, or nil for all), #archived
+      # (whether the client is) and #looking (true while somebody only looks as this member).
       class Decision
-        # what is done => ability that it needs
-        ACTS = {
-          "see_post" => "see", "house_talk" => "see", "make_post" => "create", "rename" => "write_settings",
-          "choose_channels" => "write_settings", "ask" => "ask", "withdraw" => "ask", "release" => "release",
-          "take_back" => "release", "hold" => "hold", "open" => "open", "assign" => "assign", "rule" => "govern",
-          "settle" => "release", "add_media" => "write_visuals"
-        }.freeze
-        WRITE = { "copy" => "write_copy", "visuals" => "write_visuals", "timing" => "write_timing", "all" => "write_settings" }.freeze
+        Refusal = Struct.new(:code, :rule, :way_on, keyword_init: true)
+        # the kind of error that a refusal is raised as
+        RAISES = { "sealed" => Conflict, "too_late" => Over }.freeze
 
-        attr_reader :rule, :who_can
+        class << self
+          # @param act [String] a key of Acts::TABLE
+          # @param on [Touched] what it would touch
+          # @param others [Array] the other members, to say who can
+          def for(member, act, on: Touched::NOTHING, others: [])
+            refusal = refusal(member, act, on) or return new(act, nil, [], on)
+            who = %w[archived looking too_late].include?(refusal.code) ? [] : who_can(refusal, act, on, others)
+            new(act, refusal, who.map(&:name).uniq, on)
+          end
 
-        # @param member [#abilities, #side] of whoever acts
-        # @param act [String] a key of ACTS, or "write:<part>"
-        # @param others [Array<#name, #abilities>] the other members, to say who can
-        def self.for(member, act, others: [])
-          needed = needed_for(act)
-          return new(true) if member.abilities.intersect?(needed)
+          private
 
-          who = others.select { |other| other.abilities.intersect?(needed) }.map(&:name)
-          new(false, rule: "Your role here cannot #{needed.map { |ability| Abilities::SENTENCES.fetch(ability) }.join(' or ')}.", who_can: who)
+          # The rules in their order: the first that refuses is the one that is named.
+          def refusal(member, act, on)
+            looking(member, act) || archived(member, act) || ability(member, act, on) || channels(member, on) || asked(member, act, on) ||
+              going(on) || sealed(act, on)
+          end
+
+          # What is sealed is opened by whoever may open; everything else is done by whoever may do it.
+          def who_can(refusal, act, on, others)
+            return others.select { |other| refusal(other, "open", on.dup.tap { |same| same.sealed = nil }).nil? } if refusal.code == "sealed"
+
+            others.select { |other| refusal(other, act, on).nil? }
+          end
+
+          def looking(member, act)
+            return unless member.looking && !Acts.fetch(act).reads
+
+            Refusal.new(code: "looking", rule: "You are only looking as #{member.name}; nothing can be changed like this.", way_on: "Stop looking first.")
+          end
+
+          def archived(member, act)
+            entry = Acts.fetch(act)
+            return if !member.archived || entry.reads || entry.archive
+
+            Refusal.new(code: "archived", rule: "This client is archived and can only be read.", way_on: "Take it out of the archive first.")
+          end
+
+          def ability(member, act, on)
+            needed = Acts.abilities(act, on.own?(member.person_id))
+            held = member.abilities
+            held &= Abilities::CLIENT_CEILING if member.side == "client" # no edit of a role lifts the client side's ceiling
+            return if held.intersect?(needed)
+
+            Refusal.new(code: "not_yours", rule: "Your role here cannot #{needed.map { |one| Abilities::EVERY_SENTENCE.fetch(one) }.join(' or ')}.")
+          end
+
+          def channels(member, on)
+            return if member.limited_to.nil? || on.channel_ids.nil? || (on.channel_ids - member.limited_to).empty?
+
+            Refusal.new(code: "other_channel", rule: "Your part here is limited to other channels.")
+          end
+
+          def asked(member, act, on)
+            return unless Acts.fetch(act).asked && !(on.asked || []).include?(member.person_id)
+
+            Refusal.new(code: "not_asked", rule: "You are not among those who are asked here.")
+          end
+
+          def going(on)
+            return if (on.going || []).empty?
+
+            Refusal.new(code: "too_late", rule: "#{on.going.join(' and ')} is being sent or is out; what goes there can no longer be changed here.",
+              way_on: "Make a new post, or change it at the network.")
+          end
+
+          def sealed(act, on)
+            return if !Acts.fetch(act).unsealed || (on.sealed || []).empty?
+
+            Refusal.new(code: "sealed", rule: "#{on.sealed.join(' and ')} is sealed: it has been asked for, or has its yes, exactly as it stands.",
+              way_on: "Open it with “Change it”; you are told first what that costs.")
+          end
         end
 
-        def self.needed_for(act)
-          return [ACTS.fetch(act)] unless act.start_with?("write:")
+        attr_reader :who_can
 
-          Posts::Parts::GROUPS.fetch(act.delete_prefix("write:")).map { |group| WRITE.fetch(group) }
-        end
-
-        def initialize(allowed, rule: nil, who_can: [])
-          @allowed = allowed
-          @rule = rule
+        def initialize(act, refusal, who_can, touched)
+          @act = act
+          @refusal = refusal
           @who_can = who_can
+          @touched = touched
         end
 
-        def allowed? = @allowed
+        def allowed? = @refusal.nil?
+        def rule = @refusal&.rule
+        def code = @refusal&.code
 
-        # @raise [Refused]
+        # @raise [Refused, Conflict, Over]
         def require!
           return if allowed?
 
-          raise Refused.new("not_yours", rule, way_on: way_on, facts: { "who_can" => who_can })
+          raise RAISES.fetch(code, Refused).new(code, rule, field: @act[/\Awrite:(.+)/, 1], way_on: way_on,
+            facts: { "who_can" => who_can }.merge(@touched.facts || {}))
         end
 
+        # The refusal's own way on, or who can instead.
         def way_on
+          return if allowed?
+          return @refusal.way_on if @refusal.way_on
+
           who_can.empty? ? "Ask the agency's owner." : "#{who_can.join(', ')} can."
         end
       end

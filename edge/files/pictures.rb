@@ -50,6 +50,15 @@ module AskFirst
           raise invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
         end
 
+        # @return [IO] a square JPEG cut around what catches the eye: a person's or a client's picture
+        def square(io, side)
+          inspect(io)
+          io.rewind
+          StringIO.new(jpeg(Vips::Image.thumbnail_buffer(io.read, side, height: side, crop: :attention)))
+        rescue Vips::Error
+          raise invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
+        end
+
         # @param bytes [String] of the original
         # @param spec [Hash] from Core::Media::Framing
         # @return [String] JPEG bytes: upright, cut, sized, in sRGB, without hidden data

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "marcel"
 require "shrine/storage/file_system"
 
 module AskFirst
@@ -21,6 +22,19 @@ module AskFirst
           yield io
         ensure
           io&.close
+        end
+
+        # @return [String] the true type, from the bytes
+        def type(io)
+          io.rewind
+          Marcel::MimeType.for(io)
+        ensure
+          io.rewind
+        end
+
+        # Everything below a prefix, such as a client's.
+        def remove_all(prefix)
+          @storage.delete_prefixed(prefix)
         end
 
         def path(id)

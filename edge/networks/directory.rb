@@ -12,9 +12,14 @@ module AskFirst
           @timeout = timeout
         end
 
-        # @param channel [Hash] row
+        # @param channel [Hash] row with :micropub and :token (encrypted)
         def client_for(channel)
           Micropub.new(channel[:micropub], @secrets.open(channel[:token]), timeout: @timeout)
+        end
+
+        # The same for a token that nobody has kept yet.
+        def client_with(micropub, token)
+          Micropub.new(micropub, token, timeout: @timeout)
         end
       end
     end

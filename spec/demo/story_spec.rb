@@ -18,7 +18,7 @@ RSpec.describe "The demo's story", :database do
   end
 
   it "stores what the verdicts say" do
-    expect(AskFirst::App::Signoff::CheckCaches.call(@own.kit)).to eq []
+    expect(AskFirst::App::Signoff::CheckCaches.call(@own.jobs)).to eq []
   end
 
   it "bears the story's times: nothing was done after now" do

@@ -3,6 +3,7 @@
 # A database constraint stands behind every rule that data could break, whatever the code does.
 RSpec.describe "The database itself", :database do
   let(:owner) { world.owner }
+  let(:web) { world.kit.db }
 
   def foreign_keys
     owner[<<~SQL].all
@@ -82,18 +83,18 @@ RSpec.describe "The database itself", :database do
   end
 
   it "the web role makes no tables and founds no agency" do
-    expect { db.run("CREATE TABLE mine (id int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)
+    expect { web.run("CREATE TABLE mine (id int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)
     expect {
-      db[:agencies].insert(id: AskFirst::Core::Uuid.v7(Time.now), name: "Other", zone: "Europe/Lisbon",
+      web[:agencies].insert(id: AskFirst::Core::Uuid.v7(Time.now), name: "Other", zone: "Europe/Lisbon",
         created_at: Time.now)
     }.to raise_error(Sequel::DatabaseError, /permission denied/)
   end
 
   it "tells the database who acts in each transaction" do
-    scope = world.member(:ines).scope(db)
-    said = scope.transaction { db.get(Sequel.function(:current_setting, "ask_first.scope")) }
-    expect(said).to eq "agency:#{world.person(:ines)}:#{world.workspace}"
-    expect(db.get(Sequel.function(:current_setting, "ask_first.scope", true)).to_s).to eq "" # gone with the transaction
+    scope = world.member(:ines).scope(web)
+    said = scope.transaction { web.get(Sequel.function(:current_setting, "ask_first.scope")) }
+    expect(said).to eq "agency:#{world.person(:ines)}:#{world.workspace}:"
+    expect(web.get(Sequel.function(:current_setting, "ask_first.scope", true)).to_s).to eq "" # gone with the transaction
   end
 
   it "a write needs exactly one workspace" do

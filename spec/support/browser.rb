@@ -94,7 +94,7 @@ RSpec.configure do |config|
   config.include Capybara::DSL, browser: true
   config.include Capybara::RSpecMatchers, browser: true
   config.include BrowserSteps, browser: true
-  config.before(:each, browser: true) { Que.connection = BrowserWorld.world.db }
+  config.before(:each, browser: true) { Que.connection = BrowserWorld.world.kit.db }
   # a picture of every open page of a spec that failed, for whoever looks for the reason
   config.after(:each, browser: true) do |example|
     next unless example.exception

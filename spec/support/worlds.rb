@@ -49,8 +49,14 @@ class SpecWorld
     @world = Demo::World.new(@kit, owner, stand_ins: Infrastructure.stand_ins[:url], hash_cost: CHEAP).make
   end
 
-  def db = kit.db
-  def owner = @owner ||= AskFirst::Store::Database.connect(settings.owner_url, pool: 2)
+  # For looking at what stands there: as the owner, past the row-level policies. The acts work as the web role.
+  def db = owner
+  # What the dispatcher's processes work with.
+  def jobs
+    @jobs ||= kit.dup.tap { |same| same.db = AskFirst::Store::Database.connect(settings.jobs_url, pool: 4) }
+  end
+
+  def owner = @owner ||= AskFirst::Store::Database.connect(settings.owner_url, pool: 4)
   def person(key) = world.people.fetch(key)
   def workspace(client = :quillmere) = world.workspaces.fetch(client)
   def channel(network, client = :quillmere) = world.channels.fetch(client).fetch(network)
@@ -125,8 +131,8 @@ class SpecWorld
   end
 
   def standing(post, client = :quillmere)
-    scope = AskFirst::Store::Scope.new(db, workspace_ids: workspace(client), person_id: nil, side: "agency")
-    AskFirst::Store::Posts::Standing.load(scope, [post], kit.now).fetch(post)
+    scope = AskFirst::Store::Scope.new(kit.db, workspace_ids: workspace(client), person_id: nil, side: "agency")
+    scope.transaction { AskFirst::Store::Posts::Standing.load(scope, [post], kit.now).fetch(post) }
   end
 
   def stages(post, client = :quillmere)
@@ -151,7 +157,7 @@ RSpec.shared_context "with a world" do
   let(:db) { world.db }
 
   before do
-    Que.connection = world.db # one queue for a process; the specs have several worlds in one
+    Que.connection = world.kit.db # one queue for a process; the specs have several worlds in one
     world.clock.set(SpecWorld::NOON)
   end
 end

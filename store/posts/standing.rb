@@ -11,7 +11,7 @@ module AskFirst
           def id = row[:id]
           def stage = verdict.stage
           def time = facts.time
-          def sent? = showing && %w[sending unclear out].include?(showing[:state])
+          def sent? = %w[sending unclear out].include?(facts.showing)
         end
         Post = Struct.new(:row, :master, :part_rows, :adaptations, :steps, keyword_init: true) do
           def id = row[:id]
@@ -82,7 +82,7 @@ module AskFirst
 
         # From sending on, nothing follows the master: what is shown is what was sent.
         def request_for(parts, channel, pictures, showing, release)
-          return release[:request] if release && showing && %w[sending unclear out].include?(showing[:state])
+          return release[:request] if release && showing && %w[sending unclear out].include?(state_of(showing))
 
           Core::Posts::Request.build(parts: parts, account: channel[:account], card: channel[:card],
             pictures: pictures.to_h { |picture| [picture[:media_id], picture[:digest]] })
@@ -98,8 +98,15 @@ module AskFirst
             answers: of(:answers, :adaptation_id, id).map { |one| answer(one) },
             rulings: of(:rulings, :adaptation_id, id).map { |one| ruling(one) }, holds: holds_for(row[:channel_id]),
             released: release && { fingerprint: release[:fingerprint], time: Core::Plan::WallTime.new(release[:wall], release[:zone]) },
-            showing: showing && showing[:state]
+            showing: showing && state_of(showing)
           )
+        end
+
+        # What waits to be published by hand is like what is planned, until somebody has taken it up: then it is under way.
+        def state_of(showing)
+          return showing[:state] unless showing[:state] == "by_hand"
+
+          showing[:claimed_by] ? "sending" : "planned"
         end
 
         # The content that was last marked ready, if any.

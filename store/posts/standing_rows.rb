@@ -14,7 +14,7 @@ module AskFirst
             'posts', (SELECT json_agg(t) FROM (SELECT * FROM posts WHERE workspace_id = :w AND id = ANY(:p)) t),
             'parts', (SELECT json_agg(t) FROM (SELECT * FROM parts WHERE workspace_id = :w AND post_id = ANY(:p)) t),
             'adaptations', (SELECT json_agg(t) FROM (SELECT * FROM adaptations WHERE workspace_id = :w AND post_id = ANY(:p) AND removed_at IS NULL) t),
-            'channels', (SELECT json_agg(t) FROM (SELECT id, network, name, initials, account, micropub, card, state, position FROM channels WHERE workspace_id = :w) t),
+            'channels', (SELECT json_agg(t) FROM (SELECT id, network, name, initials, account, micropub, card, state, position, archived_at FROM channels WHERE workspace_id = :w) t),
             'media', (SELECT json_agg(t) FROM (
               SELECT id, width, height FROM media WHERE workspace_id = :w AND id IN (
                 SELECT jsonb_array_elements_text(value)::uuid FROM parts WHERE workspace_id = :w AND post_id = ANY(:p) AND part = 'media')) t),

@@ -57,7 +57,7 @@ RSpec.describe "The Desk" do
     world.clear(post)
     world.release(post)
     world.clock.set(Time.utc(2026, 10, 15, 6))
-    AskFirst::App::Dispatch::Sweep.call(world.kit)
+    AskFirst::App::Dispatch::Sweep.call(world.jobs)
     expect(desk(:ines)[:alarm]).to be_nil
     world.clock.set(Time.utc(2026, 10, 15, 6, 1))
     expect(desk(:ines)[:alarm]).to include "silent since 06:00:00"

@@ -70,7 +70,7 @@ RSpec.describe "Lists and records" do
   it "a person whose membership ended is no member any more, at once" do
     row = { workspace_id: world.workspace(:brackwater), person_id: world.person(:dulcie) }
     db[:memberships].where(row).update(ended_at: Time.now)
-    expect(AskFirst::Store::Agency::Members.find(db, row[:person_id], row[:workspace_id])).to be_nil
+    expect(AskFirst::Store::People::Members.find(world.kit.db, row[:person_id], row[:workspace_id], world.kit.now)).to be_nil
   ensure
     db[:memberships].where(row).update(ended_at: nil)
   end
@@ -88,12 +88,12 @@ RSpec.describe "Lists and records" do
       AskFirst::App::Clients::SetUp.call(world.kit, agency_id: agency, name: "Stepless", mark: "SL", edge: "#123456", zone: "Europe/Berlin",
         week_start: 1, members: members, steps: [], by: world.person(:bram))
     end
-    let(:ines) { AskFirst::App::Member.from_row(AskFirst::Store::Agency::Members.find(db, world.person(:ines), workspace)) }
-    let(:bram) { AskFirst::App::Member.from_row(AskFirst::Store::Agency::Members.find(db, world.person(:bram), workspace)) }
+    let(:ines) { AskFirst::App::Member.from_row(AskFirst::Store::People::Members.find(world.kit.db, world.person(:ines), workspace, world.kit.now)) }
+    let(:bram) { AskFirst::App::Member.from_row(AskFirst::Store::People::Members.find(world.kit.db, world.person(:bram), workspace, world.kit.now)) }
 
     it "is drafting until somebody marks exactly this content ready" do
       account = world.world.control("ticker/accounts", { handle: "stepless", name: "Stepless" })
-      channel = world.act("Channels::Connect", bram, account: account["account"], micropub: account["micropub"], token: account["token"], secrets: AskFirst::Edge::Secrets.new(world.settings.secret))
+      channel = world.act("Channels::Connect", bram, account: account["account"], micropub: account["micropub"], token: account["token"])
       post = world.act("Posts::MakePost", ines, subject: "Plain")
       world.act("Posts::ChooseChannels", ines, post_id: post, channel_ids: [channel])
       world.act("Posts::SavePart", ines, post_id: post, channel_id: nil, part: "text", value: "Plain words", version: 0)

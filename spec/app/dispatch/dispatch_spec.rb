@@ -318,10 +318,10 @@ RSpec.describe "Dispatch" do
     post = released
     world.clock.set(due + 10)
     db[:que_jobs].delete
-    AskFirst::App::Dispatch::Sweep.call(world.kit)
+    AskFirst::App::Dispatch::Sweep.call(world.jobs)
     count = -> { db[:que_jobs].where(Sequel.lit("args ->> 1 = ?", showing(post)[:id])).count }
     expect(count.call).to eq 1
-    AskFirst::App::Dispatch::Sweep.call(world.kit)
+    AskFirst::App::Dispatch::Sweep.call(world.jobs)
     expect(count.call).to eq 1
   end
 

@@ -15,14 +15,13 @@ RSpec.describe "Routes of other shapes" do
   end
 
   def as(who)
-    AskFirst::App::Member.from_row(AskFirst::Store::Agency::Members.find(db, world.person(who), @workspace))
+    AskFirst::App::Member.from_row(AskFirst::Store::People::Members.find(world.kit.db, world.person(who), @workspace, world.kit.now))
   end
 
   def set_up(steps, **more)
     @workspace = workspace(steps, **more)
     account = world.world.control("ticker/accounts", { handle: "shape-#{@workspace[-8..]}", name: "Shape" })
-    channel = world.act("Channels::Connect", as(:bram), account: account["account"], micropub: account["micropub"], token: account["token"],
-      secrets: AskFirst::Edge::Secrets.new(world.settings.secret))
+    channel = world.act("Channels::Connect", as(:bram), account: account["account"], micropub: account["micropub"], token: account["token"])
     post = world.act("Posts::MakePost", as(:maro), subject: "Shape")
     world.act("Posts::ChooseChannels", as(:ines), post_id: post, channel_ids: [channel])
     save(post, "text", "Words", 0)

@@ -292,6 +292,6 @@ RSpec.describe "Sign-off" do
   it "what is stored for filtering equals what the verdict says" do
     posts = [world.draft, world.draft.tap { |post| world.ask(post, 0) }, world.draft.tap { |post| world.clear(post) }]
     posts.each { |post| expect(world.stage(post)).to eq world.standing(post).stage }
-    expect(AskFirst::App::Signoff::CheckCaches.call(world.kit)).to eq []
+    expect(AskFirst::App::Signoff::CheckCaches.call(world.jobs)).to eq []
   end
 end

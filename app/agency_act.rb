@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    # One thing that somebody can do for the agency as a whole, over all the clients where they are a member. Like Act, one
+    # public `call`, one transaction.
+    class AgencyAct
+      # @param kit [Kit]
+      # @param person [AgencyPerson]
+      def self.call(kit, person, **input)
+        act = new(kit, person)
+        act.scope.transaction { act.call(**input) }
+      end
+
+      attr_reader :scope
+
+      def initialize(kit, person)
+        @kit = kit
+        @person = person
+        @scope = person.scope(kit.db)
+      end
+
+      private
+
+      attr_reader :kit, :person
+
+      def now
+        @now ||= kit.now
+      end
+
+      def new_id
+        Core::Uuid.v7(now)
+      end
+
+      def db
+        kit.db
+      end
+
+      # @raise [Core::Refused] naming the rule and who can
+      def require_ability!(act)
+        decision = Core::Permissions::Decision.for(person, act)
+        return if decision.allowed?
+
+        owners = db[:people].where(agency_id: person.agency_id, is_owner: true).order(:name).map do |row|
+          AgencyPerson.new(person_id: row[:id], name: row[:name], abilities: %w[own set_up])
+        end
+        Core::Permissions::Decision.for(person, act, others: owners).require!
+      end
+
+      def record(act, **facts)
+        Store::Record::AgencyRows.add(db, person.agency_id, now: now, who: person.on_record, act: act, facts: facts)
+      end
+    end
+  end
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Clients
+      # Adds a file to the brand sheet: fonts, guidelines, the client's logo. Its type is read from its bytes, and it is only
+      # ever handed out as a download.
+      class AddBrandFile < Act
+        stepwise
+
+        MOST_BYTES = 60 * 1024 * 1024
+        MOST_FILES = 200
+
+        # @return [String] the file's id
+        def call(io:, name:)
+          require_ability!("change_settings")
+          raise Core::Invalid.new("file_too_large", "The file is larger than 60 MB.", field: "file", way_on: "Keep it elsewhere and add its link.") if io.size > MOST_BYTES
+          raise Core::Invalid.new("file_empty", "The file is empty.", field: "file", way_on: "Choose another.") if io.size.zero?
+
+          label = Core::Posts::Text.clean(File.basename(name.to_s).scrub("")[0, 255], field: "file")
+          label = "file" if label.strip.empty?
+          id = new_id
+          key = "#{member.workspace_id}/brand-#{id}"
+          kit.files.put(key, io)
+          write { keep(id, key, label, io) }
+          id
+        end
+
+        private
+
+        def keep(id, key, label, io)
+          if rows(:brand_files).where(removed_at: nil).count >= MOST_FILES
+            raise Core::Invalid.new("too_many_files", "A brand sheet keeps at most #{MOST_FILES} files.", field: "file", way_on: "Take some away.")
+          end
+
+          scope.insert(:brand_files, { id: id, file: key, name: label, mime: kit.files.type(io), bytes: io.size, added_by: member.person_id, added_at: now })
+          record("brand_file_added", facts: { name: label, bytes: io.size })
+          announce("brand", ids: [])
+        end
+      end
+    end
+  end
+end

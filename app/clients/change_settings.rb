@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Clients
+      # Changes a client's settings: compare and set on the version that the page showed. What is left out stays as it is.
+      class ChangeSettings < Act
+        FIELDS = %i[name mark edge zone week_start time_policy holidays working_hours].freeze
+
+        # @return [Integer] the new version
+        def call(version:, **values)
+          require_ability!("change_settings")
+          clean = Core::Clients::Identity.clean(values.slice(*FIELDS))
+          Store::Gates.for_workspace(scope)
+          before = kit.db[:workspaces].where(id: member.workspace_id).first
+          raise changed(before) if before[:version] != version
+
+          stored = clean.merge(version: version + 1)
+          stored[:working_hours] = Store::Database.jsonb(clean[:working_hours]) if clean.key?(:working_hours)
+          kit.db[:workspaces].where(id: member.workspace_id).update(stored)
+          record("settings_changed", facts: { before: before.slice(*clean.keys), after: clean })
+          # another rule for changed times may void yeses or let them count again
+          restage(rows(:posts).exclude(stage: %w[out drafting]).select_map(:id)) if clean.key?(:time_policy) && clean[:time_policy] != before[:time_policy]
+          announce("settings", ids: [])
+          version + 1
+        end
+
+        private
+
+        def changed(row)
+          Core::Conflict.new("settings_changed", "Somebody changed these settings meanwhile.", field: "name", way_on: "Look at theirs, then keep yours or take it.",
+            facts: { "theirs" => row.slice(*FIELDS).transform_keys(&:to_s), "version" => row[:version] })
+        end
+      end
+    end
+  end
+end

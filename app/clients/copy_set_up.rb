@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Clients
+      # Copies what was chosen of one client's set-up to a new one. Never posts, talk, media or channels; people only when chosen.
+      module CopySetUp
+        module_function
+
+        # @param source [Member] of whoever copies, in the client that is copied from
+        # @param copy [Array<String>] of days, route, brand, people
+        # @param by [AgencyPerson]
+        def call(kit, source, target_id, copy, by:)
+          found = source.scope(kit.db).transaction { read(kit, source, copy) }
+          scope = Store::Scope.new(kit.db, workspace_ids: target_id, person_id: by.person_id, side: "agency")
+          scope.transaction do
+            kit.db[:workspaces].where(id: target_id).update(found[:days]) if found[:days]
+            people = join(scope, found[:people] || [], kit.now)
+            route(kit, scope, found[:route], people) if found[:route]
+            (found[:brand] || []).each { |row| scope.insert(:brand_parts, row.slice(:part).merge(value: Store::Database.jsonb(row[:value]), version: 1, written_by: by.person_id, written_at: kit.now)) }
+            Store::Record::Rows.add(scope, now: kit.now, who: by.on_record.merge(pass_id: nil, process: nil), act: "set_up_copied",
+              facts: { from: source.workspace_name, what: copy })
+          end
+        end
+
+        def read(kit, source, copy)
+          scope = source.scope(kit.db)
+          {
+            days: copy.include?("days") && days(kit.db[:workspaces].where(id: source.workspace_id).first),
+            route: copy.include?("route") && Store::Signoff::Routes.today(scope),
+            brand: copy.include?("brand") && scope.rows(:brand_parts).all,
+            people: copy.include?("people") && Store::People::Members.of_workspace(scope, kit.now).select { |row| row[:side] == "agency" }
+          }
+        end
+
+        def days(row)
+          row.slice(:zone, :week_start, :holidays, :time_policy).merge(working_hours: Store::Database.jsonb(row[:working_hours]))
+        end
+
+        # Staff only: whoever answers for one client does not answer for another.
+        # @return [Array<String>] person ids of everybody in the new client
+        def join(scope, rows, now)
+          there = scope.rows(:memberships).select_map(:person_id)
+          fresh = rows.reject { |row| there.include?(row[:person_id]) || row[:access_until] }
+          scope.insert(:memberships, *fresh.map { |row|
+            { id: Core::Uuid.v7(now), person_id: row[:person_id], side: "agency", role_id: row[:role_id], title: row[:title], since: now }
+          })
+          there + fresh.map { |row| row[:person_id] }
+        end
+
+        # The steps with those of their people who are here too; the client's people are named later.
+        def route(kit, scope, steps, people)
+          copies = steps.map do |step|
+            { name: step.name, side: step.side, quorum: step.quorum, n: step.n, hours: step.hours, required: step.required, four_eyes: step.four_eyes, people: step.people & people }
+          end
+          Store::Signoff::Routes.add(scope, copies, kit.now)
+        end
+      end
+    end
+  end
+end

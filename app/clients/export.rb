@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Clients
+      # Everything of a client in open formats: the tables as JSON, posts and record as CSV too, all files. What the client owns
+      # is theirs, without this program.
+      class Export < Act
+        # what only this installation has a use for: secrets and digests of links
+        LEFT_OUT = %w[guest_passes guest_visits connect_tries notices].freeze
+        WITHOUT = { "connections" => %i[token refresh_token], "invitations" => %i[digest] }.freeze
+
+        # @param path [String] of a temporary file that the archive is written to
+        def call(path:)
+          require_ability!("export")
+          kit.archive.write(path) do |add|
+            add.call("client.json", pretty(workspace.except(:mark_picture)))
+            tables.each { |table| add.call("tables/#{table}.json", pretty(all(table))) }
+            add.call("posts.csv", posts)
+            add.call("record.csv", record_csv)
+            files.each { |name, key| kit.files.open(key) { |io| add.call(name, io) } }
+          end
+          record("exported", facts: { posts: rows(:posts).count })
+          "#{workspace[:name].downcase.gsub(/[^\p{L}\p{N}]+/, '-')}.zip"
+        end
+
+        private
+
+        def tables
+          kit.db[Sequel[:information_schema][:columns]].where(table_schema: "public", column_name: "workspace_id").select_order_map(:table_name) - LEFT_OUT
+        end
+
+        def all(table)
+          rows(table.to_sym).all.map { |row| row.except(*WITHOUT.fetch(table, [])).transform_values { |value| plain(value) } }
+        end
+
+        def plain(value)
+          case value
+          when Time then value.iso8601(3)
+          when Sequel::SQL::Blob then value.unpack1("H*")
+          when Sequel::Postgres::PGArray then value.to_a
+          else value
+          end
+        end
+
+        def pretty(value)
+          JSON.pretty_generate(value)
+        end
+
+        def posts
+          texts = rows(:parts).where(channel_id: nil, part: "text").select_hash(:post_id, :value)
+          channels = rows(:adaptations).where(removed_at: nil).join(:channels, workspace_id: :workspace_id, id: :channel_id).select_hash_groups(:post_id, Sequel[:channels][:name])
+          lines = rows(:posts).order(:id).map do |row|
+            [row[:id], row[:subject], row[:stage], row[:at]&.iso8601, channels.fetch(row[:id], []).join(", "), texts[row[:id]]]
+          end
+          Core::Exchange::Table.csv(%w[id subject stage at channels text], lines)
+        end
+
+        def record_csv
+          lines = rows(:record).order(:order_no).map { |row| [row[:at].iso8601(3), names[row[:person_id]] || row[:process], row[:act], row[:post_id], row[:facts]] }
+          Core::Exchange::Table.csv(%w[at who act post facts], lines)
+        end
+
+        def files
+          kinds = { jpeg: "jpg", png: "png", webp: "webp" }
+          media = rows(:media).select(:id, :file, :mime).map { |row| ["media/#{row[:id]}.#{kinds.fetch(row[:mime].split('/').last.to_sym, 'bin')}", row[:file]] }
+          media + rows(:brand_files).where(removed_at: nil).map { |row| ["brand/#{row[:id][-6..]}-#{row[:name].tr('/', '-')}", row[:file]] }
+        end
+      end
+    end
+  end
+end

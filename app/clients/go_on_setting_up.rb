@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Clients
+      # Keeps where the guided set-up goes on, so that it can be left at any step; nil ends it.
+      class GoOnSettingUp < Act
+        def call(step:)
+          require_ability!("change_settings")
+          raise Core::Invalid.new("no_such_step", "There is no such step.", field: "step") unless step.nil? || MakeClient::STEPS.include?(step)
+
+          kit.db[:workspaces].where(id: member.workspace_id).update(setup_step: step)
+          record("set_up_done") if step.nil?
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Clients
+      # Removes a client at the end of its grace, with everything that hangs on it. The rows go as the database's owner, in one
+      # function that checks the days itself; a line stays in the agency's own record.
+      module Purge
+        module_function
+
+        # @return [String, nil] the client's name; nil when it was restored meanwhile, or its days are not over
+        def call(kit, workspace_id)
+          salt = Sequel.blob(SecureRandom.random_bytes(16))
+          name = kit.db.get(Sequel.function(:app_purge_client, Sequel.cast(workspace_id, :uuid), kit.now, Sequel.cast(Core::Uuid.v7(kit.now), :uuid), Sequel.cast(salt, :bytea)))
+          kit.files.remove_all("#{workspace_id}/") if name
+          name
+        end
+      end
+    end
+  end
+end

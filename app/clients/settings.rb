@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Clients
+      # A client's settings as they stand, with the coming days off.
+      class Settings < Act
+        AHEAD = 366
+
+        # @return [Hash] JSON-ready
+        def call
+          require_ability!("see_brand")
+          row = workspace
+          {
+            id: row[:id], name: row[:name], mark: row[:mark], edge: row[:edge], zone: row[:zone], week_start: row[:week_start], time_policy: row[:time_policy],
+            holidays: row[:holidays], working_hours: row[:working_hours], version: row[:version], setup_step: row[:setup_step], picture: !row[:mark_picture].nil?,
+            archived_at: row[:archived_at]&.iso8601, days_off: days_off(row), can: Permissions::Capabilities.of(member, others: colleagues)
+          }
+        end
+
+        private
+
+        def days_off(row)
+          today = Date.iso8601(Core::Plan::WallTime.at(now, row[:zone]).local_date)
+          Core::Plan::DaysOff.between(row[:holidays], today, today + AHEAD).first(12).map { |day| { date: day[:date].iso8601, name: day[:name] } }
+        end
+      end
+    end
+  end
+end

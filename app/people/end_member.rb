@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module People
+      # Ends a membership at once. What the member had in hand goes to somebody else; their name stays in the record for ever.
+      class EndMember < MembershipChange
+        # @param to [String, nil] person id who takes over; needed when something would be left lying
+        def call(membership_id:, to: nil)
+          require_ability!("change_member")
+          row = find(membership_id)
+          keep_a_lead!(row, nil, "Ending this membership")
+          holds = Holdings.of(kit, scope, row, now)
+          require_heir!(row, holds, to)
+          moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to) : []
+          finish(row)
+          record("member_ended", facts: { person: row[:name], role: row[:role], to: to && names[to] })
+          restage(moved) if moved.any?
+          announce("people", ids: [])
+        end
+
+        private
+
+        # What would wait for nobody is handed over, not dropped.
+        def require_heir!(row, holds, to)
+          return if to
+
+          left = []
+          left << "#{holds[:tasks].size} open #{holds[:tasks].size == 1 ? 'task' : 'tasks'}" if holds[:tasks].any?
+          left << "#{holds[:asks].count { |ask| ask[:last] }} asks that nobody else can answer" if holds[:asks].any? { |ask| ask[:last] }
+          left << "the step “#{holds[:steps].find { |step| step[:only] }[:name]}”, which names nobody else" if holds[:steps].any? { |step| step[:only] }
+          return if left.empty?
+
+          raise Core::Conflict.new("needs_heir", "#{row[:name]} has #{left.join(', ')}.", field: "to", way_on: "Choose who takes this over.")
+        end
+
+        def finish(row)
+          rows(:memberships).where(id: row[:membership_id]).update(ended_at: now, ended_by: member.person_id, version: row[:version] + 1)
+          rows(:guest_passes).where(person_id: row[:person_id], revoked_at: nil).update(revoked_at: now)
+          rows(:stand_ins).where(Sequel.|({ person_id: row[:person_id] }, { stand_in_id: row[:person_id] })).delete
+          rows(:channels_off).where(person_id: row[:person_id]).delete
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require "cgi"
+
+module AskFirst
+  module App
+    module People
+      # Writes one mail with everything that is due for a person. Works under the jobs' role, over all clients: what it says is
+      # only said to a member who is one still.
+      class MailNotices
+        def self.call(kit, person_id)
+          new(kit, person_id).call
+        end
+
+        def initialize(kit, person_id)
+          @kit = kit
+          @person_id = person_id
+        end
+
+        def call
+          mail = @kit.db.transaction { compose }
+          @kit.mailer.deliver(**mail) if mail
+        end
+
+        private
+
+        def compose
+          due = due_rows
+          return if due.empty?
+
+          @kit.db[:notices].where(id: due.map { |row| row[:id] }).update(sent_at: @kit.now)
+          person = @kit.db[:people].where(id: @person_id).first
+          clients = Store::People::Members.of_person(@kit.db, @person_id, @kit.now).select { |row| row[:side] == "agency" }.to_h { |row| [row[:workspace_id], row[:workspace_name]] }
+          told = due.select { |row| clients.key?(row[:workspace_id]) }
+          return if told.empty?
+
+          lines = told.map { |row| [clients[row[:workspace_id]], row[:words], link(row)] }
+          { to: person[:email], subject: subject(lines), text: text(person, lines), html: html(person, lines) }
+        end
+
+        def due_rows
+          now = @kit.now + 1
+          @kit.db[:notices].where(person_id: @person_id, sent_at: nil).where { due_at <= now }.order(:at).for_update.all
+        end
+
+        def link(row)
+          row[:post_id] ? "#{@kit.settings.public_url}/w/#{row[:workspace_id]}/posts/#{row[:post_id]}" : "#{@kit.settings.public_url}/desk"
+        end
+
+        def subject(lines)
+          lines.size == 1 ? "#{lines[0][0]}: #{lines[0][1]}"[0, 180] : "#{lines.size} things in Ask First"
+        end
+
+        def text(person, lines)
+          "Hello #{person[:name].split.first},\n\n#{lines.map { |client, words, link| "#{client}: #{words}\n#{link}" }.join("\n\n")}\n\n" \
+            "What you are told, and when: #{@kit.settings.public_url}/profile\n"
+        end
+
+        def html(person, lines)
+          items = lines.map { |client, words, link| "<p><b>#{CGI.escapeHTML(client)}</b><br>#{CGI.escapeHTML(words)}<br><a href=\"#{link}\">Open it</a></p>" }
+          "<div style=\"font:16px/1.5 sans-serif;color:#16191C;max-width:32em\"><p>Hello #{CGI.escapeHTML(person[:name].split.first)},</p>#{items.join}" \
+            "<p style=\"color:#4C5358;font-size:14px\"><a href=\"#{@kit.settings.public_url}/profile\">What you are told, and when</a></p></div>"
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module People
+      # What changing and ending a membership have in common: finding it, and keeping a lead.
+      class MembershipChange < Act
+        private
+
+        def find(membership_id)
+          Store::Gates.for_workspace(scope) # what somebody may do hangs on it: verdicts wait
+          Store::People::Members.of_workspace(scope, now).find { |row| row[:membership_id] == membership_id } or raise Core::NotFound, "This member"
+        end
+
+        # @param after [Hash, nil] what the membership becomes; nil when it ends
+        def keep_a_lead!(row, after, what)
+          others = Store::People::Members.of_workspace(scope, now).reject { |one| one[:membership_id] == row[:membership_id] }
+          return if Core::Permissions::Leads.any?([*others, *after])
+          return unless Core::Permissions::Leads.lead?(row)
+
+          raise Core::Permissions::Leads.missing(what, member.workspace_name)
+        end
+
+        def role(role_id, side)
+          found = Core::Uuid::FORMAT.match?(role_id.to_s) && kit.db[:roles].where(id: role_id, agency_id: workspace[:agency_id]).first
+          raise Core::Invalid.new("no_such_role", "There is no such role.", field: "role_id", way_on: "Choose one from the list.") unless found
+          if side && found[:side] != side
+            raise Core::Invalid.new("other_side", "A member never changes sides: what the #{side} side may see differs for good.", field: "role_id",
+              way_on: "Choose a role of their side.")
+          end
+
+          found
+        end
+
+        # @param ids [Array<String>, nil] nil for all channels
+        # @return [Array<String>, nil]
+        def channels(ids)
+          return if ids.nil?
+
+          known = rows(:channels).where(id: ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }).select_map(:id)
+          if known.size < ids.uniq.size || ids.empty?
+            raise Core::Invalid.new("no_such_channel", "Choose at least one channel of this client, or all.", field: "channel_ids")
+          end
+
+          known
+        end
+
+        # @param date [String, nil] last day of access, "2026-12-31", in the client's zone
+        # @return [Time, nil] the moment when it ends
+        def access_until(date)
+          return if date.nil? || date == ""
+
+          day = Date.iso8601(date) + 1
+          at = Core::Plan::WallTime.parse("#{day.iso8601}T00:00", member.zone, field: "until").at
+          raise Core::Invalid.new("until_past", "The last day of access has passed already.", field: "until", way_on: "Choose a later day, or end the access now.") if at <= now
+
+          at
+        rescue Date::Error
+          raise Core::Invalid.new("bad_date", "“#{date.to_s[0, 20]}” is not a day.", field: "until", way_on: "Write it like 2026-12-31.")
+        end
+
+        # Nobody gives what they do not have themselves.
+        def require_within_own!(role)
+          beyond = role[:side] == "client" ? [] : role[:abilities].to_a - member.abilities
+          return if beyond.empty?
+
+          sentences = Core::Permissions::Abilities::SENTENCES.values_at(*beyond.first(2)).join(", ")
+          who = colleagues.select { |one| (role[:abilities].to_a - one.abilities).empty? && one.abilities.include?("govern_people") }.map(&:name)
+          raise Core::Refused.new("beyond_own", "“#{role[:name]}” may do what you may not (#{sentences}).", field: "role_id",
+            way_on: who.empty? ? "Ask the agency's owner." : "#{who.join(', ')} can give it.", facts: { "who_can" => who })
+        end
+      end
+    end
+  end
+end

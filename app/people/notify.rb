@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module People
+      # Tells members of the agency side something by mail, when and as they want it. Runs inside the transaction of the act
+      # that caused it; people of the client's side are told by the ask's own mail.
+      class Notify < Act
+        # @param person_ids [Array<String>] whoever acts is left out
+        # @param kind [String] of Core::People::Notices::KINDS
+        def call(person_ids:, kind:, words:, post_id: nil)
+          others = person_ids.uniq - [member.person_id]
+          here = colleagues.select { |one| one.side == "agency" }.map(&:person_id)
+          kit.db[:people].where(id: others & here).each { |person| notice(person, kind, words, post_id) }
+        end
+
+        private
+
+        def notice(person, kind, words, post_id)
+          quiet = person[:quiet_from] && [clock(person[:quiet_from]), clock(person[:quiet_to])]
+          choice = Core::People::Notices.choice(person[:notices], kind)
+          due = Core::People::Notices.due_at(choice, now, person[:zone], quiet) or return
+          scope.insert(:notices, { id: new_id, person_id: person[:id], kind: kind, post_id: post_id, words: words.to_s[0, 1_000], at: now, due_at: due })
+          kit.queue.notice_mail(person[:id], at: due)
+        end
+
+        def clock(value)
+          value.is_a?(String) ? value[0, 5] : value.strftime("%H:%M")
+        end
+      end
+    end
+  end
+end

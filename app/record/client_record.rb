@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Record
+      # The record of one or many clients, newest first, narrowed by person, act and day.
+      class ClientRecord
+        PAGE = 100
+
+        # @param scope [Store::Scope]
+        # @param before [String, nil] keyset cursor: the last row's order number
+        # @return [Hash] JSON-ready
+        def self.call(kit, scope, before: nil, person: nil, act: nil, from: nil, to: nil, limit: PAGE)
+          scope.transaction { new(kit, scope).call(before, person, act, from, to, limit) }
+        end
+
+        def initialize(kit, scope)
+          @kit = kit
+          @scope = scope
+        end
+
+        def call(before, person, act, from, to, limit)
+          filters = { person: person, act: act, from: from, to: to, before: before && Integer(before, 10) }.compact
+          page = @scope.first_of_each(:record, [Sequel.desc(Sequel[:record][:order_no])], limit + 1) { |rows| narrow(rows, filters) }.all
+          shown = page.first(limit)
+          { rows: json(shown), next: page.size > limit ? shown.last[:order_no].to_s : nil }
+        end
+
+        private
+
+        def narrow(rows, filters)
+          rows = rows.where(Sequel[:record][:person_id] => filters[:person]) if filters[:person]
+          rows = rows.where(Sequel[:record][:act] => filters[:act]) if filters[:act]
+          rows = rows.where(Sequel[:record][:at] >= day(filters[:from])) if filters[:from]
+          rows = rows.where(Sequel[:record][:at] < day(filters[:to]) + 86_400) if filters[:to]
+          rows = rows.where(Sequel[:record][:order_no] < filters[:before]) if filters[:before]
+          rows
+        end
+
+        def day(text)
+          date = Date.iso8601(text)
+          Time.utc(date.year, date.month, date.day)
+        rescue Date::Error
+          raise Core::Invalid.new("bad_date", "“#{text.to_s[0, 20]}” is not a day.", field: "from", way_on: "Write it like 2026-10-14.")
+        end
+
+        def json(rows)
+          names = @kit.db[:people].where(id: rows.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
+          subjects = @scope.rows(:posts).where(id: rows.filter_map { |row| row[:post_id] }.uniq).select_hash(:id, :subject)
+          rows.map do |row|
+            { id: row[:id], workspace_id: row[:workspace_id], at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: !row[:pass_id].nil?,
+              from: row[:from_address], act: row[:act], post_id: row[:post_id], subject: subjects[row[:post_id]], revision: nil, facts: row[:facts] }
+          end
+        end
+      end
+    end
+  end
+end

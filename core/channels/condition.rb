@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Channels
+      # How a channel's connection is, said early: fine, soon (it will lapse, or the person whose consent it rests on has left),
+      # lapsed, planned (not connected yet) or offline.
+      module Condition
+        SOON = 7 * 86_400 # seconds before the end of a consent that it is said; common practice, no source
+
+        Said = Struct.new(:level, :sentence, keyword_init: true) do
+          def loud? = %w[soon lapsed].include?(level)
+        end
+
+        module_function
+
+        # @param channel [Hash] :state, :name
+        # @param connection [Hash, nil] :expires_at, :consent_until, :renews (whether it renews itself), :consent_by
+        # @param consent_name [String, nil] whose consent it is
+        # @param consent_here [Boolean] whether that person is still a member
+        # @return [Said]
+        def of(channel, connection, now, consent_name: nil, consent_here: true)
+          case channel[:state]
+          when "offline" then Said.new(level: "offline", sentence: "Published by hand.")
+          when "planned" then Said.new(level: "planned", sentence: "Not connected yet: it can be planned and approved for, not released.")
+          when "lapsed" then Said.new(level: "lapsed", sentence: "The connection has lapsed; nothing can go out here. Connect it again.")
+          else connected(connection, now, consent_name, consent_here)
+          end
+        end
+
+        def connected(connection, now, consent_name, consent_here)
+          ends = connection && end_of(connection)
+          return Said.new(level: "lapsed", sentence: "The connection has lapsed; nothing can go out here. Connect it again.") if ends && ends <= now
+          unless consent_here
+            return Said.new(level: "soon", sentence: "It rests on the consent of #{consent_name || 'somebody'}, who has left this client. Somebody else must connect it again.")
+          end
+          return Said.new(level: "soon", sentence: "The consent ends in #{days(ends - now)}. Connect it again before.") if ends && ends - now < SOON
+
+          Said.new(level: "fine", sentence: consent_name ? "Connected on the consent of #{consent_name}." : "Connected.")
+        end
+
+        # A connection that renews itself ends with its consent; another one with its token.
+        def end_of(connection)
+          connection[:renews] ? connection[:consent_until] : [connection[:expires_at], connection[:consent_until]].compact.min
+        end
+
+        def days(seconds)
+          days = (seconds / 86_400).ceil
+          days == 1 ? "one day" : "#{days} days"
+        end
+      end
+    end
+  end
+end

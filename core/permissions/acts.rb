@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Permissions
+      # What can be done, as a table: the ability that it needs, and which further rules play a part.
+      #
+      # own: [ability for one's own, ability for other people's] · reads: also while only looking, and in an archived client ·
+      # archive: a change that is possible in an archived client · asked: only with a place in the open ask ·
+      # unsealed: not while the content is sealed
+      module Acts
+        Entry = Struct.new(:abilities, :own, :reads, :archive, :asked, :unsealed, keyword_init: true)
+
+        def self.needs(*abilities, **rules)
+          Entry.new(abilities: abilities, **rules).freeze
+        end
+        private_class_method :needs
+
+        WRITE = { "copy" => "write_copy", "visuals" => "write_visuals", "timing" => "write_timing", "all" => "write_settings" }.freeze
+
+        TABLE = {
+          "see_post" => needs("see", reads: true),
+          "house_talk" => needs("see"),
+          "client_talk" => needs("see", "see_shared"),
+          "make_post" => needs("create"),
+          "rename" => needs("write_settings"),
+          "choose_channels" => needs("write_settings"),
+          "add_media" => needs("write_visuals"),
+          "ask" => needs("ask"),
+          "withdraw" => needs("ask"),
+          "answer_internal" => needs("answer_internal", asked: true),
+          "answer_client" => needs("answer_client", asked: true),
+          "release" => needs("release"),
+          "take_back" => needs("release"),
+          "settle" => needs("release"),
+          "hand_over" => needs("release", "work"),
+          "hold" => needs("hold"),
+          "open" => needs("open"),
+          "assign" => needs("assign"),
+          "finish_task" => needs(own: %w[work assign]),
+          "rule" => needs("govern_route"),
+          "see_people" => needs("see", reads: true),
+          "see_record" => needs("see", reads: true),
+          "see_brand" => needs("see", reads: true),
+          "invite" => needs("govern_people"),
+          "change_member" => needs("govern_people"),
+          "look_as" => needs("look_as", reads: true),
+          "connect" => needs("govern_channels"),
+          "change_settings" => needs("govern_settings"),
+          "archive" => needs("govern_settings", archive: true),
+          "delete_client" => needs("govern_delete", archive: true),
+          "export" => needs("govern_export", archive: true),
+          "agency_own" => needs("own", reads: true),
+          "set_up" => needs("set_up")
+        }.merge(
+          Posts::Parts::GROUPS.to_h { |part, groups|
+            ["write:#{part}", needs(*groups.map { |group| WRITE.fetch(group) }, unsealed: Posts::Parts::MATERIAL.include?(part))]
+          }
+        ).freeze
+
+        # those of a workspace, which the interface asks about all at once
+        IN_WORKSPACE = (TABLE.keys - %w[agency_own set_up answer_internal answer_client]).freeze
+
+        module_function
+
+        # @raise [KeyError] for what nobody defined
+        def fetch(act)
+          TABLE.fetch(act)
+        end
+
+        # @param own [Boolean] whether it is the member's own thing
+        # @return [Array<String>] abilities, any one of which is enough
+        def abilities(act, own)
+          entry = fetch(act)
+          return entry.abilities unless entry.own
+
+          own ? entry.own : entry.own.drop(1)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Permissions
+      # A client always has somebody who may govern its people: on the agency side, on all its channels, with no end date.
+      module Leads
+        ABILITY = "govern_people"
+
+        module_function
+
+        # @param members [Array<Hash>] {side:, abilities:, limited:, access_until:} as they would be after the change
+        def any?(members)
+          members.any? { |one| lead?(one) }
+        end
+
+        def lead?(one)
+          one[:side] == "agency" && one[:abilities].include?(ABILITY) && !one[:limited] && one[:access_until].nil?
+        end
+
+        # @param what [String] what was about to be done, such as "ending this membership"
+        def missing(what, client)
+          Conflict.new("no_lead_left", "#{what} would leave #{client} without anybody who may govern its people.", field: "role",
+            way_on: "Make somebody else account lead there first.")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Jobs
+    # Tells a person what is due to be told.
+    class NoticeMail < Base
+      self.priority = 50
+
+      def run(person_id)
+        App::People::MailNotices.call(kit, person_id)
+      end
+    end
+  end
+end
