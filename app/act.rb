@@ -88,6 +88,13 @@ module AskFirst
         reading { rows(table).where(id: id).first } or raise Core::NotFound, what
       end
 
+      # A member whose part is limited to channels finds only posts there. One answer, as for a post that is not there.
+      def require_visible!(post_id)
+        return if scope.limits.empty?
+
+        raise Core::NotFound, "This post" if Store::Posts::Visible.narrow(scope, rows(:posts).where(Sequel[:posts][:id] => post_id)).empty?
+      end
+
       def standing(post_ids)
         reading { Store::Posts::Standing.load(scope, post_ids, now) }
       end

@@ -14,10 +14,12 @@ module AskFirst
       clock = Edge::Clock.new(settings.clock_offset)
       Que.connection = db
       secrets = Edge::Secrets.new(settings.secret)
+      catalogue = Edge::Networks::Catalogue.new(settings.networks)
       App::Kit.new(
         db: db, clock: clock, files: Edge::Files::Shelf.new(settings.files), pictures: Edge::Files::Pictures.new,
         secrets: secrets, archive: Edge::Files::Archive, queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url),
         networks: Edge::Networks::Directory.new(secrets, timeout: settings.network_timeout),
+        catalogue: catalogue, consent: Edge::Networks::Consent.new(catalogue, settings.public_url),
         mailer: Edge::Mail::Mailer.new(settings), settings: settings
       )
     end

@@ -10,6 +10,7 @@ module AskFirst
     :smtp_host, :smtp_port, :mail_from,
     :files,             # folder of uploaded media
     :lease, :settle_floor, :poll, # seconds: a sender's lease, the least wait before a look-up, how often the queue is read
+    :networks,        # addresses of the networks that may be connected to
     :network_timeout, # seconds until a network's reply is given up; less than the lease
     :environment,
     keyword_init: true
@@ -28,6 +29,7 @@ module AskFirst
         lease: Float(env.fetch("ASK_FIRST_LEASE", "30")),
         settle_floor: Float(env.fetch("ASK_FIRST_SETTLE_FLOOR", "1")),
         poll: Float(env.fetch("ASK_FIRST_POLL", "0.25")),
+        networks: env.fetch("ASK_FIRST_NETWORKS", "").split(",").map(&:strip).reject(&:empty?),
         network_timeout: Float(env.fetch("ASK_FIRST_NETWORK_TIMEOUT", "15")),
         environment: env.fetch("ASK_FIRST_ENV", "development")
       ).freeze

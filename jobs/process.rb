@@ -29,6 +29,7 @@ module AskFirst
         locker = Que::Locker.new(worker_priorities: [nil] * WORKERS, poll_interval: @settings.poll, maximum_buffer_size: 50)
         until @stop
           App::Dispatch::Sweep.call(@kit)
+          App::Channels::Renew.call(@kit)
           nap(SWEEP_EVERY)
         end
         locker.stop!

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 module StandIns
-  # The network cards that the invented networks hand out with q=config. The values are their own.
+  # The network cards that the invented networks hand out. The values are their own. Among the six every combination of
+  # "finds by id" and "same id once" occurs.
   CARDS = {
     "ticker" => {
       "name" => "Ticker", "initials" => "Ti", "kind" => "short text", "link_card" => false,
@@ -14,6 +15,30 @@ module StandIns
       "text" => { "rule" => "graphemes", "limit" => 2000, "fold" => 120 },
       "media" => { "needed" => true, "most" => 12, "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 },
       "finds_by_id" => false, "same_id_once" => true, "settles_within" => 1
+    },
+    "guildhall" => {
+      "name" => "Guildhall", "initials" => "Gu", "kind" => "working life", "link_card" => true,
+      "text" => { "rule" => "graphemes", "limit" => 2800, "fold" => 200 },
+      "media" => { "needed" => false, "most" => 8, "max_side" => 2048 },
+      "finds_by_id" => true, "same_id_once" => true, "settles_within" => 1
+    },
+    "commons" => {
+      "name" => "Commons", "initials" => "Co", "kind" => "community pages", "link_card" => true, "keeps_planned" => true,
+      "text" => { "rule" => "utf16_units", "limit" => 60_000 },
+      "media" => { "needed" => false, "most" => 10, "max_side" => 2048 },
+      "finds_by_id" => false, "same_id_once" => false, "settles_within" => 3
+    },
+    "spool" => {
+      "name" => "Spool", "initials" => "Sp", "kind" => "short upright video", "link_card" => false,
+      "text" => { "rule" => "graphemes", "limit" => 2000 },
+      "media" => { "needed" => true, "kinds" => ["video"], "most" => 1, "ratio" => [[9, 16], [9, 16]], "max_side" => 1920, "seconds" => [5, 120] },
+      "finds_by_id" => true, "same_id_once" => false, "settles_within" => 8
+    },
+    "noticeboard" => {
+      "name" => "Noticeboard", "initials" => "No", "kind" => "local listings", "link_card" => false,
+      "text" => { "rule" => "graphemes", "limit" => 1400 },
+      "media" => { "needed" => false, "most" => 1, "max_side" => 1600 },
+      "finds_by_id" => false, "same_id_once" => true, "settles_within" => 4
     }
   }.freeze
 end

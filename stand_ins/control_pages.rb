@@ -13,7 +13,7 @@ module StandIns
     FAULTS = {
       "slow" => "answers after a while", "hang_after_accepting" => "takes the post, then does not answer for a while",
       "bad_gateway_after_accepting" => "takes the post, then answers 502", "busy" => "429 with Retry-After", "broken" => "500 before taking it",
-      "lapsed" => "401", "drop_picture" => "takes the post without its picture", "show_late" => "shows the post after a while",
+      "lapsed" => "401", "token_refused" => "the token endpoint refuses (handle *)", "drop_picture" => "takes the post without its picture", "show_late" => "shows the post after a while",
       "never_show" => "takes the post and never shows it", "refuse" => "400"
     }.freeze
 
@@ -41,6 +41,25 @@ module StandIns
       base = "#{request.base_url}/networks/#{network.slug}"
       json(token: account.token, account: "#{base}/@#{account.handle}", micropub: "#{base}/micropub", card: network.card)
     end
+
+    # Somebody who can sign in at the network, with the accounts that they post for.
+    post "/control/:network/people" do
+      body = input
+      body["accounts"].each { |handle, name| network.add_account(handle, name) }
+      network.add_person(body["login"], body["accounts"].keys)
+      json(ok: true)
+    end
+
+    # How long tokens and consents last from now on.
+    post "/control/:network/lives" do
+      body = input
+      network.grants.token_life = body["token"] if body["token"]
+      network.consent_life = body["consent"] if body.key?("consent")
+      json(ok: true)
+    end
+
+    # Somebody takes back everything that they consented to, at the network itself.
+    post("/control/:network/withdraw") { json(ok: !network.grants.revoke_all(input["login"]).nil?) }
 
     post "/control/:network/faults" do
       body = input

@@ -30,7 +30,7 @@ module StandIns
       def account
         @account ||= begin
           token = request.env["HTTP_AUTHORIZATION"].to_s.delete_prefix("Bearer ")
-          found = network.account_of(token)
+          found = network.account_of(token, params[:account])
           refuse(401, "unauthorized", "The access token is not known.") if found.nil?
           refuse(401, "unauthorized", "The access token has expired.") if network.fault(found.handle, "lapsed")
           found
@@ -46,10 +46,10 @@ module StandIns
       end
     end
 
-    get "/networks/:network/micropub" do
+    get %r{/networks/(?<network>[a-z]+)/micropub(?:/(?<account>[\w.-]+))?} do
       account
       case params["q"]
-      when "config" then reply(200, "media-endpoint" => "#{base}/media", "syndicate-to" => [], "network-card" => network.card)
+      when "config" then reply(200, "media-endpoint" => params[:account] ? "#{base}/media/of/#{params[:account]}" : "#{base}/media", "syndicate-to" => [], "network-card" => network.card)
       when "syndicate-to" then reply(200, "syndicate-to" => [])
       when "source" then source
       else refuse(400, "invalid_request", "This query is not known.")
@@ -85,7 +85,7 @@ module StandIns
       end
     end
 
-    post "/networks/:network/micropub" do
+    post %r{/networks/(?<network>[a-z]+)/micropub(?:/(?<account>[\w.-]+))?} do
       account
       body = entry
       case body["action"]
@@ -139,7 +139,8 @@ module StandIns
       end
     end
 
-    post "/networks/:network/media" do
+    # under a grant the media endpoint is the account's own
+    post %r{/networks/(?<network>[a-z]+)/media(?:/of/(?<account>[\w.-]+))?} do
       account
       file = params["file"] or refuse(400, "invalid_request", "There is no file.")
       id = network.keep_file(file["tempfile"], file["type"] || "application/octet-stream")

@@ -5,6 +5,7 @@ require "fileutils"
 require "securerandom"
 require "time"
 require_relative "cards"
+require_relative "grants"
 require_relative "journal"
 
 module StandIns
@@ -13,7 +14,8 @@ module StandIns
     Account = Struct.new(:handle, :name, :token, keyword_init: true)
     Post = Struct.new(:id, :handle, :properties, :send_id, :at, :shows_at, :deleted, keyword_init: true)
 
-    attr_reader :slug, :accounts, :posts
+    attr_reader :slug, :accounts, :posts, :people, :grants
+    attr_accessor :consent_life # seconds that a consent lasts; nil for ever
 
     def initialize(slug, folder)
       @slug = slug
@@ -23,6 +25,8 @@ module StandIns
       @posts = []
       @faults = []
       @card = CARDS.fetch(slug)
+      @people = {}
+      @grants = Grants.new(@journal)
       @lock = Monitor.new
       @journal.each { |event| apply(event) }
     end
@@ -43,8 +47,18 @@ module StandIns
       @accounts[handle]
     end
 
-    def account_of(token)
-      @accounts.each_value.find { |account| account.token == token }
+    # Somebody who can sign in here and post for these accounts.
+    def add_person(login, handles)
+      write("person" => { "login" => login, "handles" => handles })
+    end
+
+    # @param handle [String, nil] the account that the address names; nil for a token of one account
+    # @return [Account, nil]
+    def account_of(token, handle = nil)
+      return @accounts.each_value.find { |account| account.token == token } if handle.nil?
+
+      grant = grants.find(token)
+      @accounts[handle] if grant&.handles&.include?(handle)
     end
 
     # @param kind [String] see Faults in the control page
@@ -135,6 +149,8 @@ module StandIns
       when "change" then @posts.find { |post| post.id == value["id"] }.properties.merge!(value["properties"])
       when "delete" then @posts.find { |post| post.id == value["id"] }.deleted = true
       when "card" then @card = value
+      when "person" then @people[value["login"]] = value["handles"]
+      else @grants.apply(kind, value)
       end
     end
   end

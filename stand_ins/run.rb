@@ -9,6 +9,7 @@ require "puma/configuration"
 require "puma/launcher"
 require "rack"
 require_relative "network"
+require_relative "consent_pages"
 require_relative "micropub_pages"
 require_relative "public_pages"
 require_relative "control_pages"
@@ -17,13 +18,13 @@ require_relative "mailboxes"
 folder, http_port, smtp_port = ARGV
 mailboxes = StandIns::Mailboxes.new(folder)
 networks = StandIns::CARDS.keys.to_h { |slug| [slug, StandIns::Network.new(slug, folder)] }
-[StandIns::MicropubPages, StandIns::PublicPages, StandIns::ControlPages].each { |pages| pages.set :networks, networks }
+[StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::ControlPages].each { |pages| pages.set :networks, networks }
 StandIns::MailPages.set :mailboxes, mailboxes
 
 smtp = StandIns::Smtp.new(mailboxes, smtp_port)
 smtp.start
 
-app = Rack::Cascade.new([StandIns::MicropubPages, StandIns::PublicPages, StandIns::MailPages, StandIns::ControlPages])
+app = Rack::Cascade.new([StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::MailPages, StandIns::ControlPages])
 configuration = Puma::Configuration.new do |config|
   config.bind "tcp://127.0.0.1:#{http_port}"
   config.threads 2, 24

@@ -2,11 +2,50 @@
 
 module AskFirst
   module Web
-    # Who I am and my Desk.
+    # Who I am, my Desk, and what owners see of the agency as a whole.
     module AgencyRoutes
+      HEAD = %w[at client who act subject facts].freeze
+
       def self.registered(app)
-        app.get("/api/me") { json App::Agency::Me.call(kit, person_id) }
+        app.get("/api/me") { json App::Agency::Me.call(kit, person_id, looking: looking_as) }
         app.get("/api/desk") { json App::Agency::Desk.call(kit, agency_scope) }
+        app.get("/api/waits") { json(waits: App::Agency::Waits.call(agency_scope)) }
+        app.get("/api/agency/people") { json agency_act(App::Agency::People) }
+        app.get("/api/agency/policies") { json agency_act(App::Agency::Policies) }
+        app.put("/api/agency/policies") do
+          json(version: agency_act(App::Agency::ChangePolicies, version: seen_version, second_factor_required: body_json["second_factor_required"],
+            session_hours: body_json["session_hours"], mail_domains: body_json["mail_domains"]))
+        end
+        app.post("/api/agency/clients/:client/restore") do
+          agency_act(App::Clients::Restore, workspace_id: params[:client])
+          done
+        end
+        record(app)
+      end
+
+      def self.record(app)
+        app.get("/api/agency/record") { json agency_act(App::Agency::AgencyRecord, **AgencyRoutes.filters(params)) }
+        app.get("/api/agency/record-file") do
+          found = agency_act(App::Agency::AgencyRecord, **AgencyRoutes.filters(params), limit: App::Agency::AgencyRecord::MOST)
+          names = App::Agency::Me.call(kit, person_id)[:workspaces].to_h { |one| [one[:id], one[:name]] }
+          AgencyRoutes.file(self, found[:rows], names, params[:as])
+        end
+      end
+
+      def self.filters(params)
+        { of: params[:of] || "clients", workspace: params[:workspace], person: params[:person], act: params[:act], from: params[:from], to: params[:to], before: params[:before] }.compact
+      end
+
+      def self.file(reply, rows, names, as)
+        reply.headers "content-disposition" => "attachment; filename=\"record.#{as}\""
+        if as == "csv"
+          reply.content_type "text/csv; charset=utf-8"
+          lines = rows.map { |row| [row[:at], names[row[:workspace_id]], row[:who], row[:act], row[:subject], row[:facts]] }
+          reply.halt 200, Core::Exchange::Table.csv(HEAD, lines)
+        else
+          reply.content_type "application/json"
+          reply.halt 200, JSON.pretty_generate(rows.map { |row| row.merge(client: names[row[:workspace_id]]) })
+        end
       end
     end
   end

@@ -14,7 +14,10 @@ module AskFirst
       disable :static
       disable :logging
 
-      register PostsRoutes, SignoffRoutes, DispatchRoutes, AgencyRoutes, ReviewRoutes, MediaRoutes, TrafficRoutes
+      register PostsRoutes, SignoffRoutes, DispatchRoutes, AgencyRoutes, ReviewRoutes, MediaRoutes, TrafficRoutes, PeopleRoutes, ProfileRoutes, ClientsRoutes,
+        ChannelsRoutes, PermissionsRoutes
+
+      before { refuse_while_looking }
 
       error Core::Error do |error|
         respond_with(*Problem.of(error))
@@ -45,33 +48,86 @@ module AskFirst
         end
 
         def person_id
-          rodauth = env["rodauth"]
-          unless rodauth&.logged_in? && rodauth.currently_active_session?
-            respond_with(*Problem.reply(401, "signed_out", "You are not signed in.",
-              way_on: "Sign in; what you typed is kept here."))
+          @person_id ||= begin
+            rodauth = env["rodauth"]
+            unless rodauth&.logged_in? && rodauth.currently_active_session?
+              respond_with(*Problem.reply(401, "signed_out", "You are not signed in.", way_on: "Sign in; what you typed is kept here."))
+            end
+            unless rodauth.authenticated?
+              respond_with(*Problem.reply(401, "second_factor", "Your second factor is needed too.", field: "otp", way_on: "Give the code that your app shows."))
+            end
+            require_second_factor!(rodauth)
+            rodauth.session_value
           end
-          rodauth.session_value
+        end
+
+        # Where the agency requires a second factor, nothing but setting it up is open without one.
+        def require_second_factor!(rodauth)
+          return if rodauth.two_factor_authentication_setup? || request.path_info.match?(%r{\A/api/(?:me|profile)\z})
+          return unless kit.db[:agencies].get(:second_factor_required)
+
+          respond_with(*Problem.reply(403, "second_factor_required", "The agency requires a second factor, and you have none yet.",
+            way_on: "Set it up in your profile; it takes a minute."))
         end
 
         # The member that the signed-in person is in the workspace of the address; else the one answer for all strangers.
         def member
           @member ||= begin
-            id = params[:workspace]
-            row = Core::Uuid::FORMAT.match?(id.to_s) ? Store::People::Members.find(kit.db, person_id, id, kit.now) : (person_id && nil)
+            row = member_row(person_id, params[:workspace])
             raise Core::NotFound, "This workspace" unless row
 
-            App::Member.from_row(row, from: request.ip)
+            App::Member.from_row(row, from: request.ip, looking: !looking_as.nil?)
+          end
+        end
+
+        # Not there and not theirs take the same one query.
+        def member_row(person_id, workspace_id)
+          return unless Core::Uuid::FORMAT.match?(workspace_id.to_s)
+          return looking_as&.fetch(:workspace_id) == workspace_id ? looking_as : nil if session["look_as"]
+
+          Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
+        end
+
+        # The member that an owner looks as, as long as both are members there and the owner may look.
+        # @return [Hash, nil] row of Store::People::Members
+        def looking_as
+          return unless session["look_as"]
+
+          @looking_as ||= begin
+            target, workspace_id = session["look_as"].values_at("person_id", "workspace_id")
+            own = Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
+            may = own && Core::Permissions::Decision.for(App::Member.from_row(own), "look_as").allowed?
+            found = may ? Store::People::Members.find(kit.db, target, workspace_id, kit.now) : nil
+            session.delete("look_as") unless found
+            found
           end
         end
 
         # One or all of the person's workspaces on the agency side, as one scope for lists.
         def agency_scope
-          rows = Store::People::Members.of_person(kit.db, person_id, kit.now).select { |row| row[:side] == "agency" }
+          rows = looking_as ? [looking_as] : Store::People::Members.of_person(kit.db, person_id, kit.now)
+          rows = rows.select { |row| row[:side] == "agency" }
           rows.select! { |row| row[:workspace_id] == params[:workspace] } if params[:workspace]
-          raise Core::NotFound, "This workspace" if rows.empty?
+          raise Core::NotFound, "This workspace" if rows.empty? && params[:workspace]
 
           limits = rows.select { |row| row[:limited] }.to_h { |row| [row[:workspace_id], row[:channel_ids].to_a] }
-          Store::Scope.new(kit.db, workspace_ids: rows.map { |row| row[:workspace_id] }, person_id: person_id, side: "agency", limits: limits)
+          Store::Scope.new(kit.db, workspace_ids: rows.map { |row| row[:workspace_id] }, person_id: rows.first&.fetch(:person_id) || person_id, side: "agency", limits: limits)
+        end
+
+        # The signed-in person for what concerns the agency as a whole, or themselves.
+        def agency_person
+          @agency_person ||= App::AgencyPerson.load(kit, person_id, from: request.ip)
+        end
+
+        def agency_act(klass, **input)
+          klass.call(kit, agency_person, **input)
+        end
+
+        # While somebody looks as another, nothing is changed, whatever the address.
+        def refuse_while_looking
+          return if request.get? || request.head? || session["look_as"].nil? || request.path_info == "/api/look-as"
+
+          respond_with(*Problem.reply(403, "looking", "You are only looking as somebody else; nothing can be changed like this.", way_on: "Stop looking first."))
         end
 
         def guest

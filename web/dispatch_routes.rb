@@ -4,7 +4,30 @@ module AskFirst
   module Web
     # Releases, the dispatch log, and what a person decides about trouble.
     module DispatchRoutes
+      # What is published by a person.
+      def self.by_hand(app)
+        app.get("/api/w/:workspace/showings/:showing/by-hand") { json act(App::Dispatch::ByHandPage, showing_id: params[:showing]) }
+        app.post("/api/w/:workspace/showings/:showing/take-up") do
+          act(App::Dispatch::TakeUp, showing_id: params[:showing])
+          done
+        end
+        app.post("/api/w/:workspace/showings/:showing/let-go") do
+          act(App::Dispatch::LetGo, showing_id: params[:showing])
+          done
+        end
+        app.post("/api/w/:workspace/showings/:showing/confirm") do
+          act(App::Dispatch::ConfirmByHand, showing_id: params[:showing], place: body_json["place"])
+          done
+        end
+        app.get("/api/w/:workspace/renditions/:rendition") do
+          file = App::Media::OpenFile.new(kit, member).rendition(params[:rendition])
+          headers "cache-control" => "private, max-age=3600", "content-disposition" => "attachment; filename=\"#{params[:rendition][-6..]}.jpg\""
+          send_file file[:path], type: file[:mime]
+        end
+      end
+
       def self.registered(app)
+        by_hand(app)
         app.get("/api/dispatch") { json App::Dispatch::DispatchLog.call(kit, agency_scope, before: params[:before]) }
         app.post("/api/w/:workspace/posts/:post/release") do
           act(App::Dispatch::Release, post_id: params[:post], adaptation_ids: body_json["adaptation_ids"])

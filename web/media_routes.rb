@@ -20,9 +20,9 @@ module AskFirst
       end
 
       # The body into a file of its own, never more than is taken.
-      def self.received(body)
+      def self.received(body, most: App::Media::UploadMedia::MOST_BYTES)
         Tempfile.create("upload", binmode: true) do |file|
-          IO.copy_stream(body, file, App::Media::UploadMedia::MOST_BYTES + 1)
+          IO.copy_stream(body, file, most + 1)
           file.rewind
           yield file
         end

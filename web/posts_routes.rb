@@ -5,7 +5,10 @@ module AskFirst
     # Posts, their parts and their channels.
     module PostsRoutes
       def self.registered(app)
-        app.get("/api/posts") { json App::Posts::ListPosts.call(agency_scope, stage: params[:stage], before: params[:before]) }
+        app.get("/api/posts") do
+          json App::Posts::ListPosts.call(agency_scope, stage: params[:stage], before: params[:before], words: params[:words], channels: params[:channels]&.split(","),
+            all: params[:switched_off] != "hidden")
+        end
         app.post("/api/w/:workspace/posts") { json({ id: act(App::Posts::MakePost, subject: body_json.fetch("subject", "")) }, 201) }
         app.get("/api/w/:workspace/posts/:post") { json act(App::Posts::PostSheet, post_id: params[:post]) }
         app.get("/api/w/:workspace/posts/:post/record") { json act(App::Record::PostRecord, post_id: params[:post], after: params[:after]) }

@@ -3,26 +3,27 @@
 require "roda"
 require "rodauth"
 require "argon2"
+require "cgi"
+require "mail"
 
 module AskFirst
   module Web
-    # Sign-in by Rodauth: password (argon2id), lock-out after repeated failures, a server-side list of sessions. A wrong
-    # address and a wrong password get the same answer.
+    # Sign-in by Rodauth: password (argon2id), second factor (TOTP) with recovery codes, lock-out after repeated failures, a
+    # server-side list of sessions, change and reset of the password. A wrong address and a wrong password get the same answer.
     module SignIn
-      WRONG = "The address or the password is not right."
-
       module_function
 
       # @return [Class] Rack middleware
       def middleware(kit)
         database = kit.db
         secret = kit.settings.secret
+        policy = SessionPolicy.new(kit)
         Class.new(Roda) do
           plugin :middleware
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
           plugin :rodauth, json: :only do
             db database
-            enable :json, :login, :logout, :lockout, :active_sessions, :argon2
+            enable :json, :login, :logout, :lockout, :active_sessions, :argon2, :otp, :recovery_codes, :change_password, :reset_password
             prefix "/api/auth"
             domain URI.parse(kit.settings.public_url).host
             already_logged_in { nil } # signing in anew changes who it is
@@ -39,14 +40,38 @@ module AskFirst
             check_csrf? false
             require_bcrypt? false
             use_database_authentication_functions? false
-            no_matching_login_message WRONG
-            invalid_password_message WRONG
-            login_error_flash WRONG
+            require_password_confirmation? false
+            no_matching_login_message SignInWords::WRONG
+            invalid_password_message SignInWords::WRONG
+            login_error_flash SignInWords::WRONG
             password_hash_cost(kit.settings.test? ? { t_cost: 1, m_cost: 5 } : { t_cost: 2, m_cost: 16 })
             send_unlock_account_email { nil }
             account_lockouts_email_last_sent_column nil
             lockout_error_status 403
-            json_response_body { |hash| SignIn.body(hash, response) }
+
+            session_inactivity_deadline nil
+            session_lifetime_deadline { policy.seconds }
+            active_sessions_insert_hash { super().merge(device: request.user_agent.to_s[0, 300], from_address: request.ip.to_s) }
+
+            otp_issuer "Ask First"
+            auto_add_recovery_codes? true
+            after_login { json_response["second_factor"] = uses_two_factor_authentication? }
+
+            password_meets_requirements? do |password|
+              @password_problem = Core::People::Password.problem(password, email: account[:email], name: account[:name])
+              @password_problem.nil?
+            end
+            password_does_not_meet_requirements_message { @password_problem }
+            new_password_param "new_password"
+            new_password_label "new password"
+
+            # whoever answers by link has no password to reset
+            before_reset_password_request { throw_error_reason(:no_matching_login, 401, login_param, "") if database[:account_password_hashes].where(id: account_id).empty? }
+            send_reset_password_email { ResetMail.enqueue(kit, account, "#{kit.settings.public_url}/reset-password#/#{reset_password_email_link[/key=(.+)\z/, 1]}") }
+            after_reset_password { remove_all_active_sessions }
+            after_change_password { remove_all_active_sessions_except_current }
+
+            json_response_body { |hash| SignInWords.body(hash, response, request.path) }
           end
 
           route do |r|
@@ -56,17 +81,23 @@ module AskFirst
         end
       end
 
-      # Rodauth's words as problem details. Which field was wrong would tell which accounts exist, so it is not said.
-      def body(hash, response)
-        return JSON.generate(hash.slice("success")) unless hash["error"]
+      # How long a session lasts: the agency's policy, read at most every few seconds.
+      class SessionPolicy
+        KEPT = 5
 
-        response["content-type"] = Problem::TYPE
-        locked = response.status == 403
-        status = locked ? 429 : 401
-        response.status = status
-        detail = locked ? "Too many wrong tries; this account is locked for a day." : WRONG
-        JSON.generate(type: "about:blank", title: Problem::TITLES.fetch(status), status: status, code: locked ? "locked_out" : "wrong_sign_in", detail: detail,
-          field: "password", way_on: locked ? "Ask the agency’s owner." : "Try again.")
+        def initialize(kit)
+          @kit = kit
+          @read_at = nil
+        end
+
+        def seconds
+          clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+          if @read_at.nil? || clock - @read_at > KEPT
+            @seconds = (@kit.db[:agencies].get(:session_hours) || 336) * 3_600
+            @read_at = clock
+          end
+          @seconds
+        end
       end
     end
   end

@@ -9,7 +9,7 @@ module AskFirst
           due = body_json["due_at"] && Time.iso8601(body_json["due_at"])
           json(
             { id: act(App::Signoff::SendAsk, step_id: body_json["step_id"], post_ids: body_json["post_ids"], due_at: due,
-              message: body_json.fetch("message", "")) }, 201
+              message: body_json.fetch("message", ""), channel_ids: body_json["channel_ids"]) }, 201
           )
         end
         app.post("/api/w/:workspace/asks/:ask/withdraw") do
@@ -29,6 +29,10 @@ module AskFirst
       end
 
       def self.holds(app)
+        app.get("/api/w/:workspace/route") { json act(App::Signoff::RouteHere) }
+        app.put("/api/w/:workspace/route") do
+          json(id: act(App::Signoff::ChangeRoute, steps: body_json["steps"], seen: body_json["seen"], preset: body_json["preset"]))
+        end
         app.post("/api/w/:workspace/holds") { json({ id: act(App::Signoff::Hold, reason: body_json["reason"], channel_id: body_json["channel_id"]) }, 201) }
         app.post("/api/w/:workspace/holds/:hold/lift") do
           act(App::Signoff::LiftHold, hold_id: params[:hold])

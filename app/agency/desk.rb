@@ -23,7 +23,7 @@ module AskFirst
         def call
           {
             now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: came_back, opened: opened, waits_for_others: others,
-            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, next_out: next_out, trouble: trouble, alarm: alarm
+            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, next_out: next_out, trouble: trouble, alarm: alarm, connections: connections, set_ups: set_ups
           }
         end
 
@@ -119,7 +119,7 @@ module AskFirst
         end
 
         def next_out
-          unsent = { state: %w[planned sending unclear] }
+          unsent = { state: %w[planned by_hand sending unclear] }
           rows = @scope.rows(:releases).where(ended_at: nil)
             .join(:showings, { workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id] }.merge(unsent))
             .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
@@ -131,6 +131,20 @@ module AskFirst
         def trouble
           showings.where(Sequel[:showings][:state] => "trouble").select(*showing_columns,
             :trouble).order(Sequel.desc(Sequel[:showings][:id])).limit(SHOWN).all
+        end
+
+        # Connections that have lapsed or soon will, or whose person has left, with what is planned there.
+        def connections
+          loud = Store::Channels::Conditions.of(@scope, @kit.now).select { |row| row[:condition].loud? }
+          planned = @scope.rows(:adaptations).where(channel_id: loud.map { |row| row[:id] }, removed_at: nil).exclude(stage: "out").group_and_count(:channel_id).to_hash(:channel_id, :count)
+          loud.map do |row|
+            row.slice(:workspace_id, :name, :network, :initials).merge(channel_id: row[:id], level: row[:condition].level, sentence: row[:condition].sentence, planned: planned.fetch(row[:id], 0))
+          end
+        end
+
+        # Guided set-ups that were left in the middle.
+        def set_ups
+          @kit.db[:workspaces].where(id: @scope.workspace_ids).exclude(setup_step: nil).order(:name).map { |row| { workspace_id: row[:id], name: row[:name], step: row[:setup_step] } }
         end
 
         # The dispatcher is silent while something is due.

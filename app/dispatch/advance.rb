@@ -11,13 +11,19 @@ module AskFirst
         def call(showing_id:)
           found = showing(showing_id) or return
           case found[:state]
-          when "planned" then Send.call(kit, member, showing: found) if due?(found)
+          when "planned" then due?(found) && go(found)
           when "sending" then take_over(found)
           when "unclear" then LookUp.call(kit, member, showing: found)
           end
         end
 
         private
+
+        def go(showing)
+          return DueByHand.call(kit, member, showing: showing) if channel(showing)[:state] == "offline"
+
+          Send.call(kit, member, showing: showing)
+        end
 
         # By the database's clock, and only while the two clocks agree.
         def due?(showing)

@@ -27,16 +27,24 @@ module AskFirst
         private
 
         def base
-          @scope.rows(:showings).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
+          limited(@scope.rows(:showings)).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
                 .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
+                .left_join(:people, id: Sequel[:showings][:claimed_by])
                 .left_join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
                 .select(Sequel[:showings][:id], Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], Sequel[:showings][:state], :address, :sent_at, :seen, :seen_at, :seen_note,
-                  Sequel[:showings][:trouble], :tries, :subject,
+                  Sequel[:showings][:trouble], :tries, :subject, Sequel[:people][:name].as(:claimed_by),
                   Sequel[:posts][:stage], :network, :initials, Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
         end
 
+        # A member whose part is limited to channels sees these.
+        def limited(showings)
+          @scope.limits.reduce(showings) do |found, (workspace_id, channel_ids)|
+            found.exclude(Sequel.&({ Sequel[:showings][:workspace_id] => workspace_id }, ~Sequel.expr(Sequel[:showings][:channel_id] => channel_ids)))
+          end
+        end
+
         def unsent
-          going = base.where(Sequel[:showings][:state] => %w[planned sending unclear]).exclude(Sequel[:releases][:id] => nil)
+          going = base.where(Sequel[:showings][:state] => %w[planned by_hand sending unclear]).exclude(Sequel[:releases][:id] => nil)
           going.order(Sequel[:releases][:at]).limit(PAGE).all
         end
 
@@ -76,7 +84,7 @@ module AskFirst
 
         def json(row)
           late = row[:sent_at] && row[:at] ? (row[:sent_at] - row[:at]).round(1) : nil
-          row.slice(:id, :workspace_id, :post_id, :state, :address, :seen, :seen_note, :trouble, :tries, :subject, :stage, :network, :initials, :channel, :zone)
+          row.slice(:id, :workspace_id, :post_id, :state, :claimed_by, :address, :seen, :seen_note, :trouble, :tries, :subject, :stage, :network, :initials, :channel, :zone)
              .merge(at: row[:at]&.iso8601, sent_at: row[:sent_at]&.iso8601(3), seen_at: row[:seen_at]&.iso8601, late: late)
         end
       end

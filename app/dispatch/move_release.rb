@@ -12,6 +12,7 @@ module AskFirst
           scope.insert(:releases, release.slice(:post_id, :showing_id, :adaptation_id, :revision_adaptation_id, :fingerprint).merge(
             id: new_id, wall: time.wall, zone: time.zone, at: time.at, released_by: member.person_id, released_at: now
           ))
+          rows(:showings).where(id: release[:showing_id], state: "by_hand").update(state: "planned")
           record("release_moved", post_id: release[:post_id], adaptation_id: release[:adaptation_id], facts: { time: time.to_h })
           kit.queue.advance(member.workspace_id, release[:showing_id], at: time.at)
         end

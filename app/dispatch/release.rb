@@ -13,6 +13,7 @@ module AskFirst
           write do
             post = locked([post_id]).fetch(post_id)
             chosen = choose(post, adaptation_ids)
+            require_ability!("release", on: touching(channel_ids: chosen.map { |adaptation| adaptation.row[:channel_id] }))
             chosen.each { |adaptation| require_releasable!(adaptation) }
             revision = Posts::KeepRevision.call(kit, member, post: post)
             chosen.each { |adaptation| release(post, adaptation, revision) }
@@ -36,7 +37,8 @@ module AskFirst
           raise not_cleared(adaptation) unless adaptation.stage == "cleared"
 
           channel = adaptation.channel
-          raise lapsed(channel) unless channel[:state] == "connected"
+          raise planned(channel) if channel[:state] == "planned"
+          raise lapsed(channel) if channel[:state] == "lapsed"
 
           faults = Core::Checks::PostChecks.faults(adaptation.request, channel[:card])
           if faults.any?
@@ -65,6 +67,11 @@ module AskFirst
           Core::Conflict.new("not_cleared", "#{adaptation.channel[:name]} is not cleared: nothing goes out without its yeses.", way_on: way)
         end
 
+        def planned(channel)
+          Core::Conflict.new("channel_planned", "#{channel[:name]} is not connected yet, so nothing can go out there.",
+            way_on: "Connect it on the client's channels page; the post keeps its yeses.")
+        end
+
         def lapsed(channel)
           Core::Conflict.new("channel_lapsed", "The connection to #{channel[:name]} has lapsed, so nothing can go out there.",
             way_on: "Connect it again; the post keeps everything.")
@@ -89,7 +96,7 @@ module AskFirst
         end
 
         def again(showing)
-          rows(:showings).where(id: showing[:id]).update(state: "planned", trouble: "", tries: 0)
+          rows(:showings).where(id: showing[:id]).update(state: "planned", trouble: "", tries: 0, claimed_by: nil, claimed_at: nil)
           showing[:id]
         end
       end

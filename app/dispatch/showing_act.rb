@@ -41,11 +41,12 @@ module AskFirst
         def out(showing, address, sent_at, event)
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
-            set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil)
+            set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil, claimed_by: nil, claimed_at: nil)
             attempt(showing, event, address)
             record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
               facts: { channel: channel(showing)[:name], address: address })
-            kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + channel(showing)[:card].fetch("settles_within", 0) + 1)
+            reached = channel(showing)
+            kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + reached[:card].fetch("settles_within", 0) + 1) if reached[:micropub]
             restage([showing[:post_id]])
           end
         end
@@ -61,8 +62,15 @@ module AskFirst
             attempt(showing, "trouble", sentence)
             record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
               facts: { channel: channel(showing)[:name], sentence: sentence })
+            tell(showing, sentence)
             restage([showing[:post_id]])
           end
+        end
+
+        def tell(showing, sentence)
+          owner = rows(:posts).where(id: showing[:post_id]).get(:owner_id)
+          released_by = rows(:releases).where(showing_id: showing[:id]).select_map(:released_by)
+          People::Notify.call(kit, member, person_ids: [owner, *released_by], kind: "trouble", post_id: showing[:post_id], words: "#{channel(showing)[:name]}: #{sentence}")
         end
 
         def lapsed(showing, channel)

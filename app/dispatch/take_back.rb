@@ -12,6 +12,7 @@ module AskFirst
             chosen = post.adaptations.select { |adaptation| adaptation.release && (adaptation_ids.nil? || adaptation_ids.include?(adaptation.id)) }
             raise Core::Conflict.new("not_released", "Nothing of this post is released.") if chosen.empty?
 
+            require_ability!("take_back", on: touching(channel_ids: chosen.map { |adaptation| adaptation.row[:channel_id] }))
             chosen.reject!(&:sent?)
             raise Core::Over.new("too_late", "Too late: it is being sent or is out.", way_on: "Look at it in Dispatch.") if chosen.empty?
 

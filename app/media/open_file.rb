@@ -14,6 +14,15 @@ module AskFirst
           { path: kit.files.path("#{row[:file]}.preview"), mime: "image/jpeg" }
         end
 
+        # A picture exactly as it was released, for whoever publishes by hand.
+        def rendition(rendition_id)
+          row = reading do
+            require_ability!("see_post")
+            fetch(:renditions, rendition_id, "This picture")
+          end
+          { path: kit.files.path(row[:file]), mime: row[:mime] }
+        end
+
         def rendition_for_guest(rendition_id)
           reading { shown_rendition(rendition_id) }
         end

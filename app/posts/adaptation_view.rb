@@ -10,9 +10,9 @@ module AskFirst
 
         # @param adaptation [Store::Posts::Standing::Adaptation]
         # @param names [Hash] person id => name
-        def call(adaptation, names)
+        def call(adaptation, names, condition: nil, off: nil)
           {
-            id: adaptation.id, channel: channel(adaptation), stage: adaptation.stage, sealed: adaptation.verdict.sealed?, opened: adaptation.facts.opened,
+            id: adaptation.id, channel: channel(adaptation, condition), off: off, stage: adaptation.stage, sealed: adaptation.verdict.sealed?, opened: adaptation.facts.opened,
             proof: proof(adaptation), strip: Signoff::Strip.of_adaptation(adaptation, names), fingerprint: adaptation.fingerprint,
             at: adaptation.time&.at&.iso8601, time_kind: adaptation.time&.kind, cost: Core::Signoff::Cost.of_opening(adaptation.verdict, names),
             blocks: adaptation.verdict.blocks.map { |answer| { person: names[answer.person_id], verdict: answer.verdict, words: answer.words } },
@@ -21,8 +21,8 @@ module AskFirst
           }
         end
 
-        def channel(adaptation)
-          adaptation.channel.slice(:id, :name, :network, :initials, :account, :state)
+        def channel(adaptation, condition)
+          adaptation.channel.slice(:id, :name, :network, :initials, :account, :state).merge(level: condition&.level || "fine", sentence: condition&.sentence || "")
         end
 
         def proof(adaptation)

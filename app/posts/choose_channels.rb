@@ -14,6 +14,9 @@ module AskFirst
             known = rows(:channels).where(id: channel_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }).to_hash(:id)
             raise no_such_channel if known.size < channel_ids.uniq.size
 
+            changing = post.adaptations.map { |adaptation| adaptation.row[:channel_id] }.difference(known.keys) + known.keys.difference(post.adaptations.map { |adaptation| adaptation.row[:channel_id] })
+            require_ability!("choose_channels", on: touching(channel_ids: changing))
+            require_not_archived!(known, changing)
             present = post.adaptations.to_h { |adaptation| [adaptation.row[:channel_id], adaptation] }
             remove(post, present.values.reject { |adaptation| known.key?(adaptation.row[:channel_id]) })
             add(post, known.reject { |id, _| present.key?(id) })
@@ -22,6 +25,11 @@ module AskFirst
         end
 
         private
+
+        def require_not_archived!(known, changing)
+          gone = known.values_at(*changing).compact.find { |channel| channel[:archived_at] } or return
+          raise Core::Invalid.new("channel_archived", "#{gone[:name]} is archived; no new post goes there.", field: "channel_ids", way_on: "Choose another, or take it out of the archive.")
+        end
 
         def no_such_channel
           Core::Invalid.new("no_such_channel", "One of the channels is not a channel of this client.", field: "channel_ids",

@@ -12,6 +12,7 @@ module AskFirst
             post = locked([post_id]).fetch(post_id)
             require_ability!("open")
             chosen = adaptation_ids.map { |id| post.adaptation(id) or raise Core::NotFound, "This channel of the post" }
+            require_ability!("open", on: touching(channel_ids: chosen.map { |adaptation| adaptation.row[:channel_id] }))
             chosen.each { |adaptation| open_one(post, adaptation) }
             restage([post_id])
           end

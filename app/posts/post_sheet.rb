@@ -10,13 +10,14 @@ module AskFirst
           require_ability!("see_post")
           raise Core::NotFound, "This post" unless Core::Uuid::FORMAT.match?(post_id.to_s)
 
+          require_visible!(post_id)
           @post = post_standing(post_id)
           {
             id: @post.id, workspace_id: member.workspace_id, zone: workspace[:zone], time_policy: workspace[:time_policy],
             subject: @post.row[:subject], subject_version: @post.row[:subject_version], owner: names[@post.row[:owner_id]], stage: @post.stage,
             revision: rows(:revisions).where(post_id: @post.id).max(:number),
-            strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, media: media,
-            next_ask: Signoff::NextAsk.of(@post, member.person_id, names, now), my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
+            strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, sets: sets, other_channels: other_channels, media: media,
+            next_ask: next_ask, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
             can: can
           }
         end
@@ -43,18 +44,50 @@ module AskFirst
         end
 
         def adaptations
-          @post.adaptations.map { |adaptation|
-            AdaptationView.call(adaptation, names).merge(parts: parts_json(adaptation.row[:channel_id], adaptation.parts))
+          shown.map { |adaptation|
+            channel_id = adaptation.row[:channel_id]
+            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: off(channel_id)).merge(parts: parts_json(channel_id, adaptation.parts))
           }
         end
 
+        # A member whose part is limited to channels sees these columns.
+        def shown
+          @post.adaptations.select { |adaptation| member.limited_to.nil? || member.limited_to.include?(adaptation.row[:channel_id]) }
+        end
+
+        # Why this column is not theirs to change, whatever the part.
+        def off(channel_id)
+          decision = Core::Permissions::Decision.for(member, "see_post", on: touching(channel_ids: [channel_id]))
+          decision.allowed? ? nil : decision.rule
+        end
+
+        def conditions
+          @conditions ||= Store::Channels::Conditions.of(scope, now).to_h { |row| [row[:id], row[:condition]] }
+        end
+
         def channels
-          rows(:channels).order(:position).map { |row| row.slice(:id, :name, :network, :initials, :account, :state) }
+          theirs = rows(:channels).where(archived_at: nil)
+          theirs = theirs.where(id: member.limited_to) if member.limited_to
+          theirs.order(:position).map { |row| row.slice(:id, :name, :network, :initials, :account, :state) }
+        end
+
+        def sets
+          members = rows(:channel_set_channels).select_hash_groups(:set_id, :channel_id)
+          rows(:channel_sets).order(:name).map { |row| row.slice(:id, :name).merge(channel_ids: members.fetch(row[:id], [])) }
+        end
+
+        def other_channels
+          @post.adaptations.size - shown.size
         end
 
         def media
           ids = ([@post.master] + @post.adaptations.map(&:parts)).flat_map { |parts| parts["media"] }.uniq
           rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :mime, :width, :height).merge(by: names[row[:added_by]])] }
+        end
+
+        def next_ask
+          Signoff::NextAsk.of(@post, member.person_id, names, now, hours: Store::Clients::Hours.of(workspace),
+            replace: ->(step, people) { Signoff::AwayNow.replace(scope, step, people, now, member.zone) })
         end
 
         def open_lines

@@ -10,6 +10,7 @@ module AskFirst
           require_ability!("see_post")
           raise Core::NotFound, "This post" unless Core::Uuid::FORMAT.match?(post_id.to_s)
 
+          require_visible!(post_id)
           clean = Core::Posts::PartValues.time(value)
           time = clean && Core::Plan::WallTime.parse(clean["wall"], clean["zone"])
           touched = post_standing(post_id).adaptations.select { |one| channel_id ? one.row[:channel_id] == channel_id : !one.own.key?("time") }

@@ -10,6 +10,7 @@ module AskFirst
         def call(post_id:, after: nil)
           require_ability!("see_post")
           fetch(:posts, post_id, "This post")
+          require_visible!(post_id)
           found = rows(:record).where(post_id: post_id)
           last = after && Integer(after, 10)
           found = found.where { order_no > last } if last

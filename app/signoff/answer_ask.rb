@@ -113,6 +113,9 @@ module AskFirst
               fingerprint: row[:fingerprint], wall: row[:wall], zone: row[:zone], eligible: true,
               author: row[:authors].to_a.include?(member.person_id), given_at: now }
           end)
+          asker = rows(:asks).where(id: line[:ask_id]).get(:asked_by)
+          words = verdict == "yes" ? "#{member.name} says yes." : "#{member.name} wants a change: #{said}"
+          People::Notify.call(kit, member, person_ids: [asker], kind: "answered", post_id: line[:post_id], words: words)
           channels = targets.map { |row| post.adaptation(row[:adaptation_id]).channel[:name] }
           record("answered", post_id: line[:post_id], revision_id: line[:revision_id],
             facts: { verdict: verdict, words: said, channels: channels, fingerprints: targets.map { |row| row[:fingerprint] } })

@@ -8,7 +8,8 @@ module AskFirst
         # @param channel_id [String, nil] only this channel
         # @return [String] the hold's id
         def call(reason:, channel_id: nil)
-          require_ability!("hold")
+          # the whole client is every channel of it
+          require_ability!("hold", on: touching(channel_ids: channel_id ? [channel_id] : rows(:channels).select_map(:id)))
           why = Core::Posts::Text.clean(reason, field: "reason", limit: 1_000).strip
           if why.empty?
             raise Core::Invalid.new("words_needed", "A hold needs its reason.", field: "reason",

@@ -10,14 +10,16 @@ module AskFirst
         # @param post [Store::Posts::Standing::Post]
         # @param asker [String] person id
         # @param names [Hash] person id => name
+        # @param hours [Core::Plan::WorkingTime] the client's
+        # @param replace [Proc] step and people => people, with whoever stands in for who is away
         # @return [Hash, nil] nil when nothing is to be asked, or an open ask about exactly this goes on
-        def of(post, asker, names, now)
+        def of(post, asker, names, now, hours:, replace:)
           step = first_step(post) or return
           due = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
           return if due.all? { |adaptation| asked?(adaptation, step) }
 
-          { step_id: step.id, name: step.name, side: step.side, hours: step.hours, people: step.people_for(asker).map { |id| names[id] }.sort,
-            due_at: (now + (step.hours * 3_600)).iso8601, channels: due.map { |adaptation| adaptation.channel[:name] } }
+          { step_id: step.id, name: step.name, side: step.side, hours: step.hours, people: step.people_for(asker, replace.call(step, step.people)).filter_map { |id| names[id] }.sort,
+            due_at: hours.add(now, step.hours * 60).iso8601, channels: due.map { |adaptation| adaptation.channel.slice(:id, :name) } }
         end
 
         def first_step(post)

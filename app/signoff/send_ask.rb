@@ -8,9 +8,10 @@ module AskFirst
       class SendAsk < Act
         stepwise
 
-        # @param due_at [Time, nil] by when; nil takes the step's allowed time from now
+        # @param due_at [Time, nil] by when; nil takes the step's allowed working time from now
+        # @param channel_ids [Array<String>, nil] only for these channels of the posts; nil for all that need it
         # @return [String] the ask's id
-        def call(step_id:, post_ids:, due_at: nil, message: "")
+        def call(step_id:, post_ids:, due_at: nil, message: "", channel_ids: nil)
           require_ability!("ask")
           words = Core::Posts::Text.clean(message, field: "message", limit: 4_000)
           Media::Render.call(kit, member, post_ids: post_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) })
@@ -18,11 +19,13 @@ module AskFirst
             posts = locked(post_ids)
             step = Store::Signoff::Routes.by_ids(scope, [fetch(:route_steps, step_id, "This step")[:id]]).first
             due = due_for(step, due_at)
-            lines = posts.values.to_h { |post| [post, to_ask(post, step)] }
+            lines = posts.values.to_h { |post| [post, to_ask(post, step, channel_ids)] }
+            require_ability!("ask", on: touching(channel_ids: lines.values.flatten.map { |adaptation| adaptation.row[:channel_id] }))
             people = people_for(step, lines.values.flatten)
             id = insert(step, people, due, words)
             lines.each { |post, adaptations| insert_line(id, step, post, adaptations) }
             passes(id, step, people)
+            tell(posts.values, step, people) unless step.side == "client"
             restage(posts.keys)
             id
           end
@@ -31,20 +34,21 @@ module AskFirst
         private
 
         def due_for(step, due_at)
-          due = due_at || (now + (step.hours * 3600))
+          due = due_at || Store::Clients::Hours.of(workspace).add(now, step.hours * 60)
           return due if due > now
 
           raise Core::Invalid.new("due_past", "The answer cannot be due in the past.", field: "due_at", way_on: "Choose a later time.")
         end
 
         # @raise [Core::Conflict, Core::Invalid] with the sentence for this post
-        def to_ask(post, step)
+        def to_ask(post, step, channel_ids)
           if post.adaptations.empty?
             raise Core::Invalid.new("no_channel", "“#{title(post)}” has no channel yet.", field: "channel_ids",
               way_on: "Choose a channel.")
           end
 
           chosen = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
+          chosen.select! { |adaptation| channel_ids.include?(adaptation.row[:channel_id]) } if channel_ids
           raise nothing_to_ask(post, step) if chosen.empty?
 
           fresh = chosen.reject { |adaptation| NextAsk.asked?(adaptation, step) }
@@ -75,7 +79,7 @@ module AskFirst
         def people_for(step, adaptations)
           authors = step.four_eyes ? adaptations.flat_map(&:authors).uniq : []
           barred = step.people & authors
-          able = step.people_for(member.person_id, step.people - barred)
+          able = step.people_for(member.person_id, AwayNow.replace(scope, step, step.people - barred, now, member.zone) - authors)
           if able.empty? || (step.quorum == "all" && barred.any?)
             who = barred.map { |id| names.fetch(id) }.join(" and ")
             sentence = barred.any? ? "#{who} wrote part of this and cannot clear it (four eyes)." : "Nobody is named for “#{step.name}”."
@@ -114,6 +118,11 @@ module AskFirst
           return unless step.side == "client"
 
           people.each { |person| kit.queue.ask_mail(member.workspace_id, ask_id, person, at: now) }
+        end
+
+        def tell(posts, step, people)
+          what = posts.size == 1 ? "“#{title(posts.first)}”" : "#{posts.size} posts"
+          People::Notify.call(kit, member, person_ids: people, kind: "asked", post_id: posts.first.id, words: "#{member.name} asks for your yes to #{what} (#{step.name}).")
         end
 
         def title(post)

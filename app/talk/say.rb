@@ -13,10 +13,13 @@ module AskFirst
           id = new_id
           write do
             fetch(:posts, post_id, "This post")
+          require_visible!(post_id)
             require_room!(post_id, room)
             scope.insert(:remarks,
               { id: id, post_id: post_id, room: room, person_id: member.person_id, pass_id: member.pass_id, words: said, said_at: now })
             record("said", post_id: post_id, facts: { room: room, words: said })
+            owner = rows(:posts).where(id: post_id).get(:owner_id)
+            People::Notify.call(kit, member, person_ids: [owner], kind: "talk", post_id: post_id, words: "#{member.name}: #{said}")
             announce("talk", ids: [post_id], room: room)
           end
           id

@@ -26,6 +26,7 @@ module AskFirst
             scope.insert(:tasks, { id: id, post_id: post_id, kind: kind, title: name, note: Core::Posts::Text.clean(note, field: "note", limit: 4_000), person_id: person_id,
                                    due_wall: time.wall, due_zone: time.zone, due_at: time.at, assigned_by: member.person_id, assigned_at: now })
             record("task_assigned", post_id: post_id, facts: { title: name, person: person.name, due: time.to_h })
+            People::Notify.call(kit, member, person_ids: [person_id], kind: "task", post_id: post_id, words: "#{member.name} gives you “#{name}”.")
             announce("tasks", ids: [post_id])
           end
           id

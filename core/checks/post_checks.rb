@@ -34,7 +34,9 @@ module AskFirst
           rules = card.fetch("media")
           media = request.fetch("media")
           found = []
-          found << fault("picture_missing", "media", "A picture is needed here, and there is none yet.") if rules["needed"] && media.empty?
+          kinds = rules["kinds"] || ["picture"]
+          found << fault("picture_missing", "media", "A #{kinds.join(' or a ')} is needed here, and there is none yet.") if rules["needed"] && media.empty?
+          found << fault("no_pictures_here", "media", "Pictures are not taken here, only a #{kinds.join(' or a ')}.") if media.any? && !kinds.include?("picture")
           found << fault("too_many_pictures", "media", "#{media.size} pictures; at most #{rules['most']} are taken.") if media.size > rules["most"]
           undescribed = media.count { |picture| picture["description"].to_s.strip.empty? }
           if undescribed.positive?

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Channels
+      # Archives a channel: no post goes there any more, what was there stays. Its releases must be taken back first, since
+      # something that was promised is not dropped in passing.
+      class ArchiveChannel < Act
+        # @param out [Boolean] true takes it out of the archive
+        def call(channel_id:, out: false)
+          require_ability!("connect")
+          row = fetch(:channels, channel_id, "This channel")
+          Store::Gates.for_channel(scope, channel_id)
+          require_nothing_released!(row) unless out
+          rows(:channels).where(id: channel_id).update(archived_at: out ? nil : now)
+          rows(:channel_set_channels).where(channel_id: channel_id).delete unless out
+          record(out ? "channel_unarchived" : "channel_archived", facts: { name: row[:name] })
+          announce("channels", ids: [])
+        end
+
+        private
+
+        def require_nothing_released!(row)
+          count = Clients::Archive.planned(scope).where(Sequel[:showings][:channel_id] => row[:id]).count
+          return if count.zero?
+
+          raise Core::Conflict.new("has_releases", "#{count} #{count == 1 ? 'post is' : 'posts are'} released to #{row[:name]}.", field: "channel",
+            way_on: "Take them back first, from the posts or the dispatch log.")
+        end
+      end
+    end
+  end
+end

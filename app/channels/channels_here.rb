@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Channels
+      # A client's channels with how their connections are, what is planned there, the sets, and the networks to connect to.
+      class ChannelsHere < Act
+        stepwise
+
+        # @return [Hash] JSON-ready
+        def call
+          networks = reading { require_ability!("see_people") || kit.catalogue.all }
+          reading { page(networks) }
+        end
+
+        private
+
+        def page(networks)
+          { channels: rows_here.map { |row| channel(row) }, archived: archived, sets: sets, networks: networks.map { |one| network(one) },
+            can: Permissions::Capabilities.of(member, others: colleagues) }
+        end
+
+        def rows_here
+          @rows_here ||= Store::Channels::Conditions.of(scope, now)
+        end
+
+        def channel(row)
+          { id: row[:id], name: row[:name], network: row[:network], initials: row[:initials], account: row[:account], state: row[:state], version: row[:version],
+            level: row[:condition].level, sentence: row[:condition].sentence, consent_by: row[:consent_name], connection_id: row[:connection_id], network_address: row[:network_address],
+            planned: planned.fetch(row[:id], 0), waiting: waiting.fetch(row[:id], 0), off: off.include?(row[:id]), limits: limits(row[:card]) }
+        end
+
+        def limits(card)
+          { rule: card.dig("text", "rule"), text: card.dig("text", "limit"), pictures: card.dig("media", "most"), needed: card.dig("media", "needed") == true, kinds: card.dig("media", "kinds") || ["picture"] }
+        end
+
+        # Posts on the channel that are not out yet.
+        def planned
+          @planned ||= rows(:adaptations).where(removed_at: nil).exclude(stage: "out").group_and_count(:channel_id).to_hash(:channel_id, :count)
+        end
+
+        # Cleared, and only not released.
+        def waiting
+          @waiting ||= rows(:adaptations).where(removed_at: nil, stage: "cleared").group_and_count(:channel_id).to_hash(:channel_id, :count)
+        end
+
+        def off
+          @off ||= rows(:channels_off).where(person_id: member.person_id).select_map(:channel_id)
+        end
+
+        def archived
+          rows(:channels).exclude(archived_at: nil).order(:position).map { |row| row.slice(:id, :name, :network, :initials).merge(at: row[:archived_at].iso8601) }
+        end
+
+        def sets
+          members = rows(:channel_set_channels).select_hash_groups(:set_id, :channel_id)
+          rows(:channel_sets).order(:name).map { |row| row.slice(:id, :name, :version).merge(channel_ids: members.fetch(row[:id], [])) }
+        end
+
+        def network(one)
+          found = one[:network]
+          { address: one[:address], name: found&.name, initials: found&.initials, kind: found&.kind, answers: !found.nil? }
+        end
+      end
+    end
+  end
+end

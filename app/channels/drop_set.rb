@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Channels
+      # Takes a channel set away; the channels and the posts stay.
+      class DropSet < Act
+        def call(set_id:)
+          require_ability!("connect")
+          row = fetch(:channel_sets, set_id, "This set")
+          rows(:channel_sets).where(id: set_id).delete
+          record("channel_set_dropped", facts: { name: row[:name] })
+          announce("channels", ids: [])
+        end
+      end
+    end
+  end
+end

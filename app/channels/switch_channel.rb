@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Channels
+      # Switches a channel off or on in one's own views. Nobody else sees a difference.
+      class SwitchChannel < Act
+        def call(channel_id:, off:)
+          require_ability!("see_post")
+          fetch(:channels, channel_id, "This channel")
+          if off
+            kit.db[:channels_off].insert_conflict.insert(workspace_id: member.workspace_id, person_id: member.person_id, channel_id: channel_id)
+          else
+            rows(:channels_off).where(person_id: member.person_id, channel_id: channel_id).delete
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Channels
+      # Withdraws the consent that a connection rests on: at the network and here. What was released there stays in sight and
+      # becomes trouble at its time, unless somebody connects again before.
+      class WithdrawConsent < Act
+        stepwise
+
+        def call(connection_id:)
+          found = write do
+            row = fetch(:connections, connection_id, "This connection")
+            # whoever gave it may always take it back
+            require_ability!("connect") unless row[:consent_by] == member.person_id
+            channels = rows(:channels).where(connection_id: connection_id).select_map(:name)
+            rows(:connections).where(id: connection_id).update(state: "lapsed")
+            rows(:channels).where(connection_id: connection_id, state: "connected").update(state: "lapsed")
+            record("consent_withdrawn", facts: { network: row[:network], channels: channels })
+            announce("channels", ids: [])
+            row
+          end
+          kit.consent.revoke(found[:network_address], kit.secrets.open(found[:token])) if found[:network_address]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Store
+    module Clients
+      # A client's working time: its hours, its zone, its holidays.
+      module Hours
+        module_function
+
+        # @param workspace [Hash] row
+        # @return [Core::Plan::WorkingTime]
+        def of(workspace)
+          week = workspace[:working_hours]
+          week = Core::Plan::WorkingTime::DAYS.to_h { |day| [day, [["00:00", "24:00"]]] } if week.empty? # no hours set: every hour counts
+          Core::Plan::WorkingTime.new(zone: workspace[:zone], week: week, region: workspace[:holidays])
+        end
+      end
+    end
+  end
+end

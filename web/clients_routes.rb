@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+require "tempfile"
+
+module AskFirst
+  module Web
+    # Client workspaces: set-up, settings, brand sheet, archive, deletion, export, record.
+    module ClientsRoutes
+      def self.registered(app)
+        app.post("/api/clients") do
+          body = body_json
+          json({ id: agency_act(App::Clients::MakeClient, name: body["name"], mark: body["mark"], edge: body["edge"], zone: body["zone"], week_start: body.fetch("week_start", 1),
+            copy_from: body["copy_from"], copy: body.fetch("copy", [])) }, 201)
+        end
+        settings(app)
+        brand(app)
+        ending(app)
+        app.get("/api/w/:workspace/record") do
+          Core::Permissions::Decision.for(member, "see_record").require!
+          json App::Record::ClientRecord.call(kit, member.scope(kit.db), **params.to_h.slice("before", "person", "act", "from", "to").transform_keys(&:to_sym))
+        end
+      end
+
+      def self.settings(app)
+        app.get("/api/w/:workspace/settings") { json act(App::Clients::Settings) }
+        app.put("/api/w/:workspace/settings") do
+          values = body_json.transform_keys(&:to_sym).slice(*App::Clients::ChangeSettings::FIELDS)
+          json(version: act(App::Clients::ChangeSettings, version: seen_version, **values))
+        end
+        app.put("/api/w/:workspace/setup-step") do
+          act(App::Clients::GoOnSettingUp, step: body_json["step"])
+          done
+        end
+        app.post("/api/w/:workspace/mark") do
+          MediaRoutes.received(request.body) { |file| act(App::Clients::MarkPicture, io: file) }
+          done
+        end
+        app.delete("/api/w/:workspace/mark") do
+          act(App::Clients::MarkPicture, io: nil)
+          done
+        end
+        app.get("/api/w/:workspace/mark") do
+          file = act(App::Clients::OpenFile)
+          headers "cache-control" => "private, max-age=300"
+          send_file file[:path], type: file[:mime]
+        end
+      end
+
+      def self.brand(app)
+        app.get("/api/w/:workspace/brand") { json act(App::Clients::BrandSheet) }
+        app.put("/api/w/:workspace/brand/:part") { json(version: act(App::Clients::SaveBrandPart, part: params[:part], value: body_json["value"], version: seen_version)) }
+        app.post("/api/w/:workspace/brand-files") do
+          MediaRoutes.received(request.body, most: App::Clients::AddBrandFile::MOST_BYTES) do |file|
+            json({ id: act(App::Clients::AddBrandFile, io: file, name: params[:name]) }, 201)
+          end
+        end
+        app.get("/api/w/:workspace/brand-files/:file") do
+          file = act(App::Clients::OpenFile, file_id: params[:file])
+          # never shown in the page's own origin, whatever it holds
+          headers "content-security-policy" => "sandbox"
+          send_file file[:path], type: "application/octet-stream", disposition: "attachment", filename: file[:name]
+        end
+        app.delete("/api/w/:workspace/brand-files/:file") do
+          act(App::Clients::RemoveBrandFile, file_id: params[:file])
+          done
+        end
+      end
+
+      def self.ending(app)
+        app.get("/api/w/:workspace/what-goes") { json act(App::Clients::WhatGoes) }
+        app.post("/api/w/:workspace/archive") do
+          act(App::Clients::Archive, out: body_json["out"] == true)
+          done
+        end
+        app.post("/api/w/:workspace/delete") do
+          act(App::Clients::Delete, typed: body_json["name"])
+          done
+        end
+        app.get("/api/w/:workspace/export") do
+          file = Tempfile.create("export")
+          name = act(App::Clients::Export, path: file.path)
+          headers "content-disposition" => "attachment; filename=\"#{name.encode('ascii', fallback: '-', undef: :replace, replace: '-')}\"", "content-type" => "application/zip"
+          halt 200, ClientsRoutes.once(file)
+        end
+      end
+
+      # Streams a temporary file and removes it.
+      def self.once(file)
+        Enumerator.new do |out|
+          File.open(file.path, "rb") { |io| out << io.read(256 * 1024) until io.eof? }
+        ensure
+          file.close
+          File.unlink(file.path)
+        end
+      end
+    end
+  end
+end
