@@ -34,6 +34,12 @@ module Demo
       finish
     end
 
+    # For what is told elsewhere: all its yeses, then released.
+    def clear_and_release(client, post, approver)
+      clear(client, post, approver)
+      release(client, post)
+    end
+
     private
 
     attr_reader :world
@@ -59,7 +65,7 @@ module Demo
 
     def write(client, post, part, value, person: :maro, channel: nil)
       channel_id = channel && world.channels.fetch(client).fetch(channel)
-      row = @kit.db[:parts].where(workspace_id: world.workspaces.fetch(client), post_id: post, channel_id: channel_id, part: part).first
+      row = world.db[:parts].where(workspace_id: world.workspaces.fetch(client), post_id: post, channel_id: channel_id, part: part).first
       act(AskFirst::App::Posts::SavePart, person, client, post_id: post, channel_id: channel_id, part: part, value: value, version: row ? row[:version] : 0)
     end
 
@@ -79,13 +85,13 @@ module Demo
     end
 
     def ask(client, post, step, hours: 24, message: "", person: :ines)
-      step_id = @kit.db[:route_steps].where(workspace_id: world.workspaces.fetch(client), position: step).get(:id)
+      step_id = world.db[:route_steps].where(workspace_id: world.workspaces.fetch(client), position: step).get(:id)
       act(AskFirst::App::Signoff::SendAsk, person, client, step_id: step_id, post_ids: Array(post), due_at: @kit.now + (hours * 3600), message: message)
     end
 
     def answer(client, post, person, verdict = "yes", words = "")
-      line = @kit.db[:ask_lines].where(workspace_id: world.workspaces.fetch(client), post_id: post, ended_at: nil).first
-      shown = @kit.db[:ask_line_adaptations].where(line_id: line[:id]).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
+      line = world.db[:ask_lines].where(workspace_id: world.workspaces.fetch(client), post_id: post, ended_at: nil).first
+      shown = world.db[:ask_line_adaptations].where(line_id: line[:id]).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
       act(AskFirst::App::Signoff::AnswerAsk, person, client, line_id: line[:id], verdict: verdict, words: words, shown: shown)
     end
 
@@ -103,7 +109,7 @@ module Demo
     # What the dispatcher does at the time of a post.
     def go_out(client, post, time)
       process = AskFirst::App::Member.process(world.workspaces.fetch(client), "dispatcher")
-      showings = @kit.db[:showings].where(post_id: post).select_map(:id)
+      showings = world.db[:showings].where(post_id: post).select_map(:id)
       @clock.at(time + 0.6) { showings.each { |id| AskFirst::App::Dispatch::Advance.call(@kit, process, showing_id: id) } }
       @clock.at(time + 65) { showings.each { |id| AskFirst::App::Dispatch::Verify.call(@kit, process, showing_id: id) } }
     end
@@ -233,7 +239,7 @@ module Demo
       end
       on(-2, 18) { clear(:brackwater, post, :halima) }
       @clock.at(@now - 5400) do
-        ids = @kit.db[:adaptations].where(post_id: post, channel_id: world.channels[:brackwater][:ticker]).select_map(:id)
+        ids = world.db[:adaptations].where(post_id: post, channel_id: world.channels[:brackwater][:ticker]).select_map(:id)
         act(AskFirst::App::Posts::OpenPost, :ines, :brackwater, post_id: post, adaptation_ids: ids)
         write(:brackwater, post, "text", "Stand with your back to the town, eyes a hand above the ridge. Twenty an hour if you are patient. The gate opens at 20:00.", channel: :ticker, person: :ines)
       end
@@ -274,7 +280,7 @@ module Demo
 
     # What is still to come goes to the real queue; who is asked now gets their mail now.
     def finish
-      open = @kit.db[:asks].where(withdrawn_at: nil, id: @kit.db[:ask_lines].where(ended_at: nil).select(:ask_id)).select_map(:id)
+      open = world.db[:asks].where(withdrawn_at: nil, id: world.db[:ask_lines].where(ended_at: nil).select(:ask_id)).select_map(:id)
       @kit.queue.mails.select { |_, ask, _| open.include?(ask) }.each do |workspace, ask, person|
         AskFirst::App::Signoff::MailAsk.call(@kit, AskFirst::App::Member.process(workspace, "dispatcher"), ask_id: ask, person_id: person)
       end

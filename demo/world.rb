@@ -2,6 +2,7 @@
 
 require "json"
 require "net/http"
+require_relative "visitor"
 
 module Demo
   # The invented agency, its people and its clients, made through the application's own acts. Tests use it too.
@@ -23,12 +24,14 @@ module Demo
       brackwater: { name: "Brackwater Observatory", mark: "BO", edge: "#3B2F6B", zone: "America/Denver", week_start: 0, client: %i[halima] }
     }.freeze
 
-    attr_reader :kit, :people, :workspaces, :channels
+    # db: as the owner, for looking at what stands there
+    attr_reader :kit, :people, :workspaces, :channels, :db, :visitor, :stand_ins, :hash_cost
 
     # @param stand_ins [String] address of the stand-ins, such as http://127.0.0.1:4200
     def initialize(kit, owner_db, stand_ins:, hash_cost: AskFirst::App::People::AddPerson::COST)
       @kit = kit
-      @owner_db = owner_db
+      @db = owner_db
+      @visitor = Visitor.new(stand_ins)
       @stand_ins = stand_ins
       @hash_cost = hash_cost
       @people = {}
@@ -37,7 +40,7 @@ module Demo
     end
 
     def make
-      agency = AskFirst::App::Agency::Found.call(@owner_db, now: kit.now, name: "Fernhollow Studio", zone: "Europe/Lisbon")
+      agency = AskFirst::App::Agency::Found.call(@db, now: kit.now, name: "Fernhollow Studio", zone: "Europe/Lisbon")
       PEOPLE.each { |key, (name, zone)| add(agency, key, name, "fernhollow", zone, PASSWORD) }
       CLIENT_PEOPLE.each { |key, (name, house, zone)| add(agency, key, name, house, zone, nil) }
       CLIENTS.each { |key, facts| set_up(agency, key, facts) }
@@ -53,12 +56,20 @@ module Demo
       JSON.parse(Net::HTTP.post(URI("#{@stand_ins}/control/#{path}"), JSON.generate(body), "Content-Type" => "application/json").body)
     end
 
+    # Connects an account of a client, as its people see it.
+    def connect(client, network, name, by: :bram)
+      visitor.add_person(network, "fernhollow", { client => name })
+      ids = visitor.connect(kit, member(by, client), network, "fernhollow", [client.to_s])
+      AskFirst::App::Channels::ChangeChannel.call(kit, member(by, client), channel_id: ids.first, version: 1, name: network.capitalize)
+      ids.first
+    end
+
     private
 
     def add(agency, key, name, house, zone, password)
       @people[key] =
         AskFirst::App::People::AddPerson.call(kit, agency_id: agency, name: name, email: "#{key}@#{house}.example", zone: zone, password: password,
-          cost: @hash_cost)
+          owner: key == :bram, cost: @hash_cost)
     end
 
     def set_up(agency, key, facts)
@@ -71,11 +82,6 @@ module Demo
       @workspaces[key] =
         AskFirst::App::Clients::SetUp.call(kit, agency_id: agency, members: members, steps: steps, by: people[:bram], **facts.except(:client))
       @channels[key] = %w[ticker vitrine].to_h { |network| [network.to_sym, connect(key, network, facts[:name])] }
-    end
-
-    def connect(client, network, name)
-      account = control("#{network}/accounts", { handle: client, name: name })
-      AskFirst::App::Channels::Connect.call(kit, member(:bram, client), account: account["account"], micropub: account["micropub"], token: account["token"])
     end
   end
 end

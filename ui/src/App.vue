@@ -8,8 +8,11 @@ import { theme } from './theme'
 const route = useRoute()
 const router = useRouter()
 
-whenSignedOut(() => {
-  if (router.currentRoute.value.name !== 'sign-in') void router.push({ name: 'sign-in', query: { to: router.currentRoute.value.fullPath } })
+whenSignedOut((missing) => {
+  const here = router.currentRoute.value
+  if (missing === 'set-up') {
+    if (here.name !== 'profile') void router.push({ name: 'profile', query: { need: 'second-factor' } })
+  } else if (!here.meta.bare) void router.push({ name: 'sign-in', query: { to: here.fullPath, ...(missing === 'code' ? { step: 'code' } : {}) } })
 })
 </script>
 

@@ -16,6 +16,7 @@ import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
 
 const router = useRouter()
+const SETUP: Record<string, string> = { days: 'settings', route: 'route', channel: 'channels', people: 'people' }
 const queries = useQueryClient()
 const { id, workspaces } = useChosen()
 const { data: desk, error, isPending, waiting } = useDesk(id)
@@ -63,6 +64,16 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => de
       <NewPost />
     </div>
     <p v-if="desk?.alarm" class="alarm" role="alert">{{ desk.alarm }}</p>
+    <p v-for="one in desk?.connections ?? []" :key="one.channel_id" class="alarm" :class="one.level" role="status">
+      <ChannelMark :network="one.network" :initials="one.initials" />
+      <span
+        >{{ names[one.workspace_id] }}, {{ one.name }}: {{ one.sentence }}<template v-if="one.planned > 0"> {{ one.planned }} {{ one.planned === 1 ? 'post is' : 'posts are' }} planned there.</template></span
+      >
+      <router-link :to="{ name: 'channels', params: { workspace: one.workspace_id } }">Channels</router-link>
+    </p>
+    <p v-for="one in desk?.set_ups ?? []" :key="one.workspace_id" class="alarm set-up" role="status">
+      <span>The set-up of {{ one.name }} is not done yet.</span> <router-link :to="{ name: SETUP[one.step] ?? 'settings', params: { workspace: one.workspace_id } }">Go on</router-link>
+    </p>
     <p v-if="error" class="alarm" role="alert">{{ sentence(error) }}</p>
     <div v-if="isPending" class="columns" aria-busy="true"><div v-for="n in 3" :key="n" class="ghost" /></div>
 
@@ -174,7 +185,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => de
             <router-link data-row :to="open(one.workspace_id, one.post_id)" class="timed">
               <b>{{ when(one.at, one.workspace_id) }}</b>
               <span class="marks"><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel" /></span>
-              <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b></span>
+              <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b><b v-if="one.state === 'by_hand'" class="yours">by hand, now</b></span>
             </router-link>
           </li>
           <li v-if="desk.next_out.length === 0" class="none">Nothing is released at the moment.</li>
@@ -237,6 +248,19 @@ h1 {
   padding: 8px 12px;
   margin-bottom: 12px;
   font-weight: 600;
+}
+p.alarm {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.alarm.soon {
+  border-left-color: var(--change);
+  font-weight: 450;
+}
+.alarm.set-up {
+  border-left-color: var(--ink-2);
+  font-weight: 450;
 }
 .columns {
   display: grid;

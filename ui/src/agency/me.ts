@@ -3,8 +3,11 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
+import { chosenNow } from './recent'
 
 export type Me = Schemas['Me']
+// pages that are about one client and go on with another when it is chosen
+const OF_A_CLIENT = ['brand', 'people', 'channels', 'route', 'settings', 'client-record']
 
 export function useMe() {
   return useQuery({ queryKey: ['me'], queryFn: () => ok(api.GET('/api/me')), staleTime: 60_000 })
@@ -18,9 +21,16 @@ export function useChosen() {
   const id = computed(() => (route.params.workspace ?? route.query.client ?? undefined) as string | undefined)
   const workspaces = computed(() => me.value?.workspaces.filter((one) => one.side === 'agency') ?? [])
   const workspace = computed(() => workspaces.value.find((one) => one.id === id.value))
+
   function choose(next: string | undefined) {
-    const name = route.name === 'post' ? 'posts' : String(route.name ?? 'desk')
+    const here = String(route.name ?? 'desk')
+    if (next) chosenNow(next)
+    if (OF_A_CLIENT.includes(here) && next) return void router.push({ name: here, params: { workspace: next } })
+
+    const lists = ['desk', 'posts', 'dispatch']
+    const name = here === 'post' ? 'posts' : lists.includes(here) ? here : 'desk'
     void router.push({ name, query: next ? { client: next } : {} })
   }
+
   return { id, workspace, workspaces, choose, me }
 }

@@ -35,7 +35,9 @@ export async function ok<T>(call: Promise<{ data?: T; error?: unknown; response:
   const { data, error, response } = await call
   if (response.ok) return data as T
   const problem = (error ?? {}) as Partial<Problem>
-  if (response.status === 401 && problem.code === 'signed_out') signedOut()
+  if (response.status === 401 && problem.code === 'signed_out') signedOut('password')
+  if (response.status === 401 && problem.code === 'second_factor') signedOut('code')
+  if (response.status === 403 && problem.code === 'second_factor_required') signedOut('set-up')
   throw new ProblemError({
     type: 'about:blank',
     title: problem.title ?? 'Refused',
@@ -48,10 +50,12 @@ export async function ok<T>(call: Promise<{ data?: T; error?: unknown; response:
   })
 }
 
-let onSignedOut: () => void = () => undefined
-export function whenSignedOut(act: () => void): void {
+/** What is missing: the password, the second factor's code, or a second factor at all. */
+export type Missing = 'password' | 'code' | 'set-up'
+let onSignedOut: (missing: Missing) => void = () => undefined
+export function whenSignedOut(act: (missing: Missing) => void): void {
   onSignedOut = act
 }
-function signedOut(): void {
-  onSignedOut()
+function signedOut(missing: Missing): void {
+  onSignedOut(missing)
 }

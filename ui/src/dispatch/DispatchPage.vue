@@ -42,7 +42,7 @@ function shut() {
 function when(row: Row) {
   return row.at && first.value ? brief(row.at, first.value.now, names.value[row.workspace_id]?.zone) : ''
 }
-const GOING: Record<string, string> = { planned: '', sending: 'sending', unclear: 'asking the network' }
+const GOING: Record<string, string> = { planned: '', by_hand: 'by hand, now', sending: 'sending', unclear: 'asking the network' }
 const SEEN: Record<string, string> = { same: 'verified', differs: 'differs', cannot_tell: 'cannot tell' }
 
 const holding = ref(false)
@@ -107,7 +107,10 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
                 <span v-if="group.key === 'out'" class="seen">{{ row.seen ? SEEN[row.seen] : 'out' }}</span>
                 <span v-else-if="group.key === 'trouble'" class="late why">{{ row.trouble }}</span>
               </button>
-              <a v-if="row.address" :href="row.address" target="_blank" rel="noreferrer" :aria-label="`Look at ${titled(row.subject)} on ${row.channel}`">look</a>
+              <router-link v-if="row.state === 'by_hand'" class="do" :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.id } }">{{
+                row.claimed_by ? `${row.claimed_by.split(' ')[0]} is at it` : 'publish it'
+              }}</router-link>
+              <a v-else-if="row.address?.startsWith('http')" :href="row.address" target="_blank" rel="noreferrer" :aria-label="`Look at ${titled(row.subject)} on ${row.channel}`">look</a>
             </li>
             <li v-if="group.rows.length === 0" class="none">{{ group.empty }}</li>
           </ul>

@@ -31,5 +31,6 @@ function refresh(queries: QueryClient, message: Message): void {
     void queries.invalidateQueries({ queryKey: ['post', id] })
     void queries.invalidateQueries({ queryKey: ['record', id] })
   }
-  for (const key of ['desk', 'posts', 'dispatch', 'showing']) void queries.invalidateQueries({ queryKey: [key] })
+  const also: Record<string, string[]> = { people: ['people', 'member'], channels: ['channels', 'post'], settings: ['me', 'settings', 'route', 'channels'], brand: ['brand'] }
+  for (const key of ['desk', 'posts', 'dispatch', 'showing', 'waits', ...(also[message.what] ?? [])]) void queries.invalidateQueries({ queryKey: [key] })
 }

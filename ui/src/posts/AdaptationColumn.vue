@@ -37,6 +37,7 @@ const cutAway = computed(() => props.one.proof.pictures.filter((picture) => pict
 function off(part: 'text' | 'link' | 'time') {
   const can = props.sheet.can[`write:${part}`]
   if (can && !can.ok) return can.why
+  if (props.one.off) return props.one.off
   if (props.one.stage === 'out') return 'It is out; what went there can no longer be changed here.'
   if (part !== 'time' && props.one.sealed) return 'Sealed: it has been asked for, or has its yes, exactly as it stands. Open it with “Change it”.'
   return undefined
@@ -78,6 +79,12 @@ const ownTime = ref(false)
       <SignoffStrip :strip="one.strip" :now="now" />
       <b>{{ STAGES[one.stage] }}</b>
       <span v-if="one.opened" class="opened">open to change</span>
+    </p>
+    <p v-if="one.channel.level && !['fine', 'offline'].includes(one.channel.level)" class="connection" :class="one.channel.level">
+      {{ one.channel.sentence }} <router-link :to="{ name: 'channels', params: { workspace: sheet.workspace_id } }">Channels</router-link>
+    </p>
+    <p v-if="one.showing?.state === 'by_hand'" class="connection by-hand">
+      It is time to publish it by hand. <router-link :to="{ name: 'by-hand', params: { workspace: sheet.workspace_id, showing: one.showing.id } }">Take it up</router-link>
     </p>
     <div class="frame">
       <ProofCard :text="one.proof.text" :within="one.proof.within" :over="over" :fold="one.proof.fold" :pictures="pictures" />
@@ -151,6 +158,20 @@ const ownTime = ref(false)
 </template>
 
 <style scoped>
+.connection {
+  border-left: 4px solid var(--ink-2);
+  padding: 3px 8px;
+  margin: 0 0 8px;
+  background: var(--sheet);
+}
+.connection.lapsed,
+.connection.soon {
+  border-left-color: var(--trouble);
+}
+.connection.by-hand {
+  border-left-color: var(--mark-edge);
+  background: var(--mark);
+}
 .adaptation {
   padding: 12px 14px 30px;
   border-left: 1px solid var(--rule);

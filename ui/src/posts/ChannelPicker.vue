@@ -22,8 +22,18 @@ const choose = useAct<string[]>(props.sheet.id, (ids) =>
 
 let queue = Promise.resolve()
 function toggle(id: string) {
-  wanted.value = wanted.value.includes(id) ? wanted.value.filter((one) => one !== id) : [...wanted.value, id]
-  const next = wanted.value
+  put(wanted.value.includes(id) ? wanted.value.filter((one) => one !== id) : [...wanted.value, id])
+}
+/** A set is ticked together; when all of it is ticked, it is taken off together. */
+function toggleSet(ids: string[]) {
+  const there = ids.filter((id) => props.sheet.channels.some((one) => one.id === id))
+  put(chosen(there) ? wanted.value.filter((id) => !there.includes(id)) : [...new Set([...wanted.value, ...there])])
+}
+function chosen(ids: string[]) {
+  return ids.length > 0 && ids.every((id) => wanted.value.includes(id))
+}
+function put(next: string[]) {
+  wanted.value = next
   open.value += 1
   queue = queue
     .then(() => choose.mutateAsync(next))
@@ -45,7 +55,13 @@ function toggle(id: string) {
       <ChannelMark :network="channel.network" :initials="channel.initials" />
       {{ channel.name }}
       <span v-if="channel.state === 'lapsed'" class="late">lapsed</span>
+      <span v-else-if="channel.state === 'planned'" class="quiet">not connected yet</span>
     </label>
+    <span v-if="sheet.sets.length > 0" class="sets">
+      <span class="quiet">Sets</span>
+      <button v-for="set in sheet.sets" :key="set.id" type="button" class="set" :aria-pressed="chosen(set.channel_ids)" @click="toggleSet(set.channel_ids)">{{ set.name }}</button>
+    </span>
+    <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
   </fieldset>
 </template>
 
@@ -64,6 +80,24 @@ legend {
   padding: 0;
   margin-right: 12px;
   color: var(--ink-2);
+}
+.sets {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.set {
+  min-height: 24px;
+  padding: 0 8px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  background: var(--sheet);
+  cursor: pointer;
+}
+.set[aria-pressed='true'] {
+  background: var(--ink);
+  color: #fff;
 }
 label {
   display: inline-flex;

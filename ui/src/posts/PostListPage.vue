@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { useInfiniteQuery } from '@tanstack/vue-query'
+import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useChosen } from '@/agency/me'
 import { api, ok, sentence, type Schemas } from '@/api/client'
@@ -15,12 +16,29 @@ import NewPost from './NewPost.vue'
 
 const { id, workspace, workspaces, me } = useChosen()
 const stage = ref<Schemas['Stage']>()
+const typed = ref('')
+const words = refDebounced(typed, 250)
+const set = ref('')
+const everything = ref(false)
+const { data: here } = useQuery({
+  queryKey: ['channels', id],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/channels', { params: { path: { workspace: id.value! } } })),
+  enabled: computed(() => !!id.value),
+})
+const sets = computed(() => (id.value ? (here.value?.sets ?? []) : []))
+const channels = computed(() => sets.value.find((one) => one.id === set.value)?.channel_ids.join(',') || undefined)
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
-  queryKey: ['posts', id, stage],
-  queryFn: ({ pageParam }) => ok(api.GET('/api/posts', { params: { query: { workspace: id.value, stage: stage.value, before: pageParam } } })),
+  queryKey: ['posts', id, stage, words, channels, everything],
+  queryFn: ({ pageParam }) =>
+    ok(
+      api.GET('/api/posts', {
+        params: { query: { workspace: id.value, stage: stage.value, before: pageParam, words: words.value || undefined, channels: channels.value, switched_off: everything.value ? undefined : ('hidden' as const) } },
+      }),
+    ),
   initialPageParam: undefined as string | undefined,
   getNextPageParam: (last) => last.next ?? undefined,
 })
+const off = computed(() => data.value?.pages[0]?.switched_off ?? 0)
 const posts = computed(() => data.value?.pages.flatMap((page) => page.posts) ?? [])
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 const stages = Object.entries(STAGES) as [Schemas['Stage'], string][]
@@ -40,10 +58,21 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
           <option v-for="[value, word] in stages" :key="value" :value="value">{{ word }}</option>
         </select>
       </label>
+      <label v-if="sets.length > 0" class="filter"
+        >Set
+        <select v-model="set">
+          <option value="">every channel</option>
+          <option v-for="one in sets" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select>
+      </label>
+      <label class="filter find">Find <input v-model="typed" type="search" placeholder="words in subject or copy" aria-label="Find posts by words" /></label>
       <span class="fill" />
       <NewPost />
     </div>
     <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
+    <p v-if="off > 0 && !everything" class="quiet">
+      {{ off }} {{ off === 1 ? 'channel is' : 'channels are' }} switched off in your views. <button type="button" class="link-button" @click="everything = true">Show everything</button>
+    </p>
     <ul class="list" :aria-busy="isPending">
       <li v-for="post in posts" :key="post.id" :class="`stage-${post.stage}`">
         <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
@@ -56,7 +85,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
         </router-link>
       </li>
       <li v-if="!isPending && posts.length === 0" class="none">
-        {{ stage ? 'No post stands there now.' : 'No posts yet. Make the first one: write once, adapt for each channel, ask, release.' }}
+        {{ words ? 'No post has these words.' : stage ? 'No post stands there now.' : 'No posts yet. Make the first one: write once, adapt for each channel, ask, release.' }}
       </li>
     </ul>
     <Button v-if="hasNextPage" :loading="isFetchingNextPage" @click="fetchNextPage()">Show older posts</Button>
@@ -91,6 +120,17 @@ h1 {
 }
 .filter {
   color: var(--ink-2);
+}
+.find input {
+  width: 210px;
+  height: 28px;
+  margin-left: 4px;
+  padding: 0 8px;
+  font: inherit;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
 }
 select {
   font: inherit;

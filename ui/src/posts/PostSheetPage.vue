@@ -14,6 +14,7 @@ import AskDialog from '@/signoff/AskDialog.vue'
 import SignoffLedger from '@/signoff/SignoffLedger.vue'
 import TasksLedger from '@/traffic/TasksLedger.vue'
 import AdaptationColumn from './AdaptationColumn.vue'
+import BrandLedger from '@/clients/BrandLedger.vue'
 import ChannelPicker from './ChannelPicker.vue'
 import MasterColumn from './MasterColumn.vue'
 import OpenDialog from './OpenDialog.vue'
@@ -42,7 +43,7 @@ const blocked = computed(() => sheet.value?.stage === 'changes_wanted' && sealed
 const sealed = computed(() => sheet.value?.adaptations.some((one) => one.sealed && !one.opened && one.stage !== 'out') ?? false)
 const opened = computed(() => sheet.value?.adaptations.filter((one) => one.opened) ?? [])
 const cleared = computed(() => sheet.value?.adaptations.filter((one) => one.stage === 'cleared') ?? [])
-const released = computed(() => sheet.value?.adaptations.filter((one) => one.release && ['released', 'held'].includes(one.stage) && one.showing?.state === 'planned') ?? [])
+const released = computed(() => sheet.value?.adaptations.filter((one) => one.release && ['released', 'held'].includes(one.stage) && ['planned', 'by_hand'].includes(one.showing?.state ?? '')) ?? [])
 const noStep = computed(() => sheet.value && sheet.value.strip.length === 0 && sheet.value.stage === 'drafting' && sheet.value.adaptations.length > 0)
 const faults = computed(() => sheet.value?.adaptations.flatMap((one) => one.proof.checks.filter((check) => check.level === 'fault').map((check) => `${one.channel.name}: ${check.sentence}`)) ?? [])
 const firstAt = computed(
@@ -130,6 +131,7 @@ useKeys({
         <TasksLedger :sheet="sheet" :now="now" />
         <TalkLedger :sheet="sheet" room="client" :now="now" :client="client?.name ?? 'the client'" />
         <TalkLedger :sheet="sheet" room="house" :now="now" :client="client?.name ?? 'the client'" />
+        <BrandLedger :workspace="workspace" />
         <RecordLedger :workspace="workspace" :post="post" />
       </aside>
     </div>

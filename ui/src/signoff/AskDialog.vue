@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Asks for a yes: says who will be asked, for which channels, by when, and who reads the message.
 import { Button, Modal } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { list } from '@/api/words'
@@ -13,13 +13,31 @@ const ask = computed(() => props.sheet.next_ask)
 const words = ref('')
 const choices = [2, 4, 8, 24, 48, 72]
 const due = ref<number>()
+const only = ref<string[]>([])
+watch(
+  () => [props.open, ask.value?.channels] as const,
+  () => {
+    only.value = ask.value?.channels.map((one) => one.id) ?? []
+  },
+  { immediate: true },
+)
+/** Sets of which something is to be asked. */
+const sets = computed(() => props.sheet.sets.map((set) => ({ ...set, channel_ids: set.channel_ids.filter((id) => ask.value?.channels.some((one) => one.id === id)) })).filter((set) => set.channel_ids.length > 0))
+function toggle(id: string) {
+  only.value = only.value.includes(id) ? only.value.filter((one) => one !== id) : [...only.value, id]
+}
 
 const send = useAct<undefined>(
   props.sheet.id,
   () => {
     const base = ask.value!
     const due_at = due.value ? new Date(new Date(base.due_at).getTime() + (due.value - base.hours) * 3_600_000).toISOString() : undefined
-    return ok(api.POST('/api/w/{workspace}/asks', { params: { path: { workspace: props.sheet.workspace_id } }, body: { step_id: base.step_id, post_ids: [props.sheet.id], message: words.value, due_at } }))
+    return ok(
+      api.POST('/api/w/{workspace}/asks', {
+        params: { path: { workspace: props.sheet.workspace_id } },
+        body: { step_id: base.step_id, post_ids: [props.sheet.id], message: words.value, due_at, channel_ids: only.value.length === base.channels.length ? undefined : only.value },
+      }),
+    )
   },
   () => {
     words.value = ''
@@ -33,9 +51,13 @@ const send = useAct<undefined>(
     <template v-if="ask">
       <h2>Ask {{ list(ask.people) }} for a yes</h2>
       <p>
-        “{{ ask.name }}” on {{ list(ask.channels) }}, exactly as it stands now.
+        “{{ ask.name }}” on {{ list(ask.channels.filter((one) => only.includes(one.id)).map((one) => one.name)) }}, exactly as it stands now.
         {{ ask.side === 'client' ? 'Each gets a mail with a private link; no account is needed.' : 'It appears on their Desk at once.' }}
       </p>
+      <div v-if="ask.channels.length > 1" class="which">
+        <label v-for="one in ask.channels" :key="one.id" class="check"><input type="checkbox" :checked="only.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}</label>
+        <button v-for="set in sets" :key="set.id" type="button" class="link-button" @click="only = set.channel_ids">only {{ set.name }}</button>
+      </div>
       <label for="ask-due">Answer by</label>
       <select id="ask-due" v-model="due">
         <option :value="undefined">{{ planned(ask.due_at, sheet.zone) }}</option>
@@ -44,7 +66,7 @@ const send = useAct<undefined>(
       <label for="ask-words">A message (read by {{ ask.side === 'client' ? 'the client' : 'the agency side only' }})</label>
       <textarea id="ask-words" v-model="words" rows="3" @keydown.ctrl.enter="send.mutate(undefined)" />
       <div class="acts">
-        <Button type="primary" :loading="send.isPending.value" @click="send.mutate(undefined)">Send the ask</Button>
+        <Button type="primary" :loading="send.isPending.value" :disabled="only.length === 0" @click="send.mutate(undefined)">Send the ask</Button>
         <Button @click="emit('close')">Not yet</Button>
       </div>
     </template>
@@ -57,10 +79,16 @@ h2 {
   font-weight: 750;
   margin-bottom: 6px;
 }
-label {
+label:not(.check) {
   display: block;
   margin: 12px 0 4px;
   font-weight: 600;
+}
+.which {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  margin-top: 8px;
 }
 select,
 textarea {

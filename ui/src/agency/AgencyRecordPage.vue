@@ -1,0 +1,54 @@
+<script setup lang="ts">
+// The record across clients, or of the agency itself, with filters; as a file too.
+import { Button } from 'ant-design-vue'
+import { useInfiniteQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, ok, sentence } from '@/api/client'
+import { useChosen } from './me'
+import RecordList from '@/record/RecordList.vue'
+
+const { workspaces } = useChosen()
+const of = ref<'clients' | 'agency'>('clients')
+const workspace = ref('')
+const from = ref('')
+const to = ref('')
+const filters = computed(() => ({ of: of.value, workspace: workspace.value || undefined, from: from.value || undefined, to: to.value || undefined }))
+const { data, error, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
+  queryKey: ['agency-record', filters],
+  queryFn: ({ pageParam }) => ok(api.GET('/api/agency/record', { params: { query: { ...filters.value, before: pageParam } } })),
+  initialPageParam: undefined as string | undefined,
+  getNextPageParam: (last) => last.next ?? undefined,
+})
+const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? [])
+const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
+function file(as: string) {
+  const query = new URLSearchParams(Object.entries({ ...filters.value, as }).filter((pair): pair is [string, string] => pair[1] !== undefined))
+  return `/api/agency/record-file?${query}`
+}
+</script>
+
+<template>
+  <main class="page">
+    <div class="page-head">
+      <label class="check"><input v-model="of" type="radio" value="clients" /> of clients</label>
+      <label class="check"><input v-model="of" type="radio" value="agency" /> of the agency itself</label>
+      <template v-if="of === 'clients'">
+        <label
+          >Client
+          <select v-model="workspace" class="plain-input">
+            <option value="">all</option>
+            <option v-for="one in workspaces" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select></label
+        >
+        <label>From <input v-model="from" class="plain-input" type="date" /></label>
+        <label>To <input v-model="to" class="plain-input" type="date" /></label>
+      </template>
+      <span class="fill" />
+      <a :href="file('csv')" download>As CSV</a>
+      <a :href="file('json')" download>As JSON</a>
+    </div>
+    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <RecordList :rows="rows" :clients="names" />
+    <div v-if="hasNextPage" class="acts"><Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show what was before</Button></div>
+  </main>
+</template>

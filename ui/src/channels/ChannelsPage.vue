@@ -1,0 +1,227 @@
+<script setup lang="ts">
+// A client's channels: how each connection is, in the order that everybody sees; sets; what can be added.
+import { Button, message } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { api, ok, sentence, type Schemas } from '@/api/client'
+import ChannelMark from '@/parts/ChannelMark.vue'
+import AddChannel from './AddChannel.vue'
+import ChannelSets from './ChannelSets.vue'
+import ChannelSettings from './ChannelSettings.vue'
+
+type Channel = Schemas['ChannelsHere']['channels'][number]
+const props = defineProps<{ workspace: string }>()
+const queries = useQueryClient()
+const path = { workspace: props.workspace }
+const key = ['channels', props.workspace]
+const { data, error } = useQuery({ queryKey: key, queryFn: () => ok(api.GET('/api/w/{workspace}/channels', { params: { path } })) })
+const may = computed(() => data.value?.can.connect?.ok === true)
+const adding = ref(false)
+const changing = ref<Channel>()
+const there = ref(false)
+onMounted(() => (there.value = true))
+
+async function act(run: () => Promise<unknown>, words?: string) {
+  try {
+    await run()
+    if (words) void message.success(words)
+  } catch (problem) {
+    void message.error(sentence(problem), 9)
+  }
+  await queries.invalidateQueries({ queryKey: key })
+}
+async function connect(channel: Channel) {
+  try {
+    const begun = await ok(api.POST('/api/w/{workspace}/connect', { params: { path }, body: { network_address: channel.network_address!, channel_id: channel.id } }))
+    location.assign(begun.address)
+  } catch (problem) {
+    void message.error(sentence(problem), 9)
+  }
+}
+const withdraw = (channel: Channel) =>
+  act(
+    () => ok(api.POST('/api/w/{workspace}/connections/{connection}/withdraw', { params: { path: { ...path, connection: channel.connection_id! } } })),
+    'The consent is withdrawn; nothing goes out there until somebody connects again.',
+  )
+const archive = (channel: string, out: boolean) => act(() => ok(api.POST('/api/w/{workspace}/channels/{channel}/archive', { params: { path: { ...path, channel } }, body: { out } })))
+const turn = (channel: Channel) => act(() => ok(api.PUT('/api/w/{workspace}/channels/{channel}/off', { params: { path: { ...path, channel: channel.id } }, body: { off: !channel.off } })))
+
+async function move(index: number, step: number) {
+  const order = data.value!.channels.map((one) => one.id)
+  const to = index + step
+  if (to < 0 || to >= order.length || !may.value) return
+  order.splice(to, 0, order.splice(index, 1)[0]!)
+  const before = data.value
+  queries.setQueryData(key, { ...before, channels: order.map((id) => before!.channels.find((one) => one.id === id)) })
+  await nextTick()
+  document.querySelectorAll<HTMLElement>('[data-mover]')[to]?.focus()
+  await act(() => ok(api.PUT('/api/w/{workspace}/channels-order', { params: { path }, body: { channel_ids: order } })))
+}
+const STATES: Record<string, string> = { fine: 'connected', soon: 'soon over', lapsed: 'lapsed', planned: 'not connected', offline: 'by hand' }
+function limits(one: Channel) {
+  const { text, pictures, needed, kinds } = one.limits
+  const what = kinds.includes('picture') ? `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}` : kinds.join(' or ')
+  return `${text?.toLocaleString('en-GB')} characters · ${needed ? `needs ${kinds.includes('picture') ? 'a picture' : `a ${what}`}, ` : ''}${kinds.includes('picture') ? `at most ${what}` : ''}`.replace(/, $/, '')
+}
+</script>
+
+<template>
+  <main class="page">
+    <Teleport v-if="there && data" to="#client-acts">
+      <Button type="primary" :disabled="!may" :title="data.can.connect?.why" @click="adding = true">Add a channel</Button>
+    </Teleport>
+    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <div v-if="data" class="two">
+      <div>
+        <table class="list">
+          <thead>
+            <tr>
+              <th scope="col"><span class="hidden">Order</span></th>
+              <th scope="col">Channel</th>
+              <th scope="col">Connection</th>
+              <th scope="col">Planned</th>
+              <th scope="col">In my views</th>
+              <th scope="col"><span class="hidden">What can be done</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(one, index) in data.channels" :key="one.id">
+              <td class="mover">
+                <button
+                  type="button"
+                  class="grip"
+                  data-mover
+                  :disabled="!may"
+                  :title="may ? 'Arrow keys move it' : data.can.connect?.why"
+                  :aria-label="`Place ${index + 1}, ${one.name}: arrow keys move it`"
+                  @keydown.up.prevent="move(index, -1)"
+                  @keydown.down.prevent="move(index, 1)"
+                >
+                  {{ index + 1 }}
+                </button>
+                <span v-if="may" class="steps" aria-hidden="true"
+                  ><button type="button" tabindex="-1" :disabled="index === 0" @click="move(index, -1)">↑</button
+                  ><button type="button" tabindex="-1" :disabled="index === data.channels.length - 1" @click="move(index, 1)">↓</button></span
+                >
+              </td>
+              <td>
+                <span class="channel"
+                  ><ChannelMark :network="one.network" :initials="one.initials" /><span
+                    ><b>{{ one.name }}</b
+                    ><span class="quiet">{{ one.network === 'Offline' ? 'offline' : one.network }} · {{ limits(one) }}</span></span
+                  ></span
+                >
+              </td>
+              <td class="connection">
+                <b class="state" :class="one.level">{{ STATES[one.level] ?? one.level }}</b>
+                <span class="quiet">{{ one.sentence }}</span>
+              </td>
+              <td>
+                {{ one.planned }}<span v-if="one.waiting > 0 && one.level !== 'fine'" class="quiet">, {{ one.waiting }} cleared and waiting</span>
+              </td>
+              <td>
+                <label class="check"><input type="checkbox" :checked="!one.off" @change="turn(one)" /> {{ one.off ? 'off' : 'on' }}</label>
+              </td>
+              <td class="acts-cell">
+                <Button v-if="['lapsed', 'planned', 'soon'].includes(one.level) && one.network_address" size="small" :type="one.level === 'lapsed' ? 'primary' : 'default'" :disabled="!may" @click="connect(one)">{{
+                  one.level === 'planned' ? 'Connect' : 'Connect again'
+                }}</Button>
+                <Button size="small" :disabled="!may" :title="data.can.connect?.why" @click="changing = one">Change …</Button>
+              </td>
+            </tr>
+            <tr v-if="data.channels.length === 0">
+              <td colspan="6" class="quiet">No channel yet. Connect one, plan for one before it is connected, or add one that is published by hand.</td>
+            </tr>
+          </tbody>
+        </table>
+        <details v-if="data.archived.length > 0">
+          <summary>{{ data.archived.length }} archived</summary>
+          <ul>
+            <li v-for="one in data.archived" :key="one.id">
+              <ChannelMark :network="one.network" :initials="one.initials" /> {{ one.name }} <Button size="small" :disabled="!may" @click="archive(one.id, true)">Take it out of the archive</Button>
+            </li>
+          </ul>
+        </details>
+      </div>
+      <ChannelSets :workspace="workspace" :here="data" />
+    </div>
+    <AddChannel v-if="data && adding" :workspace="workspace" :here="data" @close="adding = false" />
+    <ChannelSettings v-if="changing" :key="changing.id" :workspace="workspace" :channel="changing" @close="changing = undefined" @archive="archive(changing!.id, false)" @withdraw="withdraw(changing!)" />
+  </main>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 280px;
+  gap: 24px;
+  align-items: start;
+}
+.channel {
+  display: flex;
+  gap: 9px;
+  align-items: center;
+}
+.channel b,
+.channel .quiet,
+.connection b,
+.connection .quiet {
+  display: block;
+}
+.connection {
+  max-width: 280px;
+}
+.state.fine {
+  color: var(--cleared);
+}
+.state.soon {
+  color: var(--change);
+}
+.state.lapsed {
+  color: var(--trouble);
+}
+.mover {
+  width: 62px;
+  white-space: nowrap;
+}
+.grip {
+  width: 24px;
+  height: 24px;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  background: var(--sheet);
+}
+.steps button {
+  width: 14px;
+  height: 24px;
+  padding: 0;
+  border: 0;
+  background: none;
+  cursor: pointer;
+  color: var(--ink-2);
+}
+.steps button:disabled {
+  visibility: hidden;
+}
+.acts-cell {
+  text-align: right;
+  white-space: nowrap;
+}
+.acts-cell > * {
+  margin-left: 6px;
+}
+details {
+  margin-top: 14px;
+}
+details li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 5px 0;
+}
+@media (max-width: 1100px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

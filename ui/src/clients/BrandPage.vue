@@ -1,0 +1,243 @@
+<script setup lang="ts">
+// The brand sheet: what a new freelancer reads first.
+import { Button, message } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, ok, sentence, type Schemas } from '@/api/client'
+import BrandPart from './BrandPart.vue'
+import ContrastTable from './ContrastTable.vue'
+import { useBrandPart } from './brand'
+
+const props = defineProps<{ workspace: string }>()
+const queries = useQueryClient()
+const path = { workspace: props.workspace }
+const { data, error } = useQuery({ queryKey: ['brand', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/brand', { params: { path } })) })
+const part = (name: keyof Schemas['BrandSheet']['parts']) => computed(() => data.value?.parts[name])
+const may = computed(() => data.value?.can.change_settings?.ok === true)
+
+const colours = useBrandPart<{ name: string; hex: string }[]>(props.workspace, 'colours', part('colours'), [])
+const voice = useBrandPart<string>(props.workspace, 'voice', part('voice'), '')
+const dos = useBrandPart<string>(props.workspace, 'do', part('do'), '')
+const donts = useBrandPart<string>(props.workspace, 'dont', part('dont'), '')
+const links = useBrandPart<{ title: string; address: string }[]>(props.workspace, 'links', part('links'), [])
+const tags = useBrandPart<{ name: string; tags: string[] }[]>(props.workspace, 'hashtags', part('hashtags'), [])
+
+const sending = ref(false)
+async function add(event: Event) {
+  const field = event.target as HTMLInputElement
+  for (const file of field.files ?? []) {
+    sending.value = true
+    const reply = await fetch(`/api/w/${props.workspace}/brand-files?name=${encodeURIComponent(file.name)}`, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file })
+    if (!reply.ok) {
+      const problem = (await reply.json()) as { detail: string; way_on?: string }
+      void message.error(`${file.name}: ${[problem.detail, problem.way_on].filter(Boolean).join(' ')}`, 9)
+    }
+  }
+  field.value = ''
+  sending.value = false
+  void queries.invalidateQueries({ queryKey: ['brand', props.workspace] })
+}
+async function remove(file: string) {
+  try {
+    await ok(api.DELETE('/api/w/{workspace}/brand-files/{file}', { params: { path: { ...path, file } } }))
+  } catch (problem) {
+    void message.error(sentence(problem), 8)
+  }
+  void queries.invalidateQueries({ queryKey: ['brand', props.workspace] })
+}
+function size(bytes: number) {
+  return bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
+}
+const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('#') ? hex : `#${hex}`) : '#ffffff')
+</script>
+
+<template>
+  <main class="page">
+    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <div v-if="data" class="sheet-grid">
+      <div>
+        <BrandPart
+          title="Colours"
+          hint="hex, shown as swatches"
+          :may="may"
+          v-bind="{ dirty: colours.dirty.value, busy: colours.busy.value, problem: colours.problem.value, theirs: colours.theirs.value }"
+          @save="colours.save"
+          @drop="colours.drop"
+          @theirs="colours.takeTheirs"
+        >
+          <ul class="swatches">
+            <li v-for="(one, index) in colours.value.value" :key="index">
+              <svg width="100%" height="54" :aria-label="`${one.name || 'colour'} ${one.hex}`" role="img"><rect width="100%" height="54" :fill="shown(one.hex)" stroke="#D2D5D1" /></svg>
+              <template v-if="may">
+                <input v-model="one.name" class="plain-input" type="text" placeholder="name" :aria-label="`Name of colour ${index + 1}`" />
+                <input v-model="one.hex" class="plain-input digest" type="text" :aria-label="`Hex of colour ${index + 1}`" maxlength="7" />
+                <button type="button" class="link-button" :aria-label="`Take ${one.name || one.hex} away`" @click="colours.value.value.splice(index, 1)">take away</button>
+              </template>
+              <template v-else
+                ><b>{{ one.name }}</b
+                ><span class="digest">{{ one.hex }}</span></template
+              >
+            </li>
+          </ul>
+          <Button v-if="may" size="small" @click="colours.value.value.push({ name: '', hex: '#' })">Add a colour</Button>
+          <p v-else-if="colours.value.value.length === 0" class="quiet">No colours yet.</p>
+        </BrandPart>
+        <section v-if="data.contrasts.length > 0" class="block" aria-label="Contrast">
+          <div class="block-head">
+            <h2>Contrast against each other</h2>
+            <span class="quiet">WCAG 2.2: 4.5 for text, 3 for large text and marks</span>
+          </div>
+          <ContrastTable :contrasts="data.contrasts" :colours="(data.parts.colours.value as unknown as { name: string; hex: string }[]) ?? []" />
+        </section>
+        <BrandPart
+          title="Hashtag sets"
+          hint="chosen together when writing"
+          :may="may"
+          v-bind="{ dirty: tags.dirty.value, busy: tags.busy.value, problem: tags.problem.value, theirs: tags.theirs.value }"
+          @save="tags.save"
+          @drop="tags.drop"
+          @theirs="tags.takeTheirs"
+        >
+          <ul class="rows">
+            <li v-for="(one, index) in tags.value.value" :key="index">
+              <template v-if="may">
+                <input v-model="one.name" class="plain-input short" type="text" placeholder="name" :aria-label="`Name of set ${index + 1}`" />
+                <input
+                  class="plain-input"
+                  type="text"
+                  :value="one.tags.map((tag) => `#${tag}`).join(' ')"
+                  :aria-label="`Hashtags of set ${index + 1}`"
+                  placeholder="#tags, with spaces"
+                  @change="
+                    one.tags = ($event.target as HTMLInputElement).value
+                      .split(/[\s,]+/)
+                      .map((tag) => tag.replace(/^#/, ''))
+                      .filter(Boolean)
+                  "
+                />
+                <button type="button" class="link-button" @click="tags.value.value.splice(index, 1)">take away</button>
+              </template>
+              <template v-else
+                ><b>{{ one.name }}</b> <span class="copy">{{ one.tags.map((tag) => `#${tag}`).join(' ') }}</span></template
+              >
+            </li>
+          </ul>
+          <Button v-if="may" size="small" @click="tags.value.value.push({ name: '', tags: [] })">Add a set</Button>
+          <p v-else-if="tags.value.value.length === 0" class="quiet">No hashtag sets yet.</p>
+        </BrandPart>
+      </div>
+      <div>
+        <BrandPart
+          title="Voice"
+          hint="how this client speaks"
+          :may="may"
+          v-bind="{ dirty: voice.dirty.value, busy: voice.busy.value, problem: voice.problem.value, theirs: voice.theirs.value }"
+          @save="voice.save"
+          @drop="voice.drop"
+          @theirs="voice.takeTheirs"
+        >
+          <textarea v-if="may" v-model="voice.value.value" class="plain-input copy" rows="5" aria-label="Voice" @keydown.ctrl.enter="voice.save" />
+          <p v-else class="copy">{{ voice.value.value || 'Nothing is written yet.' }}</p>
+        </BrandPart>
+        <div class="pair">
+          <BrandPart title="Do" :may="may" v-bind="{ dirty: dos.dirty.value, busy: dos.busy.value, problem: dos.problem.value, theirs: dos.theirs.value }" @save="dos.save" @drop="dos.drop" @theirs="dos.takeTheirs">
+            <textarea v-if="may" v-model="dos.value.value" class="plain-input copy" rows="6" aria-label="Do" />
+            <p v-else class="copy">{{ dos.value.value || 'Nothing is written yet.' }}</p>
+          </BrandPart>
+          <BrandPart
+            title="Don’t"
+            :may="may"
+            v-bind="{ dirty: donts.dirty.value, busy: donts.busy.value, problem: donts.problem.value, theirs: donts.theirs.value }"
+            @save="donts.save"
+            @drop="donts.drop"
+            @theirs="donts.takeTheirs"
+          >
+            <textarea v-if="may" v-model="donts.value.value" class="plain-input copy" rows="6" aria-label="Don’t" />
+            <p v-else class="copy">{{ donts.value.value || 'Nothing is written yet.' }}</p>
+          </BrandPart>
+        </div>
+        <BrandPart
+          title="Useful links"
+          :may="may"
+          v-bind="{ dirty: links.dirty.value, busy: links.busy.value, problem: links.problem.value, theirs: links.theirs.value }"
+          @save="links.save"
+          @drop="links.drop"
+          @theirs="links.takeTheirs"
+        >
+          <ul class="rows">
+            <li v-for="(one, index) in links.value.value" :key="index">
+              <template v-if="may">
+                <input v-model="one.title" class="plain-input short" type="text" placeholder="title" :aria-label="`Title of link ${index + 1}`" />
+                <input v-model="one.address" class="plain-input" type="url" placeholder="https://" :aria-label="`Address of link ${index + 1}`" />
+                <button type="button" class="link-button" @click="links.value.value.splice(index, 1)">take away</button>
+              </template>
+              <a v-else :href="one.address" rel="noreferrer noopener" target="_blank">{{ one.title || one.address }}</a>
+            </li>
+          </ul>
+          <Button v-if="may" size="small" @click="links.value.value.push({ title: '', address: '' })">Add a link</Button>
+          <p v-else-if="links.value.value.length === 0" class="quiet">No links yet.</p>
+        </BrandPart>
+        <section class="block" aria-label="Files">
+          <div class="block-head">
+            <h2>Files</h2>
+            <span class="quiet">fonts, guidelines, logos; handed out as downloads only</span>
+          </div>
+          <ul class="rows">
+            <li v-for="file in data.files" :key="file.id">
+              <a :href="`/api/w/${workspace}/brand-files/${file.id}`" download>{{ file.name }}</a>
+              <span class="quiet">{{ size(file.bytes) }} · {{ file.by }}</span>
+              <button v-if="may" type="button" class="link-button" @click="remove(file.id)">take away</button>
+            </li>
+            <li v-if="data.files.length === 0" class="quiet">No files yet.</li>
+          </ul>
+          <label v-if="may" class="file">Add files <input type="file" multiple :disabled="sending" @change="add" /></label>
+        </section>
+      </div>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.sheet-grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 20px;
+  align-items: start;
+}
+.swatches {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  gap: 10px;
+  margin: 8px 0;
+}
+.swatches li {
+  display: grid;
+  gap: 3px;
+  align-content: start;
+}
+.rows li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--hairline);
+}
+.rows {
+  margin-bottom: 8px;
+}
+.plain-input.short {
+  flex: 0 0 30%;
+  width: auto;
+}
+.rows .link-button {
+  white-space: nowrap;
+}
+textarea.copy {
+  font: 400 15px/1.5 var(--serif);
+}
+@media (max-width: 900px) {
+  .sheet-grid {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+// The first step of a client's set-up: name, mark, colour, zone, week; or a copy of another client's set-up.
+import { Button } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ok } from '@/api/client'
+import { initials } from '@/api/words'
+import { useChosen } from '@/agency/me'
+import FormField from '@/parts/FormField.vue'
+import ZoneField from '@/parts/ZoneField.vue'
+import { useKept } from '@/parts/kept'
+import { useProblem } from '@/parts/problem'
+
+const router = useRouter()
+const queries = useQueryClient()
+const { me, workspaces } = useChosen()
+const form = useKept('new-client', { name: '', mark: '', edge: '#1D5C74', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, week_start: 1, copy_from: '', copy: ['days', 'route', 'brand'] })
+const ownMark = ref(form.value.mark !== '' && form.value.mark !== initials(form.value.name))
+const { busy, at, beside, run } = useProblem()
+const sources = computed(() => workspaces.value.filter((one) => one.can.change_settings?.ok))
+const kinds = [
+  ['days', 'zone, week, holidays, working hours, rule for changed times'],
+  ['route', 'sign-off route, with those of its people who come along'],
+  ['brand', 'brand sheet: colours, voice, links, hashtag sets'],
+  ['people', 'people of the agency’s side, with their roles'],
+] as const
+
+watch(
+  () => form.value.name,
+  (name) => {
+    if (!ownMark.value) form.value.mark = initials(name)
+  },
+)
+
+async function make() {
+  const { copy_from, copy, ...facts } = form.value
+  const made = await run(() => ok(api.POST('/api/clients', { body: { ...facts, copy_from: copy_from || null, copy: copy_from ? copy : [] } })))
+  if (!made) return
+  form.forget()
+  await queries.invalidateQueries({ queryKey: ['me'] })
+  await router.push({ name: 'settings', params: { workspace: made.id } })
+}
+</script>
+
+<template>
+  <main class="page">
+    <div class="page-head">
+      <h1>A new client</h1>
+      <span class="quiet">Step 1 of 5. The workspace is there at once, walled off; the further steps fill it, now or later.</span>
+    </div>
+    <form class="block narrow" @submit.prevent="make">
+      <FormField id="name" label="Name" :wrong="at('name')" hint="As the client writes it.">
+        <input id="name" v-model="form.value.name" type="text" autofocus required maxlength="120" />
+      </FormField>
+      <div class="pair">
+        <FormField id="mark" label="Mark" :wrong="at('mark')" hint="One to three letters; a picture can take their place later.">
+          <input id="mark" v-model="form.value.mark" type="text" maxlength="3" @input="ownMark = true" />
+        </FormField>
+        <FormField id="edge" label="Colour of its edge" :wrong="at('edge')">
+          <span class="colour"
+            ><input id="edge" v-model="form.value.edge" type="color" aria-label="Colour of its edge" /> <input v-model="form.value.edge" type="text" aria-label="The colour in digits" maxlength="7"
+          /></span>
+        </FormField>
+      </div>
+      <div class="pair">
+        <ZoneField id="zone" v-model="form.value.zone" label="Time zone" :wrong="at('zone')" hint="Planned times are times there." />
+        <FormField id="week" label="A week starts on" :wrong="at('week_start')">
+          <select id="week" v-model="form.value.week_start">
+            <option :value="1">Monday</option>
+            <option :value="0">Sunday</option>
+          </select>
+        </FormField>
+      </div>
+      <FormField v-if="sources.length > 0" id="copy" label="Copy the set-up of another client" hint="Never posts, talk, media or channels.">
+        <select id="copy" v-model="form.value.copy_from">
+          <option value="">no, begin anew</option>
+          <option v-for="one in sources" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select>
+      </FormField>
+      <fieldset v-if="form.value.copy_from" class="what">
+        <legend>What is copied</legend>
+        <label v-for="[key, words] in kinds" :key="key" class="check"><input v-model="form.value.copy" type="checkbox" :value="key" /> {{ words }}</label>
+      </fieldset>
+      <p v-if="beside(['name', 'mark', 'edge', 'zone', 'week_start'])" class="wrong" role="alert">{{ beside(['name', 'mark', 'edge', 'zone', 'week_start']) }}</p>
+      <div class="acts">
+        <Button type="primary" html-type="submit" :loading="busy" :disabled="!me?.sets_up">Make the workspace</Button>
+        <router-link to="/desk">Not now; what is typed stays here</router-link>
+      </div>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 620px;
+}
+.colour {
+  display: flex;
+  gap: 8px;
+}
+.colour input[type='color'] {
+  width: 46px;
+  height: 30px;
+  padding: 2px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  background: var(--sheet);
+}
+.what {
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+legend {
+  font-weight: 600;
+}
+</style>

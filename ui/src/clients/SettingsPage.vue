@@ -1,0 +1,207 @@
+<script setup lang="ts">
+// Rules of the house: everything that the set-up asked for, changed later; archive and deletion at the end.
+import { Button, message } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
+import FormField from '@/parts/FormField.vue'
+import ZoneField from '@/parts/ZoneField.vue'
+import ClientMark from '@/parts/ClientMark.vue'
+import { useProblem } from '@/parts/problem'
+import EndingClient from './EndingClient.vue'
+import WorkingHours from './WorkingHours.vue'
+import { regions } from './regions'
+
+const props = defineProps<{ workspace: string }>()
+const queries = useQueryClient()
+const path = { workspace: props.workspace }
+const { data, error } = useQuery({ queryKey: ['settings', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/settings', { params: { path } })) })
+type Form = Pick<Schemas['Settings'], 'name' | 'mark' | 'edge' | 'zone' | 'week_start' | 'time_policy' | 'holidays' | 'working_hours'>
+const form = ref<Form>()
+const seen = ref(0)
+const theirs = ref<Partial<Form>>()
+const { busy, at, beside, run, error: refused } = useProblem()
+const off = computed(() => (data.value && !data.value.can.change_settings?.ok ? data.value.can.change_settings?.why : undefined))
+const changed = computed(() => form.value && data.value && (Object.keys(form.value) as (keyof Form)[]).some((key) => JSON.stringify(form.value![key]) !== JSON.stringify(data.value![key])))
+
+watch(
+  data,
+  (now) => {
+    if (now && (!form.value || !changed.value || seen.value === 0)) take(now)
+  },
+  { immediate: true },
+)
+function take(now: Schemas['Settings']) {
+  const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours } = now
+  form.value = { name, mark, edge, zone, week_start, time_policy, holidays, working_hours: JSON.parse(JSON.stringify(working_hours)) as Form['working_hours'] }
+  seen.value = now.version
+}
+
+async function save() {
+  const current = form.value!
+  const only = Object.fromEntries((Object.keys(current) as (keyof Form)[]).filter((key) => JSON.stringify(current[key]) !== JSON.stringify(data.value![key])).map((key) => [key, current[key]]))
+  const saved = await run(() => ok(api.PUT('/api/w/{workspace}/settings', { params: { path, header: { 'If-Match': `"${seen.value}"` } }, body: only })))
+  if (saved) {
+    theirs.value = undefined
+    void message.success('Saved.')
+    await refresh()
+    if (data.value) take(data.value)
+  } else if (isProblem(refused.value) && refused.value.problem.code === 'settings_changed') {
+    const facts = refused.value.problem.facts as { theirs: Partial<Form>; version: number }
+    theirs.value = facts.theirs
+    seen.value = facts.version
+  }
+}
+async function refresh() {
+  await queries.invalidateQueries({ queryKey: ['settings', props.workspace] })
+  void queries.invalidateQueries({ queryKey: ['me'] })
+}
+async function takeTheirs() {
+  await refresh()
+  if (data.value) take(data.value)
+  theirs.value = undefined
+}
+
+async function picture(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  const reply = await fetch(`/api/w/${props.workspace}/mark`, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file })
+  if (reply.ok) void message.success('The mark is a picture now.')
+  else {
+    const problem = (await reply.json()) as { detail: string; way_on?: string }
+    void message.error([problem.detail, problem.way_on].filter(Boolean).join(' '), 9)
+  }
+  await refresh()
+}
+async function letters() {
+  await ok(api.DELETE('/api/w/{workspace}/mark', { params: { path } }))
+  await refresh()
+}
+const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'holidays', 'working_hours']
+function day(date: string) {
+  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(date))
+}
+</script>
+
+<template>
+  <main class="page two">
+    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <form v-if="form && data" @submit.prevent="save">
+      <p v-if="off" class="block">{{ off }}</p>
+      <fieldset :disabled="!!off">
+        <section class="block">
+          <h2>Name and mark</h2>
+          <FormField id="name" label="Name" :wrong="at('name')"><input id="name" v-model="form.name" type="text" maxlength="120" /></FormField>
+          <div class="pair">
+            <FormField id="mark" label="Mark in letters" :wrong="at('mark')"><input id="mark" v-model="form.mark" type="text" maxlength="3" /></FormField>
+            <FormField id="edge" label="Colour of its edge" :wrong="at('edge')">
+              <span class="colour"><input id="edge" v-model="form.edge" type="color" aria-label="Colour of its edge" /><input v-model="form.edge" type="text" aria-label="The colour in digits" maxlength="7" /></span>
+            </FormField>
+          </div>
+          <div class="mark">
+            <ClientMark :id="data.id" :mark="form.mark" :edge="form.edge" :picture="data.picture" :size="44" />
+            <label class="file">A picture instead <input type="file" accept="image/*" @change="picture" /></label>
+            <Button v-if="data.picture" size="small" @click="letters">Back to letters</Button>
+          </div>
+        </section>
+        <section class="block">
+          <h2>Days and hours</h2>
+          <div class="pair">
+            <ZoneField id="zone" v-model="form.zone" label="Time zone" :wrong="at('zone')" hint="Planned times keep their wall time." />
+            <FormField id="week" label="A week starts on" :wrong="at('week_start')">
+              <select id="week" v-model="form.week_start">
+                <option :value="1">Monday</option>
+                <option :value="0">Sunday</option>
+              </select>
+            </FormField>
+          </div>
+          <FormField id="holidays" label="Public holidays" :wrong="at('holidays')" hint="Days off count as no working time.">
+            <select id="holidays" v-model="form.holidays">
+              <option value="">none</option>
+              <option v-for="one in regions(form.holidays)" :key="one.code" :value="one.code">{{ one.name }}</option>
+            </select>
+          </FormField>
+          <WorkingHours v-model="form.working_hours" :week-start="form.week_start" :wrong="at('working_hours')" />
+        </section>
+        <section class="block">
+          <h2>When a planned time is changed after a yes</h2>
+          <label class="check"><input v-model="form.time_policy" type="radio" value="never" /> the yes always stays</label>
+          <label class="check"><input v-model="form.time_policy" type="radio" value="local_date" /> the yes stays as long as the day there is the same</label>
+          <label class="check"><input v-model="form.time_policy" type="radio" value="always" /> every change of time must be asked again</label>
+          <span class="wrong">{{ at('time_policy') }}</span>
+        </section>
+        <div v-if="theirs" class="block clash" role="alert">
+          <h2>Somebody changed these settings meanwhile</h2>
+          <p v-for="(value, key) in theirs" v-show="JSON.stringify(value) !== JSON.stringify(form[key as keyof Form])" :key="key">
+            {{ String(key).replaceAll('_', ' ') }}: theirs is <b>{{ typeof value === 'object' ? 'other hours' : value }}</b>
+          </p>
+          <div class="acts"><Button type="primary" @click="save">Keep mine</Button><Button @click="takeTheirs">Take theirs</Button></div>
+        </div>
+        <div class="acts bottom">
+          <Button type="primary" html-type="submit" :disabled="!changed" :loading="busy">Save the rules</Button>
+          <span v-if="changed" class="quiet">Not saved yet</span>
+          <span v-if="beside(fields) && !theirs" class="wrong" role="alert">{{ beside(fields) }}</span>
+        </div>
+      </fieldset>
+    </form>
+    <aside v-if="data">
+      <section class="block">
+        <h2>Coming days off</h2>
+        <ul>
+          <li v-for="one in data.days_off" :key="one.date">
+            <b>{{ day(one.date) }}</b> {{ one.name }}
+          </li>
+          <li v-if="data.days_off.length === 0" class="quiet">No holiday calendar is chosen.</li>
+        </ul>
+      </section>
+      <EndingClient :workspace="workspace" :can="data.can" :archived="!!data.archived_at" :name="data.name" />
+    </aside>
+  </main>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 20px;
+  align-items: start;
+}
+fieldset {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  min-width: 0;
+}
+.colour,
+.mark {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.colour input[type='color'] {
+  width: 46px;
+  height: 30px;
+  padding: 2px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  background: var(--sheet);
+}
+aside li {
+  padding: 4px 0;
+  border-bottom: 1px solid var(--hairline);
+}
+.clash {
+  border-top-color: var(--change);
+}
+.bottom {
+  position: sticky;
+  bottom: 0;
+  background: var(--ground);
+  padding: 8px 0;
+}
+@media (max-width: 860px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

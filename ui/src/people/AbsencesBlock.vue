@@ -1,0 +1,94 @@
+<script setup lang="ts">
+// Planned absences, with somebody who stands in at each client.
+import { Button } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, ok, type Schemas } from '@/api/client'
+import FormField from '@/parts/FormField.vue'
+import { useProblem } from '@/parts/problem'
+
+const props = defineProps<{ profile: Schemas['Profile'] }>()
+const queries = useQueryClient()
+const from = ref('')
+const until = ref('')
+const standIns = ref<Record<string, string>>({})
+const { busy, at, beside, run } = useProblem()
+
+async function plan() {
+  const stand_ins = Object.entries(standIns.value).flatMap(([workspace_id, person_id]) => (person_id ? [{ workspace_id, person_id }] : []))
+  const done = await run(() => ok(api.POST('/api/profile/absences', { body: { from: from.value, until: until.value, stand_ins } })))
+  if (!done) return
+  from.value = until.value = ''
+  standIns.value = {}
+  void queries.invalidateQueries({ queryKey: ['profile'] })
+}
+async function drop(absence: string) {
+  await run(() => ok(api.DELETE('/api/profile/absences/{absence}', { params: { path: { absence } } })))
+  void queries.invalidateQueries({ queryKey: ['profile'] })
+}
+function day(date: string) {
+  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(date))
+}
+function who(workspace: string, person: string) {
+  const client = props.profile.clients.find((one) => one.id === workspace)
+  return `${client?.people.find((one) => one.id === person)?.name ?? 'somebody'} at ${client?.name ?? 'a client'}`
+}
+</script>
+
+<template>
+  <section class="block" aria-label="Absences">
+    <h2>When I am away</h2>
+    <ul>
+      <li v-for="one in profile.absences" :key="one.id">
+        <b>{{ day(one.from) }} to {{ day(one.until) }}</b>
+        <span class="quiet">{{ one.stand_ins.length > 0 ? one.stand_ins.map((each) => who(each.workspace_id, each.person_id)).join(', ') : 'nobody stands in' }}</span>
+        <button type="button" class="link-button" @click="drop(one.id)">take it back</button>
+      </li>
+      <li v-if="profile.absences.length === 0" class="quiet">No absence is planned.</li>
+    </ul>
+    <form @submit.prevent="plan">
+      <div class="pair">
+        <FormField id="from" label="First day" :wrong="at('from')"><input id="from" v-model="from" type="date" required /></FormField>
+        <FormField id="until" label="Last day" :wrong="at('until')"><input id="until" v-model="until" type="date" required /></FormField>
+      </div>
+      <div v-if="from && until">
+        <span class="label">Who stands in: they are asked instead of me</span>
+        <div v-for="client in profile.clients" :key="client.id" class="stand">
+          <label :for="`s-${client.id}`">{{ client.name }}</label>
+          <select :id="`s-${client.id}`" v-model="standIns[client.id]">
+            <option :value="undefined">nobody</option>
+            <option v-for="one in client.people" :key="one.id" :value="one.id">{{ one.name }}, {{ one.role }}</option>
+          </select>
+        </div>
+      </div>
+      <p v-if="at('stand_ins') ?? beside(['from', 'until', 'stand_ins'])" class="wrong" role="alert">{{ at('stand_ins') ?? beside(['from', 'until', 'stand_ins']) }}</p>
+      <div class="acts"><Button html-type="submit" :loading="busy">Plan the absence</Button></div>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+li,
+.stand {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--hairline);
+}
+.stand {
+  justify-content: space-between;
+}
+.label {
+  font-weight: 600;
+}
+select {
+  font: inherit;
+  min-height: 28px;
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+</style>

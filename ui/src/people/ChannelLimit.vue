@@ -1,0 +1,38 @@
+<script setup lang="ts">
+// All channels of the client, or only some.
+const ids = defineModel<string[] | null>({ required: true })
+defineProps<{ channels: { id: string; name: string }[]; wrong?: string }>()
+function toggle(id: string) {
+  const now = ids.value ?? []
+  ids.value = now.includes(id) ? now.filter((one) => one !== id) : [...now, id]
+}
+</script>
+
+<template>
+  <fieldset class="field" :class="{ bad: wrong }">
+    <legend class="label">Channels</legend>
+    <label class="check"><input type="radio" :checked="ids === null" @change="ids = null" /> all, also later ones</label>
+    <label class="check"><input type="radio" :checked="ids !== null" @change="ids = []" /> only these</label>
+    <div v-if="ids !== null" class="some">
+      <label v-for="one in channels" :key="one.id" class="check"><input type="checkbox" :checked="ids.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}</label>
+    </div>
+    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  padding: 0;
+}
+legend {
+  font-weight: 600;
+  padding: 0;
+}
+.some {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 16px;
+  padding-left: 22px;
+}
+</style>

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+// The client's sign-off route: which steps, who answers, how many must, and how long they get. From a preset or step by step.
+import { Button, message } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { api, isProblem, ok, sentence } from '@/api/client'
+import { useChosen } from '@/agency/me'
+import { list } from '@/api/words'
+import StampMark from '@/parts/StampMark.vue'
+import { useProblem } from '@/parts/problem'
+
+interface Step {
+  name: string
+  side: string
+  quorum: string
+  n: number | null
+  hours: number
+  required: boolean
+  four_eyes: boolean
+  people: string[]
+}
+const props = defineProps<{ workspace: string }>()
+const queries = useQueryClient()
+const path = { workspace: props.workspace }
+const { workspace: client } = useChosen()
+const { data, error } = useQuery({ queryKey: ['route', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/route', { params: { path } })) })
+const steps = ref<Step[]>([])
+const preset = ref<string | null>(null)
+const seen = ref<string | null>(null)
+const editing = ref(false)
+const { busy, problem, beside, run, error: refused } = useProblem()
+const may = computed(() => (client.value?.setup_step ? data.value?.can.change_settings : data.value?.can.rule))
+const wrongAt = computed(() => (problem.value?.facts as { step?: number } | undefined)?.step)
+
+const plain = () => (data.value?.steps ?? []).map(({ name, side, quorum, n, hours, required, four_eyes, people }) => ({ name, side, quorum, n: n ?? null, hours, required, four_eyes, people: [...people] }))
+watch(
+  data,
+  (now) => {
+    if (!now || editing.value) return
+    steps.value = plain()
+    seen.value = now.id
+  },
+  { immediate: true },
+)
+function begin(key?: string) {
+  const found = data.value?.presets.find((one) => one.key === key)
+  if (found) {
+    preset.value = found.key
+    steps.value = found.steps.map((one) => ({ ...one, quorum: 'any', n: null, hours: one.side === 'client' ? 16 : 8, required: true, four_eyes: true, people: everybody(one.side) }))
+  }
+  editing.value = true
+}
+function everybody(side: string) {
+  const able = (side === 'client' ? data.value?.able.client : data.value?.able.internal) ?? []
+  return able.map((one) => one.id)
+}
+const able = (side: string) => (side === 'client' ? data.value?.able.client : data.value?.able.internal) ?? []
+function leave() {
+  editing.value = false
+  steps.value = plain()
+}
+function move(index: number, by: number) {
+  steps.value.splice(index + by, 0, steps.value.splice(index, 1)[0]!)
+}
+function toggle(step: Step, id: string) {
+  step.people = step.people.includes(id) ? step.people.filter((one) => one !== id) : [...step.people, id]
+}
+function turnSide(step: Step, side: string) {
+  step.side = side
+  step.people = everybody(side)
+}
+async function save() {
+  const saved = await run(() => ok(api.PUT('/api/w/{workspace}/route', { params: { path }, body: { steps: steps.value, seen: seen.value, preset: preset.value } })))
+  if (saved) {
+    editing.value = false
+    seen.value = saved.id
+    void message.success('The route stands from now on.')
+    await queries.invalidateQueries({ queryKey: ['route', props.workspace] })
+    void queries.invalidateQueries({ queryKey: ['posts'] })
+  } else if (isProblem(refused.value) && refused.value.problem.code === 'route_changed') {
+    seen.value = (refused.value.problem.facts as { seen: string }).seen
+    void queries.invalidateQueries({ queryKey: ['route', props.workspace] })
+  }
+}
+const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any one of', all: () => 'each of', n: (n) => `${n} of` }
+</script>
+
+<template>
+  <main class="page">
+    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <div v-if="data" class="narrow">
+      <section class="block">
+        <div class="block-head">
+          <h2>Sign-off route</h2>
+          <span class="quiet">every post of {{ client?.name }} passes these steps, in this order</span>
+        </div>
+        <ol v-if="!editing" class="steps">
+          <li v-for="step in data.steps" :key="step.id" :class="step.side">
+            <StampMark :stamp="{ step_id: step.id, name: step.name, side: step.side === 'client' ? 'client' : 'internal', required: step.required, state: 'not_asked', who: [], since: null, due: null }" :size="22" />
+            <span>
+              <b>{{ step.name }}</b>
+              <span class="quiet">{{ step.side === 'client' ? 'for the client' : 'inside' }}{{ step.required ? '' : ', advisory: never waits, never blocks' }}</span>
+              <span class="line"
+                >{{ QUORUM[step.quorum]?.(step.n ?? null) }} {{ list(step.names) || 'nobody yet' }}, within {{ step.hours }} working hours{{ step.four_eyes ? '; whoever wrote part of it cannot clear it' : '' }}</span
+              >
+            </span>
+          </li>
+          <li v-if="data.steps.length === 0" class="none">No step: a post is drafting until somebody who may release marks it ready.</li>
+        </ol>
+        <form v-else @submit.prevent="save">
+          <fieldset v-for="(step, index) in steps" :key="index" class="step" :class="[step.side, { bad: wrongAt === index + 1 }]">
+            <legend>Step {{ index + 1 }}</legend>
+            <div class="line-of">
+              <label class="grow">Name <input v-model="step.name" class="plain-input" type="text" maxlength="60" /></label>
+              <label
+                >Side
+                <select class="plain-input" :value="step.side" @change="turnSide(step, ($event.target as HTMLSelectElement).value)">
+                  <option value="internal">inside</option>
+                  <option value="client">the client</option>
+                </select></label
+              >
+              <label
+                >How many
+                <select v-model="step.quorum" class="plain-input" @change="step.n = step.quorum === 'n' ? 2 : null">
+                  <option value="any">any one</option>
+                  <option value="all">each of them</option>
+                  <option value="n">a number</option>
+                </select></label
+              >
+              <label v-if="step.quorum === 'n'">Number <input v-model.number="step.n" class="plain-input short" type="number" min="1" /></label>
+              <label>Working hours <input v-model.number="step.hours" class="plain-input short" type="number" min="0.5" step="0.5" /></label>
+            </div>
+            <div class="line-of">
+              <label v-for="one in able(step.side)" :key="one.id" class="check"><input type="checkbox" :checked="step.people.includes(one.id)" @change="toggle(step, one.id)" /> {{ one.name }}</label>
+              <span v-if="able(step.side).length === 0" class="quiet">Nobody of this side may answer yet; invite them, then name them here.</span>
+            </div>
+            <div class="line-of">
+              <label class="check"><input v-model="step.required" type="checkbox" /> required</label>
+              <label class="check"><input v-model="step.four_eyes" type="checkbox" /> four eyes</label>
+              <span class="fill" />
+              <Button size="small" :disabled="index === 0" @click="move(index, -1)">Earlier</Button>
+              <Button size="small" :disabled="index === steps.length - 1" @click="move(index, 1)">Later</Button>
+              <Button size="small" @click="steps.splice(index, 1)">Take it off</Button>
+            </div>
+            <p v-if="wrongAt === index + 1 && problem" class="wrong" role="alert">{{ problem.detail }} {{ problem.way_on }}</p>
+          </fieldset>
+          <Button size="small" @click="steps.push({ name: '', side: 'internal', quorum: 'any', n: null, hours: 8, required: true, four_eyes: true, people: everybody('internal') })">Add a step</Button>
+          <p class="quiet">What was asked keeps its steps; what is drafting passes the new route. No yes is lost.</p>
+          <p v-if="!wrongAt && beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
+          <div class="acts">
+            <Button type="primary" html-type="submit" :loading="busy">Let this route stand</Button>
+            <Button @click="leave">Leave it as it is</Button>
+          </div>
+        </form>
+        <div v-if="!editing" class="acts">
+          <Button :disabled="!may?.ok" :title="may?.why" @click="begin()">Change the route …</Button>
+          <span v-if="!may?.ok" class="quiet">{{ may?.why }}</span>
+        </div>
+      </section>
+      <section v-if="may?.ok" class="block">
+        <h2>Or begin from one of these</h2>
+        <ul>
+          <li v-for="one in data.presets" :key="one.key">
+            <button type="button" class="link-button" @click="begin(one.key)">{{ one.words }}</button>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 860px;
+}
+.steps li {
+  display: flex;
+  gap: 12px;
+  align-items: flex-start;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.steps b {
+  margin-right: 8px;
+}
+.line {
+  display: block;
+}
+.step {
+  border: 0;
+  border-left: 4px solid var(--internal);
+  padding: 2px 0 8px 12px;
+  margin: 0 0 12px;
+}
+.step.client {
+  border-left-color: var(--client);
+}
+.step.bad {
+  border-left-color: var(--trouble);
+}
+legend {
+  font-weight: 600;
+  padding: 0;
+}
+.line-of {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: end;
+  margin-top: 4px;
+}
+.grow {
+  flex: 1 1 200px;
+}
+.plain-input.short {
+  width: 84px;
+}
+.none {
+  color: var(--ink-2);
+}
+</style>
