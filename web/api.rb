@@ -76,8 +76,14 @@ module AskFirst
             row = member_row(person_id, params[:workspace])
             raise Core::NotFound, "This workspace" unless row
 
-            App::Member.from_row(row, from: request.ip, looking: !looking_as.nil?)
+            App::Member.from_row(row, from: request.ip, looking: !looking_as.nil?).tap { |one| keep_seen(row, one) }
           end
+        end
+
+        def keep_seen(row, member)
+          return if member.looking || (row[:seen_at] && kit.now - row[:seen_at] < Store::People::Members::SEEN_EVERY)
+
+          Store::People::Members.seen(member.scope(kit.db), member.person_id, kit.now)
         end
 
         # Not there and not theirs take the same one query.

@@ -23,7 +23,7 @@ module AskFirst
         def call
           {
             now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: came_back, opened: opened, waits_for_others: others,
-            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, next_out: next_out, trouble: trouble, alarm: alarm, connections: connections, set_ups: set_ups
+            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, by_hand: by_hand, next_out: next_out, trouble: trouble, alarm: alarm, connections: connections, set_ups: set_ups
           }
         end
 
@@ -119,13 +119,20 @@ module AskFirst
         end
 
         def next_out
-          unsent = { state: %w[planned by_hand sending unclear] }
+          unsent = { state: %w[planned sending unclear] }
           rows = @scope.rows(:releases).where(ended_at: nil)
             .join(:showings, { workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id] }.merge(unsent))
             .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
             .join(:channels, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:showings][:channel_id])
             .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(8).all
           rows.map { |row| row.merge(at: row[:at].iso8601) }
+        end
+
+        # Due on channels that no network takes: whoever can, takes it up.
+        def by_hand
+          mine = Sequel.|({ claimed_by: nil }, { claimed_by: @me })
+          showings.where(Sequel[:showings][:state] => "by_hand").where(mine).select(*showing_columns, :claimed_by).order(Sequel[:showings][:id]).limit(SHOWN).all
+                  .map { |row| row.except(:claimed_by).merge(state: row[:claimed_by] ? "taken_up" : "by_hand") }
         end
 
         def trouble

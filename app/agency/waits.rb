@@ -11,7 +11,7 @@ module AskFirst
         # @return [Array<Hash>] JSON-ready
         def call(scope)
           scope.transaction do
-            counts = [asked(scope), tasks(scope), came_back(scope)].reduce { |all, more| all.merge(more) { |_, one, other| one + other } }
+            counts = [asked(scope), tasks(scope), came_back(scope), by_hand(scope)].reduce { |all, more| all.merge(more) { |_, one, other| one + other } }
             scope.workspace_ids.map { |id| { workspace_id: id, waits: counts.fetch(id, 0) } }
           end
         end
@@ -24,6 +24,11 @@ module AskFirst
 
         def tasks(scope)
           scope.rows(:tasks).where(person_id: scope.person_id, done_at: nil).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
+        end
+
+        def by_hand(scope)
+          mine = Sequel.|({ claimed_by: nil }, { claimed_by: scope.person_id })
+          scope.rows(:showings).where(state: "by_hand").where(mine).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
         end
 
         def came_back(scope)

@@ -32,8 +32,8 @@ module AskFirst
             .join(:posts, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:post_id])
             .where(Sequel[:ask_people][:person_id] => person)
             .select(Sequel[:asks][:id], Sequel[:ask_lines][:post_id], :subject, Sequel[:route_steps][:name].as(:step), Sequel[:route_steps][:side], :asked_at).order(:asked_at).all
-          others = scope.rows(:ask_people).where(ask_id: lines.map { |line| line[:id] }).exclude(person_id: person)
-                        .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:ask_people][:person_id]).where(ended_at: nil).select_map(:ask_id)
+          others = scope.rows(:ask_people).where(ask_id: lines.map { |line| line[:id] }).exclude(Sequel[:ask_people][:person_id] => person)
+                        .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:ask_people][:person_id]).where(Sequel[:memberships][:ended_at] => nil).select_map(:ask_id)
           lines.map { |line| line.merge(last: !others.include?(line[:id])) }
         end
 

@@ -15,7 +15,7 @@ module AskFirst
         # @param after [Hash, nil] what the membership becomes; nil when it ends
         def keep_a_lead!(row, after, what)
           others = Store::People::Members.of_workspace(scope, now).reject { |one| one[:membership_id] == row[:membership_id] }
-          return if Core::Permissions::Leads.any?([*others, *after])
+          return if Core::Permissions::Leads.any?(others + [after].compact)
           return unless Core::Permissions::Leads.lead?(row)
 
           raise Core::Permissions::Leads.missing(what, member.workspace_name)

@@ -42,8 +42,8 @@ module AskFirst
           return "Has no @." if at.empty?
           return "Has two @." if local.include?("@")
           return "Has nothing before the @." if local.empty?
-          return "Has no whole domain after the @ (such as name.example)." unless domain.match?(/[^.]\.[^.]/)
           return "Has two dots in a row, or a dot at an end." if address.match?(/\.\.|\A\.|\.\z|\.@|@\./)
+          return "Has no whole domain after the @ (such as name.example)." unless domain.include?(".")
           return "Is longer than 254 characters." if address.length > 254
 
           URI::MailTo::EMAIL_REGEXP.match?(address) ? nil : "Has a character that an address cannot have."

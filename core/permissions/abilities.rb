@@ -54,12 +54,12 @@ module AskFirst
         PRESETS = {
           "agency owner" => ["agency", AGENCY_SIDE],
           "account lead" => ["agency", AGENCY_SIDE - %w[govern_route govern_delete look_as]],
-          "reviewer" => ["agency", ["see", *WRITE_ALL, "answer_internal", "work"]],
-          "copywriter" => ["agency", %w[see write_copy create work]],
-          "designer" => ["agency", %w[see write_visuals work]],
+          "reviewer" => ["agency", ["see", "see_results", *WRITE_ALL, "answer_internal", "work"]],
+          "copywriter" => ["agency", %w[see see_results write_copy create work]],
+          "designer" => ["agency", %w[see see_results write_visuals work]],
           "video editor" => ["agency", %w[see write_visuals work]],
-          "assistant" => ["agency", %w[see write_copy write_timing create work ask release]],
-          "releaser" => ["agency", %w[see write_timing release hold]],
+          "assistant" => ["agency", %w[see see_results write_copy write_timing create work ask release]],
+          "releaser" => ["agency", %w[see see_results write_timing release hold]],
           "client approver" => ["client", %w[see_shared answer_client see_results]],
           "client observer" => ["client", %w[see_shared see_results]]
         }.freeze

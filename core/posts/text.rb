@@ -15,6 +15,8 @@ module AskFirst
         # @raise [Invalid] too_long, bad_characters
         def clean(value, field: "text", limit: LIMIT)
           raise Invalid.new("not_text", "This must be text.", field: field) unless value.is_a?(String)
+
+          value = value.encode(Encoding::UTF_8) if value.encoding == Encoding::US_ASCII
           unless value.encoding == Encoding::UTF_8 && value.valid_encoding?
             raise Invalid.new("bad_characters", "The text holds half of a character pair and cannot be kept like this.",
               field: field, way_on: "Delete the broken character (it shows as a box) and type it again.")

@@ -39,6 +39,8 @@ Sequel.migration do
         'govern_settings', 'govern_delete', 'govern_export', 'look_as'] WHERE 'govern' = ANY(abilities);
       UPDATE roles SET abilities = abilities || ARRAY['govern_people', 'govern_channels', 'govern_settings', 'govern_export']
         WHERE name = 'account lead' AND is_preset;
+      UPDATE roles SET abilities = abilities || ARRAY['see_results']
+        WHERE is_preset AND name IN ('reviewer', 'copywriter', 'designer', 'assistant') AND NOT 'see_results' = ANY(abilities);
       ALTER TABLE roles ADD CONSTRAINT roles_known_abilities CHECK (abilities <@ ARRAY['see', 'see_shared', 'see_results', 'write_copy',
         'write_visuals', 'write_timing', 'write_settings', 'create', 'answer_internal', 'answer_client', 'work', 'assign', 'ask', 'release',
         'hold', 'open', 'govern_people', 'govern_channels', 'govern_route', 'govern_settings', 'govern_delete', 'govern_export', 'look_as']);
@@ -205,7 +207,7 @@ Sequel.migration do
     SQL
 
     from(:agencies).select_map(:id).each do |agency_id|
-      { "video editor" => %w[see write_visuals work], "releaser" => %w[see write_timing release hold] }.each do |name, abilities|
+      { "video editor" => %w[see write_visuals work], "releaser" => %w[see see_results write_timing release hold] }.each do |name, abilities|
         from(:roles).insert_conflict.insert(id: AskFirst::Core::Uuid.v7(Time.now), agency_id: agency_id, name: name, side: "agency",
           abilities: Sequel.lit("ARRAY[#{abilities.map { |one| "'#{one}'" }.join(', ')}]"), is_preset: true)
       end

@@ -6,6 +6,8 @@ module AskFirst
       # Who is a member where, with which abilities. Ended memberships, those whose end date has passed, and clients that were
       # deleted do not exist here.
       module Members
+        SEEN_EVERY = 300 # seconds
+
         module_function
 
         # @param now [Time]
@@ -28,6 +30,13 @@ module AskFirst
         def of_workspace(scope, now)
           scope.transaction do
             base(scope.db, now).where(Sequel[:memberships][:workspace_id] => scope.workspace_ids).order(Sequel[:people][:name]).all
+          end
+        end
+
+        # Keeps when somebody was last here, every few minutes at most.
+        def seen(scope, person_id, now)
+          scope.transaction do
+            scope.rows(:memberships).where(person_id: person_id).where(Sequel.|({ seen_at: nil }, Sequel[:seen_at] < now - SEEN_EVERY)).update(seen_at: now)
           end
         end
 

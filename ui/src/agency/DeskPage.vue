@@ -106,6 +106,18 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => de
               >
             </router-link>
           </li>
+          <li v-for="one in desk.by_hand" :key="one.showing_id" class="row mine">
+            <router-link data-row :to="{ name: 'by-hand', params: { workspace: one.workspace_id, showing: one.showing_id } }">
+              <span class="line"
+                ><b>Publish by hand: {{ titled(one.subject) }}</b
+                ><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel"
+              /></span>
+              <span class="line quiet"
+                ><span>{{ names[one.workspace_id] }} · {{ one.channel }}</span
+                ><b>{{ one.state === 'taken_up' ? 'you are at it' : 'now' }}</b></span
+              >
+            </router-link>
+          </li>
           <li v-for="post in desk.opened" :key="`o${post.id}`" class="row mine">
             <router-link data-row :to="open(post.workspace_id, post.id)">
               <span class="line"
@@ -185,7 +197,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => de
             <router-link data-row :to="open(one.workspace_id, one.post_id)" class="timed">
               <b>{{ when(one.at, one.workspace_id) }}</b>
               <span class="marks"><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel" /></span>
-              <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b><b v-if="one.state === 'by_hand'" class="yours">by hand, now</b></span>
+              <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b></span>
             </router-link>
           </li>
           <li v-if="desk.next_out.length === 0" class="none">Nothing is released at the moment.</li>

@@ -14,7 +14,7 @@ export function useDesk(workspace: Ref<string | undefined>) {
   })
   const waiting = computed(() => {
     const desk = query.data.value
-    return desk ? desk.asked.length + desk.tasks.length + desk.came_back.length + desk.opened.length : 0
+    return desk ? desk.asked.length + desk.tasks.length + desk.came_back.length + desk.opened.length + desk.by_hand.length : 0
   })
   return { ...query, waiting }
 }

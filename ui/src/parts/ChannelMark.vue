@@ -29,4 +29,36 @@ defineProps<{ network: string; initials: string; name?: string }>()
   height: 18px;
   border-radius: 0;
 }
+.guildhall {
+  width: 20px;
+  height: 20px;
+  padding-top: 4px;
+  border-radius: 0;
+  clip-path: polygon(50% 0, 100% 30%, 100% 100%, 0 100%, 0 30%);
+}
+.commons {
+  width: 20px;
+  height: 20px;
+  border-radius: 50%;
+}
+.spool {
+  width: 16px;
+  height: 22px;
+  border-radius: 3px;
+}
+.noticeboard {
+  width: 26px;
+  height: 17px;
+  padding-right: 6px;
+  border-radius: 0;
+  clip-path: polygon(0 0, 100% 0, 78% 50%, 100% 100%, 0 100%);
+}
+.offline {
+  width: 22px;
+  height: 22px;
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+  background: var(--sheet);
+  color: var(--ink);
+}
 </style>

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+RSpec.describe AskFirst::Core::Signoff::RoutePresets do
+  let(:able) { { "internal" => %w[wren ines], "client" => %w[odile] } }
+  let(:step) { { "name" => "Read", "side" => "internal", "quorum" => "any", "hours" => 8, "people" => ["wren"] } }
+
+  def refusal(**change)
+    described_class.clean([step, step.merge(change.transform_keys(&:to_s))], able)
+    nil
+  rescue AskFirst::Core::Invalid => e
+    [e.code, e.field, e.facts["step"]]
+  end
+
+  it "takes steps, required and with four eyes unless said otherwise" do
+    expect(described_class.clean([step], able)).to eq [{ name: "Read", side: "internal", people: ["wren"], hours: 8, required: true, four_eyes: true, quorum: "any", n: nil }]
+    expect(described_class.clean([], able)).to eq [] # a route may be empty
+  end
+
+  {
+    { name: " " } => "name_missing", { side: "sideways" } => "bad_side", { hours: 0 } => "bad_hours", { hours: "8" } => "bad_hours", { quorum: "most" } => "bad_quorum",
+    { quorum: "n", n: 0 } => "bad_quorum", { quorum: "n", n: 2 } => "too_few_people", { people: ["odile"] } => "cannot_answer"
+  }.each do |change, code|
+    it "#{change} is refused, naming the step" do
+      expect(refusal(**change)).to eq [code, "steps", 2]
+    end
+  end
+
+  it "the presets that ship can be taken as they are" do
+    described_class::ALL.each_value do |_, preset|
+      steps = preset.map { |name, side| step.merge("name" => name, "side" => side, "people" => []) }
+      expect(described_class.clean(steps, able).size).to eq preset.size
+    end
+    expect { described_class.clean([step] * 9, able) }.to raise_error(AskFirst::Core::Invalid, /at most 8/)
+  end
+end
