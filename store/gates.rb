@@ -20,13 +20,14 @@ module AskFirst
         scope.db[:workspaces].where(id: scope.workspace_id).for_update.select_map(:id)
       end
 
-      def for_sending(scope, channel_id:, post_id:)
+      # @param moves [Boolean] whether the act itself moves the post on: two that both share its gate would wait for each other
+      def for_sending(scope, channel_id:, post_id:, moves: false)
         db = scope.db
         agency_id = db[:workspaces].where(id: scope.workspace_id).get(:agency_id)
         db[:agencies].where(id: agency_id).lock_style("FOR SHARE").get(:id)
         db[:workspaces].where(id: scope.workspace_id).lock_style("FOR SHARE").get(:id)
         scope.rows(:channels).where(id: channel_id).lock_style("FOR SHARE").get(:id)
-        scope.rows(:posts).where(id: post_id).lock_style("FOR SHARE").get(:id)
+        scope.rows(:posts).where(id: post_id).lock_style(moves ? "FOR UPDATE" : "FOR SHARE").get(:id)
       end
     end
   end

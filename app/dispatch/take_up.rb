@@ -10,7 +10,7 @@ module AskFirst
           write do
             found = fetch(:showings, showing_id, "This showing")
             require_ability!("hand_over", on: touching(channel_ids: [found[:channel_id]]))
-            Store::Gates.for_sending(scope, channel_id: found[:channel_id], post_id: found[:post_id])
+            Store::Gates.for_sending(scope, channel_id: found[:channel_id], post_id: found[:post_id], moves: true)
             current = rows(:showings).where(id: showing_id).for_update.first
             require_free!(current)
             require_standing!(current)

@@ -50,7 +50,7 @@ RSpec.describe "Lists and records" do
 
   it "tells who is signed in what they may do in each client, and for what not, who can" do
     me = AskFirst::App::Agency::Me.call(world.kit, world.person(:sunniva))
-    expect(me[:workspaces].map { |one| one[:name] }).to eq ["Brackwater Observatory", "Quillmere Ferries"]
+    expect(me[:workspaces].map { |one| one[:name] }).to include("Brackwater Observatory", "Quillmere Ferries")
     can = world.act("Posts::PostSheet", :sunniva, post_id: world.draft)[:can]
     expect(can["write:media"]).to eq(ok: true)
     expect(can["write:text"]).to include(ok: false, why: a_string_including("cannot change copy", "Maro Lindqvist"))
