@@ -33,7 +33,7 @@ RSpec.describe "Archiving and deleting a client" do
     expect(db[:ask_lines].where(post_id: asked, ended_at: nil)).to be_empty
     expect(world.act("Posts::PostSheet", :ines, client, post_id: released)[:subject]).to eq "Late boat"
     [-> { world.release(released, client: client) }, -> { world.act("Posts::MakePost", :ines, client, subject: "x") }, -> { world.act("Clients::ChangeSettings", :ines, client, version: 1, name: "x") },
-     -> { world.act("Posts::Rename", :ines, client, post_id: released, subject: "x") }].each do |attempt|
+     -> { world.act("Posts::Rename", :ines, client, post_id: released, subject: "x", version: 0) }].each do |attempt|
       expect(&attempt).to raise_error(AskFirst::Core::Refused) { |error| expect(error.code).to eq "archived" }
     end
     archive(out: true)
