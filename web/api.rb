@@ -109,6 +109,19 @@ module AskFirst
           end
         end
 
+        # The client's person whom an owner looks as.
+        def looked_at
+          person_id
+          raise Core::NotFound, "This" unless looking_as && looking_as[:side] == "client"
+
+          App::Member.from_row(looking_as, looking: true)
+        end
+
+        def looked_guest
+          looked_at
+          App::Signoff::AsksOf.guest(kit, looking_as, params[:ask])
+        end
+
         # One or all of the person's workspaces on the agency side, as one scope for lists.
         def agency_scope
           rows = looking_as ? [looking_as] : Store::People::Members.of_person(kit.db, person_id, kit.now)

@@ -54,6 +54,12 @@ module AskFirst
           session["look_as"] = { "workspace_id" => params[:workspace], "person_id" => target[:person_id] }
           json target.slice(:name, :side)
         end
+        app.get("/api/look-as/asks") { json(asks: App::Signoff::AsksOf.call(kit, looked_at)) }
+        app.get("/api/look-as/asks/:ask") { json App::Signoff::Review.call(kit, looked_guest) }
+        app.get("/api/look-as/asks/:ask/files/:rendition") do
+          file = App::Media::OpenFile.new(kit, looked_guest).rendition_for_guest(params[:rendition])
+          send_file file[:path], type: file[:mime]
+        end
         app.delete("/api/look-as") do
           person_id
           session.delete("look_as")

@@ -85,7 +85,7 @@ RSpec.describe "The mail that asks the client", :database do
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
     AskFirst::App::Signoff::MailAsk.call(world.kit, process, ask_id: id, person_id: world.person(:odile))
     mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json"))).first
-    expect(mail["subject"]).to eq "Quillmere Ferries: one post for your yes by Thursday 15 October, 10:20"
+    expect(mail["subject"]).to eq "Quillmere Ferries: one post for your yes by Friday 16 October, 16:20" # 24 working hours
     expect(mail["text"]).to include("Hello Odile", "Ines Calloway asks for your yes to one post", "For <b>tomorrow</b>.")
     expect(mail["html"]).to include "For &lt;b&gt;tomorrow&lt;/b&gt;."
     expect(mail["text"]).not_to include "Fog days" # the subject line is the house's
@@ -111,7 +111,7 @@ RSpec.describe AskFirst::Jobs::Queue, :database do
   it "puts a job in with the data: what is rolled back leaves none" do
     count = -> { db[:que_jobs].count }
     before = count.call
-    db.transaction(rollback: :always) { described_class.new(world.clock).advance(world.workspace, AskFirst::Core::Uuid.v7(Time.now), at: Time.now) }
+    world.kit.db.transaction(rollback: :always) { described_class.new(world.clock).advance(world.workspace, AskFirst::Core::Uuid.v7(Time.now), at: Time.now) }
     expect(count.call).to eq before
   end
 

@@ -74,7 +74,8 @@ RSpec.describe "The second wall", :database do
     person = AskFirst::Store::Scope.of_person(web, world.person(:odile))
     person.transaction do
       expect(web[:memberships].select_map(:person_id).uniq).to eq [world.person(:odile)]
-      expect(web[:workspaces].select_map(:id)).to eq [here]
+      mine = world.owner[:memberships].where(person_id: world.person(:odile), ended_at: nil).select_map(:workspace_id)
+      expect(web[:workspaces].select_map(:id)).to match_array mine
       expect(web[:posts].count + web[:channels].count + web[:record].count).to eq 0
     end
   end

@@ -12,6 +12,7 @@ export const router = createRouter({
     { path: '/w/:workspace/posts/:post', name: 'post', component: () => import('./posts/PostSheetPage.vue'), props: true, meta: { title: 'Post' } },
     { path: '/dispatch', name: 'dispatch', component: () => import('./dispatch/DispatchPage.vue'), meta: { title: 'Dispatch' } },
     { path: '/w/:workspace/by-hand/:showing', name: 'by-hand', component: () => import('./dispatch/ByHandPage.vue'), props: true, meta: { title: 'Publish by hand', section: 'dispatch' } },
+    { path: '/as-client', name: 'as-client', component: () => import('./people/AsClientPage.vue'), meta: { title: 'As a client’s person' } },
     { path: '/clients/new', name: 'new-client', component: () => import('./clients/NewClientPage.vue'), meta: { title: 'A new client' } },
     { path: '/connect/back', name: 'connect-back', component: () => import('./channels/ConnectBackPage.vue'), meta: { title: 'Back from the network' } },
     {

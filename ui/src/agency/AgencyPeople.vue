@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import ClientMark from '@/parts/ClientMark.vue'
 import PersonFace from '@/parts/PersonFace.vue'
+import { longDay } from '@/api/time'
 
 const queries = useQueryClient()
 const { data, error } = useQuery({ queryKey: ['agency-people'], queryFn: () => ok(api.GET('/api/agency/people')) })
@@ -19,9 +20,6 @@ const people = computed(() => {
 const place = (person: { places: { workspace_id: string; role: string; limited: boolean; membership_id: string }[] }, client: string) => person.places.find((one) => one.workspace_id === client)
 const names = computed(() => Object.fromEntries(clients.value.map((one) => [one.id, one.name])))
 const STATES: Record<string, string> = { open: '', archived: 'archived', setting_up: 'in set-up', deleted: 'deleted' }
-function day(at: string) {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' }).format(new Date(at))
-}
 async function restore(client: string) {
   try {
     await ok(api.POST('/api/agency/clients/{client}/restore', { params: { path: { client } } }))
@@ -52,7 +50,7 @@ async function restore(client: string) {
             <tr>
               <th scope="col">Person</th>
               <th v-for="client in open" :key="client.id" scope="col">
-                <router-link :to="{ name: 'people', params: { workspace: client.id } }" class="client"><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" /> {{ client.name }}</router-link>
+                <router-link :to="{ name: 'people', params: { workspace: client.id } }" class="of-client"><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" /> {{ client.name }}</router-link>
               </th>
             </tr>
           </thead>
@@ -63,7 +61,7 @@ async function restore(client: string) {
                   ><PersonFace :name="person.name" :side="person.side" />
                   <span
                     ><b>{{ person.name }}</b
-                    ><span class="quiet">{{ person.owner ? 'owner' : person.away_until ? `away until ${day(person.away_until)}` : person.email }}</span></span
+                    ><span class="quiet">{{ person.owner ? 'owner' : person.away_until ? `away until ${longDay(person.away_until)}` : person.email }}</span></span
                   ></span
                 >
               </td>
@@ -106,7 +104,7 @@ async function restore(client: string) {
             <td>{{ data.pending[client.id] ?? '' }}</td>
             <td class="state">
               {{ STATES[client.state] }}
-              <template v-if="client.gone_at">, gone for good on {{ day(client.gone_at) }} <Button size="small" @click="restore(client.id)">Restore</Button></template>
+              <template v-if="client.gone_at">, gone for good on {{ longDay(client.gone_at) }} <Button size="small" @click="restore(client.id)">Restore</Button></template>
             </td>
           </tr>
         </tbody>
@@ -125,7 +123,7 @@ async function restore(client: string) {
   overflow-x: auto;
 }
 .who,
-.client {
+.of-client {
   display: flex;
   gap: 8px;
   align-items: center;
@@ -135,7 +133,7 @@ async function restore(client: string) {
   display: block;
   line-height: 1.3;
 }
-th .client {
+th .of-client {
   text-decoration: none;
   color: var(--ink);
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The record across clients, or of the agency itself, with filters; as a file too.
 import { Button } from 'ant-design-vue'
-import { useInfiniteQuery } from '@tanstack/vue-query'
+import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import { useChosen } from './me'
@@ -10,15 +10,17 @@ import RecordList from '@/record/RecordList.vue'
 const { workspaces } = useChosen()
 const of = ref<'clients' | 'agency'>('clients')
 const workspace = ref('')
+const person = ref('')
 const from = ref('')
 const to = ref('')
-const filters = computed(() => ({ of: of.value, workspace: workspace.value || undefined, from: from.value || undefined, to: to.value || undefined }))
+const filters = computed(() => ({ of: of.value, workspace: workspace.value || undefined, person: person.value || undefined, from: from.value || undefined, to: to.value || undefined }))
 const { data, error, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
   queryKey: ['agency-record', filters],
   queryFn: ({ pageParam }) => ok(api.GET('/api/agency/record', { params: { query: { ...filters.value, before: pageParam } } })),
   initialPageParam: undefined as string | undefined,
   getNextPageParam: (last) => last.next ?? undefined,
 })
+const { data: agency } = useQuery({ queryKey: ['agency-people'], queryFn: () => ok(api.GET('/api/agency/people')) })
 const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? [])
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 function file(as: string) {
@@ -38,6 +40,13 @@ function file(as: string) {
           <select v-model="workspace" class="plain-input">
             <option value="">all</option>
             <option v-for="one in workspaces" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select></label
+        >
+        <label
+          >Who
+          <select v-model="person" class="plain-input">
+            <option value="">everybody</option>
+            <option v-for="one in agency?.people" :key="one.id" :value="one.id">{{ one.name }}</option>
           </select></label
         >
         <label>From <input v-model="from" class="plain-input" type="date" /></label>

@@ -25,6 +25,9 @@ const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [o
 const zones = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.zone])))
 const others = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.open, 0) ?? 0)
 const late = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.lines.filter((line) => line.late).length, 0) ?? 0)
+// of what can be released, what the reader may release
+const releases = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.can.release?.ok === true])))
+const mine = computed(() => desk.value?.can_release.filter((post) => releases.value[post.workspace_id]) ?? [])
 
 function open(workspace: string, post: string) {
   return { name: 'post', params: { workspace, post } }
@@ -43,7 +46,7 @@ const release = useMutation({
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
-useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => desk.value && desk.value.can_release.length > 0 && release.mutate(desk.value.can_release), D: () => void router.push({ name: 'dispatch' }) })
+useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mine.value.length > 0 && release.mutate(mine.value), D: () => void router.push({ name: 'dispatch' }) })
 </script>
 
 <template>
@@ -179,7 +182,8 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => de
       <section aria-labelledby="release">
         <h2 id="release">
           Can be released <span class="number">{{ desk.can_release_count }}</span>
-          <Button v-if="desk.can_release.length > 0" type="primary" size="small" :loading="release.isPending.value" @click="release.mutate(desk.can_release)">Release {{ desk.can_release.length }}</Button>
+          <Button v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" @click="release.mutate(mine)">Release {{ mine.length }}</Button>
+          <span v-else-if="desk.can_release.length > 0" class="quiet">not by you</span>
         </h2>
         <ul>
           <li v-for="post in desk.can_release" :key="post.id" class="row">

@@ -27,6 +27,10 @@ watch(
   { immediate: true },
 )
 
+// whoever looks as a client's person sees what that person sees, and that is one page
+const asClient = computed(() => me.value?.looking_as?.side === 'client')
+watch([asClient, () => route.name], ([looks, name]) => looks && name !== 'as-client' && void router.replace({ name: 'as-client' }), { immediate: true })
+
 const sections = [
   { name: 'desk', label: 'Desk' },
   { name: 'posts', label: 'Posts' },
@@ -44,7 +48,7 @@ async function signOut() {
 async function stopLooking() {
   const back = me.value?.looking_as?.workspace_id
   await ok(api.DELETE('/api/look-as'))
-  queries.clear()
+  await queries.resetQueries()
   await router.push(back ? { name: 'people', params: { workspace: back } } : { name: 'desk' })
 }
 </script>
@@ -55,8 +59,8 @@ async function stopLooking() {
       <router-link :to="{ name: 'desk', query }" class="brand" :class="{ waits: waiting > 0 }" :aria-label="waiting > 0 ? `Ask First, ${waiting} wait for you` : 'Ask First, nothing waits for you'">
         Ask <span>First</span>
       </router-link>
-      <ClientSwitcher />
-      <nav aria-label="Sections">
+      <ClientSwitcher v-if="!asClient" />
+      <nav v-if="!asClient" aria-label="Sections">
         <router-link v-for="one in sections" :key="one.name" :to="{ name: one.name, query }" :class="{ here: current === one.name }" :aria-current="current === one.name ? 'page' : undefined">
           {{ one.label }}
         </router-link>

@@ -3,14 +3,21 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
+import { readAs } from '@/api/time'
 import { chosenNow } from './recent'
 
 export type Me = Schemas['Me']
 // pages that are about one client and go on with another when it is chosen
 const OF_A_CLIENT = ['brand', 'people', 'channels', 'route', 'settings', 'client-record']
 
+async function fetchMe() {
+  const me = await ok(api.GET('/api/me'))
+  readAs(me)
+  return me
+}
+
 export function useMe() {
-  return useQuery({ queryKey: ['me'], queryFn: () => ok(api.GET('/api/me')), staleTime: 60_000 })
+  return useQuery({ queryKey: ['me'], queryFn: fetchMe, staleTime: 60_000 })
 }
 
 /** The chosen client workspace lives in the address, so that a page can be sent to a colleague. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { age, brief, place } from './time'
+import { age, brief, calendarDay, heading, moment, place, planned, readAs } from './time'
 import { initials, list, titled } from './words'
 
 describe('times as people read them', () => {
@@ -15,6 +15,25 @@ describe('times as people read them', () => {
     expect(age('2026-10-14T09:08:00Z', now)).toBe('12 min')
     expect(age('2026-10-14T04:00:00Z', now)).toBe('5 h')
     expect(age('2026-10-12T08:40:00Z', now)).toBe('2 d')
+  })
+
+  it('follows the reader’s own zone, language and clock', () => {
+    readAs({ zone: 'Europe/Lisbon', hour12: false, date_language: 'en-GB' })
+    expect(heading(now)).toBe('Wednesday 14 October')
+    expect(moment('2026-10-14T16:00:05Z', true)).toBe('14 Oct, 17:00:05')
+    expect(planned('2026-10-15T06:30:00Z', 'Europe/Lisbon')).toBe('Thu 15 Oct, 7:30')
+    expect(planned('2026-10-15T15:00:00Z', 'America/Denver')).toBe('Thu 15 Oct, 9:00 Denver (16:00 yours)')
+    readAs({ zone: 'America/Denver', hour12: true, date_language: 'en-GB' })
+    expect(planned('2026-10-15T15:00:00Z', 'America/Denver')).toBe('Thu 15 Oct, 9:00\u202fam')
+    readAs({ zone: 'Europe/Lisbon', hour12: false, date_language: 'de-DE' })
+    expect(heading(now)).toBe('Mittwoch 14. Oktober')
+    readAs({ zone: 'Europe/Lisbon', hour12: false, date_language: 'en-GB' })
+  })
+
+  it('says a calendar day as it is written, whatever the zone', () => {
+    readAs({ zone: 'America/Denver', hour12: false, date_language: 'en-GB' })
+    expect(calendarDay('2026-12-31')).toBe('31 Dec')
+    expect(calendarDay('2026-12-31', { weekday: true, year: true })).toBe('Thu 31 Dec 2026')
   })
 
   it('names a place from its zone', () => {

@@ -1,15 +1,32 @@
-// How times are shown: in the client's zone, with the zone named when it is not the reader's own.
+// How times are shown: as the reader's profile says (own zone, language of dates, 12 or 24 hours); what is planned, in the
+// client's zone, with the zone named when it is not the reader's own.
+import { shallowReactive } from 'vue'
 
-const here = Intl.DateTimeFormat().resolvedOptions().timeZone
+/** Until somebody is signed in, what their browser says. */
+const reader = shallowReactive({ zone: Intl.DateTimeFormat().resolvedOptions().timeZone, hour12: false, language: 'en-GB' })
 
-function parts(at: string, zone: string): Record<string, string> {
-  const format = new Intl.DateTimeFormat('en-GB', { timeZone: zone, weekday: 'short', day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit', hourCycle: 'h23' })
-  return Object.fromEntries(format.formatToParts(new Date(at)).map((part) => [part.type, part.value]))
+export function readAs(profile: { zone: string; hour12: boolean; date_language: string }): void {
+  Object.assign(reader, { zone: profile.zone, hour12: profile.hour12, language: profile.date_language })
 }
 
-function clock(p: Record<string, string>): string {
-  return `${Number(p.hour)}:${p.minute}`
+export function readerZone(): string {
+  return reader.zone
 }
+
+function format(at: string, zone: string, options: Intl.DateTimeFormatOptions): string {
+  return new Intl.DateTimeFormat(reader.language, { timeZone: zone, ...options }).format(new Date(at)).replaceAll(',', '')
+}
+
+/** "7:30", or "7:30 am" for who reads it so. */
+function clock(at: string, zone: string, seconds = false): string {
+  const options: Intl.DateTimeFormatOptions = { timeZone: zone, hour: 'numeric', minute: '2-digit', second: seconds ? '2-digit' : undefined }
+  const made = new Intl.DateTimeFormat(reader.language, { ...options, ...(reader.hour12 ? { hour12: true } : { hourCycle: 'h23' }) }).formatToParts(new Date(at))
+  return made.map((part) => (part.type === 'hour' ? String(Number(part.value)) : part.value)).join('')
+}
+
+const weekday = (at: string, zone: string) => format(at, zone, { weekday: 'short' })
+const date = (at: string, zone: string) => format(at, zone, { day: 'numeric', month: 'short' })
+const dated = (at: string, zone: string) => format(at, zone, { weekday: 'short', day: 'numeric', month: 'short' })
 
 export function place(zone: string): string {
   return (zone.split('/').pop() ?? zone).replaceAll('_', ' ')
@@ -17,19 +34,16 @@ export function place(zone: string): string {
 
 /** "Thu 15 Oct, 7:30", with "(14:30 yours)" and the place when the reader lives elsewhere. */
 export function planned(at: string, zone: string): string {
-  const p = parts(at, zone)
-  const text = `${p.weekday} ${p.day} ${p.month}, ${clock(p)}`
+  const text = `${dated(at, zone)}, ${clock(at, zone)}`
   if (sameOffset(at, zone)) return text
-  return `${text} ${place(zone)} (${clock(parts(at, here))} yours)`
+  return `${text} ${place(zone)} (${clock(at, reader.zone)} yours)`
 }
 
-/** "7:30" today, "Thu 7:30" in the coming and past days, "15 Oct" further away. */
-export function brief(at: string, now: string, zone: string = here): string {
-  const p = parts(at, zone)
-  const today = parts(now, zone)
+/** "7:30" today, "Thu 7:30" in the coming and past days, "15 Oct, 7:30" further away. */
+export function brief(at: string, now: string, zone: string = reader.zone): string {
   const days = Math.abs(new Date(at).getTime() - new Date(now).getTime()) / 86_400_000
-  if (days < 1 && p.day === today.day) return clock(p)
-  return days < 6 ? `${p.weekday} ${clock(p)}` : `${p.day} ${p.month}, ${clock(p)}`
+  if (days < 1 && date(at, zone) === date(now, zone)) return clock(at, zone)
+  return days < 6 ? `${weekday(at, zone)} ${clock(at, zone)}` : `${date(at, zone)}, ${clock(at, zone)}`
 }
 
 /** "2 d", "5 h", "12 min": how long something has waited. */
@@ -40,10 +54,36 @@ export function age(since: string, now: string): string {
   return `${Math.floor(minutes / 1440)} d`
 }
 
+/** "Wednesday 14 October". */
 export function heading(now: string): string {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date(now)).replace(',', '')
+  return format(now, reader.zone, { weekday: 'long', day: 'numeric', month: 'long' })
+}
+
+/** "14 Oct, 10:20", with the seconds where the order of things matters. */
+export function moment(at: string, seconds = false): string {
+  return `${date(at, reader.zone)}, ${clock(at, reader.zone, seconds)}`
+}
+
+/** "10:20:05". */
+export function exactly(at: string): string {
+  return clock(at, reader.zone, true)
+}
+
+/** "28 October". */
+export function longDay(at: string): string {
+  return format(at, reader.zone, { day: 'numeric', month: 'long' })
+}
+
+/** "March", with the year when it is not this one. */
+export function month(at: string, now: string): string {
+  return format(at, reader.zone, { month: 'long', year: at.slice(0, 4) === now.slice(0, 4) ? undefined : 'numeric' })
+}
+
+/** A calendar day, which is the same in every zone: "15 Oct", "Thu 15 Oct", "Thu 15 Oct 2026". */
+export function calendarDay(iso: string, more: { weekday?: boolean; year?: boolean } = {}): string {
+  return format(iso.slice(0, 10), 'UTC', { weekday: more.weekday ? 'short' : undefined, day: 'numeric', month: 'short', year: more.year ? 'numeric' : undefined })
 }
 
 function sameOffset(at: string, zone: string): boolean {
-  return zone === here || clock(parts(at, zone)) === clock(parts(at, here))
+  return zone === reader.zone || (clock(at, zone) === clock(at, reader.zone) && date(at, zone) === date(at, reader.zone))
 }

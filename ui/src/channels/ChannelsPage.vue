@@ -162,6 +162,12 @@ function limits(one: Channel) {
   gap: 9px;
   align-items: center;
 }
+/* the marks differ in width; the names stand in one line */
+.channel > :first-child {
+  display: grid;
+  flex: 0 0 26px;
+  place-items: center;
+}
 .channel b,
 .channel .quiet,
 .connection b,
@@ -173,9 +179,6 @@ function limits(one: Channel) {
 }
 .state.fine {
   color: var(--cleared);
-}
-.state.soon {
-  color: var(--change);
 }
 .state.lapsed {
   color: var(--trouble);

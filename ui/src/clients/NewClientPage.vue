@@ -2,6 +2,7 @@
 // The first step of a client's set-up: name, mark, colour, zone, week; or a copy of another client's set-up.
 import { Button } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
+import { readerZone } from '@/api/time'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok } from '@/api/client'
@@ -15,7 +16,7 @@ import { useProblem } from '@/parts/problem'
 const router = useRouter()
 const queries = useQueryClient()
 const { me, workspaces } = useChosen()
-const form = useKept('new-client', { name: '', mark: '', edge: '#1D5C74', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, week_start: 1, copy_from: '', copy: ['days', 'route', 'brand'] })
+const form = useKept('new-client', { name: '', mark: '', edge: '#1D5C74', zone: readerZone(), week_start: 1, copy_from: '', copy: ['days', 'route', 'brand'] })
 const ownMark = ref(form.value.mark !== '' && form.value.mark !== initials(form.value.name))
 const { busy, at, beside, run } = useProblem()
 const sources = computed(() => workspaces.value.filter((one) => one.can.change_settings?.ok))

@@ -11,6 +11,7 @@ import { useProblem } from '@/parts/problem'
 import EndingClient from './EndingClient.vue'
 import WorkingHours from './WorkingHours.vue'
 import { regions } from './regions'
+import { calendarDay } from '@/api/time'
 
 const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
@@ -78,9 +79,6 @@ async function letters() {
   await refresh()
 }
 const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'holidays', 'working_hours']
-function day(date: string) {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(new Date(date))
-}
 </script>
 
 <template>
@@ -149,7 +147,7 @@ function day(date: string) {
         <h2>Coming days off</h2>
         <ul>
           <li v-for="one in data.days_off" :key="one.date">
-            <b>{{ day(one.date) }}</b> {{ one.name }}
+            <b>{{ calendarDay(one.date, { weekday: true, year: true }) }}</b> {{ one.name }}
           </li>
           <li v-if="data.days_off.length === 0" class="quiet">No holiday calendar is chosen.</li>
         </ul>

@@ -5,6 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
+import { exactly } from '@/api/time'
 
 const props = defineProps<{ workspace: string; showing: string }>()
 const emit = defineEmits<{ close: [] }>()
@@ -36,9 +37,6 @@ const EVENTS: Record<string, string> = {
   trouble: 'trouble',
   seen_by_person: 'seen there by a person',
   left_as_it_is: 'left as it is by',
-}
-function time(at: string) {
-  return new Intl.DateTimeFormat('en-GB', { hour: 'numeric', minute: '2-digit', second: '2-digit' }).format(new Date(at))
 }
 </script>
 
@@ -81,7 +79,7 @@ function time(at: string) {
       <h2>Attempts</h2>
       <ol>
         <li v-for="(one, index) in story.attempts" :key="index">
-          <b>{{ time(one.at) }}</b>
+          <b>{{ exactly(one.at) }}</b>
           <span :class="{ late: one.event === 'trouble' }"
             >{{ EVENTS[one.event] ?? one.event }}<span class="quiet note">{{ one.note }}</span></span
           >

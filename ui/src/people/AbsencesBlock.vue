@@ -6,6 +6,7 @@ import { ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
+import { calendarDay } from '@/api/time'
 
 const props = defineProps<{ profile: Schemas['Profile'] }>()
 const queries = useQueryClient()
@@ -26,9 +27,6 @@ async function drop(absence: string) {
   await run(() => ok(api.DELETE('/api/profile/absences/{absence}', { params: { path: { absence } } })))
   void queries.invalidateQueries({ queryKey: ['profile'] })
 }
-function day(date: string) {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(date))
-}
 function who(workspace: string, person: string) {
   const client = props.profile.clients.find((one) => one.id === workspace)
   return `${client?.people.find((one) => one.id === person)?.name ?? 'somebody'} at ${client?.name ?? 'a client'}`
@@ -40,7 +38,7 @@ function who(workspace: string, person: string) {
     <h2>When I am away</h2>
     <ul>
       <li v-for="one in profile.absences" :key="one.id">
-        <b>{{ day(one.from) }} to {{ day(one.until) }}</b>
+        <b>{{ calendarDay(one.from, { weekday: true }) }} to {{ calendarDay(one.until, { weekday: true }) }}</b>
         <span class="quiet">{{ one.stand_ins.length > 0 ? one.stand_ins.map((each) => who(each.workspace_id, each.person_id)).join(', ') : 'nobody stands in' }}</span>
         <button type="button" class="link-button" @click="drop(one.id)">take it back</button>
       </li>

@@ -18,14 +18,15 @@ const changing = ref(false)
 const ending = ref(false)
 const first = computed(() => props.person.name.split(' ')[0])
 const holds = computed(() => data.value?.holds)
+const MOST_NAMES = 3
 const NOTICES: Record<string, string> = { asked: 'is asked for a yes', talk: 'is answered in the client’s room' }
 const CHOICES = { at_once: 'at once', digest: 'once a day', not: 'not at all' }
 
 async function look() {
   try {
     await ok(api.POST('/api/w/{workspace}/look-as', { params: { path: { workspace: props.workspace } }, body: { membership_id: props.person.id } }))
-    queries.clear()
-    await router.push({ name: 'desk', query: { client: props.workspace } })
+    await queries.resetQueries() // everything is seen by other eyes now
+    await router.push(props.person.side === 'client' ? { name: 'as-client' } : { name: 'desk', query: { client: props.workspace } })
   } catch (problem) {
     void message.error(sentence(problem), 8)
   }
@@ -40,7 +41,9 @@ async function turn(kind: string, choice: string) {
 }
 function why(line: Schemas['MemberSheet']['lines'][number]) {
   if (line.allowed === 'all') return ''
-  return line.who_can.length > 0 ? `${list(line.who_can)} can` : ''
+  const names = line.who_can.map((name) => name.split(' ')[0]!)
+  const more = names.length - MOST_NAMES
+  return names.length > 0 ? `${list(more > 1 ? [...names.slice(0, MOST_NAMES), `${more} more`] : names)} can` : ''
 }
 </script>
 
@@ -51,7 +54,7 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
     </header>
     <p class="mail quiet">{{ person.email }}</p>
     <ul v-if="data" class="lines">
-      <li v-for="line in data.lines" :key="line.words">
+      <li v-for="line in data.lines" :key="line.words" :title="line.who_can.length > 0 ? `${list(line.who_can)} can` : undefined">
         <svg width="13" height="13" viewBox="0 0 13 13" role="img" :aria-label="line.allowed === 'none' ? 'may not' : line.allowed === 'part' ? 'in part' : 'may'">
           <path v-if="line.allowed === 'all'" d="M1.5 7l3.2 3.3L11.5 2.5" fill="none" stroke="#17693F" stroke-width="2" />
           <path v-else-if="line.allowed === 'part'" d="M1.5 7l3.2 3.3L11.5 2.5" fill="none" stroke="#17693F" stroke-width="1.5" stroke-dasharray="2.5 2" />
@@ -116,7 +119,7 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
   flex: 0 0 390px;
   align-self: stretch;
   min-height: calc(100vh - 100px);
-  padding: 12px 18px 40px;
+  padding: 12px 18px 0;
   background: var(--sheet);
   border-left: 3px solid var(--ink);
 }
@@ -164,6 +167,18 @@ header.second {
   border-radius: 3px;
   background: var(--sheet);
   color: var(--ink);
+}
+/* always in reach, however long the list */
+.acts {
+  position: sticky;
+  bottom: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 12px -18px 0;
+  padding: 12px 18px;
+  background: var(--sheet);
+  border-top: 1px solid var(--rule);
 }
 @media (max-width: 1000px) {
   .panel {

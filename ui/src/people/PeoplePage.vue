@@ -6,7 +6,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ok, sentence, type Schemas } from '@/api/client'
 import { useMe } from '@/agency/me'
-import { brief } from '@/api/time'
+import { brief, calendarDay, month } from '@/api/time'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import PersonFace from '@/parts/PersonFace.vue'
 import ShareSquare from '@/parts/ShareSquare.vue'
@@ -46,15 +46,9 @@ function channels(ids: string[] | null) {
   const missing = all.filter((one) => !ids.includes(one.id)).map((one) => one.name)
   return missing.length === 1 && names.length > 1 ? `all but ${missing[0]}` : names.join(', ') || 'none'
 }
-function since(at: string) {
-  return new Intl.DateTimeFormat('en-GB', { month: 'long', year: at.slice(0, 4) === now.value.slice(0, 4) ? undefined : 'numeric' }).format(new Date(at))
-}
-function day(date: string) {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(date))
-}
 function beside(one: Person) {
   if (one.me) return 'you'
-  if (one.away_until) return `away until ${day(one.away_until)}`
+  if (one.away_until) return `away until ${calendarDay(one.away_until)}`
   if (one.tasks > 0) return `${one.tasks} ${one.tasks === 1 ? 'task' : 'tasks'}`
   return one.seen_at ? `seen ${brief(one.seen_at, now.value)}` : one.side === 'client' ? 'answers by link' : 'never here yet'
 }
@@ -102,7 +96,7 @@ useKeys({
                   <PersonFace :name="one.name" :side="one.side" :person-id="one.person_id" :picture="one.picture" />
                   <span
                     ><b>{{ one.name }}</b
-                    ><span class="quiet">{{ one.title || (one.until ? `until ${day(one.until)}` : `since ${since(one.since)}`) }}</span></span
+                    ><span class="quiet">{{ one.title || (one.until ? `until ${calendarDay(one.until)}` : `since ${month(one.since, now)}`) }}</span></span
                   >
                 </button>
               </td>

@@ -3,6 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { api, ok, sentence } from '@/api/client'
+import { moment } from '@/api/time'
 
 const queries = useQueryClient()
 const { data } = useQuery({ queryKey: ['sessions'], queryFn: () => ok(api.GET('/api/profile/sessions')) })
@@ -18,9 +19,6 @@ function device(text: string) {
   const system = /Windows|Mac OS X|Android|iPhone|iPad|Linux/.exec(text)?.[0]?.replace('Mac OS X', 'Mac')
   return system ? `a browser on ${system}` : text.slice(0, 40) || 'an unknown device'
 }
-function time(at: string) {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' }).format(new Date(at))
-}
 </script>
 
 <template>
@@ -30,7 +28,7 @@ function time(at: string) {
       <li v-for="one in data?.sessions ?? []" :key="one.id">
         <span
           ><b>{{ device(one.device) }}</b
-          >, {{ one.from }}<span class="quiet"> · since {{ time(one.since) }}, last used {{ time(one.last_use) }}</span></span
+          >, {{ one.from }}<span class="quiet"> · since {{ moment(one.since) }}, last used {{ moment(one.last_use) }}</span></span
         >
         <b v-if="one.here">here</b>
         <Button v-else size="small" @click="end(one.id)">Sign out there</Button>

@@ -97,7 +97,7 @@ async function drop() {
             <tr v-for="role in data.roles.filter((one) => one.side === side)" :key="role.id" :class="{ chosen: editing?.id === role.id }">
               <td>
                 <button type="button" class="link-button" @click="edit(role)">{{ role.name }}</button>
-                <span class="quiet"> {{ role.preset ? (role.shipped && role.shipped.length !== role.abilities.length ? 'preset, changed' : '') : 'our own' }}</span>
+                <span class="quiet own">{{ role.preset ? (role.shipped && role.shipped.length !== role.abilities.length ? 'preset, changed' : '') : 'our own' }}</span>
               </td>
               <td v-for="name in groups" :key="name" class="square"><ShareSquare :share="role.shares[name] ?? 'none'" :group="name" /></td>
               <td class="quiet right">{{ role.held === 0 ? 'nobody' : `${role.held} ${role.held === 1 ? 'place' : 'places'}` }}</td>
@@ -142,6 +142,9 @@ async function drop() {
 </template>
 
 <style scoped>
+.own {
+  margin-left: 8px;
+}
 .roles {
   display: flex;
   align-items: flex-start;

@@ -5,6 +5,7 @@ import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { said } from './record'
+import { moment } from '@/api/time'
 
 const props = defineProps<{ workspace: string; post: string }>()
 const open = ref(false)
@@ -16,9 +17,6 @@ const { data, hasNextPage, fetchNextPage } = useInfiniteQuery({
   enabled: open,
 })
 const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? [])
-function time(at: string) {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit', second: '2-digit' }).format(new Date(at))
-}
 </script>
 
 <template>
@@ -30,7 +28,7 @@ function time(at: string) {
     <ol v-if="open">
       <li v-for="row in rows" :key="row.id">
         <span class="quiet"
-          >{{ time(row.at) }}<template v-if="row.revision"> · revision {{ row.revision }}</template
+          >{{ moment(row.at, true) }}<template v-if="row.revision"> · revision {{ row.revision }}</template
           ><template v-if="row.by_pass"> · by link</template></span
         >
         <p>

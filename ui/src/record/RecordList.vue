@@ -3,11 +3,9 @@
 import type { Schemas } from '@/api/client'
 import { said } from '@/posts/record'
 import { titled } from '@/api/words'
+import { moment } from '@/api/time'
 
 defineProps<{ rows: Schemas['RecordRow'][]; clients?: Record<string, string> }>()
-function time(at: string) {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit', second: '2-digit' }).format(new Date(at))
-}
 </script>
 
 <template>
@@ -23,7 +21,7 @@ function time(at: string) {
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.id">
-        <td class="when">{{ time(row.at) }}</td>
+        <td class="when">{{ moment(row.at, true) }}</td>
         <td v-if="clients">{{ row.workspace_id ? clients[row.workspace_id] : 'the agency' }}</td>
         <td>{{ row.who }}<span v-if="row.by_pass" class="quiet"> by link</span></td>
         <td class="what">{{ said(row) }}</td>

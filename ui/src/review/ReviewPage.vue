@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The client's review: one proof at a time, three things to do, progress as segments, the answers always in reach.
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { Offline, Queue, Refusal, enter, fetchReview, remark, sendAnswer, type Line, type Review, type Verdict } from './api'
+import { Offline, Queue, Refusal, enter, fetchReview, onlyLooking, remark, sendAnswer, type Line, type Review, type Verdict } from './api'
 import ReviewWay from './ReviewWay.vue'
 import { dueTime, wallTime } from './times'
 
@@ -18,6 +18,7 @@ const waiting = ref(0)
 const seen = ref(new Set<string>())
 const top = ref<HTMLElement>()
 const field = ref<HTMLTextAreaElement>()
+const looking = ref(false)
 let queue: Queue | undefined
 
 const lines = computed(() => review.value?.lines ?? [])
@@ -34,7 +35,9 @@ function verdictOf(one: Line): Verdict | undefined {
 async function load() {
   try {
     await enter()
+    looking.value = onlyLooking()
     review.value = await fetchReview()
+    if (looking.value) return
     queue = new Queue(review.value)
     waiting.value = queue.all().length
     document.title = `${review.value.client}: for your yes`
@@ -192,6 +195,7 @@ function segment(one: Line, index: number) {
   </main>
   <main v-else-if="!review" class="alone"><p>Opening …</p></main>
   <div v-else class="page">
+    <p v-if="looking" class="looking" role="status">As {{ review.me }} sees it. Nothing can be answered here.</p>
     <header>
       <p class="who">
         <b>{{ review.client }}</b> <span>{{ done ? 'all answered' : `${at + 1} of ${lines.length}` }}</span>
@@ -245,7 +249,7 @@ function segment(one: Line, index: number) {
         </li>
       </ul>
     </main>
-    <footer v-if="line && line.ended !== 'withdrawn' && line.ended !== 'outdated'">
+    <footer v-if="!looking && line && line.ended !== 'withdrawn' && line.ended !== 'outdated'">
       <p v-if="note" class="note" role="status">{{ note }}</p>
       <p v-if="waiting > 0" class="note" role="status">No connection: {{ waiting }} {{ waiting === 1 ? 'answer waits' : 'answers wait' }} on this phone.</p>
       <form v-if="wanting" @submit.prevent="give('change', words)">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // One way in which the post appears: its channels, its pictures as they will be sent, its text with the fold.
 import { computed } from 'vue'
-import type { Way } from './api'
+import { fileAddress, type Way } from './api'
 
 const props = defineProps<{ way: Way; index: number; count: number }>()
 const points = computed(() => Array.from(props.way.text))
@@ -19,7 +19,7 @@ const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(pr
       >
     </h2>
     <div class="proof">
-      <img v-for="picture in way.pictures" :key="picture.id" :src="`/api/review/files/${picture.id}`" :alt="picture.description || 'Picture of this post'" />
+      <img v-for="picture in way.pictures" :key="picture.id" :src="fileAddress(picture.id)" :alt="picture.description || 'Picture of this post'" />
       <p class="copy">
         {{ head }}<span v-if="rest" class="fold"><span>cut here until opened</span></span
         ><span v-if="rest" class="rest">{{ rest }}</span>

@@ -39,15 +39,22 @@ async function call<T>(method: string, path: string, body?: unknown, key?: strin
   throw new Refusal(String(data.code ?? 'unknown'), [data.detail, data.way_on].filter(Boolean).join(' '), (data.facts ?? {}) as Record<string, unknown>)
 }
 
+// An owner who looks at the ask as its person sees it comes through another door, at which nothing can be said.
+let looked: string | undefined
+export const onlyLooking = () => looked !== undefined
+export const fileAddress = (id: string) => (looked ? `/api/look-as/asks/${looked}/files/${id}` : `/api/review/files/${id}`)
+
 /** Exchanges the pass in the address, if there is one, and takes it out of the address. */
 export async function enter(): Promise<void> {
+  looked = /^#look=([0-9a-f-]{36})$/.exec(location.hash)?.[1]
+  if (looked) return
   const pass = location.hash.slice(1)
   if (pass === '') return
   await call('POST', '/api/review/exchange', { pass })
   history.replaceState(null, '', location.pathname)
 }
 
-export const fetchReview = () => call<Review>('GET', '/api/review/ask')
+export const fetchReview = () => call<Review>('GET', looked ? `/api/look-as/asks/${looked}` : '/api/review/ask')
 export const remark = (line: string, words: string) => call('POST', `/api/review/lines/${line}/remark`, { words }, crypto.randomUUID())
 
 export interface Waiting {

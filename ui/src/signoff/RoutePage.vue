@@ -82,6 +82,12 @@ async function save() {
     void queries.invalidateQueries({ queryKey: ['route', props.workspace] })
   }
 }
+/** "any one of Wren and Ines", or just "Wren". */
+function who(step: { names: string[]; quorum: string; n?: number | null }) {
+  if (step.names.length === 0) return 'nobody is named yet, so nothing can be asked here'
+  if (step.names.length === 1) return step.names[0]
+  return `${QUORUM[step.quorum]?.(step.n ?? null)} ${list(step.names)}`
+}
 const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any one of', all: () => 'each of', n: (n) => `${n} of` }
 </script>
 
@@ -101,7 +107,7 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
               <b>{{ step.name }}</b>
               <span class="quiet">{{ step.side === 'client' ? 'for the client' : 'inside' }}{{ step.required ? '' : ', advisory: never waits, never blocks' }}</span>
               <span class="line"
-                >{{ QUORUM[step.quorum]?.(step.n ?? null) }} {{ list(step.names) || 'nobody yet' }}, within {{ step.hours }} working hours{{ step.four_eyes ? '; whoever wrote part of it cannot clear it' : '' }}</span
+                >{{ who(step) }}, within {{ step.hours }} working hours{{ step.four_eyes ? '; whoever wrote part of it cannot clear it' : '' }}</span
               >
             </span>
           </li>
