@@ -45,7 +45,7 @@ module AskFirst
       def live(kit)
         kit.bus.bus.group_ids_lookup do |env|
           rodauth = env["rodauth"]
-          next [] unless rodauth&.logged_in?
+          next [] unless rodauth&.logged_in? && rodauth.authenticated? && rodauth.currently_active_session?
 
           Store::People::Members.of_person(kit.db, rodauth.session_value, kit.now).select { |row| row[:side] == "agency" }.map { |row| "#{row[:workspace_id]}:agency" }
         end

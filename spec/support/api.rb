@@ -62,9 +62,14 @@ module ApiWorld
   def app
     @app ||= begin
       kit = world.kit.dup
-      kit.bus = AskFirst::Edge::LiveBus.connect(world.settings.web_url)
+      kit.bus = @bus = AskFirst::Edge::LiveBus.connect(world.settings.web_url)
       AskFirst::Web::Server.build(kit)
     end
+  end
+
+  # What tells open pages that something changed.
+  def bus
+    app && @bus
   end
 
   def client(person = nil)
