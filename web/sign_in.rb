@@ -55,6 +55,7 @@ module AskFirst
 
             otp_issuer "Ask First"
             auto_add_recovery_codes? true
+            auto_remove_recovery_codes? true
             after_login { json_response["second_factor"] = uses_two_factor_authentication? }
 
             password_meets_requirements? do |password|
@@ -71,6 +72,7 @@ module AskFirst
             after_reset_password { remove_all_active_sessions }
             after_change_password { remove_all_active_sessions_except_current }
 
+            set_error_reason { |reason| json_response["reason"] = reason }
             json_response_body { |hash| SignInWords.body(hash, response, request.path) }
           end
 
