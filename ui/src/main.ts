@@ -18,4 +18,6 @@ const queries = new QueryClient({
   },
 })
 
-createApp(App).use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app')
+// Only once the address is known: a page without sign-in must not begin as one that needs it.
+const app = createApp(App).use(router).use(VueQueryPlugin, { queryClient: queries })
+void router.isReady().then(() => app.mount('#app'))
