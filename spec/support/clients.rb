@@ -46,4 +46,7 @@ module ClientSteps
   end
 end
 
-RSpec.configure { |config| config.include ClientSteps, database: true }
+RSpec.configure do |config|
+  config.include ClientSteps, database: true
+  config.include ClientSteps, browser: true
+end

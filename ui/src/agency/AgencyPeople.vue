@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import ClientMark from '@/parts/ClientMark.vue'
 import PersonFace from '@/parts/PersonFace.vue'
-import { longDay } from '@/api/time'
+import { calendarDay, longDay } from '@/api/time'
 
 const queries = useQueryClient()
 const { data, error } = useQuery({ queryKey: ['agency-people'], queryFn: () => ok(api.GET('/api/agency/people')) })
@@ -61,7 +61,7 @@ async function restore(client: string) {
                   ><PersonFace :name="person.name" :side="person.side" />
                   <span
                     ><b>{{ person.name }}</b
-                    ><span class="quiet">{{ person.owner ? 'owner' : person.away_until ? `away until ${longDay(person.away_until)}` : person.email }}</span></span
+                    ><span class="quiet">{{ person.owner ? 'owner' : person.away_until ? `away until ${calendarDay(person.away_until)}` : person.email }}</span></span
                   ></span
                 >
               </td>
