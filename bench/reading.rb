@@ -37,7 +37,7 @@ module Bench
     end
 
     def desk
-      scope = AskFirst::Store::Scope.new(@world.db, workspace_ids: [@world.workspace, @world.workspace(:brackwater)],
+      scope = AskFirst::Store::Scope.new(@world.kit.db, workspace_ids: [@world.workspace, @world.workspace(:brackwater)],
         person_id: @world.person(:wren), side: "agency")
       ours = Figures.median_ms { JSON.generate(AskFirst::App::Agency::Desk.call(@world.kit, scope)) }
       floor_sql = <<~SQL

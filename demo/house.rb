@@ -6,7 +6,8 @@ module Demo
   class House
     BRANDS = {
       quillmere: {
-        "colours" => [{ "name" => "harbour", "hex" => "#1D5C74" }, { "name" => "funnel", "hex" => "#C65430" }, { "name" => "lamp", "hex" => "#F2C94C" }, { "name" => "foam", "hex" => "#F5F3EC" }],
+        "colours" => [{ "name" => "harbour", "hex" => "#1D5C74" }, { "name" => "funnel", "hex" => "#C65430" }, { "name" => "lamp", "hex" => "#F2C94C" },
+                      { "name" => "foam", "hex" => "#F5F3EC" }],
         "voice" => "A deckhand who has time. Short sentences, the weather first, a joke only when the boat is on time.",
         "do" => "Say the pier and the minute.\nWrite boats, not vessels.\nName the bus that goes instead.",
         "dont" => "No exclamation marks.\nNever promise the 7:20 in fog.\nNo photographs of passengers' faces.",

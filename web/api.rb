@@ -53,9 +53,7 @@ module AskFirst
             unless rodauth&.logged_in? && rodauth.currently_active_session?
               respond_with(*Problem.reply(401, "signed_out", "You are not signed in.", way_on: "Sign in; what you typed is kept here."))
             end
-            unless rodauth.authenticated?
-              respond_with(*Problem.reply(401, "second_factor", "Your second factor is needed too.", field: "otp", way_on: "Give the code that your app shows."))
-            end
+            respond_with(*Problem.reply(401, "second_factor", "Your second factor is needed too.", field: "otp", way_on: "Give the code that your app shows.")) unless rodauth.authenticated?
             require_second_factor!(rodauth)
             rodauth.session_value
           end

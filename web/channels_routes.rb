@@ -33,7 +33,10 @@ module AskFirst
       def self.adding(app)
         app.post("/api/w/:workspace/channels/offline") do
           body = body_json
-          json({ id: act(App::Channels::AddOffline, name: body["name"], initials: body["initials"], limit: body["limit"], pictures: body["pictures"], picture_needed: body.fetch("picture_needed", false)) }, 201)
+          json(
+            { id: act(App::Channels::AddOffline, name: body["name"], initials: body["initials"], limit: body["limit"], pictures: body["pictures"],
+              picture_needed: body.fetch("picture_needed", false)) }, 201
+          )
         end
         app.post("/api/w/:workspace/channels/planned") do
           json({ id: act(App::Channels::PlanChannel, network_address: body_json["network_address"], account: body_json["account"], name: body_json["name"]) }, 201)

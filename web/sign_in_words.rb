@@ -51,7 +51,10 @@ module AskFirst
 
       def other(hash, response, path)
         wrong, message = hash["field-error"]
-        return [422, "bad_password", message, "Take a few words that only you put together.", "new_password"] if hash["reason"].to_s == "password_does_not_meet_requirements" || wrong == "new_password"
+        if hash["reason"].to_s == "password_does_not_meet_requirements" || wrong == "new_password"
+          return [422, "bad_password", message, "Take a few words that only you put together.",
+                  "new_password"]
+        end
         return [429, "locked_out", "Too many wrong tries; this account is locked for a day.", "Ask the agency’s owner.", "password"] if response.status == 403
         return [410, "reset_over", "This link no longer works.", "Ask for a new one from the sign-in page.", nil] if path.end_with?("/reset-password") && wrong != "password"
         return [422, "bad_password", message, "Take a few words that only you put together.", "password"] if path.end_with?("/reset-password")

@@ -23,7 +23,8 @@ module AskFirst
         def call
           {
             now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: came_back, opened: opened, waits_for_others: others,
-            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, by_hand: by_hand, next_out: next_out, trouble: trouble, alarm: alarm, connections: connections, set_ups: set_ups
+            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, by_hand: by_hand, next_out: next_out,
+            trouble: trouble, alarm: alarm, connections: connections, set_ups: set_ups
           }
         end
 
@@ -145,7 +146,8 @@ module AskFirst
           loud = Store::Channels::Conditions.of(@scope, @kit.now).select { |row| row[:condition].loud? }
           planned = @scope.rows(:adaptations).where(channel_id: loud.map { |row| row[:id] }, removed_at: nil).exclude(stage: "out").group_and_count(:channel_id).to_hash(:channel_id, :count)
           loud.map do |row|
-            row.slice(:workspace_id, :name, :network, :initials).merge(channel_id: row[:id], level: row[:condition].level, sentence: row[:condition].sentence, planned: planned.fetch(row[:id], 0))
+            row.slice(:workspace_id, :name, :network, :initials).merge(channel_id: row[:id], level: row[:condition].level, sentence: row[:condition].sentence,
+              planned: planned.fetch(row[:id], 0))
           end
         end
 

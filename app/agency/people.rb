@@ -19,7 +19,10 @@ module AskFirst
         def person_json(id, mine, away)
           first = mine.first
           { id: id, name: first[:name], email: first[:email], side: mine.map { |row| row[:side] }.min, owner: first[:is_owner], away_until: away[id]&.iso8601,
-            places: mine.map { |row| { workspace_id: row[:workspace_id], membership_id: row[:membership_id], role: row[:role], limited: row[:limited], until: row[:access_until]&.iso8601, seen_at: row[:seen_at]&.iso8601 } } }
+            places: mine.map { |row|
+              { workspace_id: row[:workspace_id], membership_id: row[:membership_id], role: row[:role], limited: row[:limited], until: row[:access_until]&.iso8601,
+                seen_at: row[:seen_at]&.iso8601 }
+            } }
         end
 
         def today
@@ -32,7 +35,11 @@ module AskFirst
           here = rows.group_by { |row| row[:workspace_id] }.values.map do |members|
             first = members.first
             { id: first[:workspace_id], name: first[:workspace_name], mark: first[:mark], edge: first[:edge], zone: first[:workspace_zone], posts: posts.fetch(first[:workspace_id], 0),
-              state: first[:archived_at] ? "archived" : (first[:setup_step] ? "setting_up" : "open"), gone_at: nil,
+              state: if first[:archived_at]
+                       "archived"
+                     else
+                       (first[:setup_step] ? "setting_up" : "open")
+                     end, gone_at: nil,
               leads: members.select { |one| Core::Permissions::Leads.lead?(one) }.map { |one| one[:name] } }
           end
           (here + deleted).sort_by { |one| one[:name] }

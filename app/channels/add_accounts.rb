@@ -54,7 +54,8 @@ module AskFirst
           ends = try[:accounts]["ends"]
           id = new_id
           scope.insert(:connections, { id: id, network_address: try[:network_address], network: try[:network], token: kit.secrets.seal(tokens["token"]),
-                                       refresh_token: tokens["refresh_token"] && kit.secrets.seal(tokens["refresh_token"]), expires_at: ends["expires_at"] && Time.iso8601(ends["expires_at"]),
+                                       refresh_token: tokens["refresh_token"] && kit.secrets.seal(tokens["refresh_token"]),
+                                       expires_at: ends["expires_at"] && Time.iso8601(ends["expires_at"]),
                                        consent_until: ends["consent_until"] && Time.iso8601(ends["consent_until"]), consent_by: member.person_id, state: "connected", made_at: now })
           id
         end

@@ -31,7 +31,8 @@ module AskFirst
         end
 
         def limits(card)
-          { rule: card.dig("text", "rule"), text: card.dig("text", "limit"), pictures: card.dig("media", "most"), needed: card.dig("media", "needed") == true, kinds: card.dig("media", "kinds") || ["picture"] }
+          { rule: card.dig("text", "rule"), text: card.dig("text", "limit"), pictures: card.dig("media", "most"), needed: card.dig("media", "needed") == true,
+            kinds: card.dig("media", "kinds") || ["picture"] }
         end
 
         # Posts on the channel that are not out yet.

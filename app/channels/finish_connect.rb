@@ -61,7 +61,8 @@ module AskFirst
         end
 
         def over
-          Core::Over.new("connect_over", "This way back from the network is over: it was used, took too long, or was begun by somebody else.", way_on: "Begin again from the client's channels.")
+          Core::Over.new("connect_over", "This way back from the network is over: it was used, took too long, or was begun by somebody else.",
+            way_on: "Begin again from the client's channels.")
         end
       end
     end

@@ -14,8 +14,9 @@ module AskFirst
         # @return [String] the file's id
         def call(io:, name:)
           require_ability!("change_settings")
-          raise Core::Invalid.new("file_too_large", "The file is larger than 60 MB.", field: "file", way_on: "Keep it elsewhere and add its link.") if io.size > MOST_BYTES
-          raise Core::Invalid.new("file_empty", "The file is empty.", field: "file", way_on: "Choose another.") if io.size.zero?
+          bytes = io.size
+          raise Core::Invalid.new("file_too_large", "The file is larger than 60 MB.", field: "file", way_on: "Keep it elsewhere and add its link.") if bytes > MOST_BYTES
+          raise Core::Invalid.new("file_empty", "The file is empty.", field: "file", way_on: "Choose another.") if bytes.zero?
 
           label = Core::Posts::Text.clean(File.basename(name.to_s).scrub("")[0, 255], field: "file")
           label = "file" if label.strip.empty?

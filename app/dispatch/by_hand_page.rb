@@ -13,7 +13,8 @@ module AskFirst
             release = live_release(found) or raise Core::Conflict.new("not_released", "Its release has ended.", way_on: "Look at the post.")
             request = release[:request]
             { id: found[:id], post_id: found[:post_id], subject: rows(:posts).where(id: found[:post_id]).get(:subject), channel: channel(found)[:name], state: found[:state],
-              claimed_by: names[found[:claimed_by]], mine: found[:claimed_by] == member.person_id, at: release[:at].iso8601, zone: release[:zone], text: request["text"], link: request["link"],
+              claimed_by: names[found[:claimed_by]], mine: found[:claimed_by] == member.person_id, at: release[:at].iso8601, zone: release[:zone],
+              text: request["text"], link: request["link"],
               pictures: release[:rendition_ids].to_a.zip(request["media"]).map { |id, picture| { id: id, description: picture["description"] } } }
           end
         end

@@ -15,7 +15,10 @@ module AskFirst
             require_ability!("hand_over", on: touching(channel_ids: [found[:channel_id]]))
             Store::Gates.for_posts(scope, [found[:post_id]])
             current = rows(:showings).where(id: showing_id).for_update.first
-            raise Core::Conflict.new("not_taken_up", "You have not taken this up.", way_on: "Take it up first; it is then checked again.") unless current[:state] == "by_hand" && current[:claimed_by] == member.person_id
+            unless current[:state] == "by_hand" && current[:claimed_by] == member.person_id
+              raise Core::Conflict.new("not_taken_up", "You have not taken this up.",
+                way_on: "Take it up first; it is then checked again.")
+            end
 
             out(current, said, now, "by_hand")
           end

@@ -14,7 +14,8 @@ module AskFirst
             attempt(showing, "due_by_hand")
             record("due_by_hand", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name] })
             owner = rows(:posts).where(id: showing[:post_id]).get(:owner_id)
-            People::Notify.call(kit, member, person_ids: [release[:released_by], owner], kind: "task", post_id: showing[:post_id], words: "Publish it by hand now on #{channel(showing)[:name]}.")
+            People::Notify.call(kit, member, person_ids: [release[:released_by], owner], kind: "task", post_id: showing[:post_id],
+              words: "Publish it by hand now on #{channel(showing)[:name]}.")
             restage([showing[:post_id]])
           end
         end

@@ -17,7 +17,7 @@ module AskFirst
           scope = Invitation.scope(kit, row)
           scope.transaction do
             claim(scope, row, kit.now)
-            person = known_person(kit, row, signed_in) || make(kit, row, workspace, name, password, zone, cost)
+            person = known_person(kit, row, signed_in) || make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
             join(scope, row, person, kit.now)
             scope.rows(:invitations).where(id: row[:id]).update(accepted_at: kit.now, accepted_by: person)
             Store::Record::Rows.add(scope, now: kit.now, who: { person_id: person, from_address: from }, act: "invitation_accepted", facts: { email: row[:email] })
@@ -42,7 +42,7 @@ module AskFirst
             way_on: "Sign in as #{row[:email]}, then accept.", field: "email")
         end
 
-        def make(kit, row, workspace, name, password, zone, cost)
+        def make(kit, row, workspace, name:, password:, zone:, cost:)
           if row[:side] == "agency"
             problem = Core::People::Password.problem(password.to_s, email: row[:email], name: name.to_s)
             raise Core::Invalid.new("bad_password", problem, field: "password", way_on: "Take a few words that only you put together.") if problem

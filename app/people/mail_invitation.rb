@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "cgi"
 require "securerandom"
 
 module AskFirst
@@ -24,33 +23,11 @@ module AskFirst
           inviter = names.fetch(row[:invited_by])
           agency = kit.db[:agencies].where(id: workspace[:agency_id]).get(:name)
           until_day = Core::Plan::WallTime.at(row[:expires_at], workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")
-          link = "#{kit.settings.public_url}/invitation#/#{token}"
           what = row[:side] == "client" ? "to answer for #{workspace[:name]}" : "to work on #{workspace[:name]}"
-          { to: row[:email], subject: "#{inviter} invites you #{what}", text: text(inviter, agency, what, until_day, link), html: html(inviter, agency, what, until_day, link) }
-        end
-
-        def text(inviter, agency, what, until_day, link)
-          <<~TEXT
-            Hello,
-
-            #{inviter} of #{agency} invites you #{what}.
-
-            Accept here, until #{until_day}:
-            #{link}
-
-            If you do not expect this, do nothing: the link ends by itself.
-          TEXT
-        end
-
-        def html(inviter, agency, what, until_day, link)
-          <<~HTML
-            <div style="font:16px/1.5 sans-serif;color:#16191C;max-width:32em">
-            <p>Hello,</p>
-            <p>#{CGI.escapeHTML(inviter)} of #{CGI.escapeHTML(agency)} invites you #{CGI.escapeHTML(what)}.</p>
-            <p><a href="#{link}" style="display:inline-block;background:#16191C;color:#fff;padding:12px 20px;text-decoration:none;border-radius:3px">Look and accept</a></p>
-            <p style="color:#4C5358;font-size:14px">The link works until #{until_day}. If you do not expect this, do nothing: it ends by itself.</p>
-            </div>
-          HTML
+          letter = Letter.new.say("#{inviter} of #{agency} invites you #{what}.")
+            .button("Look and accept", "#{kit.settings.public_url}/invitation#/#{token}", lead: "Accept here, until #{until_day}:")
+            .small("The link works until #{until_day}. If you do not expect this, do nothing: it ends by itself.")
+          { to: row[:email], subject: "#{inviter} invites you #{what}", **letter.parts }
         end
       end
     end

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "cgi"
-
 module AskFirst
   module App
     module People
@@ -35,7 +33,8 @@ module AskFirst
           return if told.empty?
 
           lines = told.map { |row| [clients[row[:workspace_id]], row[:words], link(row)] }
-          { to: person[:email], subject: subject(lines), text: text(person, lines), html: html(person, lines) }
+          letter = lines.reduce(Letter.new(person[:name])) { |said, line| said.item(*line) }.small("What you are told, and when", "#{@kit.settings.public_url}/profile")
+          { to: person[:email], subject: subject(lines), **letter.parts }
         end
 
         def due_rows
@@ -49,17 +48,6 @@ module AskFirst
 
         def subject(lines)
           lines.size == 1 ? "#{lines[0][0]}: #{lines[0][1]}"[0, 180] : "#{lines.size} things in Ask First"
-        end
-
-        def text(person, lines)
-          "Hello #{person[:name].split.first},\n\n#{lines.map { |client, words, link| "#{client}: #{words}\n#{link}" }.join("\n\n")}\n\n" \
-            "What you are told, and when: #{@kit.settings.public_url}/profile\n"
-        end
-
-        def html(person, lines)
-          items = lines.map { |client, words, link| "<p><b>#{CGI.escapeHTML(client)}</b><br>#{CGI.escapeHTML(words)}<br><a href=\"#{link}\">Open it</a></p>" }
-          "<div style=\"font:16px/1.5 sans-serif;color:#16191C;max-width:32em\"><p>Hello #{CGI.escapeHTML(person[:name].split.first)},</p>#{items.join}" \
-            "<p style=\"color:#4C5358;font-size:14px\"><a href=\"#{@kit.settings.public_url}/profile\">What you are told, and when</a></p></div>"
         end
       end
     end

@@ -37,7 +37,11 @@ module AskFirst
             refused = decisions.reject(&:allowed?).first
             # somebody answers either inside or for the client, never both
             refused = nil if allowed.any? && acts.first.start_with?("answer_")
-            { words: words, allowed: allowed.empty? ? "none" : (refused ? "part" : "all"), why: refused ? why(refused) : "role", who_can: refused ? refused.who_can : [] }
+            { words: words, allowed: if allowed.empty?
+                                       "none"
+                                     else
+                                       (refused ? "part" : "all")
+                                     end, why: refused ? why(refused) : "role", who_can: refused ? refused.who_can : [] }
           end
         end
 

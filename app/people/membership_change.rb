@@ -38,9 +38,7 @@ module AskFirst
           return if ids.nil?
 
           known = rows(:channels).where(id: ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }).select_map(:id)
-          if known.size < ids.uniq.size || ids.empty?
-            raise Core::Invalid.new("no_such_channel", "Choose at least one channel of this client, or all.", field: "channel_ids")
-          end
+          raise Core::Invalid.new("no_such_channel", "Choose at least one channel of this client, or all.", field: "channel_ids") if known.size < ids.uniq.size || ids.empty?
 
           known
         end

@@ -8,9 +8,7 @@ module AskFirst
         def call(membership_id:, notices:)
           require_ability!("change_member")
           row = Store::People::Members.of_workspace(scope, now).find { |one| one[:membership_id] == membership_id } or raise Core::NotFound, "This member"
-          if row[:side] != "client"
-            raise Core::Refused.new("own_choice", "People of the agency choose themselves what they are told.", way_on: "Ask #{row[:name].split.first}.")
-          end
+          raise Core::Refused.new("own_choice", "People of the agency choose themselves what they are told.", way_on: "Ask #{row[:name].split.first}.") if row[:side] != "client"
 
           clean = Core::People::Notices.clean(notices)
           after = row[:notices].merge(clean)

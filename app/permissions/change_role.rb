@@ -42,7 +42,7 @@ module AskFirst
           return if held.include?(Core::Permissions::Leads::ABILITY) || !row[:abilities].include?(Core::Permissions::Leads::ABILITY)
 
           members = Store::People::Members.of_workspace(scope, now).map { |one| one[:role_id] == row[:id] ? one.merge(abilities: held) : one }
-          bare = members.group_by { |one| one[:workspace_id] }.values.find { |here| !Core::Permissions::Leads.any?(here) } or return
+          bare = members.group_by { |one| one[:workspace_id] }.values.find { |here| Core::Permissions::Leads.none?(here) } or return
           raise Core::Permissions::Leads.missing("This change", bare.first[:workspace_name])
         end
       end

@@ -14,7 +14,8 @@ module AskFirst
           db.transaction(savepoint: true) { db[:roles].where(id: role_id).delete }
           record("role_dropped", name: row[:name])
         rescue Sequel::ForeignKeyConstraintViolation
-          raise Core::Conflict.new("role_in_use", "Somebody has or had “#{row[:name]}”, and the record names it.", field: "role", way_on: "Give them another role first; the name stays in the record.")
+          raise Core::Conflict.new("role_in_use", "Somebody has or had “#{row[:name]}”, and the record names it.", field: "role",
+            way_on: "Give them another role first; the name stays in the record.")
         end
       end
     end

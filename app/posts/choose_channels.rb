@@ -14,7 +14,9 @@ module AskFirst
             known = rows(:channels).where(id: channel_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }).to_hash(:id)
             raise no_such_channel if known.size < channel_ids.uniq.size
 
-            changing = post.adaptations.map { |adaptation| adaptation.row[:channel_id] }.difference(known.keys) + known.keys.difference(post.adaptations.map { |adaptation| adaptation.row[:channel_id] })
+            changing = post.adaptations.map { |adaptation| adaptation.row[:channel_id] }.difference(known.keys) + known.keys.difference(post.adaptations.map { |adaptation|
+              adaptation.row[:channel_id]
+            })
             require_ability!("choose_channels", on: touching(channel_ids: changing))
             require_not_archived!(known, changing)
             present = post.adaptations.to_h { |adaptation| [adaptation.row[:channel_id], adaptation] }

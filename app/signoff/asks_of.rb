@@ -25,7 +25,7 @@ module AskFirst
         def call
           counts = rows(:ask_lines).group_and_count(:ask_id)
           rows(:asks).where(Sequel[:asks][:id] => rows(:ask_people).where(person_id: member.person_id).select(:ask_id))
-                     .join(counts.as(:lines), ask_id: Sequel[:asks][:id]).reverse(:asked_at).limit(MOST)
+                     .join(counts.as(:lines), ask_id: Sequel[:asks][:id]).order(Sequel.desc(:asked_at), Sequel.desc(Sequel[:asks][:id])).limit(MOST)
                      .select(Sequel[:asks][:id], :asked_by, :asked_at, :due_at, :withdrawn_at, :count, :message)
                      .map { |row| json(row) }
         end
@@ -33,7 +33,8 @@ module AskFirst
         private
 
         def json(row)
-          { id: row[:id], asked_by: names[row[:asked_by]], asked_at: row[:asked_at].iso8601, due_at: row[:due_at].iso8601, posts: row[:count], message: row[:message], withdrawn: !row[:withdrawn_at].nil? }
+          { id: row[:id], asked_by: names[row[:asked_by]], asked_at: row[:asked_at].iso8601, due_at: row[:due_at].iso8601, posts: row[:count], message: row[:message],
+            withdrawn: !row[:withdrawn_at].nil? }
         end
       end
     end

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "cgi"
-
 module AskFirst
   module App
     module Signoff
@@ -29,36 +27,10 @@ module AskFirst
         def letter(person, asker, workspace, count, ask, link)
           posts = count == 1 ? "one post" : "#{count} posts"
           due = Core::Plan::WallTime.at(ask[:due_at], workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")
-          {
-            subject: "#{workspace[:name]}: #{posts} for your yes by #{due}",
-            text: text(person, asker, posts, due, ask[:message], link),
-            html: html(person, asker, posts, due, ask[:message], link)
-          }
-        end
-
-        def text(person, asker, posts, due, message, link)
-          <<~TEXT
-            Hello #{person[:name].split.first},
-
-            #{asker} asks for your yes to #{posts}, by #{due}.
-            #{"\n#{message}\n" unless message.empty?}
-            Look at it and answer here, no account needed:
-            #{link}
-
-            This link is yours alone. Please do not pass it on: whoever has it answers in your name.
-          TEXT
-        end
-
-        def html(person, asker, posts, due, message, link)
-          said = message.empty? ? "" : "<p style=\"border-left:4px solid #55389A;padding-left:12px\">#{CGI.escapeHTML(message)}</p>"
-          <<~HTML
-            <div style="font:16px/1.5 sans-serif;color:#16191C;max-width:32em">
-            <p>Hello #{CGI.escapeHTML(person[:name].split.first)},</p>
-            <p>#{CGI.escapeHTML(asker)} asks for your yes to #{posts}, by #{due}.</p>#{said}
-            <p><a href="#{link}" style="display:inline-block;background:#17693F;color:#fff;padding:12px 20px;text-decoration:none;border-radius:3px">Look and answer</a></p>
-            <p style="color:#4C5358;font-size:14px">No account needed. This link is yours alone: whoever has it answers in your name.</p>
-            </div>
-          HTML
+          said = Letter.new(person[:name]).say("#{asker} asks for your yes to #{posts}, by #{due}.").quote(ask[:message])
+            .button("Look and answer", link, lead: "Look at it and answer here, no account needed:", colour: Letter::YES)
+            .small("This link is yours alone. Please do not pass it on: whoever has it answers in your name.")
+          { subject: "#{workspace[:name]}: #{posts} for your yes by #{due}", **said.parts }
         end
       end
     end

@@ -13,7 +13,7 @@ module AskFirst
           id = new_id
           write do
             fetch(:posts, post_id, "This post")
-          require_visible!(post_id)
+            require_visible!(post_id)
             require_room!(post_id, room)
             scope.insert(:remarks,
               { id: id, post_id: post_id, room: room, person_id: member.person_id, pass_id: member.pass_id, words: said, said_at: now })

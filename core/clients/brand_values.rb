@@ -25,21 +25,19 @@ module AskFirst
           end
         end
 
-        def list(part, value, keys)
+        def list(part, value, keys, &block)
           rows = value.is_a?(Array) && value.all? { |row| row.is_a?(Hash) && (row.keys - keys).empty? } ? value : nil
           raise Invalid.new("bad_list", "This must be a list.", field: part) unless rows
           raise Invalid.new("too_many", "At most #{MOST.fetch(part)} can be kept here.", field: part, way_on: "Take some away.") if rows.size > MOST.fetch(part)
 
-          rows.map { |row| yield row }
+          rows.map(&block)
         end
 
         def colour(row)
           hex = row["hex"].to_s.strip.upcase
           hex = "##{hex}" unless hex.start_with?("#")
           hex = "##{hex[1..].chars.map { |digit| digit * 2 }.join}" if hex.match?(/\A#\h{3}\z/)
-          unless Contrast::HEX.match?(hex)
-            raise Invalid.new("bad_colour", "“#{row['hex'].to_s[0, 20]}” is not a colour.", field: "colours", way_on: "Write six digits such as #1D5C74.")
-          end
+          raise Invalid.new("bad_colour", "“#{row['hex'].to_s[0, 20]}” is not a colour.", field: "colours", way_on: "Write six digits such as #1D5C74.") unless Contrast::HEX.match?(hex)
 
           { "name" => name(row["name"], "colours", required: false), "hex" => hex }
         end

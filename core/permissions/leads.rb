@@ -14,6 +14,10 @@ module AskFirst
           members.any? { |one| lead?(one) }
         end
 
+        def none?(members)
+          !any?(members)
+        end
+
         def lead?(one)
           one[:side] == "agency" && one[:abilities].include?(ABILITY) && !one[:limited] && one[:access_until].nil?
         end

@@ -95,11 +95,11 @@ module AskFirst
 
         private
 
-        def each_span(from, step)
+        def each_span(from, step, &block)
           day = date(from)
           FARTHEST.times do
             found = spans(day)
-            (step.positive? ? found : found.reverse).each { |opens, closes| yield opens, closes }
+            (step.positive? ? found : found.reverse).each(&block)
             day += step
           end
           raise Invalid.new("no_working_time", "There are no working hours in the coming ten years.", field: "working_hours",

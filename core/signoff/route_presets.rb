@@ -34,9 +34,7 @@ module AskFirst
           raise bad("name_missing", number, "has no name.") if name.empty?
 
           people = (step["people"] || []).uniq
-          if (people - able.fetch(side)).any?
-            raise bad("cannot_answer", number, "names somebody who cannot answer there.")
-          end
+          raise bad("cannot_answer", number, "names somebody who cannot answer there.") if (people - able.fetch(side)).any?
 
           { name: name, side: side, people: people, hours: hours(step["hours"], number), required: step.fetch("required", true), four_eyes: step.fetch("four_eyes", true) }
             .merge(quorum(step, number, people))

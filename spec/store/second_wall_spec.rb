@@ -106,10 +106,12 @@ RSpec.describe "The second wall", :database do
     expect { scope.transaction { web.get(Sequel.function(:app_purge_client, Sequel.cast(there, :uuid), Time.now, Sequel.cast(there, :uuid), Sequel.cast(Sequel.blob("x"), :bytea))) } }
       .to raise_error(Sequel::DatabaseError, /permission denied/)
     expect { scope.transaction { web[:record].delete } }.to raise_error(Sequel::DatabaseError)
-    expect { scope.transaction do
+    expect {
+      scope.transaction do
         web.run("SET LOCAL row_security = off")
         web[:posts].where(workspace_id: there).all
-      end }.to raise_error(Sequel::DatabaseError)
+      end
+    }.to raise_error(Sequel::DatabaseError)
     expect { web.run("ALTER TABLE posts DISABLE ROW LEVEL SECURITY") }.to raise_error(Sequel::DatabaseError, /must be owner/)
   end
 end

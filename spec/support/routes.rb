@@ -3,8 +3,8 @@
 # Every route of a client workspace, read from the API description, each as somebody could call it: with ids in the
 # address and a body that fits. A route that is added is in these calls by itself.
 module Routes
-  Call = Struct.new(:method, :template, :path, :body, :bytes, keyword_init: true) do
-    def to_s = "#{method.upcase} #{template}"
+  Call = Struct.new(:verb, :template, :path, :body, :bytes, keyword_init: true) do
+    def to_s = "#{verb.upcase} #{template}"
   end
 
   FIXED = { "parts/{part}" => "text", "brand/{part}" => "voice" }.freeze
@@ -29,7 +29,7 @@ module Routes
     path = path.gsub(/\{(\w+)\}/) { ids.fetch(Regexp.last_match(1)) { AskFirst::Core::Uuid.v7(Time.now) } }
     content = resolve(operation["requestBody"] || {})["content"] || {}
     body = content["application/json"] && sample(content["application/json"]["schema"])
-    Call.new(method: method, template: template, path: path + query(item, operation), body: body, bytes: content.keys.any? { |type| type != "application/json" })
+    Call.new(verb: method, template: template, path: path + query(item, operation), body: body, bytes: content.keys.any? { |type| type != "application/json" })
   end
 
   def query(item, operation)

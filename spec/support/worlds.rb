@@ -51,6 +51,7 @@ class SpecWorld
 
   # For looking at what stands there: as the owner, past the row-level policies. The acts work as the web role.
   def db = owner
+
   # What the dispatcher's processes work with.
   def jobs
     @jobs ||= kit.dup.tap { |same| same.db = AskFirst::Store::Database.connect(settings.jobs_url, pool: 4) }

@@ -28,9 +28,9 @@ RSpec.describe "Strangers" do
 
   def make(client, call)
     headers = { "HTTP_IF_MATCH" => '"0"' }
-    return client.call(call.method, call.path, call.body, headers) unless call.bytes
+    return client.call(call.verb, call.path, call.body, headers) unless call.bytes
 
-    client.custom_request(call.method.upcase, call.path, {}, headers.merge("CONTENT_TYPE" => "application/octet-stream", input: "bytes"))
+    client.custom_request(call.verb.upcase, call.path, {}, headers.merge("CONTENT_TYPE" => "application/octet-stream", input: "bytes"))
     [client.last_response.status, client.last_response.body.empty? ? {} : JSON.parse(client.last_response.body)]
   end
 

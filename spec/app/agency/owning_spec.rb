@@ -41,7 +41,7 @@ RSpec.describe "The agency's own pages" do
     after { agency.update(second_factor_required: false, session_hours: 336, mail_domains: Sequel.pg_array([], :text), version: 1) }
 
     def change(**more)
-      call("ChangePolicies", **{ version: agency.get(:version), second_factor_required: false, session_hours: 24, mail_domains: [] }.merge(more))
+      call("ChangePolicies", version: agency.get(:version), second_factor_required: false, session_hours: 24, mail_domains: [], **more)
     end
 
     it "say from which mail domains people of the agency's side may be invited" do
@@ -81,7 +81,7 @@ RSpec.describe "The agency's own pages" do
       expect(call("AgencyRecord", from: "2031-01-01")[:rows]).to be_empty
       first = call("AgencyRecord", limit: 5)
       second = call("AgencyRecord", limit: 5, before: first[:next])
-      expect(first[:rows].map { |row| row[:id] } + second[:rows].map { |row| row[:id] }).to eq call("AgencyRecord", limit: 10)[:rows].map { |row| row[:id] }
+      expect(first[:rows].map { |row| row[:id] } + second[:rows].map { |row| row[:id] }).to eq(call("AgencyRecord", limit: 10)[:rows].map { |row| row[:id] })
       expect { call("AgencyRecord", workspace: AskFirst::Core::Uuid.v7(Time.now)) }.to raise_error(AskFirst::Core::NotFound)
     end
 

@@ -57,7 +57,7 @@ RSpec.describe "A client's settings" do
       expect { world.act("Clients::MarkPicture", :ines, client, io: StringIO.new("<svg onload=alert(1)>")) }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.code).to eq "not_a_picture" }
       # a small file that says it is 20,000 x 10,000: refused by its header, before a pixel is read
       huge = Vips::Image.black(20_000, 10_000).pngsave_buffer(compression: 9)
-      expect { world.act("Clients::MarkPicture", :ines, client, io: StringIO.new(huge)) }.to raise_error(AskFirst::Core::Invalid) { |error| expect([error.code, error.field]).to eq ["picture_too_large", "file"] }
+      expect { world.act("Clients::MarkPicture", :ines, client, io: StringIO.new(huge)) }.to raise_error(AskFirst::Core::Invalid) { |error| expect([error.code, error.field]).to eq %w[picture_too_large file] }
       expect(db[:workspaces].where(id: world.workspace(client)).get(:mark_picture)).to be_nil
     end
   end

@@ -46,17 +46,16 @@ RSpec.describe "Who may do what" do
         expect(decision.rule).to start_with("Your role here cannot") unless may
       end
     end
-  end
 
-  # Every role, act, and state of what is touched, against the rules in words: what the table says, and then nothing while
-  # looking, only reading in an archive, only on one's channels, only what one is asked, nothing that is going or sealed.
-  table.each do |role, allowed|
+    # Every role, act, and state of what is touched, against the rules in words: what the table says, and then nothing while
+    # looking, only reading in an archive, only on one's channels, only what one is asked, nothing that is going or sealed.
     it "#{role}: every act in every state of what it touches" do
       side, abilities = permissions::Abilities::PRESETS.fetch(role)
       wrong = []
       states = [[nil, %w[c1]], [nil, %w[c1], %w[c2]], [nil, [], %w[Ticker]], [nil, [], %w[Ticker]], [false, true], [false, true], [nil, %w[me], %w[other]], [nil, %w[me], %w[other]]]
       (workspace_acts + %w[answer_internal answer_client]).each do |act|
-        states[0].product(*states[1..]) do |limited, channels, sealed, going, archived, looking, owners, asked|
+        states[0].product(*states[1..]) do |state|
+          limited, channels, sealed, going, archived, looking, owners, asked = state
           may = allowed.include?(act) || answering[role] == act
           # another's task is finished by whoever assigns tasks
           may = allowed.include?("assign") if act == "finish_task" && owners && !owners.include?("me")
@@ -69,7 +68,7 @@ RSpec.describe "Who may do what" do
           me = person.new(person_id: "me", name: "Me", side: side, abilities: abilities, limited_to: limited, archived: archived, looking: looking)
           on = permissions::Touched.new(channel_ids: channels, sealed: sealed, going: going, owners: owners, asked: asked)
           decision = permissions::Decision.for(me, act, on: on)
-          wrong << [act, limited, channels, sealed, going, archived, looking, owners, asked] if decision.allowed? != may
+          wrong << [act, *state] if decision.allowed? != may
           wrong << [act, "no rule"] if !decision.allowed? && (decision.rule.to_s.empty? || decision.way_on.to_s.empty?)
         end
       end

@@ -56,22 +56,14 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
     <p v-if="error" role="alert">{{ sentence(error) }}</p>
     <div v-if="data" class="sheet-grid">
       <div>
-        <BrandPart
-          title="Colours"
-          hint="hex, shown as swatches"
-          :may="may"
-          v-bind="{ dirty: colours.dirty.value, busy: colours.busy.value, problem: colours.problem.value, theirs: colours.theirs.value }"
-          @save="colours.save"
-          @drop="colours.drop"
-          @theirs="colours.takeTheirs"
-        >
+        <BrandPart title="Colours" hint="hex, shown as swatches" :may="may" :part="colours">
           <ul class="swatches">
-            <li v-for="(one, index) in colours.value.value" :key="index">
+            <li v-for="(one, index) in colours.value" :key="index">
               <svg width="100%" height="54" :aria-label="`${one.name || 'colour'} ${one.hex}`" role="img"><rect width="100%" height="54" :fill="shown(one.hex)" stroke="#D2D5D1" /></svg>
               <template v-if="may">
                 <input v-model="one.name" class="plain-input" type="text" placeholder="name" :aria-label="`Name of colour ${index + 1}`" />
                 <input v-model="one.hex" class="plain-input digest" type="text" :aria-label="`Hex of colour ${index + 1}`" maxlength="7" />
-                <button type="button" class="link-button" :aria-label="`Take ${one.name || one.hex} away`" @click="colours.value.value.splice(index, 1)">take away</button>
+                <button type="button" class="link-button" :aria-label="`Take ${one.name || one.hex} away`" @click="colours.value.splice(index, 1)">take away</button>
               </template>
               <template v-else
                 ><b>{{ one.name }}</b
@@ -79,8 +71,8 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
               >
             </li>
           </ul>
-          <Button v-if="may" size="small" @click="colours.value.value.push({ name: '', hex: '#' })">Add a colour</Button>
-          <p v-else-if="colours.value.value.length === 0" class="quiet">No colours yet.</p>
+          <Button v-if="may" size="small" @click="colours.value.push({ name: '', hex: '#' })">Add a colour</Button>
+          <p v-else-if="colours.value.length === 0" class="quiet">No colours yet.</p>
         </BrandPart>
         <section v-if="data.contrasts.length > 0" class="block" aria-label="Contrast">
           <div class="block-head">
@@ -89,17 +81,9 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
           </div>
           <ContrastTable :contrasts="data.contrasts" :colours="(data.parts.colours.value as unknown as { name: string; hex: string }[]) ?? []" />
         </section>
-        <BrandPart
-          title="Hashtag sets"
-          hint="chosen together when writing"
-          :may="may"
-          v-bind="{ dirty: tags.dirty.value, busy: tags.busy.value, problem: tags.problem.value, theirs: tags.theirs.value }"
-          @save="tags.save"
-          @drop="tags.drop"
-          @theirs="tags.takeTheirs"
-        >
+        <BrandPart title="Hashtag sets" hint="chosen together when writing" :may="may" :part="tags">
           <ul class="rows">
-            <li v-for="(one, index) in tags.value.value" :key="index">
+            <li v-for="(one, index) in tags.value" :key="index">
               <template v-if="may">
                 <input v-model="one.name" class="plain-input short" type="text" placeholder="name" :aria-label="`Name of set ${index + 1}`" />
                 <input
@@ -115,67 +99,45 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
                       .filter(Boolean)
                   "
                 />
-                <button type="button" class="link-button" @click="tags.value.value.splice(index, 1)">take away</button>
+                <button type="button" class="link-button" @click="tags.value.splice(index, 1)">take away</button>
               </template>
               <template v-else
                 ><b>{{ one.name }}</b> <span class="copy">{{ one.tags.map((tag) => `#${tag}`).join(' ') }}</span></template
               >
             </li>
           </ul>
-          <Button v-if="may" size="small" @click="tags.value.value.push({ name: '', tags: [] })">Add a set</Button>
-          <p v-else-if="tags.value.value.length === 0" class="quiet">No hashtag sets yet.</p>
+          <Button v-if="may" size="small" @click="tags.value.push({ name: '', tags: [] })">Add a set</Button>
+          <p v-else-if="tags.value.length === 0" class="quiet">No hashtag sets yet.</p>
         </BrandPart>
       </div>
       <div>
-        <BrandPart
-          title="Voice"
-          hint="how this client speaks"
-          :may="may"
-          v-bind="{ dirty: voice.dirty.value, busy: voice.busy.value, problem: voice.problem.value, theirs: voice.theirs.value }"
-          @save="voice.save"
-          @drop="voice.drop"
-          @theirs="voice.takeTheirs"
-        >
-          <textarea v-if="may" v-model="voice.value.value" class="plain-input copy" rows="5" aria-label="Voice" @keydown.ctrl.enter="voice.save" />
-          <p v-else class="copy">{{ voice.value.value || 'Nothing is written yet.' }}</p>
+        <BrandPart title="Voice" hint="how this client speaks" :may="may" :part="voice">
+          <textarea v-if="may" v-model="voice.value" class="plain-input copy" rows="5" aria-label="Voice" @keydown.ctrl.enter="voice.save" />
+          <p v-else class="copy">{{ voice.value || 'Nothing is written yet.' }}</p>
         </BrandPart>
         <div class="pair">
-          <BrandPart title="Do" :may="may" v-bind="{ dirty: dos.dirty.value, busy: dos.busy.value, problem: dos.problem.value, theirs: dos.theirs.value }" @save="dos.save" @drop="dos.drop" @theirs="dos.takeTheirs">
-            <textarea v-if="may" v-model="dos.value.value" class="plain-input copy" rows="6" aria-label="Do" />
-            <p v-else class="copy">{{ dos.value.value || 'Nothing is written yet.' }}</p>
+          <BrandPart title="Do" :may="may" :part="dos">
+            <textarea v-if="may" v-model="dos.value" class="plain-input copy" rows="6" aria-label="Do" />
+            <p v-else class="copy">{{ dos.value || 'Nothing is written yet.' }}</p>
           </BrandPart>
-          <BrandPart
-            title="Don’t"
-            :may="may"
-            v-bind="{ dirty: donts.dirty.value, busy: donts.busy.value, problem: donts.problem.value, theirs: donts.theirs.value }"
-            @save="donts.save"
-            @drop="donts.drop"
-            @theirs="donts.takeTheirs"
-          >
-            <textarea v-if="may" v-model="donts.value.value" class="plain-input copy" rows="6" aria-label="Don’t" />
-            <p v-else class="copy">{{ donts.value.value || 'Nothing is written yet.' }}</p>
+          <BrandPart title="Don’t" :may="may" :part="donts">
+            <textarea v-if="may" v-model="donts.value" class="plain-input copy" rows="6" aria-label="Don’t" />
+            <p v-else class="copy">{{ donts.value || 'Nothing is written yet.' }}</p>
           </BrandPart>
         </div>
-        <BrandPart
-          title="Useful links"
-          :may="may"
-          v-bind="{ dirty: links.dirty.value, busy: links.busy.value, problem: links.problem.value, theirs: links.theirs.value }"
-          @save="links.save"
-          @drop="links.drop"
-          @theirs="links.takeTheirs"
-        >
+        <BrandPart title="Useful links" :may="may" :part="links">
           <ul class="rows">
-            <li v-for="(one, index) in links.value.value" :key="index">
+            <li v-for="(one, index) in links.value" :key="index">
               <template v-if="may">
                 <input v-model="one.title" class="plain-input short" type="text" placeholder="title" :aria-label="`Title of link ${index + 1}`" />
                 <input v-model="one.address" class="plain-input" type="url" placeholder="https://" :aria-label="`Address of link ${index + 1}`" />
-                <button type="button" class="link-button" @click="links.value.value.splice(index, 1)">take away</button>
+                <button type="button" class="link-button" @click="links.value.splice(index, 1)">take away</button>
               </template>
               <a v-else :href="one.address" rel="noreferrer noopener" target="_blank">{{ one.title || one.address }}</a>
             </li>
           </ul>
-          <Button v-if="may" size="small" @click="links.value.value.push({ title: '', address: '' })">Add a link</Button>
-          <p v-else-if="links.value.value.length === 0" class="quiet">No links yet.</p>
+          <Button v-if="may" size="small" @click="links.value.push({ title: '', address: '' })">Add a link</Button>
+          <p v-else-if="links.value.length === 0" class="quiet">No links yet.</p>
         </BrandPart>
         <section class="block" aria-label="Files">
           <div class="block-head">

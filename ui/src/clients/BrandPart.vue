@@ -1,8 +1,16 @@
-<script setup lang="ts" generic="T">
+<script setup lang="ts">
 // The frame of one part of the brand sheet: title, what is written, save, and both versions when two people wrote.
 import { Button } from 'ant-design-vue'
-defineProps<{ title: string; hint?: string; may: boolean; dirty: boolean; busy: boolean; problem: string; theirs?: { value: T; by?: string }; by?: string | null }>()
-const emit = defineEmits<{ save: []; drop: []; theirs: [] }>()
+interface Written {
+  dirty: boolean
+  busy: boolean
+  problem: string
+  theirs?: { value: unknown; by?: string }
+  save: () => Promise<void>
+  drop: () => void
+  takeTheirs: () => void
+}
+defineProps<{ title: string; hint?: string; may: boolean; part: Written }>()
 </script>
 
 <template>
@@ -12,15 +20,15 @@ const emit = defineEmits<{ save: []; drop: []; theirs: [] }>()
       <span class="quiet">{{ hint }}</span>
     </div>
     <slot />
-    <div v-if="theirs" class="clash" role="alert">
-      <b>{{ theirs.by ?? 'Somebody' }} wrote this meanwhile:</b>
-      <p class="copy">{{ typeof theirs.value === 'string' ? theirs.value : JSON.stringify(theirs.value) }}</p>
-      <div class="acts"><Button size="small" type="primary" @click="emit('save')">Keep mine</Button><Button size="small" @click="emit('theirs')">Take theirs</Button></div>
+    <div v-if="part.theirs" class="clash" role="alert">
+      <b>{{ part.theirs.by ?? 'Somebody' }} wrote this meanwhile:</b>
+      <p class="copy">{{ typeof part.theirs.value === 'string' ? part.theirs.value : JSON.stringify(part.theirs.value) }}</p>
+      <div class="acts"><Button size="small" type="primary" @click="part.save">Keep mine</Button><Button size="small" @click="part.takeTheirs">Take theirs</Button></div>
     </div>
-    <p v-else-if="problem" class="wrong" role="alert">{{ problem }}</p>
-    <div v-if="may && dirty && !theirs" class="acts">
-      <Button type="primary" size="small" :loading="busy" @click="emit('save')">Save {{ title.toLowerCase() }}</Button>
-      <Button size="small" @click="emit('drop')">Leave it as it was</Button>
+    <p v-else-if="part.problem" class="wrong" role="alert">{{ part.problem }}</p>
+    <div v-if="may && part.dirty && !part.theirs" class="acts">
+      <Button type="primary" size="small" :loading="part.busy" @click="part.save">Save {{ title.toLowerCase() }}</Button>
+      <Button size="small" @click="part.drop">Leave it as it was</Button>
       <span class="quiet">not saved yet, kept in this browser</span>
     </div>
   </section>

@@ -3,13 +3,13 @@
 import { Button } from 'ant-design-vue'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRouter } from 'vue-router'
 import { api, ok } from '@/api/client'
 import { useChosen } from '@/agency/me'
 import ClientMark from '@/parts/ClientMark.vue'
+import PageBar from '@/parts/PageBar.vue'
 
 const props = defineProps<{ workspace: string }>()
-const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
 const { workspace: client } = useChosen()
@@ -21,6 +21,7 @@ const pages = [
   { name: 'settings', label: 'Rules of the house' },
   { name: 'client-record', label: 'Record' },
 ] as const
+const bar = computed(() => pages.map((one) => ({ ...one, to: { name: one.name, params: { workspace: props.workspace } } })))
 
 // the guided set-up: its steps are these pages, in this order
 const steps = [
@@ -42,17 +43,10 @@ const keep = useMutation({
 
 <template>
   <div v-if="client">
-    <div class="bar">
-      <ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" :picture="client.picture" :size="26" />
-      <strong class="name">{{ client.name }}</strong>
-      <nav aria-label="Pages of this client">
-        <router-link v-for="one in pages" :key="one.name" :to="{ name: one.name, params: { workspace } }" :class="{ here: route.name === one.name }" :aria-current="route.name === one.name ? 'page' : undefined">{{
-          one.label
-        }}</router-link>
-      </nav>
-      <span class="fill" />
-      <div id="client-acts" />
-    </div>
+    <PageBar :name="client.name" label="Pages of this client" :pages="bar">
+      <template #mark><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" :picture="client.picture" :size="26" /></template>
+      <template #acts><div id="client-acts" /></template>
+    </PageBar>
     <div v-if="at >= 0" class="setup" role="region" aria-label="Set-up">
       <ol>
         <li class="done">Name and mark</li>
@@ -76,40 +70,6 @@ const keep = useMutation({
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-  min-height: 50px;
-  padding: 0 20px;
-  background: var(--sheet);
-  border-bottom: 1px solid var(--rule);
-}
-.name {
-  font-size: 18px;
-  font-weight: 750;
-  margin-right: 8px;
-}
-nav {
-  display: flex;
-  align-self: stretch;
-  flex-wrap: wrap;
-}
-nav a {
-  display: flex;
-  align-items: center;
-  min-height: 36px;
-  padding: 0 9px;
-  text-decoration: none;
-  color: var(--ink-2);
-  border-bottom: 3px solid transparent;
-}
-nav a.here {
-  color: var(--ink);
-  font-weight: 600;
-  border-bottom-color: var(--ink);
-}
 .setup {
   display: flex;
   flex-wrap: wrap;

@@ -9,6 +9,8 @@ import { api, ok } from '@/api/client'
 import { initials } from '@/api/words'
 import { useChosen } from '@/agency/me'
 import FormField from '@/parts/FormField.vue'
+import EdgeField from './EdgeField.vue'
+import WeekField from './WeekField.vue'
 import ZoneField from '@/parts/ZoneField.vue'
 import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
@@ -58,20 +60,11 @@ async function make() {
         <FormField id="mark" label="Mark" :wrong="at('mark')" hint="One to three letters; a picture can take their place later.">
           <input id="mark" v-model="form.value.mark" type="text" maxlength="3" @input="ownMark = true" />
         </FormField>
-        <FormField id="edge" label="Colour of its edge" :wrong="at('edge')">
-          <span class="colour"
-            ><input id="edge" v-model="form.value.edge" type="color" aria-label="Colour of its edge" /> <input v-model="form.value.edge" type="text" aria-label="The colour in digits" maxlength="7"
-          /></span>
-        </FormField>
+        <EdgeField v-model="form.value.edge" :wrong="at('edge')" />
       </div>
       <div class="pair">
         <ZoneField id="zone" v-model="form.value.zone" label="Time zone" :wrong="at('zone')" hint="Planned times are times there." />
-        <FormField id="week" label="A week starts on" :wrong="at('week_start')">
-          <select id="week" v-model="form.value.week_start">
-            <option :value="1">Monday</option>
-            <option :value="0">Sunday</option>
-          </select>
-        </FormField>
+        <WeekField v-model="form.value.week_start" :wrong="at('week_start')" />
       </div>
       <FormField v-if="sources.length > 0" id="copy" label="Copy the set-up of another client" hint="Never posts, talk, media or channels.">
         <select id="copy" v-model="form.value.copy_from">
@@ -95,18 +88,6 @@ async function make() {
 <style scoped>
 .narrow {
   max-width: 620px;
-}
-.colour {
-  display: flex;
-  gap: 8px;
-}
-.colour input[type='color'] {
-  width: 46px;
-  height: 30px;
-  padding: 2px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
 }
 .what {
   border: 0;

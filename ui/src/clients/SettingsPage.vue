@@ -5,6 +5,8 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
+import EdgeField from './EdgeField.vue'
+import WeekField from './WeekField.vue'
 import ZoneField from '@/parts/ZoneField.vue'
 import ClientMark from '@/parts/ClientMark.vue'
 import { useProblem } from '@/parts/problem'
@@ -92,9 +94,7 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
           <FormField id="name" label="Name" :wrong="at('name')"><input id="name" v-model="form.name" type="text" maxlength="120" /></FormField>
           <div class="pair">
             <FormField id="mark" label="Mark in letters" :wrong="at('mark')"><input id="mark" v-model="form.mark" type="text" maxlength="3" /></FormField>
-            <FormField id="edge" label="Colour of its edge" :wrong="at('edge')">
-              <span class="colour"><input id="edge" v-model="form.edge" type="color" aria-label="Colour of its edge" /><input v-model="form.edge" type="text" aria-label="The colour in digits" maxlength="7" /></span>
-            </FormField>
+            <EdgeField v-model="form.edge" :wrong="at('edge')" />
           </div>
           <div class="mark">
             <ClientMark :id="data.id" :mark="form.mark" :edge="form.edge" :picture="data.picture" :size="44" />
@@ -106,12 +106,7 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
           <h2>Days and hours</h2>
           <div class="pair">
             <ZoneField id="zone" v-model="form.zone" label="Time zone" :wrong="at('zone')" hint="Planned times keep their wall time." />
-            <FormField id="week" label="A week starts on" :wrong="at('week_start')">
-              <select id="week" v-model="form.week_start">
-                <option :value="1">Monday</option>
-                <option :value="0">Sunday</option>
-              </select>
-            </FormField>
+            <WeekField v-model="form.week_start" :wrong="at('week_start')" />
           </div>
           <FormField id="holidays" label="Public holidays" :wrong="at('holidays')" hint="Days off count as no working time.">
             <select id="holidays" v-model="form.holidays">
@@ -170,19 +165,10 @@ fieldset {
   padding: 0;
   min-width: 0;
 }
-.colour,
 .mark {
   display: flex;
   gap: 10px;
   align-items: center;
-}
-.colour input[type='color'] {
-  width: 46px;
-  height: 30px;
-  padding: 2px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
 }
 aside li {
   padding: 4px 0;

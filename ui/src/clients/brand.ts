@@ -1,6 +1,6 @@
 // One part of the brand sheet being written: saved as a whole on request, with the version that was seen.
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, reactive, ref, watch, type Ref } from 'vue'
 import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
 
 export type BrandName = keyof Schemas['BrandSheet']['parts']
@@ -62,5 +62,5 @@ export function useBrandPart<T>(workspace: string, part: BrandName, server: Ref<
     value.value = copy(server.value?.value)
     problem.value = ''
   }
-  return { value, problem, theirs, busy, dirty, save, takeTheirs, drop }
+  return reactive({ value, problem, theirs, busy, dirty, save, takeTheirs, drop })
 }

@@ -106,9 +106,7 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
             <span>
               <b>{{ step.name }}</b>
               <span class="quiet">{{ step.side === 'client' ? 'for the client' : 'inside' }}{{ step.required ? '' : ', advisory: never waits, never blocks' }}</span>
-              <span class="line"
-                >{{ who(step) }}, within {{ step.hours }} working hours{{ step.four_eyes ? '; whoever wrote part of it cannot clear it' : '' }}</span
-              >
+              <span class="line">{{ who(step) }}, within {{ step.hours }} working hours{{ step.four_eyes ? '; whoever wrote part of it cannot clear it' : '' }}</span>
             </span>
           </li>
           <li v-if="data.steps.length === 0" class="none">No step: a post is drafting until somebody who may release marks it ready.</li>

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require "cgi"
+
+module AskFirst
+  module App
+    # One mail as plain text and as HTML, out of the same paragraphs, in the order in which they were said.
+    class Letter
+      INK = "#16191C"
+      YES = "#17693F" # "yes" toward a client
+      CLIENT = "#55389A"
+
+      # @param name [String, nil] whom it greets, by the first name
+      def initialize(name = nil)
+        @text = []
+        @html = []
+        say(name ? "Hello #{name.split.first}," : "Hello,")
+      end
+
+      def say(words)
+        add(words, "<p>#{h(words)}</p>")
+      end
+
+      # What a person wrote, set apart.
+      def quote(words)
+        words.empty? ? self : add(words, "<p style=\"border-left:4px solid #{CLIENT};padding-left:12px;white-space:pre-line\">#{h(words)}</p>")
+      end
+
+      # The one thing to do.
+      # @param lead [String] the sentence before the address, in plain text
+      def button(words, address, lead:, colour: INK)
+        add("#{lead}\n#{address}",
+          "<p><a href=\"#{h(address)}\" style=\"display:inline-block;background:#{colour};color:#fff;padding:12px 20px;text-decoration:none;border-radius:3px\">#{h(words)}</a></p>")
+      end
+
+      # One of several things, each with its address.
+      def item(title, words, address)
+        add("#{title}: #{words}\n#{address}", "<p><b>#{h(title)}</b><br>#{h(words)}<br><a href=\"#{h(address)}\">Open it</a></p>")
+      end
+
+      def small(words, address = nil)
+        said = address ? "<a href=\"#{h(address)}\">#{h(words)}</a>" : h(words)
+        add([words, address].compact.join(": "), "<p style=\"color:#4C5358;font-size:14px\">#{said}</p>")
+      end
+
+      # @return [Hash] {text:, html:} for the mailer
+      def parts
+        { text: "#{@text.join("\n\n")}\n", html: "<div style=\"font:16px/1.5 sans-serif;color:#{INK};max-width:32em\">#{@html.join}</div>" }
+      end
+
+      private
+
+      def add(text, html)
+        @text << text
+        @html << html
+        self
+      end
+
+      def h(words) = CGI.escapeHTML(words)
+    end
+  end
+end

@@ -1,0 +1,119 @@
+# frozen_string_literal: true
+
+require_relative "figures"
+require_relative "many_clients"
+
+module Bench
+  # 200 clients with 300 posts each: the Desk, the lists, the switcher and search over all of them, as the web role with its
+  # row-level policies; against the same rows by bare SQL, and against the very same statements without the policies.
+  class Clients
+    App = AskFirst::App
+    CLIENTS = 200
+    POSTS = 300
+    LATERAL = "SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id ORDER BY id DESC LIMIT 51) p ORDER BY p.id DESC LIMIT 51"
+
+    def initialize(cluster)
+      @world = SpecWorld.new(cluster: cluster)
+      @owner = @world.owner
+      @many = ManyClients.new(cluster, @world)
+    end
+
+    def call
+      two = scope(@world.kit.db)
+      few = statements { App::Agency::Desk.call(@world.kit, two) }
+      fill
+      all = scope(@world.kit.db)
+      puts "\n#{all.workspace_ids.size} clients, #{@owner[:posts].count} posts: over all of them at once"
+      puts format("%-46s %9d       with two clients %d", "statements of one Desk", statements { App::Agency::Desk.call(@world.kit, all) }, few)
+      desk(all)
+      list(all)
+      search(all)
+      waits(all)
+      policies(all)
+    end
+
+    private
+
+    # A post in each state that the Desk asks about, then the crowd of them, then the clients.
+    def fill
+      waiting = @world.draft
+      @world.ask(waiting, 0, who: :tobiah)
+      cleared = @world.draft(text: "Low water at the far pier")
+      @world.clear(cleared)
+      released = @world.draft(text: "The late boat waits")
+      @world.clear(released)
+      @world.release(released)
+      crowd = Crowd.new(@owner)
+      { waiting => 10, cleared => 40, released => POSTS - 53 }.each { |post, count| crowd.multiply(post, count) }
+      @many.multiply(@world.workspace, CLIENTS - 2)
+    end
+
+    def scope(db, person = :ines)
+      rows = AskFirst::Store::People::Members.of_person(@world.kit.db, @world.person(person), @world.kit.now)
+      AskFirst::Store::Scope.new(db, workspace_ids: rows.map { |row| row[:workspace_id] }, person_id: @world.person(person), side: "agency")
+    end
+
+    def statements
+      log = StringIO.new
+      logger = Logger.new(log)
+      @world.kit.db.loggers << logger
+      yield
+      log.string.lines.count { |line| line.include?("SELECT") }
+    ensure
+      @world.kit.db.loggers.delete(logger)
+    end
+
+    def bare(sql, **values)
+      Figures.median_ms(15) { @owner.fetch(sql, **values).get(:json) }
+    end
+
+    def ids(scope) = Sequel.pg_array(scope.workspace_ids, :uuid)
+
+    def desk(scope)
+      ours = Figures.median_ms(15) { JSON.generate(App::Agency::Desk.call(@world.kit, scope)) }
+      floor = bare(<<~SQL, w: ids(scope), me: scope.person_id)
+        SELECT json_build_object(
+          'cleared', (SELECT json_agg(t) FROM (SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id AND stage = 'cleared' ORDER BY at LIMIT 30) p ORDER BY p.at LIMIT 30) t),
+          'count', (SELECT count(*) FROM posts WHERE workspace_id = ANY(:w) AND stage = 'cleared'),
+          'asked', (SELECT json_agg(t) FROM (SELECT p.*, a.due_at, q.person_id FROM ask_lines l JOIN ask_people q USING (workspace_id, ask_id) JOIN asks a ON (a.workspace_id, a.id) = (l.workspace_id, l.ask_id)
+                     JOIN posts p ON (p.workspace_id, p.id) = (l.workspace_id, l.post_id) WHERE l.workspace_id = ANY(:w) AND l.ended_at IS NULL) t))::text AS json
+      SQL
+      Figures.line("the Desk", ours, floor, "ms")
+    end
+
+    def list(scope)
+      ours = Figures.median_ms(15) { JSON.generate(App::Posts::ListPosts.call(scope)) }
+      Figures.line("a page of posts, newest first", ours, bare("SELECT json_agg(t)::text AS json FROM (#{LATERAL}) t", w: ids(scope)), "ms")
+      one = AskFirst::Store::Scope.new(@world.kit.db, workspace_ids: [@world.workspace], person_id: scope.person_id, side: "agency")
+      ours = Figures.median_ms(30) { JSON.generate(App::Posts::ListPosts.call(one)) }
+      Figures.line("the same of one client", ours,
+        bare("SELECT json_agg(t)::text AS json FROM (SELECT * FROM posts WHERE workspace_id = :w ORDER BY id DESC LIMIT 51) t", w: @world.workspace), "ms")
+    end
+
+    def search(scope)
+      ours = Figures.median_ms(15) { JSON.generate(App::Posts::ListPosts.call(scope, words: "low water")) }
+      floor = bare(<<~SQL, w: ids(scope))
+        SELECT json_agg(t)::text AS json FROM (SELECT DISTINCT p.* FROM posts p LEFT JOIN parts t ON (t.workspace_id, t.post_id) = (p.workspace_id, p.id) AND t.part = 'text'
+          WHERE p.workspace_id = ANY(:w) AND (p.subject ILIKE '%low water%' OR (t.value #>> '{}') ILIKE '%low water%') ORDER BY p.id DESC LIMIT 51) t
+      SQL
+      Figures.line("finding posts by words", ours, floor, "ms")
+    end
+
+    def waits(scope)
+      ours = Figures.median_ms(15) { JSON.generate(App::Agency::Waits.call(scope)) }
+      floor = bare("SELECT json_agg(t)::text AS json FROM (SELECT workspace_id, count(*) FROM tasks WHERE workspace_id = ANY(:w) AND done_at IS NULL GROUP BY 1) t", w: ids(scope))
+      Figures.line("what waits in each client, for the switcher", ours, floor, "ms")
+    end
+
+    # The same code on a connection that the policies do not hold for.
+    def policies(scope)
+      open = AskFirst::Store::Scope.new(@owner, workspace_ids: scope.workspace_ids, person_id: scope.person_id, side: "agency")
+      free = @world.kit.dup.tap { |kit| kit.db = @owner }
+      puts "\nThe second wall: the same statements with its policies and without"
+      { "a page of posts over all clients" => ->(_, one) { App::Posts::ListPosts.call(one) }, "the Desk over all clients" => ->(kit, one) { App::Agency::Desk.call(kit, one) },
+        "finding posts by words" => ->(_, one) { App::Posts::ListPosts.call(one, words: "low water") } }.each do |what, act|
+        Figures.line(what, Figures.median_ms(15) { act.call(@world.kit, scope) }, Figures.median_ms(15) { act.call(free, open) }, "ms")
+      end
+    end
+  end
+end
