@@ -40,9 +40,9 @@ module Bench
       shared = shared_columns(table)
       derived = names.map do |name, type|
         own = type == "uuid" && !shared.include?(name)
-        own ? Sequel.lit("md5(t.#{name}::text || n)::uuid") : Sequel[:t][name.to_sym]
+        own ? Sequel.lit("md5(t.#{name}::text || many.k)::uuid") : Sequel[:t][name.to_sym]
       end
-      source = @db[table.to_sym].where(which).from_self(alias: :t).cross_join(Sequel.function(:generate_series, 1, count).as(:n)).select(*derived)
+      source = @db[table.to_sym].where(which).from_self(alias: :t).cross_join(Sequel.function(:generate_series, 1, count).as(:many, [:k])).select(*derived)
       @db[table.to_sym].insert(names.map { |name, _| name.to_sym }, source)
     end
 

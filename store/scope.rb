@@ -33,6 +33,16 @@ module AskFirst
         db[table].where(Sequel[table][:workspace_id] => workspace_ids.size == 1 ? workspace_ids.first : workspace_ids)
       end
 
+      # Rows of what was found over many workspaces: each by its workspace and its id, which is one look into an index. Every id
+      # in every workspace would be 200 looks for each.
+      # @param pairs [Array<Array(String, String)>] workspace id and the value of the column
+      def rows_at(table, pairs, column: :id)
+        mine = workspace_ids.to_set
+        kept = pairs.select { |workspace_id, _| mine.include?(workspace_id) }.uniq
+        found = Sequel.function(:unnest, Database.uuids(kept.map(&:first)), Database.uuids(kept.map(&:last))).as(:found, %i[workspace_id value])
+        db[table].join(found, workspace_id: Sequel[table][:workspace_id], value: Sequel[table][column]).select_all(table).from_self(alias: table)
+      end
+
       # The first rows of each workspace by an index that the workspace leads, then the first of them all. Over many
       # workspaces this reads a few rows of each instead of sorting all.
       # @param order [Array] Sequel order expressions

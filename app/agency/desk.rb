@@ -7,6 +7,7 @@ module AskFirst
       # One set of queries over all of the person's workspaces.
       class Desk
         SHOWN = 30
+        NEXT = 8
 
         # @param scope [Store::Scope] over one or many workspaces of the agency side
         # @return [Hash] JSON-ready
@@ -32,6 +33,11 @@ module AskFirst
 
         def posts
           Store::Posts::Visible.narrow(@scope, @scope.rows(:posts))
+        end
+
+        # The posts of these rows, as far as the reader may see them.
+        def seen(rows)
+          Store::Posts::Visible.narrow(@scope, @scope.rows_at(:posts, rows.map { |row| row.values_at(:workspace_id, :post_id) }))
         end
 
         def list(dataset)
@@ -74,7 +80,7 @@ module AskFirst
         end
 
         def with_posts(rows)
-          found = list(posts.where(id: rows.map { |row| row[:post_id] })).to_h { |post| [post[:id], post] }
+          found = Posts::ListPosts.with_channels(@scope, seen(rows).all).to_h { |post| [post[:id], post] }
           askers = @kit.db[:people].where(id: rows.map { |row| row[:asked_by] }).select_hash(:id, :name)
           rows.filter_map do |row|
             post = found[row[:post_id]] or next
@@ -85,7 +91,7 @@ module AskFirst
 
         def tasks
           rows = @scope.rows(:tasks).where(person_id: @me, done_at: nil).order(:due_at).limit(SHOWN).all
-          subjects = posts.where(id: rows.map { |row| row[:post_id] }).select_hash(:id, :subject)
+          subjects = seen(rows).select_hash(:id, :subject)
           rows.map do |row|
             { id: row[:id], workspace_id: row[:workspace_id], post_id: row[:post_id], subject: subjects[row[:post_id]], title: row[:title], kind: row[:kind],
               due_at: row[:due_at].iso8601, late: row[:due_at] < @kit.now }
@@ -109,8 +115,8 @@ module AskFirst
           Posts::ListPosts.with_channels(@scope, rows.all)
         end
 
-        def showings
-          @scope.rows(:showings).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
+        def showings(found = @scope.rows(:showings))
+          Store::Posts::Visible.showings(@scope, found).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
                 .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
         end
 
@@ -119,13 +125,19 @@ module AskFirst
            Sequel[:channels][:name].as(:channel)]
         end
 
+        def planned
+          @planned ||= Store::Dispatch::Unsent.planned(@scope, @kit.now, NEXT).all
+        end
+
+        def under_way
+          Store::Dispatch::Unsent.under_way(@scope, NEXT, %w[sending unclear])
+        end
+
         def next_out
-          unsent = { state: %w[planned sending unclear] }
-          rows = @scope.rows(:releases).where(ended_at: nil)
-            .join(:showings, { workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id] }.merge(unsent))
-            .join(:posts, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:post_id])
-            .join(:channels, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:showings][:channel_id])
-            .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(8).all
+          found = under_way + planned.map { |row| row.values_at(:workspace_id, :showing_id) }
+          rows = showings(@scope.rows_at(:showings, found))
+                         .join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
+                         .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(NEXT).all
           rows.map { |row| row.merge(at: row[:at].iso8601) }
         end
 
@@ -143,12 +155,18 @@ module AskFirst
 
         # Connections that have lapsed or soon will, or whose person has left, with what is planned there.
         def connections
-          loud = Store::Channels::Conditions.of(@scope, @kit.now).select { |row| row[:condition].loud? }
+          loud = Store::Channels::Conditions.of(@scope, @kit.now).select { |row| row[:condition].loud? && on_my_channels?(row) }
+          loud = loud.sort_by { |row| row[:condition].level == "lapsed" ? 0 : 1 }.first(SHOWN)
           planned = @scope.rows(:adaptations).where(channel_id: loud.map { |row| row[:id] }, removed_at: nil).exclude(stage: "out").group_and_count(:channel_id).to_hash(:channel_id, :count)
           loud.map do |row|
             row.slice(:workspace_id, :name, :network, :initials).merge(channel_id: row[:id], level: row[:condition].level, sentence: row[:condition].sentence,
               planned: planned.fetch(row[:id], 0))
           end
+        end
+
+        def on_my_channels?(channel)
+          mine = @scope.limits[channel[:workspace_id]]
+          mine.nil? || mine.include?(channel[:id])
         end
 
         # Guided set-ups that were left in the middle.
@@ -162,10 +180,7 @@ module AskFirst
           return nil if beat && @kit.now - beat[:beat_at] < 20 && beat[:clock_gap].abs <= 2
 
           soon = @kit.now + 3_600
-          due = @scope.rows(:releases).where(ended_at: nil).where {
-            at < soon
-          }.join(:showings, workspace_id: :workspace_id, id: :showing_id, state: "planned").count
-          return nil if due.zero?
+          return nil if planned.empty? || planned.first[:at] > soon
 
           return "The dispatcher has not started yet; nothing goes out until it has." unless beat
           return "The clocks of the database and of the dispatcher are #{beat[:clock_gap].abs.round(1)} s apart; nothing is sent until they agree." if beat[:clock_gap].abs > 2

@@ -28,7 +28,7 @@ module AskFirst
 
         def by_hand(scope)
           mine = Sequel.|({ claimed_by: nil }, { claimed_by: scope.person_id })
-          scope.rows(:showings).where(state: "by_hand").where(mine).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
+          Store::Posts::Visible.showings(scope, scope.rows(:showings)).where(state: "by_hand").where(mine).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
         end
 
         def came_back(scope)

@@ -26,8 +26,8 @@ module AskFirst
 
         private
 
-        def base
-          limited(@scope.rows(:showings)).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
+        def base(found = @scope.rows(:showings))
+          Store::Posts::Visible.showings(@scope, found).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
                 .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
                 .left_join(:people, id: Sequel[:showings][:claimed_by])
                 .left_join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
@@ -37,15 +37,9 @@ module AskFirst
         end
 
         # A member whose part is limited to channels sees these.
-        def limited(showings)
-          @scope.limits.reduce(showings) do |found, (workspace_id, channel_ids)|
-            found.exclude(Sequel.&({ Sequel[:showings][:workspace_id] => workspace_id }, ~Sequel.expr(Sequel[:showings][:channel_id] => channel_ids)))
-          end
-        end
-
         def unsent
-          going = base.where(Sequel[:showings][:state] => %w[planned by_hand sending unclear]).exclude(Sequel[:releases][:id] => nil)
-          going.order(Sequel[:releases][:at]).limit(PAGE).all
+          going = Store::Dispatch::Unsent.under_way(@scope, PAGE) + Store::Dispatch::Unsent.planned(@scope, @kit.now, PAGE).select_map(%i[workspace_id showing_id])
+          base(@scope.rows_at(:showings, going)).exclude(Sequel[:releases][:id] => nil).order(Sequel[:releases][:at]).limit(PAGE).all
         end
 
         def trouble

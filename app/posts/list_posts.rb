@@ -32,7 +32,7 @@ module AskFirst
         end
 
         def self.with_channels(scope, rows)
-          channels = scope.rows(:adaptations).where(post_id: rows.map { |row| row[:id] }, removed_at: nil)
+          channels = scope.rows_at(:adaptations, rows.map { |row| row.values_at(:workspace_id, :id) }, column: :post_id).where(removed_at: nil)
                           .join(:channels, workspace_id: :workspace_id, id: :channel_id).order(:position)
                           .select(:post_id, :network, :initials, :name, Sequel[:channels][:state].as(:connection), Sequel[:adaptations][:stage])
                           .all.group_by { |row| row[:post_id] }
@@ -53,8 +53,8 @@ module AskFirst
         # The function finds in the scope's workspaces by index; the rest narrows what it found.
         def matching(before, limit)
           like = "%#{@words.gsub(/[\\%_]/) { |one| "\\#{one}" }}%"
-          found = @scope.db.from(Sequel.function(:app_find_posts, like, FOUND)).select_map(:id)
-          narrow(@scope.rows(:posts).where(Sequel[:posts][:id] => found), before).order(Sequel.desc(Sequel[:posts][:id])).limit(limit + 1).all
+          found = @scope.db.from(Sequel.function(:app_find_posts, like, FOUND)).select_map(%i[workspace_id id])
+          narrow(@scope.rows_at(:posts, found), before).order(Sequel.desc(Sequel[:posts][:id])).limit(limit + 1).all
         end
 
         def narrow(posts, before)

@@ -50,16 +50,16 @@ Sequel.migration do
       CREATE POLICY web_secret ON connect_tries FOR SELECT TO ask_first_web USING (state_digest = (SELECT app_secret()));
 
       -- Finding by words. ILIKE is not leak-proof, so under a policy its index would not be used: this function looks as the
-      -- owner and applies the same scope itself.
+      -- owner and applies the same scope itself, hoisted too (computed once a row it is sixty times slower over 200 clients).
       CREATE INDEX posts_subject_words ON posts USING gin (subject gin_trgm_ops);
       CREATE INDEX parts_text_words ON parts USING gin ((value #>> '{}') gin_trgm_ops) WHERE part = 'text';
       CREATE FUNCTION app_find_posts(words text, most int) RETURNS TABLE (workspace_id uuid, id uuid)
       LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
         SELECT found.workspace_id, found.id FROM (
-          SELECT p.workspace_id, p.id FROM posts p WHERE p.workspace_id = ANY(app_workspaces()) AND p.subject ILIKE words
+          SELECT p.workspace_id, p.id FROM posts p WHERE p.workspace_id = ANY((SELECT app_workspaces())::uuid[]) AND p.subject ILIKE words
           UNION
           SELECT t.workspace_id, t.post_id FROM parts t
-          WHERE t.workspace_id = ANY(app_workspaces()) AND t.part = 'text' AND (t.value #>> '{}') ILIKE words) found
+          WHERE t.workspace_id = ANY((SELECT app_workspaces())::uuid[]) AND t.part = 'text' AND (t.value #>> '{}') ILIKE words) found
         ORDER BY found.id DESC LIMIT most
       $$;
       REVOKE EXECUTE ON FUNCTION app_find_posts(text, int), app_my_workspaces() FROM PUBLIC;

@@ -4,13 +4,20 @@ module AskFirst
   module Store
     module Posts
       # Which posts a member sees whose part is limited to channels: those on one of these channels, those without a channel,
-      # and those they have a task for. The one place where that is said.
+      # and those they have a task for; of showings, those on these channels. The one place where that is said.
       module Visible
         module_function
 
         # @param dataset [Sequel::Dataset] of posts
         def narrow(scope, dataset)
           scope.limits.reduce(dataset) { |posts, (workspace_id, channel_ids)| posts.exclude(hidden(scope, workspace_id, channel_ids)) }
+        end
+
+        # @param dataset [Sequel::Dataset] of showings
+        def showings(scope, dataset)
+          scope.limits.reduce(dataset) do |found, (workspace_id, channel_ids)|
+            found.exclude(Sequel.&({ Sequel[:showings][:workspace_id] => workspace_id }, ~Sequel.expr(Sequel[:showings][:channel_id] => channel_ids)))
+          end
         end
 
         def hidden(scope, workspace_id, channel_ids)
