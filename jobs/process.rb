@@ -5,11 +5,12 @@ require "semantic_logger"
 
 module AskFirst
   module Jobs
-    # The dispatcher process: works the queue, and sweeps the rows every few seconds. TERM lets running jobs finish. When
-    # the database goes away it ends; its keeper (bin/dispatcher) starts it again.
+    # The dispatcher process: works the queue, sweeps the rows every few seconds, renews connections. TERM lets running jobs
+    # finish. When the database goes away it ends; its keeper (bin/dispatcher) starts it again.
     class Process
       WORKERS = 6
       SWEEP_EVERY = 2
+      RENEW_EVERY = 10
 
       def self.run(settings)
         new(settings).run
@@ -27,15 +28,28 @@ module AskFirst
       def run
         %w[TERM INT].each { |signal| trap(signal) { @stop = true } }
         locker = Que::Locker.new(worker_priorities: [nil] * WORKERS, poll_interval: @settings.poll, maximum_buffer_size: 50)
+        renewing = Thread.new { renew }
         until @stop
           App::Dispatch::Sweep.call(@kit)
-          App::Channels::Renew.call(@kit)
           nap(SWEEP_EVERY)
         end
+        renewing.join
         locker.stop!
       end
 
       private
+
+      # Beside the sweep: a network that is slow to give new tokens must not hold up what is due.
+      def renew
+        until @stop
+          begin
+            App::Channels::Renew.call(@kit)
+          rescue Sequel::Error => e
+            SemanticLogger["Renew"].warn("the database is away", e)
+          end
+          nap(RENEW_EVERY)
+        end
+      end
 
       def nap(seconds)
         (seconds / 0.1).to_i.times { @stop ? return : sleep(0.1) }

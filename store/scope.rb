@@ -38,7 +38,7 @@ module AskFirst
       # @param pairs [Array<Array(String, String)>] workspace id and the value of the column
       def rows_at(table, pairs, column: :id)
         mine = workspace_ids.to_set
-        kept = pairs.select { |workspace_id, _| mine.include?(workspace_id) }.uniq
+        kept = pairs.select { |pair| mine.include?(pair.first) }.uniq
         found = Sequel.function(:unnest, Database.uuids(kept.map(&:first)), Database.uuids(kept.map(&:last))).as(:found, %i[workspace_id value])
         db[table].join(found, workspace_id: Sequel[table][:workspace_id], value: Sequel[table][column]).select_all(table).from_self(alias: table)
       end

@@ -57,7 +57,7 @@ module AskFirst
         app.get("/api/w/:workspace/brand-files/:file") do
           file = act(App::Clients::OpenFile, file_id: params[:file])
           # never shown in the page's own origin, whatever it holds
-          headers "content-security-policy" => "sandbox"
+          headers "content-security-policy" => "default-src 'none'; sandbox"
           send_file file[:path], type: "application/octet-stream", disposition: "attachment", filename: file[:name]
         end
         app.delete("/api/w/:workspace/brand-files/:file") do

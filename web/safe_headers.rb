@@ -17,7 +17,7 @@ module AskFirst
       def call(env)
         status, headers, body = @app.call(env)
         path = env["PATH_INFO"]
-        headers["content-security-policy"] = path.start_with?("/review") ? REVIEW : APP
+        headers["content-security-policy"] ||= path.start_with?("/review") ? REVIEW : APP # a route may be stricter
         headers["referrer-policy"] = "no-referrer"
         headers["x-content-type-options"] = "nosniff"
         headers["cross-origin-opener-policy"] = "same-origin"
