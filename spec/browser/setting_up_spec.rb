@@ -56,7 +56,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
       fill_in("password", with: "stand-in")
       click_button("Sign in")
       click_button("Allow")
-      expect(page).to have_content("Which of these belong to this client?")
+      expect(page).to have_content("Which of these belong to Tarn Mills?")
       expect(page).to have_no_current_path(/code=/, url: true)
       uncheck("Tarn Mills jobs", allow_label_click: true)
       click_button("Add it")

@@ -183,7 +183,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mi
         <h2 id="release">
           Can be released <span class="number">{{ desk.can_release_count }}</span>
           <Button v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" @click="release.mutate(mine)">Release {{ mine.length }}</Button>
-          <span v-else-if="desk.can_release.length > 0" class="quiet">not by you</span>
+          <span v-else-if="desk.can_release.length > 0" class="by-others">by somebody else; your role does not release</span>
         </h2>
         <ul>
           <li v-for="post in desk.can_release" :key="post.id" class="row">
@@ -236,6 +236,12 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mi
 </template>
 
 <style scoped>
+.by-others {
+  margin-left: 8px;
+  font-size: 13px;
+  font-weight: 450;
+  color: var(--ink-2);
+}
 .desk {
   padding: 14px 20px 40px;
 }

@@ -53,7 +53,8 @@ function turn(next: typeof way.value) {
       <ul>
         <li v-for="one in here.networks" :key="one.address">
           <button type="button" class="network" :disabled="!one.answers || busy" @click="go(one.address)">
-            <ChannelMark :network="one.name ?? '?'" :initials="one.initials ?? '?'" /> <b>{{ one.name ?? one.address }}</b> <span class="quiet">{{ one.answers ? one.kind : 'does not answer at the moment' }}</span>
+            <span class="shape"><ChannelMark :network="one.name ?? '?'" :initials="one.initials ?? '?'" /></span> <b>{{ one.name ?? one.address }}</b>
+            <span class="quiet">{{ one.answers ? one.kind : 'does not answer at the moment' }}</span>
           </button>
         </li>
         <li v-if="here.networks.length === 0" class="quiet">This installation knows no network to connect to.</li>
@@ -96,6 +97,11 @@ function turn(next: typeof way.value) {
   flex-wrap: wrap;
   gap: 4px 18px;
   margin-bottom: 8px;
+}
+.shape {
+  display: grid;
+  flex: 0 0 26px;
+  place-items: center;
 }
 .network {
   display: flex;

@@ -106,7 +106,8 @@ function limits(one: Channel) {
               </td>
               <td>
                 <span class="channel"
-                  ><ChannelMark :network="one.network" :initials="one.initials" /><span
+                  ><span class="shape"><ChannelMark :network="one.network" :initials="one.initials" /></span
+                  ><span
                     ><b>{{ one.name }}</b
                     ><span class="quiet">{{ one.network === 'Offline' ? 'offline' : one.network }} · {{ limits(one) }}</span></span
                   ></span
@@ -163,7 +164,7 @@ function limits(one: Channel) {
   align-items: center;
 }
 /* the marks differ in width; the names stand in one line */
-.channel > :first-child {
+.shape {
   display: grid;
   flex: 0 0 26px;
   place-items: center;

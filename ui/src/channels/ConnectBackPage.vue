@@ -6,6 +6,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, isProblem, ok, sentence } from '@/api/client'
 import { useProblem } from '@/parts/problem'
+import { useChosen } from '@/agency/me'
 
 const route = useRoute()
 const router = useRouter()
@@ -18,6 +19,8 @@ const anyway = ref(false)
 const failed = ref('')
 const back = ref<string>()
 const { busy, beside, run } = useProblem()
+const { workspaces } = useChosen()
+const client = computed(() => workspaces.value.find((one) => one.id === workspace.value)?.name ?? 'this client')
 const elsewhere = computed(() => found.value?.accounts.some((one) => ticked.value.includes(one.account) && one.elsewhere.length > 0) ?? false)
 
 onMounted(async () => {
@@ -60,7 +63,7 @@ async function add() {
         </p>
       </template>
       <form v-else-if="found" @submit.prevent="add">
-        <h2>Which of these belong to this client?</h2>
+        <h2>Which of these belong to {{ client }}?</h2>
         <p class="quiet">You allowed these accounts at {{ found.network }}. What is not ticked is not added.</p>
         <label v-for="one in found.accounts" :key="one.account" class="check account">
           <input v-model="ticked" type="checkbox" :value="one.account" />
