@@ -14,7 +14,6 @@ gem "argon2", "~> 2.3"
 gem "roda", "~> 3.100"
 gem "rodauth", "~> 2.49"
 gem "rotp", "~> 6.3"
-gem "rqrcode", "~> 2.2"
 
 # data and later work
 gem "json", "< 3"
@@ -36,6 +35,7 @@ gem "ruby-vips", "~> 2.3"
 gem "shrine", "~> 3.6"
 
 # rules
+gem "diff-lcs", "~> 1.6", require: false
 gem "holidays", "~> 8.8"
 gem "json-canonicalization", "~> 1.0"
 gem "tzinfo", "~> 2.0"

@@ -12,7 +12,7 @@ module StandIns
     },
     "vitrine" => {
       "name" => "Vitrine", "initials" => "Vi", "kind" => "pictures", "link_card" => false,
-      "text" => { "rule" => "graphemes", "limit" => 2000, "fold" => 120 },
+      "text" => { "rule" => "graphemes", "limit" => 2000, "fold" => 120 }, "hashtags" => { "most" => 25 },
       "media" => { "needed" => true, "most" => 12, "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 },
       "finds_by_id" => false, "same_id_once" => true, "settles_within" => 1
     },

@@ -10,10 +10,12 @@ module AskFirst
 
         # @param adaptation [Store::Posts::Standing::Adaptation]
         # @param names [Hash] person id => name
-        def call(adaptation, names, condition: nil, off: nil)
+        # @param days_off [Hash{Date=>String}] of the client
+        # @param around [Array<Core::Checks::PostChecks::Finding>] what goes out around it
+        def call(adaptation, names, condition: nil, off: nil, days_off: {}, around: [])
           {
             id: adaptation.id, channel: channel(adaptation, condition), off: off, stage: adaptation.stage, sealed: adaptation.verdict.sealed?, opened: adaptation.facts.opened,
-            proof: proof(adaptation), strip: Signoff::Strip.of_adaptation(adaptation, names), fingerprint: adaptation.fingerprint,
+            proof: proof(adaptation, days_off, around), strip: Signoff::Strip.of_adaptation(adaptation, names), fingerprint: adaptation.fingerprint,
             at: adaptation.time&.at&.iso8601, time_kind: adaptation.time&.kind, cost: Core::Signoff::Cost.of_opening(adaptation.verdict, names),
             blocks: adaptation.verdict.blocks.map { |answer| { person: names[answer.person_id], verdict: answer.verdict, words: answer.words } },
             release: adaptation.release && { at: adaptation.release[:at].iso8601, by: names[adaptation.release[:released_by]] },
@@ -25,7 +27,7 @@ module AskFirst
           adaptation.channel.slice(:id, :name, :network, :initials, :account, :state).merge(level: condition&.level || "fine", sentence: condition&.sentence || "")
         end
 
-        def proof(adaptation)
+        def proof(adaptation, days_off, around)
           card = adaptation.channel[:card]
           text = adaptation.request["text"]
           rule = card.fetch("text")
@@ -35,8 +37,12 @@ module AskFirst
             pictures: adaptation.pictures.map { |picture|
               { media_id: picture[:media_id], crop: picture[:spec]["crop"], size: picture[:spec]["size"], lost: (picture[:lost] * 100).round }
             },
-            checks: Core::Checks::PostChecks.call(adaptation.request, card).map(&:to_h)
+            checks: [*checks(adaptation, days_off), *around].map(&:to_h)
           }
+        end
+
+        def checks(adaptation, days_off)
+          Core::Checks::PostChecks.call(adaptation.request, adaptation.channel[:card]) + Core::Checks::PlanChecks.call(adaptation.request["text"], adaptation.time&.wall&.to_date, days_off)
         end
 
         def showing(adaptation)

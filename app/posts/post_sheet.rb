@@ -46,8 +46,42 @@ module AskFirst
         def adaptations
           shown.map { |adaptation|
             channel_id = adaptation.row[:channel_id]
-            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: off(channel_id)).merge(parts: parts_json(channel_id, adaptation.parts))
+            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: off(channel_id), days_off: days_off,
+              around: around.fetch(adaptation.id)).merge(parts: parts_json(channel_id, adaptation.parts), own_text: own_text(adaptation))
           }
+        end
+
+        # An own text beside the master's: word by word, and whether the master has been changed since.
+        def own_text(adaptation)
+          own = part_row(adaptation.row[:channel_id], "text") or return
+          master = part_row(nil, "text")
+          runs = Core::Posts::WordDiff.runs(@post.master["text"], own[:value].to_s)
+          { stale: !master.nil? && master[:written_at] > own[:written_at], runs: runs.map(&:to_h) }
+        end
+
+        # What goes out around each adaptation, of this post and of others.
+        def around
+          @around ||= begin
+            mine = shown.to_h { |one| [one.id, showing(one)] }
+            times = mine.values.filter_map(&:at)
+            span = Core::Checks::Neighbours::REPEAT
+            others = times.empty? ? [] : Store::Checks::PlannedWords.around(scope, @post.id, times.min - span, times.max + span)
+            day = ->(at) { Core::Plan::WallTime.at(at, workspace[:zone]).wall.strftime("%-d %B") }
+            mine.transform_values { |one| Core::Checks::Neighbours.call(one, mine.values - [one], others, day) }
+          end
+        end
+
+        def showing(adaptation)
+          Core::Checks::Neighbours::Showing.new(post_id: @post.id, subject: @post.row[:subject], channel_id: adaptation.row[:channel_id], channel: adaptation.channel[:name],
+            text: adaptation.request["text"], at: adaptation.time&.at)
+        end
+
+        # The client's days off around the planned times.
+        def days_off
+          @days_off ||= begin
+            days = shown.filter_map { |adaptation| adaptation.time&.wall&.to_date }
+            days.empty? ? {} : Core::Plan::DaysOff.between(workspace[:holidays], days.min, days.max).to_h { |day| day.values_at(:date, :name) }
+          end
         end
 
         # A member whose part is limited to channels sees these columns.

@@ -14,7 +14,7 @@ module AskFirst
         # @param card [Hash] the network card
         # @return [Array<Finding>] level "fault" stops, "warning" does not
         def call(request, card)
-          [*text(request, card), *pictures(request, card)]
+          [*text(request, card), *words(request, card), *pictures(request, card)]
         end
 
         def faults(request, card)
@@ -28,6 +28,21 @@ module AskFirst
           found << fault("text_too_long", "text", "#{count - limit} over the limit of #{limit}.") if count > limit
           found << fault("nothing_to_say", "text", "There is no text and no picture yet.") if request["text"].strip.empty? && request["media"].empty?
           found
+        end
+
+        def words(request, card)
+          text = request.fetch("text")
+          tags = Hashtags.find(text)
+          most = card.dig("hashtags", "most")
+          doubled = Hashtags.doubled(text)
+          styled = ReadAloud.styled(text)
+          run = ReadAloud.longest_emoji_run(text)
+          [
+            (fault("too_many_hashtags", "text", "#{tags.size} hashtags; at most #{most} are taken.") if most && tags.size > most),
+            (warning("hashtag_doubled", "text", "#{doubled.map { |tag| "##{tag}" }.join(', ')} #{doubled.one? ? 'is' : 'are'} there twice.") if doubled.any?),
+            (warning("styled_letters", "text", "#{styled} letters only look styled; a screen reader spells them out or leaves them out.") if styled.positive?),
+            (warning("emoji_run", "text", "#{run} emoji in a row are read out one by one.") if run >= ReadAloud::LONG_RUN)
+          ].compact
         end
 
         def pictures(request, card)

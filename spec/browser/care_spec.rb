@@ -72,6 +72,22 @@ RSpec.describe "The interface takes care" do
     end
   end
 
+  it "compares an own text with the master, and says when the master moved on and what goes out around it" do
+    post = world.draft(wall: "2026-10-20T07:30", text: "The 7:20 waits until the far pier is in sight.")
+    world.write(post, "text", "The 7:20 waits in fog until the far pier is in sight.", on: :ticker)
+    world.write(post, "text", "The 7:20 waits until the near pier is in sight.")
+    as(:maro) do |session|
+      session.visit(sheet(post))
+      session.within("section[aria-label='On Ticker']") do
+        expect(session).to have_content("The master was changed since this was written")
+        session.click_button("compare")
+        expect(session).to have_css("ins", text: "in fog")
+        expect(session).to have_css("del", text: "near")
+      end
+      expect(axe_findings(session)).to eq []
+    end
+  end
+
   it "refuses 200,000 characters at the field, with everything still in it" do
     post = world.draft(wall: "2026-10-20T07:30")
     as(:maro) do |session|

@@ -39,6 +39,9 @@ RSpec.describe "Setting up a client and keeping it apart" do
 
       # 3: the route from a preset, and left
       click_button("The client says yes")
+      fill_in("Name", with: "Ada's yes")
+      visit(page.current_path) # a closed tab loses nothing
+      expect(page).to have_field("Name", with: "Ada's yes")
       click_button("Let this route stand")
       expect(page).to have_content("nobody is named yet")
       visit("/desk")

@@ -16,6 +16,16 @@ RSpec.describe AskFirst::Core::Checks::PostChecks do
   it("warns of a picture without description, and does not stop it") {
     expect(codes(media: [{ "description" => " " }])).to eq [%w[warning description_missing]]
   }
+  describe "the words" do
+    let(:card) { { "text" => { "rule" => "graphemes", "limit" => 500 }, "hashtags" => { "most" => 2 }, "media" => { "needed" => false, "most" => 1 } } }
+
+    it("stops more hashtags than are taken") { expect(codes(text: "#one #two #three")).to eq [%w[fault too_many_hashtags]] }
+    it("warns of one that is there twice") { expect(codes(text: "#one #One")).to eq [%w[warning hashtag_doubled]] }
+    it("warns of letters that only look styled") { expect(codes(text: "𝗡𝗲𝘄 boat")).to eq [%w[warning styled_letters]] }
+    it("warns of emoji in a long row") { expect(codes(text: "Boat 🚢🚢🚢🚢")).to eq [%w[warning emoji_run]] }
+    it("lets plain words be") { expect(codes(text: "The 7:20 waits. #fog 🚢")).to eq [] }
+  end
+
   it("stops an empty post") { expect(codes(text: " ", media: []).map(&:last)).to include "nothing_to_say" }
 
   it "says how much is over" do

@@ -15,6 +15,7 @@ import { useAct, type Adaptation, type PartName, type Sheet } from './sheet'
 const props = defineProps<{ sheet: Sheet; one: Adaptation; now?: string }>()
 const emit = defineEmits<{ state: [state: string] }>()
 const writing = ref(false)
+const comparing = ref(false)
 
 const share = computed(() => Math.min(100, Math.round((props.one.proof.count / props.one.proof.limit) * 100)))
 const over = computed(() => Math.max(0, props.one.proof.count - props.one.proof.limit))
@@ -99,12 +100,24 @@ const ownTime = ref(false)
         <dd>
           <template v-if="one.parts.text.own">
             <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'done' : 'write' }}</button>
+            <button type="button" class="link-button" :aria-expanded="comparing" @click="comparing = !comparing">compare</button>
             <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="follow.mutate('text')">follow master</button>
           </template>
           <template v-else
             >follows master <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'leave it' : 'own text' }}</button></template
           >
         </dd>
+      </div>
+      <p v-if="one.own_text?.stale" class="wide stale"><span aria-hidden="true" class="sign">!</span>The master was changed since this was written; look whether it still fits.</p>
+      <div v-if="comparing && one.own_text" class="wide">
+        <p class="copy compared" :aria-label="`Own text for ${one.channel.name}, beside the master’s`">
+          <template v-for="(run, index) in one.own_text.runs" :key="index"
+            ><del v-if="run.kind === 'gone'">{{ run.words }}</del
+            ><ins v-else-if="run.kind === 'new'">{{ run.words }}</ins
+            ><template v-else>{{ run.words }}</template></template
+          >
+        </p>
+        <p class="quiet">Struck: only in the master. Underlined: only here.</p>
       </div>
       <div v-if="writing" class="wide">
         <TextPart
@@ -266,6 +279,16 @@ dd button:disabled {
   color: var(--ink-2);
   text-decoration: none;
   cursor: not-allowed;
+}
+.compared del {
+  color: var(--ink-2);
+}
+.compared ins {
+  text-decoration-thickness: 2px;
+  text-underline-offset: 3px;
+}
+.stale {
+  padding: 4px 0;
 }
 .checks {
   margin-top: 8px;

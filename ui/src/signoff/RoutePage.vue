@@ -42,6 +42,23 @@ watch(
   },
   { immediate: true },
 )
+// what is being written stays in this browser until it stands or is left
+const KEPT = `route:${props.workspace}`
+const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as { steps: Step[]; seen: string | null; preset: string | null } | null
+if (kept) {
+  steps.value = kept.steps
+  seen.value = kept.seen
+  preset.value = kept.preset
+  editing.value = true
+}
+watch(
+  [steps, editing, seen, preset],
+  () => {
+    if (editing.value) localStorage.setItem(KEPT, JSON.stringify({ steps: steps.value, seen: seen.value, preset: preset.value }))
+    else localStorage.removeItem(KEPT)
+  },
+  { deep: true },
+)
 function begin(key?: string) {
   const found = data.value?.presets.find((one) => one.key === key)
   if (found) {

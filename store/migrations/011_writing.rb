@@ -1,0 +1,8 @@
+# frozen_string_literal: true
+
+# What goes out around a post is found along its time.
+Sequel.migration do
+  up do
+    run "CREATE INDEX posts_by_time ON posts (workspace_id, at) WHERE at IS NOT NULL"
+  end
+end
