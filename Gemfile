@@ -14,6 +14,7 @@ gem "argon2", "~> 2.3"
 gem "roda", "~> 3.100"
 gem "rodauth", "~> 2.49"
 gem "rotp", "~> 6.3"
+gem "rqrcode", "~> 2.2" # rodauth asks for it
 
 # data and later work
 gem "json", "< 3"
