@@ -280,6 +280,11 @@ dd button:disabled {
   text-decoration: none;
   cursor: not-allowed;
 }
+.wide .compared {
+  padding: 8px 12px;
+  background: var(--sheet);
+  font: 400 15px/1.55 var(--serif);
+}
 .compared del {
   color: var(--ink-2);
 }
