@@ -11,6 +11,9 @@ module AskFirst
         end
         app.post("/api/w/:workspace/posts") { json({ id: act(App::Posts::MakePost, subject: body_json.fetch("subject", "")) }, 201) }
         app.get("/api/w/:workspace/posts/:post") { json act(App::Posts::PostSheet, post_id: params[:post]) }
+        app.get("/api/w/:workspace/posts/:post/revisions") do
+          json act(App::Posts::Revisions, post_id: params[:post], from: params[:from]&.to_i, to: params[:to]&.to_i)
+        end
         app.get("/api/w/:workspace/posts/:post/record") { json act(App::Record::PostRecord, post_id: params[:post], after: params[:after]) }
         parts(app)
         opening(app)

@@ -88,6 +88,22 @@ RSpec.describe "The interface takes care" do
     end
   end
 
+  it "lays two revisions beside each other, out of what was kept" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    world.ask(post, 0)
+    world.answer(post, :wren, "change", "Say which boat.")
+    world.write(post, "text", "When fog sits on the estuary, the late boat does not guess.")
+    world.ask(post, 0)
+    as(:maro) do |session|
+      session.visit(sheet(post))
+      session.click_button("Revisions")
+      session.click_button("Compare revision 2 with the one before")
+      expect(session).to have_css("[role=dialog] ins", text: "late boat", minimum: 1)
+      expect(session).to have_css("[role=dialog] del", text: "7:20", minimum: 1)
+      expect(axe_findings(session)).to eq []
+    end
+  end
+
   it "refuses 200,000 characters at the field, with everything still in it" do
     post = world.draft(wall: "2026-10-20T07:30")
     as(:maro) do |session|

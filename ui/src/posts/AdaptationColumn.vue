@@ -8,6 +8,7 @@ import { STAGES } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import ProofCard from '@/parts/ProofCard.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
+import WordRuns from '@/parts/WordRuns.vue'
 import TextPart from './TextPart.vue'
 import TimePart from './TimePart.vue'
 import { useAct, type Adaptation, type PartName, type Sheet } from './sheet'
@@ -108,28 +109,31 @@ const ownTime = ref(false)
           >
         </dd>
       </div>
-      <p v-if="one.own_text?.stale" class="wide stale"><span aria-hidden="true" class="sign">!</span>The master was changed since this was written; look whether it still fits.</p>
+      <div v-if="one.own_text?.stale" class="wide stale">
+        <dt class="hidden">Look again</dt>
+        <dd class="whole"><span aria-hidden="true" class="sign">!</span>The master was changed since this was written; look whether it still fits.</dd>
+      </div>
       <div v-if="comparing && one.own_text" class="wide">
-        <p class="copy compared" :aria-label="`Own text for ${one.channel.name}, beside the master’s`">
-          <template v-for="(run, index) in one.own_text.runs" :key="index"
-            ><del v-if="run.kind === 'gone'">{{ run.words }}</del
-            ><ins v-else-if="run.kind === 'new'">{{ run.words }}</ins
-            ><template v-else>{{ run.words }}</template></template
-          >
-        </p>
-        <p class="quiet">Struck: only in the master. Underlined: only here.</p>
+        <dt class="hidden">Compared</dt>
+        <dd class="whole">
+          <WordRuns :runs="one.own_text.runs" :label="`Own text for ${one.channel.name}, beside the master’s`" />
+          <p class="quiet">Struck: only in the master. Underlined: only here.</p>
+        </dd>
       </div>
       <div v-if="writing" class="wide">
-        <TextPart
-          :workspace="sheet.workspace_id"
-          :post="sheet.id"
-          part="text"
-          :channel="one.channel.id"
-          :server="server('text')"
-          :label="`Own text for ${one.channel.name}`"
-          :off="off('text')"
-          @state="emit('state', $event)"
-        />
+        <dt class="hidden">Writing it</dt>
+        <dd class="whole">
+          <TextPart
+            :workspace="sheet.workspace_id"
+            :post="sheet.id"
+            part="text"
+            :channel="one.channel.id"
+            :server="server('text')"
+            :label="`Own text for ${one.channel.name}`"
+            :off="off('text')"
+            @state="emit('state', $event)"
+          />
+        </dd>
       </div>
       <div v-if="one.parts.link.value || one.parts.link.own" :class="{ own: one.parts.link.own }">
         <dt>{{ one.parts.link.own ? 'Own link' : 'Link' }}</dt>
@@ -147,7 +151,10 @@ const ownTime = ref(false)
         </dd>
       </div>
       <div v-if="ownTime || (one.parts.time.own && !off('time'))" class="wide">
-        <TimePart :workspace="sheet.workspace_id" :post="sheet.id" :channel="one.channel.id" :server="one.parts.time" :zone="sheet.zone" :off="off('time')" />
+        <dt class="hidden">Choosing it</dt>
+        <dd class="whole">
+          <TimePart :workspace="sheet.workspace_id" :post="sheet.id" :channel="one.channel.id" :server="one.parts.time" :zone="sheet.zone" :off="off('time')" />
+        </dd>
       </div>
       <div v-for="picture in cutAway" :key="picture.media_id">
         <dt>Picture</dt>
@@ -272,25 +279,16 @@ dd {
   text-align: right;
   overflow-wrap: anywhere;
 }
-dd button {
+dd.whole {
+  text-align: left;
+}
+dd:not(.whole) > button {
   margin-left: 8px;
 }
-dd button:disabled {
+dd:not(.whole) > button:disabled {
   color: var(--ink-2);
   text-decoration: none;
   cursor: not-allowed;
-}
-.wide .compared {
-  padding: 8px 12px;
-  background: var(--sheet);
-  font: 400 15px/1.55 var(--serif);
-}
-.compared del {
-  color: var(--ink-2);
-}
-.compared ins {
-  text-decoration-thickness: 2px;
-  text-underline-offset: 3px;
 }
 .stale {
   padding: 4px 0;

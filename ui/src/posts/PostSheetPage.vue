@@ -19,6 +19,7 @@ import ChannelPicker from './ChannelPicker.vue'
 import MasterColumn from './MasterColumn.vue'
 import OpenDialog from './OpenDialog.vue'
 import RecordLedger from './RecordLedger.vue'
+import RevisionsLedger from './RevisionsLedger.vue'
 import SubjectField from './SubjectField.vue'
 import TalkLedger from './TalkLedger.vue'
 import { useAct, useSheet } from './sheet'
@@ -132,6 +133,7 @@ useKeys({
         <TalkLedger :sheet="sheet" room="client" :now="now" :client="client?.name ?? 'the client'" />
         <TalkLedger :sheet="sheet" room="house" :now="now" :client="client?.name ?? 'the client'" />
         <BrandLedger :workspace="workspace" />
+        <RevisionsLedger :workspace="workspace" :post="post" :newest="sheet.revision ?? null" />
         <RecordLedger :workspace="workspace" :post="post" />
       </aside>
     </div>

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+RSpec.describe AskFirst::Core::Posts::RevisionDiff do
+  def kept(time: "2026-10-15T07:30", fingerprint: "f", **more)
+    request = { "account" => "a", "text" => "The boat waits.", "link" => nil, "media" => [{ "digest" => "d1", "description" => "A boat" }], "format" => nil }.merge(more.transform_keys(&:to_s))
+    described_class::Kept.new(request: request, fingerprint: fingerprint, time: time && AskFirst::Core::Plan::WallTime.parse(time, "Europe/Lisbon"))
+  end
+
+  it "is the same when content and time are" do
+    expect(described_class.call(kept, kept)).to include(change: "same", lines: [], media: a_hash_including(changed: false))
+  end
+
+  it "shows the text by words, pictures as changed, and everything else by line" do
+    diff = described_class.call(kept, kept(fingerprint: "g", text: "The late boat waits.", link: "https://quillmere.example", media: [{ "digest" => "d2", "description" => "A boat" }], time: "2026-10-16T09:00"))
+    expect(diff[:change]).to eq "changed"
+    expect(diff[:text].map { |run| [run.kind, run.words] }).to include ["new", "late "]
+    expect(diff[:media][:changed]).to be true
+    expect(diff[:lines]).to eq [{ label: "Time", before: "Thu 15 Oct 2026, 7:30", after: "Fri 16 Oct 2026, 9:00" }, { label: "Link", before: nil, after: "https://quillmere.example" }]
+  end
+
+  it "a changed description alone counts as a changed picture, a changed time alone as a change" do
+    expect(described_class.call(kept, kept(fingerprint: "g", media: [{ "digest" => "d1", "description" => "A ferry" }]))[:media][:changed]).to be true
+    expect(described_class.call(kept, kept(time: "2026-10-15T07:31"))).to include(change: "changed", media: a_hash_including(changed: false))
+  end
+
+  it "a channel that was added or taken off shows the whole of it" do
+    expect(described_class.call(nil, kept)).to include(change: "added", text: [have_attributes(kind: "new", words: "The boat waits.")])
+    expect(described_class.call(kept, nil)).to include(change: "removed", text: [have_attributes(kind: "gone")])
+  end
+end

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+// Two revisions beside each other, channel by channel: text by words, pictures side by side, the rest by line.
+import { Modal } from 'ant-design-vue'
+import { useQuery } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, ok, sentence } from '@/api/client'
+import ChannelMark from '@/parts/ChannelMark.vue'
+import WordRuns from '@/parts/WordRuns.vue'
+
+const props = defineProps<{ workspace: string; post: string; from: number; to: number; numbers: number[] }>()
+const emit = defineEmits<{ close: [] }>()
+const from = ref(props.from)
+const to = ref(props.to)
+const { data, error } = useQuery({
+  queryKey: ['revisions', props.post, from, to],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/posts/{post}/revisions', { params: { path: { workspace: props.workspace, post: props.post }, query: { from: String(from.value), to: String(to.value) } } })),
+})
+const SAYS: Record<string, string> = { same: 'the same', changed: 'changed', added: 'added', removed: 'taken off' }
+const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
+</script>
+
+<template>
+  <Modal transition-name="" mask-transition-name="" open :footer="null" width="860px" title="Two revisions beside each other" @cancel="emit('close')">
+    <p class="choose">
+      <label
+        >Revision
+        <select v-model="from" class="plain-input">
+          <option v-for="number in numbers" :key="number" :value="number">{{ number }}</option>
+        </select></label
+      >
+      <label
+        >with
+        <select v-model="to" class="plain-input">
+          <option v-for="number in numbers" :key="number" :value="number">{{ number }}</option>
+        </select></label
+      >
+      <span class="quiet">Struck: only in the earlier one. Underlined: only in the later one.</span>
+    </p>
+    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <section v-for="one in data?.compared?.adaptations" :key="one.channel.id" :aria-label="`${one.channel.name}: ${SAYS[one.change]}`">
+      <h3>
+        <ChannelMark :network="one.channel.network" :initials="one.channel.initials" /> {{ one.channel.name }} <span class="quiet">{{ SAYS[one.change] }}</span>
+      </h3>
+      <template v-if="one.change !== 'same'">
+        <WordRuns :runs="one.text" :label="`Text on ${one.channel.name}`" />
+        <div v-if="one.media.changed" class="side">
+          <div v-for="side in ['before', 'after'] as const" :key="side">
+            <span class="quiet">{{ side === 'before' ? 'earlier' : 'later' }}</span>
+            <span class="pictures"><img v-for="picture in one.media[side]" :key="picture.id" :src="file(picture.id)" :alt="picture.description || 'Picture without a description'" /></span>
+            <span v-if="one.media[side].length === 0" class="quiet">no picture</span>
+          </div>
+        </div>
+        <dl v-for="line in one.lines" :key="line.label">
+          <dt>{{ line.label }}</dt>
+          <dd>
+            <del>{{ line.before ?? 'none' }}</del> <ins>{{ line.after ?? 'none' }}</ins>
+          </dd>
+        </dl>
+      </template>
+    </section>
+  </Modal>
+</template>
+
+<style scoped>
+.choose {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+}
+.choose select {
+  width: 70px;
+}
+section {
+  margin-top: 12px;
+  padding-top: 8px;
+  border-top: 2px solid var(--ink);
+}
+h3 {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 13px;
+  font-weight: 600;
+}
+.side {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  margin: 6px 0;
+}
+.pictures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.pictures img {
+  max-width: 180px;
+  max-height: 140px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 120px 1fr;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--hairline);
+}
+dt {
+  color: var(--ink-2);
+}
+del {
+  color: var(--ink-2);
+}
+</style>
