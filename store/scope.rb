@@ -39,6 +39,9 @@ module AskFirst
       def rows_at(table, pairs, column: :id)
         mine = workspace_ids.to_set
         kept = pairs.select { |pair| mine.include?(pair.first) }.uniq
+        there = kept.map(&:first).uniq
+        return db[table].where(Sequel[table][:workspace_id] => there.first, Sequel[table][column] => kept.map(&:last)) if there.size == 1
+
         found = Sequel.function(:unnest, Database.uuids(kept.map(&:first)), Database.uuids(kept.map(&:last))).as(:found, %i[workspace_id value])
         db[table].join(found, workspace_id: Sequel[table][:workspace_id], value: Sequel[table][column]).select_all(table).from_self(alias: table)
       end

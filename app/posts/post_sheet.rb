@@ -73,7 +73,7 @@ module AskFirst
 
         def showing(adaptation)
           Core::Checks::Neighbours::Showing.new(post_id: @post.id, subject: @post.row[:subject], channel_id: adaptation.row[:channel_id], channel: adaptation.channel[:name],
-            text: adaptation.request["text"], at: adaptation.time&.at)
+            text: adaptation.request["text"], at: adaptation.time&.at, memo: @memo ||= {})
         end
 
         # The client's days off around the planned times.

@@ -12,9 +12,10 @@ module AskFirst
         REPEAT = 30 * 86_400
         CLASH = 15 * 60
 
-        # One appearance: of a post, on a channel, with its words, at a moment.
-        Showing = Struct.new(:post_id, :subject, :channel_id, :channel, :text, :at, keyword_init: true) do
-          def shingles = @shingles ||= Similarity.shingles(text)
+        # One appearance: of a post, on a channel, with its words, at a moment. memo: shared by many, text => shingles, since most
+        # channels follow their master
+        Showing = Struct.new(:post_id, :subject, :channel_id, :channel, :text, :at, :memo, keyword_init: true) do
+          def shingles = memo ? memo[text] ||= Similarity.shingles(text) : Similarity.shingles(text)
           def apart(other) = (at - other.at).abs
           def alike(other) = Similarity.between(shingles, other.shingles)
         end

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "set"
-
 module AskFirst
   module Core
     module Checks
@@ -11,7 +9,8 @@ module AskFirst
       module Similarity
         SHINGLE = 3
         ALIKE = 0.6
-        WORD = /[\p{L}\p{M}\p{N}]+(?:['’][\p{L}\p{M}\p{N}]+)*/
+        WORD = /[\p{L}\p{M}\p{N}'’]+/
+        QUOTES = /\A['’]+|['’]+\z/ # around a word, not in it
 
         module_function
 
@@ -20,23 +19,29 @@ module AskFirst
           between(shingles(one), shingles(other))
         end
 
-        # @param one [Set] as of shingles
+        # @param one [Array<String>] as of shingles
         def between(one, other)
           return 0.0 if one.empty? || other.empty?
 
-          (one & other).size.fdiv((one | other).size)
+          shared = (one & other).size
+          shared.fdiv(one.size + other.size - shared)
         end
 
-        # @return [Set<Array<String>>] each word run of three; of a shorter text the whole of it
+        # @return [Array<String>] each word run of three, once; of a shorter text the whole of it
         def shingles(text)
           words = words(text)
-          return Set.new if words.empty?
+          return words.first(1).map { words.join(" ") } if words.size < SHINGLE
 
-          Set.new(words.size < SHINGLE ? [words] : words.each_cons(SHINGLE))
+          words.each_cons(SHINGLE).map { |run| run.join(" ") }.uniq
         end
 
         def words(text)
-          Hashtags.without_links(text).gsub(Hashtags::TAG, " ").unicode_normalize(:nfc).downcase(:fold).scan(WORD)
+          plain = Hashtags.without_links(text).gsub(Hashtags::TAG, " ").unicode_normalize(:nfc).downcase(:fold)
+          plain.scan(WORD).map { |word| quoted?(word) ? word.gsub(QUOTES, "") : word }.reject(&:empty?)
+        end
+
+        def quoted?(word)
+          word.start_with?("'", "’") || word.end_with?("'", "’")
         end
       end
     end

@@ -3,39 +3,60 @@
 module AskFirst
   module Store
     module Checks
-      # What other posts of a client say, where and when, around a time: one statement, as large as its window and not as the
-      # client's past.
-      module PlannedWords
-        MOST = 400 # appearances looked at
-
-        module_function
+      # What other posts of a client say, where and when, around a time: three statements, as large as their window and not as
+      # the client's past. The channel's own part, else the master's.
+      class PlannedWords
+        MOST = 400 # posts looked at
 
         # @param from [Time]
         # @param to [Time]
         # @return [Array<Core::Checks::Neighbours::Showing>]
-        def around(scope, post_id, from, to)
-          rows(scope, post_id, from, to).filter_map do |row|
-            value = row[:time] or next
-            time = Core::Plan::WallTime.parse(value["wall"], value["zone"])
-            Core::Checks::Neighbours::Showing.new(post_id: row[:post_id], subject: row[:subject], channel_id: row[:channel_id], channel: row[:name], text: row[:text].to_s, at: time.at)
-          end
+        def self.around(scope, post_id, from, to)
+          new(scope, post_id, from, to).showings
         end
 
-        def rows(scope, post_id, from, to)
-          posts = scope.rows(:posts).where { (at >= from) & (at <= to) }.exclude(id: post_id).order(Sequel.desc(:at)).limit(MOST).select(:workspace_id, :id, :subject)
-          scope.db.from(posts.as(:posts)).join(:adaptations, workspace_id: Sequel[:posts][:workspace_id], post_id: Sequel[:posts][:id], removed_at: nil)
-               .join(:channels, workspace_id: Sequel[:posts][:workspace_id], id: Sequel[:adaptations][:channel_id])
-               .select(Sequel[:posts][:id].as(:post_id), :subject, Sequel[:adaptations][:channel_id], Sequel[:channels][:name],
-                 followed(scope, "text").as(:text), followed(scope, "time").as(:time))
-               .limit(MOST).all
+        def initialize(scope, post_id, from, to)
+          @scope = scope
+          @memo = {}
+          @posts = scope.rows(:posts).where { (at >= from) & (at <= to) }.exclude(id: post_id).order(Sequel.desc(:at)).limit(MOST).select(:workspace_id, :id, :subject).to_hash(:id)
         end
 
-        # The channel's own part, else the master's.
-        def followed(scope, part)
-          kept = scope.db[:parts].where(workspace_id: Sequel[:posts][:workspace_id], post_id: Sequel[:posts][:id], part: part)
-          Sequel.function(:coalesce, kept.where(channel_id: Sequel[:adaptations][:channel_id]).select(:value), kept.where(channel_id: nil).select(:value))
+        def showings
+          return [] if @posts.empty?
+
+          adaptations.filter_map { |row| showing(row) }
         end
-        private_class_method :rows, :followed
+
+        private
+
+        def showing(row)
+          time = part(row, "time") or return
+          Core::Checks::Neighbours::Showing.new(post_id: row[:post_id], subject: @posts.fetch(row[:post_id])[:subject], channel_id: row[:channel_id], channel: row[:name],
+            text: part(row, "text").to_s, at: instant(time), memo: @memo)
+        end
+
+        def adaptations
+          of_posts(:adaptations).where(removed_at: nil).join(:channels, workspace_id: Sequel[:adaptations][:workspace_id], id: Sequel[:adaptations][:channel_id])
+                                .select(Sequel[:adaptations][:post_id], Sequel[:adaptations][:channel_id], Sequel[:channels][:name]).all
+        end
+
+        def part(row, name)
+          parts.fetch([row[:post_id], row[:channel_id], name]) { parts[[row[:post_id], nil, name]] }
+        end
+
+        def parts
+          @parts ||= of_posts(:parts).where(part: %w[text time]).select(:post_id, :channel_id, :part, :value).to_hash(%i[post_id channel_id part], :value)
+        end
+
+        def of_posts(table)
+          @scope.rows_at(table, @posts.values.map { |row| row.values_at(:workspace_id, :id) }, column: :post_id)
+        end
+
+        # Most posts of a client share a handful of times.
+        def instant(value)
+          @instants ||= {}
+          @instants[value] ||= Core::Plan::WallTime.parse(value["wall"], value["zone"]).at
+        end
       end
     end
   end

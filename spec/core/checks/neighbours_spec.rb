@@ -8,7 +8,7 @@ RSpec.describe checks::Similarity do
   # Broder (1997), section 2: the 4-shingling of (a, rose, is, a, rose, is, a, rose) is the set of three runs; here with three
   # words, where the same text gives (a, rose, is), (rose, is, a), (is, a, rose)
   it "takes each run of words once, as Broder's example does" do
-    expect(described_class.shingles("a rose is a rose is a rose").to_a).to match_array [%w[a rose is], %w[rose is a], %w[is a rose]]
+    expect(described_class.shingles("a rose is a rose is a rose")).to eq ["a rose is", "rose is a", "is a rose"]
   end
 
   # worked by hand: {the boat waits, boat waits today} and {the boat waits, boat waits tonight} share one of three
@@ -18,6 +18,10 @@ RSpec.describe checks::Similarity do
 
   it "does not look at case, links, hashtags or punctuation" do
     expect(described_class.of("The 7:20 waits in FOG! #ferry https://quillmere.example/lamp", "the 7 20 waits, in fog")).to eq 1.0
+  end
+
+  it "keeps a word with its apostrophe whole, and takes quotation marks off" do
+    expect(described_class.words("It’s the ferry's 'late boat'")).to eq ["it’s", "the", "ferry's", "late", "boat"]
   end
 
   it "compares short texts whole, and what says nothing with nothing" do
