@@ -35,14 +35,16 @@ module AskFirst
           here = rows.group_by { |row| row[:workspace_id] }.values.map do |members|
             first = members.first
             { id: first[:workspace_id], name: first[:workspace_name], mark: first[:mark], edge: first[:edge], zone: first[:workspace_zone], posts: posts.fetch(first[:workspace_id], 0),
-              state: if first[:archived_at]
-                       "archived"
-                     else
-                       (first[:setup_step] ? "setting_up" : "open")
-                     end, gone_at: nil,
+              state: state(first), gone_at: nil,
               leads: members.select { |one| Core::Permissions::Leads.lead?(one) }.map { |one| one[:name] } }
           end
           (here + deleted).sort_by { |one| one[:name] }
+        end
+
+        def state(row)
+          return "archived" if row[:archived_at]
+
+          row[:setup_step] ? "setting_up" : "open"
         end
 
         def deleted
