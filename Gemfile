@@ -30,15 +30,18 @@ gem "faraday-multipart", "~> 1.1"
 gem "lockbox", "~> 2.0"
 gem "mail", "~> 2.9"
 gem "marcel", "~> 1.0"
+gem "nokogiri", "~> 1.18"
 gem "oauth2", "~> 2.0"
 gem "rubyzip", "~> 2.4", require: "zip"
 gem "ruby-vips", "~> 2.3"
 gem "shrine", "~> 3.6"
+gem "ssrf_filter", "~> 1.6", require: false # addresses that people type are fetched outside private ranges only
 
 # rules
 gem "diff-lcs", "~> 1.6", require: false
 gem "holidays", "~> 8.8"
 gem "json-canonicalization", "~> 1.0"
+gem "money", "~> 6.19", require: false # currencies of ISO 4217
 gem "tzinfo", "~> 2.0"
 gem "tzinfo-data", "~> 1.2025"
 

@@ -14,12 +14,14 @@ module AskFirst
       clock = Edge::Clock.new(settings.clock_offset)
       Que.connection = db
       secrets = Edge::Secrets.new(settings.secret)
+      pictures = Edge::Files::Pictures.new
       catalogue = Edge::Networks::Catalogue.new(settings.networks)
       App::Kit.new(
-        db: db, clock: clock, files: Edge::Files::Shelf.new(settings.files), pictures: Edge::Files::Pictures.new,
+        db: db, clock: clock, files: Edge::Files::Shelf.new(settings.files), pictures: pictures, kinds: Edge::Files::Kinds.new(pictures),
         secrets: secrets, archive: Edge::Files::Archive, queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url),
         networks: Edge::Networks::Directory.new(secrets, timeout: settings.network_timeout),
         catalogue: catalogue, consent: Edge::Networks::Consent.new(catalogue, settings.public_url),
+        pages: Edge::Pages::Reader.new(settings.private_hosts), previews: Edge::Pages::Preview,
         mailer: Edge::Mail::Mailer.new(settings), settings: settings
       )
     end

@@ -11,6 +11,7 @@ module AskFirst
     :files,             # folder of uploaded media
     :lease, :settle_floor, :poll, # seconds: a sender's lease, the least wait before a look-up, how often the queue is read
     :networks,        # addresses of the networks that may be connected to
+    :private_hosts,   # host => "address:port": hosts in private ranges that pages may be read from
     :network_timeout, # seconds until a network's reply is given up; less than the lease
     :environment,
     keyword_init: true
@@ -30,6 +31,7 @@ module AskFirst
         settle_floor: Float(env.fetch("ASK_FIRST_SETTLE_FLOOR", "1")),
         poll: Float(env.fetch("ASK_FIRST_POLL", "0.25")),
         networks: env.fetch("ASK_FIRST_NETWORKS", "").split(",").map(&:strip).reject(&:empty?),
+        private_hosts: env.fetch("ASK_FIRST_PRIVATE_HOSTS", "").split(",").map { |pair| pair.strip.split("=", 2) }.select { |pair| pair.size == 2 }.to_h,
         network_timeout: Float(env.fetch("ASK_FIRST_NETWORK_TIMEOUT", "15")),
         environment: env.fetch("ASK_FIRST_ENV", "development")
       ).freeze

@@ -40,6 +40,10 @@ module AskFirst
         enqueue(PurgeClient, workspace_id, at: at)
       end
 
+      def look_at_links(workspace_id, post_id, at:)
+        enqueue(LookAtLinks, workspace_id, post_id, at: at)
+      end
+
       private
 
       def enqueue(job, *arguments, at:)

@@ -23,12 +23,31 @@ module StandIns
         "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
       end
 
+      def files(post)
+        films = Array(post.properties["video"]).map { |film| "<video controls src=\"#{h film.is_a?(Hash) ? film['value'] : film}\"></video>" }
+        films.join + Array(post.properties["document"]).map { |file| "<p><a href=\"#{h file.is_a?(Hash) ? file['value'] : file}\">the document</a></p>" }.join
+      end
+
+      # What this network takes beside the post itself.
+      def beside(properties)
+        first = ->(name) { Array(properties[name]).first }
+        card = first.call("link-card")
+        event = first.call("event")
+        [
+          card && "<blockquote><b>#{h card['title']}</b><br>#{h card['words']}<br><a href=\"#{h card['url']}\">#{h card['url']}</a></blockquote>",
+          event && "<p>#{h event['name']}, #{h event['starts'].tr('T', ' ')}, #{h event['place']}</p>",
+          first.call("call-to-action") && "<p><button>#{h first.call('call-to-action')}</button></p>",
+          properties["tagged"]&.any? && "<p>With #{properties['tagged'].map { |one| h(one['id']) }.join(', ')}</p>",
+          first.call("first-comment") && "<p><small>First comment: #{h first.call('first-comment')}</small></p>"
+        ].select { |part| part }.join
+      end
+
       def article(post)
         pictures = Array(post.properties["photo"]).map do |photo|
           value, alt = photo.is_a?(Hash) ? photo.values_at("value", "alt") : [photo, ""]
           "<img src=\"#{h value}\" alt=\"#{h alt}\">"
         end
-        "<article id=\"#{post.id}\">#{pictures.join}<p>#{h Array(post.properties['content']).first}</p><time>#{h post.at}</time> <a href=\"#{base}/@#{post.handle}/#{post.id}\">this post</a></article>"
+        "<article id=\"#{post.id}\">#{pictures.join}#{files(post)}<p>#{h Array(post.properties['content']).first}</p>#{beside(post.properties)}<time>#{h post.at}</time> <a href=\"#{base}/@#{post.handle}/#{post.id}\">this post</a></article>"
       end
     end
 

@@ -12,6 +12,7 @@ require_relative "network"
 require_relative "consent_pages"
 require_relative "micropub_pages"
 require_relative "public_pages"
+require_relative "site_pages"
 require_relative "control_pages"
 require_relative "mailboxes"
 
@@ -24,7 +25,7 @@ StandIns::MailPages.set :mailboxes, mailboxes
 smtp = StandIns::Smtp.new(mailboxes, smtp_port)
 smtp.start
 
-app = Rack::Cascade.new([StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::MailPages, StandIns::ControlPages])
+app = Rack::Cascade.new([StandIns::SitePages, StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::MailPages, StandIns::ControlPages])
 configuration = Puma::Configuration.new do |config|
   config.bind "tcp://127.0.0.1:#{http_port}"
   config.threads 2, 24

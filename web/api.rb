@@ -14,7 +14,7 @@ module AskFirst
       disable :static
       disable :logging
 
-      register PostsRoutes, SignoffRoutes, DispatchRoutes, AgencyRoutes, ReviewRoutes, MediaRoutes, TrafficRoutes, PeopleRoutes, ProfileRoutes, ClientsRoutes,
+      register PostsRoutes, WritingRoutes, SignoffRoutes, DispatchRoutes, AgencyRoutes, ReviewRoutes, MediaRoutes, TrafficRoutes, PeopleRoutes, ProfileRoutes, ClientsRoutes,
         ChannelsRoutes, PermissionsRoutes
 
       before { refuse_while_looking }

@@ -23,7 +23,7 @@ module AskFirst
         private
 
         def address(account)
-          link = Core::Posts::PartValues.link(account.to_s)
+          link = Core::Posts::WebAddress.clean(account.to_s)
           return link if link
 
           raise Core::Invalid.new("bad_account", "The account's public address is missing.", field: "account", way_on: "Copy it from the page where people see the account.")

@@ -5,7 +5,7 @@ module AskFirst
     module Clients
       # Changes a client's settings: compare and set on the version that the page showed. What is left out stays as it is.
       class ChangeSettings < Act
-        FIELDS = %i[name mark edge zone week_start time_policy holidays working_hours].freeze
+        FIELDS = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
 
         # @return [Integer] the new version
         def call(version:, **values)
@@ -16,7 +16,7 @@ module AskFirst
           raise changed(before) if before[:version] != version
 
           stored = clean.merge(version: version + 1)
-          stored[:working_hours] = Store::Database.jsonb(clean[:working_hours]) if clean.key?(:working_hours)
+          %i[working_hours tracking].each { |field| stored[field] = Store::Database.jsonb(clean[field]) if clean.key?(field) }
           kit.db[:workspaces].where(id: member.workspace_id).update(stored)
           record("settings_changed", facts: { before: before.slice(*clean.keys), after: clean })
           # another rule for changed times may void yeses or let them count again

@@ -20,9 +20,18 @@ module AskFirst
         private
 
         def go(showing)
-          return DueByHand.call(kit, member, showing: showing) if channel(showing)[:state] == "offline"
+          return DueByHand.call(kit, member, showing: showing) if by_hand?(showing)
 
           Send.call(kit, member, showing: showing)
+        end
+
+        # A channel without a network, or a format that its network's protocol does not take.
+        def by_hand?(showing)
+          channel = channel(showing)
+          return true if channel[:state] == "offline"
+
+          release = live_release(showing)
+          !release.nil? && Array(channel[:card]["by_hand"]).include?(release[:request]["format"])
         end
 
         # By the database's clock, and only while the two clocks agree.

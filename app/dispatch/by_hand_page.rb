@@ -14,8 +14,8 @@ module AskFirst
             request = release[:request]
             { id: found[:id], post_id: found[:post_id], subject: rows(:posts).where(id: found[:post_id]).get(:subject), channel: channel(found)[:name], state: found[:state],
               claimed_by: names[found[:claimed_by]], mine: found[:claimed_by] == member.person_id, at: release[:at].iso8601, zone: release[:zone],
-              text: request["text"], link: request["link"],
-              pictures: release[:rendition_ids].to_a.zip(request["media"]).map { |id, picture| { id: id, description: picture["description"] } } }
+              text: request["text"], link: request["link"], beside: Posts::Beside.of(request, release[:rendition_ids].to_a),
+              pictures: request["media"].zip(release[:rendition_ids].to_a).map { |file, id| { id: id, kind: file.fetch("kind", "picture"), description: file["description"] } } }
           end
         end
       end

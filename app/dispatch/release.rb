@@ -15,8 +15,10 @@ module AskFirst
             chosen = choose(post, adaptation_ids)
             require_ability!("release", on: touching(channel_ids: chosen.map { |adaptation| adaptation.row[:channel_id] }))
             chosen.each { |adaptation| require_releasable!(adaptation) }
+            Posts::FixTags.call(kit, member, adaptations: chosen)
             revision = Posts::KeepRevision.call(kit, member, post: post)
             chosen.each { |adaptation| release(post, adaptation, revision) }
+            Checks::LookAtLinks.plan(kit, member.workspace_id, post)
             restage([post_id])
             chosen.map(&:id)
           end

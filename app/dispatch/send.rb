@@ -41,7 +41,7 @@ module AskFirst
           uploads = showing[:uploads]
           (release[:rendition_ids].to_a - uploads.keys).each do |id|
             rendition = reading { rows(:renditions).where(id: id).first }
-            address = kit.files.open(rendition[:file]) { |io| client(channel).upload(io, rendition[:mime], "#{id}.jpg") }
+            address = kit.files.open(rendition[:file]) { |io| client(channel).upload(io, rendition[:mime], ::File.basename(rendition[:file])) }
             uploads = uploads.merge(id => address)
             write do
               set(showing, uploads: Store::Database.jsonb(uploads))

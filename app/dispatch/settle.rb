@@ -27,7 +27,7 @@ module AskFirst
         end
 
         def there(showing, address)
-          link = Core::Posts::PartValues.link(address) or raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
+          link = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
           out(showing, link, showing[:sent_at] || now, "seen_by_person")
         end
 

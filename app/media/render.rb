@@ -23,9 +23,9 @@ module AskFirst
 
         def make(picture)
           source = fetch(:media, picture[:media_id], "This picture")
-          bytes = kit.files.open(source[:file]) { |io| kit.pictures.render(io.read, picture[:spec]) }
+          bytes = kit.files.open(source[:file]) { |io| kit.kinds.render(io, picture[:spec]) }
           id = new_id
-          file = "#{member.workspace_id}/#{id}.jpg"
+          file = "#{member.workspace_id}/#{id}.#{kit.kinds.ending(picture[:spec])}"
           kit.files.put(file, StringIO.new(bytes))
           row = { workspace_id: member.workspace_id, id: id, media_id: picture[:media_id], spec: Store::Database.jsonb(picture[:spec]), file: file,
                   mime: picture[:spec]["mime"], bytes: bytes.bytesize, width: picture[:spec]["size"][0], height: picture[:spec]["size"][1],

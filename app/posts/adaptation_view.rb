@@ -6,20 +6,25 @@ module AskFirst
       # One adaptation as its column shows it: the text as it will be sent, counted and cut by the card, checks, strip,
       # what opening it would cost, and what became of it.
       module AdaptationView
+        # What the checks know beside the adaptation itself. days_off: Date => name · around: findings about what goes out around
+        # it · looks: address => what was found at its end
+        Seen = Struct.new(:days_off, :around, :looks, keyword_init: true) do
+          def initialize(days_off: {}, around: [], looks: {}) = super
+        end
+        NOTHING_SEEN = Seen.new.freeze
+
         module_function
 
         # @param adaptation [Store::Posts::Standing::Adaptation]
         # @param names [Hash] person id => name
-        # @param days_off [Hash{Date=>String}] of the client
-        # @param around [Array<Core::Checks::PostChecks::Finding>] what goes out around it
-        def call(adaptation, names, condition: nil, off: nil, days_off: {}, around: [])
+        def call(adaptation, names, condition: nil, off: nil, seen: NOTHING_SEEN)
           {
             id: adaptation.id, channel: channel(adaptation, condition), off: off, stage: adaptation.stage, sealed: adaptation.verdict.sealed?, opened: adaptation.facts.opened,
-            proof: proof(adaptation, days_off, around), strip: Signoff::Strip.of_adaptation(adaptation, names), fingerprint: adaptation.fingerprint,
+            proof: proof(adaptation, seen), strip: Signoff::Strip.of_adaptation(adaptation, names), fingerprint: adaptation.fingerprint,
             at: adaptation.time&.at&.iso8601, time_kind: adaptation.time&.kind, cost: Core::Signoff::Cost.of_opening(adaptation.verdict, names),
             blocks: adaptation.verdict.blocks.map { |answer| { person: names[answer.person_id], verdict: answer.verdict, words: answer.words } },
             release: adaptation.release && { at: adaptation.release[:at].iso8601, by: names[adaptation.release[:released_by]] },
-            showing: showing(adaptation)
+            showing: showing(adaptation), offers: Core::Channels::Offers.of(adaptation.channel[:card]), tags: adaptation.tags, tags_fixed: !adaptation.row[:tags].nil?
           }
         end
 
@@ -27,22 +32,53 @@ module AskFirst
           adaptation.channel.slice(:id, :name, :network, :initials, :account, :state).merge(level: condition&.level || "fine", sentence: condition&.sentence || "")
         end
 
-        def proof(adaptation, days_off, around)
+        def proof(adaptation, seen)
           card = adaptation.channel[:card]
-          text = adaptation.request["text"]
+          request = adaptation.request
+          text = request["text"]
           rule = card.fetch("text")
+          within = Core::Checks::Counting.within(text, rule, rule.fetch("limit"))
           {
-            text: text, count: Core::Checks::Counting.count(text, rule), limit: rule.fetch("limit"), rule: rule.fetch("rule"),
-            within: Core::Checks::Counting.within(text, rule, rule.fetch("limit")), fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
-            pictures: adaptation.pictures.map { |picture|
-              { media_id: picture[:media_id], crop: picture[:spec]["crop"], size: picture[:spec]["size"], lost: (picture[:lost] * 100).round }
-            },
-            checks: [*checks(adaptation, days_off), *around].map(&:to_h)
+            text: text, count: Core::Checks::Counting.count(text, rule), limit: rule.fetch("limit"), rule: rule.fetch("rule"), within: within,
+            written: Core::Posts::Mentions.written(adaptation.parts["text"], adaptation.place.book, adaptation.place.network, within),
+            fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]), hashtags: Core::Checks::Hashtags.find(text).size, most_hashtags: card.dig("hashtags", "most"),
+            pictures: pictures(adaptation), link: request["link"], link_card: link_card(adaptation), first_comment: request["first_comment"], call_to_action: request["call_to_action"],
+            tagged: Array(request["tagged"]), event: request["event"], audience: request["audience"], budget: request["budget"],
+            checks: checks(adaptation, seen).map { |finding| finding.to_h.merge(mend: Core::Checks::Mends.for(finding, adaptation.parts, card)) }
           }
         end
 
-        def checks(adaptation, days_off)
-          Core::Checks::PostChecks.call(adaptation.request, adaptation.channel[:card]) + Core::Checks::PlanChecks.call(adaptation.request["text"], adaptation.time&.wall&.to_date, days_off)
+        # In the order of the request's media.
+        def pictures(adaptation)
+          adaptation.pictures.reject { |picture| picture[:of_link] }.map do |picture|
+            { media_id: picture[:media_id], kind: picture[:kind], crop: picture[:spec]["crop"], size: picture[:spec]["size"], lost: (picture[:lost] * 100).round }
+          end
+        end
+
+        # What a network that shows a card shows: what a person put there; its own reading of the page is not known before.
+        def link_card(adaptation)
+          link = adaptation.parts["link"]
+          return unless link && adaptation.channel[:card]["link_card"] && adaptation.request["media"].empty? && adaptation.request["link"]
+
+          card = link["card"] || {}
+          { title: card["title"].to_s, words: card["words"].to_s, picture: card["picture"], host: URI.parse(link["address"]).host }
+        end
+
+        def checks(adaptation, seen)
+          text = adaptation.request["text"]
+          [
+            *Core::Checks::PostChecks.call(adaptation.request, adaptation.channel[:card]), *Core::Checks::LeftOut.call(adaptation.parts, adaptation.request, adaptation.place),
+            *Core::Checks::OneShape.call(cuts(adaptation), adaptation.channel[:name]), *Core::Checks::PlanChecks.call(text, adaptation.time&.wall&.to_date, seen.days_off),
+            *Core::Checks::LinkChecks.call(adaptation.request, seen.looks), *seen.around
+          ]
+        end
+
+        def cuts(adaptation)
+          pictures = adaptation.pictures.select { |picture| picture[:kind] == "picture" && !picture[:of_link] }
+          pictures.each_with_index.map do |picture, index|
+            Core::Checks::OneShape::Picture.new(number: index + 1, width: picture[:width], height: picture[:height], crop: picture[:spec]["crop"],
+              framed: !adaptation.parts["framing"].fetch(picture[:media_id], {})["shape"].nil?)
+          end
         end
 
         def showing(adaptation)

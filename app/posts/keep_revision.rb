@@ -36,11 +36,16 @@ module AskFirst
         def keep(post)
           number = (rows(:revisions).where(post_id: post.id).max(:number) || 0) + 1
           id = new_id
-          scope.insert(:revisions, { id: id, post_id: post.id, number: number, kept_by: member.person_id, kept_at: now })
+          scope.insert(:revisions, { id: id, post_id: post.id, number: number, kept_by: member.person_id, kept_at: now,
+                                     master: Store::Database.jsonb(master_of(post)) })
           kept = post.adaptations.map { |adaptation| snapshot(post, id, adaptation) }
           scope.insert(:revision_adaptations, *kept)
           record("revision_kept", post_id: post.id, revision_id: id, facts: { number: number })
           { id: id, number: number, adaptations: kept.to_h { |row| [row[:adaptation_id], row[:id]] } }
+        end
+
+        def master_of(post)
+          post.part_rows.select { |row| row[:channel_id].nil? }.to_h { |row| row.values_at(:part, :value) }
         end
 
         def snapshot(post, revision_id, adaptation)
@@ -48,7 +53,7 @@ module AskFirst
             id: new_id, revision_id: revision_id, post_id: post.id, adaptation_id: adaptation.id, channel_id: adaptation.row[:channel_id],
             request: Store::Database.jsonb(adaptation.request), fingerprint: adaptation.fingerprint,
             wall: adaptation.time&.wall, zone: adaptation.time ? adaptation.time.zone : member.zone,
-            authors: Store::Database.uuids(adaptation.authors),
+            own: Store::Database.jsonb(adaptation.own), authors: Store::Database.uuids(adaptation.authors),
             rendition_ids: Store::Database.uuids(adaptation.pictures.map { |picture| picture[:rendition_id] })
           }
         end

@@ -17,6 +17,7 @@ module AskFirst
                 way_on: "Ask for its next yes.")
             end
 
+            FixTags.call(kit, member, adaptations: post.adaptations)
             revision = KeepRevision.call(kit, member, post: post)
             post.adaptations.each do |adaptation|
               scope.db[:ready_marks].insert_conflict.insert(workspace_id: member.workspace_id, id: new_id, post_id: post_id, adaptation_id: adaptation.id,

@@ -17,6 +17,44 @@ module AskFirst
           raise Core::NotFound, "This channel of the post"
         end
 
+        # @param authors [Array<String>] whose words or pictures are in the value too
+        def keep_part(post_id, channel_id, part, value, before, authors: [])
+          present = empty?(before && before[:value]) ? [] : before[:authors].to_a
+          row = { value: Store::Database.jsonb(value), written_by: member.person_id, written_at: now,
+                  authors: Store::Database.uuids(present | authors | [member.person_id]) }
+          if before
+            rows(:parts).where(post_id: post_id, channel_id: channel_id, part: part).update(row.merge(version: before[:version] + 1))
+          else
+            scope.insert(:parts, row.merge(post_id: post_id, channel_id: channel_id, part: part, version: 1))
+          end
+        end
+
+        def empty?(value)
+          value.nil? || value == "" || value == [] || value == {}
+        end
+
+        # Everything that a part points at is this client's.
+        def require_own_media!(part, value)
+          ids = case part
+                when "media" then value
+                when "framing", "descriptions" then value.keys
+                when "tagged" then value.map { |row| row["media"] }.uniq
+                when "link" then [Core::Posts::Link.picture(value)].compact
+                else []
+                end
+          return if ids.empty? || (ids - rows(:media).where(id: ids).select_map(:id)).empty?
+
+          raise Core::Invalid.new("no_such_picture", "A picture is not in this client's files.", field: part, way_on: "Upload it here.")
+        end
+
+        def part_facts(part, channel, before, value)
+          { part: part, channel: channel && channel.channel[:name], before: short(before && before[:value]), after: short(value) }
+        end
+
+        def short(value)
+          value.is_a?(String) && value.length > 2_000 ? "#{value[0, 2_000]}…" : value
+        end
+
         # The adaptations that a write to this part would change.
         def touched(post, channel_id, part)
           return post.adaptations.select { |adaptation| adaptation.row[:channel_id] == channel_id } if channel_id

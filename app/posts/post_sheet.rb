@@ -18,7 +18,8 @@ module AskFirst
             revision: rows(:revisions).where(post_id: @post.id).max(:number),
             strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, sets: sets, other_channels: other_channels, media: media,
             next_ask: next_ask, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
-            can: can
+            note: @post.row[:note], note_version: @post.row[:note_version], labels: labels, campaign: campaign, reminders: reminders, currency: workspace[:currency],
+            known: known, can: can
           }
         end
 
@@ -33,7 +34,7 @@ module AskFirst
         end
 
         def parts_json(channel_id, values)
-          %w[text link media descriptions time].to_h do |part|
+          Core::Posts::Parts::ALL.to_h do |part|
             row = part_row(channel_id, part)
             [part, { value: values[part], own: !row.nil?, version: row ? row[:version] : 0, by: row && names[row[:written_by]] }]
           end
@@ -46,9 +47,13 @@ module AskFirst
         def adaptations
           shown.map { |adaptation|
             channel_id = adaptation.row[:channel_id]
-            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: off(channel_id), days_off: days_off,
-              around: around.fetch(adaptation.id)).merge(parts: parts_json(channel_id, adaptation.parts), own_text: own_text(adaptation))
+            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: off(channel_id), seen: seen.of(adaptation)).merge(parts: parts_json(channel_id, adaptation.parts),
+              own_text: own_text(adaptation))
           }
+        end
+
+        def seen
+          @seen ||= SeenAround.new(scope, @post, shown, workspace)
         end
 
         # An own text beside the master's: word by word, and whether the master has been changed since.
@@ -57,31 +62,6 @@ module AskFirst
           master = part_row(nil, "text")
           runs = Core::Posts::WordDiff.runs(@post.master["text"], own[:value].to_s)
           { stale: !master.nil? && master[:written_at] > own[:written_at], runs: runs.map(&:to_h) }
-        end
-
-        # What goes out around each adaptation, of this post and of others.
-        def around
-          @around ||= begin
-            mine = shown.to_h { |one| [one.id, showing(one)] }
-            times = mine.values.filter_map(&:at)
-            span = Core::Checks::Neighbours::REPEAT
-            others = times.empty? ? [] : Store::Checks::PlannedWords.around(scope, @post.id, times.min - span, times.max + span)
-            day = ->(at) { Core::Plan::WallTime.at(at, workspace[:zone]).wall.strftime("%-d %B") }
-            mine.transform_values { |one| Core::Checks::Neighbours.call(one, mine.values - [one], others, day) }
-          end
-        end
-
-        def showing(adaptation)
-          Core::Checks::Neighbours::Showing.new(post_id: @post.id, subject: @post.row[:subject], channel_id: adaptation.row[:channel_id], channel: adaptation.channel[:name],
-            text: adaptation.request["text"], at: adaptation.time&.at, memo: @memo ||= {})
-        end
-
-        # The client's days off around the planned times.
-        def days_off
-          @days_off ||= begin
-            days = shown.filter_map { |adaptation| adaptation.time&.wall&.to_date }
-            days.empty? ? {} : Core::Plan::DaysOff.between(workspace[:holidays], days.min, days.max).to_h { |day| day.values_at(:date, :name) }
-          end
         end
 
         # A member whose part is limited to channels sees these columns.
@@ -115,8 +95,8 @@ module AskFirst
         end
 
         def media
-          ids = ([@post.master] + @post.adaptations.map(&:parts)).flat_map { |parts| parts["media"] }.uniq
-          rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :mime, :width, :height).merge(by: names[row[:added_by]])] }
+          ids = ([@post.master] + @post.adaptations.map(&:parts)).flat_map { |parts| [*parts["media"], Core::Posts::Link.picture(parts["link"])] }.compact.uniq
+          rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :kind, :mime, :width, :height, :duration_ms, :pages).merge(by: names[row[:added_by]])] }
         end
 
         def next_ask
@@ -207,6 +187,24 @@ module AskFirst
           rows(:holds).where(lifted_at: nil).map do |row|
             { id: row[:id], channel_id: row[:channel_id], reason: row[:reason], by: names[row[:put_by]], at: row[:put_at].iso8601 }
           end
+        end
+
+        def labels
+          rows(:post_labels).where(post_id: @post.id).join(:labels, workspace_id: Sequel[:post_labels][:workspace_id],
+            id: :label_id).order(Sequel[:labels][:name]).select_map(Sequel[:labels][:name])
+        end
+
+        def campaign
+          @post.row[:campaign_id] && rows(:campaigns).where(id: @post.row[:campaign_id]).get(:name)
+        end
+
+        def reminders
+          Store::Checks::Reminders.of_post(scope, @post.id).map { |row| row.merge(ticked_by: names[row[:ticked_by]], ticked_at: row[:ticked_at]&.iso8601) }
+        end
+
+        # What can be chosen instead of typed.
+        def known
+          { labels: rows(:labels).order(Sequel.function(:lower, :name)).select_map(:name), campaigns: rows(:campaigns).order(Sequel.desc(:id)).limit(200).select_map(:name) }
         end
 
         def can

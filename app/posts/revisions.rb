@@ -64,7 +64,7 @@ module AskFirst
         end
 
         def pictures(row)
-          row ? row[:rendition_ids].to_a.zip(row[:request]["media"]).map { |id, picture| { id: id, description: picture["description"] } } : []
+          row ? row[:request]["media"].zip(row[:rendition_ids].to_a).map { |file, id| { id: id, kind: file.fetch("kind", "picture"), description: file["description"] } } : []
         end
       end
     end

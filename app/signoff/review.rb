@@ -62,8 +62,8 @@ module AskFirst
               channels: group.map { |row| { network: row[:network], initials: row[:initials], name: row[:channel] } },
               adaptation_ids: group.map { |row| row[:adaptation_id] }, text: text,
               fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
-              wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"), zone: first[:zone], link: first[:request]["link"],
-              pictures: first[:rendition_ids].to_a.zip(first[:request]["media"]).map { |id, picture| { id: id, description: picture["description"] } }
+              wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"), zone: first[:zone], link: first[:request]["link"], beside: Posts::Beside.of(first[:request], first[:rendition_ids].to_a),
+              pictures: first[:request]["media"].zip(first[:rendition_ids].to_a).map { |file, id| { id: id, kind: file.fetch("kind", "picture"), description: file["description"] } }
             }
           end
         end

@@ -100,6 +100,7 @@ module AskFirst
 
         def insert_line(ask_id, step, post, adaptations)
           EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "outdated")
+          Posts::FixTags.call(kit, member, adaptations: adaptations)
           revision = Posts::KeepRevision.call(kit, member, post: post)
           line_id = new_id
           scope.insert(:ask_lines, { id: line_id, ask_id: ask_id, post_id: post.id, revision_id: revision[:id] })

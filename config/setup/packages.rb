@@ -11,6 +11,8 @@ module Setup
       "postgresql-15" => -> { !Dir["/usr/lib/postgresql/*/bin/initdb"].empty? },
       "libpq-dev" => -> { File.exist?("/usr/include/postgresql/libpq-fe.h") },
       "libvips42" => -> { !Dir["/usr/lib/*/libvips.so.42*"].empty? },
+      "ffmpeg" => -> { File.exist?("/usr/bin/ffprobe") },
+      "poppler-utils" => -> { File.exist?("/usr/bin/pdfinfo") },
       "libyaml-dev" => -> { File.exist?("/usr/include/yaml.h") },
       "libffi-dev" => -> { !Dir["/usr/include/**/ffi.h"].empty? },
       "util-linux" => -> { File.exist?("/usr/bin/setpriv") },

@@ -6,15 +6,16 @@ module AskFirst
       # What stands between an adaptation and its network: blocking faults apart from warnings. The same function is
       # shown while writing and is required when asked, released and sent.
       module PostChecks
-        Finding = Struct.new(:code, :level, :part, :sentence, keyword_init: true)
+        # mend: what can be done about it in one click (Mends), or nil
+        Finding = Struct.new(:code, :level, :part, :sentence, :mend, keyword_init: true)
 
         module_function
 
-        # @param request [Hash] the request as it will be built (Posts::Request), pictures with width and height
+        # @param request [Hash] the request as it will be built (Posts::Request)
         # @param card [Hash] the network card
         # @return [Array<Finding>] level "fault" stops, "warning" does not
         def call(request, card)
-          [*text(request, card), *words(request, card), *pictures(request, card)]
+          [*text(request, card), *words(request, card), *FormatChecks.call(request, card), *MediaChecks.call(request, card), *extras(request, card)]
         end
 
         def faults(request, card)
@@ -45,20 +46,17 @@ module AskFirst
           ].compact
         end
 
-        def pictures(request, card)
-          rules = card.fetch("media")
-          media = request.fetch("media")
-          found = []
-          kinds = rules["kinds"] || ["picture"]
-          found << fault("picture_missing", "media", "A #{kinds.join(' or a ')} is needed here, and there is none yet.") if rules["needed"] && media.empty?
-          found << fault("no_pictures_here", "media", "Pictures are not taken here, only a #{kinds.join(' or a ')}.") if media.any? && !kinds.include?("picture")
-          found << fault("too_many_pictures", "media", "#{media.size} pictures; at most #{rules['most']} are taken.") if media.size > rules["most"]
-          undescribed = media.count { |picture| picture["description"].to_s.strip.empty? }
-          if undescribed.positive?
-            found << warning("description_missing", "descriptions",
-              "#{undescribed} of #{media.size} pictures without a description.")
-          end
-          found
+        # What some networks take beside the post itself.
+        def extras(request, card)
+          comment = request["first_comment"].to_s
+          limit = card.dig("first_comment", "limit")
+          over = limit ? Counting.count(comment, card.fetch("text")) - limit : 0
+          tagged = Array(request["tagged"]).size
+          most = card.dig("tagged", "most")
+          [
+            (fault("first_comment_too_long", "first_comment", "The first comment is #{over} over its limit of #{limit}.") if over.positive?),
+            (fault("too_many_tagged", "tagged", "#{tagged} are tagged; at most #{most} are taken.") if most && tagged > most)
+          ].compact
         end
 
         def fault(code, part, sentence) = Finding.new(code: code, level: "fault", part: part, sentence: sentence)

@@ -43,7 +43,7 @@ module AskFirst
         end
 
         def link(row)
-          address = Posts::PartValues.link(row["address"])
+          address = Posts::WebAddress.clean(row["address"])
           raise Invalid.new("bad_link", "A link needs its address.", field: "links", way_on: "Copy it from the browser's address line.") if address.nil?
 
           { "title" => name(row["title"], "links", required: false), "address" => address }

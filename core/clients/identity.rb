@@ -51,6 +51,15 @@ module AskFirst
           raise Invalid.new("bad_policy", "This is no rule for changed times.", field: "time_policy")
         end
 
+        def currency(value)
+          Campaigns::Currency.clean(value)
+        end
+
+        # Tracking tags for every link, with places such as {network} that are filled in for each channel.
+        def tracking(value)
+          Posts::Tracking.clean(value, templates: true)
+        end
+
         def holidays(value)
           return value if value == "" || Plan::DaysOff::REGIONS.include?(value)
 

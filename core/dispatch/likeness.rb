@@ -14,7 +14,7 @@ module AskFirst
         def of(approved, shown)
           return Seen.new(kind: "differs", note: "The network does not show the post.") if shown.nil?
 
-          differences = [text(approved, shown), *media(approved, shown)].compact
+          differences = [text(approved, shown), *media(approved, shown), link_card(approved, shown)].compact
           return Seen.new(kind: "differs", note: differences.join(" ")) if differences.any?
           return Seen.new(kind: "cannot_tell", note: "A picture could not be looked at.") if shown["media"].any? { |picture| picture["loads"].nil? }
 
@@ -23,6 +23,13 @@ module AskFirst
 
         def text(approved, shown)
           "The text there is not what was approved." if fold(approved["text"]) != fold(shown["text"])
+        end
+
+        # Only where a person put something there: what a page says of itself may change.
+        def link_card(approved, shown)
+          wanted = approved["link_card"] or return
+          there = shown["link_card"] || {}
+          "The link card there is not what was approved." if %w[title words].any? { |part| fold(wanted[part]) != fold(there[part]) }
         end
 
         def media(approved, shown)

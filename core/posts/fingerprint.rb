@@ -14,7 +14,7 @@ module AskFirst
         # @param request [Hash] from Request.build
         # @return [String, nil] 64 hexadecimal digits; nil while a picture has not been rendered, so nothing can count yet
         def of(request)
-          return nil if request["media"].any? { |picture| picture["digest"].nil? }
+          return nil if [*request["media"].map { |file| file["digest"] }, request["link_card"].to_h.fetch("picture", "")].any?(&:nil?)
 
           Digest::SHA256.hexdigest(canonical(request))
         end

@@ -15,10 +15,6 @@ module AskFirst
 
         Vips.block_untrusted(true) if Vips.respond_to?(:block_untrusted)
 
-        def self.picture?(bytes)
-          TYPES.include?(Marcel::MimeType.for(StringIO.new(bytes)))
-        end
-
         # @param io [IO]
         # @return [Hash] mime, width, height: upright, as people see it
         # @raise [Core::Invalid] not_a_picture, picture_too_large, picture_broken

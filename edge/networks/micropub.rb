@@ -9,7 +9,7 @@ module AskFirst
       # A Micropub client for one account. Source: Micropub, W3C Recommendation, 23 May 2017; its section numbers below.
       class Micropub
         TIMEOUT = 15
-        LOOK_LIMIT = 20 * 1024 * 1024
+        LOOK_LIMIT = 201 * 1024 * 1024
 
         # @param endpoint [String] the account's Micropub address
         # @param token [String] bearer token
@@ -48,15 +48,28 @@ module AskFirst
           Core::Dispatch::Outcome.of(nil, note: "no reply arrived (#{e.class.name.split('::').last})")
         end
 
-        # The post as Micropub's JSON: an h-entry; a picture with a description is an object with value and alt (3.3.2).
-        def self.entry(request, pictures, send_id)
-          photos = request["media"].zip(pictures).map do |picture, address|
-            picture["description"].to_s.empty? ? address : { "value" => address, "alt" => picture["description"] }
-          end
+        PROPERTY = { "picture" => "photo", "video" => "video", "document" => "document" }.freeze
+
+        # The post as Micropub's JSON: an h-entry; a file with a description is an object with value and alt (3.3.2). What some
+        # networks take beside it has names of its own, which their cards offer; a card that does not never gets them.
+        # @param addresses [Array<String>] of the request's media, then of its link card's picture
+        def self.entry(request, addresses, send_id)
           properties = { "content" => [request["text"]], "mp-send-id" => [send_id] }
-          properties["photo"] = photos if photos.any?
-          { "type" => ["h-entry"], "properties" => properties }
+          request["media"].zip(addresses).each do |file, address|
+            value = file["description"].to_s.empty? ? address : { "value" => address, "alt" => file["description"] }
+            (properties[PROPERTY.fetch(file.fetch("kind", "picture"))] ||= []) << value
+          end
+          { "type" => ["h-entry"], "properties" => properties.merge(beside(request, addresses[request["media"].size])) }
         end
+
+        def self.beside(request, card_picture)
+          card = request["link_card"] && request["link_card"].slice("title", "words").merge("url" => request["link"], "picture" => card_picture).compact
+          {
+            "link-card" => card, "tagged" => request["tagged"], "first-comment" => request["first_comment"], "call-to-action" => request["call_to_action"],
+            "post-format" => request["format"], "audience" => request["audience"], "event" => request["event"], "boost" => request["budget"]
+          }.reject { |_, value| value.nil? || value == "" || value == [] }.transform_values { |value| value.is_a?(Array) ? value : [value] }
+        end
+        private_class_method :beside
 
         # Whether the network has a post with our id.
         # @return [String, nil] its address
@@ -76,8 +89,9 @@ module AskFirst
           raise Core::Dispatch::Unreachable, "asked for the post, it answered #{reply.status}" unless reply.status == 200
 
           properties = JSON.parse(reply.body)["properties"] || {}
-          photos = Array(properties["photo"]).map { |photo| photo.is_a?(Hash) ? photo["value"] : photo }
-          { "text" => Array(properties["content"]).first.to_s, "media" => photos.map { |photo| { "address" => photo, "loads" => loads?(photo) } } }
+          files = PROPERTY.flat_map { |kind, name| Array(properties[name]).map { |file| [kind, file.is_a?(Hash) ? file["value"] : file] } }
+          { "text" => Array(properties["content"]).first.to_s, "media" => files.map { |kind, file| { "address" => file, "loads" => loads?(file, kind) } },
+            "link_card" => Array(properties["link-card"]).first }.compact
         end
 
         private
@@ -104,9 +118,9 @@ module AskFirst
           raise Core::Dispatch::Unreachable, e.message
         end
 
-        def loads?(address)
+        def loads?(address, kind)
           reply = @http.get(address) { |request| request.headers.delete("Authorization") }
-          reply.status == 200 && reply.body.bytesize < LOOK_LIMIT && Files::Pictures.picture?(reply.body)
+          reply.status == 200 && reply.body.bytesize < LOOK_LIMIT && Files::Kinds.of(reply.body) == kind
         rescue Faraday::Error
           nil
         end

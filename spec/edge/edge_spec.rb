@@ -61,9 +61,10 @@ RSpec.describe AskFirst::Edge::Files::Pictures do
   end
 
   it "knows a picture from a page" do
-    expect(described_class.picture?(Vips::Image.black(4, 4).pngsave_buffer)).to be true
-    expect(described_class.picture?("<html></html>")).to be false
-    expect(described_class.picture?("<svg xmlns='http://www.w3.org/2000/svg'/>")).to be false
+    kind = ->(bytes) { AskFirst::Edge::Files::Kinds.of(bytes) }
+    expect(kind.call(Vips::Image.black(4, 4).pngsave_buffer)).to eq "picture"
+    expect(kind.call("<html></html>")).to be_nil
+    expect(kind.call("<svg xmlns='http://www.w3.org/2000/svg'/>")).to be_nil
   end
 end
 

@@ -6,12 +6,13 @@ module AskFirst
       # Posts with everything that their verdicts hang on, in one round trip for any number of posts.
       class Standing
         # One adaptation as it stands: rows, resolved parts, the request as it would be built now, and its verdict.
-        Adaptation = Struct.new(:row, :channel, :own, :parts, :request, :fingerprint, :pictures, :authors, :showing, :release, :facts, :verdict,
+        Adaptation = Struct.new(:row, :channel, :own, :parts, :place, :request, :fingerprint, :pictures, :authors, :showing, :release, :facts, :verdict,
           keyword_init: true) do
           def id = row[:id]
           def stage = verdict.stage
           def time = facts.time
           def sent? = %w[sending unclear out].include?(facts.showing)
+          def tags = place.tags
         end
         Post = Struct.new(:row, :master, :part_rows, :adaptations, :steps, keyword_init: true) do
           def id = row[:id]
@@ -19,16 +20,21 @@ module AskFirst
           def adaptation(id) = adaptations.find { |adaptation| adaptation.id == id }
         end
 
+        # A part as it is being written and not saved yet. channel_id: nil for the master
+        Draft = Struct.new(:channel_id, :part, :value, keyword_init: true)
+
         # @param now [Time]
+        # @param draft [Draft, nil] stands in for what is saved, to see what would be
         # @return [Hash{String=>Post}] by post id, in no order
-        def self.load(scope, post_ids, now)
-          new(scope, post_ids, now).load
+        def self.load(scope, post_ids, now, draft: nil)
+          new(scope, post_ids, now, draft).load
         end
 
-        def initialize(scope, post_ids, now)
+        def initialize(scope, post_ids, now, draft = nil)
           @scope = scope
           @post_ids = post_ids.uniq
           @now = now
+          @draft = draft
         end
 
         def load
@@ -51,12 +57,20 @@ module AskFirst
         end
 
         def post(row)
-          parts = of(:parts, :post_id, row[:id])
+          parts = with_draft(of(:parts, :post_id, row[:id]))
           master = parts.select { |part| part[:channel_id].nil? }.to_h { |part| [part[:part], part[:value]] }
           steps = demand(row[:id])
           adaptations = of(:adaptations, :post_id, row[:id]).sort_by { |one| [channels.fetch(one[:channel_id])[:position], one[:id]] }
           Post.new(row: row, master: Core::Posts::Parts.resolve(master, {}), part_rows: parts, steps: steps,
-            adaptations: adaptations.map { |one| adaptation(one, master, parts, steps) })
+            adaptations: adaptations.map { |one| adaptation(row, one, master, parts, steps) })
+        end
+
+        def with_draft(part_rows)
+          return part_rows unless @draft
+
+          same = part_rows.find { |row| row[:channel_id] == @draft.channel_id && row[:part] == @draft.part }
+          written = (same || { channel_id: @draft.channel_id, part: @draft.part, authors: [] }).merge(value: @draft.value)
+          part_rows - [same] + [written]
         end
 
         def demand(post_id)
@@ -65,27 +79,41 @@ module AskFirst
           Core::Signoff::Demand.of(steps.values_at(*today), steps.values_at(*asked), dropped)
         end
 
-        def adaptation(row, master, part_rows, steps)
+        def adaptation(post, row, master, part_rows, steps)
           channel = channels.fetch(row[:channel_id])
           own = part_rows.select { |part| part[:channel_id] == row[:channel_id] }.to_h { |part| [part[:part], part[:value]] }
           parts = Core::Posts::Parts.resolve(master, own)
           showing = of(:showings, :adaptation_id, row[:id]).max_by { |one| one[:number] }
           release = of(:releases, :adaptation_id, row[:id]).first
-          pictures = pictures_for(parts["media"], channel)
-          request = request_for(parts, channel, pictures, showing, release)
+          pictures = pictures_for(parts, channel)
+          place = place(post, row, channel, pictures)
+          request = request_for(parts, place, showing, release)
           fingerprint = Core::Posts::Fingerprint.of(request)
           facts = facts(row, parts, fingerprint, steps, showing, release)
-          Adaptation.new(row: row, channel: channel, own: own, parts: parts, request: request, fingerprint: fingerprint, pictures: pictures,
+          Adaptation.new(row: row, channel: channel, own: own, parts: parts, place: place, request: request, fingerprint: fingerprint, pictures: pictures,
             authors: authors(part_rows, own, row[:channel_id]), showing: showing, release: release, facts: facts,
             verdict: Core::Signoff::Verdict.call(facts, @now))
         end
 
         # From sending on, nothing follows the master: what is shown is what was sent.
-        def request_for(parts, channel, pictures, showing, release)
+        def request_for(parts, place, showing, release)
           return release[:request] if release && showing && %w[sending unclear out].include?(state_of(showing))
 
-          Core::Posts::Request.build(parts: parts, account: channel[:account], card: channel[:card],
-            pictures: pictures.to_h { |picture| [picture[:media_id], picture[:digest]] })
+          Core::Posts::Request.build(parts, place)
+        end
+
+        def place(post, row, channel, pictures)
+          files = pictures.to_h { |one| [one[:media_id], Core::Posts::Request::File.new(digest: one[:digest], kind: one[:kind], ms: one[:ms])] }
+          Core::Posts::Request::Place.new(card: channel[:card], account: channel[:account], network: channel[:network], tags: row[:tags] || tags(post, channel), book: book, files: files)
+        end
+
+        # The workspace's tracking tags for one channel, as long as they are not fixed by a first ask.
+        def tags(post, channel)
+          defaults = @sets[:workspace][:tracking]
+          return {} if defaults.empty?
+
+          Core::Posts::Tracking.fill(defaults, { "network" => channel[:network], "channel" => channel[:name], "client" => @sets[:workspace][:name],
+                                                 "campaign" => campaigns[post[:campaign_id]] })
         end
 
         def facts(row, parts, fingerprint, steps, showing, release)
@@ -119,16 +147,25 @@ module AskFirst
                    .reject { |part| part[:part] == "time" }.flat_map { |part| part[:authors].to_a }.uniq
         end
 
-        def pictures_for(media_ids, channel)
-          media_ids.filter_map { |id| media[id] }.map do |row|
-            spec = Core::Media::Framing.for(row[:width], row[:height], channel[:card].fetch("media"))
-            rendition = renditions[[row[:id], spec]]
-            { media_id: row[:id], spec: spec, rendition_id: rendition && rendition[:id], digest: rendition && rendition[:digest],
-              lost: Core::Media::Framing.lost(row[:width], row[:height], spec["crop"]) }
-          end
+        # What goes out of the media, in their order, then the picture of the link's card where there is one.
+        def pictures_for(parts, channel)
+          rows = Core::Posts::Formats.used(Core::Posts::Formats[parts["format"]], parts["media"].filter_map { |id| media[id] }) { |row| row[:kind] }
+          specs = Core::Media::Renditions.specs(rows, channel[:card].fetch("media"), parts["framing"])
+          found = rows.zip(specs).map { |row, spec| picture(row, spec) }
+          card = media[Core::Posts::Link.picture(parts["link"])] if channel[:card]["link_card"] && rows.empty?
+          found << picture(card, Core::Media::Renditions.link_card(card)).merge(of_link: true) if card
+          found
+        end
+
+        def picture(row, spec)
+          rendition = renditions[[row[:id], spec]]
+          { media_id: row[:id], kind: row[:kind], width: row[:width], height: row[:height], ms: row[:duration_ms], spec: spec, rendition_id: rendition && rendition[:id],
+            digest: rendition && rendition[:digest], lost: spec["crop"] ? Core::Media::Framing.lost(row[:width], row[:height], spec["crop"]) : 0 }
         end
 
         def channels = @channels ||= @sets[:channels].to_h { |row| [row[:id], row] }
+        def campaigns = @campaigns ||= @sets[:campaigns].to_h { |row| row.values_at(:id, :name) }
+        def book = @book ||= @sets[:spellings].empty? ? Core::Posts::Mentions::NOBODY : Core::Posts::Mentions::Book.new(@sets[:spellings])
         def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }
         def renditions = @renditions ||= @sets[:renditions].to_h { |row| [[row[:media_id], row[:spec]], row] }
         def today = @sets[:steps].select { |row| row[:today] }.map { |row| row[:id] }

@@ -8,19 +8,26 @@ module AskFirst
       # Everything that the standing of posts hangs on, in one round trip: one prepared statement gives all row sets as JSON.
       # Twenty small queries took four times as long, most of it spent on going to and fro (docs/performance.md).
       class StandingRows
-        SQL = <<~SQL
+        SQL = <<~SQL.freeze
           json_build_object(
-            'workspace', (SELECT row_to_json(t) FROM (SELECT id, zone, time_policy FROM workspaces WHERE id = :w) t),
+            'workspace', (SELECT row_to_json(t) FROM (SELECT id, name, zone, time_policy, tracking, currency FROM workspaces WHERE id = :w) t),
             'posts', (SELECT json_agg(t) FROM (SELECT * FROM posts WHERE workspace_id = :w AND id = ANY(:p)) t),
             'parts', (SELECT json_agg(t) FROM (SELECT * FROM parts WHERE workspace_id = :w AND post_id = ANY(:p)) t),
             'adaptations', (SELECT json_agg(t) FROM (SELECT * FROM adaptations WHERE workspace_id = :w AND post_id = ANY(:p) AND removed_at IS NULL) t),
             'channels', (SELECT json_agg(t) FROM (SELECT id, network, name, initials, account, micropub, card, state, position, archived_at FROM channels WHERE workspace_id = :w) t),
+            'campaigns', (SELECT json_agg(t) FROM (
+              SELECT id, name FROM campaigns WHERE workspace_id = :w AND id IN (SELECT campaign_id FROM posts WHERE workspace_id = :w AND id = ANY(:p))) t),
+            'spellings', (SELECT json_agg(t) FROM (
+              SELECT m.name, s.network, s.spelling FROM mentions m JOIN mention_spellings s ON (s.workspace_id, s.mention_id) = (m.workspace_id, m.id)
+              WHERE m.workspace_id = :w) t),
             'media', (SELECT json_agg(t) FROM (
-              SELECT id, width, height FROM media WHERE workspace_id = :w AND id IN (
-                SELECT jsonb_array_elements_text(value)::uuid FROM parts WHERE workspace_id = :w AND post_id = ANY(:p) AND part = 'media')) t),
-            'renditions', (SELECT json_agg(t) FROM (
-              SELECT id, media_id, spec, digest FROM renditions WHERE workspace_id = :w AND media_id IN (
-                SELECT jsonb_array_elements_text(value)::uuid FROM parts WHERE workspace_id = :w AND post_id = ANY(:p) AND part = 'media')) t),
+              SELECT id, width, height, kind, duration_ms, mime FROM media WHERE workspace_id = :w AND id IN (
+                #{media = <<~MEDIA.chomp}
+                  SELECT jsonb_array_elements_text(value)::uuid FROM parts WHERE workspace_id = :w AND post_id = ANY(:p) AND part = 'media'
+                  UNION SELECT (value #>> '{card,picture}')::uuid FROM parts WHERE workspace_id = :w AND post_id = ANY(:p) AND part = 'link'
+                MEDIA
+              )) t),
+            'renditions', (SELECT json_agg(t) FROM (SELECT id, media_id, spec, digest FROM renditions WHERE workspace_id = :w AND media_id IN (#{media})) t),
             'steps', (SELECT json_agg(t) FROM (
               SELECT s.*, r.is_default AS today, ARRAY(
                 SELECT p.person_id FROM route_step_people p JOIN memberships m ON (m.workspace_id, m.person_id) = (p.workspace_id, p.person_id) AND m.ended_at IS NULL

@@ -30,7 +30,7 @@ RSpec.describe "Sign-off" do
     it "is refused with a sentence while there is a fault, and nothing is asked" do
       post = world.draft(picture: false)
       error = refused { world.ask(post, 0) }
-      expect([error.code, error.message]).to eq ["has_faults", "“Fog days” on Vitrine: A picture is needed here, and there is none yet."]
+      expect([error.code, error.message]).to eq ["has_faults", "“Fog days” on Vitrine: A picture or a video is needed here, and there is none yet."]
       expect(db[:ask_lines].where(post_id: post).count).to eq 0
     end
 

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Checks
+      # Looks at the end of each link of a post, and keeps what was found; again a day before it goes out, since pages vanish. What
+      # was looked at lately is not looked at again.
+      class LookAtLinks < Act
+        stepwise
+
+        FRESH = 3_600 # seconds
+        BEFORE = 86_400
+        MOST = 20 # addresses of one post
+
+        def call(post_id:)
+          post = standing([post_id])[post_id] or return
+          addresses = post.adaptations.flat_map { |one| Core::Checks::LinkChecks.addresses(one.request) }.uniq.first(MOST)
+          stale = addresses.reject { |address| fresh?(address) }
+          found = stale.map { |address| [address, *look(address)] }
+          write { found.each { |address, state, note| Store::Checks::LinkLooks.keep(scope, address, state, note, now) } }
+          write { announce("posts", ids: [post_id]) } if found.any? { |_, state, _| state != "fine" }
+        end
+
+        # When a part with a link was saved: soon, and a day before the post goes out.
+        def self.plan(kit, workspace_id, post)
+          return if post.adaptations.all? { |one| Core::Checks::LinkChecks.addresses(one.request).empty? }
+
+          now = kit.now
+          kit.queue.look_at_links(workspace_id, post.id, at: now)
+          at = post.adaptations.filter_map { |one| one.time&.at }.min
+          kit.queue.look_at_links(workspace_id, post.id, at: at - BEFORE) if at && at - BEFORE > now
+        end
+
+        private
+
+        def fresh?(address)
+          reading { Store::Checks::LinkLooks.of(scope, [address]) }[address]&.then { |row| now - row[:looked_at] < FRESH }
+        end
+
+        # @return [Array(String, String)] state and note
+        def look(address)
+          page = kit.pages.get(address, limit: 1)
+          return ["fine", ""] if page.status.between?(200, 399) || page.status == 401 || page.status == 403 || page.status == 429
+
+          [[404, 410].include?(page.status) ? "gone" : "broken", page.status.to_s]
+        rescue Core::Checks::Unreadable => e
+          [e.state, e.note]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Checks
+      # Somebody looked, or looked again and it was not so.
+      class TickReminder < Act
+        def call(post_id:, reminder_id:, ticked:)
+          require_ability!("house_talk")
+          write do
+            fetch(:posts, post_id, "This post")
+            require_visible!(post_id)
+            reminder = fetch(:reminders, reminder_id, "This reminder")
+            ticks = rows(:reminder_ticks).where(post_id: post_id, reminder_id: reminder_id)
+            next if ticks.empty? == !ticked
+
+            ticked ? scope.insert(:reminder_ticks, { post_id: post_id, reminder_id: reminder_id, ticked_by: member.person_id, ticked_at: now }) : ticks.delete
+            record(ticked ? "reminder_ticked" : "reminder_unticked", post_id: post_id, facts: { words: reminder[:words] })
+            announce("posts", ids: [post_id])
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      # Copies a post into a new draft: as it is, for other times, to other channels, or to another client where the person may
+      # write. Talk, tasks, asks and answers never come along. To another client its files are copied as files of that client, and
+      # nothing there says where they came from.
+      class CopyPost < Act
+        stepwise
+
+        MOST = 60 # copies at once
+
+        # @param walls [Array<String>] wall times, one copy for each; none: one copy with the same time
+        # @param channel_ids [Array<String>, nil] where it goes; nil: where the post goes
+        # @param workspace_id [String, nil] another client's
+        # @return [Array<String>] ids of the new posts
+        def call(post_id:, walls: [], channel_ids: nil, workspace_id: nil)
+          require_ability!("see_post")
+          require_visible!(post_id)
+          post = post_standing(post_id)
+          raise too_many if walls.size > MOST
+
+          target = workspace_id.nil? || workspace_id == member.workspace_id ? member : member_of(workspace_id)
+          return elsewhere(post, target, walls, channel_ids || []) unless target.workspace_id == member.workspace_id
+
+          require_ability!("make_post")
+          times = times(walls, member.zone, post.master["time"])
+          write { times.map { |time| here(post, time, channel_ids) } }
+        end
+
+        private
+
+        def too_many
+          Core::Invalid.new("too_many", "At most #{MOST} copies can be made at once.", field: "walls", way_on: "Make them in parts.")
+        end
+
+        def times(walls, zone, otherwise)
+          return [otherwise] if walls.empty?
+
+          walls.map { |wall| Core::Plan::WallTime.parse(wall, zone, field: "walls").to_h }
+        end
+
+        def member_of(workspace_id)
+          row = Core::Uuid::FORMAT.match?(workspace_id.to_s) ? Store::People::Members.find(kit.db, member.person_id, workspace_id, now) : nil
+          raise Core::NotFound, "This client" unless row
+
+          Member.from_row(row, from: member.from)
+        end
+
+        # --- in the same client ---
+
+        def here(post, time, channel_ids)
+          id = MakePost.call(kit, member, subject: post.row[:subject])
+          chosen = channel_ids || post.adaptations.map { |one| one.row[:channel_id] }
+          ChooseChannels.call(kit, member, post_id: id, channel_ids: chosen) if chosen.any?
+          rows(:posts).where(id: id).update(campaign_id: post.row[:campaign_id], note: post.row[:note])
+          scope.insert(:post_labels, *rows(:post_labels).where(post_id: post.id).select_map(:label_id).map { |label| { post_id: id, label_id: label } })
+          copies = post.part_rows.select { |row| row[:channel_id].nil? || chosen.include?(row[:channel_id]) }.reject { |row| row[:part] == "time" }
+          copies = copies.map { |row| part(id, row[:channel_id], row[:part], row[:value], row[:authors].to_a) }
+          copies << part(id, nil, "time", time, []) if time
+          scope.insert(:parts, *copies)
+          record("post_copied", post_id: id, facts: { from: post.id, subject: post.row[:subject] })
+          restage([id])
+          id
+        end
+
+        def part(post_id, channel_id, part, value, authors)
+          { post_id: post_id, channel_id: channel_id, part: part, value: Store::Database.jsonb(value), version: 1, written_by: member.person_id, written_at: now,
+            authors: Store::Database.uuids(authors | [member.person_id]) }
+        end
+
+        # --- to another client ---
+
+        def elsewhere(post, target, walls, channel_ids)
+          record_here = -> { write { record("post_copied_out", post_id: post.id, facts: { subject: post.row[:subject] }) } }
+          parts = PartsForElsewhere.of(post.master)
+          files = parts["media"].to_h { |id| [id, copy_file(id, target)] }
+          made = times(walls, target.zone, nil).map { |time| make_there(post.row[:subject], target, channel_ids, PartsForElsewhere.with_files(parts, files), time) }
+          record_here.call
+          made
+        end
+
+        def make_there(subject, target, channel_ids, parts, time)
+          id = MakePost.call(kit, target, subject: subject)
+          ChooseChannels.call(kit, target, post_id: id, channel_ids: channel_ids) if channel_ids.any?
+          parts = parts.merge("time" => time) if time
+          parts.each { |part, value| SavePart.call(kit, target, post_id: id, channel_id: nil, part: part, value: value, version: 0) }
+          id
+        end
+
+        def copy_file(id, target)
+          row = fetch(:media, id, "This file")
+          kit.files.open(row[:file]) { |io| Media::UploadMedia.call(kit, target, io: io, name: row[:name])[:id] }
+        end
+      end
+    end
+  end
+end

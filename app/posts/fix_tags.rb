@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      # Fixes the tracking tags of adaptations at their first ask: what the workspace's defaults or the campaign's name become later
+      # changes nothing that was asked for. Called inside a transaction that holds the post's gate.
+      class FixTags < Act
+        # @param adaptations [Array<Store::Posts::Standing::Adaptation>]
+        def call(adaptations:)
+          adaptations.select { |one| one.row[:tags].nil? }.each do |one|
+            rows(:adaptations).where(id: one.id).update(tags: Store::Database.jsonb(one.tags))
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      # Puts somebody into the book, or changes a spelling there. A spelling that sealed posts go out with is not changed under
+      # them.
+      class SaveMention < Act
+        LIMIT = 120
+
+        # @param name [String] as posts write it; the same name is the same entry
+        # @param spellings [Hash{String=>String}] network => spelling; empty ones are taken out
+        # @return [String] id
+        def call(name:, spellings:)
+          require_ability!("write:text")
+          plain = name_of(name)
+          wanted = spellings.to_h { |network, spelling| [network, Core::Posts::Text.clean(spelling.to_s, field: "spellings", limit: LIMIT).strip] }
+          write do
+            id = entry(plain)
+            before = rows(:mention_spellings).where(mention_id: id).select_hash(:network, :spelling)
+            changed = wanted.reject { |network, spelling| before[network].to_s == spelling }
+            touched = changed.empty? ? [] : require_free!(plain, changed.keys)
+            changed.each { |network, spelling| keep(id, network, spelling) }
+            record("mention_saved", facts: { name: plain, before: before, after: before.merge(wanted).reject { |_, spelling| spelling.empty? } })
+            restage(touched)
+            announce("posts", ids: touched)
+            id
+          end
+        end
+
+        private
+
+        def name_of(name)
+          plain = Core::Posts::Text.clean(name, field: "name", limit: 80).strip
+          return plain if plain.match?(/\A[^\[\]\n]+\z/)
+
+          raise Core::Invalid.new("bad_name", "A name is needed, without brackets and on one line.", field: "name", way_on: "Such as Harbour Museum.")
+        end
+
+        def entry(plain)
+          by_name = rows(:mentions).where(Sequel.function(:lower, :name) => Sequel.function(:lower, plain))
+          by_name.get(:id) || begin
+            scope.db[:mentions].insert_conflict.insert(workspace_id: member.workspace_id, id: new_id, name: plain, made_by: member.person_id, made_at: now)
+            by_name.get(:id)
+          end
+        end
+
+        def keep(id, network, spelling)
+          return rows(:mention_spellings).where(mention_id: id, network: network).delete if spelling.empty?
+          raise Core::Invalid.new("no_such_network", "There is no channel at “#{network[0, 40]}” here.", field: "spellings") if rows(:channels).where(network: network).empty?
+
+          row = { workspace_id: member.workspace_id, mention_id: id, network: network, spelling: spelling }
+          scope.db[:mention_spellings].insert_conflict(target: %i[workspace_id mention_id network], update: { spelling: spelling }).insert(row)
+        end
+
+        # @return [Array<String>] posts that name it
+        def require_free!(plain, networks)
+          ids = rows(:parts).where(part: %w[text first_comment
+                                            tagged]).where(Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%")).distinct.select_map(:post_id)
+          posts = ids.empty? ? {} : locked(ids)
+          sealed = posts.values.flat_map(&:adaptations).select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }
+          return ids if sealed.empty?
+
+          raise Core::Conflict.new("sealed", "#{sealed.size == 1 ? 'One channel of a post is' : "#{sealed.size} channels of posts are"} asked for or cleared with this spelling.", field: "spellings",
+            way_on: "Open them with “Change it” first.", facts: { "posts" => sealed.map { |one| one.row[:post_id] }.uniq })
+        end
+      end
+    end
+  end
+end

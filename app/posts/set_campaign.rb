@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      # Which campaign a post belongs to, by its name; a new name makes it. Immaterial: its name in tracking tags is fixed at the
+      # first ask.
+      class SetCampaign < Act
+        # @param name [String] empty for none
+        def call(post_id:, name:)
+          require_ability!("rename")
+          wanted = Core::Posts::Text.clean(name, field: "name", limit: 120).strip
+          write do
+            post = locked([post_id]).fetch(post_id)
+            require_visible!(post_id)
+            id = wanted.empty? ? nil : campaign(wanted)
+            next if post.row[:campaign_id] == id
+
+            before = rows(:campaigns).where(id: post.row[:campaign_id]).get(:name)
+            rows(:posts).where(id: post_id).update(campaign_id: id)
+            record("campaign_set", post_id: post_id, facts: { before: before, after: wanted.empty? ? nil : wanted })
+            restage([post_id])
+          end
+        end
+
+        private
+
+        def campaign(name)
+          by_name = rows(:campaigns).where(Sequel.function(:lower, :name) => Sequel.function(:lower, name))
+          by_name.get(:id) || begin
+            scope.db[:campaigns].insert_conflict.insert(workspace_id: member.workspace_id, id: new_id, name: name, made_by: member.person_id, made_at: now)
+            by_name.get(:id)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      # Which labels a post carries, by their names; a name that is new becomes a label on the spot. Immaterial.
+      class SetLabels < Act
+        MOST = 30
+        LIMIT = 60
+
+        # @param names [Array<String>]
+        # @return [Array<String>] as they stand now
+        def call(post_id:, names:)
+          require_ability!("rename")
+          wanted = clean(names)
+          write do
+            fetch(:posts, post_id, "This post")
+            require_visible!(post_id)
+            before = on(post_id)
+            ids = wanted.map { |name| label(name) }.uniq
+            rows(:post_labels).where(post_id: post_id).exclude(label_id: ids).delete
+            scope.db[:post_labels].insert_conflict.multi_insert(ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } })
+            after = on(post_id)
+            record("labelled", post_id: post_id, facts: { before: before, after: after }) unless before == after
+            announce("posts", ids: [post_id])
+            after
+          end
+        end
+
+        private
+
+        def clean(names)
+          raise Core::Invalid.new("too_many", "A post carries at most #{MOST} labels.", field: "names", way_on: "Take some away.") if names.size > MOST
+
+          names.map { |name| Core::Posts::Text.clean(name, field: "names", limit: LIMIT).strip }.reject(&:empty?).uniq { |name| name.downcase(:fold) }
+        end
+
+        # Made twice at once, it is one label: the index on the name decides, and whoever came second takes that one.
+        def label(name)
+          found = rows(:labels).where(Sequel.function(:lower, :name) => Sequel.function(:lower, name)).get(:id)
+          return found if found
+
+          id = new_id
+          scope.db[:labels].insert_conflict.insert(workspace_id: member.workspace_id, id: id, name: name, made_by: member.person_id, made_at: now)
+          rows(:labels).where(Sequel.function(:lower, :name) => Sequel.function(:lower, name)).get(:id)
+        end
+
+        def on(post_id)
+          rows(:post_labels).where(post_id: post_id).join(:labels, workspace_id: Sequel[:post_labels][:workspace_id],
+            id: :label_id).order(Sequel[:labels][:name]).select_map(Sequel[:labels][:name])
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Checks
+      # Whether the chosen format is taken, and has what it is made of.
+      module FormatChecks
+        KINDS = { "picture" => "picture", "video" => "video", "document" => "document" }.freeze
+
+        module_function
+
+        # @return [Array<PostChecks::Finding>]
+        def call(request, card)
+          format = Posts::Formats[request["format"]] or return []
+          name = card["name"] || "This network"
+          return [PostChecks.fault("format_not_taken", "format", "#{name} takes no #{format.words.delete_prefix('a ')}.")] unless Posts::Formats.of_card(card).include?(format.name)
+
+          [few(request, format), (PostChecks.fault("link_missing", "link", "A link with its card needs its address.") if format.link && request["link"].nil?)].compact
+        end
+
+        def few(request, format)
+          there = request["media"].size
+          return if there >= format.least
+
+          kind = format.kinds.join(" or a ")
+          sentence = if format.least > 1
+                       "Several pictures are chosen, and there #{there == 1 ? 'is one' : 'is none'}."
+                     else
+                       "#{format.words.capitalize} needs a #{kind}, and there is none yet."
+                     end
+          PostChecks.fault("format_needs", "media", sentence)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Checks
+      # The media of a post by its card: kinds, how many, how long, and whether each is described.
+      module MediaChecks
+        PLURAL = { "picture" => "Pictures", "video" => "Videos", "document" => "Documents" }.freeze
+
+        module_function
+
+        # @return [Array<PostChecks::Finding>]
+        def call(request, card)
+          rules = card.fetch("media")
+          media = request.fetch("media")
+          kinds = rules["kinds"] || ["picture"]
+          [missing(media, rules, kinds), *strangers(media, kinds, request["format"], card), *number(media, rules), *lengths(media, rules), *descriptions(media, rules)].compact
+        end
+
+        def kind(medium) = medium.fetch("kind", "picture")
+
+        def missing(media, rules, kinds)
+          PostChecks.fault("picture_missing", "media", "A #{kinds.join(' or a ')} is needed here, and there is none yet.") if rules["needed"] && media.empty?
+        end
+
+        # A kind that is not taken; one that came with a format that is taken is.
+        def strangers(media, kinds, format, card)
+          let = Posts::Formats.of_card(card).include?(format) ? Posts::Formats[format].kinds : []
+          (media.map { |medium| kind(medium) }.uniq - kinds - let).map do |stranger|
+            PostChecks.fault("no_#{stranger}s_here", "media", "#{PLURAL.fetch(stranger)} are not taken here, only a #{kinds.join(' or a ')}.")
+          end
+        end
+
+        def number(media, rules)
+          pictures, others = media.partition { |medium| kind(medium) == "picture" }
+          [
+            (PostChecks.fault("too_many_pictures", "media", "#{pictures.size} pictures; at most #{rules['most']} are taken.") if pictures.size > rules["most"]),
+            (PostChecks.fault("one_alone", "media", "A #{kind(others.first)} goes out alone; there are #{media.size} files.") if others.any? && media.size > 1)
+          ]
+        end
+
+        def lengths(media, rules)
+          least, most = rules["seconds"]
+          return [] unless least
+
+          media.filter_map do |medium|
+            length = medium["length"] or next
+            next if length.between?(least * 1000, most * 1000)
+
+            PostChecks.fault("wrong_length", "media", "The video is #{(length / 1000.0).round(1)} s long; #{least} to #{most} s are taken.")
+          end
+        end
+
+        def descriptions(media, rules)
+          undescribed = media.count { |medium| medium["description"].to_s.strip.empty? }
+          limit = rules["description"]
+          longest = limit ? media.map { |medium| medium["description"].to_s.grapheme_clusters.size }.max.to_i : 0
+          noun = media.all? { |medium| kind(medium) == "picture" } ? "pictures" : "files"
+          [
+            (PostChecks.warning("description_missing", "descriptions", "#{undescribed} of #{media.size} #{noun} without a description.") if undescribed.positive?),
+            (PostChecks.fault("description_too_long", "descriptions", "A description is #{longest - limit} over its limit of #{limit}.") if limit && longest > limit)
+          ]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+require "marcel"
+
+module AskFirst
+  module Edge
+    module Files
+      # Media of every kind behind one door: what a file truly is, how it looks on the screen, and how it is made ready to go out.
+      class Kinds
+        # bytes that are taken of each kind
+        MOST = { "picture" => 40 * 1024 * 1024, "video" => 200 * 1024 * 1024, "document" => 60 * 1024 * 1024 }.freeze
+        ENDINGS = Films::ENDINGS.merge("application/pdf" => "pdf", "image/jpeg" => "jpg").freeze
+
+        # @return [String, nil] the kind of these bytes
+        def self.of(bytes)
+          mime = Marcel::MimeType.for(StringIO.new(bytes))
+          { "picture" => Pictures::TYPES, "video" => Films::TYPES, "document" => Documents::TYPES }.find { |_, types| types.include?(mime) }&.first
+        end
+
+        def initialize(pictures)
+          @pictures = pictures
+          @films = Films.new
+          @documents = Documents.new
+        end
+
+        # @param io [IO] rewindable
+        # @return [Hash] kind, mime, width, height; duration_ms of a video, pages of a document
+        # @raise [Core::Invalid] what is wrong with the file
+        def inspect(io)
+          io.rewind
+          mime = Marcel::MimeType.for(io)
+          kind = kind_of(mime)
+          raise too_heavy(kind) if io.size > MOST.fetch(kind)
+
+          case kind
+          when "video" then { kind: kind, mime: mime }.merge(@films.inspect(io))
+          when "document" then { kind: kind, mime: mime }.merge(@documents.inspect(io))
+          else { kind: kind }.merge(@pictures.inspect(io))
+          end
+        end
+
+        # @return [IO] a JPEG
+        def preview(io, kind)
+          { "video" => @films, "document" => @documents }.fetch(kind, @pictures).preview(io)
+        end
+
+        # @param spec [Hash] of Core::Media::Renditions
+        # @return [String] bytes
+        def render(io, spec)
+          case spec["kind"]
+          when "video" then @films.render(io, spec["mime"])
+          when "document" then io.read
+          else @pictures.render(io.read, spec)
+          end
+        end
+
+        # @return [String] what the made file's name ends with
+        def ending(spec)
+          ENDINGS.fetch(spec["mime"])
+        end
+
+        private
+
+        # What is of no kind that is taken is looked at as a picture, which says so.
+        def kind_of(mime)
+          return "video" if Films::TYPES.include?(mime)
+
+          Documents::TYPES.include?(mime) ? "document" : "picture"
+        end
+
+        def too_heavy(kind)
+          Core::Invalid.new("#{kind}_too_large", "The #{kind} is larger than #{MOST.fetch(kind) / 1024 / 1024} MB.", field: "file", way_on: "Export it smaller.")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require "net/http"
+require "ssrf_filter"
+
+module AskFirst
+  module Edge
+    module Pages
+      # Reads what stands at an address that people typed: only outside private ranges, at every hop; never more than the limit,
+      # never longer than the time. Hosts of the settings are reached where those say.
+      class Reader
+        HOPS = 4
+        SECONDS = 8
+        OPEN = 3
+        LIMIT = 1024 * 1024
+        HEADERS = { "User-Agent" => "AskFirst link preview", "Accept" => "text/html,application/xhtml+xml,image/*;q=0.8,*/*;q=0.5" }.freeze
+        FAULTS = [SystemCallError, SocketError, IOError, Timeout::Error, OpenSSL::SSL::SSLError, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error].freeze
+
+        # status: of HTTP; address: after redirects; body: as far as it was read; cut: whether there was more
+        Page = Struct.new(:status, :address, :type, :body, :cut, keyword_init: true)
+
+        # @param hosts [Hash{String=>String}] host => "address:port" of private hosts that may be read
+        def initialize(hosts = {})
+          @hosts = hosts
+        end
+
+        # @param limit [Integer] bytes
+        # @return [Page]
+        # @raise [Core::Checks::Unreadable]
+        def get(address, limit: LIMIT, seconds: SECONDS)
+          give_up = clock + seconds
+          (HOPS + 1).times do
+            reply, body, cut = one(address, limit, give_up)
+            onward = reply["location"]
+            return page(reply, address, body, cut) unless reply.is_a?(Net::HTTPRedirection) && onward
+
+            address = URI.join(address, onward).to_s
+          end
+          raise unreadable("broken", "it redirects more than #{HOPS} times")
+        rescue SsrfFilter::PrivateIPAddress
+          raise unreadable("private", "")
+        rescue SsrfFilter::UnresolvedHostname
+          raise unreadable("silent", "the name is not known")
+        rescue SsrfFilter::Error, URI::Error, ArgumentError
+          raise unreadable("broken", "the address leads somewhere that is no page")
+        rescue *FAULTS => e
+          raise unreadable("silent", e.is_a?(Timeout::Error) ? "no answer in time" : "no connection")
+        end
+
+        private
+
+        def unreadable(state, note) = Core::Checks::Unreadable.new(state, note)
+        def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+        def page(reply, address, body, cut)
+          Page.new(status: reply.code.to_i, address: address, type: reply["content-type"].to_s.split(";").first.to_s.downcase, body: body, cut: cut)
+        end
+
+        # One hop. Reading stops at the limit, with what was read until then.
+        def one(address, limit, give_up)
+          reply = nil
+          body = String.new(encoding: Encoding::BINARY)
+          cut = catch(:enough) do
+            ask(address, give_up) { |found| reply = found and read(found, body, limit, give_up) }
+            false
+          end
+          [reply, body, cut]
+        end
+
+        def read(reply, body, limit, give_up)
+          return if reply.is_a?(Net::HTTPRedirection)
+
+          reply.read_body do |chunk|
+            raise Timeout::Error if clock > give_up
+
+            body << chunk.byteslice(0, limit - body.bytesize)
+            throw :enough, true if body.bytesize >= limit
+          end
+        end
+
+        def ask(address, give_up, &block)
+          left = give_up - clock
+          raise Timeout::Error unless left.positive?
+
+          times = { open_timeout: [OPEN, left].min, read_timeout: left }
+          uri = URI.parse(address)
+          there = @hosts[uri.host.to_s.downcase] if uri.is_a?(URI::HTTP)
+          return ask_there(uri, there, times, &block) if there
+
+          SsrfFilter.get(address, headers: HEADERS, max_redirects: 0, allow_unfollowed_redirects: true, http_options: times, &block)
+        end
+
+        def ask_there(uri, there, times, &block)
+          host, port = there.split(":")
+          Net::HTTP.start(host, port.to_i, nil, **times) { |http| http.request(Net::HTTP::Get.new(uri.request_uri, HEADERS.merge("Host" => uri.host)), &block) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+# The videos are made, and read back, by FFmpeg; the document is written by hand after ISO 32000 (from memory) and read by Poppler.
+RSpec.describe "Videos and documents", :database do
+  def film(seconds: 6, size: "90x160")
+    @film ||= {}
+    @film[[seconds, size]] ||= Dir.mktmpdir { |dir|
+      path = File.join(dir, "film.mp4")
+      system("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "testsrc=size=#{size}:rate=10:duration=#{seconds}", "-metadata", "comment=shot on the pier by Sunniva", "-pix_fmt", "yuv420p", path, exception: true)
+      File.binread(path)
+    }
+  end
+
+  def paper
+    objects = Array.new(2) { "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] >>" }
+    body = +"%PDF-1.4\n"
+    offsets = objects.each_with_index.map { |object, n| body.bytesize.tap { body << "#{n + 1} 0 obj\n#{object}\nendobj\n" } }
+    xref = body.bytesize
+    body << "xref\n0 5\n0000000000 65535 f \n" << offsets.map { |at| format("%010d 00000 n \n", at) }.join << "trailer << /Size 5 /Root 1 0 R >>\nstartxref\n#{xref}\n%%EOF\n"
+  end
+
+  def upload(bytes, name)
+    world.act("Media::UploadMedia", :sunniva, io: StringIO.new(bytes), name: name)
+  end
+
+  def refused
+    yield
+  rescue AskFirst::Core::Error => e
+    e.code
+  end
+
+  it "are known by their bytes: kind, size, length, pages" do
+    expect(upload(film, "boat.jpg")).to include(kind: "video", mime: "video/mp4", width: 90, height: 160, duration_ms: 6_000)
+    expect(upload(paper, "timetable.mp4")).to include(kind: "document", mime: "application/pdf", width: 420, height: 595, pages: 2)
+  end
+
+  it "that are broken are refused with a sentence" do
+    expect(refused { upload(film[0, 400], "cut.mp4") }).to eq "video_broken"
+    expect(refused { upload("%PDF-1.4\nnothing", "x.pdf") }).to eq "document_broken"
+  end
+
+  it "a video goes out without its hidden data, and is asked about as exactly that file" do
+    made = world.kit.kinds.render(StringIO.new(film), { "kind" => "video", "mime" => "video/mp4" })
+    said = AskFirst::Edge::Files::Tools.at_path(StringIO.new(made)) { |path| AskFirst::Edge::Files::Tools.run("ffprobe", "-v", "error", "-show_format", path) }
+    expect(said).to include("duration=6.0")
+    expect(said).not_to include("Sunniva")
+  end
+
+  it "a video is a format of its own: what it needs is asked for, what is too short is stopped" do
+    client = fresh_client
+    channel = connected(client, "spool")
+    post = plain_post(client, channel)
+    checks = -> { world.act("Posts::PostSheet", :ines, client, post_id: post)[:adaptations].first[:proof][:checks].select { |one| one[:level] == "fault" }.map { |one| one[:code] } }
+    expect(checks.call).to eq ["picture_missing"]
+    save = lambda { |bytes|
+      id = world.act("Media::UploadMedia", :ines, client, io: StringIO.new(bytes), name: "film")[:id]
+      row = db[:parts].where(post_id: post, part: "media").first
+      world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "media", value: [id], version: row ? row[:version] : 0)
+    }
+    save.call(film(seconds: 3))
+    expect(checks.call).to eq ["wrong_length"]
+    save.call(film)
+    expect(checks.call).to eq []
+    world.act("Posts::MarkReady", :ines, client, post_id: post)
+    request = db[:revision_adaptations].where(post_id: post).get(:request)
+    expect(request["media"].first).to include("kind" => "video", "length" => 6_000, "digest" => db[:renditions].where(media_id: db[:parts].where(post_id: post, part: "media").get(:value)).get(:digest))
+  end
+end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+RSpec.describe AskFirst::Core::Posts::Formats do
+  let(:card) { { "name" => "Vitrine", "text" => { "rule" => "graphemes", "limit" => 100 }, "formats" => %w[picture pictures video], "media" => { "needed" => true, "kinds" => %w[picture video], "most" => 12, "seconds" => [5, 60] } } }
+
+  def faults(format, *media, link: nil)
+    request = { "text" => "Fog", "media" => media, "format" => format, "link" => link }
+    AskFirst::Core::Checks::PostChecks.faults(request, card).map(&:code)
+  end
+
+  def picture = { "digest" => "d", "description" => "A boat" }
+  def video(length = 9_000) = picture.merge("kind" => "video", "length" => length)
+
+  it "offers what the card names, and what its media rules let through where it names nothing" do
+    expect(described_class.of_card(card)).to eq %w[picture pictures video]
+    expect(described_class.of_card({ "link_card" => true, "media" => { "needed" => false, "most" => 4 } })).to eq %w[text picture pictures link]
+    expect(described_class.of_card({ "media" => { "needed" => true, "kinds" => ["video"], "most" => 1 } })).to eq %w[video]
+  end
+
+  it "asks for what a format needs" do
+    expect(faults("picture")).to include "format_needs"
+    expect(faults("pictures", picture)).to eq ["format_needs"]
+    expect(faults("pictures", picture, picture)).to eq []
+    expect(faults("video", video)).to eq []
+  end
+
+  it "stops a format that the network does not take" do
+    expect(faults("document", picture)).to include "format_not_taken"
+    expect(AskFirst::Core::Checks::FormatChecks.call({ "format" => "story", "media" => [] }, card).first.sentence).to eq "Vitrine takes no story."
+  end
+
+  it "asks for the address of a link" do
+    link = card.merge("formats" => %w[link], "media" => card["media"].merge("needed" => false))
+    expect(AskFirst::Core::Checks::PostChecks.faults({ "text" => "Fog", "media" => [], "format" => "link", "link" => nil }, link).map(&:code)).to eq ["link_missing"]
+  end
+
+  it "stops a video that is too short or too long, or that is not alone" do
+    expect(faults(nil, video(4_900))).to eq ["wrong_length"]
+    expect(faults(nil, video(60_001))).to eq ["wrong_length"]
+    expect(faults(nil, video, picture)).to eq ["one_alone"]
+  end
+
+  it "uses what it is made of, in order, and leaves the rest with the post" do
+    media = [%w[a video], %w[b picture], %w[c picture]]
+    expect(described_class.used(described_class["picture"], media, &:last)).to eq [%w[b picture]]
+    expect(described_class.used(described_class["text"], media, &:last)).to eq []
+    expect(described_class.used(nil, media, &:last)).to eq media
+  end
+end
