@@ -70,7 +70,7 @@ module AskFirst
         def medium(id, parts, place)
           file = file(place, id)
           sent = { "digest" => file.digest, "description" => parts["descriptions"].fetch(id, "") }
-          file.kind == "picture" ? sent : sent.merge("kind" => file.kind, "length" => file.length).compact
+          file.kind == "picture" ? sent : sent.merge("kind" => file.kind, "length" => file.ms).compact
         end
 
         # Only where the network shows one, and only what a person put there; else it shows what the page says of itself.

@@ -12,7 +12,8 @@ RSpec.describe "Videos and documents", :database do
   end
 
   def paper
-    objects = Array.new(2) { "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] >>" }
+    page = "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] >>"
+    objects = ["<< /Type /Catalog /Pages 2 0 R >>", "<< /Type /Pages /Kids [3 0 R 4 0 R] /Count 2 >>", page, page]
     body = +"%PDF-1.4\n"
     offsets = objects.each_with_index.map { |object, n| body.bytesize.tap { body << "#{n + 1} 0 obj\n#{object}\nendobj\n" } }
     xref = body.bytesize
