@@ -3,6 +3,7 @@
 # Loads the gems and lets Zeitwerk find every constant by its file name.
 ENV["BUNDLE_GEMFILE"] ||= File.expand_path("../Gemfile", __dir__)
 require "bundler/setup"
+require "nokogiri" # before libvips brings the system's libxml with it
 require "zeitwerk"
 require "sequel"
 require "json"

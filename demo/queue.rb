@@ -17,6 +17,13 @@ module Demo
     def sealed_mail(*, **); end
     def purge_client(*, **); end
 
+    def look_at_links(workspace_id, post_id, **)
+      (@links ||= []) << [workspace_id, post_id]
+    end
+
+    # @return [Array<Array(String, String)>] workspace and post, each once
+    def links = (@links || []).uniq
+
     def ask_mail(workspace_id, ask_id, person_id, **)
       @mails << [workspace_id, ask_id, person_id]
     end

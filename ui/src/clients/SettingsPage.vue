@@ -19,7 +19,7 @@ const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
 const { data, error } = useQuery({ queryKey: ['settings', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/settings', { params: { path } })) })
-type Form = Pick<Schemas['Settings'], 'name' | 'mark' | 'edge' | 'zone' | 'week_start' | 'time_policy' | 'holidays' | 'working_hours'>
+type Form = Pick<Schemas['Settings'], 'name' | 'mark' | 'edge' | 'zone' | 'week_start' | 'time_policy' | 'holidays' | 'working_hours' | 'currency' | 'tracking'>
 const form = ref<Form>()
 const seen = ref(0)
 const theirs = ref<Partial<Form>>()
@@ -35,8 +35,8 @@ watch(
   { immediate: true },
 )
 function take(now: Schemas['Settings']) {
-  const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours } = now
-  form.value = { name, mark, edge, zone, week_start, time_policy, holidays, working_hours: JSON.parse(JSON.stringify(working_hours)) as Form['working_hours'] }
+  const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
+  form.value = { name, mark, edge, zone, week_start, time_policy, holidays, working_hours: JSON.parse(JSON.stringify(working_hours)) as Form['working_hours'], currency, tracking: { ...tracking } }
   seen.value = now.version
 }
 
@@ -80,7 +80,17 @@ async function letters() {
   await ok(api.DELETE('/api/w/{workspace}/mark', { params: { path } }))
   await refresh()
 }
-const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'holidays', 'working_hours']
+const TAGS = ['source', 'medium', 'campaign', 'term', 'content']
+function setTag(name: string, text: string) {
+  const { [name]: _, ...rest } = form.value!.tracking
+  form.value!.tracking = text === '' ? rest : { ...rest, [name]: text }
+}
+const sample = computed(() => {
+  const places: Record<string, string> = { network: 'ticker', channel: 'ticker', campaign: 'winter', client: (form.value?.name ?? '').toLowerCase().replace(/\s+/g, '-') }
+  const pairs = TAGS.filter((name) => form.value?.tracking[name]).map((name) => `utm_${name}=${form.value!.tracking[name]!.replace(/\{(\w+)\}/g, (whole, place: string) => places[place] ?? whole)}`)
+  return pairs.length > 0 ? `https://…/page?${pairs.join('&')}` : 'https://…/page'
+})
+const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'holidays', 'working_hours', 'currency', 'tracking']
 </script>
 
 <template>
@@ -123,6 +133,20 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
           <label class="check"><input v-model="form.time_policy" type="radio" value="always" /> every change of time must be asked again</label>
           <span class="wrong">{{ at('time_policy') }}</span>
         </section>
+        <section class="block">
+          <h2>Links and money</h2>
+          <p class="quiet">Tracking tags for every link of this client. {network}, {channel}, {campaign} and {client} are filled in for each channel; they are fixed when a post is first asked for.</p>
+          <div class="tags">
+            <FormField v-for="name in TAGS" :id="`tag-${name}`" :key="name" :label="name"
+              ><input :id="`tag-${name}`" :value="form.tracking[name] ?? ''" type="text" maxlength="100" @input="setTag(name, ($event.target as HTMLInputElement).value)"
+            /></FormField>
+          </div>
+          <p class="digest">{{ sample }}</p>
+          <span class="wrong" role="alert">{{ at('tracking') }}</span>
+          <FormField id="currency" label="Currency of budgets" :wrong="at('currency')" hint="Three letters, such as EUR."
+            ><input id="currency" v-model="form.currency" type="text" maxlength="3" class="short"
+          /></FormField>
+        </section>
         <div v-if="theirs" class="block clash" role="alert">
           <h2>Somebody changed these settings meanwhile</h2>
           <p v-for="(value, key) in theirs" v-show="JSON.stringify(value) !== JSON.stringify(form[key as keyof Form])" :key="key">
@@ -153,6 +177,14 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
 </template>
 
 <style scoped>
+.tags {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 0 12px;
+}
+.short {
+  width: 80px;
+}
 .two {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;

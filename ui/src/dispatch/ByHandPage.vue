@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router'
 import { api, ok, sentence } from '@/api/client'
 import { planned } from '@/api/time'
 import { titled } from '@/api/words'
+import { besideInWords } from '@/parts/beside'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
 
@@ -33,6 +34,7 @@ async function confirm() {
   await queries.invalidateQueries()
   await router.push({ name: 'dispatch' })
 }
+const more = computed(() => (data.value ? besideInWords(data.value.beside) : []))
 async function copy(text: string) {
   try {
     await navigator.clipboard.writeText(text)
@@ -82,13 +84,23 @@ async function copy(text: string) {
         </div>
         <p class="copy">{{ data.text }}</p>
       </section>
+      <section v-if="more.length > 0" class="block">
+        <h2>Beside it</h2>
+        <dl>
+          <template v-for="[label, words] in more" :key="label">
+            <dt>{{ label }}</dt>
+            <dd>{{ words }} <button type="button" class="link-button" @click="copy(words)">copy</button></dd>
+          </template>
+        </dl>
+      </section>
       <section v-if="data.pictures.length > 0" class="block">
-        <h2>The pictures, as they were approved</h2>
+        <h2>The files, as they were approved</h2>
         <ul>
           <li v-for="(picture, index) in data.pictures" :key="picture.id">
-            <img :src="`/api/w/${workspace}/renditions/${picture.id}`" :alt="picture.description || `Picture ${index + 1}`" />
+            <video v-if="picture.kind === 'video'" :src="`/api/w/${workspace}/renditions/${picture.id}`" controls />
+            <img v-else-if="picture.kind === 'picture'" :src="`/api/w/${workspace}/renditions/${picture.id}`" :alt="picture.description || `Picture ${index + 1}`" />
             <span>{{ picture.description }}</span>
-            <a :href="`/api/w/${workspace}/renditions/${picture.id}`" download>Save picture {{ index + 1 }}</a>
+            <a :href="`/api/w/${workspace}/renditions/${picture.id}`" download>Save {{ picture.kind }} {{ index + 1 }}</a>
           </li>
         </ul>
       </section>

@@ -3,12 +3,25 @@ import type { QueryClient } from '@tanstack/vue-query'
 import 'message-bus-client' // puts itself on the window
 import { poll } from './transport'
 
-interface Message {
+export interface Message {
   what: string
   ids?: string[]
+  post?: string
+  person?: string
+  name?: string
+  part?: string | null
+  channel?: string | null
+  leaving?: boolean
 }
 
 let heard = new Set<string>()
+const ears = new Set<(message: Message) => void>()
+
+/** Hears every message until the returned function is called. */
+export function hear(ear: (message: Message) => void): () => void {
+  ears.add(ear)
+  return () => ears.delete(ear)
+}
 
 export function listen(workspaces: string[], queries: QueryClient): void {
   if (workspaces.length === 0) return
@@ -17,7 +30,10 @@ export function listen(workspaces: string[], queries: QueryClient): void {
   for (const id of workspaces) {
     if (heard.has(id)) continue
     heard.add(id)
-    window.MessageBus.subscribe(`/workspaces/${id}`, (message: Message) => refresh(queries, message))
+    window.MessageBus.subscribe(`/workspaces/${id}`, (message: Message) => {
+      for (const ear of ears) ear(message)
+      if (message.what !== 'here') refresh(queries, message)
+    })
   }
 }
 

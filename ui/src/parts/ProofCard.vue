@@ -3,13 +3,27 @@
 // apart, its pictures as they will be cut. It imitates no network's screen.
 import { computed } from 'vue'
 
+/** What some networks show beside text and media. */
+interface Beside {
+  first_comment: string
+  call_to_action: string | null
+  tagged?: { id: string }[]
+  event: { name: string; place: string; starts: string } | null
+}
 const props = defineProps<{
   text: string
   within?: number
   over?: number
   fold?: number | null
-  pictures: { src: string; alt: string; width: number; height: number; crop?: number[]; full?: [number, number] }[]
+  pictures: { src: string; alt: string; kind?: string; width: number; height: number; crop?: number[]; full?: [number, number] }[]
+  card?: { title: string; words: string; picture: string | null; host: string } | null
+  beside?: Beside
 }>()
+const event = computed(() => {
+  const happening = props.beside?.event
+  return happening ? [happening.name, happening.starts.replace('T', ' ').slice(0, 16), happening.place].filter(Boolean).join(', ') : ''
+})
+const tagged = computed(() => [...new Set(props.beside?.tagged?.map((one) => one.id) ?? [])].join(', '))
 
 const points = computed(() => Array.from(props.text))
 const kept = computed(() => points.value.slice(0, props.within ?? points.value.length))
@@ -28,9 +42,12 @@ function cut(picture: (typeof props.pictures)[number]) {
 
 <template>
   <div class="proof">
-    <figure v-for="picture in pictures" :key="picture.src" :style="{ aspectRatio: picture.crop ? `${picture.crop[2]} / ${picture.crop[3]}` : `${picture.width} / ${picture.height}` }">
-      <img :src="picture.src" :alt="picture.alt" :style="cut(picture)" />
-    </figure>
+    <div v-if="pictures.length > 0" class="pictures" :class="{ many: pictures.length > 1 }">
+      <figure v-for="picture in pictures" :key="picture.src" :style="{ aspectRatio: picture.crop ? `${picture.crop[2]} / ${picture.crop[3]}` : `${picture.width} / ${picture.height}` }">
+        <img :src="picture.src" :alt="picture.alt" :style="cut(picture)" />
+        <figcaption v-if="picture.kind && picture.kind !== 'picture'">{{ picture.kind }}</figcaption>
+      </figure>
+    </div>
     <div v-if="text" class="copy body">
       <span>{{ head }}</span>
       <span v-if="rest" class="fold"><span>cut here until opened</span></span>
@@ -39,7 +56,19 @@ function cut(picture: (typeof props.pictures)[number]) {
         ><span class="over-label">{{ over }} over the limit; this part cannot go out</span>{{ beyond }}</span
       >
     </div>
-    <p v-else class="body empty">No text yet</p>
+    <p v-else class="body empty">{{ pictures.length > 0 ? 'No text' : 'No text yet' }}</p>
+    <div v-if="card" class="link-card">
+      <img v-if="card.picture" :src="card.picture" alt="" />
+      <b>{{ card.title || 'As the page says of itself' }}</b>
+      <span v-if="card.words">{{ card.words }}</span>
+      <span class="quiet">{{ card.host }}</span>
+    </div>
+    <p v-if="event" class="more">{{ event }}</p>
+    <p v-if="beside?.call_to_action" class="more">
+      <span class="call">{{ beside.call_to_action }}</span>
+    </p>
+    <p v-if="tagged" class="more">With {{ tagged }}</p>
+    <p v-if="beside?.first_comment" class="more comment"><span>First comment</span>{{ beside.first_comment }}</p>
   </div>
 </template>
 
@@ -52,12 +81,66 @@ figure {
   overflow: hidden;
   background: var(--well);
 }
-figure + figure {
-  border-top: 2px solid var(--sheet);
+.many {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 2px;
+}
+.many figure:first-child {
+  grid-column: 1 / -1;
+}
+.many figure:not(:first-child) {
+  align-self: start;
 }
 img {
   display: block;
   width: 100%;
+}
+figure {
+  position: relative;
+}
+figcaption {
+  position: absolute;
+  left: 8px;
+  bottom: 8px;
+  padding: 0 6px;
+  background: var(--ink);
+  color: #fff;
+  font-size: 12px;
+}
+.link-card {
+  display: grid;
+  margin: 0 12px 12px;
+  padding-bottom: 8px;
+  border: 1px solid var(--rule);
+}
+.link-card > :not(img) {
+  padding: 0 10px;
+}
+.link-card b {
+  margin-top: 6px;
+}
+.more {
+  padding: 0 12px 10px;
+  overflow-wrap: anywhere;
+}
+.call {
+  display: inline-block;
+  padding: 2px 10px;
+  border: 1px solid var(--ink);
+  border-radius: 3px;
+  font-weight: 600;
+}
+.comment {
+  margin: 0 12px 12px;
+  padding: 6px 10px;
+  background: var(--ground);
+  font: 400 14px/1.45 var(--serif);
+}
+.comment span {
+  display: block;
+  font: 600 12px/1.4 var(--sans);
+  color: var(--ink-2);
 }
 .body {
   padding: 10px 12px 12px;

@@ -9,45 +9,52 @@ import ChannelMark from '@/parts/ChannelMark.vue'
 import ProofCard from '@/parts/ProofCard.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import WordRuns from '@/parts/WordRuns.vue'
+import { useChecks } from './checks'
+import MediaPart from './MediaPart.vue'
+import { overOf } from './over'
+import PartRow from './PartRow.vue'
 import TextPart from './TextPart.vue'
 import TimePart from './TimePart.vue'
+import WritingAids from './WritingAids.vue'
 import { useAct, type Adaptation, type PartName, type Sheet } from './sheet'
+import { ROWS, offFor, offered, seenOf } from './writable'
 
 const props = defineProps<{ sheet: Sheet; one: Adaptation; now?: string }>()
-const emit = defineEmits<{ state: [state: string] }>()
+const emit = defineEmits<{ state: [state: string]; replace: [] }>()
+const checks = useChecks()
 const writing = ref(false)
 const comparing = ref(false)
+const ownMedia = ref(false)
+const text = ref<InstanceType<typeof TextPart>>()
+const aids = ref<InstanceType<typeof WritingAids>>()
 
-const share = computed(() => Math.min(100, Math.round((props.one.proof.count / props.one.proof.limit) * 100)))
-const over = computed(() => Math.max(0, props.one.proof.count - props.one.proof.limit))
+const proof = computed(() => checks.of(props.one))
+const share = computed(() => Math.min(100, Math.round((proof.value.count / proof.value.limit) * 100)))
+const over = computed(() => Math.max(0, proof.value.count - proof.value.limit))
+const overHere = computed(() => overOf([{ name: props.one.channel.name, proof: proof.value }]))
 const pictures = computed(() =>
-  props.one.proof.pictures.map((picture) => {
+  proof.value.pictures.map((picture) => {
     const file = props.sheet.media[picture.media_id]
     const said = (props.one.parts.descriptions.value as Record<string, string> | null)?.[picture.media_id]
     return {
       src: `/api/w/${props.sheet.workspace_id}/media/${picture.media_id}/preview`,
-      alt: said || 'Picture without a description yet',
+      alt: said || 'Without a description yet',
+      kind: picture.kind,
       width: file?.width ?? 1,
       height: file?.height ?? 1,
-      crop: picture.crop,
+      crop: picture.crop ?? undefined,
       full: [file?.width ?? 1, file?.height ?? 1] as [number, number],
     }
   }),
 )
-const cutAway = computed(() => props.one.proof.pictures.filter((picture) => picture.lost > 0))
+const card = computed(() => {
+  const said = proof.value.link_card
+  return said ? { ...said, picture: said.picture ? `/api/w/${props.sheet.workspace_id}/media/${said.picture}/preview` : null } : null
+})
+const rows = computed(() => ROWS.filter((row) => offered(row.part, props.one)))
+const own = computed(() => Object.entries(props.one.parts).filter(([, part]) => part.own).length)
+const off = (part: PartName) => offFor(props.sheet, part, props.one)
 
-function off(part: 'text' | 'link' | 'time') {
-  const can = props.sheet.can[`write:${part}`]
-  if (can && !can.ok) return can.why
-  if (props.one.off) return props.one.off
-  if (props.one.stage === 'out') return 'It is out; what went there can no longer be changed here.'
-  if (part !== 'time' && props.one.sealed) return 'Sealed: it has been asked for, or has its yes, exactly as it stands. Open it with “Change it”.'
-  return undefined
-}
-function server(part: 'text' | 'link') {
-  const value = props.one.parts[part]
-  return { value: value.value, version: value.own ? value.version : 0 }
-}
 const follow = useAct<PartName>(
   props.sheet.id,
   (part) =>
@@ -61,12 +68,36 @@ const follow = useAct<PartName>(
       }),
     ),
   (_, part) => {
-    localStorage.removeItem(`draft:${props.sheet.id}:${props.one.channel.id}:${part}`)
-    writing.value = false
+    forget(part)
+    if (part === 'text') writing.value = false
+    if (part === 'media') ownMedia.value = false
   },
 )
+const followAll = useAct<void>(
+  props.sheet.id,
+  () => ok(api.POST('/api/w/{workspace}/posts/{post}/follow-master', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { channel_id: props.one.channel.id } })),
+  () => {
+    for (const part of Object.keys(props.one.parts)) forget(part as PartName)
+    writing.value = false
+    ownMedia.value = false
+    ownTime.value = false
+  },
+)
+function forget(part: PartName) {
+  localStorage.removeItem(`draft:${props.sheet.id}:${props.one.channel.id}:${part}`)
+}
 // An own time, link or set of pictures is made by saving it for this channel.
 const ownTime = ref(false)
+defineExpose({
+  show(place: string) {
+    if (place === 'time') ownTime.value = true
+    else if (place === 'framing' || place === 'media') ownMedia.value = true
+    else if (place === 'mentions' && props.one.parts.text.own) {
+      writing.value = true
+      aids.value?.mentions()
+    }
+  },
+})
 </script>
 
 <template>
@@ -74,7 +105,7 @@ const ownTime = ref(false)
     <h2>
       <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
       {{ one.channel.name }}
-      <span class="count" :class="{ late: over > 0 }" aria-live="polite">{{ one.proof.count }} of {{ one.proof.limit }}</span>
+      <span class="count" :class="{ late: over > 0 }" aria-live="polite">{{ proof.count }} of {{ proof.limit }}</span>
     </h2>
     <div class="bar" aria-hidden="true"><span :class="{ over: over > 0 }" :style="{ width: `${share}%` }" /></div>
     <p class="stands">
@@ -89,7 +120,7 @@ const ownTime = ref(false)
       It is time to publish it by hand. <router-link :to="{ name: 'by-hand', params: { workspace: sheet.workspace_id, showing: one.showing.id } }">Take it up</router-link>
     </p>
     <div class="frame">
-      <ProofCard :text="one.proof.text" :within="one.proof.within" :over="over" :fold="one.proof.fold" :pictures="pictures" />
+      <ProofCard :text="proof.text" :within="proof.within" :over="over" :fold="proof.fold" :pictures="pictures" :card="card" :beside="proof" />
     </div>
     <div v-for="block in one.blocks" :key="block.person" class="wanted">
       <b>{{ block.person }} {{ block.verdict === 'no' ? 'says no, not at all' : 'wants a change' }}</b>
@@ -124,24 +155,46 @@ const ownTime = ref(false)
         <dt class="hidden">Writing it</dt>
         <dd class="whole">
           <TextPart
+            ref="text"
             :workspace="sheet.workspace_id"
             :post="sheet.id"
             part="text"
             :channel="one.channel.id"
-            :server="server('text')"
+            :server="seenOf(sheet, 'text', one)"
             :label="`Own text for ${one.channel.name}`"
             :off="off('text')"
+            :over="overHere"
             @state="emit('state', $event)"
+          />
+          <WritingAids
+            :id="one.channel.id"
+            ref="aids"
+            :workspace="sheet.workspace_id"
+            :off="off('text')"
+            :text="text?.value ?? ''"
+            :hashtags="{ count: proof.hashtags, most: proof.most_hashtags }"
+            @insert="(words, apart) => text?.insert(words, apart)"
+            @replace="emit('replace')"
           />
         </dd>
       </div>
-      <div v-if="one.parts.link.value || one.parts.link.own" :class="{ own: one.parts.link.own }">
-        <dt>{{ one.parts.link.own ? 'Own link' : 'Link' }}</dt>
+      <div :class="{ own: one.parts.media.own }">
+        <dt>{{ one.parts.media.own ? 'Own media' : 'Media' }}</dt>
         <dd>
-          {{ one.parts.link.value ?? 'none' }}
-          <button v-if="one.parts.link.own" type="button" class="link-button" :disabled="!!off('link')" @click="follow.mutate('link')">follow master</button>
+          {{ (one.parts.media.value as string[]).length || 'none' }}
+          <button type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">{{ ownMedia ? 'done' : 'order and frame' }}</button>
+          <button v-if="one.parts.media.own" type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" @click="follow.mutate('media')">follow</button>
         </dd>
       </div>
+      <div v-for="part in (['framing', 'descriptions'] as const).filter((name) => one.parts[name].own)" :key="part" class="own">
+        <dt>{{ part === 'framing' ? 'Own framing' : 'Own descriptions' }}</dt>
+        <dd><button type="button" class="link-button" :disabled="!!off(part)" :title="off(part)" @click="follow.mutate(part)">follow</button></dd>
+      </div>
+      <div v-if="ownMedia" class="wide">
+        <dt class="hidden">Media for {{ one.channel.name }}</dt>
+        <dd class="whole"><MediaPart :sheet="sheet" :one="one" @state="emit('state', $event)" /></dd>
+      </div>
+      <PartRow v-for="row in rows" :key="row.part" :sheet="sheet" :row="row" :one="one" @state="emit('state', $event)" />
       <div :class="{ own: one.parts.time.own }">
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>
@@ -156,13 +209,12 @@ const ownTime = ref(false)
           <TimePart :workspace="sheet.workspace_id" :post="sheet.id" :channel="one.channel.id" :server="one.parts.time" :zone="sheet.zone" :off="off('time')" />
         </dd>
       </div>
-      <div v-for="picture in cutAway" :key="picture.media_id">
-        <dt>Picture</dt>
-        <dd>{{ picture.lost }} % is cut away to fit</dd>
-      </div>
     </dl>
-    <ul v-if="one.proof.checks.length > 0" class="checks">
-      <li v-for="check in one.proof.checks" :key="check.code" :class="check.level"><span aria-hidden="true" class="sign">!</span>{{ check.sentence }}</li>
+    <p v-if="own > 1" class="all">
+      {{ own }} parts of its own <button type="button" class="link-button" :disabled="!!off('time') || one.sealed" :title="one.sealed ? off('text') : undefined" @click="followAll.mutate()">all follow the master</button>
+    </p>
+    <ul v-if="proof.checks.length > 0" class="checks">
+      <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level"><span aria-hidden="true" class="sign">!</span>{{ check.sentence }}</li>
     </ul>
     <p v-if="one.channel.state === 'lapsed'" class="late">The connection to {{ one.channel.name }} has lapsed: nothing can go out there until it is connected again.</p>
     <p v-if="one.release && one.stage !== 'out'" class="quiet">Released by {{ one.release.by }} for {{ planned(one.release.at, sheet.zone) }}</p>
@@ -290,11 +342,16 @@ dd:not(.whole) > button:disabled {
   text-decoration: none;
   cursor: not-allowed;
 }
+.all {
+  margin-top: 6px;
+  color: var(--ink-2);
+}
 .stale {
   padding: 4px 0;
 }
 .checks {
   margin-top: 8px;
+  overflow-wrap: anywhere;
 }
 .checks li {
   display: flex;

@@ -1,62 +1,64 @@
 <script setup lang="ts">
 // The master: written once; every channel follows it until it has a part of its own.
 import { computed, ref } from 'vue'
+import { useChecks } from './checks'
+import MediaPart from './MediaPart.vue'
+import { overOf } from './over'
+import PartRow from './PartRow.vue'
 import TextPart from './TextPart.vue'
 import TimePart from './TimePart.vue'
-import MediaPart from './MediaPart.vue'
+import TimesSpread from './TimesSpread.vue'
+import WritingAids from './WritingAids.vue'
 import type { Sheet } from './sheet'
+import { ROWS, offFor, offered, seenOf } from './writable'
 
 const props = defineProps<{ sheet: Sheet }>()
-const emit = defineEmits<{ state: [state: string] }>()
+const emit = defineEmits<{ state: [state: string]; replace: [] }>()
 const text = ref<InstanceType<typeof TextPart>>()
-
-// What of the master is sealed: a part that a sealed channel follows.
-function sealed(part: 'text' | 'link' | 'media' | 'descriptions') {
-  const by = props.sheet.adaptations.filter((one) => one.sealed && !one.parts[part].own && one.stage !== 'out')
-  return by.length > 0
-    ? `Sealed: ${by.map((one) => one.channel.name).join(' and ')} ${by.length === 1 ? 'follows it and has been asked for, or has its yes' : 'follow it and have been asked for, or have their yes'}. Open it with “Change it”.`
-    : undefined
-}
-function off(part: 'text' | 'link' | 'media' | 'descriptions' | 'time') {
-  const can = props.sheet.can[`write:${part}`]
-  if (can && !can.ok) return can.why
-  return part === 'time' ? undefined : sealed(part)
-}
-const followed = computed(() => sealed('text') ?? sealed('media'))
-function server(part: 'text' | 'link' | 'media' | 'descriptions') {
-  return { value: props.sheet.master.parts[part].value, version: props.sheet.master.parts[part].version }
-}
-defineExpose({ focus: () => text.value?.focus() })
+const aids = ref<InstanceType<typeof WritingAids>>()
+const checks = useChecks()
+const followers = computed(() => props.sheet.adaptations.filter((one) => !one.parts.text.own && one.stage !== 'out'))
+const over = computed(() => overOf(followers.value.map((one) => ({ name: one.channel.name, proof: checks.of(one) }))))
+const hashtags = computed(() => {
+  const proofs = followers.value.map((one) => checks.of(one))
+  const limits = proofs.map((proof) => proof.most_hashtags).filter((most): most is number => most !== null)
+  return { count: proofs[0]?.hashtags ?? 0, most: limits.length > 0 ? Math.min(...limits) : null }
+})
+const off = computed(() => offFor(props.sheet, 'text'))
+const followed = computed(() => [offFor(props.sheet, 'text'), offFor(props.sheet, 'media')].find((why) => why?.startsWith('Sealed')))
+const rows = computed(() => ROWS.filter((row) => row.part === 'link' || props.sheet.adaptations.some((one) => offered(row.part, one))))
+const times = computed(() => props.sheet.adaptations.map((one) => one.at).filter((at): at is string => !!at))
+defineExpose({ focus: () => text.value?.focus(), mentions: () => aids.value?.mentions() })
 </script>
 
 <template>
   <section class="master" aria-labelledby="master">
     <h2 id="master">
-      Master <span class="quiet">{{ sheet.master.count }}</span>
+      Master <span class="quiet">{{ checks.count.value ?? sheet.master.count }}</span>
     </h2>
     <TextPart
       ref="text"
       :workspace="sheet.workspace_id"
       :post="sheet.id"
       part="text"
-      :server="server('text')"
+      :server="seenOf(sheet, 'text')"
       label="Master copy"
-      :off="off('text')"
+      :off="off"
+      :over="over"
       placeholder="Write it once; each channel follows until you change it there."
       @state="emit('state', $event)"
     />
+    <WritingAids id="master" ref="aids" :workspace="sheet.workspace_id" :off="off" :text="text?.value ?? ''" :hashtags="hashtags" @insert="(words, apart) => text?.insert(words, apart)" @replace="emit('replace')" />
     <p v-if="followed" class="sealed">{{ followed }}</p>
-    <MediaPart :sheet="sheet" :parts="sheet.master.parts" :off="off('media')" :descriptions-off="off('descriptions')" />
+    <MediaPart :sheet="sheet" @state="emit('state', $event)" />
     <dl>
-      <div>
-        <dt>Link</dt>
-        <dd><TextPart :workspace="sheet.workspace_id" :post="sheet.id" part="link" :server="server('link')" label="Link" :off="off('link')" placeholder="https://" single @state="emit('state', $event)" /></dd>
-      </div>
-      <div>
+      <PartRow v-for="row in rows" :key="row.part" :sheet="sheet" :row="row" @state="emit('state', $event)" />
+      <div class="time">
         <dt>Time</dt>
-        <dd><TimePart :workspace="sheet.workspace_id" :post="sheet.id" :server="sheet.master.parts.time" :zone="sheet.zone" :off="off('time')" /></dd>
+        <dd><TimePart :workspace="sheet.workspace_id" :post="sheet.id" :server="sheet.master.parts.time" :zone="sheet.zone" :off="offFor(sheet, 'time')" /></dd>
       </div>
     </dl>
+    <TimesSpread :times="times" />
   </section>
 </template>
 
@@ -82,17 +84,17 @@ h2 {
   font-size: 12px;
 }
 dl {
-  margin-top: 10px;
+  margin: 10px 0 6px;
 }
-dl > div {
+.time {
   display: grid;
   grid-template-columns: 44px 1fr;
   gap: 6px;
   align-items: start;
   padding: 5px 0;
-  border-bottom: 1px solid var(--hairline);
+  border-bottom: 1px solid var(--rule);
 }
-dt {
+.time dt {
   padding-top: 4px;
   color: var(--ink-2);
 }

@@ -1,25 +1,34 @@
 <script setup lang="ts">
-// The pictures of a post, in order, each with its description; uploaded with visible progress.
+// The media of a post, in order, each with its frame and its description; uploaded with visible progress.
 import { Button, message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { api, ok, sentence, type Schemas } from '@/api/client'
-import { useAct, type Sheet } from './sheet'
+import { api, ok, sentence } from '@/api/client'
 import DescriptionField from './DescriptionField.vue'
+import FramingDialog from './FramingDialog.vue'
+import { useAct, type Adaptation, type Sheet } from './sheet'
+import { offFor, seenOf } from './writable'
 
-const props = defineProps<{ sheet: Sheet; parts: Schemas['Parts']; channel?: string; off?: string; descriptionsOff?: string }>()
-const ids = computed(() => (props.parts.media.value as string[] | null) ?? [])
-const descriptions = computed(() => (props.parts.descriptions.value as Record<string, string> | null) ?? {})
+const props = defineProps<{ sheet: Sheet; one?: Adaptation }>()
+const emit = defineEmits<{ state: [state: string] }>()
+const parts = computed(() => (props.one ?? props.sheet.master).parts)
+const channel = computed(() => props.one?.channel.id)
+const off = computed(() => offFor(props.sheet, 'media', props.one))
+const ids = computed(() => (parts.value.media.value as string[] | null) ?? [])
+const descriptions = computed(() => (parts.value.descriptions.value as Record<string, string> | null) ?? {})
+const framing = ref<string>()
+const NOUN: Record<string, string> = { picture: 'Picture', video: 'Video', document: 'Document' }
+function said(id: string) {
+  const file = props.sheet.media[id]
+  if (file?.kind === 'video') return `video, ${Math.round((file.duration_ms ?? 0) / 100) / 10} s`
+  return file?.kind === 'document' ? `document, ${file.pages} ${file.pages === 1 ? 'page' : 'pages'}` : ''
+}
 const progress = ref<number>()
 const picker = ref<HTMLInputElement>()
-
-function version(part: Schemas['Part']) {
-  return `"${part.own ? part.version : 0}"`
-}
 
 const save = useAct<string[]>(props.sheet.id, (next) =>
   ok(
     api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', {
-      params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id, part: 'media' }, query: { channel: props.channel }, header: { 'If-Match': version(props.parts.media) } },
+      params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id, part: 'media' }, query: { channel: channel.value }, header: { 'If-Match': `"${seenOf(props.sheet, 'media', props.one).version}"` } },
       body: { value: next },
     }),
   ),
@@ -69,30 +78,81 @@ function move(index: number, by: number) {
 <template>
   <div class="media" @dragover.prevent @drop.prevent="off ? undefined : add(($event as DragEvent).dataTransfer?.files ?? null)">
     <figure v-for="(id, index) in ids" :key="id">
-      <img :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`" :alt="descriptions[id] || 'Picture without a description yet'" :width="sheet.media[id]?.width" :height="sheet.media[id]?.height" />
+      <img
+        :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`"
+        :alt="descriptions[id] || `${NOUN[sheet.media[id]?.kind ?? 'picture']} without a description yet`"
+        :width="sheet.media[id]?.width"
+        :height="sheet.media[id]?.height"
+      />
       <figcaption>
-        <DescriptionField :sheet="sheet" :parts="parts" :channel="channel" :picture="id" :number="index + 1" :off="descriptionsOff" />
-        <span v-if="!off" class="acts">
-          <button v-if="index > 0" type="button" class="link-button" @click="move(index, -1)">earlier</button>
-          <button v-if="index < ids.length - 1" type="button" class="link-button" @click="move(index, 1)">later</button>
-          <button type="button" class="link-button" :aria-label="`Take picture ${index + 1} out`" @click="save.mutate(ids.filter((one) => one !== id))">take out</button>
+        <span v-if="said(id)" class="quiet">{{ said(id) }}</span>
+        <DescriptionField :sheet="sheet" :parts="parts" :channel="channel" :picture="id" :number="index + 1" :off="offFor(sheet, 'descriptions', one)" />
+        <span class="acts">
+          <button
+            v-if="sheet.media[id]?.kind === 'picture'"
+            type="button"
+            class="link-button"
+            :disabled="!!offFor(sheet, 'framing', one)"
+            :title="offFor(sheet, 'framing', one)"
+            :aria-label="`Frame picture ${index + 1}`"
+            @click="framing = id"
+          >
+            frame
+          </button>
+          <template v-if="!off">
+            <button v-if="index > 0" type="button" class="link-button" :aria-label="`Picture ${index + 1} earlier`" @click="move(index, -1)">earlier</button>
+            <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Picture ${index + 1} later`" @click="move(index, 1)">later</button>
+            <button type="button" class="link-button" :aria-label="`Take picture ${index + 1} out`" @click="save.mutate(ids.filter((other) => other !== id))">take out</button>
+          </template>
         </span>
       </figcaption>
     </figure>
     <div v-if="progress !== undefined" class="progress" role="progressbar" :aria-valuenow="progress" aria-label="Uploading"><span :style="{ width: `${progress}%` }" /></div>
-    <input ref="picker" class="hidden" type="file" accept="image/jpeg,image/png,image/webp" multiple aria-label="Add pictures" :disabled="!!off" tabindex="-1" @change="add(($event.target as HTMLInputElement).files)" />
+    <input
+      ref="picker"
+      class="hidden"
+      type="file"
+      accept="image/jpeg,image/png,image/webp,video/mp4,video/quicktime,video/webm,application/pdf"
+      multiple
+      aria-label="Add pictures"
+      :disabled="!!off"
+      tabindex="-1"
+      @change="add(($event.target as HTMLInputElement).files)"
+    />
     <Button size="small" :disabled="!!off" :title="off" :loading="progress !== undefined || save.isPending.value" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture' : 'Add another' }}</Button>
+    <FramingDialog
+      v-if="framing"
+      :sheet="sheet"
+      :one="one"
+      :server="seenOf(sheet, 'framing', one)"
+      :off="offFor(sheet, 'framing', one)"
+      :picture="framing"
+      :number="ids.indexOf(framing) + 1"
+      @state="emit('state', $event)"
+      @close="framing = undefined"
+    />
   </div>
 </template>
 
 <style scoped>
 figure {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 8px;
+  align-items: start;
   margin-bottom: 8px;
+}
+/* alone it may be looked at */
+figure:only-of-type {
+  grid-template-columns: 1fr;
+  gap: 2px;
 }
 img {
   display: block;
   width: 100%;
   height: auto;
+  max-height: 320px;
+  object-fit: contain;
   background: var(--well);
 }
 .acts {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A post, whole: the master and each channel side by side, and the ledger behind the thick rule.
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useChosen } from '@/agency/me'
 import { api, isProblem, ok, sentence } from '@/api/client'
 import { planned } from '@/api/time'
@@ -14,6 +14,10 @@ import AskDialog from '@/signoff/AskDialog.vue'
 import SignoffLedger from '@/signoff/SignoffLedger.vue'
 import TasksLedger from '@/traffic/TasksLedger.vue'
 import AdaptationColumn from './AdaptationColumn.vue'
+import BesideLedger from './BesideLedger.vue'
+import ChecksLedger from './ChecksLedger.vue'
+import CopyDialog from './CopyDialog.vue'
+import FindReplace from './FindReplace.vue'
 import BrandLedger from '@/clients/BrandLedger.vue'
 import ChannelPicker from './ChannelPicker.vue'
 import MasterColumn from './MasterColumn.vue'
@@ -22,6 +26,8 @@ import RecordLedger from './RecordLedger.vue'
 import RevisionsLedger from './RevisionsLedger.vue'
 import SubjectField from './SubjectField.vue'
 import TalkLedger from './TalkLedger.vue'
+import { provideChecks } from './checks'
+import { provideHere } from './here'
 import { useAct, useSheet } from './sheet'
 
 const props = defineProps<{ workspace: string; post: string }>()
@@ -29,6 +35,22 @@ const { workspace: client, me } = useChosen()
 const { data: sheet, error, isPending } = useSheet(props.workspace, props.post)
 const now = computed(() => me.value?.now ?? new Date().toISOString())
 const path = { workspace: props.workspace, post: props.post }
+provideChecks(path, sheet)
+const here = provideHere(path, () => me.value?.id)
+const columns = ref<Record<string, InstanceType<typeof AdaptationColumn>>>({})
+const master = ref<InstanceType<typeof MasterColumn>>()
+const copying = ref(false)
+const replacing = ref(false)
+
+// The place where something is mended by hand.
+async function show(place: string, channel: string) {
+  if (place === 'mentions') master.value?.mentions()
+  columns.value[channel]?.show(place)
+  await nextTick()
+  const column = document.querySelector(`[data-channel="${channel}"]`)
+  column?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  ;(column?.querySelector(`.wide input, .wide textarea, .wide [tabindex]`) as HTMLElement | null)?.focus()
+}
 
 const saving = ref('saved')
 const asking = ref(false)
@@ -58,6 +80,8 @@ const firstAt = computed(
 const release = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path }, body: {} })))
 const takeBack = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })))
 const close = useAct<string[]>(props.post, (ids) => ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params: { path }, body: { adaptation_ids: ids } })))
+// What is sealed is opened first; what each part needs is said by the server.
+const takeBackOff = computed(() => (sealed.value ? 'Sealed: open it with “Change it” first.' : sheet.value?.can['write:descriptions']?.why))
 const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params: { path } })))
 
 useKeys({
@@ -78,6 +102,10 @@ useKeys({
       <SignoffStrip :strip="sheet.strip" :now="now" :size="18" />
       <b class="stage">{{ STAGES[sheet.stage] }}</b>
       <span class="quiet" role="status">{{ saved }}</span>
+      <span v-if="here.others.value.length > 0" class="here" role="status"
+        >{{ list(here.others.value.map((one) => one.name.split(' ')[0] ?? one.name)) }} {{ here.others.value.length === 1 ? 'is' : 'are' }} here too</span
+      >
+      <Button v-if="sheet.can.make_post?.ok" @click="copying = true">Copy …</Button>
       <Button
         v-if="opened.length > 0"
         :disabled="!sheet.can.open?.ok"
@@ -112,28 +140,32 @@ useKeys({
     <div class="work">
       <div class="columns" tabindex="0" role="region" aria-label="Master and channels, side by side">
         <div class="first">
-          <MasterColumn :sheet="sheet" @state="saving = $event" />
+          <MasterColumn ref="master" :sheet="sheet" @state="saving = $event" @replace="replacing = true" />
           <div class="channels"><ChannelPicker :sheet="sheet" /></div>
         </div>
-        <AdaptationColumn v-for="one in sheet.adaptations" :key="one.id" :sheet="sheet" :one="one" :now="now" @state="saving = $event" />
+        <AdaptationColumn
+          v-for="one in sheet.adaptations"
+          :key="one.id"
+          :ref="(column) => (columns[one.channel.id] = column as InstanceType<typeof AdaptationColumn>)"
+          :data-channel="one.channel.id"
+          :sheet="sheet"
+          :one="one"
+          :now="now"
+          @state="saving = $event"
+          @replace="replacing = true"
+        />
         <p v-if="sheet.adaptations.length === 0" class="none">Choose a channel, and its proof stands here beside the master.</p>
       </div>
       <aside class="ledger" aria-label="Ledger">
         <AnswerPanel v-if="sheet.my_ask" :key="sheet.my_ask.line_id" :sheet="sheet" />
         <SignoffLedger :sheet="sheet" :now="now" />
-        <section v-if="faults.length > 0" aria-label="Checks">
-          <h3>
-            Checks <span class="late">{{ faults.length }} in the way</span>
-          </h3>
-          <ul>
-            <li v-for="fault in faults" :key="fault">{{ fault }}</li>
-          </ul>
-        </section>
+        <ChecksLedger :sheet="sheet" @show="show" />
         <TasksLedger :sheet="sheet" :now="now" />
         <TalkLedger :sheet="sheet" room="client" :now="now" :client="client?.name ?? 'the client'" />
         <TalkLedger :sheet="sheet" room="house" :now="now" :client="client?.name ?? 'the client'" />
+        <BesideLedger :sheet="sheet" />
         <BrandLedger :workspace="workspace" />
-        <RevisionsLedger :workspace="workspace" :post="post" :newest="sheet.revision ?? null" />
+        <RevisionsLedger :workspace="workspace" :post="post" :newest="sheet.revision ?? null" :off="takeBackOff" />
         <RecordLedger :workspace="workspace" :post="post" />
       </aside>
     </div>
@@ -149,6 +181,8 @@ useKeys({
       ]"
     />
     <OpenDialog :sheet="sheet" :open="opening" @close="opening = false" />
+    <CopyDialog v-if="copying" :sheet="sheet" @close="copying = false" />
+    <FindReplace v-if="replacing" :sheet="sheet" @close="replacing = false" />
   </main>
   <main v-else class="wait">
     <p v-if="error" role="alert">{{ isProblem(error) ? error.problem.detail : sentence(error) }} <router-link to="/desk">Go to the Desk</router-link></p>
@@ -178,6 +212,11 @@ header {
 .stage {
   color: var(--stage);
 }
+.here {
+  padding: 0 8px;
+  border: 1px solid var(--ink-2);
+  border-radius: 3px;
+}
 kbd {
   font: 600 12px/1 var(--sans);
   border: 1px solid currentcolor;
@@ -200,6 +239,7 @@ kbd {
   flex: 1;
   min-width: 0;
   overflow: auto;
+  position: relative;
 }
 .columns > * {
   flex: 0 0 auto;

@@ -1,14 +1,25 @@
 <script setup lang="ts">
 // Every revision that was kept, and what for; each can be laid beside the one before, or any other.
 import { useQuery } from '@tanstack/vue-query'
+import { Button, message } from 'ant-design-vue'
 import { ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { moment } from '@/api/time'
 import CompareRevisions from './CompareRevisions.vue'
+import { useAct } from './sheet'
 
-const props = defineProps<{ workspace: string; post: string; newest: number | null }>()
+const props = defineProps<{ workspace: string; post: string; newest: number | null; off?: string }>()
 const open = ref(false)
 const comparing = ref<{ from: number; to: number }>()
+const wanted = ref<number>()
+const back = useAct<number, { number: number }>(
+  props.post,
+  (number) => ok(api.POST('/api/w/{workspace}/posts/{post}/take-revision-back', { params: { path: { workspace: props.workspace, post: props.post } }, body: { number } })),
+  ({ number }, taken) => {
+    wanted.value = undefined
+    void message.success(number === taken ? `The post says what revision ${taken} said.` : `Revision ${number} says again what revision ${taken} said.`)
+  },
+)
 const { data } = useQuery({
   queryKey: ['revisions', props.post, () => props.newest],
   queryFn: () => ok(api.GET('/api/w/{workspace}/posts/{post}/revisions', { params: { path: { workspace: props.workspace, post: props.post } } })),
@@ -30,7 +41,14 @@ const { data } = useQuery({
             >{{ moment(one.at) }} · {{ one.by }}<template v-if="one.for.length > 0"> · {{ one.for.join(', ') }}</template></span
           ></span
         >
-        <button v-if="one.number > 1" type="button" class="link-button" :aria-label="`Compare revision ${one.number} with the one before`" @click="comparing = { from: one.number - 1, to: one.number }">compare</button>
+        <span class="acts">
+          <button type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Take revision ${one.number} back`" @click="wanted = one.number">take back</button>
+          <button v-if="one.number > 1" type="button" class="link-button" :aria-label="`Compare revision ${one.number} with the one before`" @click="comparing = { from: one.number - 1, to: one.number }">compare</button>
+        </span>
+        <div v-if="wanted === one.number" class="sure" role="alert">
+          <p>The post says again what revision {{ one.number }} said, on every channel; what stands now stays with its own revision. The time is not changed.</p>
+          <Button size="small" type="primary" :loading="back.isPending.value" @click="back.mutate(one.number)">Take it back</Button> <Button size="small" @click="wanted = undefined">Leave it</Button>
+        </div>
       </li>
       <li v-if="data.revisions.length === 0" class="quiet">A revision is kept whenever the post is asked for or released.</li>
     </ol>
@@ -39,13 +57,26 @@ const { data } = useQuery({
 </template>
 
 <style scoped>
+.acts {
+  display: flex;
+  gap: 8px;
+}
+.sure {
+  flex-basis: 100%;
+  padding: 8px;
+  border: 1px solid var(--ink);
+}
+.sure p {
+  margin-bottom: 6px;
+}
 li .quiet {
   margin-left: 6px;
 }
 li {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
-  gap: 8px;
+  gap: 4px 8px;
   padding: 4px 0;
   border-bottom: 1px solid var(--hairline);
 }

@@ -1,49 +1,60 @@
 <script setup lang="ts">
-// A text part in the reading serif, growing with what is typed, with its save state and, when two people changed it, both.
+// A text part with its save state, what is over the limit marked in it, and, when two people changed it, both.
 import { Button } from 'ant-design-vue'
-import { computed, nextTick, onMounted, ref, toRef, watch } from 'vue'
+import { computed, ref, toRef, watch } from 'vue'
+import { useChecks } from './checks'
+import CopyField from './CopyField.vue'
+import { useHere } from './here'
 import { usePart, type ServerPart } from './part'
 import type { PartName } from './sheet'
 
-const props = defineProps<{ workspace: string; post: string; part: PartName; channel?: string; server: ServerPart; label: string; off?: string; placeholder?: string; single?: boolean }>()
+const props = defineProps<{
+  workspace: string
+  post: string
+  part: PartName
+  channel?: string
+  server: ServerPart
+  label: string
+  off?: string
+  placeholder?: string
+  over?: { from: number; says: string } | null
+  plain?: boolean
+}>()
 const emit = defineEmits<{ state: [state: string] }>()
 const part = usePart<string>({ workspace: props.workspace, post: props.post, part: props.part, channel: props.channel }, toRef(props, 'server'), '')
 const { value, state, problem, theirs } = part
-const area = ref<HTMLTextAreaElement>()
-
-function grow() {
-  const field = area.value
-  if (!field) return
-  field.style.height = 'auto'
-  field.style.height = `${field.scrollHeight + 2}px`
-}
-watch(value, () => void nextTick(grow))
+const checks = useChecks()
+const here = useHere()
+const field = ref<InstanceType<typeof CopyField>>()
 watch(state, (now) => emit('state', now))
-onMounted(grow)
+
+function typed(next: string) {
+  part.change(next)
+  checks.ask(props.part, props.channel, next)
+}
 
 const says = computed(() => ({ saved: '', typing: '', saving: 'saving', waiting: 'not saved yet: no connection, trying again', conflict: '', refused: 'not saved' })[state.value])
+const others = computed(() => here.at(props.part, props.channel))
 const id = computed(() => `part-${props.part}-${props.channel ?? 'master'}`)
-defineExpose({ focus: () => area.value?.focus() })
+defineExpose({ focus: () => field.value?.focus(), insert: (words: string, apart?: boolean) => field.value?.insert(words, apart), value, change: typed })
 </script>
 
 <template>
-  <div class="part">
-    <label :for="id" class="hidden">{{ label }}</label>
-    <textarea
+  <div class="part" :class="{ plain }">
+    <CopyField
       :id="id"
-      ref="area"
-      class="copy"
-      :class="{ single }"
+      ref="field"
       :value="value ?? ''"
-      :readonly="!!off"
-      :title="off"
+      :label="label"
+      :off="off"
       :placeholder="placeholder"
-      :rows="single ? 1 : 4"
-      spellcheck="true"
-      @input="part.change(($event.target as HTMLTextAreaElement).value)"
-      @blur="part.save()"
-      @keydown.ctrl.enter.prevent="part.save()"
+      :over="over"
+      @input="typed"
+      @focus="here.say(props.part, props.channel)"
+      @blur="(part.save(), here.say())"
+      @save="part.save()"
     />
+    <p v-if="others" class="state" role="status">{{ others }} is writing here</p>
     <p v-if="says || problem" class="state" :class="{ late: state === 'refused' }" role="status">{{ says }}{{ says && problem ? ': ' : '' }}{{ state === 'waiting' ? '' : problem }}</p>
     <p v-if="state === 'refused'" class="state"><button type="button" class="link-button" @click="part.drop()">Show what is saved instead</button></p>
     <div v-if="state === 'conflict' && theirs" class="both" role="alert">
@@ -56,30 +67,9 @@ defineExpose({ focus: () => area.value?.focus() })
 </template>
 
 <style scoped>
-textarea {
-  display: block;
-  width: 100%;
-  min-height: 96px;
-  padding: 4px 6px;
-  margin: 0 -6px;
-  width: calc(100% + 12px);
-  resize: none;
-  overflow: hidden;
-  border: 1px solid transparent;
-  border-radius: 3px;
-  background: transparent;
-  color: var(--ink);
-}
-textarea.single {
-  min-height: 28px;
+.plain :deep(.cm-content) {
+  min-height: 26px;
   font: 450 13px/1.45 var(--sans);
-}
-textarea:hover:not([readonly]) {
-  border-color: var(--rule);
-}
-textarea:focus {
-  border-color: var(--ink);
-  background: var(--sheet);
 }
 .state {
   color: var(--ink-2);

@@ -15,7 +15,7 @@ export interface ServerPart {
 const PAUSE = 450
 const RETRY = 3_000
 
-export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject'; channel?: string }, server: Ref<ServerPart>, empty: T) {
+export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string }, server: Ref<ServerPart>, empty: T) {
   const queries = useQueryClient()
   const key = `draft:${where.post}:${where.channel ?? 'master'}:${where.part}`
   const kept = localStorage.getItem(key)
@@ -72,6 +72,7 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
     const header = { 'If-Match': `"${version.value}"` }
     const path = { workspace: where.workspace, post: where.post }
     if (where.part === 'subject') return ok(api.PUT('/api/w/{workspace}/posts/{post}/subject', { params: { path, header }, body: { subject: sent as string } }))
+    if (where.part === 'note') return ok(api.PUT('/api/w/{workspace}/posts/{post}/note', { params: { path, header }, body: { note: sent as string } }))
     return ok(api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', { params: { path: { ...path, part: where.part }, query: { channel: where.channel }, header }, body: { value: sent } }))
   }
 

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 // One way in which the post appears: its channels, its pictures as they will be sent, its text with the fold.
 import { computed } from 'vue'
+import { besideInWords } from '@/parts/beside'
 import { fileAddress, type Way } from './api'
 
 const props = defineProps<{ way: Way; index: number; count: number }>()
 const points = computed(() => Array.from(props.way.text))
 const head = computed(() => (props.way.fold == null ? props.way.text : points.value.slice(0, props.way.fold).join('')))
+const more = computed(() => besideInWords(props.way.beside).filter(([label]) => label !== 'Link card'))
+const card = computed(() => props.way.beside.link_card)
 const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(props.way.fold).join('').replace(/^\n+/, '')))
 </script>
 
@@ -19,11 +22,27 @@ const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(pr
       >
     </h2>
     <div class="proof">
-      <img v-for="picture in way.pictures" :key="picture.id" :src="fileAddress(picture.id)" :alt="picture.description || 'Picture of this post'" />
-      <p class="copy">
+      <template v-for="file in way.pictures" :key="file.id">
+        <video v-if="file.kind === 'video'" :src="fileAddress(file.id)" :aria-label="file.description || 'Video of this post'" controls playsinline preload="metadata" />
+        <p v-else-if="file.kind === 'document'" class="document"><a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">Open the document</a> {{ file.description }}</p>
+        <img v-else :src="fileAddress(file.id)" :alt="file.description || 'Picture of this post'" />
+      </template>
+      <p v-if="way.text" class="copy">
         {{ head }}<span v-if="rest" class="fold"><span>cut here until opened</span></span
         ><span v-if="rest" class="rest">{{ rest }}</span>
       </p>
+      <div v-if="card" class="link-card">
+        <img v-if="card.picture" :src="fileAddress(card.picture)" alt="" />
+        <b>{{ card.title }}</b>
+        <span>{{ card.words }}</span>
+        <span class="quiet">{{ card.host }}</span>
+      </div>
+      <dl v-if="more.length > 0" class="beside">
+        <template v-for="[label, words] in more" :key="label">
+          <dt>{{ label }}</dt>
+          <dd>{{ words }}</dd>
+        </template>
+      </dl>
     </div>
   </section>
 </template>

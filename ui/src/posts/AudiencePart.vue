@@ -1,0 +1,45 @@
+<script setup lang="ts">
+// A note of who should see it: places and languages, separated by commas.
+import { computed, ref, watch } from 'vue'
+import { useEditor, type EditorProps } from './editing'
+import SaysState from './SaysState.vue'
+
+const props = defineProps<EditorProps>()
+const emit = defineEmits<{ state: [state: string] }>()
+interface Audience {
+  places: string[]
+  languages: string[]
+}
+const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Audience | null>(props, 'audience', null, emit)
+const places = ref('')
+const languages = ref('')
+watch(
+  value,
+  (now) => {
+    if (state.value !== 'saved') return
+    places.value = now?.places.join(', ') ?? ''
+    languages.value = now?.languages.join(', ') ?? ''
+  },
+  { immediate: true },
+)
+const id = computed(() => `audience-${props.one?.channel.id ?? 'master'}`)
+function words(text: string) {
+  return text
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean)
+}
+function typed() {
+  change({ places: words(places.value), languages: words(languages.value) })
+}
+</script>
+
+<template>
+  <div class="small-form">
+    <label :for="`${id}-places`">Places{{ where }}</label>
+    <input :id="`${id}-places`" v-model="places" :readonly="!!off" placeholder="Lisbon + 30 km" @input="typed" @blur="save()" />
+    <label :for="`${id}-languages`">Languages{{ where }}</label>
+    <input :id="`${id}-languages`" v-model="languages" :readonly="!!off" placeholder="pt, en" @input="typed" @blur="save()" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+  </div>
+</template>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+// What boosting it may cost, in the client's currency; kept in its smallest unit.
+import { computed, ref, watch } from 'vue'
+import { useEditor, type EditorProps } from './editing'
+import { minorOf } from './amount'
+import SaysState from './SaysState.vue'
+import { digits, type Money } from './writable'
+
+const props = defineProps<EditorProps>()
+const emit = defineEmits<{ state: [state: string] }>()
+const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Money | null>(props, 'budget', null, emit)
+const currency = computed(() => value.value?.currency ?? props.sheet.currency)
+const amount = ref('')
+const wrong = ref('')
+watch(
+  value,
+  (now) => {
+    if (state.value === 'saved') amount.value = now ? (now.minor / 10 ** digits(now.currency)).toFixed(digits(now.currency)) : ''
+  },
+  { immediate: true },
+)
+const id = computed(() => `budget-${props.one?.channel.id ?? 'master'}`)
+function typed() {
+  const minor = minorOf(amount.value, digits(currency.value))
+  wrong.value = minor === undefined ? `Write an amount such as ${(40).toFixed(digits(currency.value))}.` : ''
+  if (minor !== undefined) change(minor === 0 ? null : { minor, currency: currency.value })
+}
+</script>
+
+<template>
+  <div class="small-form">
+    <label :for="id">Amount{{ where }} in {{ currency }}</label>
+    <input :id="id" v-model="amount" inputmode="decimal" :readonly="!!off" placeholder="none" @input="typed" @blur="save()" />
+    <p v-if="wrong" class="late" role="status">{{ wrong }}</p>
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+  </div>
+</template>

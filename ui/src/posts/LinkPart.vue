@@ -1,0 +1,127 @@
+<script setup lang="ts">
+// The link: its address, tracking tags, the card that is shown for it, and what becomes of the bare address in the text.
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { api, ok, sentence } from '@/api/client'
+import { useChecks } from './checks'
+import { useEditor, type EditorProps } from './editing'
+import SaysState from './SaysState.vue'
+
+const props = defineProps<EditorProps>()
+const emit = defineEmits<{ state: [state: string] }>()
+interface Card {
+  title: string
+  words: string
+  picture: string | null
+}
+interface Link {
+  address: string
+  tags: Record<string, string> | null
+  card: Card | null
+  bare: 'keep' | 'drop'
+}
+const NAMES = ['source', 'medium', 'campaign', 'term', 'content']
+const { value, state, problem, theirs, change, choose, save, keepMine, takeTheirs, drop, where } = useEditor<Link | null>(props, 'link', null, emit)
+const checks = useChecks()
+const id = computed(() => `link-${props.one?.channel.id ?? 'master'}`)
+const now = computed<Link>(() => value.value ?? { address: '', tags: null, card: null, bare: 'keep' })
+const shown = computed(() => (props.one ? [props.one] : props.sheet.adaptations.filter((one) => !one.parts.link.own)))
+const finals = computed(() => {
+  const found = new Map<string, string[]>()
+  for (const one of shown.value) {
+    const address = checks.of(one).link
+    if (address) found.set(address, [...(found.get(address) ?? []), one.channel.name])
+  }
+  return [...found].map(([address, names]) => ({ address, names }))
+})
+const cards = computed(() => shown.value.some((one) => one.offers.link_card))
+const tagging = ref(false)
+const busy = ref(false)
+const said = ref('')
+
+function address(text: string) {
+  change(text.trim() === '' ? null : { ...now.value, address: text })
+}
+function tag(name: string, text: string) {
+  const tags = { ...(now.value.tags ?? {}), [name]: text }
+  change({ ...now.value, tags })
+}
+function card(field: keyof Card, text: string) {
+  change({ ...now.value, card: { ...(now.value.card ?? { title: '', words: '', picture: null }), [field]: text } })
+}
+async function fetchCard() {
+  busy.value = true
+  said.value = ''
+  try {
+    const page = await ok(api.POST('/api/w/{workspace}/link-preview', { params: { path: { workspace: props.sheet.workspace_id } }, body: { address: now.value.address, picture: true } }))
+    choose({ ...now.value, card: { title: page.title, words: page.words, picture: page.media_id } })
+    said.value = page.title === '' && page.words === '' ? 'The page says nothing of itself; write the card by hand.' : ''
+  } catch (error) {
+    said.value = sentence(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="small-form">
+    <label :for="id">Address{{ where }}</label>
+    <input :id="id" :value="now.address" :readonly="!!off" placeholder="https://" inputmode="url" @input="address(($event.target as HTMLInputElement).value)" @blur="save()" />
+    <template v-if="value">
+      <p v-for="final in finals" :key="final.address" class="final">
+        <span class="digest">{{ final.address }}</span> <span v-if="finals.length > 1" class="quiet">{{ final.names.join(', ') }}</span>
+      </p>
+      <p v-if="one?.tags_fixed" class="quiet">Its tracking tags are fixed since the first ask.</p>
+      <button type="button" class="link-button" :aria-expanded="tagging" @click="tagging = !tagging">{{ now.tags ? 'its own tracking tags' : 'tracking tags' }}</button>
+      <template v-if="tagging">
+        <p class="quiet">Empty: as the client’s settings have it.</p>
+        <template v-for="name in NAMES" :key="name">
+          <label :for="`${id}-${name}`">{{ name }}</label>
+          <input :id="`${id}-${name}`" :value="now.tags?.[name] ?? ''" :readonly="!!off" :placeholder="one?.tags[name] ?? ''" @input="tag(name, ($event.target as HTMLInputElement).value)" @blur="save()" />
+        </template>
+        <button v-if="now.tags" type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, tags: null })">the client’s tags again</button>
+      </template>
+      <template v-if="cards">
+        <label class="check"
+          ><input type="checkbox" :checked="now.bare === 'drop'" :disabled="!!off" @change="choose({ ...now, bare: now.bare === 'drop' ? 'keep' : 'drop' })" /> Take the bare address out of the text where a card
+          shows</label
+        >
+        <div v-if="now.card" class="card">
+          <img v-if="now.card.picture" :src="`/api/w/${sheet.workspace_id}/media/${now.card.picture}/preview`" alt="Picture of the link card" />
+          <label :for="`${id}-title`">Title of the card</label>
+          <input :id="`${id}-title`" :value="now.card.title" :readonly="!!off" @input="card('title', ($event.target as HTMLInputElement).value)" @blur="save()" />
+          <label :for="`${id}-words`">Words of the card</label>
+          <textarea :id="`${id}-words`" :value="now.card.words" rows="2" :readonly="!!off" @input="card('words', ($event.target as HTMLTextAreaElement).value)" @blur="save()" />
+          <button v-if="now.card.picture" type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, card: { ...now.card, picture: null } })">no picture</button>
+          <button type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, card: null })">leave the card to the page</button>
+        </div>
+        <Button size="small" :disabled="!!off" :loading="busy" @click="fetchCard">{{ now.card ? 'Fetch it anew from the page' : 'Fetch the card from the page' }}</Button>
+        <p v-if="said" class="late" role="status">{{ said }}</p>
+      </template>
+    </template>
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+  </div>
+</template>
+
+<style scoped>
+.final {
+  overflow-wrap: anywhere;
+}
+.card {
+  display: grid;
+  gap: 3px;
+  justify-items: start;
+  margin: 4px 0;
+  padding: 8px;
+  border: 1px solid var(--rule);
+}
+.card input,
+.card textarea {
+  justify-self: stretch;
+}
+.card img {
+  width: 100%;
+  height: auto;
+}
+</style>
