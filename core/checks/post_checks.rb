@@ -38,11 +38,13 @@ module AskFirst
           doubled = Hashtags.doubled(text)
           styled = ReadAloud.styled(text)
           run = ReadAloud.longest_emoji_run(text)
+          hidden = ReadAloud.hidden(text)
           [
             (fault("too_many_hashtags", "text", "#{tags.size} hashtags; at most #{most} are taken.") if most && tags.size > most),
             (warning("hashtag_doubled", "text", "#{doubled.map { |tag| "##{tag}" }.join(', ')} #{doubled.one? ? 'is' : 'are'} there twice.") if doubled.any?),
             (warning("styled_letters", "text", "#{styled} letters only look styled; a screen reader spells them out or leaves them out.") if styled.positive?),
-            (warning("emoji_run", "text", "#{run} emoji in a row are read out one by one.") if run >= ReadAloud::LONG_RUN)
+            (warning("emoji_run", "text", "#{run} emoji in a row are read out one by one.") if run >= ReadAloud::LONG_RUN),
+            (warning("hidden_characters", "text", "#{hidden} #{hidden == 1 ? 'character is' : 'characters are'} invisible and count all the same; they came along with something pasted.") if hidden.positive?)
           ].compact
         end
 

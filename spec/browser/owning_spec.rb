@@ -52,7 +52,7 @@ RSpec.describe "Permission, and the agency's own pages" do
       expect(page).to have_no_css("nav[aria-label=Sections]", text: "Agency")
       expect(page).to have_button("New post", disabled: true)
       visit("/w/#{world.workspace}/posts/#{post}")
-      expect(find_field("Master copy")[:readonly]).to be_truthy
+      expect(find("[aria-label='Master copy']")["aria-readonly"]).to eq "true"
       click_button("Stop looking")
       expect(page).to have_css("nav[aria-label=Sections]", text: "Agency")
 

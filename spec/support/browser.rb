@@ -60,6 +60,13 @@ module BrowserSteps
     end
   end
 
+  # Copy is written in an editor: what is in it is marked and written over, as a person does.
+  def write_copy(label, words, session = page)
+    session.find("[role=textbox][aria-label='#{label}']").click
+    session.driver.browser.keyboard.type([:control, "a"])
+    session.driver.browser.page.command("Input.insertText", text: words)
+  end
+
   # A browser's own date field takes what its script sets, as a person's picking does.
   def choose_time(id, wall)
     page.execute_script(

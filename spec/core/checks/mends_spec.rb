@@ -13,6 +13,10 @@ RSpec.describe AskFirst::Core::Checks::Mends do
     expect(mend("too_many_hashtags", { "text" => "https://a.example/#x #one #two #three" }, { "hashtags" => { "most" => 2 } })[:value]).to eq "https://a.example/#x #one #two"
   end
 
+  it "takes invisible characters out, and leaves those that hold an emoji or a word of Persian together" do
+    expect(mend("hidden_characters", { "text" => "\uFEFFFog\u200B on\u00AD the \u{1F468}\u200D\u{1F467} \u0645\u06CC\u200C\u0634\u0648\u062F" })[:value]).to eq "Fog on the \u{1F468}\u200D\u{1F467} \u0645\u06CC\u200C\u0634\u0648\u062F"
+  end
+
   it "makes letters plain that only look styled" do
     expect(mend("styled_letters", { "text" => "𝗡𝗲𝘄 boat 𝟕" })[:value]).to eq "New boat 7"
   end

@@ -9,6 +9,8 @@ import { useAct, type Sheet } from './sheet'
 const props = defineProps<{ sheet: Sheet }>()
 const wanted = ref<string[]>([])
 const open = ref(0)
+// chosen already, it takes one line; while somebody chooses, it stays where it is
+const folded = ref(props.sheet.adaptations.length > 0)
 watch(
   () => props.sheet.adaptations.map((one) => one.channel.id),
   (ids) => {
@@ -48,7 +50,15 @@ function put(next: string[]) {
 </script>
 
 <template>
-  <fieldset :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why">
+  <p v-if="folded" class="folded">
+    <span class="quiet">On</span>
+    <span v-for="one in sheet.adaptations" :key="one.id" :title="one.channel.name"
+      ><ChannelMark :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{ one.channel.name }}</span></span
+    >
+    <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more</span>
+    <button type="button" class="link-button" :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why" @click="folded = false">other channels</button>
+  </p>
+  <fieldset v-else :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why">
     <legend>Channels</legend>
     <label v-for="channel in sheet.channels" :key="channel.id">
       <input type="checkbox" :checked="wanted.includes(channel.id)" @change="toggle(channel.id)" />
@@ -69,11 +79,20 @@ function put(next: string[]) {
 fieldset {
   display: flex;
   flex-wrap: wrap;
-  gap: 14px;
+  gap: 4px 12px;
   align-items: center;
   margin: 0;
   padding: 0;
   border: 0;
+}
+.folded {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.folded button {
+  margin-left: auto;
 }
 legend {
   float: left;

@@ -69,9 +69,6 @@ async function fetchCard() {
     <label :for="id">Address{{ where }}</label>
     <input :id="id" :value="now.address" :readonly="!!off" placeholder="https://" inputmode="url" @input="address(($event.target as HTMLInputElement).value)" @blur="save()" />
     <template v-if="value">
-      <p v-for="final in finals" :key="final.address" class="final">
-        <span class="digest">{{ final.address }}</span> <span v-if="finals.length > 1" class="quiet">{{ final.names.join(', ') }}</span>
-      </p>
       <p v-if="one?.tags_fixed" class="quiet">Its tracking tags are fixed since the first ask.</p>
       <button type="button" class="link-button" :aria-expanded="tagging" @click="tagging = !tagging">{{ now.tags ? 'its own tracking tags' : 'tracking tags' }}</button>
       <template v-if="tagging">
@@ -99,6 +96,9 @@ async function fetchCard() {
         <Button size="small" :disabled="!!off" :loading="busy" @click="fetchCard">{{ now.card ? 'Fetch it anew from the page' : 'Fetch the card from the page' }}</Button>
         <p v-if="said" class="late" role="status">{{ said }}</p>
       </template>
+      <p v-for="final in finals" :key="final.address" class="final">
+        <span class="digest">{{ final.address }}</span> <span v-if="finals.length > 1" class="quiet">{{ final.names.join(', ') }}</span>
+      </p>
     </template>
     <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>

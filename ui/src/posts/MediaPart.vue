@@ -102,7 +102,7 @@ function move(index: number, by: number) {
           <template v-if="!off">
             <button v-if="index > 0" type="button" class="link-button" :aria-label="`Picture ${index + 1} earlier`" @click="move(index, -1)">earlier</button>
             <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Picture ${index + 1} later`" @click="move(index, 1)">later</button>
-            <button type="button" class="link-button" :aria-label="`Take picture ${index + 1} out`" @click="save.mutate(ids.filter((other) => other !== id))">take out</button>
+            <button type="button" class="link-button" :aria-label="`Take out picture ${index + 1}`" @click="save.mutate(ids.filter((other) => other !== id))">take out</button>
           </template>
         </span>
       </figcaption>

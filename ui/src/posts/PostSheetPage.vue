@@ -140,8 +140,8 @@ useKeys({
     <div class="work">
       <div class="columns" tabindex="0" role="region" aria-label="Master and channels, side by side">
         <div class="first">
-          <MasterColumn ref="master" :sheet="sheet" @state="saving = $event" @replace="replacing = true" />
           <div class="channels"><ChannelPicker :sheet="sheet" /></div>
+          <MasterColumn ref="master" :sheet="sheet" @state="saving = $event" @replace="replacing = true" />
         </div>
         <AdaptationColumn
           v-for="one in sheet.adaptations"
@@ -255,7 +255,8 @@ kbd {
   border-right: 1px solid var(--rule);
 }
 .channels {
-  padding: 0 14px 24px;
+  padding: 8px 14px;
+  border-bottom: 1px solid var(--rule);
 }
 .none {
   padding: 40px 20px;

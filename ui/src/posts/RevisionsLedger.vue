@@ -42,7 +42,7 @@ const { data } = useQuery({
           ></span
         >
         <span class="acts">
-          <button type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Take revision ${one.number} back`" @click="wanted = one.number">take back</button>
+          <button type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Take back revision ${one.number}`" @click="wanted = one.number">take back</button>
           <button v-if="one.number > 1" type="button" class="link-button" :aria-label="`Compare revision ${one.number} with the one before`" @click="comparing = { from: one.number - 1, to: one.number }">compare</button>
         </span>
         <div v-if="wanted === one.number" class="sure" role="alert">

@@ -86,7 +86,7 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
               .map(([network, spelling]) => `${network} ${spelling}`)
               .join(' · ') || 'no spelling yet'
           }}</span>
-          <button type="button" class="link-button" :aria-label="`Spellings of ${entry.name}`" @click="edit(entry)">spell</button>
+          <button type="button" class="link-button" :aria-label="`Spell ${entry.name}`" @click="edit(entry)">spell</button>
         </p>
         <button v-if="!editing" type="button" class="link-button" @click="edit()">somebody new</button>
         <form v-else class="small-form" @submit.prevent="keep">

@@ -42,7 +42,12 @@ export function provideHere(where: { workspace: string; post: string }, me: () =
     tell()
   }, EVERY)
   tell()
+  // a closed tab says so too, as long as the browser lets it
+  const closed = () =>
+    void fetch(`/api/w/${where.workspace}/posts/${where.post}/here`, { method: 'POST', keepalive: true, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ leaving: true }) }).catch(() => undefined)
+  window.addEventListener('pagehide', closed)
   onBeforeUnmount(() => {
+    window.removeEventListener('pagehide', closed)
     stop()
     tell(true)
   })

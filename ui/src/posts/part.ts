@@ -50,7 +50,8 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
 
   async function save(): Promise<void> {
     window.clearTimeout(timer)
-    if (state.value === 'saved' || state.value === 'saving' || state.value === 'conflict') return
+    // what was refused is sent again when it is changed, not whenever the field is left
+    if (['saved', 'saving', 'conflict', 'refused'].includes(state.value)) return
     const sent = value.value
     state.value = 'saving'
     try {

@@ -41,7 +41,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
         </span>
         <span v-if="stamp.since" class="quiet" :class="{ late: stamp.due && stamp.due < now }">{{ stamp.state === 'asked' ? age(stamp.since, now) : brief(stamp.since, now) }}</span>
       </li>
-      <li v-if="sheet.strip.length === 0" class="quiet">This client’s route has no step.</li>
+      <li v-if="sheet.strip.length === 0" class="quiet alone">This client’s route has no step.</li>
     </ul>
     <ul v-for="ask in sheet.asks" :key="ask.id" class="ask">
       <li>
@@ -73,6 +73,9 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
 </template>
 
 <style scoped>
+.steps li.alone {
+  display: block;
+}
 .steps li {
   display: grid;
   grid-template-columns: 22px 1fr auto;

@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require "rack/test"
+require_relative "figures"
+
+module Bench
+  # The checks as one types, over HTTP, with 20,000 posts in the database, against the emptiest request that a signed-in person
+  # can make; and the search for what says the same, as all posts grow and its window does not.
+  class Writing
+    include Rack::Test::Methods
+
+    POSTS = 20_000
+    GROWTH = [2_000, 200_000].freeze
+
+    attr_reader :app
+
+    def initialize(cluster)
+      @cluster = cluster
+    end
+
+    def call
+      puts "\nWriting"
+      begin_anew
+      growth
+      begin_anew
+      round_trip
+    end
+
+    private
+
+    def begin_anew
+      @world = SpecWorld.new(cluster: @cluster)
+      @owner = @world.owner
+      @post = @world.draft(channels: %i[ticker vitrine])
+      @crowd = Crowd.new(@owner)
+    end
+
+    def round_trip
+      bus = AskFirst::Edge::LiveBus.connect(@world.settings.web_url)
+      @app = AskFirst::Web::Server.build(@world.kit.dup.tap { |kit| kit.bus = bus })
+      @crowd.multiply(@post, POSTS - 1)
+      @owner.run("UPDATE posts SET at = at - make_interval(days => (1 + random() * 3000)::int) WHERE id <> '#{@post}'")
+      sign_in
+      typed = @world.db[:parts].where(post_id: @post, part: "text").get(:value)
+      ours = Figures.median_ms(60) { ask("/api/w/#{@world.workspace}/posts/#{@post}/check", { part: "text", value: typed }) }
+      floor = Figures.median_ms(60) { get("/api/me") }
+      Figures.line("checks while typing, #{POSTS} posts", ours, floor, "ms")
+      wide(typed)
+    ensure
+      bus&.stop
+    end
+
+    # The same for a post of ten channels and twenty pictures.
+    def wide(typed)
+      post = @world.draft(picture: false, channels: [])
+      channels = Array.new(10) { |n| @world.act("Channels::AddOffline", :ines, name: "Sheet #{n}", initials: "S#{n}", limit: 2000, pictures: 20) }
+      @world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: channels)
+      pictures = Array.new(20) { |n| @world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(n + 1), name: "p#{n}.jpg")[:id] }
+      @world.write(post, "media", pictures, who: :sunniva)
+      ours = Figures.median_ms(30) { ask("/api/w/#{@world.workspace}/posts/#{post}/check", { part: "text", value: typed }) }
+      floor = Figures.median_ms(30) { get("/api/me") }
+      Figures.line("the same, ten channels and twenty pictures", ours, floor, "ms")
+    end
+
+    # What goes out within 30 days of the post: the same 200 posts, whether there are 2,000 in all or 200,000.
+    def growth
+      at = @owner[:posts].where(id: @post).get(:at)
+      few = measure(@post, GROWTH.first, at)
+      many = measure(@world.draft(channels: %i[ticker vitrine]), GROWTH.last - GROWTH.first, at)
+      Figures.line("repeats: #{GROWTH.last} posts, against #{GROWTH.first}", many, few, "ms")
+    end
+
+    def measure(pattern, count, at)
+      @crowd.multiply(pattern, count)
+      others = @owner[:posts].exclude(id: @post)
+      others.update(at: at - (400 * 86_400))
+      others.where(id: others.where(workspace_id: @world.workspace).order(:id).limit(200).select(:id)).update(at: at + 86_400)
+      @owner.run("ANALYZE posts")
+      Figures.median_ms { around(at) }
+    end
+
+    def around(at)
+      scope = @world.member(:ines).scope(@world.kit.db)
+      scope.transaction { AskFirst::Store::Checks::PlannedWords.around(scope, @post, at - (30 * 86_400), at + (30 * 86_400)) }
+    end
+
+    def sign_in
+      post_json("/api/auth/login", { email: "ines@fernhollow.example", password: Demo::World::PASSWORD })
+    end
+
+    def ask(path, body)
+      post_json(path, body)
+      raise "#{path} answered #{last_response.status} #{last_response.body[0, 200]}" unless last_response.successful?
+    end
+
+    def post_json(path, body)
+      post(path, JSON.generate(body), "CONTENT_TYPE" => "application/json", "HTTP_ACCEPT" => "application/json")
+    end
+  end
+end

@@ -1,0 +1,172 @@
+# frozen_string_literal: true
+
+# Writing on the post sheet: what a copywriter, a designer and a lead do there all day.
+RSpec.describe "Writing a post" do
+  let(:world) { BrowserWorld.world }
+  let(:db) { world.db }
+
+  def sheet(post) = "/w/#{world.workspace}/posts/#{post}"
+  def value(post, part, on = nil) = db[:parts].where(post_id: post, part: part, channel_id: on && world.channel(on)).get(:value)
+  def column(network) = find("section[aria-label='On #{network}']")
+
+  def open_sheet(post)
+    visit(sheet(post))
+    expect(page).to have_css("[aria-label='Master copy']")
+  end
+
+  it "marks what is over the limit where it stands, as it is typed, by the count of the strictest channel" do
+    post = world.draft(wall: "2026-11-20T07:30")
+    as(:maro) do
+      open_sheet(post)
+      write_copy("Master copy", "#{'The boat waits for you. ' * 13}And then it goes.")
+      expect(page).to have_css(".master .over-limit", wait: 10)
+      expect(find(".master .over-limit")[:title]).to eq "Over the limit of Ticker from here: 329 of 300"
+      expect(find(".master .over-limit").text.length).to eq 29
+      expect(column("Ticker")).to have_content("329 of 300")
+      write_copy("Master copy", "The boat waits.")
+      expect(page).to have_no_css(".over-limit", wait: 10)
+      eventually { value(post, "text") == "The boat waits." }
+    end
+  end
+
+  it "lists what to look at once, and mends in one click what can be mended so" do
+    post = world.draft(text: "Fog. #quillmere and #Quillmere", wall: "2026-11-21T07:30")
+    as(:maro) do
+      open_sheet(post)
+      checks = find("section[aria-label='Checks']")
+      expect(checks).to have_content("#quillmere is there twice.")
+      checks.click_button("take the repeats out")
+      expect(checks).to have_no_content("there twice", wait: 10)
+      eventually { value(post, "text") == "Fog. #quillmere and" }
+    end
+  end
+
+  it "gives a channel parts of its own, and sets them all back at once" do
+    post = world.draft(wall: "2026-11-22T07:30")
+    world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)
+    as(:ines) do
+      open_sheet(post)
+      within(column("Ticker")) do
+        click_button("Own link")
+        fill_in("Address on Ticker", with: "http://quillmere.example/lamp")
+        expect(page).to have_content("http://quillmere.example/lamp", minimum: 2, wait: 10)
+        eventually { value(post, "link", :ticker) }
+        expect(page).to have_content("2 parts of its own")
+        click_button("all follow the master")
+        expect(page).to have_content("follows master", wait: 10)
+      end
+      eventually { db[:parts].where(post_id: post).exclude(channel_id: nil).empty? }
+    end
+  end
+
+  it "fetches the card of a link from its page, and lets a person write another" do
+    client = fresh_client("Marsh Boats")
+    guildhall = connected(client, "guildhall")
+    post = plain_post(client, guildhall)
+    as(:ines) do
+      visit("/w/#{world.workspace(client)}/posts/#{post}")
+      click_button("Change link")
+      fill_in("Address", with: "http://quillmere.example/lamp")
+      click_button("Fetch the card from the page")
+      expect(page).to have_field("Title of the card", with: "The harbour lamp", wait: 10)
+      fill_in("Title of the card", with: "Look at the lamp first")
+      expect(page).to have_css(".link-card", text: "Look at the lamp first", wait: 10)
+      eventually { value(post, "link")["card"]["title"] == "Look at the lamp first" }
+      expect(axe_findings).to eq []
+    end
+  end
+
+  it "frames a picture by keys, and the proof shows the cut" do
+    post = world.draft(wall: "2026-11-23T07:30")
+    as(:sunniva) do
+      open_sheet(post)
+      within(".master") { click_button("Frame picture 1") }
+      click_button("square")
+      find("[role=application]").send_keys(:right, :right)
+      expect(find("[role=application]")[:"aria-label"]).to include("54 % from the left")
+      click_button("Done")
+      picture = value(post, "media").first
+      eventually { value(post, "framing")&.fetch(picture, nil) == { "focus" => [540, 500], "shape" => [1, 1] } }
+      expect(column("Ticker").find("figure")[:style]).to include("aspect-ratio: 400 / 400")
+    end
+  end
+
+  it "says to two people that the other is there, and on which part" do
+    post = world.draft(wall: "2026-11-24T07:30")
+    as(:wren) { open_sheet(post) }
+    as(:maro) do
+      open_sheet(post)
+      find("[aria-label='Master copy']").click
+      expect(page).to have_content("Wren is here too", wait: 20)
+    end
+    as(:wren) do
+      expect(page).to have_content("Maro is here too", wait: 20)
+      expect(page).to have_content("Maro Lindqvist is writing here", wait: 20)
+      visit("/desk")
+    end
+    as(:maro) { expect(page).to have_no_content("Wren is here too", wait: 20) }
+  end
+
+  it "finds and replaces over the master and every own text" do
+    post = world.draft(text: "The boat waits. The boat goes.", wall: "2026-11-25T07:30")
+    world.write(post, "text", "Boat? It waits.", on: :ticker)
+    as(:maro) do
+      open_sheet(post)
+      within(".master") { click_button("find") }
+      fill_in("Find", with: "boat")
+      fill_in("Replace with", with: "ferry")
+      expect(find("[role=dialog]")).to have_content("Master 2 times").and have_content("Ticker 1 times")
+      click_button("Replace 3 times")
+      expect(page).to have_no_css("[role=dialog]", wait: 10)
+      expect([value(post, "text"), value(post, "text", :ticker)]).to eq ["The ferry waits. The ferry goes.", "ferry? It waits."]
+    end
+  end
+
+  it "keeps note, labels and campaign beside the post, and copies it for other times" do
+    post = world.draft(wall: "2026-11-26T07:30")
+    as(:ines) do
+      open_sheet(post)
+      fill_in("Label", with: "Service")
+      find("input[aria-label='Label']").send_keys(:enter)
+      expect(find("ul[aria-label='Labels']")).to have_content("Service", wait: 10)
+      fill_in("Note to the team", with: "Ask the pier master.")
+      eventually { db[:posts].where(id: post).get(:note) == "Ask the pier master." }
+      click_button("Copy …")
+      page.execute_script("const f = document.querySelector('input[aria-label=\"Time 1\"]'); f.value = '2026-12-01T07:30'; f.dispatchEvent(new Event('change', { bubbles: true }))")
+      click_button("Make the draft")
+      expect(page).to have_content("Tue 1 Dec, 7:30", wait: 10)
+      expect(page.current_path).not_to eq sheet(post)
+      expect(find("ul[aria-label='Labels']")).to have_content("Service")
+    end
+  end
+
+  it "takes an earlier revision back, after saying what that does" do
+    post = world.draft(wall: "2026-11-27T07:30")
+    world.ask(post, 0)
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.write(post, "text", "Other words.")
+    as(:ines) do
+      open_sheet(post)
+      click_button("Revisions")
+      click_button("Take back revision 1")
+      expect(page).to have_content("what stands now stays with its own revision")
+      click_button("Take it back")
+      expect(page).to have_css("[aria-label='Master copy']", text: "the 7:20 does not guess", wait: 10)
+    end
+  end
+
+  it "shows a designer why no letter is theirs, and a copywriter why no picture is" do
+    post = world.draft(wall: "2026-11-28T07:30")
+    as(:sunniva) do
+      open_sheet(post)
+      expect(find("[aria-label='Master copy']")["aria-readonly"]).to eq "true"
+      expect(find("[aria-label='Master copy']")[:title]).not_to be_empty
+      expect(page).to have_no_css("[role=toolbar]")
+    end
+    as(:maro) do
+      open_sheet(post)
+      expect(page).to have_button("Add another", disabled: true)
+      expect(find(".master button[aria-label='Frame picture 1']", visible: :all)).to be_disabled
+    end
+  end
+end
