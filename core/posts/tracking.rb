@@ -62,7 +62,8 @@ module AskFirst
 
         def missing(query, tags)
           there = query.to_s.split("&").map { |pair| pair.split("=", 2).first.to_s.downcase }
-          tags.reject { |name, _| there.include?("utm_#{name}") }
+          # in one order, whatever the order in which they were kept: another order would be another address
+          NAMES.filter_map { |name| [name, tags[name]] if tags[name] && !there.include?("utm_#{name}") }
         end
 
         def refuse(sentence, way_on = nil)

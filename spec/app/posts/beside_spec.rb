@@ -59,14 +59,15 @@ RSpec.describe "What stands beside a post", :database do
     it "come from the workspace, for each channel its own, and are fixed at the first ask" do
       client = fresh_client
       ticker = connected(client)
-      world.act("Clients::ChangeSettings", :ines, client, version: 1, tracking: { "source" => "{network}", "campaign" => "{campaign}" })
+      world.act("Clients::ChangeSettings", :ines, client, version: 1, tracking: { "source" => "{network}", "medium" => "social", "campaign" => "{campaign}" })
       post = plain_post(client, ticker)
       world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "link", value: "https://quillmere.example/lamp?x=1#top", version: 0)
       world.act("Posts::SetCampaign", :ines, client, post_id: post, name: "Fog days")
       sent = -> { world.standing(post, client).adaptations.first.request["link"] }
-      expect(sent.call).to eq "https://quillmere.example/lamp?x=1&utm_source=ticker&utm_campaign=fog-days#top"
+      expect(sent.call).to eq "https://quillmere.example/lamp?x=1&utm_source=ticker&utm_medium=social&utm_campaign=fog-days#top"
       world.act("Posts::MarkReady", :ines, client, post_id: post)
       fingerprint = world.standing(post, client).adaptations.first.fingerprint
+      expect(db[:revision_adaptations].where(post_id: post).get(:fingerprint)).to eq fingerprint # what was kept is what stands
       world.act("Posts::SetCampaign", :ines, client, post_id: post, name: "Renamed since")
       world.act("Clients::ChangeSettings", :ines, client, version: 2, tracking: {})
       expect(world.standing(post, client).adaptations.first.fingerprint).to eq fingerprint

@@ -18,6 +18,11 @@ RSpec.describe AskFirst::Core::Posts::Tracking do
     expect(described_class.append("https://a.example/p?x=%C3%BC&y", {})).to eq "https://a.example/p?x=%C3%BC&y"
   end
 
+  it "makes the same address of the same tags, in whatever order they were kept" do
+    one = { "source" => "ticker", "medium" => "social", "campaign" => "fog" }
+    expect(described_class.append("https://a.example/p", one.to_a.reverse.to_h)).to eq described_class.append("https://a.example/p", one)
+  end
+
   it "fills the workspace's defaults in for a channel, and leaves out a tag with nothing to say" do
     defaults = { "source" => "{network}", "campaign" => "{campaign}", "content" => "{channel}-post" }
     expect(described_class.fill(defaults, { "network" => "Ticker", "channel" => "Quillmere Ferries", "campaign" => "" })).to eq("source" => "ticker", "content" => "quillmere-ferries-post")

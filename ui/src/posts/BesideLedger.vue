@@ -33,7 +33,7 @@ const setCampaign = useAct<string>(props.sheet.id, (name) => ok(api.PUT('/api/w/
 
 <template>
   <section aria-label="Beside the post">
-    <h3>Beside it <span>agency only</span></h3>
+    <h3>Beside it <span class="quiet">agency only</span></h3>
     <ul class="labels" aria-label="Labels">
       <li v-for="name in sheet.labels" :key="name">
         {{ name }} <button type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Take the label ${name} off`" @click="setLabels.mutate(sheet.labels.filter((one) => one !== name))">off</button>
