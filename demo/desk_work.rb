@@ -38,7 +38,10 @@ module Demo
     end
 
     def labels
-      { "Fog days: how to know before you leave" => ["Service"], "Winter timetable, what changes at night" => ["Service", "times, prices"], "Night boats, first run" => ["times, prices"] }.each do |subject, names|
+      {
+        "Fog days: how to know before you leave" => ["Service"], "Winter timetable, what changes at night" => ["Service", "times, prices"],
+        "Night boats, first run" => ["times, prices"]
+      }.each do |subject, names|
         post = world.db[:posts].where(workspace_id: world.workspaces[:quillmere], subject: subject).get(:id)
         act("Posts::SetLabels", :ines, post_id: post, names: names) if post
       end
@@ -59,14 +62,16 @@ module Demo
     end
 
     def parts(files)
-      text = "Saturday is museum night. @[Harbour Museum] stays open until one, and the late boat waits until the last of you has found their coat.\n\nSame pier, same fare. The choir sings on the way back. #quillmere #museumnight"
+      text = "Saturday is museum night. @[Harbour Museum] stays open until one, and the late boat waits until the last of you has found their coat.\n\n" \
+             "Same pier, same fare. The choir sings on the way back. #quillmere #museumnight"
       [
         ["text", :maro, nil, text], ["media", :sunniva, nil, files], ["link", :maro, nil, link],
         ["descriptions", :sunniva, nil, { files.first => "A lit boat at a pier under a dark sky" }],
         ["text", :maro, :ticker, "Museum night on Saturday: @[Harbour Museum] is open until one, the late boat waits until the last coat is found."],
-        ["first_comment", :maro, :vitrine, "Boats back at 23:10, 0:10 and when the last of you is there."], ["tagged", :maro, :vitrine, [{ "name" => "Harbour Museum", "media" => files.first, "x" => 620, "y" => 410 }]],
+        ["first_comment", :maro, :vitrine, "Boats back at 23:10, 0:10 and when the last of you is there."],
+        ["tagged", :maro, :vitrine, [{ "name" => "Harbour Museum", "media" => files.first, "x" => 620, "y" => 410 }]],
         ["media", :sunniva, :commons, []], ["call_to_action", :maro, :commons, "Learn more"], ["budget", :ines, :commons, { "minor" => 4_000, "currency" => "EUR" }],
-        ["audience", :ines, :commons, { "places" => ["Lisbon + 30 km"], "languages" => ["pt", "en"] }], ["time", :ines, nil, wall(18, 30)], ["time", :ines, :ticker, wall(12, 10)]
+        ["audience", :ines, :commons, { "places" => ["Lisbon + 30 km"], "languages" => %w[pt en] }], ["time", :ines, nil, wall(18, 30)], ["time", :ines, :ticker, wall(12, 10)]
       ]
     end
 

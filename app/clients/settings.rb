@@ -13,7 +13,8 @@ module AskFirst
           row = workspace
           {
             id: row[:id], name: row[:name], mark: row[:mark], edge: row[:edge], zone: row[:zone], week_start: row[:week_start], time_policy: row[:time_policy],
-            holidays: row[:holidays], working_hours: row[:working_hours], currency: row[:currency], tracking: row[:tracking], version: row[:version], setup_step: row[:setup_step], picture: !row[:mark_picture].nil?,
+            holidays: row[:holidays], working_hours: row[:working_hours], currency: row[:currency], tracking: row[:tracking],
+            version: row[:version], setup_step: row[:setup_step], picture: !row[:mark_picture].nil?,
             archived_at: row[:archived_at]&.iso8601, days_off: days_off(row), can: Permissions::Capabilities.of(member, others: colleagues)
           }
         end

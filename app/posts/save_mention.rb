@@ -61,7 +61,8 @@ module AskFirst
           sealed = posts.values.flat_map(&:adaptations).select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }
           return ids if sealed.empty?
 
-          raise Core::Conflict.new("sealed", "#{sealed.size == 1 ? 'One channel of a post is' : "#{sealed.size} channels of posts are"} asked for or cleared with this spelling.", field: "spellings",
+          who = sealed.size == 1 ? "One channel of a post is" : "#{sealed.size} channels of posts are"
+          raise Core::Conflict.new("sealed", "#{who} asked for or cleared with this spelling.", field: "spellings",
             way_on: "Open them with “Change it” first.", facts: { "posts" => sealed.map { |one| one.row[:post_id] }.uniq })
         end
       end

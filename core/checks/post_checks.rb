@@ -44,7 +44,7 @@ module AskFirst
             (warning("hashtag_doubled", "text", "#{doubled.map { |tag| "##{tag}" }.join(', ')} #{doubled.one? ? 'is' : 'are'} there twice.") if doubled.any?),
             (warning("styled_letters", "text", "#{styled} letters only look styled; a screen reader spells them out or leaves them out.") if styled.positive?),
             (warning("emoji_run", "text", "#{run} emoji in a row are read out one by one.") if run >= ReadAloud::LONG_RUN),
-            (warning("hidden_characters", "text", "#{hidden} #{hidden == 1 ? 'character is' : 'characters are'} invisible and count all the same; they came along with something pasted.") if hidden.positive?)
+            (warning("hidden_characters", "text", "#{hidden} invisible #{hidden == 1 ? 'character counts' : 'characters count'} here, pasted along with something.") if hidden.positive?)
           ].compact
         end
 
