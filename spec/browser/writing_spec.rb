@@ -76,6 +76,66 @@ RSpec.describe "Writing a post" do
     end
   end
 
+  it "offers only what the networks take, and keeps each as it is chosen" do
+    client = fresh_client("Reed Boats")
+    channels = %w[commons noticeboard vitrine].to_h { |network| [network.to_sym, connected(client, network)] }
+    world.world.channels[client] = channels
+    post = plain_post(client, channels.values_at(:commons, :noticeboard))
+    kept = ->(part) { db[:parts].where(post_id: post, part: part, channel_id: nil).get(:value) }
+    as(:ines) do
+      visit("/w/#{world.workspace(client)}/posts/#{post}")
+      expect(page).to have_button("Change boost")
+      expect(page).to have_no_button("Change first comment") # neither of the two takes one
+      click_button("Change boost")
+      fill_in("Amount in EUR", with: "forty")
+      expect(page).to have_content("Write an amount such as 40.00.")
+      fill_in("Amount in EUR", with: "40,50")
+      eventually { kept.call("budget") == { "minor" => 4_050, "currency" => "EUR" } }
+      click_button("Change call to action")
+      select("Book now", from: "Call to action")
+      eventually { kept.call("call_to_action") == "Book now" }
+      click_button("Change audience")
+      fill_in("Places", with: "Lisbon + 30 km, Almada")
+      eventually { kept.call("audience") == { "places" => ["Lisbon + 30 km", "Almada"], "languages" => [] } }
+      fill_in("Languages", with: "Portuguese!")
+      expect(page).to have_content("is no language tag", wait: 10)
+      click_button("Show what is saved instead")
+      expect(page).to have_field("Languages", with: "")
+      click_button("Change format")
+      choose("text alone", allow_label_click: true)
+      eventually { kept.call("format") == "text" }
+      expect(page).to have_css("section[aria-label^='On ']", text: "Book now", count: 2)
+      expect(axe_findings).to eq []
+    end
+  end
+
+  it "tags somebody on a spot, and keeps their spelling in the book" do
+    client = fresh_client("Sedge Boats")
+    vitrine = connected(client, "vitrine")
+    post = plain_post(client, vitrine)
+    picture = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(5), name: "boat.jpg")[:id]
+    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "media", value: [picture], version: 0)
+    as(:ines) do
+      visit("/w/#{world.workspace(client)}/posts/#{post}")
+      click_button("Change tagged")
+      find("[role=application]").send_keys(:right, :down)
+      fill_in("Who or what", with: "Pier Choir")
+      click_button("Tag here")
+      eventually { db[:parts].where(post_id: post, part: "tagged").get(:value)&.first.to_h.slice("name", "media") == { "name" => "Pier Choir", "media" => picture } }
+      expect(db[:parts].where(post_id: post, part: "tagged").get(:value).first.values_at("x", "y")).to all(be_between(510, 530)) # the middle, and one step on
+      checks = find("section[aria-label='Checks']")
+      expect(checks).to have_content("Pier Choir cannot be tagged: no spelling for Vitrine.", wait: 10)
+      checks.click_button("give a spelling")
+      click_button("somebody new")
+      fill_in("Name", with: "Pier Choir")
+      fill_in("Vitrine", with: "@pier.choir")
+      click_button("Keep")
+      expect(page).to have_content("With @pier.choir", wait: 10)
+      click_button("Pier Choir")
+      eventually { db[:parts].where(post_id: post, part: "text").get(:value).include?("@[Pier Choir]") }
+    end
+  end
+
   it "frames a picture by keys, and the proof shows the cut" do
     post = world.draft(wall: "2026-11-23T07:30")
     as(:sunniva) do

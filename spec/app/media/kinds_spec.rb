@@ -47,6 +47,22 @@ RSpec.describe "Videos and documents", :database do
     expect(said).not_to include("Sunniva")
   end
 
+  it "a story, which its network's protocol does not take, is handed over by hand at its time" do
+    client = fresh_client
+    channel = connected(client, "spool")
+    post = plain_post(client, channel, text: "Not part of a story")
+    id = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(2), name: "story.jpg")[:id]
+    { "media" => [id], "format" => "story" }.each { |part, value| world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: part, value: value, version: 0) }
+    world.act("Posts::MarkReady", :ines, client, post_id: post)
+    world.release(post, client: client)
+    world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
+    showing = db[:showings].where(post_id: post).get(:id)
+    AskFirst::App::Dispatch::Advance.call(world.kit, AskFirst::App::Member.process(world.workspace(client), "dispatcher"), showing_id: showing)
+    expect(db[:showings].where(id: showing).get(:state)).to eq "by_hand"
+    page = world.act("Dispatch::ByHandPage", :ines, client, showing_id: showing)
+    expect([page[:text], page[:pictures].size]).to eq ["", 1]
+  end
+
   it "a video is a format of its own: what it needs is asked for, what is too short is stopped" do
     client = fresh_client
     channel = connected(client, "spool")
