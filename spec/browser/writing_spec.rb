@@ -72,6 +72,13 @@ RSpec.describe "Writing a post" do
       fill_in("Title of the card", with: "Look at the lamp first")
       expect(page).to have_css(".link-card", text: "Look at the lamp first", wait: 10)
       eventually { value(post, "link")["card"]["title"] == "Look at the lamp first" }
+      fetched = value(post, "link")["card"]["picture"]
+      Tempfile.create(["boat", ".jpg"], binmode: true) do |file|
+        file.write(SpecWorld.picture(7).string)
+        file.flush
+        attach_file("Another picture", file.path)
+        eventually { ![nil, fetched].include?(value(post, "link")["card"]["picture"]) }
+      end
       expect(axe_findings).to eq []
     end
   end

@@ -40,6 +40,6 @@ function typed() {
     <input :id="`${id}-places`" v-model="places" :readonly="!!off" placeholder="Lisbon + 30 km" @input="typed" @blur="save()" />
     <label :for="`${id}-languages`">Languages{{ where }}</label>
     <input :id="`${id}-languages`" v-model="languages" :readonly="!!off" placeholder="pt, en" @input="typed" @blur="save()" />
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>
 </template>

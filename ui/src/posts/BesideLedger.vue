@@ -54,7 +54,7 @@ const setCampaign = useAct<string>(props.sheet.id, (name) => ok(api.PUT('/api/w/
       @input="change(($event.target as HTMLTextAreaElement).value)"
       @blur="save()"
     />
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </section>
 </template>
 

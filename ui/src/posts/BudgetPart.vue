@@ -32,6 +32,6 @@ function typed() {
     <label :for="id">Amount{{ where }} in {{ currency }}</label>
     <input :id="id" v-model="amount" inputmode="decimal" :readonly="!!off" placeholder="none" @input="typed" @blur="save()" />
     <p v-if="wrong" class="late" role="status">{{ wrong }}</p>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>
 </template>

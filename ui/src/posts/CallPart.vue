@@ -16,6 +16,6 @@ const kinds = computed(() => [...new Set((props.one ? [props.one] : props.sheet.
       <option value="">none</option>
       <option v-for="kind in kinds" :key="kind">{{ kind }}</option>
     </select>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>
 </template>

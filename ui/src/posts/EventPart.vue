@@ -34,6 +34,6 @@ function set(field: keyof Happening, text: string) {
     <label :for="`${id}-ends`">Ends</label>
     <input :id="`${id}-ends`" type="datetime-local" :value="now.ends?.slice(0, 16) ?? ''" :disabled="!!off" @change="set('ends', ($event.target as HTMLInputElement).value)" />
     <button v-if="value" type="button" class="link-button" :disabled="!!off" @click="choose(null)">no event</button>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>
 </template>

@@ -20,7 +20,7 @@ const everywhere = (format: string) => props.sheet.adaptations.filter((one) => !
       <input type="radio" :checked="value === format" @change="choose(format)" /> {{ FORMATS[format] }}
       <span v-if="!one && everywhere(format).length > 0" class="quiet">not on {{ everywhere(format).join(', ') }}</span>
     </label>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </fieldset>
 </template>
 

@@ -79,7 +79,7 @@ async function done() {
       {{ frame.zoom ?? 100 }} %</label
     >
     <p class="quiet">{{ cut[2] }} by {{ cut[3] }} pixels are kept. A network that wants another shape cuts within this.</p>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
     <p class="acts"><Button type="primary" @click="done">Done</Button> <Button :disabled="!!off" @click="set({ shape: null, focus: null, zoom: null })">As it was taken</Button></p>
   </Modal>
 </template>

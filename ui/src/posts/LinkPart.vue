@@ -6,6 +6,7 @@ import { api, ok, sentence } from '@/api/client'
 import { useChecks } from './checks'
 import { useEditor, type EditorProps } from './editing'
 import SaysState from './SaysState.vue'
+import { upload } from './upload'
 
 const props = defineProps<EditorProps>()
 const emit = defineEmits<{ state: [state: string] }>()
@@ -49,6 +50,19 @@ function tag(name: string, text: string) {
 function card(field: keyof Card, text: string) {
   change({ ...now.value, card: { ...(now.value.card ?? { title: '', words: '', picture: null }), [field]: text } })
 }
+async function ownPicture(files: FileList | null) {
+  const file = files?.[0]
+  if (!file) return
+  busy.value = true
+  said.value = ''
+  try {
+    choose({ ...now.value, card: { ...(now.value.card ?? { title: '', words: '', picture: null }), picture: await upload(props.sheet.workspace_id, file) } })
+  } catch (error) {
+    said.value = error instanceof Error ? error.message : sentence(error)
+  } finally {
+    busy.value = false
+  }
+}
 async function fetchCard() {
   busy.value = true
   said.value = ''
@@ -90,6 +104,9 @@ async function fetchCard() {
           <input :id="`${id}-title`" :value="now.card.title" :readonly="!!off" @input="card('title', ($event.target as HTMLInputElement).value)" @blur="save()" />
           <label :for="`${id}-words`">Words of the card</label>
           <textarea :id="`${id}-words`" :value="now.card.words" rows="2" :readonly="!!off" @input="card('words', ($event.target as HTMLTextAreaElement).value)" @blur="save()" />
+          <label v-if="sheet.can.add_media?.ok" class="picture"
+            >{{ now.card.picture ? 'Another picture' : 'A picture' }} <input type="file" accept="image/jpeg,image/png,image/webp" :disabled="!!off" @change="ownPicture(($event.target as HTMLInputElement).files)"
+          /></label>
           <button v-if="now.card.picture" type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, card: { ...now.card, picture: null } })">no picture</button>
           <button type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, card: null })">leave the card to the page</button>
         </div>
@@ -100,7 +117,7 @@ async function fetchCard() {
         <span class="digest">{{ final.address }}</span> <span v-if="finals.length > 1" class="quiet">{{ final.names.join(', ') }}</span>
       </p>
     </template>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>
 </template>
 

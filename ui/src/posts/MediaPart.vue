@@ -6,6 +6,7 @@ import { api, ok, sentence } from '@/api/client'
 import DescriptionField from './DescriptionField.vue'
 import FramingDialog from './FramingDialog.vue'
 import { useAct, type Adaptation, type Sheet } from './sheet'
+import { upload } from './upload'
 import { offFor, seenOf } from './writable'
 
 const props = defineProps<{ sheet: Sheet; one?: Adaptation }>()
@@ -34,30 +35,13 @@ const save = useAct<string[]>(props.sheet.id, (next) =>
   ),
 )
 
-// Uploading tells how far it is, which fetch cannot.
-function upload(file: File): Promise<string> {
-  return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest()
-    request.open('POST', `/api/w/${props.sheet.workspace_id}/media?name=${encodeURIComponent(file.name)}`)
-    request.setRequestHeader('Content-Type', 'application/octet-stream')
-    request.upload.onprogress = (event) => (progress.value = event.lengthComputable ? Math.round((event.loaded / event.total) * 100) : 0)
-    request.onload = () => {
-      const body = JSON.parse(request.responseText) as { id?: string; detail?: string; way_on?: string }
-      if (request.status === 201 && body.id) resolve(body.id)
-      else reject(new Error([body.detail, body.way_on].filter(Boolean).join(' ')))
-    }
-    request.onerror = () => reject(new Error('The connection broke off while uploading. Choose the file again.'))
-    request.send(file)
-  })
-}
-
 async function add(files: FileList | null) {
   if (!files) return
   const added: string[] = []
   for (const file of Array.from(files)) {
     progress.value = 0
     try {
-      added.push(await upload(file))
+      added.push(await upload(props.sheet.workspace_id, file, (percent) => (progress.value = percent)))
     } catch (problem) {
       void message.error(`${file.name}: ${problem instanceof Error ? problem.message : sentence(problem)}`, 10)
     }

@@ -75,7 +75,7 @@ function add() {
         <button type="button" class="link-button" :disabled="!!off" :aria-label="`Take off ${tag.name}`" @click="choose((value ?? []).filter((_, at) => at !== index))">take off</button>
       </li>
     </ul>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>
 </template>
 

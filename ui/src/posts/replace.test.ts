@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { found } from './emoji'
 import { occurrences, replaced } from './replace'
+import { plainly } from './plainly'
 import { spread } from './spread'
 
 describe('find and replace', () => {
@@ -37,5 +38,13 @@ describe('the spread of times', () => {
   })
   it('is nothing for one time', () => {
     expect(spread([at('06:30')])).toBeNull()
+  })
+})
+
+describe('what somebody else made of a part', () => {
+  it('is said in words', () => {
+    expect(plainly({ places: ['Lisbon'], languages: [] })).toBe('Lisbon')
+    expect(plainly({ name: 'Fair', place: '', starts: '2026-10-20T10:00', ends: null })).toBe('Fair, 2026-10-20T10:00')
+    expect([null, '', [], {}].map(plainly)).toEqual(['nothing', 'nothing', 'nothing', 'nothing'])
   })
 })
