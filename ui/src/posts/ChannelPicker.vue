@@ -55,7 +55,7 @@ function put(next: string[]) {
     <span v-for="one in sheet.adaptations" :key="one.id" :title="one.channel.name"
       ><ChannelMark :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{ one.channel.name }}</span></span
     >
-    <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more</span>
+    <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
     <button type="button" class="link-button" :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why" @click="folded = false">other channels</button>
   </p>
   <fieldset v-else :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why">
