@@ -15,7 +15,8 @@ module AskFirst
         def call(post_id:)
           post = standing([post_id])[post_id] or return
           addresses = post.adaptations.flat_map { |one| Core::Checks::LinkChecks.addresses(one.request) }.uniq.first(MOST)
-          stale = addresses.reject { |address| fresh?(address) }
+          known = reading { Store::Checks::LinkLooks.of(scope, addresses) }
+          stale = addresses.reject { |address| known[address] && now - known[address][:looked_at] < FRESH }
           found = stale.map { |address| [address, *look(address)] }
           write { found.each { |address, state, note| Store::Checks::LinkLooks.keep(scope, address, state, note, now) } }
           write { announce("posts", ids: [post_id]) } if found.any? { |_, state, _| state != "fine" }
@@ -32,10 +33,6 @@ module AskFirst
         end
 
         private
-
-        def fresh?(address)
-          reading { Store::Checks::LinkLooks.of(scope, [address]) }[address]&.then { |row| now - row[:looked_at] < FRESH }
-        end
 
         # @return [Array(String, String)] state and note
         def look(address)

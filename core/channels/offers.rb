@@ -15,12 +15,6 @@ module AskFirst
             "audience" => card["audience"], "event" => card["event"] ? true : nil, "budget" => card["budget"] ? true : nil
           }
         end
-
-        def takes?(card, part)
-          return Posts::Formats.of_card(card).size > 1 if part == "format"
-
-          !of(card)[part].nil?
-        end
       end
     end
   end

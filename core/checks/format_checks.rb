@@ -5,8 +5,6 @@ module AskFirst
     module Checks
       # Whether the chosen format is taken, and has what it is made of.
       module FormatChecks
-        KINDS = { "picture" => "picture", "video" => "video", "document" => "document" }.freeze
-
         module_function
 
         # @return [Array<PostChecks::Finding>]

@@ -6,8 +6,7 @@ module AskFirst
       # What stands between an adaptation and its network: blocking faults apart from warnings. The same function is
       # shown while writing and is required when asked, released and sent.
       module PostChecks
-        # mend: what can be done about it in one click (Mends), or nil
-        Finding = Struct.new(:code, :level, :part, :sentence, :mend, keyword_init: true)
+        Finding = Struct.new(:code, :level, :part, :sentence, keyword_init: true)
 
         module_function
 

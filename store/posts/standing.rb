@@ -86,7 +86,7 @@ module AskFirst
           showing = of(:showings, :adaptation_id, row[:id]).max_by { |one| one[:number] }
           release = of(:releases, :adaptation_id, row[:id]).first
           pictures = pictures_for(parts, channel)
-          place = place(post, row, channel, pictures)
+          place = place(post, row, channel, parts, pictures)
           request = request_for(parts, place, showing, release)
           fingerprint = Core::Posts::Fingerprint.of(request)
           facts = facts(row, parts, fingerprint, steps, showing, release)
@@ -102,8 +102,10 @@ module AskFirst
           Core::Posts::Request.build(parts, place)
         end
 
-        def place(post, row, channel, pictures)
-          files = pictures.to_h { |one| [one[:media_id], Core::Posts::Request::File.new(digest: one[:digest], kind: one[:kind], ms: one[:ms])] }
+        # Every file of the post is known by its kind, also one that the format does not use: the format chooses by it.
+        def place(post, row, channel, parts, pictures)
+          files = media.slice(*parts["media"]).transform_values { |file| Core::Posts::Request::File.new(kind: file[:kind]) }
+          pictures.each { |one| files[one[:media_id]] = Core::Posts::Request::File.new(digest: one[:digest], kind: one[:kind], ms: one[:ms]) }
           Core::Posts::Request::Place.new(card: channel[:card], account: channel[:account], network: channel[:network], tags: row[:tags] || tags(post, channel), book: book, files: files)
         end
 

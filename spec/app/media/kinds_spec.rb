@@ -47,6 +47,16 @@ RSpec.describe "Videos and documents", :database do
     expect(said).not_to include("Sunniva")
   end
 
+  it "a picture goes out as a picture, whatever stands before it in the post" do
+    client = fresh_client
+    post = plain_post(client, connected(client, "ticker"))
+    ids = [film, SpecWorld.picture(2).string].map { |bytes| world.act("Media::UploadMedia", :ines, client, io: StringIO.new(bytes), name: "file")[:id] }
+    { "media" => ids, "format" => "picture" }.each { |part, value| world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: part, value: value, version: 0) }
+    world.act("Posts::MarkReady", :ines, client, post_id: post)
+    request = db[:revision_adaptations].where(post_id: post).get(:request)
+    expect(request["media"].map { |file| file["digest"] }).to eq db[:renditions].where(media_id: ids.last).select_map(:digest)
+  end
+
   it "a story, which its network's protocol does not take, is handed over by hand at its time" do
     client = fresh_client
     channel = connected(client, "spool")
