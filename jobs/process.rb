@@ -9,6 +9,8 @@ module AskFirst
     # finish. When the database goes away it ends; its keeper (bin/dispatcher) starts it again.
     class Process
       WORKERS = 6
+      # Three take only what is due or addressed to people: a page that does not answer must not hold up what goes out.
+      PRIORITIES = [50, 50, 50, nil, nil, nil].freeze
       SWEEP_EVERY = 2
       RENEW_EVERY = 10
 
@@ -27,7 +29,7 @@ module AskFirst
 
       def run
         %w[TERM INT].each { |signal| trap(signal) { @stop = true } }
-        locker = Que::Locker.new(worker_priorities: [nil] * WORKERS, poll_interval: @settings.poll, maximum_buffer_size: 50)
+        locker = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
         renewing = Thread.new { renew }
         until @stop
           App::Dispatch::Sweep.call(@kit)

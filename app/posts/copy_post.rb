@@ -73,11 +73,15 @@ module AskFirst
         # --- to another client ---
 
         def elsewhere(post, target, walls, channel_ids)
-          record_here = -> { write { record("post_copied_out", post_id: post.id, facts: { subject: post.row[:subject] }) } }
+          Core::Permissions::Decision.for(target, "make_post").require!
           parts = PartsForElsewhere.of(post.master)
           files = parts["media"].to_h { |id| [id, copy_file(id, target)] }
-          made = times(walls, target.zone, nil).map { |time| make_there(post.row[:subject], target, channel_ids, PartsForElsewhere.with_files(parts, files), time) }
-          record_here.call
+          times = times(walls, target.zone, nil)
+          # all of them or none: the acts join this transaction
+          made = target.scope(kit.db).transaction do
+            times.map { |time| make_there(post.row[:subject], target, channel_ids, PartsForElsewhere.with_files(parts, files), time) }
+          end
+          write { record("post_copied_out", post_id: post.id, facts: { subject: post.row[:subject] }) }
           made
         end
 

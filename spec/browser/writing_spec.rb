@@ -41,6 +41,17 @@ RSpec.describe "Writing a post" do
     end
   end
 
+  it "leads to the place where something is mended by hand: the description that is missing" do
+    post = world.draft(wall: "2026-11-21T09:30")
+    picture = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(6), name: "second.jpg")[:id]
+    world.write(post, "media", [*value(post, "media"), picture], who: :sunniva)
+    as(:maro) do
+      open_sheet(post)
+      find("section[aria-label='Checks']").click_button("describe")
+      expect(page).to have_css("#description-#{picture}-master:focus", wait: 5)
+    end
+  end
+
   it "gives a channel parts of its own, and sets them all back at once" do
     post = world.draft(wall: "2026-11-22T07:30")
     world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)

@@ -53,6 +53,7 @@ const card = computed(() => {
 })
 const rows = computed(() => ROWS.filter((row) => offered(row.part, props.one)))
 const own = computed(() => Object.entries(props.one.parts).filter(([, part]) => part.own).length)
+const rowsOf = ref<{ part: string; open: () => void }[]>([])
 const off = (part: PartName) => offFor(props.sheet, part, props.one)
 
 const follow = useAct<PartName>(
@@ -91,6 +92,7 @@ const ownTime = ref(false)
 defineExpose({
   show(place: string) {
     if (place === 'time') ownTime.value = true
+    else if (place === 'link') rowsOf.value.find((row) => row.part === 'link')?.open()
     else if (place === 'framing' || place === 'media') ownMedia.value = true
     else if (place === 'mentions' && props.one.parts.text.own) {
       writing.value = true
@@ -194,7 +196,7 @@ defineExpose({
         <dt class="hidden">Media for {{ one.channel.name }}</dt>
         <dd class="whole"><MediaPart :sheet="sheet" :one="one" @state="emit('state', $event)" /></dd>
       </div>
-      <PartRow v-for="row in rows" :key="row.part" :sheet="sheet" :row="row" :one="one" @state="emit('state', $event)" />
+      <PartRow v-for="row in rows" ref="rowsOf" :key="row.part" :sheet="sheet" :row="row" :one="one" @state="emit('state', $event)" />
       <div :class="{ own: one.parts.time.own }">
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>

@@ -37,7 +37,7 @@ const follow = useAct<void>(
     editing.value = false
   },
 )
-defineExpose({ open: () => (editing.value = true) })
+defineExpose({ part: props.row.part, open: () => (editing.value = true) })
 </script>
 
 <template>

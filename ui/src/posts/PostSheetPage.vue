@@ -42,9 +42,25 @@ const master = ref<InstanceType<typeof MasterColumn>>()
 const copying = ref(false)
 const replacing = ref(false)
 
+// The field of the first file without a description: the channel's own, or the master's that it follows.
+function describe(channel: string) {
+  const one = sheet.value?.adaptations.find((other) => other.channel.id === channel)
+  if (!one) return
+  const said = (one.parts.descriptions.value ?? {}) as Record<string, string>
+  const missing = one.proof.pictures.find((picture) => !said[picture.media_id]?.trim())
+  const own = one.parts.descriptions.own || one.parts.media.own
+  if (own) columns.value[channel]?.show('media')
+  void nextTick(() => {
+    const field = document.getElementById(`description-${missing?.media_id}-${own ? channel : 'master'}`)
+    field?.scrollIntoView({ block: 'nearest' })
+    field?.focus()
+  })
+}
+
 // The place where something is mended by hand.
 async function show(place: string, channel: string) {
   if (place === 'mentions') master.value?.mentions()
+  if (place === 'descriptions') return describe(channel)
   columns.value[channel]?.show(place)
   await nextTick()
   const column = document.querySelector(`[data-channel="${channel}"]`)
