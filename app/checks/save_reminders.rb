@@ -14,6 +14,7 @@ module AskFirst
           require_ability!("assign")
           wanted = clean(words)
           write do
+            Store::Gates.for_workspace(scope) # two who save at once make one list
             standing = rows(:reminders).where(dropped_at: nil).to_hash(:words)
             rows(:reminders).where(id: standing.except(*wanted).values.map { |row| row[:id] }).update(dropped_at: now)
             wanted.each_with_index { |one, index| keep(standing[one], one, index) }

@@ -53,10 +53,11 @@ module AskFirst
           scope.db[:mention_spellings].insert_conflict(target: %i[workspace_id mention_id network], update: { spelling: spelling }).insert(row)
         end
 
-        # @return [Array<String>] posts that name it
+        # What is out stays as it went, whatever a name is spelled like later.
+        # @return [Array<String>] posts that name it and are not out
         def require_free!(plain, networks)
-          ids = rows(:parts).where(part: %w[text first_comment
-                                            tagged]).where(Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%")).distinct.select_map(:post_id)
+          naming = rows(:parts).where(part: %w[text first_comment tagged]).where(Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%"))
+          ids = rows(:posts).where(id: naming.select(:post_id)).exclude(stage: "out").select_map(:id)
           posts = ids.empty? ? {} : locked(ids)
           sealed = posts.values.flat_map(&:adaptations).select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }
           return ids if sealed.empty?

@@ -17,7 +17,7 @@ module AskFirst
             fetch(:posts, post_id, "This post")
             require_visible!(post_id)
             before = on(post_id)
-            ids = wanted.map { |name| label(name) }.uniq
+            ids = labels(wanted)
             rows(:post_labels).where(post_id: post_id).exclude(label_id: ids).delete
             scope.db[:post_labels].insert_conflict.multi_insert(ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } })
             after = on(post_id)
@@ -36,13 +36,12 @@ module AskFirst
         end
 
         # Made twice at once, it is one label: the index on the name decides, and whoever came second takes that one.
-        def label(name)
-          found = rows(:labels).where(Sequel.function(:lower, :name) => Sequel.function(:lower, name)).get(:id)
-          return found if found
-
-          id = new_id
-          scope.db[:labels].insert_conflict.insert(workspace_id: member.workspace_id, id: id, name: name, made_by: member.person_id, made_at: now)
-          rows(:labels).where(Sequel.function(:lower, :name) => Sequel.function(:lower, name)).get(:id)
+        # @return [Array<String>] ids
+        def labels(names)
+          scope.db[:labels].insert_conflict.multi_insert(names.map { |name|
+            { workspace_id: member.workspace_id, id: new_id, name: name, made_by: member.person_id, made_at: now }
+          })
+          rows(:labels).where(Sequel.function(:lower, :name) => names.map { |name| Sequel.function(:lower, name) }).select_map(:id)
         end
 
         def on(post_id)

@@ -1,7 +1,10 @@
 # frozen_string_literal: true
 
+require "ipaddr"
 require "net/http"
+require "resolv"
 require "ssrf_filter"
+require "timeout"
 
 module AskFirst
   module Edge
@@ -13,6 +16,7 @@ module AskFirst
         SECONDS = 8
         OPEN = 3
         LIMIT = 1024 * 1024
+        ADDRESSES = 3 # of a name that has many
         HEADERS = { "User-Agent" => "AskFirst link preview", "Accept" => "text/html,application/xhtml+xml,image/*;q=0.8,*/*;q=0.5" }.freeze
         FAULTS = [SystemCallError, SocketError, IOError, Timeout::Error, OpenSSL::SSL::SSLError, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error].freeze
 
@@ -20,8 +24,10 @@ module AskFirst
         Page = Struct.new(:status, :address, :type, :body, :cut, keyword_init: true)
 
         # @param hosts [Hash{String=>String}] host => "address:port" of private hosts that may be read
-        def initialize(hosts = {})
+        # @param names [#call] host => addresses as text
+        def initialize(hosts = {}, names: Resolv.method(:getaddresses))
           @hosts = hosts
+          @names = names
         end
 
         # @param limit [Integer] bytes
@@ -87,7 +93,13 @@ module AskFirst
           there = @hosts[uri.host.to_s.downcase] if uri.is_a?(URI::HTTP)
           return ask_there(uri, there, times, &block) if there
 
-          SsrfFilter.get(address, headers: HEADERS, max_redirects: 0, allow_unfollowed_redirects: true, http_options: times, &block)
+          SsrfFilter.get(address, headers: HEADERS, max_redirects: 0, allow_unfollowed_redirects: true, http_options: times,
+            resolver: ->(name) { found(name, left) }, &block)
+        end
+
+        # Looking a name up counts into the time; DNS alone would be asked for over a minute.
+        def found(name, seconds)
+          Timeout.timeout(seconds) { @names.call(name) }.first(ADDRESSES).map { |address| IPAddr.new(address) }
         end
 
         def ask_there(uri, there, times, &block)

@@ -49,6 +49,15 @@ RSpec.describe "What stands beside a post", :database do
       world.act("Checks::SaveReminders", :ines, words: [])
     end
 
+    it "saved by two in one moment is one list" do
+      lists = [["Is the pier named?", "Did you look at the tide table?"], ["Did you look at the tide table?", "Is the pier named?"]]
+      8.times.map { |n| Thread.new { world.act("Checks::SaveReminders", :ines, words: lists[n % 2]) } }.each(&:join)
+      expect(db[:reminders].where(workspace_id: world.workspace, dropped_at: nil).select_order_map(:words)).to eq lists.last
+      expect(db[:reminders].where(workspace_id: world.workspace, dropped_at: nil).select_order_map(:position)).to eq [0, 1]
+    ensure
+      world.act("Checks::SaveReminders", :ines, words: [])
+    end
+
     it "is not everybody's to change" do
       expect(refused { world.act("Checks::SaveReminders", :maro, words: ["x"]) }).to eq "not_yours"
       expect(refused { world.act("Checks::SaveReminders", :ines, words: ["x"] * 21) }).to eq "too_many"
@@ -96,6 +105,19 @@ RSpec.describe "What stands beside a post", :database do
       expect(refused { world.act("Posts::SaveMention", :maro, name: "the pilot", spellings: { "Ticker" => "@pilot.boats" }) }).to eq "sealed"
       expect(refused { world.act("Posts::SaveMention", :maro, name: "The Pilot", spellings: { "Vitrine" => "" }) }).to eq "done"
       expect(world.stages(post).values.uniq).to eq ["cleared"]
+    end
+
+    it "changes a spelling again once what named it is out, and what went out stays as it went" do
+      world.act("Posts::SaveMention", :maro, name: "The Bosun", spellings: { "Ticker" => "@bosun" })
+      post = world.draft(channels: [:ticker], text: "With @[The Bosun]")
+      world.clear(post)
+      world.release(post)
+      changed = -> { refused { world.act("Posts::SaveMention", :maro, name: "The Bosun", spellings: { "Ticker" => "@bosun.boats" }) } }
+      expect(changed.call).to eq "sealed"
+      world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
+      AskFirst::App::Dispatch::Advance.call(world.kit, AskFirst::App::Member.process(world.workspace, "dispatcher"), showing_id: db[:showings].where(post_id: post).get(:id))
+      expect(changed.call).to eq "done"
+      expect(db[:revision_adaptations].where(post_id: post).get(:request)["text"]).to eq "With @bosun"
     end
 
     it "refuses a name with brackets and a network that is not there" do

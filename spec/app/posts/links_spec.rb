@@ -40,6 +40,8 @@ RSpec.describe "The page at the end of a link", :database do
   it "that never answers is given up, and that is larger than the limit is read as far as that" do
     reader = AskFirst::Edge::Pages::Reader.new(world.settings.private_hosts)
     expect { reader.get("http://quillmere.example/slow", seconds: 0.4) }.to raise_error(AskFirst::Core::Checks::Unreadable) { |error| expect(error.state).to eq "silent" }
+    slow_names = AskFirst::Edge::Pages::Reader.new({}, names: ->(_) { sleep 30 })
+    expect { slow_names.get("http://far.example/", seconds: 0.3) }.to raise_error(AskFirst::Core::Checks::Unreadable) { |error| expect(error.message).to include "no answer in time" }
     page = reader.get("http://quillmere.example/picture.png", limit: 100)
     expect([page.body.bytesize, page.cut]).to eq [100, true]
   end
