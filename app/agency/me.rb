@@ -11,7 +11,7 @@ module AskFirst
           person = kit.db[:people].where(id: person_id).first
           agency = kit.db[:agencies].where(id: person[:agency_id]).first
           rows = looking ? [looking] : Store::People::Members.of_person(kit.db, person_id, kit.now)
-          abilities = looking ? [] : AgencyPerson.load(kit, person_id).abilities
+          abilities = looking ? [] : AgencyPerson.of(person, rows).abilities
           {
             id: person_id, name: person[:name], email: person[:email], zone: person[:zone], hour12: person[:hour12], date_language: person[:date_language],
             picture: !person[:picture].nil?, now: kit.now.iso8601, agency: agency[:name], owner: abilities.include?("own"), sets_up: abilities.include?("set_up"),
