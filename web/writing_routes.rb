@@ -23,6 +23,7 @@ module AskFirst
           act(App::Posts::FollowAll, post_id: params[:post], channel_id: body_json["channel_id"])
           done
         end
+        app.post("#{at}/spread-out") { json(moved: act(App::Posts::SpreadOut, post_id: params[:post], times: body_json["times"].to_h { |one| one.values_at("channel_id", "wall") })) }
         app.post("#{at}/take-revision-back") { json(number: act(App::Posts::TakeRevisionBack, post_id: params[:post], number: body_json["number"])) }
         app.post("#{at}/copies") do
           json({ ids: act(App::Posts::CopyPost, post_id: params[:post], walls: body_json["walls"] || [], channel_ids: body_json["channel_ids"], workspace_id: body_json["workspace_id"]) },

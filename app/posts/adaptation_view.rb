@@ -7,9 +7,9 @@ module AskFirst
       # what opening it would cost, and what became of it.
       module AdaptationView
         # What the checks know beside the adaptation itself. days_off: Date => name · around: findings about what goes out around
-        # it · looks: address => what was found at its end
-        Seen = Struct.new(:days_off, :around, :looks, keyword_init: true) do
-          def initialize(days_off: {}, around: [], looks: {}) = super
+        # it · looks: address => what was found at its end · spread: times of their own for channels that would go out at once
+        Seen = Struct.new(:days_off, :around, :looks, :spread, keyword_init: true) do
+          def initialize(days_off: {}, around: [], looks: {}, spread: []) = super
         end
         NOTHING_SEEN = Seen.new.freeze
 
@@ -34,6 +34,7 @@ module AskFirst
 
         def proof(adaptation, seen)
           card = adaptation.channel[:card]
+          found = checks(adaptation, seen)
           request = adaptation.request
           text = request["text"]
           rule = card.fetch("text")
@@ -44,7 +45,7 @@ module AskFirst
             fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]), hashtags: Core::Checks::Hashtags.find(text).size, most_hashtags: card.dig("hashtags", "most"),
             pictures: pictures(adaptation), link: request["link"], link_card: link_card(adaptation), first_comment: request["first_comment"], call_to_action: request["call_to_action"],
             tagged: Array(request["tagged"]), event: request["event"], audience: request["audience"], budget: request["budget"],
-            checks: checks(adaptation, seen).map { |finding| finding.to_h.merge(mend: Core::Checks::Mends.for(finding, adaptation.parts, card)) }
+            fine: Core::Checks::LookedAt.fine(found.map(&:code)), checks: found.map { |finding| finding.to_h.merge(mend: Core::Checks::Mends.for(finding, adaptation.parts, card, spread: seen.spread)) }
           }
         end
 

@@ -22,7 +22,7 @@ module AskFirst
         def view(post_id, draft)
           post = Store::Posts::Standing.load(scope, [post_id], now, draft: draft).fetch(post_id) { raise Core::NotFound, "This post" }
           shown = post.adaptations.select { |one| member.limited_to.nil? || member.limited_to.include?(one.row[:channel_id]) }
-          seen = SeenAround.new(scope, post, shown, workspace, neighbours: false)
+          seen = SeenAround.new(scope, post, shown, workspace, others: false)
           touched = shown.select { |one| draft.channel_id ? one.row[:channel_id] == draft.channel_id : !one.own.key?(draft.part) }
           { master: { count: post.master["text"].grapheme_clusters.size }, adaptations: touched.map { |one| { id: one.id, proof: AdaptationView.proof(one, seen.of(one)) } } }
         end

@@ -84,6 +84,16 @@ module AskFirst
           adaptations.map { |adaptation| adaptation.channel[:name] }
         end
 
+        # A release moves with its time, as long as its yeses allow the new one; otherwise restaging ends it.
+        def move_releases(post, channel_id)
+          standing([post.id]).fetch(post.id).adaptations.each do |adaptation|
+            next if adaptation.release.nil? || adaptation.sent? || (channel_id && adaptation.row[:channel_id] != channel_id)
+            next if adaptation.time.nil? || !adaptation.verdict.releasable? || adaptation.facts.released[:time] == adaptation.time
+
+            Dispatch::MoveRelease.call(kit, member, release: adaptation.release, time: adaptation.time)
+          end
+        end
+
         def part_changed(row, part)
           Core::Conflict.new("part_changed", "#{row ? names.fetch(row[:written_by], 'Somebody') : 'Somebody'} changed this meanwhile.",
             field: part, way_on: "Look at theirs, then keep yours or take it.",

@@ -44,16 +44,6 @@ module AskFirst
 
           value.is_a?(String) ? Core::Checks::Links.find(value).map { |from, length| value[from, length] } : nil
         end
-
-        # A release moves with its time, as long as its yeses allow the new one; otherwise restaging ends it.
-        def move_releases(post, channel_id)
-          standing([post.id]).fetch(post.id).adaptations.each do |adaptation|
-            next if adaptation.release.nil? || adaptation.sent? || (channel_id && adaptation.row[:channel_id] != channel_id)
-            next if adaptation.time.nil? || !adaptation.verdict.releasable? || adaptation.facts.released[:time] == adaptation.time
-
-            Dispatch::MoveRelease.call(kit, member, release: adaptation.release, time: adaptation.time)
-          end
-        end
       end
     end
   end

@@ -9,36 +9,52 @@ module AskFirst
         # @param post [Store::Posts::Standing::Post]
         # @param shown [Array<Store::Posts::Standing::Adaptation>] those that are looked at
         # @param workspace [Hash]
-        # @param neighbours [Boolean] whether other posts are looked at too
-        def initialize(scope, post, shown, workspace, neighbours: true)
+        # @param others [Boolean] whether other posts are looked at too
+        def initialize(scope, post, shown, workspace, others: true)
           @scope = scope
           @post = post
           @shown = shown
           @workspace = workspace
-          @neighbours = neighbours
+          @look_around = others
         end
 
         # @return [AdaptationView::Seen]
         def of(adaptation)
-          AdaptationView::Seen.new(days_off: days_off, around: around.fetch(adaptation.id), looks: looks)
+          AdaptationView::Seen.new(days_off: days_off, around: around.fetch(adaptation.id), looks: looks, spread: spread)
+        end
+
+        # Times of their own for the channels that would go out at once, in the order of the channels.
+        # @return [Array<Hash>] {channel_id:, name:, wall:}
+        def spread
+          @spread ||= begin
+            going, staying = @shown.partition { |one| !one.sent? }
+            moves = Core::Checks::Spreading.propose(going.map { |one| mine.fetch(one.id) }, staying.map { |one| mine.fetch(one.id) } + others, @workspace[:zone])
+            going.select { |one| moves.key?(one.row[:channel_id]) }.map do |one|
+              wall = Core::Plan::WallTime.at(moves.fetch(one.row[:channel_id]), one.time.zone).wall
+              { channel_id: one.row[:channel_id], name: one.channel[:name], wall: wall.strftime("%Y-%m-%dT%H:%M") }
+            end
+          end
         end
 
         private
 
         def around
           @around ||= begin
-            mine = @shown.to_h { |one| [one.id, showing(one)] }
             day = ->(at) { Core::Plan::WallTime.at(at, @workspace[:zone]).wall.strftime("%-d %B") }
-            others = others(mine.values.filter_map(&:at))
-            mine.transform_values { |one| Core::Checks::Neighbours.call(one, mine.values - [one], others, day) }
+            mine.transform_values { |one| Core::Checks::Neighbours.call(one, mine.values, others, day) }
           end
         end
 
-        def others(times)
-          return [] if times.empty? || !@neighbours
+        def mine
+          @mine ||= @shown.to_h { |one| [one.id, showing(one)] }
+        end
 
-          span = Core::Checks::Neighbours::REPEAT
-          Store::Checks::PlannedWords.around(@scope, @post.id, times.min - span, times.max + span)
+        def others
+          @others ||= begin
+            times = mine.values.filter_map(&:at)
+            span = Core::Checks::Neighbours::REPEAT
+            times.empty? || !@look_around ? [] : Store::Checks::PlannedWords.around(@scope, @post.id, times.min - span, times.max + span)
+          end
         end
 
         def showing(adaptation)

@@ -5,19 +5,25 @@ module AskFirst
     module Checks
       # What can be done about a finding in one click: another value for a part, or the place where it is mended.
       #
-      # A mend is {words:, part:, value:} (save this), or {words:, show:} (go there).
+      # A mend is {words:, part:, value:} (save this), {words:, times:} (give these channels these times), or {words:, show:} (go
+      # there).
       module Mends
         SHOWS = { "description_missing" => %w[describe descriptions], "cut_away" => ["crop it yourself", "framing"], "mention_unspelled" => ["give a spelling", "mentions"],
-                  "tag_unspelled" => ["give a spelling", "mentions"], "flooding" => ["give it its own time", "time"], "clash" => ["give it its own time", "time"],
+                  "tag_unspelled" => ["give a spelling", "mentions"], "flooding" => ["give it its own time", "time"], "flooding_nearby" => ["give it its own time", "time"],
+                  "clash" => ["give it its own time", "time"],
                   "picture_missing" => ["add one", "media"], "format_needs" => ["add it", "media"], "link_missing" => ["give the address", "link"] }.freeze
+        SPREADS = %w[flooding flooding_nearby clash].freeze
 
         module_function
 
         # @param finding [PostChecks::Finding]
         # @param parts [Hash] resolved parts
         # @param card [Hash]
+        # @param spread [Array<Hash>] {channel_id:, name:, wall:}: the proposal to spread out (Spreading)
         # @return [Hash, nil]
-        def for(finding, parts, card)
+        def for(finding, parts, card, spread: [])
+          return { words: "spread out", times: spread } if SPREADS.include?(finding.code) && spread.any?
+
           case finding.code
           when "hashtag_doubled" then save("take the repeats out", "text", without_repeats(parts["text"]), parts)
           when "styled_letters" then save("make them plain letters", "text", plain_letters(parts["text"]), parts)

@@ -3,12 +3,14 @@
 module AskFirst
   module Core
     module Checks
-      # What goes out around a post: the same words on several channels at once (flooding), the same words on one channel again
-      # (repeat), two posts of one channel close to each other (clash). Warnings, each naming the other.
+      # What goes out around a post: the same words on several channels at once (flooding; flooding_nearby where another post says
+      # them), the same words on one channel again (repeat), two posts of one channel close to each other (clash). Warnings, each
+      # naming the other.
       #
-      # The windows are common practice, no source: an hour, 30 days, 15 minutes.
+      # The windows are common practice, no source: a quarter of an hour, 30 days, a quarter of an hour. All at 7:30 is a flood;
+      # 7:30, 7:50 and 12:10 are none.
       module Neighbours
-        FLOOD = 3_600
+        FLOOD = 15 * 60
         REPEAT = 30 * 86_400
         CLASH = 15 * 60
 
@@ -23,24 +25,39 @@ module AskFirst
         module_function
 
         # @param one [Showing] whose warnings are wanted
-        # @param own [Array<Showing>] the same post on its other channels
+        # @param own [Array<Showing>] the same post on all its channels, this one too, in their order
         # @param others [Array<Showing>] other posts of the client
         # @param day [Proc] instant => words for its day in the client's zone
         # @return [Array<PostChecks::Finding>]
         def call(one, own, others, day)
           return [] if one.at.nil?
 
-          own = own.reject { |other| other.at.nil? || other.channel_id == one.channel_id }
-          [flood(one, own + others), repeat(one, others, day), clash(one, others)].compact
+          [flood(one, own), nearby(one, others), repeat(one, others, day), clash(one, others)].compact
         end
 
-        def flood(one, others)
-          near = others.select { |other| other.channel_id != one.channel_id && one.apart(other) <= FLOOD && one.alike(other) >= Similarity::ALIKE }
-          return if near.empty?
+        # Whether two showings say nearly the same on different channels at once.
+        def floods?(one, other)
+          other.at && other.channel_id != one.channel_id && one.apart(other) < FLOOD && one.alike(other) >= Similarity::ALIKE
+        end
 
-          closest = near.map { |other| one.apart(other) }.min
-          spread = closest < 60 ? "in the same minute" : "within #{minutes(closest)}"
-          PostChecks.warning("flooding", "time", "Nearly the same words go out on #{near.map(&:channel).uniq.join(', ')} #{spread}. Give them times of their own, or words.")
+        # Whether two showings of one channel stand beside each other.
+        def clashes?(one, other)
+          other.at && other.channel_id == one.channel_id && one.apart(other) < CLASH
+        end
+
+        # One flood is said in the same words on each of its channels.
+        def flood(one, own)
+          heap = own.select { |other| other.channel_id == one.channel_id || floods?(one, other) }
+          return if heap.size < 2
+
+          span = heap.map(&:at).minmax.then { |first, last| last - first }
+          spread = span < 60 ? "in the same minute" : "within #{minutes(span)}"
+          PostChecks.warning("flooding", "time", "Nearly the same words go out on #{listed(heap.map(&:channel))} #{spread}. Give them times of their own, or words.")
+        end
+
+        def nearby(one, others)
+          near = others.select { |other| floods?(one, other) }.min_by { |other| one.apart(other) }
+          near && PostChecks.warning("flooding_nearby", "time", "“#{name(near)}” says nearly the same on #{near.channel} #{between(one, near)}.")
         end
 
         def repeat(one, others, day)
@@ -52,10 +69,8 @@ module AskFirst
         end
 
         def clash(one, others)
-          near = others.select { |other| other.channel_id == one.channel_id && one.apart(other) < CLASH }.min_by { |other| one.apart(other) }
-          return unless near
-
-          PostChecks.warning("clash", "time", "“#{name(near)}” goes out here #{between(one, near)}.")
+          near = others.select { |other| clashes?(one, other) }.min_by { |other| one.apart(other) }
+          near && PostChecks.warning("clash", "time", "“#{name(near)}” goes out here #{between(one, near)}.")
         end
 
         def between(one, near)
@@ -68,6 +83,10 @@ module AskFirst
         def minutes(seconds)
           count = (seconds / 60).round
           count == 1 ? "a minute" : "#{count} minutes"
+        end
+
+        def listed(names)
+          names.size == 1 ? names.first : "#{names[0..-2].join(', ')} and #{names.last}"
         end
 
         def name(showing)

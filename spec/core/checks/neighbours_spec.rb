@@ -53,13 +53,24 @@ RSpec.describe checks::Neighbours do
     described_class.call(one, own, others, day).map { |finding| [finding.code, finding.sentence] }
   end
 
-  it "the same words on two channels in one minute are a flood; an hour later, or in other words, they are none" do
+  it "the same words on all channels in one minute are one flood, said in the same words on each" do
+    own = %w[ticker vitrine commons].map { |channel| showing(channel, words, noon) }
+    sentence = "Nearly the same words go out on Ticker, Vitrine and Commons in the same minute. Give them times of their own, or words."
+    expect(own.map { |one| said(one, own: own) }).to all(eq([["flooding", sentence]]))
+    close = [own.first, showing("vitrine", words, noon + 600)]
+    expect(close.map { |one| said(one, own: close).first.last }.uniq).to eq ["Nearly the same words go out on Ticker and Vitrine within 10 minutes. Give them times of their own, or words."]
+  end
+
+  it "7:30, 7:50 and 12:10 are no flood, nor are other words at the same time" do
+    own = [showing("ticker", words, noon), showing("vitrine", words, noon + (20 * 60)), showing("commons", words, noon + (280 * 60))]
+    expect(own.flat_map { |one| said(one, own: own) }).to eq []
+    other = [own.first, showing("vitrine", "Something else altogether about lamps and piers", noon)]
+    expect(said(other.first, own: other)).to eq []
+  end
+
+  it "another post that says the same at the same time elsewhere is named" do
     one = showing("ticker", words, noon)
-    expect(said(one, own: [showing("vitrine", words, noon)]).first).to eq ["flooding", "Nearly the same words go out on Vitrine in the same minute. Give them times of their own, or words."]
-    expect(said(one, own: [showing("vitrine", words, noon + 1_200)]).first.last).to include "within 20 minutes"
-    expect(said(one, own: [showing("vitrine", words, noon + 3_601)])).to eq []
-    expect(said(one, own: [showing("vitrine", "Something else altogether about lamps and piers", noon)])).to eq []
-    expect(said(one, others: [showing("vitrine", words, noon, post: "q")]).first.first).to eq "flooding"
+    expect(said(one, own: [one], others: [showing("vitrine", words, noon - 300, post: "q", subject: "Fog again")])).to eq [["flooding_nearby", "“Fog again” says nearly the same on Vitrine 5 minutes before."]]
   end
 
   it "the same words on one channel again within 30 days are a repeat, named with its day" do

@@ -24,6 +24,11 @@ function clock(at: string, zone: string, seconds = false): string {
   return made.map((part) => (part.type === 'hour' ? String(Number(part.value)) : part.value)).join('')
 }
 
+/** "7:30" of a wall time such as 2026-10-15T07:30, whatever its zone. */
+export function wallClock(wall: string): string {
+  return clock(`${wall.slice(0, 16)}:00Z`, 'UTC')
+}
+
 const weekday = (at: string, zone: string) => format(at, zone, { weekday: 'short' })
 const date = (at: string, zone: string) => format(at, zone, { day: 'numeric', month: 'short' })
 const dated = (at: string, zone: string) => format(at, zone, { weekday: 'short', day: 'numeric', month: 'short' })

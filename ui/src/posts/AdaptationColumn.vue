@@ -135,7 +135,7 @@ defineExpose({
           <template v-if="one.parts.text.own">
             <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'done' : 'write' }}</button>
             <button type="button" class="link-button" :aria-expanded="comparing" @click="comparing = !comparing">compare</button>
-            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="follow.mutate('text')">follow master</button>
+            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" aria-label="follow master" @click="follow.mutate('text')">follow</button>
           </template>
           <template v-else
             >follows master <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'leave it' : 'own text' }}</button></template
@@ -144,7 +144,7 @@ defineExpose({
       </div>
       <div v-if="one.own_text?.stale" class="wide stale">
         <dt class="hidden">Look again</dt>
-        <dd class="whole"><span aria-hidden="true" class="sign">!</span>The master was changed since this was written; look whether it still fits.</dd>
+        <dd class="whole"><span aria-hidden="true" class="ringed">!</span>The master was changed since this was written; look whether it still fits.</dd>
       </div>
       <div v-if="comparing && one.own_text" class="wide">
         <dt class="hidden">Compared</dt>
@@ -184,7 +184,9 @@ defineExpose({
         <dt>{{ one.parts.media.own ? 'Own media' : 'Media' }}</dt>
         <dd>
           {{ (one.parts.media.value as string[]).length || 'none' }}
-          <button type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">{{ ownMedia ? 'done' : 'order and frame' }}</button>
+          <button type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">
+            {{ ownMedia ? 'done' : one.parts.media.own ? 'change' : 'order and frame' }}
+          </button>
           <button v-if="one.parts.media.own" type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" @click="follow.mutate('media')">follow</button>
         </dd>
       </div>
@@ -216,7 +218,7 @@ defineExpose({
       {{ own }} parts of its own <button type="button" class="link-button" :disabled="!!off('time') || one.sealed" :title="one.sealed ? off('text') : undefined" @click="followAll.mutate()">all follow the master</button>
     </p>
     <ul v-if="proof.checks.length > 0" class="checks">
-      <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level"><span aria-hidden="true" class="sign">!</span>{{ check.sentence }}</li>
+      <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level"><span aria-hidden="true" class="ringed">!</span>{{ check.sentence }}</li>
     </ul>
     <p v-if="one.channel.state === 'lapsed'" class="late">The connection to {{ one.channel.name }} has lapsed: nothing can go out there until it is connected again.</p>
     <p v-if="one.release && one.stage !== 'out'" class="quiet">Released by {{ one.release.by }} for {{ planned(one.release.at, sheet.zone) }}</p>
@@ -360,24 +362,8 @@ dd:not(.whole) > button:disabled {
   gap: 6px;
   padding: 3px 0;
 }
-.sign {
-  flex: none;
-  width: 16px;
-  height: 16px;
-  display: grid;
-  place-items: center;
-  border: 1.5px solid var(--ink);
-  border-radius: 50%;
-  font-size: 10px;
-  font-weight: 750;
-}
 .fault {
   font-weight: 600;
-}
-.fault .sign {
-  background: var(--trouble);
-  border-color: var(--trouble);
-  color: #fff;
 }
 .after {
   display: grid;

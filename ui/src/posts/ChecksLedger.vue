@@ -5,7 +5,7 @@ import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { useChecks } from './checks'
-import { applyMend, linesOf, type Line } from './mend'
+import { applyMend, linesOf, mendWords, type Line } from './mend'
 import { useAct, type Sheet } from './sheet'
 
 const props = defineProps<{ sheet: Sheet }>()
@@ -14,7 +14,10 @@ const checks = useChecks()
 const open = computed(() => props.sheet.adaptations.filter((one) => one.stage !== 'out'))
 const lines = computed(() => linesOf(open.value.map((one) => ({ one, checks: checks.of(one).checks }))))
 const faults = computed(() => lines.value.filter((line) => line.level === 'fault').length)
-const fine = computed(() => open.value.filter((one) => checks.of(one).checks.length === 0).map((one) => one.channel.name))
+const fine = computed(() => {
+  const [first, ...others] = open.value.map((one) => checks.of(one).fine)
+  return (first ?? []).filter((what) => others.every((one) => one.includes(what)))
+})
 const unticked = computed(() => props.sheet.reminders.filter((one) => !one.ticked_by).length)
 const head = computed(() => (faults.value > 0 ? `${faults.value} in the way` : lines.value.length > 0 ? `${lines.value.length} to look at` : 'all fine'))
 
@@ -58,19 +61,20 @@ const keep = useAct<void>(
     </h3>
     <ul>
       <li v-for="line in lines" :key="line.code + line.sentence" :class="line.level">
-        <span aria-hidden="true" class="sign">!</span>
+        <span aria-hidden="true" class="ringed">!</span>
         <span class="what"
-          ><b v-if="line.channels.length < open.length">{{ line.channels.join(', ') }}: </b>{{ line.sentence }}
-          <button v-if="line.mend" type="button" class="link-button" :disabled="mend.isPending.value" @click="act(line)">{{ line.mend.words }}</button></span
+          ><b v-if="line.channels.length < open.length && !line.channels.every((one) => line.sentence.includes(one))">{{ line.channels.join(', ') }}: </b>{{ line.sentence }}
+          <button v-if="line.mend" type="button" class="link-button" :disabled="mend.isPending.value" @click="act(line)">{{ mendWords(line.mend) }}</button></span
         >
       </li>
-      <li v-if="fine.length > 0 && open.length > 0" class="quiet">
-        <span aria-hidden="true"
-          ><svg width="12" height="12" viewBox="0 0 12 12"><path d="M2 6.5 5 9.5 10 3" fill="none" stroke="#17693F" stroke-width="2" /></svg
-        ></span>
-        {{ fine.length === open.length ? 'Every channel is fine' : `${fine.join(', ')} ${fine.length === 1 ? 'is' : 'are'} fine` }}
-      </li>
     </ul>
+    <details v-if="open.length > 0 && fine.length > 0" class="fine">
+      <summary>
+        <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden="true"><path d="M2 6.5 5 9.5 10 3" fill="none" stroke="#17693F" stroke-width="2" /></svg>
+        {{ lines.length > 0 ? `${fine.length} others are fine` : 'All that is looked at is fine' }}
+      </summary>
+      <p class="quiet">{{ fine.join(' · ') }}</p>
+    </details>
     <div v-if="sheet.reminders.length > 0 || sheet.can.assign?.ok" class="reminders">
       <label v-for="one in sheet.reminders" :key="one.id" class="check" :title="one.ticked_by ? `${one.ticked_by} looked` : undefined">
         <input type="checkbox" :checked="!!one.ticked_by" @change="tick.mutate({ id: one.id, ticked: !one.ticked_by })" /> {{ one.words }}
@@ -98,21 +102,17 @@ li {
   min-width: 0;
   overflow-wrap: anywhere;
 }
-.sign {
-  flex: none;
-  width: 16px;
-  height: 16px;
-  display: grid;
-  place-items: center;
-  border: 1.5px solid var(--ink);
-  border-radius: 50%;
-  font-size: 10px;
-  font-weight: 750;
+.fine summary {
+  min-height: 24px;
+  cursor: pointer;
+  list-style: none;
 }
-.fault .sign {
-  background: var(--trouble);
-  border-color: var(--trouble);
-  color: #fff;
+.fine summary svg {
+  width: 16px;
+  margin-right: 6px;
+}
+.fine p {
+  padding-left: 22px;
 }
 .reminders {
   margin-top: 6px;

@@ -73,11 +73,6 @@ async function copy() {
 </template>
 
 <style scoped>
-h2 {
-  font-size: 18px;
-  font-weight: 750;
-  margin-bottom: 8px;
-}
 fieldset {
   border: 0;
   padding: 0;

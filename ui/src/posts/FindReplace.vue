@@ -76,11 +76,3 @@ const run = useAct<void, string[]>(
     </form>
   </Modal>
 </template>
-
-<style scoped>
-h2 {
-  font-size: 18px;
-  font-weight: 750;
-  margin-bottom: 8px;
-}
-</style>

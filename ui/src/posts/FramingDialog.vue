@@ -85,11 +85,6 @@ async function done() {
 </template>
 
 <style scoped>
-h2 {
-  font-size: 18px;
-  font-weight: 750;
-  margin-bottom: 8px;
-}
 .shapes {
   display: flex;
   flex-wrap: wrap;

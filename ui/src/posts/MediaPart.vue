@@ -121,7 +121,7 @@ function move(index: number, by: number) {
 <style scoped>
 figure {
   display: grid;
-  grid-template-columns: 92px 1fr;
+  grid-template-columns: 76px 1fr;
   gap: 8px;
   align-items: start;
   margin-bottom: 8px;
@@ -141,7 +141,8 @@ img {
 }
 .acts {
   display: flex;
-  gap: 10px;
+  flex-wrap: wrap;
+  gap: 0 10px;
 }
 .progress {
   height: 6px;

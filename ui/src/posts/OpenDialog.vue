@@ -46,11 +46,6 @@ const act = useAct<undefined>(
 </template>
 
 <style scoped>
-h2 {
-  font-size: 18px;
-  font-weight: 750;
-  margin-bottom: 6px;
-}
 ul {
   margin: 10px 0;
 }

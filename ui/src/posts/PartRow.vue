@@ -91,6 +91,15 @@ defineExpose({ part: props.row.part, open: () => (editing.value = true) })
   min-height: 30px;
   border-bottom: 1px solid var(--rule);
 }
+/* an own value has the width of the column to itself */
+.line.own {
+  display: block;
+  padding: 4px 0;
+}
+.line.own .says {
+  flex: 1;
+  text-align: left;
+}
 .line.own::before {
   content: '';
   position: absolute;

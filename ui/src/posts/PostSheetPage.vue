@@ -250,23 +250,25 @@ kbd {
   flex: 1;
   min-height: 0;
 }
+/* the master, then a column for each channel; each is as high as the highest */
 .columns {
-  display: flex;
+  display: grid;
+  grid-template-columns: 264px;
+  grid-auto-columns: minmax(238px, 330px);
+  grid-auto-flow: column;
+  justify-content: start;
   flex: 1;
   min-width: 0;
   overflow: auto;
   position: relative;
 }
 .columns > * {
-  flex: 0 0 auto;
-  width: clamp(240px, 26vw, 330px);
+  min-width: 0;
 }
 .first {
   position: sticky;
   left: 0;
   z-index: 2;
-  align-self: flex-start;
-  min-height: 100%;
   background: var(--sheet);
   border-right: 1px solid var(--rule);
 }
@@ -314,13 +316,14 @@ kbd {
   .sheet {
     height: auto;
   }
-  .work,
-  .columns {
+  .work {
     flex-direction: column;
   }
-  .columns > *,
+  .columns {
+    grid-template-columns: 100%;
+    grid-auto-flow: row;
+  }
   .ledger {
-    width: 100%;
     flex-basis: auto;
   }
   .first {

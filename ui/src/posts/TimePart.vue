@@ -52,7 +52,7 @@ function back() {
   <div>
     <label :for="id" class="hidden">Planned time in {{ place(zone) }}</label>
     <input :id="id" v-model="wall" type="datetime-local" :disabled="!!off" :title="off ?? `Wall time in ${place(zone)}`" @change="weigh" />
-    <span class="quiet zone">{{ place(zone) }}</span>
+    <span class="quiet">{{ place(zone) }}</span>
     <div v-if="cost && changed" class="cost" role="alert">
       <p v-if="cost.past">That moment has passed: it cannot be released for it.</p>
       <p v-if="cost.kind === 'gap'">The clock jumps over that time in {{ place(zone) }}; it is read as an hour later by the new clock.</p>
@@ -71,15 +71,13 @@ function back() {
 <style scoped>
 input {
   font: inherit;
+  width: 100%;
   height: 26px;
   padding: 0 4px;
   border: 1px solid #9ba09d;
   border-radius: 3px;
   background: var(--sheet);
   color: var(--ink);
-}
-.zone {
-  margin-left: 6px;
 }
 .cost {
   margin-top: 6px;

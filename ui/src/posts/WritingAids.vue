@@ -44,7 +44,7 @@ async function keep() {
   }
 }
 
-const SIGNS = '– — … • · “ ” ‘ ’ « » ° ′ ″ × ÷ ± ½ ¼ ¾ € £ ¢ ¥ § ¶ © ® ™ † ‡ № ← → ↑ ↓ ✓ ★ ♪ ½ à á â ã ä å æ ç è é ê ë ì í î ï ñ ò ó ô õ ö ø ù ú û ü ß ÿ'.split(' ')
+const SIGNS = '– — … • · “ ” ‘ ’ « » ° ′ ″ × ÷ ± ½ ¼ ¾ € £ ¢ ¥ § ¶ © ® ™ † ‡ № ← → ↑ ↓ ✓ ★ ♪ à á â ã ä å æ ç è é ê ë ì í î ï ñ ò ó ô õ ö ø ù ú û ü ß ÿ'.split(' ')
 const emoji = ref<Emoji[]>([])
 const sought = ref('')
 const shownEmoji = computed(() => emojiFound(emoji.value, sought.value))
@@ -58,8 +58,8 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
 <template>
   <div v-if="!off" class="aids">
     <div class="bar" role="toolbar" aria-label="Writing aids">
-      <button type="button" :aria-expanded="open === 'hashtags'" :aria-controls="`${id}-aid`" @click="turn('hashtags')">
-        hashtags<span v-if="hashtags && hashtags.count > 0" class="quiet">&nbsp;{{ hashtags.count }}{{ hashtags.most ? ` of ${hashtags.most}` : '' }}</span>
+      <button type="button" :aria-expanded="open === 'hashtags'" :aria-controls="`${id}-aid`" :title="hashtags?.most ? `At most ${hashtags.most} are taken` : undefined" @click="turn('hashtags')">
+        hashtags<span v-if="hashtags && hashtags.count > 0" class="quiet">&nbsp;{{ hashtags.count }}{{ hashtags.most && hashtags.count > hashtags.most ? ` of ${hashtags.most}` : '' }}</span>
       </button>
       <button type="button" :aria-expanded="open === 'mentions'" :aria-controls="`${id}-aid`" @click="turn('mentions')">mentions</button>
       <button type="button" :aria-expanded="open === 'emoji'" :aria-controls="`${id}-aid`" @click="turn('emoji')">emoji</button>

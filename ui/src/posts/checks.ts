@@ -20,7 +20,7 @@ export function provideChecks(where: { workspace: string; post: string }, sheet:
   let timer: number | undefined
   let under: AbortController | undefined
 
-  // What is saved is what counts from then on. What goes out around the post is known only there.
+  // What is saved is what counts from then on. What other posts say around this one is known only there.
   watch(sheet, () => {
     under?.abort()
     typed.clear()
@@ -44,7 +44,7 @@ export function provideChecks(where: { workspace: string; post: string }, sheet:
     }
   }
   function around(id: string) {
-    return sheet.value?.adaptations.find((one) => one.id === id)?.proof.checks.filter((check) => ['flooding', 'repeat', 'clash'].includes(check.code)) ?? []
+    return sheet.value?.adaptations.find((one) => one.id === id)?.proof.checks.filter((check) => ['flooding_nearby', 'repeat', 'clash'].includes(check.code)) ?? []
   }
 
   const checks: Checks = { of: (one) => typed.get(one.id) ?? one.proof, count, ask }

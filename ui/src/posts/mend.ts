@@ -1,11 +1,17 @@
 // One click that mends a finding: saves another value for the part where it lives, or goes to the place where it is mended.
 import { api, ok, type Schemas } from '@/api/client'
+import { wallClock } from '@/api/time'
 import type { Adaptation, PartName, Sheet } from './sheet'
 import { seenOf } from './writable'
 
 type Mend = NonNullable<Schemas['Finding']['mend']>
 
 export async function applyMend(sheet: Sheet, one: Adaptation, mend: Mend): Promise<void> {
+  if (mend.times) {
+    const times = mend.times.map(({ channel_id, wall }) => ({ channel_id, wall }))
+    await ok(api.POST('/api/w/{workspace}/posts/{post}/spread-out', { params: { path: { workspace: sheet.workspace_id, post: sheet.id } }, body: { times } }))
+    return
+  }
   const part = mend.part as PartName
   const own = one.parts[part].own
   await ok(
@@ -18,6 +24,15 @@ export async function applyMend(sheet: Sheet, one: Adaptation, mend: Mend): Prom
       body: { value: mend.value as never },
     }),
   )
+}
+
+/** What a mend does, in words: times as the reader reads them. */
+export function mendWords(mend: Mend): string {
+  const times = mend.times ?? []
+  if (times.length === 0) return mend.words
+  if (times.length <= 2) return `${mend.words}: ${times.map((one) => `${one.name} at ${wallClock(one.wall)}`).join(', ')}`
+  const walls = times.map((one) => one.wall).sort()
+  return `${mend.words}: ${times.length} channels, ${wallClock(walls[0]!)} to ${wallClock(walls[walls.length - 1]!)}`
 }
 
 /** The same finding of several channels is one line. */

@@ -74,11 +74,6 @@ const send = useAct<undefined>(
 </template>
 
 <style scoped>
-h2 {
-  font-size: 18px;
-  font-weight: 750;
-  margin-bottom: 6px;
-}
 label:not(.check) {
   display: block;
   margin: 12px 0 4px;
