@@ -13,6 +13,7 @@ module Setup
       "libvips42" => -> { !Dir["/usr/lib/*/libvips.so.42*"].empty? },
       "ffmpeg" => -> { File.exist?("/usr/bin/ffprobe") },
       "poppler-utils" => -> { File.exist?("/usr/bin/pdfinfo") },
+      "qpdf" => -> { File.exist?("/usr/bin/qpdf") },
       "libyaml-dev" => -> { File.exist?("/usr/include/yaml.h") },
       "libffi-dev" => -> { !Dir["/usr/include/**/ffi.h"].empty? },
       "util-linux" => -> { File.exist?("/usr/bin/setpriv") },
@@ -68,7 +69,7 @@ module Setup
 
     # Builds the front end unless what it is made of is unchanged since the last build.
     def front_end
-      sources = Dir.chdir(ROOT) { Dir["ui/{src,public}/**/*", "ui/*.{ts,html,json}", "web/openapi/**/*.yaml"].select { |f| File.file?(f) } }
+      sources = Dir.chdir(ROOT) { Dir["ui/{src,public,review}/**/*", "ui/*.{ts,html,json}", "web/openapi/**/*.yaml"].select { |f| File.file?(f) } }
       return if fresh?("ui", *sources) && File.exist?(File.join(ROOT, "ui/dist/app/index.html"))
 
       log = File.join(VAR, "ui.log")

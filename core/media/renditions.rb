@@ -3,7 +3,7 @@
 module AskFirst
   module Core
     module Media
-      # How each file of a post is made ready for its network: pictures cut and sized, videos without their hidden data, documents as they are.
+      # How each file of a post is made ready for its network: pictures cut and sized, videos and documents without their hidden data.
       # The same spec makes the same file, which is kept once.
       module Renditions
         CARD_RATIO = [[1, 1], [2, 1]].freeze # of a link card's picture
@@ -31,7 +31,7 @@ module AskFirst
           Framing.for(row[:width], row[:height], { "ratio" => CARD_RATIO, "max_side" => CARD_SIDE })
         end
 
-        # A video without its hidden data, a document as it came.
+        # The same film, the same pages, without hidden data.
         def other(row)
           { "kind" => row[:kind], "mime" => row[:mime], "size" => [row[:width], row[:height]] }
         end

@@ -3,7 +3,7 @@
 module AskFirst
   module Edge
     module Files
-      # Reads PDF documents with Poppler's programs.
+      # Reads PDF documents with Poppler's programs, and makes them ready with QPDF.
       class Documents
         TYPES = %w[application/pdf].freeze
 
@@ -24,6 +24,19 @@ module AskFirst
           raise broken if bytes.nil? || bytes.empty?
 
           StringIO.new(bytes)
+        end
+
+        # The same pages, unchanged, without what else lies in the file: who wrote it with what, scripts, files inside it. The same
+        # bytes each time.
+        # @return [String] bytes
+        # @raise [Core::Invalid] document_broken
+        def render(io)
+          Tools.at_path(io) do |path|
+            Tempfile.create(["document", ".pdf"]) do |made|
+              Tools.run("qpdf", "--empty", "--deterministic-id", "--warning-exit-0", "--pages", path, "--", made.path) or raise broken
+              ::File.binread(made.path)
+            end
+          end
         end
 
         private

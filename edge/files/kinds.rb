@@ -49,7 +49,7 @@ module AskFirst
         def render(io, spec)
           case spec["kind"]
           when "video" then @films.render(io, spec["mime"])
-          when "document" then io.read
+          when "document" then @documents.render(io)
           else @pictures.render(io.read, spec)
           end
         end

@@ -13,11 +13,12 @@ RSpec.describe "Videos and documents", :database do
 
   def paper
     page = "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] >>"
-    objects = ["<< /Type /Catalog /Pages 2 0 R >>", "<< /Type /Pages /Kids [3 0 R 4 0 R] /Count 2 >>", page, page]
+    objects = ["<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert) >> >>", "<< /Type /Pages /Kids [3 0 R 4 0 R] /Count 2 >>", page, page,
+               "<< /Author (Sunniva Achterberg) /Title (not for the client) >>"]
     body = +"%PDF-1.4\n"
     offsets = objects.each_with_index.map { |object, n| body.bytesize.tap { body << "#{n + 1} 0 obj\n#{object}\nendobj\n" } }
     xref = body.bytesize
-    body << "xref\n0 5\n0000000000 65535 f \n" << offsets.map { |at| format("%010d 00000 n \n", at) }.join << "trailer << /Size 5 /Root 1 0 R >>\nstartxref\n#{xref}\n%%EOF\n"
+    body << "xref\n0 6\n0000000000 65535 f \n" << offsets.map { |at| format("%010d 00000 n \n", at) }.join << "trailer << /Size 6 /Root 1 0 R /Info 5 0 R >>\nstartxref\n#{xref}\n%%EOF\n"
   end
 
   def upload(bytes, name)
@@ -38,6 +39,15 @@ RSpec.describe "Videos and documents", :database do
   it "that are broken are refused with a sentence" do
     expect(refused { upload(film[0, 400], "cut.mp4") }).to eq "video_broken"
     expect(refused { upload("%PDF-1.4\nnothing", "x.pdf") }).to eq "document_broken"
+  end
+
+  it "a document goes out with the same pages and without its hidden data, in the same bytes each time" do
+    expect(paper).to include("Sunniva", "JavaScript")
+    made = Array.new(2) { world.kit.kinds.render(StringIO.new(paper), { "kind" => "document", "mime" => "application/pdf" }) }
+    expect(made.uniq.size).to eq 1
+    expect(made.first).not_to match(/Sunniva|not for the client|JavaScript/n)
+    expect(world.kit.kinds.inspect(StringIO.new(made.first))).to eq(kind: "document", mime: "application/pdf", width: 420, height: 595, pages: 2)
+    expect(refused { world.kit.kinds.render(StringIO.new("%PDF-1.4\nnothing"), { "kind" => "document" }) }).to eq "document_broken"
   end
 
   it "a video goes out without its hidden data, and is asked about as exactly that file" do

@@ -113,20 +113,29 @@ async function fetchCard() {
         <Button size="small" :disabled="!!off" :loading="busy" @click="fetchCard">{{ now.card ? 'Fetch it anew from the page' : 'Fetch the card from the page' }}</Button>
         <p v-if="said" class="late" role="status">{{ said }}</p>
       </template>
-      <p v-for="final in finals" :key="final.address" class="final">
-        <span class="digest">{{ final.address }}</span> <span v-if="finals.length > 1" class="quiet">{{ final.names.join(', ') }}</span>
-      </p>
+      <p v-if="finals.length === 1" class="final digest">{{ finals[0]!.address }}</p>
+      <details v-else-if="finals.length > 1" class="final">
+        <summary>The final address on each channel</summary>
+        <p v-for="final in finals" :key="final.address">
+          <b>{{ final.names.join(', ') }}</b> <span class="digest">{{ final.address }}</span>
+        </p>
+      </details>
     </template>
     <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
   </div>
 </template>
 
 <style scoped>
+.final summary {
+  min-height: 24px;
+  cursor: pointer;
+}
 .final {
   overflow-wrap: anywhere;
 }
 .card {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 3px;
   justify-items: start;
   margin: 4px 0;
@@ -136,6 +145,11 @@ async function fetchCard() {
 .card input,
 .card textarea {
   justify-self: stretch;
+}
+.card .picture,
+.card input[type='file'] {
+  width: 100%;
+  min-width: 0;
 }
 .card img {
   width: 100%;

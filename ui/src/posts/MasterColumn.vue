@@ -87,15 +87,10 @@ dl {
   margin: 10px 0 6px;
 }
 .time {
-  display: grid;
-  grid-template-columns: 44px 1fr;
-  gap: 6px;
-  align-items: start;
   padding: 5px 0;
   border-bottom: 1px solid var(--rule);
 }
 .time dt {
-  padding-top: 4px;
   color: var(--ink-2);
 }
 </style>

@@ -79,7 +79,7 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
         </p>
       </template>
       <template v-else-if="open === 'mentions'">
-        <p v-for="entry in book.data.value?.mentions ?? []" :key="entry.id" class="entry">
+        <p v-for="entry in editing ? [] : (book.data.value?.mentions ?? [])" :key="entry.id" class="entry">
           <button type="button" class="link-button" @click="emit('insert', `@[${entry.name}]`, true)">{{ entry.name }}</button>
           <span class="quiet">{{
             Object.entries(entry.spellings)
