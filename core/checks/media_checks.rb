@@ -55,11 +55,16 @@ module AskFirst
           undescribed = media.count { |medium| medium["description"].to_s.strip.empty? }
           limit = rules["description"]
           longest = limit ? media.map { |medium| medium["description"].to_s.grapheme_clusters.size }.max.to_i : 0
-          noun = media.all? { |medium| kind(medium) == "picture" } ? "pictures" : "files"
           [
-            (PostChecks.warning("description_missing", "descriptions", "#{undescribed} of #{media.size} #{noun} without a description.") if undescribed.positive?),
+            (PostChecks.warning("description_missing", "descriptions", undescribed(undescribed, media)) if undescribed.positive?),
             (PostChecks.fault("description_too_long", "descriptions", "A description is #{longest - limit} over its limit of #{limit}.") if limit && longest > limit)
           ]
+        end
+
+        def undescribed(count, media)
+          return "The #{kind(media.first)} has no description for who cannot see it." if media.size == 1
+
+          "#{count} of #{media.size} #{media.all? { |medium| kind(medium) == 'picture' } ? 'pictures' : 'files'} without a description."
         end
       end
     end

@@ -79,7 +79,7 @@ function put(next: string[]) {
 fieldset {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 12px;
+  gap: 2px 12px;
   align-items: center;
   margin: 0;
   padding: 0;
@@ -95,13 +95,13 @@ fieldset {
   margin-left: auto;
 }
 legend {
-  float: left;
   padding: 0;
-  margin-right: 12px;
+  margin-bottom: 2px;
   color: var(--ink-2);
 }
 .sets {
-  display: inline-flex;
+  display: flex;
+  flex-basis: 100%;
   flex-wrap: wrap;
   gap: 6px;
   align-items: center;

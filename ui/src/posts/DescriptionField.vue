@@ -1,11 +1,11 @@
 <script setup lang="ts">
-// The description of one picture, for whoever cannot see it. The part holds all descriptions; this writes one of them.
+// The description of one picture, video or document, for whoever cannot see it. The part holds all descriptions; this writes one of them.
 import { computed, toRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import { usePart } from './part'
 import type { Sheet } from './sheet'
 
-const props = defineProps<{ sheet: Sheet; parts: Schemas['Parts']; channel?: string; picture: string; number: number; off?: string }>()
+const props = defineProps<{ sheet: Sheet; parts: Schemas['Parts']; channel?: string; picture: string; kind: string; number: number; off?: string }>()
 const server = computed(() => ({ value: props.parts.descriptions.value, version: props.parts.descriptions.own ? props.parts.descriptions.version : 0 }))
 const part = usePart<Record<string, string>>(
   { workspace: props.sheet.workspace_id, post: props.sheet.id, part: 'descriptions', channel: props.channel },
@@ -18,14 +18,16 @@ const id = computed(() => `description-${props.picture}-${props.channel ?? 'mast
 
 <template>
   <div>
-    <label :for="id" class="hidden">Description of picture {{ number }}</label>
-    <input
+    <label :for="id" class="hidden">Description of {{ kind }} {{ number }}</label>
+    <textarea
       :id="id"
+      rows="2"
       :value="value?.[picture] ?? ''"
       :readonly="!!off"
       :title="off"
-      :placeholder="`Describe picture ${number} for who cannot see it`"
-      @input="part.change({ ...value, [picture]: ($event.target as HTMLInputElement).value })"
+      :placeholder="`Describe ${kind} ${number} for who cannot see it`"
+      @input="part.change({ ...value, [picture]: ($event.target as HTMLTextAreaElement).value })"
+      @keydown.enter.prevent="($event.target as HTMLTextAreaElement).blur()"
       @blur="part.save()"
     />
     <p v-if="problem" class="late" role="status">{{ problem }}</p>
@@ -36,10 +38,13 @@ const id = computed(() => `description-${props.picture}-${props.channel ?? 'mast
 </template>
 
 <style scoped>
-input {
+textarea {
+  display: block;
   width: 100%;
-  height: 28px;
-  padding: 0 4px;
+  min-height: 42px;
+  padding: 2px 4px;
+  field-sizing: content;
+  resize: none;
   margin: 2px 0;
   border: 1px solid var(--rule);
   border-radius: 3px;

@@ -17,7 +17,8 @@ const off = computed(() => offFor(props.sheet, 'media', props.one))
 const ids = computed(() => (parts.value.media.value as string[] | null) ?? [])
 const descriptions = computed(() => (parts.value.descriptions.value as Record<string, string> | null) ?? {})
 const framing = ref<string>()
-const NOUN: Record<string, string> = { picture: 'Picture', video: 'Video', document: 'Document' }
+const kind = (id: string) => props.sheet.media[id]?.kind ?? 'picture'
+const named = (id: string, index: number) => `${kind(id)} ${index + 1}`
 function said(id: string) {
   const file = props.sheet.media[id]
   if (file?.kind === 'video') return `video, ${Math.round((file.duration_ms ?? 0) / 100) / 10} s`
@@ -62,18 +63,13 @@ function move(index: number, by: number) {
 <template>
   <div class="media" @dragover.prevent @drop.prevent="off ? undefined : add(($event as DragEvent).dataTransfer?.files ?? null)">
     <figure v-for="(id, index) in ids" :key="id">
-      <img
-        :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`"
-        :alt="descriptions[id] || `${NOUN[sheet.media[id]?.kind ?? 'picture']} without a description yet`"
-        :width="sheet.media[id]?.width"
-        :height="sheet.media[id]?.height"
-      />
+      <img :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`" :alt="descriptions[id] || `The ${kind(id)} has no description yet`" :width="sheet.media[id]?.width" :height="sheet.media[id]?.height" />
       <figcaption>
         <span v-if="said(id)" class="quiet">{{ said(id) }}</span>
-        <DescriptionField :sheet="sheet" :parts="parts" :channel="channel" :picture="id" :number="index + 1" :off="offFor(sheet, 'descriptions', one)" />
+        <DescriptionField :sheet="sheet" :parts="parts" :channel="channel" :picture="id" :kind="kind(id)" :number="index + 1" :off="offFor(sheet, 'descriptions', one)" />
         <span class="acts">
           <button
-            v-if="sheet.media[id]?.kind === 'picture'"
+            v-if="kind(id) === 'picture'"
             type="button"
             class="link-button"
             :disabled="!!offFor(sheet, 'framing', one)"
@@ -84,9 +80,9 @@ function move(index: number, by: number) {
             frame
           </button>
           <template v-if="!off">
-            <button v-if="index > 0" type="button" class="link-button" :aria-label="`Picture ${index + 1} earlier`" @click="move(index, -1)">earlier</button>
-            <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Picture ${index + 1} later`" @click="move(index, 1)">later</button>
-            <button type="button" class="link-button" :aria-label="`Take out picture ${index + 1}`" @click="save.mutate(ids.filter((other) => other !== id))">take out</button>
+            <button v-if="index > 0" type="button" class="link-button" :aria-label="`Move ${named(id, index)} earlier`" @click="move(index, -1)">earlier</button>
+            <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Move ${named(id, index)} later`" @click="move(index, 1)">later</button>
+            <button type="button" class="link-button" :aria-label="`Take out ${named(id, index)}`" @click="save.mutate(ids.filter((other) => other !== id))">take out</button>
           </template>
         </span>
       </figcaption>
@@ -98,12 +94,12 @@ function move(index: number, by: number) {
       type="file"
       accept="image/jpeg,image/png,image/webp,video/mp4,video/quicktime,video/webm,application/pdf"
       multiple
-      aria-label="Add pictures"
+      aria-label="Add pictures, videos or documents"
       :disabled="!!off"
       tabindex="-1"
       @change="add(($event.target as HTMLInputElement).files)"
     />
-    <Button size="small" :disabled="!!off" :title="off" :loading="progress !== undefined || save.isPending.value" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture' : 'Add another' }}</Button>
+    <Button size="small" :disabled="!!off" :title="off" :loading="progress !== undefined || save.isPending.value" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</Button>
     <FramingDialog
       v-if="framing"
       :sheet="sheet"
