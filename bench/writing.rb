@@ -4,8 +4,9 @@ require "rack/test"
 require_relative "figures"
 
 module Bench
-  # The checks as one types, over HTTP, with 20,000 posts in the database, against the emptiest request that a signed-in person
-  # can make; and the search for what says the same, as all posts grow and its window does not.
+  # The checks as one types, over HTTP, with 20,000 posts in the database, against an empty request: a call of the same person to
+  # the same post that reads and writes nothing. The opening of the sheet beside it. And the search for what says the same, as all
+  # posts grow and its window does not.
   class Writing
     include Rack::Test::Methods
 
@@ -41,25 +42,35 @@ module Bench
       @crowd.multiply(@post, POSTS - 1)
       @owner.run("UPDATE posts SET at = at - make_interval(days => (1 + random() * 3000)::int) WHERE id <> '#{@post}'")
       sign_in
+      %w[posts parts adaptations].each { |table| @owner.run("ANALYZE #{table}") }
       typed = @world.db[:parts].where(post_id: @post, part: "text").get(:value)
-      ours = Figures.median_ms(60) { ask("/api/w/#{@world.workspace}/posts/#{@post}/check", { part: "text", value: typed }) }
-      floor = Figures.median_ms(60) { get("/api/me") }
-      Figures.line("checks while typing, #{POSTS} posts", ours, floor, "ms")
-      wide(typed)
+      against_nothing("two channels, #{POSTS} posts", @post, typed)
+      against_nothing("ten channels and twenty pictures", wide, typed)
     ensure
       bus&.stop
     end
 
-    # The same for a post of ten channels and twenty pictures.
-    def wide(typed)
+    # What is measured and its floor take turns, so that what else the machine does falls on both.
+    def against_nothing(title, post, typed)
+      at = "/api/w/#{@world.workspace}/posts/#{post}"
+      calls = { check: -> { ask("#{at}/check", { part: "text", value: typed }) }, open: -> { get(at) }, nothing: -> { ask("#{at}/here", { part: "text" }) } }
+      calls.each_value { |call| 8.times { call.call } }
+      took = Hash.new { |hash, name| hash[name] = [] }
+      60.times { calls.each { |name, call| took[name] << Figures.ms { call.call } } }
+      median = took.transform_values { |times| Figures.quantile(times, 0.5) }
+      Figures.line("checks while typing: #{title}", median[:check], median[:nothing], "ms")
+      Figures.line("opening the sheet: #{title}", median[:open], median[:nothing], "ms")
+    end
+
+    # A post of ten channels and twenty pictures.
+    # @return [String] its id
+    def wide
       post = @world.draft(picture: false, channels: [])
       channels = Array.new(10) { |n| @world.act("Channels::AddOffline", :ines, name: "Sheet #{n}", initials: "S#{n}", limit: 2000, pictures: 20) }
       @world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: channels)
       pictures = Array.new(20) { |n| @world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(n + 1), name: "p#{n}.jpg")[:id] }
       @world.write(post, "media", pictures, who: :sunniva)
-      ours = Figures.median_ms(30) { ask("/api/w/#{@world.workspace}/posts/#{post}/check", { part: "text", value: typed }) }
-      floor = Figures.median_ms(30) { get("/api/me") }
-      Figures.line("the same, ten channels and twenty pictures", ours, floor, "ms")
+      post
     end
 
     # What goes out within 30 days of the post: the same 200 posts, whether there are 2,000 in all or 200,000.

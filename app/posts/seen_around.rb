@@ -28,7 +28,7 @@ module AskFirst
         def spread
           @spread ||= begin
             going, staying = @shown.partition { |one| !one.sent? }
-            moves = Core::Checks::Spreading.propose(going.map { |one| mine.fetch(one.id) }, staying.map { |one| mine.fetch(one.id) } + others, @workspace[:zone])
+            moves = Core::Checks::Spreading.propose(mine.values_at(*going.map(&:id)), others, @workspace[:zone], stays: mine.values_at(*staying.map(&:id)))
             going.select { |one| moves.key?(one.row[:channel_id]) }.map do |one|
               wall = Core::Plan::WallTime.at(moves.fetch(one.row[:channel_id]), one.time.zone).wall
               { channel_id: one.row[:channel_id], name: one.channel[:name], wall: wall.strftime("%Y-%m-%dT%H:%M") }
@@ -53,7 +53,8 @@ module AskFirst
           @others ||= begin
             times = mine.values.filter_map(&:at)
             span = Core::Checks::Neighbours::REPEAT
-            times.empty? || !@look_around ? [] : Store::Checks::PlannedWords.around(@scope, @post.id, times.min - span, times.max + span)
+            found = times.empty? || !@look_around ? [] : Store::Checks::PlannedWords.around(@scope, @post.id, times.min - span, times.max + span)
+            Core::Checks::Timeline.new(found)
           end
         end
 

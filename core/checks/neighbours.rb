@@ -13,6 +13,7 @@ module AskFirst
         FLOOD = 15 * 60
         REPEAT = 30 * 86_400
         CLASH = 15 * 60
+        WIDEST = [FLOOD, CLASH].max
 
         # One appearance: of a post, on a channel, with its words, at a moment. memo: shared by many, text => shingles, since most
         # channels follow their master
@@ -26,12 +27,13 @@ module AskFirst
 
         # @param one [Showing] whose warnings are wanted
         # @param own [Array<Showing>] the same post on all its channels, this one too, in their order
-        # @param others [Array<Showing>] other posts of the client
+        # @param others [Array<Showing>, Timeline] other posts of the client
         # @param day [Proc] instant => words for its day in the client's zone
         # @return [Array<PostChecks::Finding>]
         def call(one, own, others, day)
           return [] if one.at.nil?
 
+          others = Timeline.of(others)
           [flood(one, own), nearby(one, others), repeat(one, others, day), clash(one, others)].compact
         end
 
@@ -56,12 +58,12 @@ module AskFirst
         end
 
         def nearby(one, others)
-          near = others.select { |other| floods?(one, other) }.min_by { |other| one.apart(other) }
+          near = others.near(one.at, FLOOD).select { |other| floods?(one, other) }.min_by { |other| one.apart(other) }
           near && PostChecks.warning("flooding_nearby", "time", "“#{name(near)}” says nearly the same on #{near.channel} #{between(one, near)}.")
         end
 
         def repeat(one, others, day)
-          same = others.select { |other| other.channel_id == one.channel_id && one.apart(other) <= REPEAT }.map { |other| [other, one.alike(other)] }
+          same = others.on(one.channel_id).select { |other| one.apart(other) <= REPEAT }.map { |other| [other, one.alike(other)] }
           found, share = same.select { |_, alike| alike >= Similarity::ALIKE }.max_by(&:last)
           return unless found
 
@@ -69,7 +71,7 @@ module AskFirst
         end
 
         def clash(one, others)
-          near = others.select { |other| clashes?(one, other) }.min_by { |other| one.apart(other) }
+          near = others.near(one.at, CLASH).select { |other| clashes?(one, other) }.min_by { |other| one.apart(other) }
           near && PostChecks.warning("clash", "time", "“#{name(near)}” goes out here #{between(one, near)}.")
         end
 

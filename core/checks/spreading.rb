@@ -16,29 +16,34 @@ module AskFirst
         # post of its channel. Nothing leaves its day: another day may need another yes.
         #
         # @param own [Array<Neighbours::Showing>] of one post, in the order of its channels, those that may move
-        # @param others [Array<Neighbours::Showing>] what stands: other posts, and what of this one is out
+        # @param stays [Array<Neighbours::Showing>] those of the post that are out
+        # @param others [Array<Neighbours::Showing>, Timeline] other posts
         # @param zone [String] the client's
         # @return [Hash{String=>Time}] channel id => instant, only for what is to move; empty when nothing floods, or no room is left
-        def propose(own, others, zone)
-          kept = others.select(&:at)
+        def propose(own, others, zone, stays: [])
+          others = Timeline.of(others)
+          kept = stays.select(&:at)
           own.select(&:at).sort_by.with_index { |one, place| [one.at, place] }.each_with_object({}) do |one, moves|
-            free = steps(one, zone).find { |moved| room?(moved, kept) } || one
+            free = steps(one, zone).find { |moved| room?(moved, kept + others.near(moved.at, Neighbours::WIDEST)) && plannable?(moved.at, zone) } || one
             moves[one.channel_id] = free.at unless free.at == one.at
             kept += [free]
           end
         end
 
         def steps(one, zone)
-          day = Plan::WallTime.at(one.at, zone).local_date
-          (0..).lazy.map { |count| one.at + (count * STEP) }.take_while { |at| Plan::WallTime.at(at, zone).local_date == day }
-               .select { |at| Plan::WallTime.at(at, zone).at == at } # the second of a doubled hour cannot be planned for
-               .map { |at| one.dup.tap { |moved| moved.at = at } }
+          midnight = Plan::WallTime.parse("#{Plan::WallTime.at(one.at, zone).wall.to_date + 1}T00:00", zone).at
+          (0..).lazy.map { |count| one.at + (count * STEP) }.take_while { |at| at < midnight }.map { |at| one.dup.tap { |moved| moved.at = at } }
+        end
+
+        # The second of an hour that the clock shows twice cannot be planned for.
+        def plannable?(at, zone)
+          Plan::WallTime.at(at, zone).at == at
         end
 
         def room?(moved, kept)
           kept.none? { |other| Neighbours.floods?(moved, other) || Neighbours.clashes?(moved, other) }
         end
-        private_class_method :steps, :room?
+        private_class_method :steps, :plannable?, :room?
       end
     end
   end

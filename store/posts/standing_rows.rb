@@ -56,14 +56,24 @@ module AskFirst
               WHERE r.workspace_id = :w AND r.post_id = ANY(:p) AND r.ended_at IS NULL) t)
           )::text AS rows
         SQL
+        # For one post by its id alone: PostgreSQL then keeps its plan. With a list it plans anew each time, since it cannot tell how
+        # long the list will be, and planning takes longer than reading.
+        ONE = SQL.gsub("= ANY(:p)", "= :p").freeze
         # columns that are moments; a wall time comes without a zone and is carried in a UTC value
         MOMENT = /(?:\A|_)(?:at|until)\z/
 
         # @return [Hash{Symbol=>Array<Hash>}] row sets by name, columns as symbols; :workspace is one row
         def self.fetch(db, workspace_id, post_ids)
-          statement = db.select(Sequel.lit(SQL, w: :$w, p: :$p)).prepare(:first, :posts_standing)
-          sets = JSON.parse(statement.call(w: workspace_id, p: Database.uuids(post_ids))[:rows])
+          sets = JSON.parse((post_ids.one? ? one(db, workspace_id, post_ids.first) : several(db, workspace_id, post_ids))[:rows])
           sets.to_h { |name, rows| [name.to_sym, rows.is_a?(Hash) ? rows.transform_keys(&:to_sym) : (rows || []).map { |row| convert(row) }] }
+        end
+
+        def self.one(db, workspace_id, post_id)
+          db.select(Sequel.lit(ONE, w: :$w, p: :$p)).prepare(:first, :post_standing).call(w: workspace_id, p: post_id)
+        end
+
+        def self.several(db, workspace_id, post_ids)
+          db.select(Sequel.lit(SQL, w: :$w, p: :$p)).prepare(:first, :posts_standing).call(w: workspace_id, p: Database.uuids(post_ids))
         end
 
         def self.convert(row)
@@ -78,7 +88,7 @@ module AskFirst
 
           MOMENT.match?(column) ? Time.iso8601(value).utc : value
         end
-        private_class_method :convert, :moment
+        private_class_method :one, :several, :convert, :moment
       end
     end
   end

@@ -37,7 +37,7 @@ RSpec.describe checks::Spreading do
 
   it "leaves what is out where it went, and moves even the first channel away from it" do
     out = showing("noticeboard")
-    expect(walls(described_class.propose([showing("ticker")], [out], zone))).to eq("ticker" => "15 07:50")
+    expect(walls(described_class.propose([showing("ticker")], [], zone, stays: [out]))).to eq("ticker" => "15 07:50")
   end
 
   it "stays on the day: late in the evening it leaves what has no room" do
