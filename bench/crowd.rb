@@ -25,6 +25,17 @@ module Bench
       TABLES.each_key { |table| @db.run("ANALYZE #{table}") }
     end
 
+    # Puts the posts at minutes of their own over the days before, each with its planned time: nobody plans 20,000 posts for one
+    # minute. The same each time.
+    # @param except [Array<String>] posts that stay where they are
+    def scatter(days, except:)
+      back = ->(id) { "make_interval(mins => ('x' || substr(md5(#{id}::text), 1, 7))::bit(28)::int % #{days * 1440})" }
+      @db[:posts].exclude(id: except).exclude(at: nil).update(at: Sequel.lit("at - #{back.call('id')}"))
+      wall = "to_char((value ->> 'wall')::timestamp - #{back.call('post_id')}, 'YYYY-MM-DD\"T\"HH24:MI:SS')"
+      @db[:parts].exclude(post_id: except).where(part: "time").update(value: Sequel.lit("jsonb_set(value, '{wall}', to_jsonb(#{wall}))"))
+      %w[posts parts].each { |table| @db.run("ANALYZE #{table}") }
+    end
+
     # @return [Array<String>] ids of the copies
     def ids(post_id, count)
       @db["SELECT md5(? || n)::uuid::text AS id FROM generate_series(1, ?) n", post_id, count].select_map(:id)

@@ -20,6 +20,7 @@ module Bench
       crowd = Crowd.new(@owner)
       crowd.multiply(post, POSTS - 40)
       crowd.multiply(waiting, 38)
+      crowd.scatter(3000, except: [])
       puts "\nReading with #{@owner[:posts].count} posts in the database"
       sheet(crowd.ids(post, POSTS - 40).sample(random: Random.new(1)))
       desk

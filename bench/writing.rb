@@ -40,9 +40,8 @@ module Bench
       bus = AskFirst::Edge::LiveBus.connect(@world.settings.web_url)
       @app = AskFirst::Web::Server.build(@world.kit.dup.tap { |kit| kit.bus = bus })
       @crowd.multiply(@post, POSTS - 1)
-      @owner.run("UPDATE posts SET at = at - make_interval(days => (1 + random() * 3000)::int) WHERE id <> '#{@post}'")
+      @crowd.scatter(3000, except: [@post])
       sign_in
-      %w[posts parts adaptations].each { |table| @owner.run("ANALYZE #{table}") }
       typed = @world.db[:parts].where(post_id: @post, part: "text").get(:value)
       against_nothing("two channels, #{POSTS} posts", @post, typed)
       against_nothing("ten channels and twenty pictures", wide, typed)

@@ -34,16 +34,14 @@ RSpec.describe "Strangers" do
     [client.last_response.status, client.last_response.body.empty? ? {} : JSON.parse(client.last_response.body)]
   end
 
-  STATEMENT = /\(\d+\.\d+s\) (?:SELECT|WITH|EXECUTE|INSERT|UPDATE|DELETE)/ # what is prepared, is so once for a connection
-
-  # @return [Array] the answer as the stranger gets it, and how many statements it took
+  # @return [Array] the answer as the stranger gets it, and how many statements it took; what is prepared, is so once for a connection
   def heard(client, call)
     log = StringIO.new
     logger = Logger.new(log)
     world.kit.db.loggers << logger
     status, body = make(client, call)
     headers = client.last_response.headers.reject { |name, _| name.match?(/set-cookie|content-length|x-request-id/i) }
-    [[status, body, headers], log.string.lines.count { |line| line.match?(STATEMENT) && !line.include?("session_hours") }] # which is kept for a while
+    [[status, body, headers], log.string.lines.count { |line| line.match?(/\(\d+\.\d+s\) (?:SELECT|WITH|EXECUTE|INSERT|UPDATE|DELETE)/) && !line.include?("session_hours") }] # which is kept for a while
   ensure
     world.kit.db.loggers.delete(logger)
   end

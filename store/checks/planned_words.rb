@@ -3,59 +3,66 @@
 module AskFirst
   module Store
     module Checks
-      # What other posts of a client say, where and when, around a time: three statements, as large as their window and not as
-      # the client's past. The channel's own part, else the master's.
+      # What other posts of a client say, where and when, around a time: two prepared statements, as large as their window and not
+      # as the client's past. The channel's own part, else the master's.
       class PlannedWords
         MOST = 400 # posts looked at
+        NEAR = "(SELECT id, subject FROM posts WHERE workspace_id = :w AND at BETWEEN :from AND :to AND id <> :post ORDER BY at DESC LIMIT #{MOST}) near".freeze
+        CHANNELS = <<~SQL.freeze
+          near.id AS post_id, near.subject, a.channel_id, c.name AS channel FROM #{NEAR}
+          JOIN adaptations a ON a.workspace_id = :w AND a.post_id = near.id AND a.removed_at IS NULL
+          JOIN channels c ON c.workspace_id = :w AND c.id = a.channel_id
+        SQL
+        # a text as it is, a time as its wall and zone: several hundred of them are not worth the reading of JSON
+        PARTS = <<~SQL.freeze
+          p.post_id, p.channel_id, p.part, p.value #>> '{}' AS words, p.value ->> 'wall' AS wall, p.value ->> 'zone' AS zone FROM #{NEAR}
+          JOIN parts p ON p.workspace_id = :w AND p.post_id = near.id AND p.part IN ('text', 'time')
+        SQL
 
+        # @param scope [Scope] of one workspace
+        # @param post_id [String] the post that is looked around from
         # @param from [Time]
         # @param to [Time]
         # @return [Array<Core::Checks::Neighbours::Showing>]
         def self.around(scope, post_id, from, to)
-          new(scope, post_id, from, to).showings
+          new(scope.db, w: scope.workspace_id, post: post_id, from: from.utc.iso8601, to: to.utc.iso8601).showings
         end
 
-        def initialize(scope, post_id, from, to)
-          @scope = scope
+        def initialize(db, **window)
+          @db = db
+          @window = window
           @memo = {}
-          @posts = scope.rows(:posts).where { (at >= from) & (at <= to) }.exclude(id: post_id).order(Sequel.desc(:at)).limit(MOST).select(:workspace_id, :id, :subject).to_hash(:id)
+          @instants = {}
         end
 
         def showings
-          return [] if @posts.empty?
-
-          adaptations.filter_map { |row| showing(row) }
+          rows(CHANNELS, :planned_channels).filter_map { |row| showing(row) }
         end
 
         private
 
         def showing(row)
-          time = part(row, "time") or return
-          Core::Checks::Neighbours::Showing.new(post_id: row[:post_id], subject: @posts.fetch(row[:post_id])[:subject], channel_id: row[:channel_id], channel: row[:name],
-            text: part(row, "text").to_s, at: instant(time), memo: @memo)
-        end
-
-        def adaptations
-          of_posts(:adaptations).where(removed_at: nil).join(:channels, workspace_id: Sequel[:adaptations][:workspace_id], id: Sequel[:adaptations][:channel_id])
-                                .select(Sequel[:adaptations][:post_id], Sequel[:adaptations][:channel_id], Sequel[:channels][:name]).all
+          at = part(row, "time") { |time| instant(time) } or return
+          Core::Checks::Neighbours::Showing.new(**row, text: part(row, "text") { |text| text[:words] }.to_s, at: at, memo: @memo)
         end
 
         def part(row, name)
-          parts.fetch([row[:post_id], row[:channel_id], name]) { parts[[row[:post_id], nil, name]] }
+          found = parts[name][[row[:post_id], row[:channel_id]]] || parts[name][[row[:post_id], nil]]
+          found && yield(found)
         end
 
         def parts
-          @parts ||= of_posts(:parts).where(part: %w[text time]).select(:post_id, :channel_id, :part, :value).to_hash(%i[post_id channel_id part], :value)
+          @parts ||= Hash.new({}.freeze).merge(rows(PARTS, :planned_parts).group_by { |row| row[:part] }.transform_values { |all| all.to_h { |row| [row.values_at(:post_id, :channel_id), row] } })
         end
 
-        def of_posts(table)
-          @scope.rows_at(table, @posts.values.map { |row| row.values_at(:workspace_id, :id) }, column: :post_id)
+        # Most posts of a client share a handful of times of the day.
+        def instant(time)
+          wall, zone = time.values_at(:wall, :zone)
+          wall && (@instants[[wall, zone]] ||= Core::Plan::WallTime.parse(wall, zone).at)
         end
 
-        # Most posts of a client share a handful of times.
-        def instant(value)
-          @instants ||= {}
-          @instants[value] ||= Core::Plan::WallTime.parse(value["wall"], value["zone"]).at
+        def rows(sql, name)
+          @db.select(Sequel.lit(sql, w: :$w, post: :$post, from: :$from, to: :$to)).prepare(:select, name).call(**@window)
         end
       end
     end
