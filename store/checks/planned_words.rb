@@ -47,12 +47,14 @@ module AskFirst
         end
 
         def part(row, name)
-          found = parts[name][[row[:post_id], row[:channel_id]]] || parts[name][[row[:post_id], nil]]
+          found = parts.fetch(name)[[row[:post_id], row[:channel_id]]] || parts.fetch(name)[[row[:post_id], nil]]
           found && yield(found)
         end
 
         def parts
-          @parts ||= Hash.new({}.freeze).merge(rows(PARTS, :planned_parts).group_by { |row| row[:part] }.transform_values { |all| all.to_h { |row| [row.values_at(:post_id, :channel_id), row] } })
+          @parts ||= rows(PARTS, :planned_parts).each_with_object({ "text" => {}, "time" => {} }) do |row, found|
+            found.fetch(row[:part])[row.values_at(:post_id, :channel_id)] = row
+          end
         end
 
         # Most posts of a client share a handful of times of the day.

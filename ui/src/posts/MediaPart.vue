@@ -65,7 +65,7 @@ function move(index: number, by: number) {
     <figure v-for="(id, index) in ids" :key="id">
       <img :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`" :alt="descriptions[id] || `The ${kind(id)} has no description yet`" :width="sheet.media[id]?.width" :height="sheet.media[id]?.height" />
       <figcaption>
-        <span v-if="said(id)" class="quiet">{{ said(id) }}</span>
+        <span v-if="said(id)" class="quiet said">{{ said(id) }}</span>
         <DescriptionField :sheet="sheet" :parts="parts" :channel="channel" :picture="id" :kind="kind(id)" :number="index + 1" :off="offFor(sheet, 'descriptions', one)" />
         <span class="acts">
           <button
@@ -118,9 +118,12 @@ function move(index: number, by: number) {
 figure {
   display: grid;
   grid-template-columns: 76px 1fr;
-  gap: 8px;
+  gap: 2px 8px;
   align-items: start;
   margin-bottom: 8px;
+}
+figcaption {
+  display: contents;
 }
 /* alone it may be looked at */
 figure:only-of-type {
@@ -135,10 +138,13 @@ img {
   object-fit: contain;
   background: var(--well);
 }
+.said {
+  grid-column: 1 / -1;
+}
 .acts {
+  grid-column: 1 / -1;
   display: flex;
-  flex-wrap: wrap;
-  gap: 0 10px;
+  gap: 10px;
 }
 .progress {
   height: 6px;
