@@ -7,6 +7,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { age, brief, heading } from '@/api/time'
 import { initials, list, titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelMarks from '@/parts/ChannelMarks.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
@@ -166,9 +167,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mi
                   ><SignoffStrip :strip="line.post.strip" :now="desk.now"
                 /></span>
                 <span class="line quiet"
-                  ><span class="marks"
-                    >{{ when(line.post.at, line.workspace_id) }}
-                    <ChannelMark v-for="channel in line.post.channels" :key="channel.name" :network="channel.network" :initials="channel.initials" :name="channel.name" /></span
+                  ><span class="marks">{{ when(line.post.at, line.workspace_id) }} <ChannelMarks :channels="line.post.channels" /></span
                   ><b v-if="line.late" class="late">answer was due {{ when(line.due_at, line.workspace_id) }}</b
                   ><span v-else>by {{ when(line.due_at, line.workspace_id) }}</span></span
                 >
@@ -189,7 +188,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mi
           <li v-for="post in desk.can_release" :key="post.id" class="row">
             <router-link data-row :to="open(post.workspace_id, post.id)" class="timed">
               <b>{{ when(post.at, post.workspace_id) }}</b>
-              <span class="marks"><ChannelMark v-for="channel in post.channels" :key="channel.name" :network="channel.network" :initials="channel.initials" :name="channel.name" /></span>
+              <ChannelMarks :channels="post.channels" />
               <span>{{ titled(post.subject) }}</span>
             </router-link>
           </li>

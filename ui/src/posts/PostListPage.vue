@@ -7,7 +7,7 @@ import { useChosen } from '@/agency/me'
 import { api, ok, sentence, type Schemas } from '@/api/client'
 import { planned } from '@/api/time'
 import { STAGES, titled } from '@/api/words'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelMarks from '@/parts/ChannelMarks.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
@@ -79,7 +79,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
           <span class="stage">{{ STAGES[post.stage] }}</span>
           <b>{{ titled(post.subject) }}</b>
           <span v-if="!workspace" class="quiet client">{{ facts[post.workspace_id]?.name }}</span>
-          <span class="marks"><ChannelMark v-for="channel in post.channels" :key="channel.name" :network="channel.network" :initials="channel.initials" :name="channel.name" /></span>
+          <ChannelMarks :channels="post.channels" />
           <SignoffStrip :strip="post.strip" :now="me?.now" />
           <span class="quiet when">{{ post.at && facts[post.workspace_id] ? planned(post.at, facts[post.workspace_id]!.zone) : 'no time yet' }}</span>
         </router-link>
@@ -150,7 +150,7 @@ select {
 }
 .list a {
   display: grid;
-  grid-template-columns: 118px minmax(180px, 1fr) 160px 60px 112px 252px;
+  grid-template-columns: 118px minmax(180px, 1fr) 160px 110px 112px 252px;
   gap: 12px;
   align-items: center;
   min-height: 40px;
@@ -170,10 +170,6 @@ select {
 .stage {
   color: var(--stage);
   font-weight: 600;
-}
-.marks {
-  display: inline-flex;
-  gap: 5px;
 }
 .when {
   text-align: right;
