@@ -12,13 +12,15 @@ module AskFirst
           clean = Core::Posts::Text.clean(subject, field: "subject", limit: 300)
           write do
             post = fetch(:posts, post_id, "This post")
+            next post[:subject_version] if post[:subject] == clean
+
             done = rows(:posts).where(id: post_id, subject_version: version).update(subject: clean, subject_version: Sequel[:subject_version] + 1)
             raise changed(post) if done.zero?
 
             record("post_named", post_id: post_id, facts: { before: post[:subject], after: clean })
             announce("posts", ids: [post_id])
+            version + 1
           end
-          version + 1
         end
 
         private

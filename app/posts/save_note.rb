@@ -15,13 +15,15 @@ module AskFirst
           write do
             post = fetch(:posts, post_id, "This post")
             require_visible!(post_id)
+            next post[:note_version] if post[:note] == clean
+
             done = rows(:posts).where(id: post_id, note_version: version).update(note: clean, note_version: Sequel[:note_version] + 1)
             raise changed(post) if done.zero?
 
             record("note_saved", post_id: post_id, facts: { before: post[:note], after: clean })
             announce("posts", ids: [post_id])
+            version + 1
           end
-          version + 1
         end
 
         private

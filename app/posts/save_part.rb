@@ -18,8 +18,8 @@ module AskFirst
             require_write!(post, channel_id, part)
             require_own_media!(part, clean)
             before = part_row(post_id, channel_id, part)
+            return before[:version] if before && before[:value] == clean # also when the answer to the first try was lost on its way
             raise part_changed(before, part) unless (before ? before[:version] : 0) == version
-            return version if before && before[:value] == clean
 
             keep_part(post_id, channel_id, part, clean, before)
             after(post, channel_id, part, before, clean)

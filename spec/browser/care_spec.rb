@@ -39,6 +39,24 @@ RSpec.describe "The interface takes care" do
     end
   end
 
+  it "shows both when somebody else wrote while the tab with what was typed was closed" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    as(:maro) do |session|
+      session.visit(sheet(post))
+      expect(session).to have_css("[aria-label='Master copy']")
+      session.driver.browser.network.emulate_network_conditions(offline: true)
+      write_copy("Master copy", "Maro's half sentence", session)
+      session.driver.browser.network.emulate_network_conditions(offline: false)
+      session.visit("/desk")
+      world.write(post, "text", "Wren's words", who: :wren)
+      session.visit(sheet(post))
+      expect(session).to have_content("Wren's words", wait: 12)
+      expect(session).to have_css("[aria-label='Master copy']", text: "Maro's half sentence")
+      session.click_button("Keep mine")
+      eventually { text_of(post) == "Maro's half sentence" }
+    end
+  end
+
   it "keeps what was typed when the session ended meanwhile, and saves it after signing in again" do
     post = world.draft(wall: "2026-10-20T07:30")
     as(:dulcie) do |session|
@@ -112,7 +130,7 @@ RSpec.describe "The interface takes care" do
       expect(session).to have_css("[aria-label='Master copy']")
       write_copy("Master copy", "a fog " * 33_333, session)
       expect(session).to have_content("The text has 199998 characters; at most 100000 can be kept.", wait: 12)
-      expect(session.evaluate_script("JSON.parse(localStorage.getItem('draft:#{post}:master:text')).length")).to eq 199_998
+      expect(session.evaluate_script("JSON.parse(localStorage.getItem('draft:#{post}:master:text')).value.length")).to eq 199_998
       session.click_button("Show what is saved instead")
       expect(session).to have_css("[aria-label='Master copy']", text: text_of(post))
     end

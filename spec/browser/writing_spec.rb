@@ -52,6 +52,51 @@ RSpec.describe "Writing a post" do
     end
   end
 
+  it "opens the address where a link has none" do
+    client = fresh_client("Tarn Boats")
+    post = plain_post(client, connected(client, "guildhall"))
+    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "format", value: "link", version: 0)
+    as(:ines) do
+      visit("/w/#{world.workspace(client)}/posts/#{post}")
+      checks = find("section[aria-label='Checks']")
+      expect(checks).to have_content("A link with its card needs its address.")
+      checks.click_button("give the address")
+      fill_in("Address", with: "http://quillmere.example/lamp")
+      expect(checks).to have_no_content("needs its address", wait: 10)
+      eventually { db[:parts].where(post_id: post, part: "link").get(:value).to_h["address"] == "http://quillmere.example/lamp" }
+    end
+  end
+
+  it "spreads a flood out in one click, and names what is fine" do
+    post = world.draft(wall: "2026-11-21T10:30")
+    as(:ines) do
+      open_sheet(post)
+      checks = find("section[aria-label='Checks']")
+      expect(checks).to have_content("Nearly the same words go out on Ticker and Vitrine in the same minute.", count: 1)
+      expect(page).to have_css("[role=img][aria-label='Times of the channels: all 2 in the same minute']")
+      checks.click_button("spread out: Vitrine at 10:50")
+      expect(checks).to have_no_content("Nearly the same words", wait: 10)
+      expect(page).to have_css("[role=img][aria-label='Times of the channels: spread over 20 min']")
+      expect(value(post, "time", :vitrine)["wall"]).to start_with "2026-11-21T10:50"
+      checks.find("summary", text: /looked at is fine|others are fine/).click
+      expect(checks).to have_content("length · hashtags")
+    end
+  end
+
+  it "keeps two descriptions that were written one right after the other" do
+    post = world.draft(wall: "2026-11-21T12:30")
+    second = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(6), name: "second.jpg")[:id]
+    world.write(post, "media", [*value(post, "media"), second], who: :sunniva)
+    as(:maro) do
+      open_sheet(post)
+      fields = (1..2).map { |number| find_field("Description of picture #{number}") }
+      fields.zip(["A ferry at dawn", "A pier at dusk"]) { |field, words| field.set(words) }
+      page.send_keys(:tab)
+      eventually { value(post, "descriptions").values.sort == ["A ferry at dawn", "A pier at dusk"] }
+      expect(page).to have_no_content("changed this meanwhile")
+    end
+  end
+
   it "gives a channel parts of its own, and sets them all back at once" do
     post = world.draft(wall: "2026-11-22T07:30")
     world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)

@@ -1,39 +1,23 @@
 <script setup lang="ts">
-// The description of one picture, video or document, for whoever cannot see it. The part holds all descriptions; this writes one of them.
-import { computed, toRef } from 'vue'
-import type { Schemas } from '@/api/client'
-import { usePart } from './part'
-import type { Sheet } from './sheet'
-
-const props = defineProps<{ sheet: Sheet; parts: Schemas['Parts']; channel?: string; picture: string; kind: string; number: number; off?: string }>()
-const server = computed(() => ({ value: props.parts.descriptions.value, version: props.parts.descriptions.own ? props.parts.descriptions.version : 0 }))
-const part = usePart<Record<string, string>>(
-  { workspace: props.sheet.workspace_id, post: props.sheet.id, part: 'descriptions', channel: props.channel },
-  toRef(() => server.value),
-  {},
-)
-const { value, state, problem } = part
-const id = computed(() => `description-${props.picture}-${props.channel ?? 'master'}`)
+// The description of one picture, video or document, for whoever cannot see it.
+defineProps<{ id: string; value: string; named: string; off?: string }>()
+const emit = defineEmits<{ change: [words: string]; left: [] }>()
 </script>
 
 <template>
   <div>
-    <label :for="id" class="hidden">Description of {{ kind }} {{ number }}</label>
+    <label :for="id" class="hidden">Description of {{ named }}</label>
     <textarea
       :id="id"
       rows="2"
-      :value="value?.[picture] ?? ''"
+      :value="value"
       :readonly="!!off"
       :title="off"
-      :placeholder="`Describe ${kind} ${number} for who cannot see it`"
-      @input="part.change({ ...value, [picture]: ($event.target as HTMLTextAreaElement).value })"
+      :placeholder="`Describe ${named} for who cannot see it`"
+      @input="emit('change', ($event.target as HTMLTextAreaElement).value)"
       @keydown.enter.prevent="($event.target as HTMLTextAreaElement).blur()"
-      @blur="part.save()"
+      @blur="emit('left')"
     />
-    <p v-if="problem" class="late" role="status">{{ problem }}</p>
-    <p v-if="state === 'conflict'" role="alert">
-      <button type="button" class="link-button" @click="part.keepMine()">Keep mine</button> <button type="button" class="link-button" @click="part.takeTheirs()">Take theirs</button>
-    </p>
   </div>
 </template>
 

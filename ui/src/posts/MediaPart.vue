@@ -1,21 +1,27 @@
 <script setup lang="ts">
 // The media of a post, in order, each with its frame and its description; uploaded with visible progress.
 import { Button, message } from 'ant-design-vue'
-import { computed, ref } from 'vue'
-import { api, ok, sentence } from '@/api/client'
+import { computed, reactive, ref, toRef } from 'vue'
+import { sentence } from '@/api/client'
 import DescriptionField from './DescriptionField.vue'
 import FramingDialog from './FramingDialog.vue'
-import { useAct, type Adaptation, type Sheet } from './sheet'
+import SaysState from './SaysState.vue'
+import { useEditor } from './editing'
+import type { Adaptation, Sheet } from './sheet'
 import { upload } from './upload'
 import { offFor, seenOf } from './writable'
 
 const props = defineProps<{ sheet: Sheet; one?: Adaptation }>()
 const emit = defineEmits<{ state: [state: string] }>()
-const parts = computed(() => (props.one ?? props.sheet.master).parts)
-const channel = computed(() => props.one?.channel.id)
 const off = computed(() => offFor(props.sheet, 'media', props.one))
-const ids = computed(() => (parts.value.media.value as string[] | null) ?? [])
-const descriptions = computed(() => (parts.value.descriptions.value as Record<string, string> | null) ?? {})
+const offDescriptions = computed(() => offFor(props.sheet, 'descriptions', props.one))
+const editor = <T,>(name: 'media' | 'descriptions', empty: T) =>
+  useEditor<T>(reactive({ sheet: toRef(props, 'sheet'), one: toRef(props, 'one'), server: computed(() => seenOf(props.sheet, name, props.one)) }), name, empty, emit)
+const media = editor<string[]>('media', [])
+const ids = computed(() => media.value.value ?? [])
+// all descriptions are one part: two fields that were written one after the other are one save
+const described = editor<Record<string, string>>('descriptions', {})
+const descriptions = computed(() => described.value.value ?? {})
 const framing = ref<string>()
 const kind = (id: string) => props.sheet.media[id]?.kind ?? 'picture'
 const named = (id: string, index: number) => `${kind(id)} ${index + 1}`
@@ -26,15 +32,6 @@ function said(id: string) {
 }
 const progress = ref<number>()
 const picker = ref<HTMLInputElement>()
-
-const save = useAct<string[]>(props.sheet.id, (next) =>
-  ok(
-    api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', {
-      params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id, part: 'media' }, query: { channel: channel.value }, header: { 'If-Match': `"${seenOf(props.sheet, 'media', props.one).version}"` } },
-      body: { value: next },
-    }),
-  ),
-)
 
 async function add(files: FileList | null) {
   if (!files) return
@@ -49,14 +46,14 @@ async function add(files: FileList | null) {
   }
   progress.value = undefined
   if (picker.value) picker.value.value = ''
-  if (added.length > 0) save.mutate([...ids.value, ...added])
+  if (added.length > 0) media.choose([...ids.value, ...added])
 }
 
 function move(index: number, by: number) {
   const next = [...ids.value]
   const [one] = next.splice(index, 1)
   if (one) next.splice(index + by, 0, one)
-  save.mutate(next)
+  media.choose(next)
 }
 </script>
 
@@ -66,7 +63,14 @@ function move(index: number, by: number) {
       <img :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`" :alt="descriptions[id] || `The ${kind(id)} has no description yet`" :width="sheet.media[id]?.width" :height="sheet.media[id]?.height" />
       <figcaption>
         <span v-if="said(id)" class="quiet said">{{ said(id) }}</span>
-        <DescriptionField :sheet="sheet" :parts="parts" :channel="channel" :picture="id" :kind="kind(id)" :number="index + 1" :off="offFor(sheet, 'descriptions', one)" />
+        <DescriptionField
+          :id="`description-${id}-${one?.channel.id ?? 'master'}`"
+          :value="descriptions[id] ?? ''"
+          :named="named(id, index)"
+          :off="offDescriptions"
+          @change="described.change({ ...descriptions, [id]: $event })"
+          @left="described.save()"
+        />
         <span class="acts">
           <button
             v-if="kind(id) === 'picture'"
@@ -82,11 +86,22 @@ function move(index: number, by: number) {
           <template v-if="!off">
             <button v-if="index > 0" type="button" class="link-button" :aria-label="`Move ${named(id, index)} earlier`" @click="move(index, -1)">earlier</button>
             <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Move ${named(id, index)} later`" @click="move(index, 1)">later</button>
-            <button type="button" class="link-button" :aria-label="`Take out ${named(id, index)}`" @click="save.mutate(ids.filter((other) => other !== id))">take out</button>
+            <button type="button" class="link-button" :aria-label="`Take out ${named(id, index)}`" @click="media.choose(ids.filter((other) => other !== id))">take out</button>
           </template>
         </span>
       </figcaption>
     </figure>
+    <SaysState
+      v-for="part in [media, described]"
+      :key="part.name"
+      :state="part.state.value"
+      :problem="part.problem.value"
+      :by="part.theirs.value?.by"
+      :theirs="part.theirs.value?.value"
+      @mine="part.keepMine()"
+      @theirs="part.takeTheirs()"
+      @drop="part.drop()"
+    />
     <div v-if="progress !== undefined" class="progress" role="progressbar" :aria-valuenow="progress" aria-label="Uploading"><span :style="{ width: `${progress}%` }" /></div>
     <input
       ref="picker"
@@ -99,7 +114,7 @@ function move(index: number, by: number) {
       tabindex="-1"
       @change="add(($event.target as HTMLInputElement).files)"
     />
-    <Button size="small" :disabled="!!off" :title="off" :loading="progress !== undefined || save.isPending.value" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</Button>
+    <Button size="small" :disabled="!!off" :title="off" :loading="progress !== undefined" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</Button>
     <FramingDialog
       v-if="framing"
       :sheet="sheet"

@@ -26,5 +26,5 @@ export function useEditor<T>(props: EditorProps, name: PartName, empty: T, emit:
     change(next)
     void part.save()
   }
-  return { ...part, change, choose, where }
+  return { ...part, name, change, choose, where }
 }

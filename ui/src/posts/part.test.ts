@@ -28,6 +28,11 @@ const { ProblemError } = (await import('@/api/client')) as unknown as { ProblemE
 
 const where = { workspace: 'w', post: 'p', part: 'text' as const }
 const key = 'draft:p:master:text'
+const kept = () => JSON.parse(store.get(key) ?? 'null') as unknown
+interface Sent {
+  params: { header: { 'If-Match': string } }
+  body: { value: string }
+}
 
 function writing(server = ref<{ value?: unknown; version: number }>({ value: 'first', version: 3 })) {
   const scope = effectScope()
@@ -52,7 +57,7 @@ describe('a part being written', () => {
     const { part } = writing()
     part.change('f')
     part.change('fo')
-    expect(store.get(key)).toBe('"fo"')
+    expect(kept()).toEqual({ value: 'fo', seen: 3 })
     expect(part.state.value).toBe('typing')
     await settle()
     expect(put).toHaveBeenCalledTimes(1)
@@ -84,7 +89,7 @@ describe('a part being written', () => {
     part.change('on the train')
     await settle()
     expect(part.state.value).toBe('waiting')
-    expect(store.get(key)).toBe('"on the train"')
+    expect(kept()).toEqual({ value: 'on the train', seen: 3 })
     await settle(3_100)
     expect(part.state.value).toBe('saved')
   })
@@ -123,12 +128,59 @@ describe('a part being written', () => {
   })
 
   it('finds what was typed before the tab was closed, and saves it', async () => {
-    store.set(key, '"half a sentence"')
+    store.set(key, JSON.stringify({ value: 'half a sentence', seen: 3 }))
     put.mockResolvedValue({ version: 4 })
     const { part } = writing()
     expect(part.value.value).toBe('half a sentence')
     await settle()
     expect(put).toHaveBeenCalledTimes(1)
+  })
+
+  it('says what it was typed on when the tab was closed meanwhile, so that somebody else’s words are not written over', async () => {
+    store.set(key, JSON.stringify({ value: 'typed yesterday', seen: 3 }))
+    put.mockRejectedValue(new ProblemError({ code: 'part_changed', detail: '', facts: { theirs: 'Wren’s, this morning', version: 7, by: 'Wren' } }))
+    const { part } = writing(ref({ value: 'Wren’s, this morning', version: 7 }))
+    await settle()
+    expect(put.mock.calls[0]![1]).toMatchObject({ params: { header: { 'If-Match': '"3"' } } })
+    expect([part.state.value, part.value.value]).toEqual(['conflict', 'typed yesterday'])
+  })
+
+  it('is sent once at a time, however slow the line: nobody meets their own words as somebody else’s', async () => {
+    let finish: (value: { version: number }) => void = () => undefined
+    put.mockImplementationOnce(() => new Promise((resolve) => (finish = resolve)))
+    put.mockResolvedValueOnce({ version: 5 })
+    const { part } = writing()
+    part.change('one')
+    await settle()
+    part.change('one two')
+    await settle(2_000)
+    part.change('one two three')
+    await part.save()
+    expect(put).toHaveBeenCalledTimes(1)
+    finish({ version: 4 })
+    await settle(0)
+    expect(kept()).toEqual({ value: 'one two three', seen: 4 })
+    await settle()
+    expect(put.mock.calls.map((call) => [(call[1] as Sent).params.header['If-Match'], (call[1] as Sent).body.value])).toEqual([
+      ['"3"', 'one'],
+      ['"4"', 'one two three'],
+    ])
+    expect(part.state.value).toBe('saved')
+  })
+
+  it('is sent again when it was mended while its refusal was on the way', async () => {
+    let refuse: (error: unknown) => void = () => undefined
+    put.mockImplementationOnce(() => new Promise((_, reject) => (refuse = reject)))
+    put.mockResolvedValueOnce({ version: 4 })
+    const { part } = writing()
+    part.change('far too long')
+    await settle()
+    part.change('short')
+    refuse(new ProblemError({ code: 'too_long', detail: 'At most 5.', facts: {} }))
+    await settle(0)
+    expect(part.state.value).toBe('typing')
+    await settle()
+    expect([part.state.value, put.mock.calls.length]).toEqual(['saved', 2])
   })
 
   it('follows the server while nothing is being typed, and not while something is', async () => {

@@ -1,7 +1,8 @@
 // One part being written. What is typed is kept in this browser until the server has it; the same part changed by two
 // people shows both; a lost connection saves later.
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, onBeforeUnmount, ref, watch, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
+import { tryOnBeforeUnmount } from '@vueuse/core'
 import { api, isProblem, ok, sentence } from '@/api/client'
 import type { PartName } from './sheet'
 
@@ -15,16 +16,23 @@ export interface ServerPart {
 const PAUSE = 450
 const RETRY = 3_000
 
+function keptDraft<T>(key: string): { value: T; seen: number } | undefined {
+  const kept = localStorage.getItem(key)
+  return kept === null ? undefined : (JSON.parse(kept) as { value: T; seen: number })
+}
+
 export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string }, server: Ref<ServerPart>, empty: T) {
   const queries = useQueryClient()
   const key = `draft:${where.post}:${where.channel ?? 'master'}:${where.part}`
-  const kept = localStorage.getItem(key)
-  const value = ref(kept === null ? (server.value.value ?? empty) : (JSON.parse(kept) as T)) as Ref<T>
-  const version = ref(server.value.version)
-  const state = ref<SaveState>(kept === null ? 'saved' : 'typing')
+  const kept = keptDraft<T>(key)
+  const value = ref(kept ? kept.value : (server.value.value ?? empty)) as Ref<T>
+  // what was typed on top of an older version says so: somebody may have changed it while this browser was closed
+  const version = ref(kept?.seen ?? server.value.version)
+  const state = ref<SaveState>(kept ? 'typing' : 'saved')
   const problem = ref('')
   const theirs = ref<{ value: T; version: number; by?: string }>()
   let timer: number | undefined
+  let underway = false
 
   const dirty = computed(() => state.value !== 'saved')
 
@@ -36,11 +44,14 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
 
   function change(next: T) {
     value.value = next
-    localStorage.setItem(key, JSON.stringify(next))
+    keep()
     if (state.value === 'conflict') return
-    state.value = 'typing'
     problem.value = ''
-    later(PAUSE)
+    again()
+  }
+
+  function keep() {
+    localStorage.setItem(key, JSON.stringify({ value: value.value, seen: version.value }))
   }
 
   function later(wait: number) {
@@ -50,23 +61,32 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
 
   async function save(): Promise<void> {
     window.clearTimeout(timer)
-    // what was refused is sent again when it is changed, not whenever the field is left
-    if (['saved', 'saving', 'conflict', 'refused'].includes(state.value)) return
-    const sent = value.value
+    // one at a time, since the next must say that it saw this one; what was refused is sent again when it is changed, not
+    // whenever the field is left
+    if (underway || ['saved', 'conflict', 'refused'].includes(state.value)) return
+    const sent = JSON.stringify(value.value)
+    underway = true
     state.value = 'saving'
     try {
-      version.value = (await send(sent)).version
+      version.value = (await send(JSON.parse(sent) as T)).version
       await queries.invalidateQueries({ queryKey: ['post', where.post] })
-      if (JSON.stringify(value.value) === JSON.stringify(sent)) {
+      underway = false
+      if (JSON.stringify(value.value) === sent) {
         localStorage.removeItem(key)
         state.value = 'saved'
       } else {
-        state.value = 'typing'
-        later(PAUSE)
+        keep()
+        again()
       }
     } catch (error) {
-      refused(error)
+      underway = false
+      refused(error, JSON.stringify(value.value) !== sent)
     }
+  }
+
+  function again() {
+    state.value = 'typing'
+    later(PAUSE)
   }
 
   function send(sent: T) {
@@ -77,12 +97,14 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
     return ok(api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', { params: { path: { ...path, part: where.part }, query: { channel: where.channel }, header }, body: { value: sent } }))
   }
 
-  function refused(error: unknown) {
+  function refused(error: unknown, changedSince: boolean) {
     problem.value = sentence(error)
     if (isProblem(error) && error.problem.code === 'part_changed') {
       const facts = error.problem.facts as { theirs?: T; version?: number; by?: string }
       theirs.value = { value: (facts.theirs ?? empty) as T, version: facts.version ?? 0, by: facts.by }
       state.value = 'conflict'
+    } else if (isProblem(error) && changedSince) {
+      again()
     } else if (isProblem(error)) {
       state.value = 'refused'
     } else {
@@ -95,6 +117,7 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
     if (!theirs.value) return
     version.value = theirs.value.version
     theirs.value = undefined
+    keep()
     state.value = 'typing'
     void save()
   }
@@ -121,11 +144,11 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
 
   const online = () => state.value === 'waiting' && void save()
   window.addEventListener('online', online)
-  onBeforeUnmount(() => {
+  tryOnBeforeUnmount(() => {
     window.removeEventListener('online', online)
     if (state.value === 'typing') void save()
   })
-  if (kept !== null) later(PAUSE)
+  if (kept) later(PAUSE)
 
   return { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop }
 }
