@@ -56,13 +56,26 @@ module AskFirst
           ChooseChannels.call(kit, member, post_id: id, channel_ids: chosen) if chosen.any?
           rows(:posts).where(id: id).update(campaign_id: post.row[:campaign_id], note: post.row[:note])
           scope.insert(:post_labels, *rows(:post_labels).where(post_id: post.id).select_map(:label_id).map { |label| { post_id: id, label_id: label } })
-          copies = post.part_rows.select { |row| row[:channel_id].nil? || chosen.include?(row[:channel_id]) }.reject { |row| row[:part] == "time" }
-          copies = copies.map { |row| part(id, row[:channel_id], row[:part], row[:value], row[:authors].to_a) }
-          copies << part(id, nil, "time", time, []) if time
-          scope.insert(:parts, *copies)
+          scope.insert(:parts, *copies_of(post, id, chosen, time))
           record("post_copied", post_id: id, facts: { from: post.id, subject: post.row[:subject] })
           restage([id])
           id
+        end
+
+        def copies_of(post, id, chosen, time)
+          own, followed = post.part_rows.select { |row| row[:channel_id].nil? || chosen.include?(row[:channel_id]) }.partition { |row| row[:part] == "time" && row[:channel_id] }
+          copies = followed.reject { |row| row[:part] == "time" }.map { |row| part(id, row[:channel_id], row[:part], row[:value], row[:authors].to_a) }
+          copies << part(id, nil, "time", time, []) if time
+          copies + own.filter_map { |row| (moved = moved(row[:value], post.master["time"], time)) && part(id, row[:channel_id], "time", moved, []) }
+        end
+
+        # A channel's own time stays as far from the master's as it was: the spread of a post goes along.
+        def moved(own, from, to)
+          return own if from == to || own.nil?
+          return if from.nil? || to.nil?
+
+          walls = [own, from, to].map { |time| Core::Plan::WallTime.parse(time["wall"], time["zone"]).wall }
+          Core::Plan::WallTime.new(walls[0] + (walls[2] - walls[1]), own["zone"]).to_h
         end
 
         def part(post_id, channel_id, part, value, authors)

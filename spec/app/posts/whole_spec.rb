@@ -97,6 +97,31 @@ RSpec.describe "A post as a whole", :database do
       expect(refused { world.act("Posts::CopyPost", :ines, post_id: post, walls: ["tomorrow"]) }).to eq "bad_time"
     end
 
+    it "keeps the times of its channels as far apart as they were" do
+      post = world.draft(wall: "2026-10-15T07:30")
+      world.write(post, "time", { "wall" => "2026-10-15T12:10", "zone" => "Europe/Lisbon" }, who: :ines, on: :vitrine)
+      own = ->(copy) { db[:parts].where(post_id: copy, part: "time", channel_id: world.channel(:vitrine)).get(:value)&.fetch("wall") }
+      expect(own.call(world.act("Posts::CopyPost", :ines, post_id: post).first)).to eq "2026-10-15T12:10:00"
+      # over the night in which the clock goes back: wall times, not hours
+      expect(world.act("Posts::CopyPost", :ines, post_id: post, walls: ["2026-10-25T08:00", "2026-10-31T20:00"]).map(&own)).to eq %w[2026-10-25T12:40:00 2026-11-01T00:40:00]
+      expect(own.call(world.act("Posts::CopyPost", :ines, post_id: post, channel_ids: [world.channel(:ticker)]).first)).to be_nil
+    end
+
+    it "to another client is all of them or none" do
+      post = world.draft
+      there = db[:posts].where(workspace_id: world.workspace(:brackwater))
+      before = there.count
+      made = 0
+      allow(AskFirst::App::Posts::MakePost).to receive(:call).and_wrap_original do |original, *args, **input|
+        raise AskFirst::Core::Conflict.new("in_the_way", "Something is in the way.") if (made += 1) > 1
+
+        original.call(*args, **input)
+      end
+      expect(refused { world.act("Posts::CopyPost", :ines, post_id: post, walls: %w[2026-10-22T07:30 2026-10-29T07:30], workspace_id: world.workspace(:brackwater)) }).to eq "in_the_way"
+      expect([made, there.count]).to eq [2, before]
+      expect(db[:record].where(post_id: post, act: "post_copied_out").count).to eq 0
+    end
+
     it "to another client has files of that client, plain names, and no trace of where it came from" do
       post = world.draft(text: "With @[Harbour Museum]: fog.")
       world.write(post, "link", { "address" => "https://quillmere.example/lamp", "tags" => { "source" => "ours" } })
