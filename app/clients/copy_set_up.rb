@@ -8,13 +8,14 @@ module AskFirst
         module_function
 
         # @param source [Member] of whoever copies, in the client that is copied from
-        # @param copy [Array<String>] of days, route, brand, people
+        # @param copy [Array<String>] of days, route, brand, writing, people
         # @param by [AgencyPerson]
         def call(kit, source, target_id, copy, by:)
           found = source.scope(kit.db).transaction { read(kit, source, copy) }
           scope = Store::Scope.new(kit.db, workspace_ids: target_id, person_id: by.person_id, side: "agency")
           scope.transaction do
-            kit.db[:workspaces].where(id: target_id).update(found[:days]) if found[:days]
+            [found[:days], found[:writing]].each { |settings| kit.db[:workspaces].where(id: target_id).update(settings) if settings }
+            remind(scope, found[:reminders] || [], by, kit.now)
             people = join(scope, found[:people] || [], kit.now)
             route(kit, scope, found[:route], people) if found[:route]
             (found[:brand] || []).each { |row| scope.insert(:brand_parts, row.slice(:part).merge(value: Store::Database.jsonb(row[:value]), version: 1, written_by: by.person_id, written_at: kit.now)) }
@@ -28,6 +29,8 @@ module AskFirst
           {
             days: copy.include?("days") && days(kit.db[:workspaces].where(id: source.workspace_id).first),
             route: copy.include?("route") && Store::Signoff::Routes.today(scope),
+            writing: copy.include?("writing") && writing(kit.db[:workspaces].where(id: source.workspace_id).first),
+            reminders: copy.include?("writing") && Store::Checks::Reminders.standing(scope),
             brand: copy.include?("brand") && scope.rows(:brand_parts).all,
             people: copy.include?("people") && Store::People::Members.of_workspace(scope, kit.now).select { |row| row[:side] == "agency" }
           }
@@ -35,6 +38,14 @@ module AskFirst
 
         def days(row)
           row.slice(:zone, :week_start, :holidays, :time_policy).merge(working_hours: Store::Database.jsonb(row[:working_hours]))
+        end
+
+        def writing(row)
+          row.slice(:currency).merge(tracking: Store::Database.jsonb(row[:tracking]))
+        end
+
+        def remind(scope, reminders, by, now)
+          scope.insert(:reminders, *reminders.each_with_index.map { |row, place| { id: Core::Uuid.v7(now), words: row[:words], position: place, made_by: by.person_id, made_at: now } })
         end
 
         # Staff only: whoever answers for one client does not answer for another.

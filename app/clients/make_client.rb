@@ -7,7 +7,7 @@ module AskFirst
       # It can be left and gone on with. Or copies what was chosen of another client.
       class MakeClient < AgencyAct
         STEPS = %w[days route channel people].freeze
-        COPIES = %w[days route brand people].freeze
+        COPIES = %w[days route brand writing people].freeze
 
         # @param copy_from [String, nil] workspace id of a client that the maker governs
         # @param copy [Array<String>] of COPIES; people only when it is named

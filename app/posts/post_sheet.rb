@@ -95,7 +95,7 @@ module AskFirst
         end
 
         def media
-          ids = ([@post.master] + @post.adaptations.map(&:parts)).flat_map { |parts| [*parts["media"], Core::Posts::Link.picture(parts["link"])] }.compact.uniq
+          ids = ([@post.master] + shown.map(&:parts)).flat_map { |parts| [*parts["media"], Core::Posts::Link.picture(parts["link"])] }.compact.uniq
           rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :kind, :mime, :width, :height, :duration_ms, :pages).merge(by: names[row[:added_by]])] }
         end
 
@@ -148,7 +148,9 @@ module AskFirst
 
         # One entry for what a person said once, whichever channels it was kept for.
         def answers
-          given = rows(:answers).where(post_id: @post.id).order(Sequel.desc(:order_no)).limit(60).all
+          given = rows(:answers).where(post_id: @post.id)
+          given = given.where(adaptation_id: shown.map(&:id)) if member.limited_to
+          given = given.order(Sequel.desc(:order_no)).limit(60).all
           given.group_by { |row| [row[:line_id], row[:person_id], row[:given_at]] }.values.map { |together| answer_json(together) }
         end
 
@@ -184,7 +186,9 @@ module AskFirst
         end
 
         def holds
-          rows(:holds).where(lifted_at: nil).map do |row|
+          holds = rows(:holds).where(lifted_at: nil)
+          holds = holds.where(Sequel.|({ channel_id: nil }, { channel_id: member.limited_to })) if member.limited_to
+          holds.map do |row|
             { id: row[:id], channel_id: row[:channel_id], reason: row[:reason], by: names[row[:put_by]], at: row[:put_at].iso8601 }
           end
         end

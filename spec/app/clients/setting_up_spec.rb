@@ -50,6 +50,19 @@ RSpec.describe "Setting up a client" do
       expect(db[:record].where(workspace_id: world.workspace(client), act: "set_up_copied").get(:facts)).to eq("from" => "Quillmere Ferries", "what" => %w[days route brand])
     end
 
+    it "takes currency, tracking tags and reminders when chosen, and none of them otherwise" do
+      model = fresh_client("Model House")
+      world.act("Clients::ChangeSettings", :ines, model, version: 1, currency: "CHF", tracking: { "source" => "{network}" })
+      world.act("Checks::SaveReminders", :ines, model, words: ["Is the pier named?", "Did you look at the tide table?"])
+      settings = ->(client) { db[:workspaces].where(id: world.workspace(client)).get(%i[currency tracking]) }
+      copy = fresh_client("Copied House", copy_from: world.workspace(model), copy: %w[writing])
+      expect(settings.call(copy)).to eq ["CHF", { "source" => "{network}" }]
+      expect(world.act("Checks::ReminderList", :ines, copy)[:words]).to eq ["Is the pier named?", "Did you look at the tide table?"]
+      other = fresh_client("Other House", copy_from: world.workspace(model), copy: %w[days])
+      expect(settings.call(other)).to eq ["EUR", {}]
+      expect(world.act("Checks::ReminderList", :ines, other)[:words]).to eq []
+    end
+
     it "with people, takes the staff and nobody of the client" do
       client = fresh_client(copy_from: world.workspace, copy: %w[route people])
       members = AskFirst::Store::People::Members.of_workspace(world.member(:ines, client).scope(world.kit.db), world.kit.now)

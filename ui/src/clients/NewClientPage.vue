@@ -18,7 +18,7 @@ import { useProblem } from '@/parts/problem'
 const router = useRouter()
 const queries = useQueryClient()
 const { me, workspaces } = useChosen()
-const form = useKept('new-client', { name: '', mark: '', edge: '#1D5C74', zone: readerZone(), week_start: 1, copy_from: '', copy: ['days', 'route', 'brand'] })
+const form = useKept('new-client', { name: '', mark: '', edge: '#1D5C74', zone: readerZone(), week_start: 1, copy_from: '', copy: ['days', 'route', 'brand', 'writing'] })
 const ownMark = ref(form.value.mark !== '' && form.value.mark !== initials(form.value.name))
 const { busy, at, beside, run } = useProblem()
 const sources = computed(() => workspaces.value.filter((one) => one.can.change_settings?.ok))
@@ -26,6 +26,7 @@ const kinds = [
   ['days', 'zone, week, holidays, working hours, rule for changed times'],
   ['route', 'sign-off route, with those of its people who come along'],
   ['brand', 'brand sheet: colours, voice, links, hashtag sets'],
+  ['writing', 'currency, tracking tags, reminders for every post'],
   ['people', 'people of the agency’s side, with their roles'],
 ] as const
 
