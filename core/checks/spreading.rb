@@ -24,7 +24,7 @@ module AskFirst
           others = Timeline.of(others)
           kept = stays.select(&:at)
           own.select(&:at).sort_by.with_index { |one, place| [one.at, place] }.each_with_object({}) do |one, moves|
-            free = steps(one, zone).find { |moved| room?(moved, kept + others.near(moved.at, Neighbours::WIDEST)) && plannable?(moved.at, zone) } || one
+            free = steps(one, zone).find { |moved| room?(moved, kept + others.near(moved.at, Neighbours::WIDEST)) && exact?(moved.at, zone) } || one
             moves[one.channel_id] = free.at unless free.at == one.at
             kept += [free]
           end
@@ -36,14 +36,14 @@ module AskFirst
         end
 
         # The second of an hour that the clock shows twice cannot be planned for.
-        def plannable?(at, zone)
+        def exact?(at, zone)
           Plan::WallTime.at(at, zone).at == at
         end
 
         def room?(moved, kept)
           kept.none? { |other| Neighbours.floods?(moved, other) || Neighbours.clashes?(moved, other) }
         end
-        private_class_method :steps, :plannable?, :room?
+        private_class_method :steps, :exact?, :room?
       end
     end
   end

@@ -5,13 +5,6 @@ RSpec.describe "Dispatch" do
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
   let(:due) { Time.utc(2026, 10, 15, 6, 30, 1) } # 7:30 in Lisbon
 
-  def refused
-    yield
-    nil
-  rescue AskFirst::Core::Error => e
-    e
-  end
-
   def released(channels: [:ticker], **more)
     world.draft(channels: channels, **more).tap do |post|
       world.clear(post)
@@ -32,13 +25,13 @@ RSpec.describe "Dispatch" do
   describe "releasing" do
     it "needs every yes, a time to come, a connected channel; each refusal says the way on" do
       post = world.draft
-      expect(refused { world.release(post) }.code).to eq "not_cleared"
+      expect(refusal { world.release(post) }.code).to eq "not_cleared"
       world.clear(post)
       world.clock.set(Time.utc(2026, 10, 15, 7))
-      expect(refused { world.release(post) }.code).to eq "time_past"
+      expect(refusal { world.release(post) }.code).to eq "time_past"
       world.clock.set(SpecWorld::NOON)
       db[:channels].where(id: world.channel(:ticker)).update(state: "lapsed")
-      expect(refused { world.release(post) }.code).to eq "channel_lapsed"
+      expect(refusal { world.release(post) }.code).to eq "channel_lapsed"
       db[:channels].where(id: world.channel(:ticker)).update(state: "connected")
       world.release(post)
       expect(world.stage(post)).to eq "released"
@@ -47,7 +40,7 @@ RSpec.describe "Dispatch" do
     it "is refused without a planned time" do
       post = world.draft(wall: nil)
       world.clear(post)
-      expect(refused { world.release(post) }.code).to eq "no_time"
+      expect(refusal { world.release(post) }.code).to eq "no_time"
     end
 
     it "makes one showing for an adaptation, whatever happens: the database refuses a second" do
@@ -186,9 +179,9 @@ RSpec.describe "Dispatch" do
     it "an answer that comes while it is being sent is told that it is too late" do
       post = released
       db[:showings].where(post_id: post).update(state: "sending", lease_until: due + 60)
-      expect(refused { world.answer(post, :per, "change", "Stop") }.code).to eq "too_late"
-      expect(refused { world.act("Dispatch::TakeBack", :ines, post_id: post) }.code).to eq "too_late"
-      expect(refused { world.write(post, "text", "x") }.code).to eq "too_late"
+      expect(refusal { world.answer(post, :per, "change", "Stop") }.code).to eq "too_late"
+      expect(refusal { world.act("Dispatch::TakeBack", :ines, post_id: post) }.code).to eq "too_late"
+      expect(refusal { world.write(post, "text", "x") }.code).to eq "too_late"
     end
   end
 
@@ -304,13 +297,13 @@ RSpec.describe "Dispatch" do
       fault(:ticker, "refuse")
       world.clock.set(due)
       advance(post)
-      expect(refused {
+      expect(refusal {
         world.act("Dispatch::Settle", :maro, showing_id: showing(post)[:id], saw: "there", address: "https://a.example/1")
       }.code).to eq "not_yours"
-      expect(refused { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "nowhere") }.code).to eq "bad_link"
+      expect(refusal { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "nowhere") }.code).to eq "bad_link"
       world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "https://ticker.example/1")
       expect(world.stage(post)).to eq "out"
-      expect(refused { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "fine") }.code).to eq "no_trouble"
+      expect(refusal { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "fine") }.code).to eq "no_trouble"
     end
   end
 

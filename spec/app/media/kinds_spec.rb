@@ -25,12 +25,6 @@ RSpec.describe "Videos and documents", :database do
     world.act("Media::UploadMedia", :sunniva, io: StringIO.new(bytes), name: name)
   end
 
-  def refused
-    yield
-  rescue AskFirst::Core::Error => e
-    e.code
-  end
-
   it "are known by their bytes: kind, size, length, pages" do
     expect(upload(film, "boat.jpg")).to include(kind: "video", mime: "video/mp4", width: 90, height: 160, duration_ms: 6_000)
     expect(upload(paper, "timetable.mp4")).to include(kind: "document", mime: "application/pdf", width: 420, height: 595, pages: 2)

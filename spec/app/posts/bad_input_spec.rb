@@ -2,21 +2,14 @@
 
 # What comes in wrong, odd or too late has one result and a plain sentence, and nothing that was typed is lost.
 RSpec.describe "What comes in while a post is written", :database do
-  def refused
-    yield
-    "done"
-  rescue AskFirst::Core::Error => e
-    [e.code, e.field]
-  end
-
   def text(post, on = nil) = db[:parts].where(post_id: post, part: "text", channel_id: on && world.channel(on)).get(:value)
   def checks(post) = world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations].first[:proof][:checks].map { |check| check[:code] }
 
   it "far beyond any limit: refused at the field, and what stood there stands" do
     post = world.draft
-    expect(refused { world.write(post, "text", "x" * 100_001) }).to eq %w[too_long text]
-    expect(refused { world.write(post, "first_comment", "x" * 5_001) }).to eq %w[too_long first_comment]
-    expect(refused { world.write(post, "link", "https://a.example/#{'x' * 2_000}") }).to eq %w[too_long link]
+    expect(refused_at { world.write(post, "text", "x" * 100_001) }).to eq %w[too_long text]
+    expect(refused_at { world.write(post, "first_comment", "x" * 5_001) }).to eq %w[too_long first_comment]
+    expect(refused_at { world.write(post, "link", "https://a.example/#{'x' * 2_000}") }).to eq %w[too_long link]
     expect(text(post)).to start_with "When fog"
   end
 
@@ -39,7 +32,7 @@ RSpec.describe "What comes in while a post is written", :database do
 
   it "control characters: refused with the spot named" do
     post = world.draft
-    expect(refused { world.write(post, "text", "Fog\u0007") }).to eq %w[bad_characters text]
+    expect(refused_at { world.write(post, "text", "Fog\u0007") }).to eq %w[bad_characters text]
   end
 
   it "a page with markup: plain text like any other, nowhere taken for a page" do
@@ -52,7 +45,7 @@ RSpec.describe "What comes in while a post is written", :database do
     post = world.draft
     world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)
     world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [world.channel(:vitrine)])
-    expect(refused { world.write(post, "text", "Fog!", on: :ticker) }).to eq ["not_found", nil]
+    expect(refused_at { world.write(post, "text", "Fog!", on: :ticker) }).to eq ["not_found", nil]
     world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [world.channel(:vitrine), world.channel(:ticker)])
     expect(world.standing(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.parts["text"]).to eq "Fog? The 7:20 waits."
   end
@@ -64,14 +57,14 @@ RSpec.describe "What comes in while a post is written", :database do
     world.act("Channels::Lapse", AskFirst::App::Member.process(world.workspace(client), "dispatcher"), client, channel_id: channel)
     world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "text", value: "Still here", version: 1)
     world.act("Posts::MarkReady", :ines, client, post_id: post)
-    expect(refused { world.release(post, client: client) }.first).to eq "channel_lapsed"
+    expect(refused_at { world.release(post, client: client) }.first).to eq "channel_lapsed"
   end
 
   it "a picture that was taken out elsewhere meanwhile: the second save sees the first, its description stays" do
     post = world.draft
     picture = db[:parts].where(post_id: post, part: "media").get(:value).first
     world.write(post, "media", [], who: :sunniva)
-    expect(refused { world.act("Posts::SavePart", :sunniva, post_id: post, channel_id: nil, part: "media", value: [picture], version: 1) }).to eq %w[part_changed media]
+    expect(refused_at { world.act("Posts::SavePart", :sunniva, post_id: post, channel_id: nil, part: "media", value: [picture], version: 1) }).to eq %w[part_changed media]
     world.write(post, "media", [picture], who: :sunniva)
     expect(world.standing(post).adaptations.first.request["media"].first["description"]).to eq "A ferry in fog"
   end
@@ -89,7 +82,7 @@ RSpec.describe "What comes in while a post is written", :database do
     { "media" => [theirs], "framing" => { theirs => {} }, "link" => { "address" => "https://a.example", "card" => { "title" => "x", "words" => "", "picture" => theirs } },
       "tagged" => [{ "name" => "x", "media" => theirs, "x" => 1, "y" => 1 }] }.each do |part, value|
       who = %w[media framing].include?(part) ? :sunniva : :maro
-      expect(refused { world.write(post, part, value, who: who) }).to eq ["no_such_picture", part]
+      expect(refused_at { world.write(post, part, value, who: who) }).to eq ["no_such_picture", part]
     end
   end
 end

@@ -1,13 +1,6 @@
 # frozen_string_literal: true
 
 RSpec.describe "What stands beside a post", :database do
-  def refused
-    yield
-    "done"
-  rescue AskFirst::Core::Error => e
-    e.code
-  end
-
   it "labels are made on the spot, and one made twice at once is one" do
     one = world.draft(picture: false)
     other = world.draft(picture: false)

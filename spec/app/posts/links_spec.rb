@@ -5,13 +5,6 @@ RSpec.describe "The page at the end of a link", :database do
     world.act("Posts::PreviewLink", :maro, address: address, **more)
   end
 
-  def refused
-    yield
-    "done"
-  rescue AskFirst::Core::Error => e
-    [e.code, e.field]
-  end
-
   it "tells its title, words and picture (Open Graph), through a redirect too" do
     expect(preview("http://quillmere.example/lamp")).to include(title: "The harbour lamp", words: "Green, amber or red, every ten minutes.", picture: "http://quillmere.example/picture.png")
     expect(preview("http://quillmere.example/moved")).to include(title: "Quillmere Ferries", address: "http://quillmere.example/")
@@ -25,16 +18,16 @@ RSpec.describe "The page at the end of a link", :database do
 
   it "is not fetched from private addresses, however they are written, nor through a redirect" do
     ["http://127.0.0.1:4200/", "http://localhost/", "http://[::1]/", "http://10.0.0.8/x", "http://169.254.169.254/latest", "http://0x7f000001/", "http://2130706433/"].each do |address|
-      expect(refused { preview(address) }.first).to eq("link_private").or eq("link_silent").or eq("bad_link").or eq("link_broken")
+      expect(refused_at { preview(address) }.first).to eq("link_private").or eq("link_silent").or eq("bad_link").or eq("link_broken")
     end
-    expect(refused { preview("http://127.0.0.1:4200/") }).to eq %w[link_private link]
+    expect(refused_at { preview("http://127.0.0.1:4200/") }).to eq %w[link_private link]
   end
 
   it "that is gone, is no page or is not known says so at the field" do
-    expect(refused { preview("http://quillmere.example/nowhere") }).to eq %w[link_broken link]
-    expect(refused { preview("http://quillmere.example/picture.png") }).to eq %w[link_broken link]
-    expect(refused { preview("http://name-that-is-not-known.invalid/") }).to eq %w[link_silent link]
-    expect(refused { preview("not an address") }).to eq %w[bad_link link]
+    expect(refused_at { preview("http://quillmere.example/nowhere") }).to eq %w[link_broken link]
+    expect(refused_at { preview("http://quillmere.example/picture.png") }).to eq %w[link_broken link]
+    expect(refused_at { preview("http://name-that-is-not-known.invalid/") }).to eq %w[link_silent link]
+    expect(refused_at { preview("not an address") }).to eq %w[bad_link link]
   end
 
   it "that never answers is given up, and that is larger than the limit is read as far as that" do

@@ -5,13 +5,6 @@ RSpec.describe "Channels that would say the same at once" do
   let(:channels) { %w[ticker guildhall commons].map { |network| connected(client, network) } }
   let(:post) { plain_post(client, channels) }
 
-  def refused
-    yield
-    "done"
-  rescue AskFirst::Core::Error => e
-    e.code
-  end
-
   def sheet = world.act("Posts::PostSheet", :ines, client, post_id: post)[:adaptations]
   def flood = sheet.first[:proof][:checks].find { |check| check[:code] == "flooding" }
   def proposal = flood[:mend][:times].to_h { |one| one.values_at(:channel_id, :wall) }

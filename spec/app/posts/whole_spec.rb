@@ -1,13 +1,6 @@
 # frozen_string_literal: true
 
 RSpec.describe "A post as a whole", :database do
-  def refused
-    yield
-    "done"
-  rescue AskFirst::Core::Error => e
-    e.code
-  end
-
   def part(post, name, on: nil) = db[:parts].where(post_id: post, part: name, channel_id: on && world.channel(on)).get(:value)
 
   describe "set back to follow" do

@@ -1,13 +1,6 @@
 # frozen_string_literal: true
 
 RSpec.describe "Writing a post" do
-  def refused
-    yield
-    nil
-  rescue AskFirst::Core::Error => e
-    e
-  end
-
   def part(post, name, on: nil)
     db[:parts].where(post_id: post, part: name, channel_id: on && world.channel(on)).first
   end
@@ -31,7 +24,7 @@ RSpec.describe "Writing a post" do
   it "two people change one part: the second gets the other's value, and nothing is overwritten" do
     post = world.draft(picture: false)
     world.write(post, "text", "Maro's words")
-    error = refused { world.act("Posts::SavePart", :wren, post_id: post, channel_id: nil, part: "text", value: "Wren's words", version: 1) }
+    error = refusal { world.act("Posts::SavePart", :wren, post_id: post, channel_id: nil, part: "text", value: "Wren's words", version: 1) }
     expect(error).to be_a AskFirst::Core::Conflict
     expect(error.code).to eq "part_changed"
     expect(error.facts).to eq("theirs" => "Maro's words", "version" => 2, "by" => "Maro Lindqvist")
@@ -48,21 +41,21 @@ RSpec.describe "Writing a post" do
 
   it "a designer changes pictures and not a letter; a copywriter words and no picture; each is told who can" do
     post = world.draft
-    error = refused { world.write(post, "text", "better", who: :sunniva) }
+    error = refusal { world.write(post, "text", "better", who: :sunniva) }
     expect([error.code, error.message]).to eq ["not_yours", "Your role here cannot change copy."]
     expect(error.way_on).to include "Maro Lindqvist"
-    expect(refused { world.write(post, "media", [], who: :maro) }.message).to include "pictures"
+    expect(refusal { world.write(post, "media", [], who: :maro) }.message).to include "pictures"
   end
 
   it "refuses a channel and a picture of another client as if they did not exist" do
     post = world.draft
     theirs = world.channel(:ticker, :brackwater)
-    expect(refused { world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [theirs]) }.code).to eq "no_such_channel"
-    expect(refused {
+    expect(refusal { world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [theirs]) }.code).to eq "no_such_channel"
+    expect(refusal {
       world.act("Posts::SavePart", :maro, post_id: post, channel_id: theirs, part: "text", value: "x", version: 0)
     }.code).to eq "not_found"
     picture = world.act("Media::UploadMedia", :sunniva, :brackwater, io: SpecWorld.picture, name: "dome.jpg")
-    expect(refused { world.write(post, "media", [picture[:id]], who: :sunniva) }.code).to eq "no_such_picture"
+    expect(refusal { world.write(post, "media", [picture[:id]], who: :sunniva) }.code).to eq "no_such_picture"
   end
 
   it "the database refuses a row of one client that points at another's, whatever the code does" do
@@ -109,6 +102,6 @@ RSpec.describe "Writing a post" do
   it "a subject line is versioned like a part" do
     post = world.draft(picture: false)
     expect(world.act("Posts::Rename", :ines, post_id: post, subject: "Fog", version: 1)).to eq 2
-    expect(refused { world.act("Posts::Rename", :wren, post_id: post, subject: "Mist", version: 1) }.facts).to include("theirs" => "Fog")
+    expect(refusal { world.act("Posts::Rename", :wren, post_id: post, subject: "Mist", version: 1) }.facts).to include("theirs" => "Fog")
   end
 end

@@ -1,13 +1,6 @@
 # frozen_string_literal: true
 
 RSpec.describe "Sign-off" do
-  def refused
-    yield
-    nil
-  rescue AskFirst::Core::Error => e
-    e
-  end
-
   describe "asking" do
     it "takes a post from drafting to cleared" do
       post = world.draft
@@ -29,21 +22,21 @@ RSpec.describe "Sign-off" do
 
     it "is refused with a sentence while there is a fault, and nothing is asked" do
       post = world.draft(picture: false)
-      error = refused { world.ask(post, 0) }
+      error = refusal { world.ask(post, 0) }
       expect([error.code, error.message]).to eq ["has_faults", "“Fog days” on Vitrine: A picture or a video is needed here, and there is none yet."]
       expect(db[:ask_lines].where(post_id: post).count).to eq 0
     end
 
     it "is refused where nothing is to be asked, and says what is" do
       post = world.draft
-      expect(refused { world.ask(post, 1) }.way_on).to include "Read by a colleague"
+      expect(refusal { world.ask(post, 1) }.way_on).to include "Read by a colleague"
       world.clear(post)
-      expect(refused { world.ask(post, 0) }.way_on).to eq "It has all its yeses."
+      expect(refusal { world.ask(post, 0) }.way_on).to eq "It has all its yeses."
     end
 
     it "is refused for the past, and for a post without a channel" do
-      expect(refused { world.ask(world.draft, 0, due_at: world.clock.now - 1) }.code).to eq "due_past"
-      expect(refused { world.ask(world.draft(channels: [], picture: false), 0) }.code).to eq "no_channel"
+      expect(refusal { world.ask(world.draft, 0, due_at: world.clock.now - 1) }.code).to eq "due_past"
+      expect(refusal { world.ask(world.draft(channels: [], picture: false), 0) }.code).to eq "no_channel"
     end
 
     it "leaves authors out of those asked (four eyes), and is refused when all of them wrote in it" do
@@ -53,11 +46,11 @@ RSpec.describe "Sign-off" do
       expect(db[:ask_people].where(ask_id: id).select_map(:person_id)).to eq [world.person(:ines)]
       other = world.draft
       %i[wren ines].each { |who| world.write(other, "text", "#{who} writes", who: who) }
-      expect(refused { world.ask(other, 0) }.message).to match(/wrote part of this and cannot clear it/)
+      expect(refusal { world.ask(other, 0) }.message).to match(/wrote part of this and cannot clear it/)
     end
 
     it "needs the ability, and says who has it" do
-      error = refused { world.ask(world.draft, 0, who: :maro) }
+      error = refusal { world.ask(world.draft, 0, who: :maro) }
       expect(error.code).to eq "not_yours"
       expect(error.way_on).to include "Ines Calloway"
     end
@@ -95,7 +88,7 @@ RSpec.describe "Sign-off" do
     it "needs words" do
       post = world.draft
       world.ask(post, 0)
-      expect(refused { world.answer(post, :wren, "change", "  ") }.code).to eq "words_needed"
+      expect(refusal { world.answer(post, :wren, "change", "  ") }.code).to eq "words_needed"
     end
   end
 
@@ -103,16 +96,16 @@ RSpec.describe "Sign-off" do
     it "cannot be written until it is opened, not even through the master" do
       post = world.draft
       world.ask(post, 0)
-      expect(refused { world.write(post, "text", "small fix") }.code).to eq "sealed"
-      expect(refused { world.write(post, "text", "small fix", on: :ticker) }.code).to eq "sealed"
-      expect(refused { world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: []) }.code).to eq "sealed"
+      expect(refusal { world.write(post, "text", "small fix") }.code).to eq "sealed"
+      expect(refusal { world.write(post, "text", "small fix", on: :ticker) }.code).to eq "sealed"
+      expect(refusal { world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: []) }.code).to eq "sealed"
     end
 
     it "opened in one adaptation, only that one can change; its yes is void, the other stands" do
       post = world.draft
       world.clear(post)
       world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)])
-      expect(refused { world.write(post, "text", "for both") }.code).to eq "sealed"
+      expect(refusal { world.write(post, "text", "for both") }.code).to eq "sealed"
       world.write(post, "text", "only here", on: :ticker)
       expect(world.stages(post)).to eq(ticker: "drafting", vitrine: "cleared")
     end
@@ -134,7 +127,7 @@ RSpec.describe "Sign-off" do
       world.ask(post, 0)
       world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
       expect(db[:ask_lines].where(id: world.line(post)[:id]).get(:ended_as)).to eq "withdrawn"
-      expect(refused { world.answer(post, :wren) }.code).to eq "withdrawn"
+      expect(refusal { world.answer(post, :wren) }.code).to eq "withdrawn"
     end
 
     it "opened in one channel only, the rest of the ask goes on and can be answered" do
@@ -162,7 +155,7 @@ RSpec.describe "Sign-off" do
     it "a yes to an outdated revision is not taken for what its giver has not seen" do
       post = world.draft
       world.ask(post, 0)
-      error = refused { world.act("Signoff::AnswerAsk", :wren, line_id: world.line(post)[:id], verdict: "yes", shown: world.shown(post).transform_values { "0" * 64 }) }
+      error = refusal { world.act("Signoff::AnswerAsk", :wren, line_id: world.line(post)[:id], verdict: "yes", shown: world.shown(post).transform_values { "0" * 64 }) }
       expect(error.code).to eq "outdated"
       expect(world.stage(post)).to eq "internal_review"
     end
@@ -171,7 +164,7 @@ RSpec.describe "Sign-off" do
       post = world.draft
       world.ask(post, 0)
       world.act("Signoff::WithdrawAsk", :ines, ask_id: world.line(post)[:ask_id])
-      expect(refused { world.answer(post, :wren) }.code).to eq "withdrawn"
+      expect(refusal { world.answer(post, :wren) }.code).to eq "withdrawn"
       world.answer(post, :wren, "change", "Not like this")
       expect(world.stage(post)).to eq "changes_wanted"
     end
@@ -180,7 +173,7 @@ RSpec.describe "Sign-off" do
       post = world.draft
       world.ask(post, 0)
       world.answer(post, :wren, "change", "Shorter")
-      error = refused { world.act("Signoff::AnswerAsk", :wren, line_id: world.line(post)[:id], verdict: "yes", shown: world.shown(post), seen: 0) }
+      error = refusal { world.act("Signoff::AnswerAsk", :wren, line_id: world.line(post)[:id], verdict: "yes", shown: world.shown(post), seen: 0) }
       expect(error.code).to eq "answered_since"
       expect(world.stage(post)).to eq "changes_wanted"
     end
@@ -188,8 +181,8 @@ RSpec.describe "Sign-off" do
     it "whoever was not asked does not even find the ask" do
       post = world.draft
       world.ask(post, 0)
-      expect(refused { world.answer(post, :maro) }.code).to eq "not_found"
-      expect(refused { world.answer(post, :halima, client: :brackwater) }.code).to eq "not_found"
+      expect(refusal { world.answer(post, :maro) }.code).to eq "not_found"
+      expect(refusal { world.answer(post, :halima, client: :brackwater) }.code).to eq "not_found"
     end
 
     it "somebody who became an author since cannot say yes, and is told why" do
@@ -198,7 +191,7 @@ RSpec.describe "Sign-off" do
       world.ask(post, 0, who: :tobiah)
       line = world.line(post)
       db[:ask_people].insert(workspace_id: world.workspace, ask_id: line[:ask_id], person_id: world.person(:ines))
-      expect(refused { world.answer(post, :ines) }.code).to eq "four_eyes"
+      expect(refusal { world.answer(post, :ines) }.code).to eq "four_eyes"
     end
 
     it "answers stay for ever: the database changes none" do
@@ -215,8 +208,8 @@ RSpec.describe "Sign-off" do
       post = world.draft
       world.ask(post, 0)
       world.answer(post, :wren)
-      expect(refused { world.act("Signoff::SkipStep", :ines, post_id: post, step_id: world.step(1), reason: "She is away") }.code).to eq "not_yours"
-      expect(refused { world.act("Signoff::SkipStep", :bram, post_id: post, step_id: world.step(1), reason: " ") }.code).to eq "words_needed"
+      expect(refusal { world.act("Signoff::SkipStep", :ines, post_id: post, step_id: world.step(1), reason: "She is away") }.code).to eq "not_yours"
+      expect(refusal { world.act("Signoff::SkipStep", :bram, post_id: post, step_id: world.step(1), reason: " ") }.code).to eq "words_needed"
       world.act("Signoff::SkipStep", :bram, post_id: post, step_id: world.step(1), reason: "She is away")
       expect(world.stage(post)).to eq "cleared"
       expect(world.acts(post)).to include "step_skipped"
@@ -243,15 +236,15 @@ RSpec.describe "Sign-off" do
     end
 
     it "is over when expired, revoked, withdrawn or invented, with one answer for all" do
-      guest = -> { refused { enter(token) }&.code }
+      guest = -> { refusal { enter(token) }&.code }
       expect(guest.call).to be_nil
       world.act("Signoff::RevokePass", :ines, pass_id: db[:guest_passes].where(digest: AskFirst::App::Signoff::MintPass.digest(token)).get(:id))
       expect(guest.call).to eq "pass_over"
       fresh = world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile))
       world.clock.set(SpecWorld::NOON + (15 * 86_400))
-      expect(refused { enter(fresh) }.code).to eq "pass_over"
-      expect(refused { enter("invented") }.code).to eq "pass_over"
+      expect(refusal { enter(fresh) }.code).to eq "pass_over"
+      expect(refusal { enter("invented") }.code).to eq "pass_over"
     end
 
     it "shows the post out of the revision that was shared, with nothing of the house" do
@@ -276,14 +269,14 @@ RSpec.describe "Sign-off" do
       world.answer(other, :wren)
       world.ask(other, 1)
       guest = enter(token)
-      expect(refused {
+      expect(refusal {
         AskFirst::App::Signoff::AnswerAsk.call(world.kit, guest, line_id: world.line(other)[:id], verdict: "yes",
           shown: world.shown(other))
       }.code).to eq "not_found"
       rendition = db[:revision_adaptations].where(post_id: other).get(:rendition_ids).to_a.first
-      expect(refused { AskFirst::App::Media::OpenFile.new(world.kit, guest).rendition_for_guest(rendition) }.code).to eq "not_found"
-      expect(refused { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_yours"
-      expect(refused {
+      expect(refusal { AskFirst::App::Media::OpenFile.new(world.kit, guest).rendition_for_guest(rendition) }.code).to eq "not_found"
+      expect(refusal { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_yours"
+      expect(refusal {
         AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello")
       }.code).to eq "not_found"
     end
