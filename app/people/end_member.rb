@@ -10,7 +10,7 @@ module AskFirst
           require_ability!("change_member")
           row = find(membership_id)
           keep_a_lead!(row, nil, "Ending this membership")
-          holds = Holdings.of(kit, scope, row, now)
+          holds = Holdings.of(scope, row, now)
           require_heir!(row, holds, to)
           moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to) : []
           finish(row)

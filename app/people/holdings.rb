@@ -9,7 +9,7 @@ module AskFirst
 
         # @param row [Hash] from Store::People::Members
         # @return [Hash] JSON-ready
-        def of(_kit, scope, row, now)
+        def of(scope, row, now)
           person = row[:person_id]
           {
             tasks: tasks(scope, person).select_map(:title), asks: open_asks(scope, person).map { |ask| ask.slice(:id, :post_id, :subject, :step, :last) },

@@ -23,7 +23,7 @@ module AskFirst
           row = Store::People::Members.of_workspace(scope, now).find { |one| one[:membership_id] == membership_id } or raise Core::NotFound, "This member"
           about = Member.from_row(row)
           {
-            id: membership_id, name: row[:name], role: row[:role], side: row[:side], lines: lines(about), holds: Holdings.of(kit, scope, row, now),
+            id: membership_id, name: row[:name], role: row[:role], side: row[:side], lines: lines(about), holds: Holdings.of(scope, row, now),
             notices: row[:side] == "client" ? notices(row) : nil
           }
         end
