@@ -97,6 +97,29 @@ RSpec.describe "Writing a post" do
     end
   end
 
+  it "keeps an order that was made by quick clicks, and says in names what somebody else made of it" do
+    post = world.draft(wall: "2026-11-21T14:30")
+    more = [6, 7].map { |seed| world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(seed), name: "p#{seed}.jpg")[:id] }
+    first = value(post, "media").first
+    world.write(post, "media", [first, *more], who: :sunniva)
+    as(:sunniva) do
+      open_sheet(post)
+      within(".master") do
+        click_button("Move picture 1 later")
+        click_button("Move picture 2 later")
+        eventually { value(post, "media") == [*more, first] }
+        expect(page).to have_no_content("changed this meanwhile")
+        page.driver.browser.network.emulate_network_conditions(offline: true)
+        click_button("Move picture 1 later")
+        world.write(post, "media", [first, more.last], who: :ines)
+        page.driver.browser.network.emulate_network_conditions(offline: false)
+        expect(page).to have_content("Ines Calloway changed this meanwhile to boat.jpg, p7.jpg", wait: 12)
+        click_button("Take theirs")
+        expect(page).to have_css("figure", count: 2, wait: 10)
+      end
+    end
+  end
+
   it "gives a channel parts of its own, and sets them all back at once" do
     post = world.draft(wall: "2026-11-22T07:30")
     world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)

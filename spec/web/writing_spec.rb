@@ -96,14 +96,14 @@ RSpec.describe "Writing by the API" do
   end
 
   it "keeps labels, campaign and reminders, and says what is too much" do
-    expect(ines.call(:put, at("/labels"), { names: ["Service", "service", " Town "] })).to eq [200, { "labels" => %w[Service Town] }]
+    expect(ines.call(:put, at("/labels"), { names: ["Over HTTP", "over http", " Pier 2 "] })).to eq [200, { "labels" => ["Over HTTP", "Pier 2"] }]
     expect(told(ines.call(:put, at("/labels"), { names: Array.new(31) { |n| "Label #{n}" } }))).to eq [422, "too_many", "names"]
     expect(told(ines.call(:put, at("/labels"), { names: ["x" * 61] }))).to eq [422, "too_long", "names"]
     expect(ines.call(:put, at("/campaign"), { name: "Winter timetable" }).first).to eq 204
     expect(told(ines.call(:put, at("/campaign"), { name: "x" * 121 }))).to eq [422, "too_long", "name"]
     expect(told(ines.call(:put, "/api/w/#{w}/reminders", { words: ["x" * 201] }))).to eq [422, "too_long", "words"]
     expect(told(ines.call(:put, at("/reminders/#{AskFirst::Core::Uuid.v7(Time.now)}"), { ticked: true })).first(2)).to eq [404, "not_found"]
-    expect(ines.call(:get, at).last.values_at("labels", "campaign")).to eq [%w[Service Town], "Winter timetable"]
+    expect(ines.call(:get, at).last.values_at("labels", "campaign")).to eq [["Over HTTP", "Pier 2"], "Winter timetable"]
   end
 
   it "keeps the book of mentions, and reads pages only where that is safe" do

@@ -30,6 +30,8 @@ function said(id: string) {
   if (file?.kind === 'video') return `video, ${Math.round((file.duration_ms ?? 0) / 100) / 10} s`
   return file?.kind === 'document' ? `document, ${file.pages} ${file.pages === 1 ? 'page' : 'pages'}` : ''
 }
+/** What somebody else made of the media, in names: ids say nothing to anybody. */
+const files = (others: string[] | undefined) => others?.map((id) => props.sheet.media[id]?.name ?? 'another file')
 const progress = ref<number>()
 const picker = ref<HTMLInputElement>()
 
@@ -97,7 +99,7 @@ function move(index: number, by: number) {
       :state="part.state.value"
       :problem="part.problem.value"
       :by="part.theirs.value?.by"
-      :theirs="part.theirs.value?.value"
+      :theirs="part.name === 'media' ? files(part.theirs.value?.value as string[]) : part.theirs.value?.value"
       @mine="part.keepMine()"
       @theirs="part.takeTheirs()"
       @drop="part.drop()"
