@@ -34,7 +34,6 @@ module AskFirst
 
         def proof(adaptation, seen)
           card = adaptation.channel[:card]
-          found = checks(adaptation, seen)
           request = adaptation.request
           text = request["text"]
           rule = card.fetch("text")
@@ -45,7 +44,7 @@ module AskFirst
             fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]), hashtags: Core::Checks::Hashtags.find(text).size, most_hashtags: card.dig("hashtags", "most"),
             pictures: pictures(adaptation), link: request["link"], link_card: link_card(adaptation), first_comment: request["first_comment"], call_to_action: request["call_to_action"],
             tagged: Array(request["tagged"]), event: request["event"], audience: request["audience"], budget: request["budget"],
-            fine: Core::Checks::LookedAt.fine(found.map(&:code)), checks: found.map { |finding| finding.to_h.merge(mend: Core::Checks::Mends.for(finding, adaptation.parts, card, spread: seen.spread)) }
+            checks: checks(adaptation, seen).map { |finding| finding.to_h.merge(mend: Core::Checks::Mends.for(finding, adaptation.parts, card, spread: seen.spread)) }
           }
         end
 

@@ -66,7 +66,10 @@ module AskFirst
           own, followed = post.part_rows.select { |row| row[:channel_id].nil? || chosen.include?(row[:channel_id]) }.partition { |row| row[:part] == "time" && row[:channel_id] }
           copies = followed.reject { |row| row[:part] == "time" }.map { |row| part(id, row[:channel_id], row[:part], row[:value], row[:authors].to_a) }
           copies << part(id, nil, "time", time, []) if time
-          copies + own.filter_map { |row| (moved = moved(row[:value], post.master["time"], time)) && part(id, row[:channel_id], "time", moved, []) }
+          copies + own.filter_map do |row|
+            own_time = moved(row[:value], post.master["time"], time)
+            own_time && part(id, row[:channel_id], "time", own_time, [])
+          end
         end
 
         # A channel's own time stays as far from the master's as it was: the spread of a post goes along.

@@ -19,7 +19,7 @@ module AskFirst
             strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, sets: sets, other_channels: other_channels, media: media,
             next_ask: next_ask, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
             note: @post.row[:note], note_version: @post.row[:note_version], labels: labels, campaign: campaign, reminders: reminders, currency: workspace[:currency],
-            known: known, can: can
+            looked_at: Core::Checks::LookedAt::ALL.map { |name, codes| { name: name, codes: codes } }, known: known, can: can
           }
         end
 

@@ -23,9 +23,12 @@ module AskFirst
           AdaptationView::Seen.new(days_off: days_off, around: around.fetch(adaptation.id), looks: looks, spread: spread)
         end
 
-        # Times of their own for the channels that would go out at once, in the order of the channels.
+        # Times of their own for the channels that would go out at once, in the order of the channels. Nothing is proposed without
+        # a look at the other posts.
         # @return [Array<Hash>] {channel_id:, name:, wall:}
         def spread
+          return [] unless @look_around
+
           @spread ||= begin
             going, staying = @shown.partition { |one| !one.sent? }
             moves = Core::Checks::Spreading.propose(mine.values_at(*going.map(&:id)), others, @workspace[:zone], stays: mine.values_at(*staying.map(&:id)))

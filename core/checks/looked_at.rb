@@ -19,12 +19,6 @@ module AskFirst
           "days" => %w[day_off end_is_over],
           "what goes out around it" => %w[flooding flooding_nearby repeat clash]
         }.freeze
-
-        # @param codes [Array<String>] of what was found
-        # @return [Array<String>] what is fine
-        def self.fine(codes)
-          ALL.reject { |_, own| own.intersect?(codes) }.keys
-        end
       end
     end
   end

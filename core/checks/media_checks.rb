@@ -56,12 +56,12 @@ module AskFirst
           limit = rules["description"]
           longest = limit ? media.map { |medium| medium["description"].to_s.grapheme_clusters.size }.max.to_i : 0
           [
-            (PostChecks.warning("description_missing", "descriptions", undescribed(undescribed, media)) if undescribed.positive?),
+            (PostChecks.warning("description_missing", "descriptions", without_words(undescribed, media)) if undescribed.positive?),
             (PostChecks.fault("description_too_long", "descriptions", "A description is #{longest - limit} over its limit of #{limit}.") if limit && longest > limit)
           ]
         end
 
-        def undescribed(count, media)
+        def without_words(count, media)
           return "The #{kind(media.first)} has no description for who cannot see it." if media.size == 1
 
           "#{count} of #{media.size} #{media.all? { |medium| kind(medium) == 'picture' } ? 'pictures' : 'files'} without a description."

@@ -24,6 +24,15 @@ RSpec.describe "The checks while one types", :database do
     expect(check(post, "New", on: :ticker)[:adaptations].map { |one| one[:proof][:text] }).to eq ["New"]
   end
 
+  it "say a flood among its own channels, and propose no times for it: that needs a look at the other posts" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    said = world.act("Posts::CheckDraft", :maro, post_id: post, channel_id: nil, part: "text", value: "Nothing but fog on the whole estuary today.")
+    flood = said[:adaptations].map { |one| one[:proof][:checks].find { |check| check[:code] == "flooding" } }
+    expect(flood.map { |check| check[:mend] }).to all(eq({ words: "give it its own time", show: "time" }))
+    saved = world.act("Posts::PostSheet", :maro, post_id: post)[:adaptations].first[:proof][:checks].find { |check| check[:code] == "flooding" }
+    expect(saved[:mend][:times].map { |one| one[:wall] }).to eq ["2026-10-20T07:50"]
+  end
+
   it "tell a clear error for what could not be saved either" do
     expect { check(world.draft, "a\u0000b") }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.field).to eq "text" }
   end

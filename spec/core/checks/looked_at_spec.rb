@@ -8,10 +8,4 @@ RSpec.describe checks::LookedAt do
     made = source.scan(/(?:fault|warning)\("(\w+)"/).flatten + %w[no_pictures_here no_videos_here no_documents_here]
     expect(described_class::ALL.values.flatten).to match_array made.uniq
   end
-
-  it "says what is fine: all that has no finding" do
-    expect(described_class.fine([])).to eq described_class::ALL.keys
-    expect(described_class.fine(%w[flooding clash text_too_long])).not_to include("length", "what goes out around it")
-    expect(described_class.fine(%w[flooding])).to include("length", "link", "descriptions")
-  end
 end

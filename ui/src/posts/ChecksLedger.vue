@@ -5,7 +5,7 @@ import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { useChecks } from './checks'
-import { applyMend, linesOf, mendWords, type Line } from './mend'
+import { applyMend, linesOf, mendOff, mendWords, type Line } from './mend'
 import { useAct, type Sheet } from './sheet'
 
 const props = defineProps<{ sheet: Sheet }>()
@@ -14,10 +14,7 @@ const checks = useChecks()
 const open = computed(() => props.sheet.adaptations.filter((one) => one.stage !== 'out'))
 const lines = computed(() => linesOf(open.value.map((one) => ({ one, checks: checks.of(one).checks }))))
 const faults = computed(() => lines.value.filter((line) => line.level === 'fault').length)
-const fine = computed(() => {
-  const [first, ...others] = open.value.map((one) => checks.of(one).fine)
-  return (first ?? []).filter((what) => others.every((one) => one.includes(what)))
-})
+const fine = computed(() => props.sheet.looked_at.filter((what) => !lines.value.some((line) => what.codes.includes(line.code))).map((what) => what.name))
 const unticked = computed(() => props.sheet.reminders.filter((one) => !one.ticked_by).length)
 const head = computed(() => (faults.value > 0 ? `${faults.value} in the way` : lines.value.length > 0 ? `${lines.value.length} to look at` : 'all fine'))
 
@@ -64,7 +61,9 @@ const keep = useAct<void>(
         <span aria-hidden="true" class="ringed">!</span>
         <span class="what"
           ><b v-if="line.channels.length < open.length && !line.channels.every((one) => line.sentence.includes(one))">{{ line.channels.join(', ') }}: </b>{{ line.sentence }}
-          <button v-if="line.mend" type="button" class="link-button" :disabled="mend.isPending.value" @click="act(line)">{{ mendWords(line.mend) }}</button></span
+          <button v-if="line.mend" type="button" class="link-button" :disabled="mend.isPending.value || !!mendOff(sheet, line.one, line.mend)" :title="mendOff(sheet, line.one, line.mend)" @click="act(line)">
+            {{ mendWords(line.mend) }}
+          </button></span
         >
       </li>
     </ul>

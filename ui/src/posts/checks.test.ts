@@ -68,6 +68,16 @@ describe('checks as one types', () => {
     expect(checks.of(saved).checks.map((one) => one.code)).toEqual(['repeat'])
   })
 
+  it('keeps the times that were proposed for a flood, as long as it is the same flood', async () => {
+    const mend = { words: 'spread out', times: [{ channel_id: 'v', name: 'Vitrine', wall: '2026-10-15T07:50' }] }
+    const flooded = { id: 'a', proof: { count: 1, checks: [{ code: 'flooding', sentence: 'flooding', mend }] } } as unknown as One
+    post.mockResolvedValueOnce(answer(3, 'flooding'))
+    const checks = provideChecks({ workspace: 'w', post: 'p' }, sheetOf(flooded))
+    checks.ask('text', undefined, 'Fog')
+    await settle()
+    expect(checks.of(flooded).checks).toEqual([{ code: 'flooding', sentence: 'flooding', mend }])
+  })
+
   it('shows what is saved from the next save on, and what was said before when the question fails', async () => {
     post.mockResolvedValueOnce(answer(3))
     const sheet = sheetOf(saved)

@@ -4,6 +4,7 @@ import { api, ok, type Schemas } from '@/api/client'
 import type { Adaptation, PartName, Sheet } from './sheet'
 
 type Proof = Schemas['Proof']
+type Finding = Schemas['Finding']
 export interface Checks {
   /** The proof of an adaptation: as typed where something is being typed, else as saved. */
   of: (one: Adaptation) => Proof
@@ -37,14 +38,19 @@ export function provideChecks(where: { workspace: string; post: string }, sheet:
     under = new AbortController()
     try {
       const said = await ok(api.POST('/api/w/{workspace}/posts/{post}/check', { params: { path: where }, body: { part, channel: channel ?? null, value: value as never }, signal: under.signal }))
-      for (const one of said.adaptations) typed.set(one.id, { ...one.proof, checks: [...one.proof.checks, ...around(one.id)] })
+      for (const one of said.adaptations) typed.set(one.id, { ...one.proof, checks: [...one.proof.checks.map((check) => proposed(one.id, check)), ...around(one.id)] })
       count.value = said.master.count
     } catch {
       // the save that follows says what is wrong; a question that was overtaken needs no answer
     }
   }
+  const saved = (id: string) => sheet.value?.adaptations.find((one) => one.id === id)?.proof.checks ?? []
   function around(id: string) {
-    return sheet.value?.adaptations.find((one) => one.id === id)?.proof.checks.filter((check) => ['flooding_nearby', 'repeat', 'clash'].includes(check.code)) ?? []
+    return saved(id).filter((check) => ['flooding_nearby', 'repeat', 'clash'].includes(check.code))
+  }
+  // the times that are proposed for a flood hang on other posts too
+  function proposed(id: string, check: Finding): Finding {
+    return check.code === 'flooding' ? (saved(id).find((one) => one.sentence === check.sentence) ?? check) : check
   }
 
   const checks: Checks = { of: (one) => typed.get(one.id) ?? one.proof, count, ask }

@@ -4,7 +4,7 @@ const put = vi.fn()
 const post = vi.fn()
 vi.mock('@/api/client', () => ({ ok: (call: unknown) => call, api: { PUT: (...all: unknown[]) => put(...all), POST: (...all: unknown[]) => post(...all) } }))
 
-const { applyMend, linesOf, mendWords } = await import('./mend')
+const { applyMend, linesOf, mendOff, mendWords } = await import('./mend')
 const { readAs } = await import('@/api/time')
 type Sheet = Parameters<typeof applyMend>[0]
 type One = Parameters<typeof applyMend>[1]
@@ -58,6 +58,14 @@ describe('a mend in one click', () => {
   it('saves another value where the part lives: with the master where the channel follows', async () => {
     await applyMend(sheet, channel('Ticker'), { words: 'take the repeats out', part: 'text', value: 'Fog. #a' })
     expect(put.mock.calls[0]![1]).toMatchObject({ params: { path: { part: 'text' }, query: { channel: undefined }, header: { 'If-Match': '"3"' } }, body: { value: 'Fog. #a' } })
+  })
+
+  it('is off for whoever may not write the part, and says who can; the way to a place is open to everybody', () => {
+    const why = 'Your role does not write copy. Maro can.'
+    const theirs = { ...sheet, can: { 'write:text': { ok: false, why } }, adaptations: [] } as unknown as Sheet
+    expect(mendOff(theirs, channel('Ticker'), { words: 'take the repeats out', part: 'text', value: 'Fog. #a' })).toBe(why)
+    expect(mendOff(theirs, channel('Ticker'), { words: 'describe', show: 'descriptions' })).toBeUndefined()
+    expect(mendOff(theirs, channel('Ticker'), { words: 'spread out', times: [] })).toBeUndefined()
   })
 
   it('and with the channel where the part is its own', async () => {

@@ -2,7 +2,7 @@
 import { api, ok, type Schemas } from '@/api/client'
 import { wallClock } from '@/api/time'
 import type { Adaptation, PartName, Sheet } from './sheet'
-import { seenOf } from './writable'
+import { offFor, seenOf } from './writable'
 
 type Mend = NonNullable<Schemas['Finding']['mend']>
 
@@ -24,6 +24,14 @@ export async function applyMend(sheet: Sheet, one: Adaptation, mend: Mend): Prom
       body: { value: mend.value as never },
     }),
   )
+}
+
+/** Why the reader cannot mend it in a click; a place is open to everybody. */
+export function mendOff(sheet: Sheet, one: Adaptation, mend: Mend): string | undefined {
+  if (mend.times) return offFor(sheet, 'time', one)
+  if (mend.show) return undefined
+  const part = mend.part as PartName
+  return offFor(sheet, part, one.parts[part].own ? one : undefined)
 }
 
 /** What a mend does, in words: times as the reader reads them. */
