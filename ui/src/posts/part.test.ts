@@ -136,6 +136,15 @@ describe('a part being written', () => {
     expect(put).toHaveBeenCalledTimes(1)
   })
 
+  it('finds what was kept before drafts said what they were typed on', async () => {
+    store.set(key, '"half a sentence"')
+    put.mockResolvedValue({ version: 4 })
+    const { part } = writing()
+    expect(part.value.value).toBe('half a sentence')
+    await settle()
+    expect(put.mock.calls[0]![1]).toMatchObject({ params: { header: { 'If-Match': '"3"' } }, body: { value: 'half a sentence' } })
+  })
+
   it('says what it was typed on when the tab was closed meanwhile, so that somebody else’s words are not written over', async () => {
     store.set(key, JSON.stringify({ value: 'typed yesterday', seen: 3 }))
     put.mockRejectedValue(new ProblemError({ code: 'part_changed', detail: '', facts: { theirs: 'Wren’s, this morning', version: 7, by: 'Wren' } }))

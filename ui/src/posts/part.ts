@@ -16,9 +16,12 @@ export interface ServerPart {
 const PAUSE = 450
 const RETRY = 3_000
 
-function keptDraft<T>(key: string): { value: T; seen: number } | undefined {
+/** What this browser kept; until lately that was the value alone, and a draft of that time is not lost either. */
+function keptDraft<T>(key: string): { value: T; seen?: number } | undefined {
   const kept = localStorage.getItem(key)
-  return kept === null ? undefined : (JSON.parse(kept) as { value: T; seen: number })
+  if (kept === null) return undefined
+  const read = JSON.parse(kept) as { value: T; seen: number } | T
+  return typeof read === 'object' && read !== null && 'seen' in read ? read : { value: read as T }
 }
 
 export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string }, server: Ref<ServerPart>, empty: T) {
