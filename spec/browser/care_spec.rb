@@ -18,7 +18,7 @@ RSpec.describe "The interface takes care" do
       expect(session).to have_css("[aria-label='Master copy']")
       session.driver.browser.network.emulate_network_conditions(offline: true)
       write_copy("Master copy", "Typed on the train.", session)
-      expect(session).to have_content("no connection", wait: 12)
+      expect(session).to have_content("no connection")
       session.driver.browser.network.emulate_network_conditions(offline: false)
       eventually { text_of(post) == "Typed on the train." }
     end
@@ -34,7 +34,7 @@ RSpec.describe "The interface takes care" do
       session.driver.browser.network.emulate_network_conditions(offline: false)
       session.visit("/desk")
       session.visit(sheet(post))
-      expect(session).to have_css("[aria-label='Master copy']", text: "Half a sentence", wait: 10)
+      expect(session).to have_css("[aria-label='Master copy']", text: "Half a sentence")
       eventually { text_of(post) == "Half a sentence" }
     end
   end
@@ -50,7 +50,7 @@ RSpec.describe "The interface takes care" do
       session.visit("/desk")
       world.write(post, "text", "Wren's words", who: :wren)
       session.visit(sheet(post))
-      expect(session).to have_content("Wren's words", wait: 12)
+      expect(session).to have_content("Wren's words")
       expect(session).to have_css("[aria-label='Master copy']", text: "Maro's half sentence")
       session.click_button("Keep mine")
       eventually { text_of(post) == "Maro's half sentence" }
@@ -64,11 +64,11 @@ RSpec.describe "The interface takes care" do
       expect(session).to have_css("[aria-label='Master copy']")
       db[:account_active_session_keys].where(account_id: world.person(:dulcie)).delete # signed out from elsewhere
       write_copy("Master copy", "Typed after the session ended", session)
-      expect(session).to have_field("Mail address", wait: 12)
+      expect(session).to have_field("Mail address")
       session.fill_in("Mail address", with: "dulcie@fernhollow.example")
       session.fill_in("Password", with: Demo::World::PASSWORD)
       session.click_button("Sign in")
-      expect(session).to have_css("[aria-label='Master copy']", text: "Typed after the session ended", wait: 12)
+      expect(session).to have_css("[aria-label='Master copy']", text: "Typed after the session ended")
       eventually { text_of(post) == "Typed after the session ended" }
     end
   end
@@ -83,7 +83,7 @@ RSpec.describe "The interface takes care" do
       write_copy("Master copy", "Maro's words", session)
       world.write(post, "text", "Wren's words", who: :wren)
       session.driver.browser.network.emulate_network_conditions(offline: false)
-      expect(session).to have_content("Wren Adeyo changed this meanwhile. Theirs:", wait: 15)
+      expect(session).to have_content("Wren Adeyo changed this meanwhile. Theirs:")
       expect(session).to have_content("Wren's words")
       session.click_button("Keep mine")
       eventually { text_of(post) == "Maro's words" }
@@ -129,7 +129,7 @@ RSpec.describe "The interface takes care" do
       session.visit(sheet(post))
       expect(session).to have_css("[aria-label='Master copy']")
       write_copy("Master copy", "a fog " * 33_333, session)
-      expect(session).to have_content("The text has 199998 characters; at most 100000 can be kept.", wait: 12)
+      expect(session).to have_content("The text has 199998 characters; at most 100000 can be kept.")
       expect(session.evaluate_script("JSON.parse(localStorage.getItem('draft:#{post}:master:text')).value.length")).to eq 199_998
       session.click_button("Show what is saved instead")
       expect(session).to have_css("[aria-label='Master copy']", text: text_of(post))
@@ -152,7 +152,7 @@ RSpec.describe "The interface takes care" do
       session.visit(sheet(post))
       expect(session).to have_button("Yes, as it stands")
       session.find("body").send_keys("y")
-      expect(session).to have_css("header", text: "client approval", wait: 12)
+      expect(session).to have_css("header", text: "client approval")
     end
   end
 
@@ -170,7 +170,7 @@ RSpec.describe "The interface takes care" do
       session.click_button("Skip “The client's yes” …")
       session.fill_in("Why “The client's yes” is skipped (stays on record, agency side only)", with: "Odile said it on the telephone")
       session.click_button("Skip it on record")
-      expect(session).to have_css("header", text: "cleared", wait: 12)
+      expect(session).to have_css("header", text: "cleared")
     end
   end
 

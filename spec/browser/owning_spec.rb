@@ -271,7 +271,7 @@ RSpec.describe "Permission, and the agency's own pages" do
         addresses.each do |address|
           session.visit(address)
           expect(session).to have_css("main", minimum: 1)
-          expect(session).to have_no_css("[aria-busy=true]", wait: 5)
+          expect(session).to have_no_css("[aria-busy=true]")
           expect([address, axe_findings(session)]).to eq [address, []]
           expect([address, session.evaluate_script("document.documentElement.scrollWidth <= window.innerWidth")]).to eq [address, true]
         end

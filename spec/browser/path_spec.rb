@@ -6,8 +6,8 @@ RSpec.describe "One client post, from first draft to out and verified" do
   let(:db) { world.db }
 
   def wait_for_save
-    expect(page).to have_no_content("not saved yet", wait: 10)
-    expect(page).to have_no_css("header [role=status]", text: "saving", wait: 10)
+    expect(page).to have_no_content("not saved yet")
+    expect(page).to have_no_css("header [role=status]", text: "saving")
   end
 
   def column(network)
@@ -31,19 +31,19 @@ RSpec.describe "One client post, from first draft to out and verified" do
       check("Vitrine")
       choose_time("time-master", "2026-10-14T18:00")
       wait_for_save
-      expect(column("Ticker")).to have_content(/3\d\d of 300/, wait: 12)
+      expect(column("Ticker")).to have_content(/3\d\d of 300/)
       expect(column("Ticker")).to have_content("over the limit; this part cannot go out")
       expect(column("Vitrine")).to have_content("cut here until opened")
       within(column("Ticker")) do
         click_button("own text")
         write_copy("Own text for Ticker", "Fog? The 7:20 waits until the far pier is in sight.")
-        expect(page).to have_content("51 of 300", wait: 12)
+        expect(page).to have_content("51 of 300")
         expect(page).to have_content("Own text")
         click_button("follow master")
-        expect(page).to have_content(/3\d\d of 300/, wait: 12)
+        expect(page).to have_content(/3\d\d of 300/)
         click_button("own text")
         write_copy("Own text for Ticker", "Fog? The 7:20 waits until the far pier is in sight.")
-        expect(page).to have_content("51 of 300", wait: 12)
+        expect(page).to have_content("51 of 300")
       end
       expect(page).to have_content("A picture or a video is needed here")
 
@@ -65,14 +65,14 @@ RSpec.describe "One client post, from first draft to out and verified" do
       first("input[type=file]", visible: :all).set(file)
       fill_in("Description of picture 1", with: "A ferry on grey water under a low moon")
       page.send_keys(:tab)
-      expect(page).to have_css("img[alt='A ferry on grey water under a low moon']", minimum: 2, wait: 12)
+      expect(page).to have_css("img[alt='A ferry on grey water under a low moon']", minimum: 2)
       click_button("Mark as done")
       expect(page).to have_content("1 of 1 done")
     end
 
     # the lead sees it without a reload
     as(:ines) do
-      expect(page).to have_content("1 of 1 done", wait: 15)
+      expect(page).to have_content("1 of 1 done")
       expect(page).to have_css("img[alt='A ferry on grey water under a low moon']", minimum: 2)
 
       # 4: internal review; a change, a new revision, asked again
@@ -92,24 +92,24 @@ RSpec.describe "One client post, from first draft to out and verified" do
     end
 
     as(:ines) do
-      expect(page).to have_content("Once is enough", wait: 15)
+      expect(page).to have_content("Once is enough")
       write_copy("Master copy", "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.")
       wait_for_save
-      expect(column("Vitrine")).to have_content("and so does your coffee.", wait: 12)
+      expect(column("Vitrine")).to have_content("and so does your coffee.")
       click_button("Ask Wren")
       click_button("Send the ask")
       expect(page).to have_content("revision 2")
     end
 
     as(:wren) do
-      expect(page).to have_button("Yes, as it stands", wait: 15)
+      expect(page).to have_button("Yes, as it stands")
       click_button("Yes, as it stands")
       expect(page).to have_css("header", text: "client approval")
     end
 
     # 5: the client, by mail, on a phone, without an account
     as(:ines) do
-      expect(page).to have_button("Ask Odile and Per", wait: 15)
+      expect(page).to have_button("Ask Odile and Per")
       click_button("Ask Odile and Per")
       fill_in("A message (read by the client)", with: "For this evening.")
       click_button("Send the ask")
@@ -128,7 +128,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
     phone.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 1)
     phone.driver.browser.page.command("Emulation.setDeviceMetricsOverride", width: 390, height: 800, deviceScaleFactor: 1, mobile: true)
     phone.visit(link)
-    expect(phone).to have_content("Wednesday 14 October, 18:00", wait: 12)
+    expect(phone).to have_content("Wednesday 14 October, 18:00")
     expect(phone.current_url).not_to include "#" # the pass is out of the address
     expect(phone).to have_content("It appears in two ways")
     expect(phone).to have_no_content("Fog days")
@@ -139,49 +139,49 @@ RSpec.describe "One client post, from first draft to out and verified" do
       tap_on(phone, phone.find(".two .yes")) if phone.has_css?(".two .yes", wait: 1)
       sleep 0.8
     end
-    expect(phone).to have_content("Thank you, Odile", wait: 12)
+    expect(phone).to have_content("Thank you, Odile")
 
     # live: the lead's open page shows it without a reload. 6: cleared and sealed
     as(:ines) do
-      expect(page).to have_css("header", text: "cleared", wait: 15)
+      expect(page).to have_css("header", text: "cleared")
       click_button("Change it …")
       expect(page).to have_content("Wren Adeyo and Odile Marchetti will not count on other content.")
       within("[role=dialog]") do
         uncheck("Vitrine")
         click_button("Open one channel")
       end
-      expect(column("Ticker")).to have_content("open to change", wait: 12)
+      expect(column("Ticker")).to have_content("open to change")
       within(column("Ticker")) do
         write_copy("Own text for Ticker", "Fog? The 7:20 waits.")
-        expect(page).to have_content("20 of 300", wait: 12)
+        expect(page).to have_content("20 of 300")
         expect(page).to have_content("drafting")
       end
       expect(column("Vitrine")).to have_content("cleared")
       within(column("Ticker")) do
         write_copy("Own text for Ticker", "Fog? The 7:20 waits until the far pier is in sight.")
-        expect(page).to have_content("51 of 300", wait: 12)
+        expect(page).to have_content("51 of 300")
       end
       wait_for_save
       click_button("Close it again")
-      expect(column("Ticker")).to have_content("cleared", wait: 12)
+      expect(column("Ticker")).to have_content("cleared")
 
       # another day needs another yes, and that is said before it is saved
       choose_time("time-master", "2026-10-16T07:30")
-      expect(page).to have_content("will not count for that day and must be asked again", wait: 12)
+      expect(page).to have_content("will not count for that day and must be asked again")
       click_button("Leave it", match: :first)
 
       # 7: moved within the day, which voids nothing; released, taken back, released
       soon = AskFirst::Core::Plan::WallTime.at(world.kit.now + 80, "Europe/Lisbon").wall.strftime("%Y-%m-%dT%H:%M")
       choose_time("time-master", soon)
-      expect(page).to have_content("still count", wait: 12)
+      expect(page).to have_content("still count")
       click_button("Change the time", match: :first)
-      expect(page).to have_no_content("still count", wait: 12)
+      expect(page).to have_no_content("still count")
       click_button("Release")
-      expect(page).to have_css("header", text: "released", wait: 12)
+      expect(page).to have_css("header", text: "released")
       click_button("Take it back")
-      expect(page).to have_css("header", text: "cleared", wait: 12)
+      expect(page).to have_css("header", text: "cleared")
       click_button("Release")
-      expect(page).to have_css("header", text: "released", wait: 12)
+      expect(page).to have_css("header", text: "released")
 
       # at its time the dispatcher sends it and looks at the network; the page follows without a reload
       click_link("Dispatch")

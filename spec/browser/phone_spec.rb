@@ -38,7 +38,7 @@ RSpec.describe "The client on a phone" do
   it "goes through a week's ask in one sitting: yes, a change with words, and an end that says so" do
     posts = %w[2026-10-19T08:00 2026-10-20T08:00].map { |wall| world.draft(channels: [:vitrine], wall: wall) }
     phone.visit(link(asked(posts)))
-    expect(phone).to have_content("1 of 2", wait: 12)
+    expect(phone).to have_content("1 of 2")
     expect(phone).to have_content("For this week.")
     expect(phone).to have_content("Monday 19 October, 8:00")
     tap_on(phone, phone.find(".two .yes"))
@@ -61,14 +61,14 @@ RSpec.describe "The client on a phone" do
   it "keeps an answer that was given without a connection, and sends it when it is back" do
     post = world.draft(channels: [:vitrine], wall: "2026-10-21T08:00")
     phone.visit(link(asked([post])))
-    expect(phone).to have_content("Wednesday 21 October", wait: 12)
+    expect(phone).to have_content("Wednesday 21 October")
     offline(true)
     tap_on(phone, phone.find(".two .yes"))
     expect(phone).to have_content("Your answers wait on this phone")
     expect(world.stage(post)).to eq "client_approval"
     offline(false)
     eventually { world.stage(post) == "cleared" }
-    expect(phone).to have_content("goes out exactly as you saw it", wait: 12)
+    expect(phone).to have_content("goes out exactly as you saw it")
     expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).count).to eq 1
   end
 
@@ -76,11 +76,11 @@ RSpec.describe "The client on a phone" do
     post = world.draft(channels: [:vitrine], wall: "2026-10-22T08:00")
     ask = asked([post])
     phone.visit(link(ask))
-    expect(phone).to have_content("Thursday 22 October", wait: 12)
+    expect(phone).to have_content("Thursday 22 October")
     tap_button("Change this")
     phone.fill_in("What is to be changed?", with: "Half a thought")
     phone.visit("#{Capybara.app_host}/review/")
-    expect(phone).to have_content("Thursday 22 October", wait: 12) # the visit's cookie is enough
+    expect(phone).to have_content("Thursday 22 October") # the visit's cookie is enough
     tap_button("Change this")
     expect(phone).to have_field("What is to be changed?", with: "Half a thought")
   end
@@ -88,7 +88,7 @@ RSpec.describe "The client on a phone" do
   it "says something without answering" do
     post = world.draft(channels: [:vitrine], wall: "2026-10-23T08:00")
     phone.visit(link(asked([post])))
-    expect(phone).to have_content("Friday 23 October", wait: 12)
+    expect(phone).to have_content("Friday 23 October")
     phone.fill_in("Say something about this one", with: "Is that our boat?")
     tap_button("Say it")
     expect(phone).to have_content("it is not an answer")
@@ -101,12 +101,12 @@ RSpec.describe "The client on a phone" do
     ask = asked([post])
     address = link(ask)
     phone.visit(address)
-    expect(phone).to have_content("Saturday 24 October", wait: 12)
+    expect(phone).to have_content("Saturday 24 October")
     world.act("Signoff::WithdrawAsk", :ines, ask_id: ask)
     tap_on(phone, phone.find(".two .yes"))
-    expect(phone).to have_content("This link no longer works.", wait: 12)
+    expect(phone).to have_content("This link no longer works.")
     expect(world.stage(post)).to eq "client_approval" # the house's yes still stands; nothing was taken as the client's
     phone.visit("#{Capybara.app_host}/review/#invented-pass-that-nobody-made")
-    expect(phone).to have_content("Ask the agency for a new one", wait: 12)
+    expect(phone).to have_content("Ask the agency for a new one")
   end
 end

@@ -95,7 +95,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
       expect(page).to have_content("no password")
     end
     as(:ines) do
-      expect(page).to have_css("tr", text: "Ada Tarn", wait: 15).or have_content("Tarn Mills")
+      expect(page).to have_css("tr", text: "Ada Tarn").or have_content("Tarn Mills")
       visit("/w/#{workspace('Tarn Mills')}/client/people")
       expect(page).to have_css("tr", text: "Ada Tarn")
       expect(page).to have_content("pending until", count: 1)

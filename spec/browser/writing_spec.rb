@@ -19,12 +19,12 @@ RSpec.describe "Writing a post" do
     as(:maro) do
       open_sheet(post)
       write_copy("Master copy", "#{'The boat waits for you. ' * 13}And then it goes.")
-      expect(page).to have_css(".master .over-limit", wait: 10)
+      expect(page).to have_css(".master .over-limit")
       expect(find(".master .over-limit")[:title]).to eq "Over the limit of Ticker from here: 329 of 300"
       expect(find(".master .over-limit").text.length).to eq 29
       expect(column("Ticker")).to have_content("329 of 300")
       write_copy("Master copy", "The boat waits.")
-      expect(page).to have_no_css(".over-limit", wait: 10)
+      expect(page).to have_no_css(".over-limit")
       eventually { value(post, "text") == "The boat waits." }
     end
   end
@@ -36,7 +36,7 @@ RSpec.describe "Writing a post" do
       checks = find("section[aria-label='Checks']")
       expect(checks).to have_content("#quillmere is there twice.")
       checks.click_button("take the repeats out")
-      expect(checks).to have_no_content("there twice", wait: 10)
+      expect(checks).to have_no_content("there twice")
       eventually { value(post, "text") == "Fog. #quillmere and" }
     end
   end
@@ -48,7 +48,7 @@ RSpec.describe "Writing a post" do
     as(:maro) do
       open_sheet(post)
       find("section[aria-label='Checks']").click_button("describe")
-      expect(page).to have_css("#description-#{picture}-master:focus", wait: 5)
+      expect(page).to have_css("#description-#{picture}-master:focus")
     end
   end
 
@@ -62,7 +62,7 @@ RSpec.describe "Writing a post" do
       expect(checks).to have_content("A link with its card needs its address.")
       checks.click_button("give the address")
       fill_in("Address", with: "http://quillmere.example/lamp")
-      expect(checks).to have_no_content("needs its address", wait: 10)
+      expect(checks).to have_no_content("needs its address")
       eventually { db[:parts].where(post_id: post, part: "link").get(:value).to_h["address"] == "http://quillmere.example/lamp" }
     end
   end
@@ -75,7 +75,7 @@ RSpec.describe "Writing a post" do
       expect(checks).to have_content("Nearly the same words go out on Ticker and Vitrine in the same minute.", count: 1)
       expect(page).to have_css("[role=img][aria-label='Times of the channels: all 2 in the same minute']")
       checks.click_button("spread out: Vitrine at 10:50")
-      expect(checks).to have_no_content("Nearly the same words", wait: 10)
+      expect(checks).to have_no_content("Nearly the same words")
       expect(page).to have_css("[role=img][aria-label='Times of the channels: spread over 20 min']")
       expect(value(post, "time", :vitrine)["wall"]).to start_with "2026-11-21T10:50"
       checks.find("summary", text: /looked at is fine|others are fine/).click
@@ -113,9 +113,9 @@ RSpec.describe "Writing a post" do
         click_button("Move picture 1 later")
         world.write(post, "media", [first, more.last], who: :ines)
         page.driver.browser.network.emulate_network_conditions(offline: false)
-        expect(page).to have_content("Ines Calloway changed this meanwhile to boat.jpg, p7.jpg", wait: 12)
+        expect(page).to have_content("Ines Calloway changed this meanwhile to boat.jpg, p7.jpg")
         click_button("Take theirs")
-        expect(page).to have_css("figure", count: 2, wait: 10)
+        expect(page).to have_css("figure", count: 2)
       end
     end
   end
@@ -128,11 +128,11 @@ RSpec.describe "Writing a post" do
       within(column("Ticker")) do
         click_button("Own link")
         fill_in("Address on Ticker", with: "http://quillmere.example/lamp")
-        expect(page).to have_content("http://quillmere.example/lamp", minimum: 2, wait: 10)
+        expect(page).to have_content("http://quillmere.example/lamp", minimum: 2)
         eventually { value(post, "link", :ticker) }
         expect(page).to have_content("2 parts of its own")
         click_button("all follow the master")
-        expect(page).to have_content("follows master", wait: 10)
+        expect(page).to have_content("follows master")
       end
       eventually { db[:parts].where(post_id: post).exclude(channel_id: nil).empty? }
     end
@@ -147,9 +147,9 @@ RSpec.describe "Writing a post" do
       click_button("Change link")
       fill_in("Address", with: "http://quillmere.example/lamp")
       click_button("Fetch the card from the page")
-      expect(page).to have_field("Title of the card", with: "The harbour lamp", wait: 10)
+      expect(page).to have_field("Title of the card", with: "The harbour lamp")
       fill_in("Title of the card", with: "Look at the lamp first")
-      expect(page).to have_css(".link-card", text: "Look at the lamp first", wait: 10)
+      expect(page).to have_css(".link-card", text: "Look at the lamp first")
       eventually { value(post, "link")["card"]["title"] == "Look at the lamp first" }
       fetched = value(post, "link")["card"]["picture"]
       Tempfile.create(["boat", ".jpg"], binmode: true) do |file|
@@ -184,7 +184,7 @@ RSpec.describe "Writing a post" do
       fill_in("Places", with: "Lisbon + 30 km, Almada")
       eventually { kept.call("audience") == { "places" => ["Lisbon + 30 km", "Almada"], "languages" => [] } }
       fill_in("Languages", with: "Portuguese!")
-      expect(page).to have_content("is no language tag", wait: 10)
+      expect(page).to have_content("is no language tag")
       click_button("Show what is saved instead")
       expect(page).to have_field("Languages", with: "")
       click_button("Change format")
@@ -210,13 +210,13 @@ RSpec.describe "Writing a post" do
       eventually { db[:parts].where(post_id: post, part: "tagged").get(:value)&.first.to_h.slice("name", "media") == { "name" => "Pier Choir", "media" => picture } }
       expect(db[:parts].where(post_id: post, part: "tagged").get(:value).first.values_at("x", "y")).to all(be_between(510, 530)) # the middle, and one step on
       checks = find("section[aria-label='Checks']")
-      expect(checks).to have_content("Pier Choir cannot be tagged: no spelling for Vitrine.", wait: 10)
+      expect(checks).to have_content("Pier Choir cannot be tagged: no spelling for Vitrine.")
       checks.click_button("give a spelling")
       click_button("somebody new")
       fill_in("Name", with: "Pier Choir")
       fill_in("Vitrine", with: "@pier.choir")
       click_button("Keep")
-      expect(page).to have_content("With @pier.choir", wait: 10)
+      expect(page).to have_content("With @pier.choir")
       click_button("Pier Choir")
       eventually { db[:parts].where(post_id: post, part: "text").get(:value).include?("@[Pier Choir]") }
     end
@@ -263,7 +263,7 @@ RSpec.describe "Writing a post" do
       fill_in("Replace with", with: "ferry")
       expect(find("[role=dialog]")).to have_content("Master 2 times").and have_content("Ticker 1 times")
       click_button("Replace 3 times")
-      expect(page).to have_no_css("[role=dialog]", wait: 10)
+      expect(page).to have_no_css("[role=dialog]")
       expect([value(post, "text"), value(post, "text", :ticker)]).to eq ["The ferry waits. The ferry goes.", "ferry? It waits."]
     end
   end
@@ -274,13 +274,13 @@ RSpec.describe "Writing a post" do
       open_sheet(post)
       fill_in("Label", with: "Service")
       find("input[aria-label='Label']").send_keys(:enter)
-      expect(find("ul[aria-label='Labels']")).to have_content("Service", wait: 10)
+      expect(find("ul[aria-label='Labels']")).to have_content("Service")
       fill_in("Note to the team", with: "Ask the pier master.")
       eventually { db[:posts].where(id: post).get(:note) == "Ask the pier master." }
       click_button("Copy …")
       page.execute_script("const f = document.querySelector('input[aria-label=\"Time 1\"]'); f.value = '2026-12-01T07:30'; f.dispatchEvent(new Event('change', { bubbles: true }))")
       click_button("Make the draft")
-      expect(page).to have_content("Tue 1 Dec, 7:30", wait: 10)
+      expect(page).to have_content("Tue 1 Dec, 7:30")
       expect(page.current_path).not_to eq sheet(post)
       expect(find("ul[aria-label='Labels']")).to have_content("Service")
     end
@@ -297,7 +297,7 @@ RSpec.describe "Writing a post" do
       click_button("Take back revision 1")
       expect(page).to have_content("what stands now stays with its own revision")
       click_button("Take it back")
-      expect(page).to have_css("[aria-label='Master copy']", text: "the 7:20 does not guess", wait: 10)
+      expect(page).to have_css("[aria-label='Master copy']", text: "the 7:20 does not guess")
     end
   end
 

@@ -32,14 +32,14 @@ end
 
 { desk: [1280, 800], phone: [390, 800] }.each do |name, size|
   Capybara.register_driver(name) do |app|
-    Capybara::Cuprite::Driver.new(app, window_size: size, browser_path: "/usr/bin/chromium", process_timeout: 30, timeout: 20, js_errors: true,
+    Capybara::Cuprite::Driver.new(app, window_size: size, browser_path: "/usr/bin/chromium", process_timeout: 60, timeout: 60, js_errors: true,
       browser_options: BrowserWorld::OPTIONS.dup)
   end
 end
 Capybara.run_server = false
 Capybara.default_driver = :desk
 Capybara.javascript_driver = :desk
-Capybara.default_max_wait_time = 8
+Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 Capybara.save_path = File.join(Setup::VAR, "browser")
 
@@ -86,7 +86,7 @@ module BrowserSteps
   end
 
   # Waits until the block is true of the database or the world outside; pages have Capybara's own waiting.
-  def eventually(seconds = 15)
+  def eventually(seconds = 30)
     deadline = Time.now + seconds
     sleep 0.2 until yield || Time.now > deadline
     expect(yield).to be_truthy

@@ -2,6 +2,8 @@ import { createRouter, createWebHistory } from 'vue-router'
 
 export const router = createRouter({
   history: createWebHistory(),
+  // the way back leads to the place in the list, not to its top; a narrowing of the same page moves nothing
+  scrollBehavior: (to, from, place) => place ?? (to.path === from.path ? undefined : { top: 0 }),
   routes: [
     { path: '/', redirect: '/desk' },
     { path: '/sign-in', name: 'sign-in', component: () => import('./agency/SignInPage.vue'), meta: { bare: true, title: 'Sign in' } },
@@ -9,6 +11,8 @@ export const router = createRouter({
     { path: '/invitation', name: 'invitation', component: () => import('./people/InvitationPage.vue'), meta: { bare: true, title: 'An invitation' } },
     { path: '/desk', name: 'desk', component: () => import('./agency/DeskPage.vue'), meta: { title: 'Desk' } },
     { path: '/posts', name: 'posts', component: () => import('./posts/PostListPage.vue'), meta: { title: 'Posts' } },
+    { path: '/w/:workspace', redirect: (to) => ({ name: 'desk', query: { client: to.params.workspace } }) },
+    { path: '/w/:workspace/posts', redirect: (to) => ({ name: 'posts', query: { client: to.params.workspace } }) },
     { path: '/w/:workspace/posts/:post', name: 'post', component: () => import('./posts/PostSheetPage.vue'), props: true, meta: { title: 'Post' } },
     { path: '/dispatch', name: 'dispatch', component: () => import('./dispatch/DispatchPage.vue'), meta: { title: 'Dispatch' } },
     { path: '/w/:workspace/by-hand/:showing', name: 'by-hand', component: () => import('./dispatch/ByHandPage.vue'), props: true, meta: { title: 'Publish by hand', section: 'dispatch' } },

@@ -23,6 +23,7 @@ describe('times as people read them', () => {
     expect(moment('2026-10-14T16:00:05Z', true)).toBe('14 Oct, 17:00:05')
     expect(planned('2026-10-15T06:30:00Z', 'Europe/Lisbon')).toBe('Thu 15 Oct, 7:30')
     expect(planned('2026-10-15T15:00:00Z', 'America/Denver')).toBe('Thu 15 Oct, 9:00 Denver (16:00 yours)')
+    expect(planned('2026-10-17T00:00:00Z', 'America/Denver')).toBe('Fri 16 Oct, 18:00 Denver (Sat 1:00 yours)')
     readAs({ zone: 'America/Denver', hour12: true, date_language: 'en-GB' })
     expect(planned('2026-10-15T15:00:00Z', 'America/Denver')).toBe('Thu 15 Oct, 9:00\u202fam')
     readAs({ zone: 'Europe/Lisbon', hour12: false, date_language: 'de-DE' })

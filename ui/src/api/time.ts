@@ -37,11 +37,12 @@ export function place(zone: string): string {
   return (zone.split('/').pop() ?? zone).replaceAll('_', ' ')
 }
 
-/** "Thu 15 Oct, 7:30", with "(14:30 yours)" and the place when the reader lives elsewhere. */
+/** "Thu 15 Oct, 7:30", with "(14:30 yours)" and the place when the reader lives elsewhere; "(Fri 1:30 yours)" when it is another day there. */
 export function planned(at: string, zone: string): string {
   const text = `${dated(at, zone)}, ${clock(at, zone)}`
   if (sameOffset(at, zone)) return text
-  return `${text} ${place(zone)} (${clock(at, reader.zone)} yours)`
+  const day = date(at, zone) === date(at, reader.zone) ? '' : `${weekday(at, reader.zone)} `
+  return `${text} ${place(zone)} (${day}${clock(at, reader.zone)} yours)`
 }
 
 /** "7:30" today, "Thu 7:30" in the coming and past days, "15 Oct, 7:30" further away. */

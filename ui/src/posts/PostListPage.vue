@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
+import { watchDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useChosen } from '@/agency/me'
 import { api, ok, sentence, type Schemas } from '@/api/client'
 import { planned } from '@/api/time'
 import { STAGES, titled } from '@/api/words'
+import { useInAddress } from '@/parts/address'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
@@ -15,10 +16,15 @@ import { walkRows } from '@/parts/rows'
 import NewPost from './NewPost.vue'
 
 const { id, workspace, workspaces, me } = useChosen()
-const stage = ref<Schemas['Stage']>()
-const typed = ref('')
-const words = refDebounced(typed, 250)
-const set = ref('')
+const inStage = useInAddress('stage')
+const stage = computed({
+  get: () => (inStage.value in STAGES ? (inStage.value as Schemas['Stage']) : undefined),
+  set: (value) => (inStage.value = value ?? ''),
+})
+const words = useInAddress('words')
+const typed = ref(words.value)
+const set = useInAddress('set')
+watchDebounced(typed, (now) => (words.value = now), { debounce: 250 })
 const everything = ref(false)
 const { data: here } = useQuery({
   queryKey: ['channels', id],
