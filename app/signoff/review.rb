@@ -25,6 +25,7 @@ module AskFirst
           talk = rows(:remarks).where(post_id: found.map { |line|
             line[:post_id]
           }, room: "client").order(:said_at).all.group_by { |row| row[:post_id] }
+          @sizes = rows(:renditions).where(id: shown.values.flatten.flat_map { |row| row[:rendition_ids].to_a }.uniq).to_hash(:id, %i[width height])
           found.map { |line| line_json(line, shown.fetch(line[:id], []), given.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
                .sort_by { |line| [line[:wall] || "9999", line[:id]] }
         end
@@ -52,6 +53,12 @@ module AskFirst
           { person: names[row[:person_id]], words: row[:words], at: row[:said_at].iso8601, mine: row[:person_id] == member.person_id }
         end
 
+        # With its size as it will be sent, so that its place is kept while it loads.
+        def picture_json(file, id)
+          width, height = @sizes.fetch(id)
+          { id: id, kind: file.fetch("kind", "picture"), description: file["description"], width: width, height: height }
+        end
+
         # Two adaptations are one way only if their time and all but the account are equal.
         def ways(shown)
           shown.group_by { |row| [row[:request].except("account"), row[:wall], row[:zone], row[:card].dig("text", "fold")] }.map do |_, group|
@@ -63,7 +70,7 @@ module AskFirst
               adaptation_ids: group.map { |row| row[:adaptation_id] }, text: text,
               fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
               wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"), zone: first[:zone], link: first[:request]["link"], beside: Posts::Beside.of(first[:request], first[:rendition_ids].to_a),
-              pictures: first[:request]["media"].zip(first[:rendition_ids].to_a).map { |file, id| { id: id, kind: file.fetch("kind", "picture"), description: file["description"] } }
+              pictures: first[:request]["media"].zip(first[:rendition_ids].to_a).map { |file, id| picture_json(file, id) }
             }
           end
         end

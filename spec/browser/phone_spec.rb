@@ -41,7 +41,7 @@ RSpec.describe "The client on a phone" do
     expect(phone).to have_content("1 of 2")
     expect(phone).to have_content("For this week.")
     expect(phone).to have_content("Monday 19 October, 8:00")
-    tap_on(phone, phone.find(".two .yes"))
+    tap_yes(phone)
     expect(phone).to have_content("2 of 2")
     expect(phone).to have_content("Tuesday 20 October, 8:00")
     tap_button("Change this")
@@ -58,12 +58,35 @@ RSpec.describe "The client on a phone" do
     expect(phone).to have_content("You said: Yes, it can go out")
   end
 
+  it "takes no yes for what was not seen: not while its pictures are on their way, and not for a second way below" do
+    post = world.draft(channels: %i[ticker vitrine], wall: "2026-10-26T08:00")
+    world.write(post, "text", "On the pier, in fog: the 7:20 waits until the light is seen.", on: :vitrine)
+    held = []
+    network = phone.driver.browser.network
+    network.intercept(pattern: "*/api/review/files/*")
+    phone.driver.browser.on(:request) { |request| held << request }
+    phone.visit(link(asked([post])))
+    expect(phone).to have_content("It appears in two ways. Both are below.")
+    eventually { held.any? }
+    tap_on(phone, phone.find(".two .yes"))
+    expect(phone).to have_content("Its pictures are still on their way.")
+    expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).count).to eq 0
+    held.each(&:continue)
+    tap_yes(phone)
+    expect(phone).to have_content("This is one you had not seen; say yes when you have.")
+    expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).count).to eq 0
+    eventually { phone.evaluate_script("document.querySelector('[data-way=\"1\"]').getBoundingClientRect().top") < 300 }
+    tap_yes(phone)
+    expect(phone).to have_content("Thank you, Odile")
+    eventually { world.stage(post) == "cleared" }
+  end
+
   it "keeps an answer that was given without a connection, and sends it when it is back" do
     post = world.draft(channels: [:vitrine], wall: "2026-10-21T08:00")
     phone.visit(link(asked([post])))
     expect(phone).to have_content("Wednesday 21 October")
     offline(true)
-    tap_on(phone, phone.find(".two .yes"))
+    tap_yes(phone)
     expect(phone).to have_content("Your answers wait on this phone")
     expect(world.stage(post)).to eq "client_approval"
     offline(false)
@@ -103,7 +126,7 @@ RSpec.describe "The client on a phone" do
     phone.visit(address)
     expect(phone).to have_content("Saturday 24 October")
     world.act("Signoff::WithdrawAsk", :ines, ask_id: ask)
-    tap_on(phone, phone.find(".two .yes"))
+    tap_yes(phone)
     expect(phone).to have_content("This link no longer works.")
     expect(world.stage(post)).to eq "client_approval" # the house's yes still stands; nothing was taken as the client's
     phone.visit("#{Capybara.app_host}/review/#invented-pass-that-nobody-made")

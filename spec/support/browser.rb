@@ -85,6 +85,13 @@ module BrowserSteps
     touch.call("touchEnd", [])
   end
 
+  # A yes counts once the pictures are there to be seen.
+  def tap_yes(session)
+    yes = session.find(".two .yes")
+    eventually { session.evaluate_script("[...document.images].every(one => one.complete)") }
+    tap_on(session, yes)
+  end
+
   # Waits until the block is true of the database or the world outside; pages have Capybara's own waiting.
   def eventually(seconds = 30)
     deadline = Time.now + seconds

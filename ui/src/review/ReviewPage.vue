@@ -3,6 +3,7 @@
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { Offline, Queue, Refusal, enter, fetchReview, onlyLooking, remark, sendAnswer, type Line, type Review, type Verdict } from './api'
 import ReviewWay from './ReviewWay.vue'
+import { filled, watchWays } from './seen'
 import { dueTime, wallTime } from './times'
 
 const review = ref<Review>()
@@ -64,20 +65,18 @@ watch(
     saying.value = ''
     only.value = []
     words.value = id ? (localStorage.getItem(key.value) ?? '') : ''
-    void nextTick(watchWays)
+    void nextTick(watchAnew)
   },
 )
 watch(words, (text) => line.value && localStorage.setItem(key.value, text))
 
 // A yes given before every way was seen brings the next one first.
-let observer: IntersectionObserver | undefined
-function watchWays() {
-  observer?.disconnect()
-  observer = new IntersectionObserver((entries) => entries.forEach((entry) => entry.isIntersecting && seen.value.add(`${line.value?.id}:${(entry.target as HTMLElement).dataset.way}`)), {
-    threshold: 0.3,
-    rootMargin: '0px 0px -120px 0px',
-  })
-  document.querySelectorAll('[data-way]').forEach((way) => observer?.observe(way))
+let unwatch = () => {}
+function watchAnew() {
+  unwatch()
+  const one = line.value
+  if (!one || !top.value) return
+  unwatch = watchWays(top.value, { head: document.querySelector('header'), foot: document.querySelector('footer') }, (way) => seen.value.add(`${one.id}:${way}`))
 }
 function firstUnseen(one: Line): number {
   return one.ways.findIndex((_, index) => !seen.value.has(`${one.id}:${index}`))
@@ -88,9 +87,9 @@ function yes() {
   if (!one) return
   const unseen = firstUnseen(one)
   if (unseen >= 0) {
-    document.querySelector(`[data-way="${unseen}"]`)?.scrollIntoView({ behavior: 'smooth', block: 'start' })
-    seen.value.add(`${one.id}:${unseen}`)
-    note.value = `It appears in ${one.ways.length} ways. This is one you had not seen; say yes when you have.`
+    const way = document.querySelector(`[data-way="${unseen}"]`)
+    note.value = way && !filled(way) ? 'Its pictures are still on their way. Say yes when you have seen them.' : 'This is one you had not seen; say yes when you have.'
+    way?.scrollIntoView({ behavior: 'smooth', block: 'start' })
     return
   }
   void give('yes', '')

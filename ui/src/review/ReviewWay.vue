@@ -23,9 +23,9 @@ const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(pr
     </h2>
     <div class="proof">
       <template v-for="file in way.pictures" :key="file.id">
-        <video v-if="file.kind === 'video'" :src="fileAddress(file.id)" :aria-label="file.description || 'Video of this post'" controls playsinline preload="metadata" />
+        <video v-if="file.kind === 'video'" :src="fileAddress(file.id)" :aria-label="file.description || 'Video of this post'" :width="file.width" :height="file.height" controls playsinline preload="metadata" />
         <p v-else-if="file.kind === 'document'" class="document"><a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">Open the document</a> {{ file.description }}</p>
-        <img v-else :src="fileAddress(file.id)" :alt="file.description || 'Picture of this post'" />
+        <img v-else :src="fileAddress(file.id)" :alt="file.description || 'Picture of this post'" :width="file.width" :height="file.height" />
       </template>
       <p v-if="way.text" class="copy">
         {{ head }}<span v-if="rest" class="fold"><span>cut here until opened</span></span
