@@ -29,8 +29,8 @@ module AskFirst
         # What the link card says, where a person replaced what the page says of itself.
         def card(value)
           refuse unless value.is_a?(Hash) && (value.keys - %w[title words picture]).empty?
-          title = Text.clean(value["title"].to_s, field: "link", limit: CARD_TITLE).strip
-          words = Text.clean(value["words"].to_s, field: "link", limit: CARD_WORDS).strip
+          title = Text.clean(value["title"] || "", field: "link", limit: CARD_TITLE).strip
+          words = Text.clean(value["words"] || "", field: "link", limit: CARD_WORDS).strip
           picture = value["picture"]
           refuse unless picture.nil? || PartValues::UUID.match?(picture.to_s)
           return nil if title.empty? && words.empty? && picture.nil?

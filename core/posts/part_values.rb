@@ -100,7 +100,7 @@ module AskFirst
           ends = value["ends"] && Plan::WallTime.parse(value["ends"].to_s, value["zone"].to_s, field: "event")
           raise Invalid.new("event_ends_first", "The event ends before it starts.", field: "event", way_on: "Look at its two times.") if ends && ends.at <= starts.at
 
-          { "name" => name(value["name"], "event"), "place" => Text.clean(value["place"].to_s, field: "event", limit: 200).strip, "starts" => starts.to_h["wall"],
+          { "name" => name(value["name"], "event"), "place" => Text.clean(value["place"] || "", field: "event", limit: 200).strip, "starts" => starts.to_h["wall"],
             "ends" => ends && ends.to_h["wall"], "zone" => starts.zone }
         end
 
@@ -110,11 +110,8 @@ module AskFirst
 
           fields("budget", value, %w[minor currency])
           minor = value["minor"]
-          unless minor.is_a?(Integer) && minor.between?(
-            0, MONEY
-          )
-            raise Invalid.new("bad_budget", "A budget is a whole number of the currency's smallest unit, and not less than nothing.",
-              field: "budget")
+          unless minor.is_a?(Integer) && minor.between?(0, MONEY)
+            raise Invalid.new("bad_budget", "A budget is a whole number of the currency's smallest unit, and not less than nothing.", field: "budget")
           end
 
           minor.zero? ? nil : { "minor" => minor, "currency" => Campaigns::Currency.clean(value["currency"], field: "budget") }
@@ -131,7 +128,7 @@ module AskFirst
         end
 
         def name(value, field)
-          text = Text.clean(value.to_s, field: field, limit: 80).strip
+          text = Text.clean(value || "", field: field, limit: 80).strip
           return text unless text.empty?
 
           raise Invalid.new("name_missing", "A name is missing.", field: field, way_on: "Give it one.")

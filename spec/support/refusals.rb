@@ -21,4 +21,4 @@ module Refusals
   end
 end
 
-RSpec.configure { |config| config.include Refusals, database: true }
+RSpec.configure { |config| config.include Refusals }

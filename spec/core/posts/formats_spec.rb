@@ -17,6 +17,19 @@ RSpec.describe AskFirst::Core::Posts::Formats do
     expect(described_class.of_card({ "media" => { "needed" => true, "kinds" => ["video"], "most" => 1 } })).to eq %w[video]
   end
 
+  # What each is made of: kinds of file, how many, whether words go along, whether it stands on a link. Common practice, no source.
+  [["text", [], 0, 0, true, false], ["picture", %w[picture], 1, 1, true, false], ["pictures", %w[picture], 2, 1_000, true, false], ["video", %w[video], 1, 1, true, false],
+   ["link", [], 0, 0, true, true], ["document", %w[document], 1, 1, true, false], ["story", %w[picture video], 1, 1, false, false]].each do |name, kinds, least, most, text, link|
+    it "a #{name} is #{least == most ? least : "#{least} or more"} of #{kinds.empty? ? 'no file' : kinds.join(' or ')}#{', without words' unless text}#{', with a link' if link}" do
+      expect(described_class[name]).to have_attributes(kinds: kinds, least: least, most: most, text: text, link: link)
+    end
+  end
+
+  it "are seven, and no name but theirs is one" do
+    expect(described_class::TABLE.keys).to eq %w[text picture pictures video link document story]
+    expect([nil, "", "poem", "Text"].map { |name| described_class[name] }).to eq [nil] * 4
+  end
+
   it "asks for what a format needs" do
     expect(faults("picture")).to include "format_needs"
     expect(faults("pictures", picture)).to eq ["format_needs"]
