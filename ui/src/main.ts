@@ -1,6 +1,8 @@
 import '@fontsource-variable/hanken-grotesk/wght.css'
 import '@fontsource-variable/literata/wght.css'
 import '@fontsource/commit-mono/400.css'
+// emoji in ink, drawn alike for every reader: each network draws its own anyway, and yellow means something here
+import '@fontsource/noto-emoji/400.css'
 import './base.css'
 import { VueQueryPlugin, QueryClient } from '@tanstack/vue-query'
 import { createApp } from 'vue'

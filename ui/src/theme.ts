@@ -18,7 +18,7 @@ export const theme: ThemeConfig = {
     borderRadius: 3,
     controlHeight: 28,
     fontSize: 13,
-    fontFamily: "'Hanken Grotesk Variable', system-ui, sans-serif",
+    fontFamily: "'Hanken Grotesk Variable', 'Noto Emoji', system-ui, sans-serif",
     wireframe: false,
   },
 }

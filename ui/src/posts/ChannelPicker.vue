@@ -72,6 +72,7 @@ function put(next: string[]) {
       <button v-for="set in sheet.sets" :key="set.id" type="button" class="set" :aria-pressed="chosen(set.channel_ids)" @click="toggleSet(set.channel_ids)">{{ set.name }}</button>
     </span>
     <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
+    <p v-if="!sheet.can.choose_channels?.ok" class="quiet">{{ sheet.can.choose_channels?.why }}</p>
   </fieldset>
 </template>
 
@@ -113,6 +114,11 @@ legend {
   border-radius: 3px;
   background: var(--sheet);
   cursor: pointer;
+}
+.set:disabled {
+  color: var(--ink-2);
+  background: none;
+  cursor: default;
 }
 .set[aria-pressed='true'] {
   background: var(--ink);

@@ -170,7 +170,9 @@ useKeys({
           @state="saving = $event"
           @replace="replacing = true"
         />
-        <p v-if="sheet.adaptations.length === 0" class="none">Choose a channel, and its proof stands here beside the master.</p>
+        <p v-if="sheet.adaptations.length === 0" class="none">
+          {{ sheet.can.choose_channels?.ok ? 'Choose a channel, and its proof stands here beside the master.' : 'Once a channel is chosen, its proof stands here beside the master.' }}
+        </p>
       </div>
       <aside class="ledger" aria-label="Ledger">
         <AnswerPanel v-if="sheet.my_ask" :key="sheet.my_ask.line_id" :sheet="sheet" />
