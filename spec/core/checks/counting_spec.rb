@@ -38,6 +38,21 @@ RSpec.describe AskFirst::Core::Checks::Counting do
     end
   end
 
+  # Against Ruby's own encoder of UTF-16: a character above U+FFFF is a pair.
+  it "counts UTF-16 units as the encoding has them, on both sides of its border" do
+    random = Random.new(16)
+    points = [0x41, 0xD7FF, 0xE000, 0xFFFF, 0x1_0000, 0x1_F98A, 0x10_FFFF] + Array.new(400) { random.rand(0xE000..0x2_0000) }
+    texts = points.map { |point| [point].pack("U") } + points.each_slice(5).map { |some| some.pack("U*") }
+    expect(texts.map { |text| described_class.count(text, { "rule" => "utf16_units" }) }).to eq(texts.map { |text| text.encode("UTF-16LE").bytesize / 2 })
+  end
+
+  it "counts bytes as the encoding has them, and code points as Ruby has them" do
+    ["", "a", "é", "潮", "🦊", "e\u0301", "👩‍👩‍👧"].each do |text|
+      expect(described_class.count(text, { "rule" => "bytes_utf8" })).to eq text.bytesize
+      expect(described_class.count(text, { "rule" => "code_points" })).to eq text.codepoints.size
+    end
+  end
+
   it "refuses a rule that it does not know" do
     expect { described_class.count("a", { "rule" => "feet" }) }.to raise_error(AskFirst::Core::Invalid, /feet/)
   end

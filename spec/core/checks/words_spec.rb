@@ -50,6 +50,29 @@ RSpec.describe checks::DatesInText do
     it("in #{text.inspect} reads #{dates.inspect}") { expect(described_class.ends(text, on).map { |found| found.date.iso8601 }).to eq dates }
   end
 
+  # A day without a year lies ahead, unless it passed within four months (common practice, no source): an offer of the old year on a
+  # post of the new one is over, and the other way round it is not.
+  { "2026-12-30" => ["until 2 January", "2027-01-02"], "2027-01-02" => ["until 31 December", "2026-12-31"], "2026-06-30" => ["until 30 December", "2026-12-30"],
+    "2026-07-02" => ["until 2 January", "2027-01-02"], "2026-05-01" => ["until 1 January", "2026-01-01"], "2026-05-02" => ["until 1 January", "2027-01-01"], "2026-07-01" => ["until 31 December", "2026-12-31"], "2027-12-01" => ["until 29 February", "2028-02-29"] }.each do |day, (text, read)|
+    it("on #{day} reads #{text.inspect} as #{read}") { expect(described_class.ends(text, Date.parse(day)).map { |found| found.date.iso8601 }).to eq [read] }
+  end
+
+  it "gives the words as they stand, and the days in the order of time" do
+    found = described_class.ends("Ends 2 Nov. Open until 1 November.", on)
+    expect(found.map { |one| [one.date.day, one.words] }).to eq [[1, "until 1 November"], [2, "Ends 2 Nov"]]
+    expect(described_class.ends("Last day is 20.10.2026, book by 2026-10-18, closes on Oct 19", on).map { |one| one.date.day }).to eq [18, 19, 20]
+  end
+
+  it "reads every way in which people say an end" do
+    ["till 12 Oct", "by Oct 12", "before 12 October", "through October 12", "end on 12 Oct", "ends 12 Oct", "close on 12 Oct", "closes 12 Oct", "until Mon, 12 Oct", "until the 12th of October", "until Monday 12 October", "UNTIL 12 OCTOBER", "until Sept 12", "until Sep. 12"].each do |text|
+      expect([text, described_class.ends(text, on).map { |found| found.date.day }]).to eq [text, [12]]
+    end
+  end
+
+  it "reads no month as another: May is a month and a word, Mar is no Martha" do
+    ["until 12 Martians left", "by 3 mayors", "until 12 Octopuses"].each { |text| expect([text, described_class.ends(text, on).map(&:words)]).to eq [text, []] }
+  end
+
   it "is over when the day has passed, not on the day itself" do
     expect(described_class.over("until 14 October", on)).to be_empty
     expect(described_class.over("until 13 October", on).map(&:words)).to eq ["until 13 October"]

@@ -25,6 +25,26 @@ RSpec.describe AskFirst::Core::Posts::Request do
     expect(build({}, parts.merge("link" => link.merge("tags" => { "source" => "own" })), tags: tags)["link"]).to eq "https://a.example/x?utm_source=own"
   end
 
+  it "does so at each place where it stands, and changes nothing of what was written" do
+    written = "https://a.example/x is near; so is https://a.example/x!"
+    expect(build({}, parts.merge("text" => written), tags: { "source" => "t" })["text"]).to eq "https://a.example/x?utm_source=t is near; so is https://a.example/x?utm_source=t!"
+    expect(written).to eq "https://a.example/x is near; so is https://a.example/x!"
+    expect(build({}, parts.merge("text" => "https://a.example/xyz and https://a.example/x"), tags: { "source" => "t" })["text"]).to eq "https://a.example/xyz and https://a.example/x?utm_source=t"
+  end
+
+  it "keeps the bare address where it is to be dropped but no card is shown, and where a card is shown but nobody dropped it" do
+    kept = parts.merge("text" => "See https://a.example/x")
+    expect(build({ "link_card" => true }, kept)["text"]).to eq "See https://a.example/x"
+    expect(build({}, kept.merge("link" => link.merge("bare" => "drop")))["text"]).to eq "See https://a.example/x"
+    expect(build({ "link_card" => true }, kept.merge("text" => "https://a.example/x and https://a.example/x", "link" => link.merge("bare" => "drop")))["text"]).to eq " and"
+  end
+
+  it "carries a video with its kind and its length, a document with its kind alone" do
+    files = { "m1" => described_class::File.new(digest: "d1", kind: "video", ms: 9_000), "m2" => described_class::File.new(digest: "d2", kind: "document") }
+    built = build({}, parts.merge("media" => %w[m1 m2], "descriptions" => {}), files: files)
+    expect(built["media"]).to eq [{ "digest" => "d1", "description" => "", "kind" => "video", "length" => 9_000 }, { "digest" => "d2", "description" => "", "kind" => "document" }]
+  end
+
   it "takes the bare address out of the text where a card is shown and a person wants it so" do
     dropped = parts.merge("text" => "Look at the lamp: https://a.example/x before you leave.", "link" => link.merge("bare" => "drop"))
     expect(build({ "link_card" => true }, dropped)["text"]).to eq "Look at the lamp: before you leave."

@@ -23,6 +23,25 @@ RSpec.describe AskFirst::Core::Posts::RevisionDiff do
     expect(described_class.call(kept, kept(time: "2026-10-15T07:31"))).to include(change: "changed", media: a_hash_including(changed: false))
   end
 
+  it "shows its pictures on the side on which they are" do
+    added, removed = [described_class.call(nil, kept), described_class.call(kept, nil)].map { |diff| diff[:media] }
+    expect(added).to eq(before: [], after: [["d1", "A boat"]], changed: true)
+    expect(removed).to eq(before: [["d1", "A boat"]], after: [], changed: true)
+  end
+
+  it "tells of a time that was set or taken away" do
+    expect(described_class.call(kept(time: nil), kept)[:lines]).to eq [{ label: "Time", before: nil, after: "Thu 15 Oct 2026, 7:30" }]
+    expect(described_class.call(kept, kept(time: nil))[:lines]).to eq [{ label: "Time", before: "Thu 15 Oct 2026, 7:30", after: nil }]
+    expect(described_class.call(kept(time: nil), kept(time: nil))).to include(change: "same")
+  end
+
+  it "tells of every setting by its own name, of an account before them" do
+    settings = { link_card: { "title" => "T" }, tagged: [{ "id" => "@per" }], first_comment: "More", call_to_action: "Book now", format: "story", audience: { "places" => ["Lisbon"] }, event: { "name" => "Fair" }, budget: { "minor" => 1 } }
+    lines = described_class.call(kept, kept(fingerprint: "g", account: "b", **settings))[:lines]
+    expect(lines.map { |line| line[:label] }).to eq ["Account", "Format", "Link card", "Tagged", "First comment", "Call to action", "Audience", "Event", "Budget"]
+    expect(lines.find { |line| line[:label] == "Audience" }).to include(before: nil, after: '{"places":["Lisbon"]}')
+  end
+
   it "a channel that was added or taken off shows the whole of it" do
     expect(described_class.call(nil, kept)).to include(change: "added", text: [have_attributes(kind: "new", words: "The boat waits.")])
     expect(described_class.call(kept, nil)).to include(change: "removed", text: [have_attributes(kind: "gone")])
