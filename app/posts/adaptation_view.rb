@@ -42,8 +42,7 @@ module AskFirst
             text: text, count: Core::Checks::Counting.count(text, rule), limit: rule.fetch("limit"), rule: rule.fetch("rule"), within: within,
             written: Core::Posts::Mentions.written(adaptation.parts["text"], adaptation.place.book, adaptation.place.network, within),
             fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]), hashtags: Core::Checks::Hashtags.find(text).size, most_hashtags: card.dig("hashtags", "most"),
-            pictures: pictures(adaptation), link: request["link"], link_card: link_card(adaptation), first_comment: request["first_comment"], call_to_action: request["call_to_action"],
-            tagged: Array(request["tagged"]), event: request["event"], audience: request["audience"], budget: request["budget"],
+            pictures: pictures(adaptation), link: request["link"], link_card: link_card(adaptation), tagged: Array(request["tagged"]), **Beside.settings(request),
             checks: checks(adaptation, seen).map { |finding| finding.to_h.merge(mend: Core::Checks::Mends.for(finding, adaptation.parts, card, spread: seen.spread)) }
           }
         end

@@ -11,10 +11,13 @@ module AskFirst
         # @param rendition_ids [Array<String>] of the request's media, then of the link card's picture
         # @return [Hash] JSON-ready
         def of(request, rendition_ids)
-          budget = request["budget"]
-          { link_card: link_card(request, rendition_ids), first_comment: request["first_comment"].to_s, call_to_action: request["call_to_action"],
-            tagged: Array(request["tagged"]).map { |one| one["id"] }.uniq, event: request["event"], audience: request["audience"],
-            budget: budget && Core::Campaigns::Currency.words(budget["minor"], budget["currency"]) }
+          { link_card: link_card(request, rendition_ids), tagged: Array(request["tagged"]).map { |one| one["id"] }.uniq, **settings(request) }
+        end
+
+        # What is shown as words, whoever reads it.
+        def settings(request)
+          { first_comment: request["first_comment"].to_s, call_to_action: request["call_to_action"],
+            **%w[event audience budget].to_h { |key| [key.to_sym, Core::Posts::InWords.of(key, request[key])] } }
         end
 
         def link_card(request, rendition_ids)

@@ -46,26 +46,18 @@ module AskFirst
 
         def lines(before, after)
           keys = (before.request.keys | after.request.keys) - APART
-          found = keys.filter_map { |key| line(LABELS.fetch(key, key), before.request[key], after.request[key]) }
-          account = line(LABELS["account"], before.request["account"], after.request["account"])
-          time = line(LABELS["time"], words(before.time), words(after.time))
-          [time, account, *found].compact
+          settings = ["account", *keys].filter_map { |key| line(key, before.request[key], after.request[key]) }
+          [times(before.time, after.time), *settings].compact
         end
 
-        def line(label, before, after)
-          { label: label, before: plain(before), after: plain(after) } if before != after
+        def line(key, before, after)
+          { label: LABELS.fetch(key, key), before: InWords.of(key, before), after: InWords.of(key, after) } if before != after
         end
 
-        def words(time)
-          time&.wall&.strftime("%a %-d %b %Y, %-H:%M")
-        end
-
-        def plain(value)
-          case value
-          when nil then nil
-          when String then value
-          else JSON.generate(value)
-          end
+        # The zone is named where it is what changed.
+        def times(before, after)
+          zones = [before, after].compact.map(&:zone).uniq
+          line("time", *[before, after].map { |time| time && [InWords.time(time.wall), (time.zone if zones.size > 1)].compact.join(" ") })
         end
       end
     end

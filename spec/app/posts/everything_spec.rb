@@ -48,6 +48,24 @@ RSpec.describe "A post with everything", :database do
     expect(by_network.values.map { |one| AskFirst::Core::Posts::Fingerprint.of(db[:revision_adaptations].where(adaptation_id: one.id).get(:request).to_h) }).to match_array kept.values
   end
 
+  it "says in words to whoever reads it what goes out beside text and media" do
+    proofs = world.act("Posts::PostSheet", :ines, client, post_id: post)[:adaptations].to_h { |one| [one[:channel][:network].downcase.to_sym, one[:proof]] }
+    expect(proofs[:commons].slice(:audience, :budget, :event)).to eq(audience: "Lisbon + 30 km; in pt", budget: "EUR 40.00", event: nil)
+    expect(proofs[:noticeboard].slice(:audience, :budget, :event)).to eq(audience: nil, budget: nil, event: "Museum night, Pier 2, Sat 17 Oct 2026, 20:00")
+  end
+
+  it "lays two revisions beside each other, settings by line and in words" do
+    world.act("Posts::MarkReady", :ines, client, post_id: post)
+    world.act("Posts::OpenPost", :ines, client, post_id: post, adaptation_ids: world.standing(post, client).adaptations.map(&:id))
+    save("budget", { "minor" => 5_000, "currency" => "EUR" })
+    save("event", { "name" => "Museum night", "place" => "Pier 3", "starts" => "2026-10-17T20:00", "ends" => "2026-10-18T01:00", "zone" => "Europe/Lisbon" })
+    world.act("Posts::MarkReady", :ines, client, post_id: post)
+    lines = world.act("Posts::Revisions", :ines, client, post_id: post, from: 1, to: 2)[:compared][:adaptations].to_h { |one| [one[:channel][:network].downcase.to_sym, one[:lines]] }
+    expect(lines[:commons]).to eq [{ label: "Budget", before: "EUR 40.00", after: "EUR 50.00" }]
+    expect(lines[:noticeboard]).to eq [{ label: "Event", before: "Museum night, Pier 2, Sat 17 Oct 2026, 20:00", after: "Museum night, Pier 3, Sat 17 Oct 2026, 20:00 to Sun 18 Oct 2026, 1:00" }]
+    expect(lines[:guildhall]).to eq []
+  end
+
   it "gives each network what it takes, and nothing else" do
     requests = by_network.transform_values(&:request)
     expect(requests[:ticker]["text"]).to include("With @museum: fog.", "http://quillmere.example/winter?x=1&utm_source=here&utm_campaign=own#top")

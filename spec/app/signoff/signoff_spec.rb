@@ -255,6 +255,14 @@ RSpec.describe "Sign-off" do
       expect(review[:lines].first[:ways].flat_map { |way| way[:channels].map { |channel| channel[:name] } }).to eq %w[Ticker Vitrine]
     end
 
+    it "says how large each picture is as it will be sent, so that its place is kept while it loads" do
+      pictures = AskFirst::App::Signoff::Review.call(world.kit, enter(token))[:lines].first[:ways].flat_map { |way| way[:pictures] }
+      sizes = db[:renditions].where(id: pictures.map { |one| one[:id] }).select_hash(:id, %i[width height])
+      expect(pictures).not_to be_empty
+      expect(pictures.to_h { |one| [one[:id], one.values_at(:width, :height)] }).to eq sizes
+      expect(sizes.values.flatten).to all(be_positive)
+    end
+
     it "answers in its person's name, marked as by link" do
       review = AskFirst::App::Signoff::Review.call(world.kit, enter(token))
       line = review[:lines].first

@@ -35,11 +35,19 @@ RSpec.describe AskFirst::Core::Posts::RevisionDiff do
     expect(described_class.call(kept(time: nil), kept(time: nil))).to include(change: "same")
   end
 
+  it "names the zone where the client's clock is another" do
+    moved = kept
+    moved.time = AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "America/Denver")
+    expect(described_class.call(kept, moved)).to include(change: "changed", lines: [{ label: "Time", before: "Thu 15 Oct 2026, 7:30 Europe/Lisbon", after: "Thu 15 Oct 2026, 7:30 America/Denver" }])
+  end
+
   it "tells of every setting by its own name, of an account before them" do
-    settings = { link_card: { "title" => "T" }, tagged: [{ "id" => "@per" }], first_comment: "More", call_to_action: "Book now", format: "story", audience: { "places" => ["Lisbon"] }, event: { "name" => "Fair" }, budget: { "minor" => 1 } }
+    settings = { link_card: { "title" => "T" }, tagged: [{ "id" => "@per", "media" => 0, "x" => 500, "y" => 0 }], first_comment: "More", call_to_action: "Book now", format: "story", audience: { "places" => ["Lisbon"] }, event: { "name" => "Fair", "place" => "", "starts" => "2026-10-20T10:00:00", "ends" => nil }, budget: { "minor" => 100, "currency" => "EUR" } }
     lines = described_class.call(kept, kept(fingerprint: "g", account: "b", **settings))[:lines]
     expect(lines.map { |line| line[:label] }).to eq ["Account", "Format", "Link card", "Tagged", "First comment", "Call to action", "Audience", "Event", "Budget"]
-    expect(lines.find { |line| line[:label] == "Audience" }).to include(before: nil, after: '{"places":["Lisbon"]}')
+    expect(lines.find { |line| line[:label] == "Audience" }).to include(before: nil, after: "Lisbon")
+    expect(lines.find { |line| line[:label] == "Budget" }).to include(before: nil, after: "EUR 1.00")
+    expect(lines.find { |line| line[:label] == "Format" }).to include(before: nil, after: "a story")
   end
 
   it "a channel that was added or taken off shows the whole of it" do

@@ -8,7 +8,7 @@ interface Beside {
   first_comment: string
   call_to_action: string | null
   tagged?: { id: string }[]
-  event: { name: string; place: string; starts: string } | null
+  event: string | null
 }
 const props = defineProps<{
   text: string
@@ -19,10 +19,6 @@ const props = defineProps<{
   card?: { title: string; words: string; picture: string | null; host: string } | null
   beside?: Beside
 }>()
-const event = computed(() => {
-  const happening = props.beside?.event
-  return happening ? [happening.name, happening.starts.replace('T', ' ').slice(0, 16), happening.place].filter(Boolean).join(', ') : ''
-})
 const tagged = computed(() => [...new Set(props.beside?.tagged?.map((one) => one.id) ?? [])].join(', '))
 
 const points = computed(() => Array.from(props.text))
@@ -63,7 +59,7 @@ function cut(picture: (typeof props.pictures)[number]) {
       <span v-if="card.words">{{ card.words }}</span>
       <span class="quiet">{{ card.host }}</span>
     </div>
-    <p v-if="event" class="more">{{ event }}</p>
+    <p v-if="beside?.event" class="more">{{ beside.event }}</p>
     <p v-if="beside?.call_to_action" class="more">
       <span class="call">{{ beside.call_to_action }}</span>
     </p>

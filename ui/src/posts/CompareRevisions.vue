@@ -46,8 +46,14 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
         <div v-if="one.media.changed" class="side">
           <div v-for="side in ['before', 'after'] as const" :key="side">
             <span class="quiet">{{ side === 'before' ? 'earlier' : 'later' }}</span>
-            <span class="pictures"><img v-for="picture in one.media[side]" :key="picture.id" :src="file(picture.id)" :alt="picture.description || 'Picture without a description'" /></span>
-            <span v-if="one.media[side].length === 0" class="quiet">no picture</span>
+            <span class="pictures">
+              <template v-for="kept in one.media[side]" :key="kept.id">
+                <video v-if="kept.kind === 'video'" :src="file(kept.id)" :aria-label="kept.description || 'Video without a description'" controls preload="metadata" />
+                <a v-else-if="kept.kind === 'document'" :href="file(kept.id)" target="_blank">{{ kept.description || 'Document without a description' }}</a>
+                <img v-else :src="file(kept.id)" :alt="kept.description || 'Picture without a description'" />
+              </template>
+            </span>
+            <span v-if="one.media[side].length === 0" class="quiet">nothing</span>
           </div>
         </div>
         <dl v-for="line in one.lines" :key="line.label">
@@ -94,7 +100,8 @@ h3 {
   flex-wrap: wrap;
   gap: 6px;
 }
-.pictures img {
+.pictures img,
+.pictures video {
   max-width: 180px;
   max-height: 140px;
 }

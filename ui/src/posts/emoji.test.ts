@@ -19,13 +19,26 @@ describe('emoji by their names', () => {
 
   it('shows them all while nothing is sought, but not endlessly many', () => {
     expect(found([fox, boat], '  ')).toEqual([fox, boat])
-    expect(found(Array.from({ length: 500 }, () => fox), '').length).toBe(160)
+    expect(
+      found(
+        Array.from({ length: 500 }, () => fox),
+        '',
+      ).length,
+    ).toBe(160)
   })
 
   // The ranges that the shipped font draws stand in its own style sheet (Noto Emoji, Open Font License).
   it('offers what the shipped font can draw, but for one that is left to the system', async () => {
     const sheet = readFileSync(new URL('../../node_modules/@fontsource/noto-emoji/400.css', import.meta.url), 'utf8')
-    const ranges = [...sheet.matchAll(/unicode-range: ([^;]+);/g)].flatMap(([, list]) => list!.split(',')).map((range) => range.trim().slice(2).split('-').map((end) => parseInt(end, 16)))
+    const ranges = [...sheet.matchAll(/unicode-range: ([^;]+);/g)]
+      .flatMap(([, list]) => list!.split(','))
+      .map((range) =>
+        range
+          .trim()
+          .slice(2)
+          .split('-')
+          .map((end) => parseInt(end, 16)),
+      )
     const drawn = (point: number) => ranges.some(([from, to]) => point >= from! && point <= (to ?? from!))
     const missing = (await loadEmoji()).filter((one) => ![...one.unicode].every((sign) => drawn(sign.codePointAt(0)!)))
     expect(missing.map((one) => one.label)).toEqual(['family'])
