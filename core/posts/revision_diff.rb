@@ -9,7 +9,7 @@ module AskFirst
         # what is shown by itself, or is the same account told otherwise
         APART = %w[text media account].freeze
         LABELS = { "link" => "Link", "link_card" => "Link card", "tagged" => "Tagged", "first_comment" => "First comment", "call_to_action" => "Call to action", "format" => "Format",
-                   "audience" => "Audience", "event" => "Event", "budget" => "Budget", "time" => "Time", "account" => "Account" }.freeze
+                   "audience" => "Audience", "event" => "Event", "budget" => "Boost", "time" => "Time", "account" => "Account" }.freeze
 
         # One kept adaptation. request: the material content; time: WallTime or nil
         Kept = Struct.new(:request, :fingerprint, :time, keyword_init: true)
@@ -45,7 +45,8 @@ module AskFirst
         end
 
         def lines(before, after)
-          keys = (before.request.keys | after.request.keys) - APART
+          there = (before.request.keys | after.request.keys) - APART
+          keys = (LABELS.keys & there) | there # in one order, whatever the order in which they were kept
           settings = ["account", *keys].filter_map { |key| line(key, before.request[key], after.request[key]) }
           [times(before.time, after.time), *settings].compact
         end

@@ -61,7 +61,7 @@ RSpec.describe "A post with everything", :database do
     save("event", { "name" => "Museum night", "place" => "Pier 3", "starts" => "2026-10-17T20:00", "ends" => "2026-10-18T01:00", "zone" => "Europe/Lisbon" })
     world.act("Posts::MarkReady", :ines, client, post_id: post)
     lines = world.act("Posts::Revisions", :ines, client, post_id: post, from: 1, to: 2)[:compared][:adaptations].to_h { |one| [one[:channel][:network].downcase.to_sym, one[:lines]] }
-    expect(lines[:commons]).to eq [{ label: "Budget", before: "EUR 40.00", after: "EUR 50.00" }]
+    expect(lines[:commons]).to eq [{ label: "Boost", before: "EUR 40.00", after: "EUR 50.00" }]
     expect(lines[:noticeboard]).to eq [{ label: "Event", before: "Museum night, Pier 2, Sat 17 Oct 2026, 20:00", after: "Museum night, Pier 3, Sat 17 Oct 2026, 20:00 to Sun 18 Oct 2026, 1:00" }]
     expect(lines[:guildhall]).to eq []
   end

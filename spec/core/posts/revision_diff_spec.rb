@@ -44,9 +44,9 @@ RSpec.describe AskFirst::Core::Posts::RevisionDiff do
   it "tells of every setting by its own name, of an account before them" do
     settings = { link_card: { "title" => "T" }, tagged: [{ "id" => "@per", "media" => 0, "x" => 500, "y" => 0 }], first_comment: "More", call_to_action: "Book now", format: "story", audience: { "places" => ["Lisbon"] }, event: { "name" => "Fair", "place" => "", "starts" => "2026-10-20T10:00:00", "ends" => nil }, budget: { "minor" => 100, "currency" => "EUR" } }
     lines = described_class.call(kept, kept(fingerprint: "g", account: "b", **settings))[:lines]
-    expect(lines.map { |line| line[:label] }).to eq ["Account", "Format", "Link card", "Tagged", "First comment", "Call to action", "Audience", "Event", "Budget"]
+    expect(lines.map { |line| line[:label] }).to eq ["Account", "Link card", "Tagged", "First comment", "Call to action", "Format", "Audience", "Event", "Boost"]
     expect(lines.find { |line| line[:label] == "Audience" }).to include(before: nil, after: "Lisbon")
-    expect(lines.find { |line| line[:label] == "Budget" }).to include(before: nil, after: "EUR 1.00")
+    expect(lines.find { |line| line[:label] == "Boost" }).to include(before: nil, after: "EUR 1.00")
     expect(lines.find { |line| line[:label] == "Format" }).to include(before: nil, after: "a story")
   end
 
