@@ -6,6 +6,9 @@ module AskFirst
       # Pictures as a network cuts them: how much is lost where nobody framed them, above all in a set that is shown in one shape.
       module OneShape
         MUCH = Rational(1, 20) # a cut below this is not spoken of; common practice, no source
+        SMALL = 21
+        # width to height, as the trade calls them: common practice, no source
+        CALLED = [[1, 1], [4, 5], [5, 4], [2, 3], [3, 2], [3, 4], [4, 3], [9, 16], [16, 9], [1, 2], [2, 1]].map { |width, height| Rational(width, height) }.freeze
 
         # number: from 1; width, height: pixels; crop: as it will be cut; framed: whether a person chose the cut
         Picture = Struct.new(:number, :width, :height, :crop, :framed, keyword_init: true)
@@ -43,10 +46,16 @@ module AskFirst
 
         def percent(share) = (share * 100).round
 
-        # The nearest ratio of small numbers, within one hundredth; else what it is.
+        # By the numbers that it has, where they are small; else as the trade calls what is within one hundredth of it; else the
+        # nearest ratio of small numbers; else in pixels.
         def shape(width, height)
           ratio = Rational(width, height)
-          near = (1..21).find { |low| ((ratio * low).round - (ratio * low)).abs <= Rational(low, 100) && (ratio * low).round.positive? }
+          return "#{ratio.numerator}:#{ratio.denominator}" if [ratio.numerator, ratio.denominator].max <= SMALL
+
+          called = CALLED.min_by { |one| (one - ratio).abs }
+          return "#{called.numerator}:#{called.denominator}" if (called - ratio).abs <= ratio / 100
+
+          near = (1..SMALL).find { |low| ((ratio * low).round - (ratio * low)).abs <= Rational(low, 100) && (ratio * low).round.between?(1, SMALL) }
           near ? "#{(ratio * near).round}:#{near}" : "#{width}:#{height}"
         end
       end
