@@ -181,6 +181,33 @@ RSpec.describe "The interface takes care" do
     end
   end
 
+  it "a dialog takes the focus, keeps the page's keys off, is closed by Esc, and gives the focus back" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    focused = ->(session, inside) { session.evaluate_script("document.activeElement.closest('[role=dialog]') !== null") == inside }
+    as(:ines) do |session|
+      session.visit(sheet(post))
+      { "Copy …" => "Copy this post", "find" => "Find and replace", "Ask Wren" => "Ask Wren Adeyo for a yes" }.each do |button, title|
+        session.find_button(button).native.node.focus
+        session.send_keys(:enter)
+        expect(session).to have_css("[role=dialog]", text: title)
+        eventually { focused.call(session, true) }
+        session.execute_script("document.activeElement.blur()") # as a click beside every field does
+        session.send_keys("?")
+        expect(session).to have_no_content("Keys of this page")
+        session.send_keys(:escape)
+        expect(session).to have_no_css("[role=dialog]")
+        eventually { session.evaluate_script("document.activeElement.innerText").to_s.include?(button.split.first) }
+      end
+      session.execute_script("document.activeElement.blur()")
+      session.send_keys("?")
+      expect(session).to have_css("[role=dialog]", text: "Keys of this page")
+      eventually { focused.call(session, true) }
+      session.send_keys(:escape)
+      expect(session).to have_no_css("[role=dialog]")
+    end
+    expect(world.stage(post)).to eq "drafting"
+  end
+
   it "axe finds nothing on the Desk, the posts, a sheet, its dialogs, and the dispatch log, wide and narrow" do
     post = world.draft(wall: "2026-10-20T07:30")
     world.clear(post)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Adds a channel: by going to a network for consent, planned before that, or offline.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
@@ -8,6 +8,7 @@ import ChannelMark from '@/parts/ChannelMark.vue'
 import FormField from '@/parts/FormField.vue'
 import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ workspace: string; here: Schemas['ChannelsHere'] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -42,7 +43,7 @@ function turn(next: typeof way.value) {
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" open :footer="null" width="520px" title="Add a channel" @cancel="emit('close')">
+  <DialogBox :width="520" title="Add a channel" @close="emit('close')">
     <div class="ways" role="radiogroup" aria-label="How">
       <label class="check"><input type="radio" :checked="way === 'connect'" @change="turn('connect')" /> connect it now</label>
       <label class="check"><input type="radio" :checked="way === 'planned'" @change="turn('planned')" /> plan for it, connect later</label>
@@ -88,7 +89,7 @@ function turn(next: typeof way.value) {
       <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">{{ beside(['name', 'initials', 'limit', 'pictures']) }}</p>
       <div class="acts"><Button type="primary" html-type="submit" :loading="busy">Add it</Button></div>
     </form>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // One channel: its name, an offline one's marks and limits; withdraw the consent; archive.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, isProblem, ok, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ workspace: string; channel: Schemas['ChannelsHere']['channels'][number] }>()
 const emit = defineEmits<{ close: []; archive: []; withdraw: [] }>()
@@ -38,7 +39,7 @@ function leave(what: 'archive' | 'withdraw') {
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" open :footer="null" width="460px" :title="`Change ${channel.name}`" @cancel="emit('close')">
+  <DialogBox :width="460" :title="`Change ${channel.name}`" @close="emit('close')">
     <form @submit.prevent="save">
       <FormField id="c-name" label="Name here" :wrong="at('name')"><input id="c-name" v-model="name" type="text" maxlength="60" /></FormField>
       <p v-if="!offline" class="quiet">{{ channel.account }}<br />{{ channel.network }} sets what it takes. {{ channel.sentence }}</p>
@@ -59,7 +60,7 @@ function leave(what: 'archive' | 'withdraw') {
       <Button size="small" danger @click="leave('archive')">Archive the channel</Button>
       <p class="quiet">Archived, no new post goes there; what was there stays. What was released there while a consent is withdrawn shows as trouble at its time.</p>
     </div>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

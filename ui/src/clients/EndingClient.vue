@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // Archive (can be undone) and delete (14 days of grace): both say first what stops and what goes.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
 import { useProblem } from '@/parts/problem'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ workspace: string; can: Schemas['Can']; archived: boolean; name: string }>()
 const router = useRouter()
@@ -57,7 +58,7 @@ async function remove() {
     <p v-if="!can.delete_client?.ok" class="quiet">{{ can.delete_client?.why }}</p>
   </section>
 
-  <Modal transition-name="" mask-transition-name="" :open="asking === 'archive'" :footer="null" width="460px" :title="`Archive ${name}`" @cancel="asking = undefined">
+  <DialogBox :open="asking === 'archive'" :width="460" :title="`Archive ${name}`" @close="asking = undefined">
     <p>It can be read and nothing else; nothing goes out. You can take it out again.</p>
     <ul v-if="goes">
       <li v-if="goes.releases > 0">
@@ -73,9 +74,9 @@ async function remove() {
       <Button type="primary" :loading="busy" @click="archive(false)">Archive it</Button>
       <Button @click="asking = undefined">Leave it</Button>
     </div>
-  </Modal>
+  </DialogBox>
 
-  <Modal transition-name="" mask-transition-name="" :open="asking === 'delete'" :footer="null" width="500px" :title="`Delete ${name}`" @cancel="asking = undefined">
+  <DialogBox :open="asking === 'delete'" :width="500" :title="`Delete ${name}`" @close="asking = undefined">
     <template v-if="goes">
       <p>
         This goes, for good after <b>{{ goes.grace_days }} days</b>; until then an owner can restore it:
@@ -112,7 +113,7 @@ async function remove() {
         <Button @click="asking = undefined">Keep it</Button>
       </div>
     </template>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The dispatch log: in flight and next, trouble, out; one showing's story beside it.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/vue-query'
 import { message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
@@ -14,6 +14,7 @@ import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
 import ShowingStory from './ShowingStory.vue'
+import DialogBox from '@/parts/DialogBox.vue'
 
 type Row = Schemas['DispatchRow']
 const route = useRoute()
@@ -120,14 +121,13 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
       <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the log …</p>
     </div>
     <ShowingStory v-if="chosen" :key="chosen.showing" :workspace="chosen.workspace" :showing="chosen.showing" @close="shut" />
-    <Modal transition-name="" mask-transition-name="" :open="holding" :footer="null" :closable="false" width="440px" @cancel="holding = false">
-      <h2 class="big">Hold everything of {{ workspace?.name }}</h2>
+    <DialogBox :open="holding" :title="`Hold everything of ${workspace?.name}`" :closable="false" :width="440" @close="holding = false">
       <p>Nothing of this client goes out until the hold is lifted. Releases stay; yeses stay.</p>
       <label for="hold-reason">Reason (the agency side reads this)</label>
       <textarea id="hold-reason" v-model="reason" rows="2" />
       <Button type="primary" danger :disabled="reason.trim() === ''" :loading="hold.isPending.value" @click="hold.mutate()">Hold it now</Button>
       <Button @click="holding = false">Leave it running</Button>
-    </Modal>
+    </DialogBox>
     <KeysHelp
       :keys="[
         ['↓ ↑', 'next and previous row'],
@@ -226,12 +226,6 @@ li a {
 .none {
   padding: 10px 2px;
   color: var(--ink-2);
-}
-.big {
-  font-size: 18px;
-  font-weight: 750;
-  border: 0;
-  padding: 0 0 6px;
 }
 label {
   display: block;

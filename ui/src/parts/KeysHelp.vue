@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // `?` shows the keys of the page, and lets single keys be turned off (WCAG 2.1.4).
-import { Modal } from 'ant-design-vue'
 import { ref } from 'vue'
 import { keysOn, turnKeys, useKeys } from './keys'
+import DialogBox from './DialogBox.vue'
 
 defineProps<{ keys: [string, string][] }>()
 const open = ref(false)
@@ -15,7 +15,7 @@ useKeys({ '?': () => (open.value = true) })
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" :open="open" :footer="null" width="380px" title="Keys of this page" @cancel="open = false">
+  <DialogBox :open="open" :width="380" title="Keys of this page" @close="open = false">
     <dl>
       <template v-for="[key, what] in keys" :key="key">
         <dt>
@@ -25,7 +25,7 @@ useKeys({ '?': () => (open.value = true) })
       </template>
     </dl>
     <label><input type="checkbox" :checked="on" @change="turn" /> Single keys act</label>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Changes a member's role, title, channels or last day; says first what that touches.
-import { Button, Modal, message } from 'ant-design-vue'
+import { Button, message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, isProblem, ok, type Schemas } from '@/api/client'
@@ -8,6 +8,7 @@ import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
 import ChannelLimit from './ChannelLimit.vue'
 import HeirField from './HeirField.vue'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ workspace: string; person: Schemas['PeopleHere']['people'][number]; here: Schemas['PeopleHere']; holds?: Schemas['MemberSheet']['holds'] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -41,7 +42,7 @@ async function save() {
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" open :footer="null" width="480px" :title="`Change what ${person.name} may do here`" @cancel="emit('close')">
+  <DialogBox :width="480" :title="`Change what ${person.name} may do here`" @close="emit('close')">
     <form @submit.prevent="save">
       <div class="pair">
         <FormField id="change-role" label="Role here" :wrong="at('role_id') ?? at('role')">
@@ -68,7 +69,7 @@ async function save() {
         <Button @click="emit('close')">Leave it</Button>
       </div>
     </form>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // Ends a membership at once; what would be left lying is named first and handed over.
-import { Button, Modal, message } from 'ant-design-vue'
+import { Button, message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
 import { useProblem } from '@/parts/problem'
 import HeirField from './HeirField.vue'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ workspace: string; person: Schemas['PeopleHere']['people'][number]; here: Schemas['PeopleHere']; holds: Schemas['MemberSheet']['holds'] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -29,7 +30,7 @@ async function end() {
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" open :footer="null" width="480px" :title="`End the access of ${person.name}`" @cancel="emit('close')">
+  <DialogBox :width="480" :title="`End the access of ${person.name}`" @close="emit('close')">
     <p>It ends at once, here only. Their name stays in the record, and every yes that they gave stays theirs.</p>
     <ul>
       <li v-for="task in holds.tasks" :key="task">task “{{ task }}” needs another person</li>
@@ -45,7 +46,7 @@ async function end() {
       <Button danger type="primary" :loading="busy" @click="end">End the access</Button>
       <Button @click="emit('close')">Leave it</Button>
     </div>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

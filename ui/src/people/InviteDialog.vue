@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Invites by mail, one or by the tens: each address gets its own answer, the good ones are kept, the others stay to be mended.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
@@ -8,6 +8,7 @@ import FormField from '@/parts/FormField.vue'
 import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
 import ChannelLimit from './ChannelLimit.vue'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ workspace: string; here: Schemas['PeopleHere']; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
@@ -37,7 +38,7 @@ function close() {
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" :open="open" :footer="null" width="520px" title="Invite by mail" @cancel="close">
+  <DialogBox :open="open" :width="520" title="Invite by mail" @close="close">
     <form @submit.prevent="invite">
       <div v-if="results.length > 0" class="results" role="status">
         <p v-if="good.length > 0">
@@ -84,7 +85,7 @@ function close() {
         <Button @click="close">{{ results.length > 0 ? 'Done' : 'Not now' }}</Button>
       </div>
     </form>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // Two revisions beside each other, channel by channel: text by words, pictures side by side, the rest by line.
-import { Modal } from 'ant-design-vue'
 import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import WordRuns from '@/parts/WordRuns.vue'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ workspace: string; post: string; from: number; to: number; numbers: number[] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -20,7 +20,7 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" open :footer="null" width="860px" title="Two revisions beside each other" @cancel="emit('close')">
+  <DialogBox :width="860" title="Two revisions beside each other" @close="emit('close')">
     <p class="choose">
       <label
         >Revision
@@ -64,7 +64,7 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
         </dl>
       </template>
     </section>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

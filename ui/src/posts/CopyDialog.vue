@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A post copied: for other times, to other channels, to another client that the person may write for.
-import { Button, Modal, message } from 'ant-design-vue'
+import { Button, message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useChosen } from '@/agency/me'
@@ -8,6 +8,7 @@ import { api, ok } from '@/api/client'
 import { place } from '@/api/time'
 import { useProblem } from '@/parts/problem'
 import type { Sheet } from './sheet'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ sheet: Sheet }>()
 const emit = defineEmits<{ close: [] }>()
@@ -47,8 +48,7 @@ async function copy() {
 </script>
 
 <template>
-  <Modal open :footer="null" :width="480" :title="null" @cancel="emit('close')">
-    <h2>Copy this post</h2>
+  <DialogBox :width="480" title="Copy this post" @close="emit('close')">
     <form class="small-form" @submit.prevent="copy">
       <label for="copy-to">For</label>
       <select id="copy-to" v-model="target">
@@ -69,7 +69,7 @@ async function copy() {
         <Button html-type="submit" type="primary" :loading="busy">Make {{ chosen.length > 1 ? `${chosen.length} drafts` : 'the draft' }}</Button> <Button @click="emit('close')">Not now</Button>
       </p>
     </form>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

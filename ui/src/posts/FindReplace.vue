@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // Find and replace over the master's text and every own text at once; each is saved as the part that it is.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import { occurrences, replaced } from './replace'
 import { useAct, type Sheet } from './sheet'
 import { offFor, seenOf } from './writable'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ sheet: Sheet }>()
 const emit = defineEmits<{ close: [] }>()
@@ -55,8 +56,7 @@ const run = useAct<void, string[]>(
 </script>
 
 <template>
-  <Modal open :footer="null" :width="460" :title="null" @cancel="emit('close')">
-    <h2>Find and replace</h2>
+  <DialogBox :width="460" title="Find and replace" @close="emit('close')">
     <form class="small-form" @submit.prevent="run.mutate()">
       <label for="find-what">Find</label>
       <input id="find-what" v-model="find" />
@@ -74,5 +74,5 @@ const run = useAct<void, string[]>(
         <Button html-type="submit" type="primary" :disabled="total === 0" :loading="run.isPending.value">Replace {{ total > 0 ? `${total} times` : '' }}</Button>
       </p>
     </form>
-  </Modal>
+  </DialogBox>
 </template>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // How one picture is cut: its shape, the spot that matters, and how near. The cut is shown on the whole picture; the pointer or
 // the arrow keys move it.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useEditor, type EditorProps } from './editing'
 import { cutOf, type Frame } from './frame'
 import SaysState from './SaysState.vue'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<EditorProps & { picture: string; number: number }>()
 const emit = defineEmits<{ state: [state: string]; close: [] }>()
@@ -52,8 +53,7 @@ async function done() {
 </script>
 
 <template>
-  <Modal open :footer="null" :width="640" :title="null" @cancel="done">
-    <h2>Frame picture {{ number }}{{ one ? ` for ${one.channel.name}` : '' }}</h2>
+  <DialogBox :width="640" :title="`Frame picture ${number}${one ? ` for ${one.channel.name}` : ''}`" @close="done">
     <div class="shapes" role="group" aria-label="Shape">
       <button v-for="[name, shape] in SHAPES" :key="name" type="button" class="shape" :disabled="!!off" :aria-pressed="JSON.stringify(frame.shape ?? null) === JSON.stringify(shape)" @click="set({ shape })">
         {{ name }}
@@ -81,7 +81,7 @@ async function done() {
     <p class="quiet">{{ cut[2] }} by {{ cut[3] }} pixels are kept. A network that wants another shape cuts within this.</p>
     <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
     <p class="acts"><Button type="primary" @click="done">Done</Button> <Button :disabled="!!off" @click="set({ shape: null, focus: null, zoom: null })">As it was taken</Button></p>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

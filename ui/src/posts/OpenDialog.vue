@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // Opens what is sealed, and says first what that costs.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import { useAct, type Sheet } from './sheet'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ sheet: Sheet; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
@@ -23,8 +24,7 @@ const act = useAct<undefined>(
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" :open="open" :footer="null" :closable="false" width="480px" @cancel="emit('close')">
-    <h2>Change it: what this costs</h2>
+  <DialogBox :open="open" title="Change it: what this costs" :closable="false" :width="480" @close="emit('close')">
     <p>Each channel you open can be changed; what you leave closed keeps its yes. A part of the master can be changed once every channel that follows it is open.</p>
     <ul>
       <li v-for="one in sealed" :key="one.id">
@@ -42,7 +42,7 @@ const act = useAct<undefined>(
       <Button type="primary" :disabled="chosen.length === 0" :loading="act.isPending.value" @click="act.mutate(undefined)">Open {{ chosen.length === 1 ? 'one channel' : `${chosen.length} channels` }}</Button>
       <Button @click="emit('close')">Leave it sealed</Button>
     </div>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>

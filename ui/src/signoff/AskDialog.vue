@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // Asks for a yes: says who will be asked, for which channels, by when, and who reads the message.
-import { Button, Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { list } from '@/api/words'
 import { useAct, type Sheet } from '@/posts/sheet'
+import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ sheet: Sheet; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
@@ -47,9 +48,8 @@ const send = useAct<undefined>(
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" :open="open" :footer="null" :closable="false" width="460px" @cancel="emit('close')">
+  <DialogBox :open="open" :title="ask ? `Ask ${list(ask.people)} for a yes` : 'Ask'" :closable="false" :width="460" @close="emit('close')">
     <template v-if="ask">
-      <h2>Ask {{ list(ask.people) }} for a yes</h2>
       <p>
         “{{ ask.name }}” on {{ list(ask.channels.filter((one) => only.includes(one.id)).map((one) => one.name)) }}, exactly as it stands now.
         {{ ask.side === 'client' ? 'Each gets a mail with a private link; no account is needed.' : 'It appears on their Desk at once.' }}
@@ -70,7 +70,7 @@ const send = useAct<undefined>(
         <Button @click="emit('close')">Not yet</Button>
       </div>
     </template>
-  </Modal>
+  </DialogBox>
 </template>
 
 <style scoped>
