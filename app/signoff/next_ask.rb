@@ -15,8 +15,8 @@ module AskFirst
         # @return [Hash, nil] nil when nothing is to be asked, or an open ask about exactly this goes on
         def of(post, asker, names, now, hours:, replace:)
           step = first_step(post) or return
-          due = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
-          return if due.all? { |adaptation| asked?(adaptation, step) }
+          due = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id && !asked?(adaptation, step) }
+          return if due.empty?
 
           { step_id: step.id, name: step.name, side: step.side, hours: step.hours, people: step.people_for(asker, replace.call(step, step.people)).filter_map { |id| names[id] }.sort,
             due_at: hours.add(now, step.hours * 60).iso8601, channels: due.map { |adaptation| adaptation.channel.slice(:id, :name) } }

@@ -29,6 +29,24 @@ RSpec.describe "Writing a post" do
     end
   end
 
+  it "can be asked for on one channel while another still waits for its picture, by button and by key alike" do
+    post = world.draft(picture: false, wall: "2026-10-20T11:30")
+    as(:ines) do |session|
+      session.visit("/w/#{world.workspace}/posts/#{post}")
+      expect(session).to have_button("Ask Wren", disabled: false)
+      session.send_keys("s")
+      expect(session).to have_css("[role=dialog] label", text: /Vitrine\s+waits: A picture or a video is needed here, and there is none yet\./)
+      expect(session).to have_field("Vitrine", disabled: true, checked: false)
+      session.click_button("Send the ask")
+      expect(session).to have_no_css("[role=dialog]")
+      eventually { world.stages(post) == { ticker: "internal_review", vitrine: "drafting" } }
+      expect(session).to have_button("Ask Wren", disabled: true)
+      session.execute_script("document.activeElement.blur()")
+      session.send_keys("s")
+      expect(session).to have_no_css("[role=dialog]")
+    end
+  end
+
   it "lists what to look at once, and mends in one click what can be mended so" do
     post = world.draft(text: "Fog. #quillmere and #Quillmere", wall: "2026-11-21T07:30")
     as(:maro) do

@@ -27,6 +27,21 @@ RSpec.describe "Sign-off" do
       expect(db[:ask_lines].where(post_id: post).count).to eq 0
     end
 
+    it "goes out for the channels that are ready, and what is asked already is not offered again" do
+      post = world.draft(picture: false)
+      offered = -> { world.act("Posts::PostSheet", :ines, post_id: post)[:next_ask] }
+      expect(offered.call[:channels].map { |one| one[:name] }).to eq %w[Ticker Vitrine]
+      world.ask(post, 0, channel_ids: [world.channel(:ticker)])
+      expect(world.stages(post)).to eq(ticker: "internal_review", vitrine: "drafting")
+      expect(offered.call[:channels].map { |one| one[:name] }).to eq ["Vitrine"]
+      expect(refusal { world.ask(post, 0, channel_ids: [world.channel(:ticker)]) }.code).to eq "asked_already"
+      picture = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture, name: "boat.jpg")[:id]
+      world.write(post, "media", [picture], who: :sunniva, on: :vitrine) # the master is sealed by what was asked
+      world.ask(post, 0)
+      expect(offered.call).to be_nil
+      expect(db[:ask_lines].where(post_id: post, ended_at: nil).count).to eq 2
+    end
+
     it "is refused where nothing is to be asked, and says what is" do
       post = world.draft
       expect(refusal { world.ask(post, 1) }.way_on).to include "Read by a colleague"

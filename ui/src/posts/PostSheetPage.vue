@@ -12,6 +12,7 @@ import { useKeys } from '@/parts/keys'
 import AnswerPanel from '@/signoff/AnswerPanel.vue'
 import AskDialog from '@/signoff/AskDialog.vue'
 import SignoffLedger from '@/signoff/SignoffLedger.vue'
+import { askOff } from '@/signoff/askable'
 import TasksLedger from '@/traffic/TasksLedger.vue'
 import AdaptationColumn from './AdaptationColumn.vue'
 import BesideLedger from './BesideLedger.vue'
@@ -84,7 +85,7 @@ const opened = computed(() => sheet.value?.adaptations.filter((one) => one.opene
 const cleared = computed(() => sheet.value?.adaptations.filter((one) => one.stage === 'cleared') ?? [])
 const released = computed(() => sheet.value?.adaptations.filter((one) => one.release && ['released', 'held'].includes(one.stage) && ['planned', 'by_hand'].includes(one.showing?.state ?? '')) ?? [])
 const noStep = computed(() => sheet.value && sheet.value.strip.length === 0 && sheet.value.stage === 'drafting' && sheet.value.adaptations.length > 0)
-const faults = computed(() => sheet.value?.adaptations.flatMap((one) => one.proof.checks.filter((check) => check.level === 'fault').map((check) => `${one.channel.name}: ${check.sentence}`)) ?? [])
+const off = computed(() => sheet.value && askOff(sheet.value))
 const firstAt = computed(
   () =>
     sheet.value?.adaptations
@@ -102,7 +103,7 @@ const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace
 
 useKeys({
   S: () => {
-    if (sheet.value?.next_ask && sheet.value.can.ask?.ok) asking.value = true
+    if (sheet.value && !off.value) asking.value = true
   },
   L: () => {
     if (cleared.value.length > 0 && sheet.value?.can.release?.ok) release.mutate(undefined)
@@ -131,12 +132,7 @@ useKeys({
       >
       <Button v-if="sealed" :type="blocked ? 'primary' : 'default'" :disabled="!sheet.can.open?.ok" :title="sheet.can.open?.why" @click="opening = true">Change it …</Button>
       <Button v-if="released.length > 0" :disabled="!sheet.can.take_back?.ok" :title="sheet.can.take_back?.why" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Take it back</Button>
-      <Button
-        v-if="sheet.next_ask"
-        :type="blocked ? 'default' : 'primary'"
-        :disabled="!sheet.can.ask?.ok || faults.length > 0"
-        :title="sheet.can.ask?.why ?? (faults.length > 0 ? faults.join(' ') : undefined)"
-        @click="asking = true"
+      <Button v-if="sheet.next_ask" :type="blocked ? 'default' : 'primary'" :disabled="!!off" :title="off" @click="asking = true"
         >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }} <kbd>S</kbd></Button
       >
       <Button v-if="noStep" type="primary" :disabled="!sheet.can.release?.ok" @click="ready.mutate(undefined)">Mark ready</Button>

@@ -6,6 +6,7 @@ import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { list } from '@/api/words'
 import { useAct, type Sheet } from '@/posts/sheet'
+import { inTheWay } from './askable'
 import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ sheet: Sheet; open: boolean }>()
@@ -15,15 +16,18 @@ const words = ref('')
 const choices = [2, 4, 8, 24, 48, 72]
 const due = ref<number>()
 const only = ref<string[]>([])
+const faults = computed(() => inTheWay(props.sheet))
 watch(
-  () => [props.open, ask.value?.channels] as const,
+  () => [props.open, ask.value?.channels, Object.keys(faults.value).join()] as const,
   () => {
-    only.value = ask.value?.channels.map((one) => one.id) ?? []
+    only.value = ask.value?.channels.map((one) => one.id).filter((id) => !faults.value[id]) ?? []
   },
   { immediate: true },
 )
-/** Sets of which something is to be asked. */
-const sets = computed(() => props.sheet.sets.map((set) => ({ ...set, channel_ids: set.channel_ids.filter((id) => ask.value?.channels.some((one) => one.id === id)) })).filter((set) => set.channel_ids.length > 0))
+/** Sets of which something can be asked. */
+const sets = computed(() =>
+  props.sheet.sets.map((set) => ({ ...set, channel_ids: set.channel_ids.filter((id) => !faults.value[id] && ask.value?.channels.some((one) => one.id === id)) })).filter((set) => set.channel_ids.length > 0),
+)
 function toggle(id: string) {
   only.value = only.value.includes(id) ? only.value.filter((one) => one !== id) : [...only.value, id]
 }
@@ -55,7 +59,10 @@ const send = useAct<undefined>(
         {{ ask.side === 'client' ? 'Each gets a mail with a private link; no account is needed.' : 'It appears on their Desk at once.' }}
       </p>
       <div v-if="ask.channels.length > 1" class="which">
-        <label v-for="one in ask.channels" :key="one.id" class="check"><input type="checkbox" :checked="only.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}</label>
+        <label v-for="one in ask.channels" :key="one.id" class="check"
+          ><input type="checkbox" :disabled="!!faults[one.id]" :checked="only.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}
+          <span v-if="faults[one.id]" class="quiet">waits: {{ faults[one.id] }}</span></label
+        >
         <button v-for="set in sets" :key="set.id" type="button" class="link-button" @click="only = set.channel_ids">only {{ set.name }}</button>
       </div>
       <label for="ask-due">Answer by</label>
