@@ -30,7 +30,8 @@ module AskFirst
           end
           return [] if counting.empty?
 
-          kept = ["#{yeses(counting.map(&:person_id).uniq, names)} still #{counting.size == 1 ? 'counts' : 'count'}."]
+          givers = counting.map(&:person_id).uniq
+          kept = ["#{yeses(givers, names)} still #{givers.size == 1 ? 'counts' : 'count'}."]
           kept << "Its release moves with it." if verdict.facts.released
           kept
         end

@@ -177,6 +177,44 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       expect(stage).to eq "changes_wanted"
     end
 
+    it "is lifted by nobody else's yes, nor by its giver's yes at another step" do
+      answer(client, "per", "change")
+      answer(client, "odile")
+      answer(inside, "per")
+      expect(stage).to eq "changes_wanted"
+      expect(verdict.blocks.map(&:person_id)).to eq ["per"]
+    end
+
+    it "said twice of the same content is one, the later" do
+      answer(client, "per", "change")
+      answer(client, "per", "no")
+      answer(client, "odile", "change")
+      expect(verdict.blocks.map { |one| [one.person_id, one.verdict] }).to eq [%w[per no], %w[odile change]]
+    end
+
+    it "said of one content and then of another stands in the way of both" do
+      answer(client, "per", "change")
+      answer(client, "per", "change", on: "b")
+      expect(verdict.blocks.map(&:fingerprint)).to eq %w[a b]
+      answer(client, "per", on: "b")
+      expect(stage(fingerprint: "b")).to eq "internal_review" # nothing in the way; wren's yes was for the other content
+      expect(stage(fingerprint: "a")).to eq "changes_wanted"
+    end
+
+    it "is not lifted by an ask at another step" do
+      answer(client, "per", "change")
+      ask(inside, on: "b")
+      answer(inside, "wren", on: "b")
+      expect(stage(fingerprint: "b")).to eq "changes_wanted"
+    end
+
+    it "of a step that was dropped on record blocks nothing" do
+      answer(client, "per", "change")
+      steps.delete(client)
+      expect(stage).to eq "cleared"
+      expect(verdict.blocks).to eq []
+    end
+
     it "of an advisory step blocks nothing" do
       client.required = false
       answer(client, "per", "no")
@@ -261,7 +299,114 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
     end
   end
 
+  describe "who is waited for" do
+    it "is nobody before an ask, those asked while it is open, and nobody once it has its yes" do
+      expect(verdict.steps.first.waiting_for).to eq []
+      ask(inside)
+      expect(verdict.steps.first.waiting_for).to eq %w[wren ines]
+      answer(inside, "ines")
+      expect(verdict.steps.first.waiting_for).to eq []
+    end
+
+    it "is not who has answered, whatever they said" do
+      client.quorum = "all"
+      ask(client)
+      answer(client, "per", "change")
+      expect(verdict.steps.last.waiting_for).to eq ["odile"]
+    end
+
+    it "is also who answered an older content, or before this ask" do
+      client.quorum = "all"
+      answer(client, "odile", "change")
+      ask(client)
+      answer(client, "per", "change", on: "older")
+      expect(verdict.steps.last.waiting_for).to eq %w[odile per]
+    end
+
+    it "is who was asked last, where it was asked twice" do
+      ask(client, people: ["odile"])
+      ask(client, people: ["per"])
+      expect(verdict.steps.last.waiting_for).to eq ["per"]
+    end
+
+    it "of two that are needed is the one who has not said yes yet" do
+      client.quorum = "n"
+      client.n = 2
+      ask(client)
+      answer(client, "odile")
+      expect(verdict.steps.last.waiting_for).to eq ["per"]
+    end
+
+    it "is nobody whose ask was withdrawn" do
+      ask(inside, open: false)
+      expect(verdict.steps.first.waiting_for).to eq []
+    end
+  end
+
+  describe "a ruling" do
+    before do
+      ask(inside, open: false)
+      answer(inside, "wren")
+    end
+
+    it "fills an open place, for exactly its step and its content" do
+      ask(client)
+      ruling("fill", client, on: "b")
+      ruling("fill", inside)
+      expect(stage).to eq "client_approval"
+      ruling("fill", client)
+      expect(stage).to eq "cleared"
+    end
+
+    it "fills one open place of two, and a yes the other" do
+      client.quorum = "n"
+      client.n = 2
+      ask(client)
+      ruling("fill", client)
+      expect(stage).to eq "client_approval"
+      answer(client, "odile")
+      expect(stage).to eq "cleared"
+    end
+
+    it "for a person's place fills nobody else's" do
+      client.quorum = "all"
+      ask(client)
+      answer(client, "odile")
+      ruling("fill", client, person: "odile")
+      ruling("fill", client)
+      expect(stage).to eq "client_approval"
+      ruling("strike", client, on: "b", person: "per")
+      expect(stage).to eq "client_approval"
+    end
+
+    it "fills no place of a step that was never asked: it has none" do
+      ruling("fill", client)
+      expect(stage).to eq "client_approval"
+    end
+
+    it "counts by the places that the last ask fixed" do
+      client.quorum = "all"
+      ask(client, people: %w[odile per], open: false)
+      ask(client, people: ["odile"])
+      answer(client, "odile")
+      expect(stage).to eq "cleared"
+    end
+  end
+
   describe "a skip" do
+    it "of the only step clears a post that nobody was asked about" do
+      steps.delete(client)
+      ruling("skip", inside)
+      expect(stage).to eq "cleared"
+      expect(states).to eq ["skipped"]
+    end
+
+    it "is shown behind a change that stands in the way" do
+      ruling("skip", client)
+      answer(client, "per", "change")
+      expect(states.last).to eq "change"
+    end
+
     it "satisfies the step for exactly the content it was said of" do
       ask(inside, open: false)
       answer(inside, "wren")
@@ -314,6 +459,20 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       expect(stage(holds: [hold], released: released)).to eq "released"
     end
 
+    it "the first of several holds to end says when to look again; one without an end says nothing" do
+      holds = [now + 7200, now + 3600, nil].map { |at| AskFirst::Core::Signoff::Hold.new(until: at) }
+      expect(verdict(holds: holds, released: released).changes_at).to eq now + 3600
+      expect(verdict(holds: [holds.last], released: released).changes_at).to be_nil
+      expect(verdict(holds: holds).changes_at).to be_nil # nothing is released, so nothing is held
+    end
+
+    it "a hold ends with the moment that it names" do
+      hold.until = now
+      expect(stage(holds: [hold], released: released)).to eq "released"
+      hold.until = now + 1
+      expect(stage(holds: [hold], released: released)).to eq "held"
+    end
+
     it "trouble comes before everything" do
       expect(stage(holds: [hold], released: released, showing: "trouble")).to eq "trouble"
     end
@@ -331,6 +490,19 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       ask(inside, open: false)
       answer(inside, "wren", "change")
       expect(verdict).not_to be_sealed
+    end
+
+    it "is on while a yes counts or a release stands, also without an open ask" do
+      ask(inside, open: false)
+      answer(inside, "wren")
+      expect(verdict).to be_sealed
+      expect(verdict(fingerprint: "b")).not_to be_sealed
+      expect(verdict(fingerprint: "b", released: { fingerprint: "a", time: thursday })).to be_sealed
+    end
+
+    it "knows what is on its way" do
+      expect(%w[sending unclear].map { |showing| verdict(showing: showing).sending? }).to eq [true, true]
+      expect([nil, "planned", "out", "trouble"].map { |showing| verdict(showing: showing).sending? }).to eq [false] * 4
     end
 
     it "never comes off while it is being sent or once it is out" do
@@ -407,6 +579,11 @@ RSpec.describe AskFirst::Core::Signoff::Demand do
     expect(described_class.of(route, [old], ["legal"]).map(&:id)).to eq %w[read client]
     expect(described_class.of([], [old], []).map(&:id)).to eq ["legal"]
   end
+
+  it "stands in order of position, the house before the client, whatever the order in which it comes" do
+    same = [step("c", 1, "client"), step("b", 1), step("a", 1), step("z", 0, "client")]
+    same.permutation { |order| expect(described_class.of(order, [], []).map(&:id)).to eq %w[z a b c] }
+  end
 end
 
 RSpec.describe AskFirst::Core::Signoff::Cost do
@@ -427,6 +604,24 @@ RSpec.describe AskFirst::Core::Signoff::Cost do
     expect(described_class.of_opening(verdict(open: true), names)).to eq ["The ask to Wren is withdrawn."]
     expect(described_class.of_opening(verdict(answers: ["wren"], released: { fingerprint: "a", time: time }),
       names)).to eq ["Its release ends.", "Wren’s yes will not count on other content."]
+  end
+
+  it "names one person once, and several as one would" do
+    names.update("ines" => "Ines", "maro" => "Maro")
+    expect(described_class.of_opening(verdict(answers: %w[wren ines]), names)).to eq ["The yeses of Wren and Ines will not count on other content."]
+    expect(described_class.of_opening(verdict(answers: %w[wren ines maro]), names)).to eq ["The yeses of Wren, Ines and Maro will not count on other content."]
+    expect(described_class.of_time(verdict(answers: %w[wren ines]), time, names)).to eq ["The yeses of Wren and Ines still count."]
+  end
+
+  it "counts people, not yeses: one who said yes at two steps has one" do
+    second = step.dup.tap { |one| one.id = "in2" }
+    facts = verdict(answers: ["wren"]).facts
+    facts.steps += [second]
+    facts.answers += [facts.answers.first.dup.tap { |one| one.step_id = "in2" }]
+    both = AskFirst::Core::Signoff::Verdict.call(facts, Time.now)
+    expect(described_class.of_opening(both, names)).to eq ["Wren’s yes will not count on other content."]
+    expect(described_class.of_time(both, time, names)).to eq ["Wren’s yes still counts."]
+    expect(described_class.of_time(both, nil, names)).to eq ["Wren’s yes will not count for that day and must be asked again."]
   end
 
   it "says what another time costs, or that it costs nothing" do
