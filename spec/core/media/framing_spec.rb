@@ -21,6 +21,32 @@ RSpec.describe AskFirst::Core::Media::Framing do
     expect(described_class.for(400, 300, rules)["size"]).to eq [400, 300]
   end
 
+  it "lets a picture at the edge of the ratios be, and cuts the first that is beyond it" do
+    expect(described_class.crop(800, 1000, rules["ratio"])).to eq [0, 0, 800, 1000]
+    expect(described_class.crop(2000, 1000, rules["ratio"])).to eq [0, 0, 2000, 1000]
+    expect(described_class.crop(799, 1000, rules["ratio"])).to eq [0, 1, 799, 998] # 998.75, and no pixel is invented
+    expect(described_class.crop(2001, 1000, rules["ratio"])).to eq [0, 0, 2000, 1000]
+    expect(described_class.for(1600, 800, rules)["size"]).to eq [1600, 800]
+    expect(described_class.for(1601, 801, rules)["size"]).to eq [1600, 800]
+  end
+
+  it "cuts around the spot, from each side as far as there is room" do
+    rects = [[0, 0], [1000, 1000], [300, 700]].map { |focus| described_class.crop(1000, 2000, nil, { "focus" => focus, "shape" => [1, 1], "zoom" => 200 }) }
+    expect(rects).to eq [[0, 0, 500, 500], [500, 1500, 500, 500], [50, 1150, 500, 500]]
+  end
+
+  it "leaves a pixel of what has no more" do
+    expect(described_class.crop(1, 3000, rules["ratio"])).to eq [0, 1499, 1, 1]
+    expect(described_class.crop(3000, 1, rules["ratio"])).to eq [1499, 0, 2, 1]
+    expect(described_class.for(1, 5000, { "max_side" => 10 })["size"]).to eq [1, 10]
+    expect(described_class.crop(2, 2, nil, { "zoom" => 400 })).to eq [0, 0, 1, 1]
+  end
+
+  it "takes a shape of up to 10,000 to one, and a nearness of up to four times" do
+    expect(described_class.clean({ "shape" => [10_000, 1], "zoom" => 400 })).to eq("shape" => [10_000, 1], "zoom" => 400)
+    [{ "shape" => [10_001, 1] }, { "zoom" => 401 }].each { |bad| expect(refused_at { described_class.clean(bad) }).to eq %w[bad_frame framing] }
+  end
+
   it "never leaves the picture or the ratios (property)" do
     random = Random.new(7)
     300.times do

@@ -25,6 +25,22 @@ RSpec.describe AskFirst::Core::Signoff::RoutePresets do
     end
   end
 
+  it "takes what lies at its edges, and not what lies beyond" do
+    taken = ->(**change) { described_class.clean([step.merge(change.transform_keys(&:to_s))], able).first }
+    expect(taken.call(hours: 1_000)[:hours]).to eq 1_000
+    expect(refusal(hours: 1_001)).to eq ["bad_hours", "steps", 2]
+    expect(taken.call(hours: 0.5)[:hours]).to eq 0.5
+    expect(taken.call(name: "a" * 60)[:name].length).to eq 60
+    expect(refusal(name: "a" * 61)).to eq ["too_long", "steps", nil]
+    expect(refusal(name: { "en" => "Read" })).to eq ["not_text", "steps", nil]
+    expect(taken.call(quorum: "n", n: 2, people: %w[wren ines])).to include(quorum: "n", n: 2)
+    expect(taken.call(quorum: "n", n: 5, people: [])).to include(n: 5) # whoever is there when it is asked
+    expect(refusal(quorum: "n", n: 1.5)).to eq ["bad_quorum", "steps", 2]
+    expect(taken.call(people: %w[wren wren])[:people]).to eq ["wren"]
+    expect(taken.call(people: nil)[:people]).to eq []
+    expect(described_class.clean([step] * 8, able).size).to eq 8
+  end
+
   it "the presets that ship can be taken as they are" do
     described_class::ALL.each_value do |_, preset|
       steps = preset.map { |name, side| step.merge("name" => name, "side" => side, "people" => []) }
