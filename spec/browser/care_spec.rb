@@ -24,6 +24,31 @@ RSpec.describe "The interface takes care" do
     end
   end
 
+  it "shows both times when two chose one, says them as the reader's profile does, and takes none away without a word" do
+    post = world.draft(wall: "2026-10-20T07:30")
+    time = -> { db[:parts].where(post_id: post, part: "time", channel_id: nil).get(:value)&.fetch("wall") }
+    as(:ines) do |session|
+      session.visit(sheet(post))
+      within("section[aria-label='Master copy'], .master") { expect(page).to have_content("Tue 20 Oct 2026, 7:30 Lisbon") }
+      session.driver.browser.network.emulate_network_conditions(offline: true)
+      choose_time("time-master", "2026-10-22T12:10")
+      expect(session).to have_content("no connection, trying again")
+      world.write(post, "time", { "wall" => "2026-10-21T09:00", "zone" => "Europe/Lisbon" }, who: :tobiah)
+      session.driver.browser.network.emulate_network_conditions(offline: false)
+      expect(session).to have_content("Tobiah Renn changed this meanwhile to Wed 21 Oct 2026, 9:00")
+      session.click_button("Keep mine")
+      eventually { time.call == "2026-10-22T12:10:00" }
+      choose_time("time-master", "")
+      session.click_button("Leave it")
+      expect(session).to have_field("time-master", with: "2026-10-22T12:10")
+      choose_time("time-master", "")
+      expect(time.call).to eq "2026-10-22T12:10:00"
+      session.click_button("Take the time away")
+      expect(session).to have_css("header", text: "no time yet")
+      expect(time.call).to be_nil
+    end
+  end
+
   it "keeps what was typed when the tab is closed before it was saved" do
     post = world.draft(wall: "2026-10-20T07:30")
     as(:maro) do |session|

@@ -210,7 +210,7 @@ defineExpose({
       <div v-if="ownTime || (one.parts.time.own && !off('time'))" class="wide">
         <dt class="hidden">Choosing it</dt>
         <dd class="whole">
-          <TimePart :workspace="sheet.workspace_id" :post="sheet.id" :channel="one.channel.id" :server="one.parts.time" :zone="sheet.zone" :off="off('time')" />
+          <TimePart :workspace="sheet.workspace_id" :post="sheet.id" :channel="one.channel.id" :server="one.parts.time" :zone="sheet.zone" :off="off('time')" @state="emit('state', $event)" />
         </dd>
       </div>
     </dl>

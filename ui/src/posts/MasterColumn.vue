@@ -55,7 +55,7 @@ defineExpose({ focus: () => text.value?.focus(), mentions: () => aids.value?.men
       <PartRow v-for="row in rows" :key="row.part" :sheet="sheet" :row="row" @state="emit('state', $event)" />
       <div class="time">
         <dt>Time</dt>
-        <dd><TimePart :workspace="sheet.workspace_id" :post="sheet.id" :server="sheet.master.parts.time" :zone="sheet.zone" :off="offFor(sheet, 'time')" /></dd>
+        <dd><TimePart :workspace="sheet.workspace_id" :post="sheet.id" :server="sheet.master.parts.time" :zone="sheet.zone" :off="offFor(sheet, 'time')" @state="emit('state', $event)" /></dd>
       </div>
     </dl>
     <TimesSpread :times="times" />

@@ -1,59 +1,29 @@
 <script setup lang="ts">
 // The planned time, a wall time in the client's zone. What another time costs is said before it is saved.
-import { Button, message } from 'ant-design-vue'
-import { computed, ref, watch } from 'vue'
-import { api, ok, sentence, type Schemas } from '@/api/client'
-import { place } from '@/api/time'
-import { useAct } from './sheet'
+import { Button } from 'ant-design-vue'
+import { computed, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import { calendarDay, place, wallClock } from '@/api/time'
+import { digits, usePlanned } from './planned'
+import SaysState from './SaysState.vue'
 
 const props = defineProps<{ workspace: string; post: string; channel?: string; server: Schemas['Part']; zone: string; off?: string }>()
-const saved = computed(() => props.server.value as { wall: string; zone: string } | null)
-const wall = ref('')
-const cost = ref<Schemas['TimeCost']>()
+const emit = defineEmits<{ state: [state: string] }>()
+const seen = computed(() => ({ value: props.server.value, version: props.server.own ? props.server.version : 0 }))
+const { wall, cost, state, problem, theirs, choose, sure, back, keepMine, takeTheirs } = usePlanned({ workspace: props.workspace, post: props.post, channel: props.channel }, seen, () => props.zone)
+watch(state, (now) => emit('state', now))
 const id = computed(() => `time-${props.channel ?? 'master'}`)
-watch(saved, (now) => (wall.value = now?.wall.slice(0, 16) ?? ''), { immediate: true })
-const changed = computed(() => wall.value !== (saved.value?.wall.slice(0, 16) ?? ''))
-
-async function weigh() {
-  cost.value = undefined
-  if (!changed.value || wall.value === '') return
-  try {
-    cost.value = await ok(
-      api.POST('/api/w/{workspace}/posts/{post}/time-cost', {
-        params: { path: { workspace: props.workspace, post: props.post } },
-        body: { channel: props.channel ?? null, value: { wall: wall.value, zone: props.zone } },
-      }),
-    )
-    if (cost.value.costs.length === 0 && cost.value.kind === 'ordinary' && !cost.value.past) save.mutate(undefined)
-  } catch (problem) {
-    void message.error(sentence(problem), 8)
-  }
-}
-
-const save = useAct<undefined>(
-  props.post,
-  () =>
-    ok(
-      api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', {
-        params: { path: { workspace: props.workspace, post: props.post, part: 'time' }, query: { channel: props.channel }, header: { 'If-Match': `"${props.server.own ? props.server.version : 0}"` } },
-        body: { value: wall.value === '' ? null : { wall: wall.value, zone: props.zone } },
-      }),
-    ),
-  () => (cost.value = undefined),
-)
-
-function back() {
-  wall.value = saved.value?.wall.slice(0, 16) ?? ''
-  cost.value = undefined
-}
+/** As the reader's profile has it: the field itself follows the browser, where 3/4 may be the 3rd of April or the 4th of March. */
+const inWords = (time: string) => (time === '' ? 'no time' : `${calendarDay(time, { weekday: true, year: true })}, ${wallClock(time)}`)
 </script>
 
 <template>
   <div>
     <label :for="id" class="hidden">Planned time in {{ place(zone) }}</label>
-    <input :id="id" v-model="wall" type="datetime-local" :disabled="!!off" :title="off ?? `Wall time in ${place(zone)}`" @change="weigh" />
-    <span class="quiet">{{ place(zone) }}</span>
-    <div v-if="cost && changed" class="cost" role="alert">
+    <input :id="id" :value="wall" type="datetime-local" :disabled="!!off" :title="off ?? `Wall time in ${place(zone)}`" @change="choose(($event.target as HTMLInputElement).value)" />
+    <span class="quiet">{{ wall === '' ? '' : inWords(wall) }} {{ place(zone) }}</span>
+    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs && inWords(digits(theirs.value))" @mine="keepMine()" @theirs="takeTheirs()" @drop="back()" />
+    <div v-if="cost && state === 'typing'" class="cost" role="alert">
       <p v-if="cost.past">That moment has passed: it cannot be released for it.</p>
       <p v-if="cost.kind === 'gap'">The clock jumps over that time in {{ place(zone) }}; it is read as an hour later by the new clock.</p>
       <p v-if="cost.kind === 'doubled'">The clock shows that time twice in {{ place(zone) }}; the first one is meant.</p>
@@ -62,8 +32,8 @@ function back() {
           <b>{{ one.channel }}:</b> {{ line }}
         </p>
       </template>
-      <Button type="primary" size="small" :loading="save.isPending.value" @click="save.mutate(undefined)">Change the time</Button>
-      <Button size="small" @click="back">Leave it</Button>
+      <Button type="primary" size="small" @click="sure()">{{ wall === '' ? 'Take the time away' : 'Change the time' }}</Button>
+      <Button size="small" @click="back()">Leave it</Button>
     </div>
   </div>
 </template>

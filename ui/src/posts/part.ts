@@ -24,7 +24,10 @@ function keptDraft<T>(key: string): { value: T; seen?: number } | undefined {
   return typeof read === 'object' && read !== null && 'seen' in read ? read : { value: read as T }
 }
 
-export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string }, server: Ref<ServerPart>, empty: T) {
+/**
+ * @param weigh asked before a value is sent, whether it can be sent as it is; what cannot waits, kept, until `save(true)`
+ */
+export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string }, server: Ref<ServerPart>, empty: T, weigh?: (value: T) => Promise<boolean>) {
   const queries = useQueryClient()
   const key = `draft:${where.post}:${where.channel ?? 'master'}:${where.part}`
   const kept = keptDraft<T>(key)
@@ -62,7 +65,7 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
     timer = window.setTimeout(() => void save(), wait)
   }
 
-  async function save(): Promise<void> {
+  async function save(sure = false): Promise<void> {
     window.clearTimeout(timer)
     // one at a time, since the next must say that it saw this one; what was refused is sent again when it is changed, not
     // whenever the field is left
@@ -71,6 +74,12 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
     underway = true
     state.value = 'saving'
     try {
+      if (weigh && !sure && !(await weigh(JSON.parse(sent) as T))) {
+        underway = false
+        state.value = 'typing'
+        if (JSON.stringify(value.value) !== sent) again()
+        return
+      }
       version.value = (await send(JSON.parse(sent) as T)).version
       await queries.invalidateQueries({ queryKey: ['post', where.post] })
       underway = false
