@@ -46,10 +46,10 @@ module AskFirst
         end
 
         def require_free!(adaptation, time)
-          costs = Core::Signoff::Cost.of_time(adaptation.verdict, time, names)
-          return if costs.empty?
+          return if Core::Signoff::Cost.voided(adaptation.verdict, time).empty?
 
-          raise Core::Conflict.new("costs_yeses", "On #{adaptation.channel[:name]} another time costs something: #{costs.first}", field: "times",
+          cost = Core::Signoff::Cost.of_time(adaptation.verdict, time, names).first
+          raise Core::Conflict.new("costs_yeses", "On #{adaptation.channel[:name]} another time costs something: #{cost}", field: "times",
             way_on: "Set the time of that channel by hand.")
         end
       end

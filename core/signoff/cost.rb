@@ -19,21 +19,26 @@ module AskFirst
           costs
         end
 
-        # What another time would cost, by the workspace's policy.
+        # What another time would cost, by the workspace's policy. A release goes along to a time that its yeses hold for; without a
+        # time there is nothing to release for.
         # @param time [Plan::WallTime, nil] the new one
+        # @return [Array<String>] empty when it costs nothing and moves nothing
         def of_time(verdict, time, names)
-          counting = verdict.steps.flat_map(&:counting)
-          void = counting.reject { |answer| TimePolicy.holds?(verdict.facts.policy, answer.time, time) }.map(&:person_id).uniq
+          void = voided(verdict, time)
+          givers = verdict.steps.flat_map(&:counting).map(&:person_id).uniq
+          costs = []
           if void.any?
-            return ["#{yeses(void, names)} will not count for that day and must be asked again.",
-                    ("Its release ends." if verdict.facts.released)].compact
+            costs << "#{yeses(void, names)} will not count #{time ? 'for that day' : 'without a time'} and must be asked again."
+          elsif givers.any?
+            costs << "#{yeses(givers, names)} still #{givers.size == 1 ? 'counts' : 'count'}."
           end
-          return [] if counting.empty?
+          costs << (void.any? || time.nil? ? "Its release ends." : "Its release moves with it.") if verdict.facts.released
+          costs
+        end
 
-          givers = counting.map(&:person_id).uniq
-          kept = ["#{yeses(givers, names)} still #{givers.size == 1 ? 'counts' : 'count'}."]
-          kept << "Its release moves with it." if verdict.facts.released
-          kept
+        # @return [Array<String>] ids of those whose yes would not hold for that time
+        def voided(verdict, time)
+          verdict.steps.flat_map(&:counting).reject { |answer| TimePolicy.holds?(verdict.facts.policy, answer.time, time) }.map(&:person_id).uniq
         end
 
         def yeses(people, names)

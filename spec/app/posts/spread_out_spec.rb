@@ -47,6 +47,15 @@ RSpec.describe "Channels that would say the same at once" do
     expect(db[:releases].where(adaptation_id: sheet[2][:id], ended_at: nil).get(:at)).to eq Time.utc(2026, 10, 15, 7, 10)
   end
 
+  it "are moved where a yes was given for the day and not for the minute: it still counts" do
+    one_step_route(client)
+    world.ask(post, 0, client: client)
+    world.answer(post, :bram, client: client)
+    spread
+    expect(walls[channels[2]]).to eq "2026-10-15T08:10"
+    expect(world.stages(post, client).values.uniq).to eq ["cleared"]
+  end
+
   it "are not moved at the price of a yes: where any change of time costs one, that is set by hand" do
     world.act("Clients::ChangeSettings", :ines, client, version: db[:workspaces].where(id: world.workspace(client)).get(:version), time_policy: "always")
     one_step_route(client)

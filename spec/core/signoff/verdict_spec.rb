@@ -606,6 +606,17 @@ RSpec.describe AskFirst::Core::Signoff::Cost do
       names)).to eq ["Its release ends.", "Wren’s yes will not count on other content."]
   end
 
+  it "says of a release whether it goes along, also where no yes was needed" do
+    other_day = AskFirst::Core::Plan::WallTime.parse("2026-10-16T07:30", "Europe/Lisbon")
+    released = { fingerprint: "a", time: time }
+    expect(described_class.of_time(verdict(released: released), other_day, names)).to eq ["Its release moves with it."]
+    expect(described_class.of_time(verdict(released: released), nil, names)).to eq ["Its release ends."]
+    never = verdict(answers: ["wren"], released: released)
+    never.facts.policy = "never"
+    expect(described_class.of_time(never, nil, names)).to eq ["Wren’s yes still counts.", "Its release ends."]
+    expect(described_class.of_time(never, other_day, names)).to eq ["Wren’s yes still counts.", "Its release moves with it."]
+  end
+
   it "names one person once, and several as one would" do
     names.update("ines" => "Ines", "maro" => "Maro")
     expect(described_class.of_opening(verdict(answers: %w[wren ines]), names)).to eq ["The yeses of Wren and Ines will not count on other content."]
@@ -621,7 +632,7 @@ RSpec.describe AskFirst::Core::Signoff::Cost do
     both = AskFirst::Core::Signoff::Verdict.call(facts, Time.now)
     expect(described_class.of_opening(both, names)).to eq ["Wren’s yes will not count on other content."]
     expect(described_class.of_time(both, time, names)).to eq ["Wren’s yes still counts."]
-    expect(described_class.of_time(both, nil, names)).to eq ["Wren’s yes will not count for that day and must be asked again."]
+    expect(described_class.of_time(both, nil, names)).to eq ["Wren’s yes will not count without a time and must be asked again."]
   end
 
   it "says what another time costs, or that it costs nothing" do
