@@ -29,6 +29,26 @@ RSpec.describe "Writing a post" do
     end
   end
 
+  it "a part of a channel's own is set back with one key, and comes back with one click" do
+    post = world.draft(wall: "2026-10-20T12:50")
+    world.write(post, "text", "Only for the ticker: the 7:20 waits.", on: :ticker)
+    own = -> { db[:parts].where(post_id: post, part: "text", channel_id: world.channel(:ticker)).get(:value) }
+    as(:ines) do |session|
+      session.visit("/w/#{world.workspace}/posts/#{post}")
+      column = session.find("section[aria-label='On Ticker']")
+      column.find_button("order and frame").native.node.focus # a line that follows: nothing to set back
+      session.send_keys("f")
+      column.find_button("compare").native.node.focus
+      expect(own.call).to eq "Only for the ticker: the 7:20 waits."
+      session.send_keys("f")
+      expect(session).to have_css("[role=status]", text: "Ticker follows the master’s text again.")
+      eventually { own.call.nil? }
+      session.click_button("Undo")
+      eventually { own.call == "Only for the ticker: the 7:20 waits." }
+      expect(column).to have_content("Own text")
+    end
+  end
+
   it "can be asked for on one channel while another still waits for its picture, by button and by key alike" do
     post = world.draft(picture: false, wall: "2026-10-20T11:30")
     as(:ines) do |session|

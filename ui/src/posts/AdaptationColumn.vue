@@ -2,21 +2,22 @@
 // The post on one channel: count, proof, own parts with their thick mark, checks, and what became of it.
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { STAGES } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import ProofCard from '@/parts/ProofCard.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import WordRuns from '@/parts/WordRuns.vue'
+import { keysOn } from '@/parts/keys'
 import { useChecks } from './checks'
+import { useFollow } from './follow'
 import MediaPart from './MediaPart.vue'
 import { overOf } from './over'
 import PartRow from './PartRow.vue'
 import TextPart from './TextPart.vue'
 import TimePart from './TimePart.vue'
 import WritingAids from './WritingAids.vue'
-import { useAct, type Adaptation, type PartName, type Sheet } from './sheet'
+import type { Adaptation, PartName, Sheet } from './sheet'
 import { ROWS, offFor, offered, seenOf } from './writable'
 
 const props = defineProps<{ sheet: Sheet; one: Adaptation; now?: string }>()
@@ -56,36 +57,21 @@ const own = computed(() => Object.entries(props.one.parts).filter(([, part]) => 
 const rowsOf = ref<{ part: string; open: () => void }[]>([])
 const off = (part: PartName) => offFor(props.sheet, part, props.one)
 
-const follow = useAct<PartName>(
-  props.sheet.id,
-  (part) =>
-    ok(
-      api.DELETE('/api/w/{workspace}/posts/{post}/parts/{part}', {
-        params: {
-          path: { workspace: props.sheet.workspace_id, post: props.sheet.id, part },
-          query: { channel: props.one.channel.id },
-          header: { 'If-Match': `"${props.one.parts[part].version}"` },
-        },
-      }),
-    ),
-  (_, part) => {
-    forget(part)
-    if (part === 'text') writing.value = false
-    if (part === 'media') ownMedia.value = false
+const { follow, followAll } = useFollow(
+  { workspace: props.sheet.workspace_id, post: props.sheet.id },
+  () => props.one,
+  (parts) => {
+    if (parts.includes('text')) writing.value = false
+    if (parts.includes('media')) ownMedia.value = false
+    if (parts.includes('time')) ownTime.value = false
   },
 )
-const followAll = useAct<void>(
-  props.sheet.id,
-  () => ok(api.POST('/api/w/{workspace}/posts/{post}/follow-master', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { channel_id: props.one.channel.id } })),
-  () => {
-    for (const part of Object.keys(props.one.parts)) forget(part as PartName)
-    writing.value = false
-    ownMedia.value = false
-    ownTime.value = false
-  },
-)
-function forget(part: PartName) {
-  localStorage.removeItem(`draft:${props.sheet.id}:${props.one.channel.id}:${part}`)
+/** One key sets the part back in whose line the focus is. */
+function key(event: KeyboardEvent) {
+  const target = event.target as HTMLElement
+  if (event.key.toUpperCase() !== 'F' || !keysOn() || event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable]')) return
+  const line = target.closest('dl > div')
+  if (line?.matches('.own')) line.querySelector<HTMLButtonElement>('button[data-follow]:enabled')?.click()
 }
 // An own time, link or set of pictures is made by saving it for this channel.
 const ownTime = ref(false)
@@ -103,7 +89,7 @@ defineExpose({
 </script>
 
 <template>
-  <section class="adaptation" :class="[`stage-${one.stage}`, { own: one.parts.text.own }]" :aria-label="`On ${one.channel.name}`">
+  <section class="adaptation" :class="[`stage-${one.stage}`, { own: one.parts.text.own }]" :aria-label="`On ${one.channel.name}`" @keydown="key">
     <h2>
       <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
       {{ one.channel.name }}
@@ -135,7 +121,7 @@ defineExpose({
           <template v-if="one.parts.text.own">
             <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'done' : 'write' }}</button>
             <button type="button" class="link-button" :aria-expanded="comparing" @click="comparing = !comparing">compare</button>
-            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" aria-label="follow master" @click="follow.mutate('text')">follow</button>
+            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" aria-label="follow master" data-follow @click="follow.mutate('text')">follow</button>
           </template>
           <template v-else
             >follows master <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'leave it' : 'own text' }}</button></template
@@ -187,12 +173,12 @@ defineExpose({
           <button type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">
             {{ ownMedia ? 'done' : one.parts.media.own ? 'change' : 'order and frame' }}
           </button>
-          <button v-if="one.parts.media.own" type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" @click="follow.mutate('media')">follow</button>
+          <button v-if="one.parts.media.own" type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" data-follow @click="follow.mutate('media')">follow</button>
         </dd>
       </div>
       <div v-for="part in (['framing', 'descriptions'] as const).filter((name) => one.parts[name].own)" :key="part" class="own">
         <dt>{{ part === 'framing' ? 'Own framing' : 'Own descriptions' }}</dt>
-        <dd><button type="button" class="link-button" :disabled="!!off(part)" :title="off(part)" @click="follow.mutate(part)">follow</button></dd>
+        <dd><button type="button" class="link-button" :disabled="!!off(part)" :title="off(part)" data-follow @click="follow.mutate(part)">follow</button></dd>
       </div>
       <div v-if="ownMedia" class="wide">
         <dt class="hidden">Media for {{ one.channel.name }}</dt>
@@ -203,7 +189,7 @@ defineExpose({
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>
           <template v-if="!ownTime">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}</template>
-          <button v-if="one.parts.time.own" type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" @click="follow.mutate('time')">follow</button>
+          <button v-if="one.parts.time.own" type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" data-follow @click="follow.mutate('time')">follow</button>
           <button v-else type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'leave it' : 'own time' }}</button>
         </dd>
       </div>

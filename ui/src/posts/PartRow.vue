@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // One part as a line: what it says, whether it is the channel's own, and its editor when wanted.
 import { computed, ref } from 'vue'
-import { api, ok } from '@/api/client'
 import AudiencePart from './AudiencePart.vue'
 import BudgetPart from './BudgetPart.vue'
 import CallPart from './CallPart.vue'
@@ -10,7 +9,8 @@ import FormatPart from './FormatPart.vue'
 import LinkPart from './LinkPart.vue'
 import TaggedPart from './TaggedPart.vue'
 import TextPart from './TextPart.vue'
-import { useAct, type Adaptation, type Sheet } from './sheet'
+import { useFollow } from './follow'
+import type { Adaptation, Sheet } from './sheet'
 import { offFor, seenOf, type Row } from './writable'
 
 const props = defineProps<{ sheet: Sheet; row: Row; one?: Adaptation }>()
@@ -24,18 +24,10 @@ const EDITORS = { format: FormatPart, link: LinkPart, tagged: TaggedPart, call_t
 const editor = computed(() => EDITORS[props.row.part as keyof typeof EDITORS])
 const id = computed(() => `${props.row.part}-${props.one?.channel.id ?? 'master'}`)
 
-const follow = useAct<void>(
-  props.sheet.id,
-  () =>
-    ok(
-      api.DELETE('/api/w/{workspace}/posts/{post}/parts/{part}', {
-        params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id, part: props.row.part }, query: { channel: props.one!.channel.id }, header: { 'If-Match': `"${part.value.version}"` } },
-      }),
-    ),
-  () => {
-    localStorage.removeItem(`draft:${props.sheet.id}:${props.one?.channel.id}:${props.row.part}`)
-    editing.value = false
-  },
+const { follow } = useFollow(
+  { workspace: props.sheet.workspace_id, post: props.sheet.id },
+  () => props.one!,
+  () => (editing.value = false),
 )
 defineExpose({ part: props.row.part, open: () => (editing.value = true) })
 </script>
@@ -57,7 +49,7 @@ defineExpose({ part: props.row.part, open: () => (editing.value = true) })
       >
         {{ editing ? 'done' : one && !own ? 'own' : 'change' }}
       </button>
-      <button v-if="own" type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Follow the master’s ${row.label.toLowerCase()}`" @click="follow.mutate()">follow</button>
+      <button v-if="own" type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Follow the master’s ${row.label.toLowerCase()}`" data-follow @click="follow.mutate(row.part)">follow</button>
     </dd>
   </div>
   <div v-if="editing" :id="id" class="wide">

@@ -190,6 +190,7 @@ useKeys({
         ['L', 'release'],
         ['Y', 'answer yes'],
         ['W', 'want a change'],
+        ['F', 'on a part of a channel’s own: follow the master again'],
         ['Ctrl Enter', 'save or send the field'],
         ['/', 'choose a client by typing'],
       ]"

@@ -1,0 +1,63 @@
+// Parts of a channel's own are set back to the master's, one or all, with a way back to what they were.
+import { api, ok } from '@/api/client'
+import { offerUndo } from '@/parts/undo'
+import { useAct, type Adaptation, type PartName } from './sheet'
+
+/** As they are called in a sentence. */
+export const SAID: Record<PartName, string> = {
+  text: 'text',
+  link: 'link',
+  first_comment: 'first comment',
+  call_to_action: 'call to action',
+  tagged: 'tags',
+  descriptions: 'descriptions',
+  media: 'media',
+  framing: 'framing',
+  format: 'format',
+  time: 'time',
+  event: 'event',
+  audience: 'audience',
+  budget: 'boost',
+}
+
+type Own = [PartName, unknown][]
+
+export function ownParts(one: Pick<Adaptation, 'parts'>): Own {
+  return (Object.keys(one.parts) as PartName[]).filter((part) => one.parts[part].own).map((part) => [part, one.parts[part].value])
+}
+
+export function useFollow(where: { workspace: string; post: string }, one: () => Adaptation, done: (parts: PartName[]) => void) {
+  const path = { workspace: where.workspace, post: where.post }
+  const channel = () => one().channel
+
+  const again = useAct<Own>(where.post, async (parts) => {
+    for (const [part, value] of parts)
+      await ok(api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', { params: { path: { ...path, part }, query: { channel: channel().id }, header: { 'If-Match': '"0"' } }, body: { value } }))
+  })
+
+  function followed(was: Own, words: string) {
+    for (const [part] of was) localStorage.removeItem(`draft:${where.post}:${channel().id}:${part}`)
+    done(was.map(([part]) => part))
+    offerUndo(words, () => again.mutate(was))
+  }
+
+  const follow = useAct<PartName, Own>(
+    where.post,
+    async (part) => {
+      const { value, version } = one().parts[part]
+      await ok(api.DELETE('/api/w/{workspace}/posts/{post}/parts/{part}', { params: { path: { ...path, part }, query: { channel: channel().id }, header: { 'If-Match': `"${version}"` } } }))
+      return [[part, value]]
+    },
+    (was, part) => followed(was, `${channel().name} follows the master’s ${SAID[part]} again.`),
+  )
+  const followAll = useAct<void, Own>(
+    where.post,
+    async () => {
+      const was = ownParts(one())
+      await ok(api.POST('/api/w/{workspace}/posts/{post}/follow-master', { params: { path }, body: { channel_id: channel().id } }))
+      return was
+    },
+    (was) => followed(was, `${channel().name} follows the master again.`),
+  )
+  return { follow, followAll }
+}
