@@ -38,11 +38,12 @@ RSpec.describe "Writing a post" do
       column = session.find("section[aria-label='On Ticker']")
       column.find_button("order and frame").native.node.focus # a line that follows: nothing to set back
       session.send_keys("f")
-      column.find_button("compare").native.node.focus
+      column.find_button("follow master").native.node.focus
       expect(own.call).to eq "Only for the ticker: the 7:20 waits."
       session.send_keys("f")
       expect(session).to have_css("[role=status]", text: "Ticker follows the master’s text again.")
       eventually { own.call.nil? }
+      eventually { session.evaluate_script("document.activeElement.innerText") == "own text" }
       session.click_button("Undo")
       eventually { own.call == "Only for the ticker: the 7:20 waits." }
       expect(column).to have_content("Own text")

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The post on one channel: count, proof, own parts with their thick mark, checks, and what became of it.
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { planned } from '@/api/time'
 import { STAGES } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
@@ -66,6 +66,20 @@ const { follow, followAll } = useFollow(
     if (parts.includes('time')) ownTime.value = false
   },
 )
+// The button that sets back is gone when it has done so: the focus stays in its line.
+let left: Element | null = null
+function leaving(event: MouseEvent) {
+  const target = event.target as HTMLElement
+  if (target.closest('[data-follow]')) left = target.closest('dl > div')
+}
+watch(
+  own,
+  () => {
+    if (document.activeElement === document.body) left?.querySelector<HTMLButtonElement>('button:enabled')?.focus()
+    left = null
+  },
+  { flush: 'post' },
+)
 /** One key sets the part back in whose line the focus is. */
 function key(event: KeyboardEvent) {
   const target = event.target as HTMLElement
@@ -75,6 +89,7 @@ function key(event: KeyboardEvent) {
 }
 // An own time, link or set of pictures is made by saving it for this channel.
 const ownTime = ref(false)
+const choosing = computed(() => ownTime.value || (props.one.parts.time.own && !off('time')))
 defineExpose({
   show(place: string) {
     if (place === 'time') ownTime.value = true
@@ -89,7 +104,7 @@ defineExpose({
 </script>
 
 <template>
-  <section class="adaptation" :class="[`stage-${one.stage}`, { own: one.parts.text.own }]" :aria-label="`On ${one.channel.name}`" @keydown="key">
+  <section class="adaptation" :class="[`stage-${one.stage}`, { own: one.parts.text.own }]" :aria-label="`On ${one.channel.name}`" @click="leaving" @keydown="key">
     <h2>
       <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
       {{ one.channel.name }}
@@ -188,12 +203,12 @@ defineExpose({
       <div :class="{ own: one.parts.time.own }">
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>
-          <template v-if="!ownTime">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}</template>
+          <template v-if="!choosing">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}</template>
           <button v-if="one.parts.time.own" type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" data-follow @click="follow.mutate('time')">follow</button>
           <button v-else type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'leave it' : 'own time' }}</button>
         </dd>
       </div>
-      <div v-if="ownTime || (one.parts.time.own && !off('time'))" class="wide">
+      <div v-if="choosing" class="wide">
         <dt class="hidden">Choosing it</dt>
         <dd class="whole">
           <TimePart :workspace="sheet.workspace_id" :post="sheet.id" :channel="one.channel.id" :server="one.parts.time" :zone="sheet.zone" :off="off('time')" @state="emit('state', $event)" />
