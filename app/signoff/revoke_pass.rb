@@ -10,9 +10,9 @@ module AskFirst
           write do
             pass = fetch(:guest_passes, pass_id, "This pass")
             rows(:guest_passes).where(id: pass_id, revoked_at: nil).update(revoked_at: now)
-            rows(:ask_lines).where(ask_id: pass[:ask_id]).select_map(:post_id).each do |post_id|
-              record("pass_revoked", post_id: post_id, facts: { person: names[pass[:person_id]] })
-            end
+            posts = rows(:ask_lines).where(ask_id: pass[:ask_id]).select_map(:post_id)
+            posts.each { |post_id| record("pass_revoked", post_id: post_id, facts: { person: names[pass[:person_id]] }) }
+            announce("posts", ids: posts)
           end
         end
       end

@@ -270,6 +270,17 @@ RSpec.describe "Sign-off" do
       expect(review[:lines].first[:ways].flat_map { |way| way[:channels].map { |channel| channel[:name] } }).to eq %w[Ticker Vitrine]
     end
 
+    it "is told to open sheets when it is made and when it is stopped" do
+      heard = world.kit.bus.heard
+      process = AskFirst::App::Member.process(world.workspace, "dispatcher")
+      ask = world.line(post)[:ask_id]
+      world.act("Signoff::MintPass", process, ask_id: ask, person_id: world.person(:per))
+      expect(heard.last).to eq [world.workspace, { what: "posts", ids: [post] }]
+      heard.clear
+      world.act("Signoff::RevokePass", :ines, pass_id: db[:guest_passes].where(ask_id: ask, person_id: world.person(:per)).get(:id))
+      expect(heard.last).to eq [world.workspace, { what: "posts", ids: [post] }]
+    end
+
     it "says how large each picture is as it will be sent, so that its place is kept while it loads" do
       pictures = AskFirst::App::Signoff::Review.call(world.kit, enter(token))[:lines].first[:ways].flat_map { |way| way[:pictures] }
       sizes = db[:renditions].where(id: pictures.map { |one| one[:id] }).select_hash(:id, %i[width height])
