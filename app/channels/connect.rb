@@ -21,7 +21,7 @@ module AskFirst
             scope.insert(:channels, { id: id, network: card["name"], name: name || card["name"], initials: card["initials"], account: account, micropub: micropub,
                                       card: Store::Database.jsonb(card), state: "connected", connection_id: connection, position: rows(:channels).count, created_at: now })
             record("channel_connected", facts: { name: card["name"], account: account })
-            announce("channels")
+            announce("channels", ids: [])
             id
           end
         end

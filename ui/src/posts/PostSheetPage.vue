@@ -253,7 +253,7 @@ kbd {
 .columns {
   display: grid;
   grid-template-columns: 264px;
-  grid-auto-columns: minmax(238px, 330px);
+  grid-auto-columns: minmax(238px, 362px);
   grid-auto-flow: column;
   justify-content: start;
   flex: 1;
