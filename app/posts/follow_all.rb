@@ -17,6 +17,7 @@ module AskFirst
             own.each_key { |part| require_write!(post, channel_id, part) }
             rows(:parts).where(post_id: post_id, channel_id: channel_id).delete
             own.each { |part, value| record("part_follows", post_id: post_id, adaptation_id: adaptation.id, facts: { part: part, channel: adaptation.channel[:name], before: short(value) }) }
+            move_releases(post, channel_id) if own.key?("time")
             restage([post_id])
             own.keys
           end

@@ -17,6 +17,7 @@ module AskFirst
             adaptation = post.adaptations.find { |one| one.row[:channel_id] == channel_id }
             record("part_follows", post_id: post_id, adaptation_id: adaptation.id,
               facts: { part: part, channel: adaptation.channel[:name], before: before[:value] })
+            move_releases(post, channel_id) if part == "time"
             restage([post_id])
           end
         end

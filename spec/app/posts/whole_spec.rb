@@ -14,6 +14,23 @@ RSpec.describe "A post as a whole", :database do
       expect(refused { world.act("Posts::FollowAll", :ines, post_id: post, channel_id: world.channel(:ticker)) }).to eq "nothing_own"
     end
 
+    it "a time takes its release along where its yes still counts, one by one or with all, and ends it where it does not" do
+      set_back = { "FollowMaster" => { part: "time", version: 1 }, "FollowAll" => {} }
+      set_back.each do |act, input|
+        { "2026-10-15T18:00" => "released", "2026-10-16T18:00" => "drafting" }.each do |own, stage|
+          post = world.draft(wall: "2026-10-15T19:10")
+          world.write(post, "time", { "wall" => own, "zone" => "Europe/Lisbon" }, on: :ticker, who: :ines)
+          world.clear(post)
+          world.release(post)
+          world.act("Posts::#{act}", :ines, post_id: post, channel_id: world.channel(:ticker), **input)
+          expect([act, own, world.stages(post)[:ticker]]).to eq [act, own, stage]
+          adaptation = world.standing(post).adaptations.find { |one| one.channel[:name] == "Ticker" }
+          live = db[:releases].where(adaptation_id: adaptation.id, ended_at: nil).select_map(:at)
+          expect(live).to eq(stage == "released" ? [Time.utc(2026, 10, 15, 18, 10)] : [])
+        end
+      end
+    end
+
     it "nothing at all when one of them is not the person's to change" do
       post = world.draft
       world.write(post, "text", "Fog?", on: :ticker)
