@@ -16,6 +16,7 @@ import { overOf } from './over'
 import PartRow from './PartRow.vue'
 import TextPart from './TextPart.vue'
 import TimePart from './TimePart.vue'
+import TimeCost from './TimeCost.vue'
 import WritingAids from './WritingAids.vue'
 import type { Adaptation, PartName, Sheet } from './sheet'
 import { ROWS, offFor, offered, seenOf } from './writable'
@@ -57,7 +58,7 @@ const own = computed(() => Object.entries(props.one.parts).filter(([, part]) => 
 const rowsOf = ref<{ part: string; open: () => void }[]>([])
 const off = (part: PartName) => offFor(props.sheet, part, props.one)
 
-const { follow, followAll } = useFollow(
+const { follow, followAll, cost, sure, leave } = useFollow(
   { workspace: props.sheet.workspace_id, post: props.sheet.id },
   () => props.one,
   (parts) => {
@@ -65,6 +66,7 @@ const { follow, followAll } = useFollow(
     if (parts.includes('media')) ownMedia.value = false
     if (parts.includes('time')) ownTime.value = false
   },
+  () => props.sheet.master.parts.time.value,
 )
 // The button that sets back is gone when it has done so: the focus stays in its line.
 let left: Element | null = null
@@ -136,7 +138,7 @@ defineExpose({
           <template v-if="one.parts.text.own">
             <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'done' : 'write' }}</button>
             <button type="button" class="link-button" :aria-expanded="comparing" @click="comparing = !comparing">compare</button>
-            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" aria-label="follow master" data-follow @click="follow.mutate('text')">follow</button>
+            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" aria-label="follow master" data-follow @click="follow('text')">follow</button>
           </template>
           <template v-else
             >follows master <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'leave it' : 'own text' }}</button></template
@@ -188,12 +190,12 @@ defineExpose({
           <button type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">
             {{ ownMedia ? 'done' : one.parts.media.own ? 'change' : 'order and frame' }}
           </button>
-          <button v-if="one.parts.media.own" type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" data-follow @click="follow.mutate('media')">follow</button>
+          <button v-if="one.parts.media.own" type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" data-follow @click="follow('media')">follow</button>
         </dd>
       </div>
       <div v-for="part in (['framing', 'descriptions'] as const).filter((name) => one.parts[name].own)" :key="part" class="own">
         <dt>{{ part === 'framing' ? 'Own framing' : 'Own descriptions' }}</dt>
-        <dd><button type="button" class="link-button" :disabled="!!off(part)" :title="off(part)" data-follow @click="follow.mutate(part)">follow</button></dd>
+        <dd><button type="button" class="link-button" :disabled="!!off(part)" :title="off(part)" data-follow @click="follow(part)">follow</button></dd>
       </div>
       <div v-if="ownMedia" class="wide">
         <dt class="hidden">Media for {{ one.channel.name }}</dt>
@@ -204,7 +206,7 @@ defineExpose({
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>
           <template v-if="!choosing">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}</template>
-          <button v-if="one.parts.time.own" type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" data-follow @click="follow.mutate('time')">follow</button>
+          <button v-if="one.parts.time.own" type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" data-follow @click="follow('time')">follow</button>
           <button v-else type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'leave it' : 'own time' }}</button>
         </dd>
       </div>
@@ -215,8 +217,9 @@ defineExpose({
         </dd>
       </div>
     </dl>
+    <TimeCost v-if="cost" :cost="cost.said" :zone="sheet.zone" act="Follow the master’s time" @sure="sure()" @back="leave()" />
     <p v-if="own > 1" class="all">
-      {{ own }} parts of its own <button type="button" class="link-button" :disabled="!!off('time') || one.sealed" :title="one.sealed ? off('text') : undefined" @click="followAll.mutate()">all follow the master</button>
+      {{ own }} parts of its own <button type="button" class="link-button" :disabled="!!off('time') || one.sealed" :title="one.sealed ? off('text') : undefined" @click="followAll()">all follow the master</button>
     </p>
     <ul v-if="proof.checks.length > 0" class="checks">
       <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level"><span aria-hidden="true" class="ringed">!</span>{{ check.sentence }}</li>

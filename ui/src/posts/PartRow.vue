@@ -49,7 +49,7 @@ defineExpose({ part: props.row.part, open: () => (editing.value = true) })
       >
         {{ editing ? 'done' : one && !own ? 'own' : 'change' }}
       </button>
-      <button v-if="own" type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Follow the master’s ${row.label.toLowerCase()}`" data-follow @click="follow.mutate(row.part)">follow</button>
+      <button v-if="own" type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Follow the master’s ${row.label.toLowerCase()}`" data-follow @click="follow(row.part)">follow</button>
     </dd>
   </div>
   <div v-if="editing" :id="id" class="wide">

@@ -2,10 +2,13 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 
 const calls: [string, Record<string, unknown>][] = []
 const offered: { words: string; undo: () => void }[] = []
+const weighed = vi.fn()
+vi.mock('ant-design-vue', () => ({ message: { error: (words: string) => refused.push(words) } }))
+vi.mock('./planned', () => ({ weighed: (...all: unknown[]) => weighed(...all), free: (cost: { costs: unknown[] }) => cost.costs.length === 0 }))
 vi.mock('@/parts/undo', () => ({ offerUndo: (words: string, undo: () => void) => offered.push({ words, undo }) }))
 vi.mock('@/api/client', () => {
   const say = (verb: string) => async (_path: string, init: Record<string, unknown>) => void calls.push([verb, init])
-  return { ok: (call: Promise<unknown>) => call, api: { PUT: say('PUT'), DELETE: say('DELETE'), POST: say('POST') } }
+  return { ok: (call: Promise<unknown>) => call, sentence: (problem: Error) => problem.message, api: { PUT: say('PUT'), DELETE: say('DELETE'), POST: say('POST') } }
 })
 // an act without the page around it: runs, then tells what came of it
 vi.mock('./sheet', () => ({
@@ -14,6 +17,7 @@ vi.mock('./sheet', () => ({
   }),
 }))
 const removed: string[] = []
+const refused: string[] = []
 vi.stubGlobal('localStorage', { removeItem: (key: string) => removed.push(key) })
 
 const { ownParts, useFollow } = await import('./follow')
@@ -25,10 +29,19 @@ const settled = () => new Promise((done) => setTimeout(done))
 
 describe('following the master again', () => {
   const done = vi.fn()
-  const follow = () => useFollow({ workspace: 'w', post: 'p' }, () => one as never, done)
+  const master = { wall: '2026-10-18T08:00:00', zone: 'Europe/Lisbon' }
+  const follow = () =>
+    useFollow(
+      { workspace: 'w', post: 'p' },
+      () => one as never,
+      done,
+      () => master,
+    )
   beforeEach(() => {
     calls.length = offered.length = removed.length = 0
+    refused.length = 0
     done.mockReset()
+    weighed.mockReset().mockResolvedValue({ costs: [] })
   })
 
   it('knows what is a channel’s own', () => {
@@ -39,7 +52,7 @@ describe('following the master again', () => {
   })
 
   it('says which version was seen, forgets what this browser kept, and offers a way back', async () => {
-    follow().follow.mutate('text')
+    void follow().follow('text')
     await settled()
     expect(calls).toEqual([['DELETE', { params: { path: { workspace: 'w', post: 'p', part: 'text' }, query: { channel: 'c' }, header: { 'If-Match': '"4"' } } }]])
     expect(removed).toEqual(['draft:p:c:text'])
@@ -48,7 +61,7 @@ describe('following the master again', () => {
   })
 
   it('the way back saves what was there as an own part anew', async () => {
-    follow().follow.mutate('time')
+    void follow().follow('time')
     await settled()
     offered[0]!.undo()
     await settled()
@@ -59,7 +72,7 @@ describe('following the master again', () => {
   })
 
   it('all at once is one act, and one way back brings them all', async () => {
-    follow().followAll.mutate()
+    void follow().followAll()
     await settled()
     expect(calls.map(([verb]) => verb)).toEqual(['POST'])
     expect(offered.map((offer) => offer.words)).toEqual(['Ticker follows the master again.'])
@@ -70,5 +83,36 @@ describe('following the master again', () => {
       ['PUT', 'text'],
       ['PUT', 'time'],
     ])
+  })
+
+  it('another time is weighed first, and set back on a word where it costs something', async () => {
+    const dear = { costs: [{ channel: 'Ticker', costs: ['Its release ends.'] }] }
+    weighed.mockResolvedValue(dear)
+    const ticker = follow()
+    void ticker.follow('time')
+    await settled()
+    expect(weighed).toHaveBeenCalledWith({ workspace: 'w', post: 'p', channel: 'c' }, master)
+    expect([calls.length, ticker.cost.value?.said]).toEqual([0, dear])
+    ticker.leave()
+    expect(ticker.cost.value).toBeUndefined()
+    void ticker.followAll()
+    await settled()
+    expect(calls.length).toBe(0)
+    ticker.sure()
+    await settled()
+    expect([calls.map(([verb]) => verb), ticker.cost.value]).toEqual([['POST'], undefined])
+  })
+
+  it('a text is set back at once: it costs no yes that its seal does not guard', async () => {
+    void follow().follow('text')
+    await settled()
+    expect(weighed).not.toHaveBeenCalled()
+  })
+
+  it('says so when it could not be weighed, and does nothing', async () => {
+    weighed.mockRejectedValue(new Error('No connection.'))
+    void follow().follow('time')
+    await settled()
+    expect([refused, calls]).toEqual([['No connection.'], []])
   })
 })

@@ -1,6 +1,9 @@
 // Parts of a channel's own are set back to the master's, one or all, with a way back to what they were.
-import { api, ok } from '@/api/client'
+import { message } from 'ant-design-vue'
+import { ref } from 'vue'
+import { api, ok, sentence, type Schemas } from '@/api/client'
 import { offerUndo } from '@/parts/undo'
+import { free, weighed } from './planned'
 import { useAct, type Adaptation, type PartName } from './sheet'
 
 /** As they are called in a sentence. */
@@ -26,7 +29,10 @@ export function ownParts(one: Pick<Adaptation, 'parts'>): Own {
   return (Object.keys(one.parts) as PartName[]).filter((part) => one.parts[part].own).map((part) => [part, one.parts[part].value])
 }
 
-export function useFollow(where: { workspace: string; post: string }, one: () => Adaptation, done: (parts: PartName[]) => void) {
+/**
+ * @param planned the master's time, which a channel that follows it again goes out at
+ */
+export function useFollow(where: { workspace: string; post: string }, one: () => Adaptation, done: (parts: PartName[]) => void, planned: () => unknown = () => null) {
   const path = { workspace: where.workspace, post: where.post }
   const channel = () => one().channel
 
@@ -59,5 +65,30 @@ export function useFollow(where: { workspace: string; post: string }, one: () =>
     },
     (was) => followed(was, `${channel().name} follows the master again.`),
   )
-  return { follow, followAll }
+
+  // Another time may cost a yes or a release: that is said first, and done on a word.
+  const cost = ref<{ said: Schemas['TimeCost']; go: () => void }>()
+  async function first(own: boolean, go: () => void) {
+    cost.value = undefined
+    if (!own) return go()
+    try {
+      const said = await weighed({ ...where, channel: channel().id }, planned())
+      if (free(said)) go()
+      else cost.value = { said, go }
+    } catch (problem) {
+      void message.error(sentence(problem), 9)
+    }
+  }
+  const sure = () => {
+    cost.value?.go()
+    cost.value = undefined
+  }
+  const leave = () => (cost.value = undefined)
+  return {
+    cost,
+    sure,
+    leave,
+    follow: (part: PartName) => first(part === 'time', () => follow.mutate(part)),
+    followAll: () => first(one().parts.time.own, () => followAll.mutate()),
+  }
 }

@@ -15,6 +15,16 @@ export function digits(time: unknown): string {
   return (time as Wall | null)?.wall.slice(0, 16) ?? ''
 }
 
+/** What it would cost to plan a channel, or all that follow the master, for that time. */
+export function weighed(where: { workspace: string; post: string; channel?: string }, value: unknown) {
+  return ok(
+    api.POST('/api/w/{workspace}/posts/{post}/time-cost', {
+      params: { path: { workspace: where.workspace, post: where.post } },
+      body: { channel: where.channel ?? null, value: value as Wall | null },
+    }),
+  )
+}
+
 export function free(cost: Schemas['TimeCost']): boolean {
   return cost.costs.length === 0 && (cost.kind ?? 'ordinary') === 'ordinary' && !cost.past
 }
@@ -23,7 +33,7 @@ export function usePlanned(where: { workspace: string; post: string; channel?: s
   const cost = ref<Schemas['TimeCost']>()
   const part = usePart<Wall | null>({ ...where, part: 'time' }, server, null, async (value) => {
     cost.value = undefined
-    const found = await ok(api.POST('/api/w/{workspace}/posts/{post}/time-cost', { params: { path: { workspace: where.workspace, post: where.post } }, body: { channel: where.channel ?? null, value } }))
+    const found = await weighed(where, value)
     cost.value = found
     // a field that is being written over is empty for a moment: nobody's time is taken away by that
     return value !== null && free(found)
