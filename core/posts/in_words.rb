@@ -5,7 +5,8 @@ require "date"
 module AskFirst
   module Core
     module Posts
-      # What is set beside text and media of a request, as people say it. Two settings that differ differ in words too.
+      # What is set beside text and media of a request, as people say it, down to the spot of a tag and the picture of a
+      # card, so that a change of any of them can be read.
       module InWords
         DAY = "%a %-d %b %Y"
         CLOCK = "%-H:%M"

@@ -1,30 +1,13 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
+import { ProblemError, store } from './browser.testing'
 
 const put = vi.fn()
 const invalidate = vi.fn(async () => undefined)
 vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueries: invalidate }) }))
-vi.mock('@/api/client', async () => {
-  class ProblemError extends Error {
-    constructor(readonly problem: Record<string, unknown>) {
-      super(String(problem.detail))
-    }
-  }
-  return {
-    ProblemError,
-    isProblem: (error: unknown) => error instanceof ProblemError,
-    sentence: (error: unknown) => (error instanceof ProblemError ? String(error.problem.detail) : 'offline'),
-    ok: (call: Promise<unknown>) => call,
-    api: { PUT: (...all: unknown[]) => put(...all) },
-  }
-})
-
-const store = new Map<string, string>()
-vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
-vi.stubGlobal('window', { setTimeout: (act: () => void, wait: number) => setTimeout(act, wait), clearTimeout: (id: number) => clearTimeout(id), addEventListener: () => undefined, removeEventListener: () => undefined })
+vi.mock('@/api/client', async () => (await import('./browser.testing')).clientOf({ PUT: (...all: unknown[]) => put(...all) }))
 
 const { usePart } = await import('./part')
-const { ProblemError } = (await import('@/api/client')) as unknown as { ProblemError: new (problem: Record<string, unknown>) => Error }
 
 const where = { workspace: 'w', post: 'p', part: 'text' as const }
 const key = 'draft:p:master:text'

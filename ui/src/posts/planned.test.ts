@@ -1,29 +1,13 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
+import { ProblemError, store } from './browser.testing'
 
 const put = vi.fn()
 const weigh = vi.fn()
 vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueries: async () => undefined }) }))
-vi.mock('@/api/client', () => {
-  class ProblemError extends Error {
-    constructor(readonly problem: Record<string, unknown>) {
-      super(String(problem.detail))
-    }
-  }
-  return {
-    ProblemError,
-    isProblem: (error: unknown) => error instanceof ProblemError,
-    sentence: (error: unknown) => (error as Error).message,
-    ok: (call: Promise<unknown>) => call,
-    api: { PUT: (...all: unknown[]) => put(...all), POST: (...all: unknown[]) => weigh(...all) },
-  }
-})
-const store = new Map<string, string>()
-vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
-vi.stubGlobal('window', { setTimeout: (act: () => void, wait: number) => setTimeout(act, wait), clearTimeout: (id: number) => clearTimeout(id), addEventListener: () => undefined, removeEventListener: () => undefined })
+vi.mock('@/api/client', async () => (await import('./browser.testing')).clientOf({ PUT: (...all: unknown[]) => put(...all), POST: (...all: unknown[]) => weigh(...all) }))
 
 const { usePlanned, free, digits } = await import('./planned')
-const { ProblemError } = (await import('@/api/client')) as unknown as { ProblemError: new (problem: Record<string, unknown>) => Error }
 
 const SATURDAY = { wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' }
 const nothing = { kind: 'ordinary', at: '2026-10-18T20:00:00Z', past: false, costs: [] }
