@@ -2,21 +2,44 @@
 
 module AskFirst
   module App
-    # One thing that a person or the clock can do. Subclasses have one public `call`; what they write is one transaction,
-    # with its record and its jobs, and is announced to open pages after the commit.
+    # One thing that a person or the clock can do. Subclasses say what they open (Door) and have one public `call`; what they
+    # write is one transaction, with its record and its jobs, and is announced to open pages after the commit.
     class Act
       class << self
         # @param kit [Kit]
         # @param member [Member]
         def call(kit, member, **input)
-          act = new(kit, member)
+          act = new(kit, member, input)
           return act.call(**input) if stepwise?
 
-          act.send(:write) { act.call(**input) }
+          act.send(:write) do
+            act.send(:enter)
+            act.call(**input)
+          end
+        end
+
+        # What the act opens, and for which act of the permission table: it is entered before `call`. See Door::Way.
+        # @param what [Symbol] such as :post
+        # @param act [String, #call] a key of Core::Permissions::Acts::TABLE, or a function of the input that gives it
+        def opens(what, act, **how)
+          @way = Door::Way.new(what: what, act: act, how: how)
+        end
+
+        # For what runs inside another act, in its transaction.
+        def inside
+          @way = Door::INSIDE
+        end
+        # For what our own processes do, with no person behind it.
+        alias of_process inside
+
+        # @return [Door::Way]
+        # @raise [NotImplementedError] an act that does not say what it opens is not done
+        def way
+          @way || (superclass.respond_to?(:way) && superclass.way) || raise(NotImplementedError, "#{name} does not say what it opens (see Door)")
         end
 
         # For acts that wait for something outside (a network, a picture to be cut) between their transactions: no
-        # transaction is kept open meanwhile, and they open their own.
+        # transaction is kept open meanwhile. They open their own, and enter in each.
         def stepwise
           @stepwise = true
         end
@@ -26,9 +49,10 @@ module AskFirst
         end
       end
 
-      def initialize(kit, member)
+      def initialize(kit, member, input = {})
         @kit = kit
         @member = member
+        @input = input
         @scope = member.scope(kit.db)
       end
 
@@ -45,6 +69,22 @@ module AskFirst
       end
       alias reading write
 
+      # Through the door.
+      # @param how [Hash] other than the class says, for acts in several steps
+      def enter(**how)
+        way = self.class.way
+        @opened = way == Door::INSIDE ? Door::Opened.new(posts: {}) : door.enter(way, @input, **how)
+      end
+
+      def door
+        @door ||= Door.new(kit, member, now)
+      end
+
+      # What the door opened: the row, the post or posts.
+      def row = @opened.row
+      def post = @opened.post
+      def posts = @opened.posts
+
       def rows(table)
         scope.rows(table)
       end
@@ -53,12 +93,22 @@ module AskFirst
         Core::Uuid.v7(now)
       end
 
+      # A further act of the table, beside the one that the door was passed for.
       # @param on [Core::Permissions::Touched] what it would touch
       # @raise [Core::Refused, Core::Conflict, Core::Over] naming the rule and who can
       def require_ability!(act, on: Core::Permissions::Touched::NOTHING)
-        return if Core::Permissions::Decision.for(member, act, on: on).allowed?
+        door.require!(act, on: on)
+      end
 
-        Core::Permissions::Decision.for(member, act, on: on, others: colleagues).require!
+      # What of a post the act turns out to touch: some of its channels.
+      # @param adaptations [Array<Store::Posts::Standing::Adaptation>]
+      def require_on!(adaptations)
+        require_ability!(@opened.act, on: Posts::Touching.channels(adaptations))
+      end
+
+      # Those that the member's part is not limited away from.
+      def mine(adaptations)
+        member.limited_to.nil? ? adaptations : adaptations.select { |one| member.limited_to.include?(one.row[:channel_id]) }
       end
 
       def touching(**facts)
@@ -66,11 +116,12 @@ module AskFirst
       end
 
       def colleagues
-        @colleagues ||= Store::People::Members.of_workspace(scope, now).map { |row| Member.from_row(row) }
+        door.colleagues
       end
 
       def names
-        @names ||= reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).to_hash(:id, :name) }
+        @names ||= (@opened&.posts || {}).each_value.find { |one| one.respond_to?(:names) }&.names ||
+                   reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).to_hash(:id, :name) }
       end
 
       def workspace
@@ -88,38 +139,25 @@ module AskFirst
         reading { rows(table).where(id: id).first } or raise Core::NotFound, what
       end
 
-      # A member whose part is limited to channels finds only posts there. One answer, as for a post that is not there.
-      def require_visible!(post_id)
-        return if scope.limits.empty?
-
-        raise Core::NotFound, "This post" if Store::Posts::Visible.narrow(scope, rows(:posts).where(Sequel[:posts][:id] => post_id)).empty?
-      end
-
+      # Posts with their verdicts, as they are now.
       def standing(post_ids)
         reading { Store::Posts::Standing.load(scope, post_ids, now) }
       end
 
-      def post_standing(post_id)
-        standing([post_id]).fetch(post_id) { raise Core::NotFound, "This post" }
+      # Keeps what stands after the act.
+      # @param after [Hash{String=>Store::Posts::Standing::Post}] by id
+      def keep(*after)
+        Signoff::Restage.call(kit, member, posts: after)
       end
 
-      # Locks the posts, so that nobody changes a verdict in between, and loads them.
-      def locked(post_ids)
-        found = post_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }
-        locked = Store::Gates.for_posts(scope, found)
-        raise Core::NotFound, "This post" if locked.size < post_ids.uniq.size
-
-        standing(locked)
-      end
-
+      # The same where what was written is not known row by row: it is read back, so that what is kept is what the database says.
       def restage(post_ids)
-        Signoff::Restage.call(kit, member, post_ids: post_ids)
+        Signoff::Restage.call(kit, member, posts: standing(post_ids).values)
       end
 
-      def announce(what, **facts)
-        message = { what: what, **facts }
-        workspace_id = member.workspace_id
-        kit.db.after_commit { kit.bus.publish(workspace_id, message) }
+      # @param ids [Array<String>] of posts
+      def announce(what, ids: [], **facts)
+        Live.announce(kit, member.workspace_id, { what: what, ids: ids, **facts }, Store::People::Hearers.of(scope, ids, now))
       end
     end
   end

@@ -47,6 +47,17 @@ module Demo
       self
     end
 
+    # The same people, clients and channels as in a world that was made before, in a database that was cloned from it.
+    # The networks go on meanwhile, so its channels are reached through the accounts' own tokens, which nobody withdraws.
+    # @param other [World]
+    def like(other)
+      @people = other.people.dup
+      @workspaces = other.workspaces.dup
+      @channels = other.channels.transform_values(&:dup)
+      @channels.each { |client, own| own.each { |network, id| reach(client, network, id) } }
+      self
+    end
+
     def member(person, client)
       row = AskFirst::Store::People::Members.find(kit.db, people.fetch(person), workspaces.fetch(client), kit.now)
       AskFirst::App::Member.from_row(row, from: "127.0.0.1")
@@ -65,6 +76,13 @@ module Demo
     end
 
     private
+
+    def reach(client, network, channel_id)
+      account = control("#{network}/accounts", { handle: client, name: CLIENTS.fetch(client)[:name] })
+      channel = db[:channels].where(id: channel_id)
+      channel.update(micropub: account.fetch("micropub"))
+      db[:connections].where(id: channel.select(:connection_id)).update(token: kit.secrets.seal(account.fetch("token")), refresh_token: nil, expires_at: nil, consent_until: nil)
+    end
 
     def add(agency, key, name, house, zone, password)
       @people[key] =

@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require "message_bus"
+require "pg"
+require "semantic_logger"
 
 module AskFirst
   module Edge
@@ -23,8 +25,13 @@ module AskFirst
         @bus = bus
       end
 
-      def publish(workspace_id, message)
-        bus.publish("/workspaces/#{workspace_id}", message, group_ids: ["#{workspace_id}:agency"], max_backlog_age: 3_600)
+      # A page that misses a message fetches again when it comes to the front: that it could not be told never undoes what was
+      # done.
+      # @param to [Array<String>] person ids
+      def publish(workspace_id, message, to:)
+        bus.publish("/workspaces/#{workspace_id}", message, user_ids: to, max_backlog_age: 3_600)
+      rescue PG::Error => e
+        SemanticLogger["LiveBus"].warn("could not tell open pages", e)
       end
 
       def stop

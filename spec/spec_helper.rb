@@ -6,6 +6,9 @@ require_relative "../config/boot"
 RSpec.configure do |config|
   config.expect_with(:rspec) { |expectations| expectations.include_chain_clauses_in_custom_matcher_descriptions = true }
   config.disable_monkey_patching!
+  # nothing may hang on the order; `--seed N` runs one again
+  config.order = :random
+  Kernel.srand(config.seed)
   config.shared_context_metadata_behavior = :apply_to_host_groups
   config.define_derived_metadata(file_path: %r{/spec/(app|web|jobs)/}) { |metadata| metadata[:database] = true unless metadata.key?(:database) }
 end

@@ -40,7 +40,7 @@ module AskFirst
           done
         end
         app.get("/api/w/:workspace/mark") do
-          file = act(App::Clients::OpenFile)
+          file = act(App::Clients::OpenFile::Mark)
           headers "cache-control" => "private, max-age=300"
           send_file file[:path], type: file[:mime]
         end
@@ -55,7 +55,7 @@ module AskFirst
           end
         end
         app.get("/api/w/:workspace/brand-files/:file") do
-          file = act(App::Clients::OpenFile, file_id: params[:file])
+          file = act(App::Clients::OpenFile::Brand, file_id: params[:file])
           # never shown in the page's own origin, whatever it holds
           headers "content-security-policy" => "default-src 'none'; sandbox"
           send_file file[:path], type: "application/octet-stream", disposition: "attachment", filename: file[:name]

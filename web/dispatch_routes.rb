@@ -20,7 +20,7 @@ module AskFirst
           done
         end
         app.get("/api/w/:workspace/renditions/:rendition") do
-          file = App::Media::OpenFile.new(kit, member).rendition(params[:rendition])
+          file = act(App::Media::OpenFile::Rendition, rendition_id: params[:rendition])
           headers "cache-control" => "private, max-age=3600", "content-disposition" => "attachment; filename=\"#{params[:rendition][-6..]}.jpg\""
           send_file file[:path], type: file[:mime]
         end

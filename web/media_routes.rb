@@ -13,7 +13,7 @@ module AskFirst
           end
         end
         app.get("/api/w/:workspace/media/:media/preview") do
-          file = App::Media::OpenFile.new(kit, member).preview(params[:media])
+          file = act(App::Media::OpenFile::Preview, media_id: params[:media])
           headers "cache-control" => "private, max-age=86400"
           send_file file[:path], type: file[:mime]
         end

@@ -57,7 +57,7 @@ module AskFirst
         app.get("/api/look-as/asks") { json(asks: App::Signoff::AsksOf.call(kit, looked_at)) }
         app.get("/api/look-as/asks/:ask") { json App::Signoff::Review.call(kit, looked_guest) }
         app.get("/api/look-as/asks/:ask/files/:rendition") do
-          file = App::Media::OpenFile.new(kit, looked_guest).rendition_for_guest(params[:rendition])
+          file = App::Media::OpenFile::Shown.call(kit, looked_guest, rendition_id: params[:rendition])
           send_file file[:path], type: file[:mime]
         end
         app.delete("/api/look-as") do

@@ -6,11 +6,12 @@ module AskFirst
       # Adds the ticked accounts of a consent to the client, connects again what had lapsed, and connects what was planned. The
       # posts there keep everything; what a yes was given for stays the account that it was given for.
       class AddAccounts < Act
+        opens :client, "add_channel"
+
         # @param accounts [Array<String>] addresses of the ticked accounts
         # @param anyway [Boolean] also accounts that another client of the reader has connected
         # @return [Array<String>] ids of the channels
         def call(try_id:, accounts:, anyway: false)
-          require_ability!("connect")
           try = ConnectTry.find(scope, member, try_id, now)
           chosen = try[:accounts]["list"].select { |one| accounts.include?(one["account"]) }
           raise Core::Invalid.new("no_account", "No account is ticked.", field: "accounts", way_on: "Tick at least one.") if chosen.empty?

@@ -6,9 +6,10 @@ module AskFirst
       # Adds a channel that no network takes: a newsletter, a leaflet. It is planned and approved like the others, and ticked off
       # by hand.
       class AddOffline < Act
+        opens :client, "add_channel"
+
         # @return [String] the channel's id
         def call(name:, initials:, limit:, pictures:, picture_needed: false)
-          require_ability!("connect")
           card = Core::Channels::OfflineCard.build(name: name, initials: initials, limit: limit, pictures: pictures, picture_needed: picture_needed)
           id = new_id
           scope.insert(:channels, { id: id, network: "Offline", name: card["name"], initials: card["initials"], account: "urn:uuid:#{id}", card: Store::Database.jsonb(card),

@@ -6,11 +6,10 @@ module AskFirst
       # Archives a channel: no post goes there any more, what was there stays. Its releases must be taken back first, since
       # something that was promised is not dropped in passing.
       class ArchiveChannel < Act
+        opens :channel, "connect"
+
         # @param out [Boolean] true takes it out of the archive
         def call(channel_id:, out: false)
-          require_ability!("connect")
-          row = fetch(:channels, channel_id, "This channel")
-          Store::Gates.for_channel(scope, channel_id)
           require_nothing_released!(row) unless out
           rows(:channels).where(id: channel_id).update(archived_at: out ? nil : now)
           rows(:channel_set_channels).where(channel_id: channel_id).delete unless out

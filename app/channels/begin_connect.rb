@@ -9,16 +9,14 @@ module AskFirst
       # Begins the way to a network for somebody's consent. What only this way knows is kept encrypted or as a digest.
       class BeginConnect < Act
         stepwise
+        opens :channel, "connect", gate: false, whole: "add_channel"
 
         MINUTES = 10
 
         # @param channel_id [String, nil] the channel that is connected again, or was planned
         # @return [String] the address at the network where the person goes
         def call(network_address:, channel_id: nil)
-          reading do
-            require_ability!("connect")
-            fetch(:channels, channel_id, "This channel") if channel_id
-          end
+          reading { enter }
           network = kit.catalogue.find(network_address) or raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
           state = SecureRandom.urlsafe_base64(32)
           verifier = SecureRandom.urlsafe_base64(48)

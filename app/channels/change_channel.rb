@@ -5,12 +5,11 @@ module AskFirst
     module Channels
       # Names a channel anew, and sets an offline channel's marks and limits.
       class ChangeChannel < Act
+        opens :channel, "connect"
+
         # @param limits [Hash, nil] "initials", "limit", "pictures", "picture_needed" of an offline channel
         # @return [Integer] the new version
         def call(channel_id:, version:, name:, limits: nil)
-          require_ability!("connect")
-          row = fetch(:channels, channel_id, "This channel")
-          Store::Gates.for_channel(scope, channel_id)
           label = Core::Posts::Text.clean(name.to_s, field: "name", limit: 60).strip
           raise Core::Invalid.new("name_missing", "The channel needs a name.", field: "name") if label.empty?
 

@@ -6,10 +6,11 @@ module AskFirst
       # A client's channels with how their connections are, what is planned there, the sets, and the networks to connect to.
       class ChannelsHere < Act
         stepwise
+        opens :client, "see_people"
 
         # @return [Hash] JSON-ready
         def call
-          networks = reading { require_ability!("see_people") || kit.catalogue.all }
+          networks = reading { enter } && kit.catalogue.all
           reading { page(networks) }
         end
 
@@ -21,7 +22,7 @@ module AskFirst
         end
 
         def rows_here
-          @rows_here ||= Store::Channels::Conditions.of(scope, now)
+          @rows_here ||= Store::Channels::Conditions.of(scope, now).select { |row| mine?(row) }
         end
 
         def channel(row)
@@ -50,12 +51,18 @@ module AskFirst
         end
 
         def archived
-          rows(:channels).exclude(archived_at: nil).order(:position).map { |row| row.slice(:id, :name, :network, :initials).merge(at: row[:archived_at].iso8601) }
+          rows(:channels).exclude(archived_at: nil).order(:position).all.select { |row|
+            mine?(row)
+          }.map { |row| row.slice(:id, :name, :network, :initials).merge(at: row[:archived_at].iso8601) }
         end
 
         def sets
-          members = rows(:channel_set_channels).select_hash_groups(:set_id, :channel_id)
-          rows(:channel_sets).order(:name).map { |row| row.slice(:id, :name, :version).merge(channel_ids: members.fetch(row[:id], [])) }
+          Store::Channels::Sets.of(scope).map { |row| row.slice(:id, :name, :version, :channel_ids) }
+        end
+
+        # A member whose part is limited to channels finds these.
+        def mine?(channel)
+          member.limited_to.nil? || member.limited_to.include?(channel[:id])
         end
 
         def network(one)

@@ -7,11 +7,12 @@ module AskFirst
       # network with a consent page come by BeginConnect and AddAccounts.
       class Connect < Act
         stepwise
+        opens :client, "add_channel"
 
         # @param token [String] in clear; only its encrypted form is kept
         # @return [String] the channel's id
         def call(account:, micropub:, token:, name: nil)
-          require_ability!("connect")
+          reading { enter }
           card = kit.networks.client_with(micropub, token).card or
             raise Core::Invalid.new("no_card", "The network does not say what it takes.", field: "micropub", way_on: "Ask its operator for a network card.")
           write do

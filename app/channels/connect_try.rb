@@ -6,9 +6,10 @@ module AskFirst
       # What a person came back with from a network: the accounts, and what each already is here. That an account is connected
       # at another client is said only to whoever is a member there.
       class ConnectTry < Act
+        opens :client, "connect"
+
         # @return [Hash] JSON-ready
         def call(try_id:)
-          require_ability!("connect")
           try = self.class.find(scope, member, try_id, now)
           here = rows(:channels).where(archived_at: nil).to_hash(:account)
           elsewhere = self.class.elsewhere(kit, member, try[:accounts]["list"].map { |one| one["account"] }, now)

@@ -5,9 +5,9 @@ module AskFirst
     module Channels
       # Takes a channel set away; the channels and the posts stay.
       class DropSet < Act
+        opens :channel_set, "connect"
+
         def call(set_id:)
-          require_ability!("connect")
-          row = fetch(:channel_sets, set_id, "This set")
           rows(:channel_sets).where(id: set_id).delete
           record("channel_set_dropped", facts: { name: row[:name] })
           announce("channels", ids: [])

@@ -5,6 +5,8 @@ module AskFirst
     module Channels
       # The network no longer accepts a connection: every channel that is reached through it says so.
       class Lapse < Act
+        inside
+
         def call(channel_id:)
           connection_id = rows(:channels).where(id: channel_id).get(:connection_id)
           rows(:connections).where(id: connection_id).update(state: "lapsed")

@@ -5,8 +5,9 @@ module AskFirst
     module Channels
       # Puts a client's channels in an order; everybody's columns and lists follow it.
       class OrderChannels < Act
+        opens :client, "order_channels"
+
         def call(channel_ids:)
-          require_ability!("connect")
           there = rows(:channels).where(archived_at: nil).select_map(:id)
           if there.sort != channel_ids.sort
             raise Core::Conflict.new("channels_changed", "The channels changed meanwhile.", field: "channel_ids", way_on: "Look at the list again, then order it.")

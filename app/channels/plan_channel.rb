@@ -7,11 +7,12 @@ module AskFirst
       # since a yes is a yes to where it goes; only that account can be connected to it later.
       class PlanChannel < Act
         stepwise
+        opens :client, "add_channel"
 
         # @param account [String] where people see the account, such as https://…/@name
         # @return [String] the channel's id
         def call(network_address:, account:, name:)
-          reading { require_ability!("connect") }
+          reading { enter }
           network = kit.catalogue.find(network_address) or raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
           address = address(account)
           label = Core::Posts::Text.clean(name.to_s, field: "name", limit: 60).strip

@@ -48,9 +48,9 @@ module AskFirst
           where(:connections, row).where(id: row[:id]).update(state: "lapsed")
           where(:channels, row).where(connection_id: row[:id], state: "connected").update(state: "lapsed")
           member = Member.process(row[:workspace_id], "dispatcher")
-          Store::Record::Rows.add(member.scope(@kit.db), now: @kit.now, who: member.on_record, act: "connection_lapsed", facts: { network: row[:network], why: error.message })
-          workspace_id = row[:workspace_id]
-          @kit.db.after_commit { @kit.bus.publish(workspace_id, { what: "channels", ids: [] }) }
+          scope = member.scope(@kit.db)
+          Store::Record::Rows.add(scope, now: @kit.now, who: member.on_record, act: "connection_lapsed", facts: { network: row[:network], why: error.message })
+          Live.announce(@kit, row[:workspace_id], { what: "channels", ids: [] }, Store::People::Hearers.of(scope, [], @kit.now))
         end
 
         def where(table, row)

@@ -5,14 +5,16 @@ module AskFirst
     module Channels
       # Makes or changes a channel set: channels under one name, chosen together. Posts that were made with it stay as they are.
       class SaveSet < Act
+        opens :channel_set, "connect"
+
         # @param set_id [String, nil] nil makes one
         # @param version [Integer] the version that the page showed; 0 for a new one
         # @return [String] the set's id
         def call(name:, channel_ids:, set_id: nil, version: 0)
-          require_ability!("connect")
           label = Core::Posts::Text.clean(name.to_s, field: "name", limit: 60).strip
           raise Core::Invalid.new("name_missing", "The set needs a name.", field: "name", way_on: "Such as “all in town”.") if label.empty?
 
+          require_ability!("connect", on: touching(channel_ids: channel_ids))
           known = rows(:channels).where(id: channel_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }, archived_at: nil).select_map(:id)
           raise Core::Invalid.new("no_such_channel", "Choose at least one channel of this client.", field: "channel_ids") if known.empty? || known.size < channel_ids.uniq.size
 
@@ -41,7 +43,6 @@ module AskFirst
         end
 
         def change(id, version, label)
-          row = fetch(:channel_sets, id, "This set")
           done = rows(:channel_sets).where(id: id, version: version).update(name: label, version: version + 1)
           return id unless done.zero?
 

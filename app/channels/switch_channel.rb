@@ -5,9 +5,9 @@ module AskFirst
     module Channels
       # Switches a channel off or on in one's own views. Nobody else sees a difference.
       class SwitchChannel < Act
+        opens :channel, "see_post", gate: false
+
         def call(channel_id:, off:)
-          require_ability!("see_post")
-          fetch(:channels, channel_id, "This channel")
           if off
             kit.db[:channels_off].insert_conflict.insert(workspace_id: member.workspace_id, person_id: member.person_id, channel_id: channel_id)
           else

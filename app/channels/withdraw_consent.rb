@@ -7,12 +7,11 @@ module AskFirst
       # becomes trouble at its time, unless somebody connects again before.
       class WithdrawConsent < Act
         stepwise
+        opens :connection, "connect"
 
         def call(connection_id:)
           found = write do
-            row = fetch(:connections, connection_id, "This connection")
-            # whoever gave it may always take it back
-            require_ability!("connect") unless row[:consent_by] == member.person_id
+            enter
             channels = rows(:channels).where(connection_id: connection_id).select_map(:name)
             rows(:connections).where(id: connection_id).update(state: "lapsed")
             rows(:channels).where(connection_id: connection_id, state: "connected").update(state: "lapsed")

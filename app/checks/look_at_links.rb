@@ -7,6 +7,7 @@ module AskFirst
       # was looked at lately is not looked at again.
       class LookAtLinks < Act
         stepwise
+        of_process
 
         FRESH = 3_600 # seconds
         BEFORE = 86_400

@@ -5,8 +5,9 @@ module AskFirst
     module Checks
       # The lead's reminder list as it stands, with what the reader may do.
       class ReminderList < Act
+        opens :client, "see_brand"
+
         def call
-          require_ability!("see_brand")
           { words: reading { Store::Checks::Reminders.standing(scope) }.map { |row| row[:words] }, can: Permissions::Capabilities.of(member, others: colleagues) }
         end
       end

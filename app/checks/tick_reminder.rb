@@ -5,19 +5,16 @@ module AskFirst
     module Checks
       # Somebody looked, or looked again and it was not so.
       class TickReminder < Act
-        def call(post_id:, reminder_id:, ticked:)
-          require_ability!("house_talk")
-          write do
-            fetch(:posts, post_id, "This post")
-            require_visible!(post_id)
-            reminder = fetch(:reminders, reminder_id, "This reminder")
-            ticks = rows(:reminder_ticks).where(post_id: post_id, reminder_id: reminder_id)
-            next if ticks.empty? == !ticked
+        opens :post, "house_talk"
 
-            ticked ? scope.insert(:reminder_ticks, { post_id: post_id, reminder_id: reminder_id, ticked_by: member.person_id, ticked_at: now }) : ticks.delete
-            record(ticked ? "reminder_ticked" : "reminder_unticked", post_id: post_id, facts: { words: reminder[:words] })
-            announce("posts", ids: [post_id])
-          end
+        def call(post_id:, reminder_id:, ticked:)
+          reminder = fetch(:reminders, reminder_id, "This reminder")
+          ticks = rows(:reminder_ticks).where(post_id: post_id, reminder_id: reminder_id)
+          return if ticks.empty? == !ticked
+
+          ticked ? scope.insert(:reminder_ticks, { post_id: post_id, reminder_id: reminder_id, ticked_by: member.person_id, ticked_at: now }) : ticks.delete
+          record(ticked ? "reminder_ticked" : "reminder_unticked", post_id: post_id, facts: { words: reminder[:words] })
+          announce("posts", ids: [post_id])
         end
       end
     end

@@ -7,13 +7,14 @@ module AskFirst
       # ever handed out as a download.
       class AddBrandFile < Act
         stepwise
+        opens :client, "change_settings"
 
         MOST_BYTES = 60 * 1024 * 1024
         MOST_FILES = 200
 
         # @return [String] the file's id
         def call(io:, name:)
-          require_ability!("change_settings")
+          reading { enter }
           bytes = io.size
           raise Core::Invalid.new("file_too_large", "The file is larger than 60 MB.", field: "file", way_on: "Keep it elsewhere and add its link.") if bytes > MOST_BYTES
           raise Core::Invalid.new("file_empty", "The file is empty.", field: "file", way_on: "Choose another.") if bytes.zero?
@@ -23,13 +24,13 @@ module AskFirst
           id = new_id
           key = "#{member.workspace_id}/brand-#{id}"
           kit.files.put(key, io)
-          write { keep(id, key, label, io) }
+          write { keep_file(id, key, label, io) }
           id
         end
 
         private
 
-        def keep(id, key, label, io)
+        def keep_file(id, key, label, io)
           if rows(:brand_files).where(removed_at: nil).count >= MOST_FILES
             raise Core::Invalid.new("too_many_files", "A brand sheet keeps at most #{MOST_FILES} files.", field: "file", way_on: "Take some away.")
           end

@@ -6,6 +6,8 @@ module AskFirst
       # Archives a client: it can be read and nothing else. Releases are taken back and open asks withdrawn; taken out of the
       # archive, it is as it was, but for those.
       class Archive < Act
+        opens :client, "archive", gate: true
+
         # Live releases of what is not yet on its way.
         def self.planned(scope)
           scope.rows(:releases).where(Sequel[:releases][:ended_at] => nil)
@@ -15,8 +17,6 @@ module AskFirst
 
         # @param out [Boolean] true takes it out of the archive again
         def call(out: false)
-          require_ability!("archive")
-          Store::Gates.for_workspace(scope)
           current = kit.db[:workspaces].where(id: member.workspace_id).first
           return if current[:archived_at].nil? == out
 

@@ -5,9 +5,10 @@ module AskFirst
     module Clients
       # The brand sheet: what a new freelancer reads first. Colours come with their contrast against each other.
       class BrandSheet < Act
+        opens :client, "see_brand"
+
         # @return [Hash] JSON-ready
         def call
-          require_ability!("see_brand")
           kept = rows(:brand_parts).to_hash(:part)
           parts = Core::Clients::BrandValues::NOTHING.to_h { |part, nothing| [part, part_json(kept[part], nothing)] }
           { parts: parts, contrasts: contrasts(parts["colours"][:value]), files: files, can: Permissions::Capabilities.of(member, others: colleagues) }

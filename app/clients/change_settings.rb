@@ -5,13 +5,13 @@ module AskFirst
     module Clients
       # Changes a client's settings: compare and set on the version that the page showed. What is left out stays as it is.
       class ChangeSettings < Act
+        opens :client, "change_settings", gate: true
+
         FIELDS = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
 
         # @return [Integer] the new version
         def call(version:, **values)
-          require_ability!("change_settings")
           clean = Core::Clients::Identity.clean(values.slice(*FIELDS))
-          Store::Gates.for_workspace(scope)
           before = kit.db[:workspaces].where(id: member.workspace_id).first
           raise changed(before) if before[:version] != version
 

@@ -5,11 +5,12 @@ module AskFirst
     module Clients
       # Deletes a client: nobody sees it from now on, nothing goes out. For 14 days an owner can restore it; then it is gone.
       class Delete < Act
+        opens :client, "delete_client", gate: true
+
         GRACE_DAYS = 14
 
         # @param typed [String] the client's name, typed by whoever deletes it
         def call(typed:)
-          require_ability!("delete_client")
           if typed.to_s.strip != workspace[:name]
             raise Core::Invalid.new("name_differs", "The name you typed is not “#{workspace[:name]}”.", field: "name", way_on: "Type it exactly as it is written.")
           end

@@ -6,13 +6,14 @@ module AskFirst
       # Everything of a client in open formats: the tables as JSON, posts and record as CSV too, all files. What the client owns
       # is theirs, without this program.
       class Export < Act
+        opens :client, "export"
+
         # what only this installation has a use for: secrets and digests of links
         LEFT_OUT = %w[guest_passes guest_visits connect_tries notices].freeze
         WITHOUT = { "connections" => %i[token refresh_token], "invitations" => %i[digest] }.freeze
 
         # @param path [String] of a temporary file that the archive is written to
         def call(path:)
-          require_ability!("export")
           kit.archive.write(path) do |add|
             add.call("client.json", pretty(workspace.except(:mark_picture)))
             tables.each { |table| add.call("tables/#{table}.json", pretty(all(table))) }

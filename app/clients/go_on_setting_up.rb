@@ -5,8 +5,9 @@ module AskFirst
     module Clients
       # Keeps where the guided set-up goes on, so that it can be left at any step; nil ends it.
       class GoOnSettingUp < Act
+        opens :client, "change_settings"
+
         def call(step:)
-          require_ability!("change_settings")
           raise Core::Invalid.new("no_such_step", "There is no such step.", field: "step") unless step.nil? || MakeClient::STEPS.include?(step)
 
           kit.db[:workspaces].where(id: member.workspace_id).update(setup_step: step)

@@ -6,12 +6,13 @@ module AskFirst
       # A client's mark as a picture, instead of initials.
       class MarkPicture < Act
         stepwise
+        opens :client, "change_settings"
 
         MOST_BYTES = 20 * 1024 * 1024
 
         # @param io [IO, nil] nil goes back to the initials
         def call(io:)
-          require_ability!("change_settings")
+          reading { enter }
           raise Core::Invalid.new("picture_too_large", "The file is larger than 20 MB.", field: "file", way_on: "Export it smaller.") if io && io.size > MOST_BYTES
 
           key = nil

@@ -3,26 +3,28 @@
 module AskFirst
   module App
     module Clients
-      # Finds the file behind a client's mark or a row of the brand sheet, through the same check as everything else.
+      # Finds the file behind a client's mark or a row of the brand sheet, through the same door as everything else.
       class OpenFile < Act
-        # @param file_id [String, nil] a brand file; nil for the mark
-        # @return [Hash] {path:, mime:, name:}
-        def call(file_id: nil)
-          require_ability!("see_brand")
-          return mark if file_id.nil?
+        # The client's mark, where it is a picture.
+        class Mark < OpenFile
+          opens :client, "see_brand"
 
-          row = fetch(:brand_files, file_id, "This file")
-          raise Core::NotFound, "This file" if row[:removed_at]
+          # @return [Hash] {path:, mime:}
+          def call
+            raise Core::NotFound, "This mark" unless workspace[:mark_picture]
 
-          { path: kit.files.path(row[:file]), mime: row[:mime], name: row[:name] }
+            { path: kit.files.path(workspace[:mark_picture]), mime: "image/jpeg" }
+          end
         end
 
-        private
+        # A file of the brand sheet.
+        class Brand < OpenFile
+          opens :brand_file, "see_brand"
 
-        def mark
-          raise Core::NotFound, "This mark" unless workspace[:mark_picture]
-
-          { path: kit.files.path(workspace[:mark_picture]), mime: "image/jpeg", name: "mark.jpg" }
+          # @return [Hash] {path:, mime:, name:}
+          def call(file_id:)
+            { path: kit.files.path(row[:file]), mime: row[:mime], name: row[:name] }
+          end
         end
       end
     end

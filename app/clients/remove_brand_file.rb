@@ -5,11 +5,9 @@ module AskFirst
     module Clients
       # Takes a file off the brand sheet.
       class RemoveBrandFile < Act
-        def call(file_id:)
-          require_ability!("change_settings")
-          row = fetch(:brand_files, file_id, "This file")
-          raise Core::NotFound, "This file" if row[:removed_at]
+        opens :brand_file, "change_settings"
 
+        def call(file_id:)
           rows(:brand_files).where(id: file_id).update(removed_at: now)
           record("brand_file_removed", facts: { name: row[:name] })
           announce("brand", ids: [])

@@ -5,16 +5,16 @@ module AskFirst
     module Clients
       # Saves one part of the brand sheet: compare and set on the version that the writer saw.
       class SaveBrandPart < Act
+        opens :client, "change_settings", gate: true
+
         # @return [Integer] the new version
         def call(part:, value:, version:)
-          require_ability!("change_settings")
           clean = Core::Clients::BrandValues.clean(part, value)
-          Store::Gates.for_workspace(scope)
           before = rows(:brand_parts).where(part: part).first
           raise changed(before, part) if (before ? before[:version] : 0) != version
           return version if before && before[:value] == clean
 
-          keep(part, clean, before)
+          keep_part(part, clean, before)
           record("brand_changed", facts: { part: part, before: before && before[:value], after: clean })
           announce("brand", ids: [])
           version + 1
@@ -22,7 +22,7 @@ module AskFirst
 
         private
 
-        def keep(part, value, before)
+        def keep_part(part, value, before)
           row = { value: Store::Database.jsonb(value), written_by: member.person_id, written_at: now }
           if before
             rows(:brand_parts).where(part: part).update(row.merge(version: before[:version] + 1))

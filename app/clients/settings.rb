@@ -5,11 +5,12 @@ module AskFirst
     module Clients
       # A client's settings as they stand, with the coming days off.
       class Settings < Act
+        opens :client, "see_brand"
+
         AHEAD = 366
 
         # @return [Hash] JSON-ready
         def call
-          require_ability!("see_brand")
           row = workspace
           {
             id: row[:id], name: row[:name], mark: row[:mark], edge: row[:edge], zone: row[:zone], week_start: row[:week_start], time_policy: row[:time_policy],

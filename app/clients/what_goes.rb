@@ -5,9 +5,10 @@ module AskFirst
     module Clients
       # What archiving would stop and deleting would take away, in numbers, before either is done.
       class WhatGoes < Act
+        opens :client, "see_whole"
+
         # @return [Hash] JSON-ready
         def call
-          require_ability!("see_people")
           { name: workspace[:name], posts: rows(:posts).count, out: rows(:posts).where(stage: "out").count, pictures: rows(:media).count,
             people: rows(:memberships).where(ended_at: nil).count, client_people: rows(:memberships).where(ended_at: nil, side: "client").count,
             channels: rows(:channels).count, answers: rows(:answers).count, record: rows(:record).count, files: rows(:brand_files).where(removed_at: nil).count,

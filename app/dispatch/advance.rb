@@ -22,7 +22,7 @@ module AskFirst
         def go(showing)
           return DueByHand.call(kit, member, showing: showing) if by_hand?(showing)
 
-          Send.call(kit, member, showing: showing)
+          Send.call(kit, member, showing: showing, release: release_of(showing))
         end
 
         # A channel without a network, or a format that its network's protocol does not take.
@@ -30,18 +30,23 @@ module AskFirst
           channel = channel(showing)
           return true if channel[:state] == "offline"
 
-          release = live_release(showing)
+          release = release_of(showing)
           !release.nil? && Array(channel[:card]["by_hand"]).include?(release[:request]["format"])
         end
 
         # By the database's clock, and only while the two clocks agree.
         def due?(showing)
-          release = live_release(showing) or return false
+          release = release_of(showing) or return false
           gap = kit.clock.gap(kit.db)
           return wait(showing, now + 5) if gap.abs > CLOCK_GAP
           return true if release[:at] <= kit.now + gap
 
           release[:at] - now < 60 ? wait(showing, release[:at]) : false
+        end
+
+        # The first look, with which it is decided whether it is time; the claim looks again under all gates.
+        def release_of(showing)
+          @release_of ||= live_release(showing)
         end
 
         def wait(showing, at)

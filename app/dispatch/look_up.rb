@@ -56,7 +56,7 @@ module AskFirst
         # Back to planned: the send checks everything anew before it creates.
         def send_again(showing, note)
           write do
-            done = rows(:showings).where(id: showing[:id], state: "unclear").update(state: "planned", next_look_at: nil)
+            done = rows(:showings).where(id: showing[:id], state: "unclear").update(state: "planned", next_look_at: nil, may_be_out: false)
             next if done.zero?
 
             attempt(showing, "again", note)

@@ -6,12 +6,11 @@ module AskFirst
       # Sends one showing: first the pictures, then, in one transaction under all gates, the check that it may still go out
       # exactly so and the mark that it is being sent, then the create.
       class Send < ShowingAct
-        def call(showing:)
+        # @param release [Hash, nil] its live release, where whoever calls has just looked
+        def call(showing:, release: nil)
           channel = channel(showing)
-          release = live_release(showing) or return
-          return trouble(showing, "Its time was #{release[:at].utc.strftime('%H:%M')} UTC, more than 30 minutes ago; it was not sent so late.") if Core::Dispatch::Patience.too_late?(
-            release[:at], now
-          )
+          release ||= live_release(showing) or return
+          return too_late(showing, release) if Core::Dispatch::Patience.too_late?(release[:at], now)
           return lapsed(showing, channel) unless channel[:state] == "connected"
 
           refresh_card(channel)
@@ -27,6 +26,10 @@ module AskFirst
 
         private
 
+        def too_late(showing, release)
+          trouble(showing, "Its time was #{release[:at].utc.strftime('%H:%M')} UTC, more than 30 minutes ago; it was not sent so late.")
+        end
+
         # The card may have changed since the yes; the request is built again under today's.
         def refresh_card(channel)
           card = client(channel).card
@@ -39,8 +42,10 @@ module AskFirst
         # @return [Hash{String=>String}, nil] rendition id => address at the network
         def upload(showing, release, channel)
           uploads = showing[:uploads]
-          (release[:rendition_ids].to_a - uploads.keys).each do |id|
-            rendition = reading { rows(:renditions).where(id: id).first }
+          missing = release[:rendition_ids].to_a - uploads.keys
+          files = missing.empty? ? {} : reading { rows(:renditions).where(id: missing).to_hash(:id) }
+          missing.each do |id|
+            rendition = files.fetch(id)
             address = kit.files.open(rendition[:file]) { |io| client(channel).upload(io, rendition[:mime], ::File.basename(rendition[:file])) }
             uploads = uploads.merge(id => address)
             write do
@@ -55,20 +60,18 @@ module AskFirst
         def claim(showing)
           refusal = nil
           claimed = write do
-            Store::Gates.for_sending(scope, channel_id: showing[:channel_id], post_id: showing[:post_id])
+            workspace = Store::Gates.for_sending(scope, channel_id: showing[:channel_id], post_id: showing[:post_id])
             current = rows(:showings).where(id: showing[:id]).for_update.first
-            next unless current[:state] == "planned"
+            next if current[:state] != "planned" || stopped?(workspace)
 
-            next if stopped?
-
-            release = live_release(current) or next
-            adaptation = standing([showing[:post_id]]).fetch(showing[:post_id]).adaptation(showing[:adaptation_id]) or next
+            adaptation = standing([showing[:post_id]]).fetch(showing[:post_id]).adaptation(showing[:adaptation_id])
+            release = adaptation&.release or next
             next if adaptation.verdict.held?
 
             refusal = refusal_for(adaptation)
             next if refusal
 
-            set(current, state: "sending", lease_until: kit.now + kit.settings.lease, tries: current[:tries] + 1)
+            set(current, state: "sending", lease_until: kit.now + kit.settings.lease, tries: current[:tries] + 1, may_be_out: true)
             attempt(current, "sending", Core::Dispatch::SendId.for(current[:id]))
             release
           end
@@ -77,8 +80,7 @@ module AskFirst
         end
 
         # Archived or deleted meanwhile: its releases have ended with it.
-        def stopped?
-          client = kit.db[:workspaces].where(id: member.workspace_id).first
+        def stopped?(client)
           client.nil? || client[:archived_at] || client[:deleted_at]
         end
 
@@ -105,7 +107,7 @@ module AskFirst
           when :out then out(showing, outcome.address, sent_at, "sent")
           when :lapsed then lapsed(showing, channel)
           when :busy then later(showing, outcome.retry_after || Core::Dispatch::Patience.wait(showing[:tries] + 1), "The network asked to wait.")
-          when :refused then trouble(showing, "The network refused it: #{outcome.note}")
+          when :refused then trouble(showing, "The network refused it: #{outcome.note}", may_be_out: false)
           else unclear(showing, channel[:card], outcome.note, retry_after: outcome.retry_after)
           end
         end

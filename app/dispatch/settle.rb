@@ -5,59 +5,61 @@ module AskFirst
     module Dispatch
       # A person decides about a showing in trouble, after looking at the network.
       class Settle < ShowingAct
+        stepwise
+        opens :showing, "settle", gate: true
+
         # @param saw [String] "there" (with its address), "not_there" (send it again) or "fine" (leave it as it is there)
         def call(showing_id:, saw:, address: nil)
-          require_ability!("settle")
-          found = fetch(:showings, showing_id, "This showing")
-          raise Core::Conflict.new("no_trouble", "This is not in trouble any more.", way_on: "Look again.") unless found[:state] == "trouble"
+          write do
+            enter
+            raise Core::Conflict.new("no_trouble", "This is not in trouble any more.", way_on: "Look again.") unless row[:state] == "trouble"
 
-          write { locked([found[:post_id]]) && decide(found, saw, address) }
+            decide(saw, address)
+            record("settled", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { saw: saw, address: address })
+          end
         end
 
         private
 
-        def decide(showing, saw, address)
+        def decide(saw, address)
           case saw
-          when "there" then there(showing, address)
-          when "fine" then fine(showing)
-          when "not_there" then not_there(showing)
+          when "there" then there(address)
+          when "fine" then fine
+          when "not_there" then not_there
           else raise Core::Invalid.new("bad_choice", "Say what you saw: there, not there, or fine as it is.", field: "saw")
           end
-          record("settled", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { saw: saw, address: address })
         end
 
-        def there(showing, address)
+        def there(address)
           link = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
-          out(showing, link, showing[:sent_at] || now, "seen_by_person")
+          out(row, link, row[:sent_at] || now, "seen_by_person")
         end
 
-        def fine(showing)
-          unless showing[:address]
-            raise Core::Conflict.new("not_out", "It has no address, so it is not known to be out.",
-              way_on: "Give its address.")
-          end
+        def fine
+          raise Core::Conflict.new("not_out", "It has no address, so it is not known to be out.", way_on: "Give its address.") unless row[:address]
 
-          set(showing, state: "out", trouble: "")
-          attempt(showing, "left_as_it_is", member.name)
-          restage([showing[:post_id]])
+          set(row, state: "out", trouble: "")
+          attempt(row, "left_as_it_is", member.name)
+          restage([row[:post_id]])
         end
 
-        def not_there(showing)
-          if showing[:address]
-            raise Core::Conflict.new("is_out", "It is out, at #{showing[:address]}; sending again would double it.",
-              way_on: "Take it down there first.")
-          end
+        # Sent again where its release still stands and it is not too late for it; else it is cleared again, to be released anew.
+        def not_there
+          raise out_already if row[:address]
 
-          release = live_release(showing) or raise Core::Conflict.new("not_released", "Its release has ended.",
-            way_on: "Release it again from the post.")
-          if Core::Dispatch::Patience.too_late?(release[:at], now)
+          release = live_release(row)
+          if release && Core::Dispatch::Patience.too_late?(release[:at], now)
             rows(:releases).where(id: release[:id]).update(ended_at: now, ended_why: "its time passed")
-          else
-            kit.queue.advance(member.workspace_id, showing[:id], at: now)
+          elsif release
+            kit.queue.advance(member.workspace_id, row[:id], at: now)
           end
-          set(showing, state: "planned", trouble: "", tries: 0)
-          attempt(showing, "again", "#{member.name} looked: it is not there.")
-          restage([showing[:post_id]])
+          set(row, state: "planned", trouble: "", tries: 0, may_be_out: false)
+          attempt(row, "again", "#{member.name} looked: it is not there.")
+          restage([row[:post_id]])
+        end
+
+        def out_already
+          Core::Conflict.new("is_out", "It is out, at #{row[:address]}; sending again would double it.", way_on: "Take it down there first.")
         end
       end
     end

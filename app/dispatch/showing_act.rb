@@ -6,6 +6,7 @@ module AskFirst
       # What the dispatcher's acts have in common: a showing, its channel's client, its attempts, and the ends it can reach.
       class ShowingAct < Act
         stepwise
+        of_process
 
         private
 
@@ -20,8 +21,10 @@ module AskFirst
           reading { found.first }
         end
 
+        # As it stood when this act first looked.
         def channel(showing)
-          reading { Store::Channels::Reached.find(scope, showing[:channel_id]) }
+          @channels ||= {}
+          @channels[showing[:channel_id]] ||= reading { Store::Channels::Reached.find(scope, showing[:channel_id]) }
         end
 
         def client(channel)
@@ -41,23 +44,24 @@ module AskFirst
         def out(showing, address, sent_at, event)
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
-            set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil, claimed_by: nil, claimed_at: nil)
+            set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil, claimed_by: nil, claimed_at: nil, may_be_out: true)
             attempt(showing, event, address)
-            record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
-              facts: { channel: channel(showing)[:name], address: address })
             reached = channel(showing)
+            record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: reached[:name], address: address })
             kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + reached[:card].fetch("settles_within", 0) + 1) if reached[:micropub]
             restage([showing[:post_id]])
           end
         end
 
         # @param only [String, nil] do nothing unless the showing still stands there: somebody else may have moved it on
-        def trouble(showing, sentence, only: nil)
+        # @param may_be_out [Boolean, nil] whether the network may have it; nil: as far as it was known before
+        def trouble(showing, sentence, only: nil, may_be_out: nil)
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
             standing_there = rows(:showings).where(id: showing[:id])
             standing_there = standing_there.where(state: only) if only
-            next if standing_there.update(state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil).zero?
+            known = { may_be_out: may_be_out }.compact
+            next if standing_there.update({ state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil }.merge(known)).zero?
 
             attempt(showing, "trouble", sentence)
             record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
@@ -75,18 +79,18 @@ module AskFirst
 
         def lapsed(showing, channel)
           write { Channels::Lapse.call(kit, member, channel_id: channel[:id]) }
-          trouble(showing, "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then release again.")
+          trouble(showing, "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then release again.", may_be_out: false)
         end
 
         # Back in the queue: nothing arrived, so it may be tried again, unless it gets too late for it.
         def later(showing, wait, note)
           release = live_release(showing)
           if release && Core::Dispatch::Patience.too_late?(release[:at], kit.now + wait)
-            return trouble(showing, "#{note} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent.")
+            return trouble(showing, "#{note} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent.", may_be_out: false)
           end
 
           write do
-            set(showing, state: "planned", lease_until: nil)
+            set(showing, state: "planned", lease_until: nil, may_be_out: false)
             attempt(showing, "later", note)
             kit.queue.advance(member.workspace_id, showing[:id], at: kit.now + wait)
           end

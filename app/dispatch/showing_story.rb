@@ -5,15 +5,19 @@ module AskFirst
     module Dispatch
       # One showing with its attempts and what went out, for the side of the dispatch log.
       class ShowingStory < ShowingAct
+        opens :showing, "see_post"
+
         def call(showing_id:)
-          reading { story(showing_id) }
+          reading do
+            enter
+            story
+          end
         end
 
         private
 
-        def story(showing_id)
-          require_ability!("see_post")
-          found = fetch(:showings, showing_id, "This showing")
+        def story
+          found = row
           release = live_release(found)
           strip = rows(:posts).where(id: found[:post_id]).get(:strip)
           {
@@ -21,7 +25,7 @@ module AskFirst
             text: release && release[:request]["text"], pictures: release ? release[:request]["media"].size : 0, fingerprint: release && release[:fingerprint],
             revision: release && rows(:revisions).where(id: release[:revision_id]).get(:number),
             attempts: attempts(found),
-            can: Permissions::Capabilities.of(member, others: colleagues)
+            can: Permissions::Capabilities.of(member, others: colleagues, on: touching(channel_ids: [found[:channel_id]]))
           }
         end
 

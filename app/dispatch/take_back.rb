@@ -3,25 +3,51 @@
 module AskFirst
   module App
     module Dispatch
-      # Takes a release back, as easily as it was given. Its yeses stay.
+      # Takes a release back, as easily as it was given. Its yeses stay. What is in trouble and is known not to be out comes back
+      # with it; what may be out stays until somebody has looked.
       class TakeBack < Act
+        opens :post, "take_back", stand: true
+
+        # @param adaptation_ids [Array<String>, nil] nil: all that are released, on the member's channels
         def call(post_id:, adaptation_ids: nil)
-          require_ability!("take_back")
-          write do
-            post = locked([post_id]).fetch(post_id)
-            chosen = post.adaptations.select { |adaptation| adaptation.release && (adaptation_ids.nil? || adaptation_ids.include?(adaptation.id)) }
-            raise Core::Conflict.new("not_released", "Nothing of this post is released.") if chosen.empty?
+          chosen = choose(adaptation_ids)
+          raise Core::Conflict.new("not_released", "Nothing of this post is released.", way_on: "Nothing has to be taken back.") if chosen.empty?
 
-            require_ability!("take_back", on: touching(channel_ids: chosen.map { |adaptation| adaptation.row[:channel_id] }))
-            chosen.reject!(&:sent?)
-            raise Core::Over.new("too_late", "Too late: it is being sent or is out.", way_on: "Look at it in Dispatch.") if chosen.empty?
+          require_on_channels!(chosen)
+          going, chosen = chosen.partition { |adaptation| adaptation.sent? || may_be_out?(adaptation) }
+          raise refusal(going.first) if chosen.empty?
 
-            chosen.each do |adaptation|
-              rows(:releases).where(id: adaptation.release[:id]).update(ended_at: now, ended_why: "taken back by #{member.name}")
-              record("taken_back", post_id: post_id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })
-            end
-            restage([post_id])
-          end
+          chosen.each { |adaptation| take_back(adaptation) }
+          restage([post_id])
+        end
+
+        private
+
+        def choose(ids)
+          released = post.adaptations.select(&:release)
+          ids ? released.select { |adaptation| ids.include?(adaptation.id) } : mine(released)
+        end
+
+        # What is being sent or is out is said below, for each in its own words.
+        def require_on_channels!(adaptations)
+          require_ability!("take_back", on: touching(channel_ids: adaptations.map { |one| one.row[:channel_id] }))
+        end
+
+        def may_be_out?(adaptation)
+          adaptation.showing[:state] == "trouble" && adaptation.showing[:may_be_out]
+        end
+
+        def refusal(adaptation)
+          return Core::Over.new("too_late", "Too late: it is being sent or is out.", way_on: "Look at it in Dispatch.") if adaptation.sent?
+
+          Core::Conflict.new("may_be_out", "It may be out on #{adaptation.channel[:name]}, so it cannot simply be taken back.",
+            way_on: "Look there, then say in Dispatch what you saw.")
+        end
+
+        def take_back(adaptation)
+          rows(:releases).where(id: adaptation.release[:id]).update(ended_at: now, ended_why: "taken back by #{member.name}")
+          rows(:showings).where(id: adaptation.showing[:id], state: %w[trouble by_hand]).update(state: "planned", trouble: "", tries: 0, next_look_at: nil)
+          record("taken_back", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })
         end
       end
     end

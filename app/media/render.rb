@@ -10,6 +10,7 @@ module AskFirst
       # needs them, since cutting a large picture takes a second; made once, they are kept and never change.
       class Render < Act
         stepwise
+        inside # cut before the transaction that needs them, by whoever has passed the door
 
         def call(post_ids:)
           standing(post_ids).each_value do |post|

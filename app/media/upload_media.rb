@@ -9,6 +9,7 @@ module AskFirst
       # its name.
       class UploadMedia < Act
         stepwise
+        opens :client, "add_media"
 
         MOST_BYTES = 200 * 1024 * 1024 # of any kind; each kind has its own limit
 
@@ -17,7 +18,7 @@ module AskFirst
         # @return [Hash] the media row
         # @raise [Core::Invalid] what is wrong with the file
         def call(io:, name:)
-          require_ability!("add_media")
+          reading { enter }
           raise too_heavy if io.size > MOST_BYTES
 
           seen = kit.kinds.inspect(io)

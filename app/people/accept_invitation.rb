@@ -22,7 +22,7 @@ module AskFirst
             scope.rows(:invitations).where(id: row[:id]).update(accepted_at: kit.now, accepted_by: person)
             Store::Record::Rows.add(scope, now: kit.now, who: { person_id: person, from_address: from }, act: "invitation_accepted", facts: { email: row[:email] })
             workspace_id = row[:workspace_id]
-            kit.db.after_commit { kit.bus.publish(workspace_id, { what: "people", ids: [] }) }
+            Live.announce(kit, workspace_id, { what: "people", ids: [] }, Store::People::Hearers.of(scope, [], kit.now))
             { person_id: person, workspace_id: workspace_id, side: row[:side] }
           end
         end

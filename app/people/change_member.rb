@@ -5,20 +5,20 @@ module AskFirst
     module People
       # Changes a member's role, title, channels or last day. What that would leave lying is shown before; it can be handed over.
       class ChangeMember < MembershipChange
+        opens :membership, "change_member", gate: true, within: true
+
         # @param version [Integer] the version that the page showed
         # @param to [String, nil] person id who takes over what the member may no longer do
         # @return [Integer] the new version
         def call(membership_id:, version:, role_id:, title: "", channel_ids: nil, until_date: nil, to: nil)
-          require_ability!("change_member")
-          row = find(membership_id)
           raise changed(row) if row[:version] != version
 
           role = role(role_id, row[:side])
-          require_within_own!(role) unless role[:id] == row[:role_id]
           ids = channels(channel_ids)
+          require_within_own!(role, ids)
           ends = access_until(until_date)
           keep_a_lead!(row, { side: row[:side], abilities: role[:abilities].to_a, limited: !ids.nil?, access_until: ends }, "This change")
-          keep(row, role, Core::Posts::Text.clean(title, field: "title", limit: 120).strip, ids, ends)
+          keep_change(role, Core::Posts::Text.clean(title, field: "title", limit: 120).strip, ids, ends)
           moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) : []
           restage(moved) if moved.any?
           announce("people", ids: [])
@@ -32,7 +32,7 @@ module AskFirst
             facts: { "theirs" => { "role_id" => row[:role_id], "title" => row[:title], "channel_ids" => row[:limited] ? row[:channel_ids].to_a : nil }, "version" => row[:version] })
         end
 
-        def keep(row, role, title, ids, ends)
+        def keep_change(role, title, ids, ends)
           rows(:memberships).where(id: row[:membership_id]).update(role_id: role[:id], title: title, limited: !ids.nil?, access_until: ends, version: row[:version] + 1)
           rows(:membership_channels).where(membership_id: row[:membership_id]).delete
           scope.insert(:membership_channels, *Array(ids).map { |id| { membership_id: row[:membership_id], channel_id: id } })

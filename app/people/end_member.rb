@@ -5,10 +5,10 @@ module AskFirst
     module People
       # Ends a membership at once. What the member had in hand goes to somebody else; their name stays in the record for ever.
       class EndMember < MembershipChange
+        opens :membership, "change_member", gate: true, within: true
+
         # @param to [String, nil] person id who takes over; needed when something would be left lying
         def call(membership_id:, to: nil)
-          require_ability!("change_member")
-          row = find(membership_id)
           keep_a_lead!(row, nil, "Ending this membership")
           holds = Holdings.of(scope, row, now)
           require_heir!(row, holds, to)

@@ -6,6 +6,8 @@ module AskFirst
       # Hands on what a member has in their hands: tasks, posts, places in open asks and in the route, and stand-ins. Runs inside
       # the transaction that changes or ends the membership.
       class HandOver < Act
+        inside
+
         # @param from [String] person id
         # @param to [String] person id of a member of the same side
         # @param what [Array<String>] of tasks, posts, asks, steps

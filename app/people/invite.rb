@@ -9,15 +9,16 @@ module AskFirst
       # Invites people to a client by mail, by the tens: each address gets an answer of its own, and the good ones are kept. The
       # inviter sees the same whether a person is known or not; known people are asked and accept too.
       class Invite < MembershipChange
+        opens :client, "invite"
+
         DAYS = 7
 
         # @param addresses [String] as pasted
         # @return [Array<Hash>] {typed:, invited:, problem:} for each
         def call(addresses:, role_id:, title: "", channel_ids: nil, until_date: nil)
-          require_ability!("invite")
           role = role(role_id, nil)
-          require_within_own!(role)
           ids = channels(channel_ids)
+          require_within_own!(role, ids)
           ends = access_until(until_date)
           label = Core::Posts::Text.clean(title, field: "title", limit: 120).strip
           found = Core::People::Addresses.read(Core::Posts::Text.clean(addresses, field: "addresses", limit: 20_000))

@@ -5,9 +5,9 @@ module AskFirst
     module People
       # Sends an invitation again, with a new link and a new end.
       class InviteAgain < Act
+        opens :invitation, "invite"
+
         def call(invitation_id:)
-          require_ability!("invite")
-          row = fetch(:invitations, invitation_id, "This invitation")
           raise Core::Over.new("invitation_over", "This invitation was accepted or revoked already.", way_on: "Look at the list again.") if row[:accepted_at] || row[:revoked_at]
 
           rows(:invitations).where(id: invitation_id).update(expires_at: now + (Invite::DAYS * 86_400))

@@ -6,10 +6,10 @@ module AskFirst
       # An owner begins to look at a client as one of its members sees it, without acting as them. The record shows that they
       # looked.
       class LookAs < Act
+        opens :membership, "look_as", within: true
+
         # @return [Hash] {membership_id:, person_id:, name:, side:}
         def call(membership_id:)
-          require_ability!("look_as")
-          row = Store::People::Members.of_workspace(scope, now).find { |one| one[:membership_id] == membership_id } or raise Core::NotFound, "This member"
           raise Core::Invalid.new("is_you", "That is you.", field: "membership_id", way_on: "Choose somebody else.") if row[:person_id] == member.person_id
 
           record("looked_as", facts: { person: row[:name], role: row[:role] })

@@ -8,6 +8,7 @@ module AskFirst
       # The mail that invites somebody, with a link that only it holds. Sent again, the older link stops working.
       class MailInvitation < Act
         stepwise
+        of_process
 
         def call(invitation_id:)
           mail = write { compose(invitation_id) }

@@ -5,6 +5,8 @@ module AskFirst
     module People
       # One member: what they may do here and why, for every act, and what they hold in their hands.
       class MemberSheet < Act
+        opens :membership, "see_people"
+
         # what each line of the page asks the decision function, in the words of the page
         LINES = {
           "See drafts and house talk" => %w[see_post], "Make posts" => %w[make_post], "Change copy" => %w[write:text],
@@ -19,8 +21,6 @@ module AskFirst
 
         # @return [Hash] JSON-ready
         def call(membership_id:)
-          require_ability!("see_people")
-          row = Store::People::Members.of_workspace(scope, now).find { |one| one[:membership_id] == membership_id } or raise Core::NotFound, "This member"
           about = Member.from_row(row)
           {
             id: membership_id, name: row[:name], role: row[:role], side: row[:side], lines: lines(about), holds: Holdings.of(scope, row, now),

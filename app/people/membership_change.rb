@@ -3,14 +3,9 @@
 module AskFirst
   module App
     module People
-      # What changing and ending a membership have in common: finding it, and keeping a lead.
+      # What changing and ending a membership have in common: keeping a lead, and giving nothing that one has not.
       class MembershipChange < Act
         private
-
-        def find(membership_id)
-          Store::Gates.for_workspace(scope) # what somebody may do hangs on it: verdicts wait
-          Store::People::Members.of_workspace(scope, now).find { |row| row[:membership_id] == membership_id } or raise Core::NotFound, "This member"
-        end
 
         # @param after [Hash, nil] what the membership becomes; nil when it ends
         def keep_a_lead!(row, after, what)
@@ -37,7 +32,9 @@ module AskFirst
         def channels(ids)
           return if ids.nil?
 
-          known = rows(:channels).where(id: ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }).select_map(:id)
+          wanted = rows(:channels).where(id: ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) })
+          wanted = wanted.where(id: member.limited_to) if member.limited_to
+          known = wanted.select_map(:id)
           raise Core::Invalid.new("no_such_channel", "Choose at least one channel of this client, or all.", field: "channel_ids") if known.size < ids.uniq.size || ids.empty?
 
           known
@@ -58,14 +55,10 @@ module AskFirst
         end
 
         # Nobody gives what they do not have themselves.
-        def require_within_own!(role)
-          beyond = role[:side] == "client" ? [] : role[:abilities].to_a - member.abilities
-          return if beyond.empty?
-
-          sentences = Core::Permissions::Abilities::SENTENCES.values_at(*beyond.first(2)).join(", ")
-          who = colleagues.select { |one| (role[:abilities].to_a - one.abilities).empty? && one.abilities.include?("govern_people") }.map(&:name)
-          raise Core::Refused.new("beyond_own", "“#{role[:name]}” may do what you may not (#{sentences}).", field: "role_id",
-            way_on: who.empty? ? "Ask the agency's owner." : "#{who.join(', ')} can give it.", facts: { "who_can" => who })
+        # @param channel_ids [Array<String>, nil] nil for all
+        def require_within_own!(role, channel_ids)
+          door.require_within_channels!(channel_ids)
+          door.require_within_abilities!(role[:name], role[:side], role[:abilities].to_a)
         end
       end
     end

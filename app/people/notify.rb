@@ -6,6 +6,8 @@ module AskFirst
       # Tells members of the agency side something by mail, when and as they want it. Runs inside the transaction of the act
       # that caused it; people of the client's side are told by the ask's own mail.
       class Notify < Act
+        inside
+
         # @param person_ids [Array<String>] whoever acts is left out
         # @param kind [String] of Core::People::Notices::KINDS
         def call(person_ids:, kind:, words:, post_id: nil)

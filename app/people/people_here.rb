@@ -5,9 +5,10 @@ module AskFirst
     module People
       # Everybody of a client: members of both sides with what their role gives them, and who is invited.
       class PeopleHere < Act
+        opens :client, "see_people"
+
         # @return [Hash] JSON-ready
         def call
-          require_ability!("see_people")
           { people: members.map { |row| person(row) }, invitations: invitations, roles: roles, channels: channels,
             can: Permissions::Capabilities.of(member, others: members.map { |row| Member.from_row(row) }) }
         end

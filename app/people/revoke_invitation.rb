@@ -5,9 +5,9 @@ module AskFirst
     module People
       # Takes an invitation back: its link stops working at once.
       class RevokeInvitation < Act
+        opens :invitation, "invite"
+
         def call(invitation_id:)
-          require_ability!("invite")
-          row = fetch(:invitations, invitation_id, "This invitation")
           done = rows(:invitations).where(id: invitation_id, accepted_at: nil, revoked_at: nil).update(revoked_at: now)
           raise Core::Over.new("invitation_over", "This invitation was accepted or revoked already.", way_on: "Look at the list again.") if done.zero?
 

@@ -5,9 +5,9 @@ module AskFirst
     module People
       # A lead turns down what a person of the client's side is told by mail; never off for what they must answer.
       class TurnDownNotices < Act
+        opens :membership, "change_member", within: true
+
         def call(membership_id:, notices:)
-          require_ability!("change_member")
-          row = Store::People::Members.of_workspace(scope, now).find { |one| one[:membership_id] == membership_id } or raise Core::NotFound, "This member"
           raise Core::Refused.new("own_choice", "People of the agency choose themselves what they are told.", way_on: "Ask #{row[:name].split.first}.") if row[:side] != "client"
 
           clean = Core::People::Notices.clean(notices)

@@ -8,12 +8,16 @@ module AskFirst
         module_function
 
         # @param others [Array<Member>] to name who can
+        # @param on [Core::Permissions::Touched] what it would touch
         # @return [Hash{String=>Hash}] act => {ok:, why:}
-        def of(member, others: [])
-          Core::Permissions::Acts::IN_WORKSPACE.to_h do |act|
-            decision = Core::Permissions::Decision.for(member, act, others: others)
-            [act, decision.allowed? ? { ok: true } : { ok: false, why: "#{decision.rule} #{decision.way_on}" }]
-          end
+        def of(member, others: [], on: Core::Permissions::Touched::NOTHING)
+          Core::Permissions::Acts::IN_WORKSPACE.to_h { |act| [act, one(member, act, others, on)] }
+        end
+
+        # @return [Hash] {ok:, why:}
+        def one(member, act, others, on)
+          decision = Core::Permissions::Decision.for(member, act, on: on, others: others)
+          decision.allowed? ? { ok: true } : { ok: false, why: "#{decision.rule} #{decision.way_on}" }
         end
       end
     end

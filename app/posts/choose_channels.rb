@@ -6,27 +6,32 @@ module AskFirst
       # Sets which channels a post goes to. A channel added later starts without a yes; one removed takes nothing from the
       # others, and comes back with its own parts when it is chosen again.
       class ChooseChannels < Act
+        opens :post, "choose_channels", stand: true
+
         # @param channel_ids [Array<String>]
         def call(post_id:, channel_ids:)
-          require_ability!("choose_channels")
-          write do
-            post = locked([post_id]).fetch(post_id)
-            known = rows(:channels).where(id: channel_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }).to_hash(:id)
-            raise no_such_channel if known.size < channel_ids.uniq.size
-
-            changing = post.adaptations.map { |adaptation| adaptation.row[:channel_id] }.difference(known.keys) + known.keys.difference(post.adaptations.map { |adaptation|
-              adaptation.row[:channel_id]
-            })
-            require_ability!("choose_channels", on: touching(channel_ids: changing))
-            require_not_archived!(known, changing)
-            present = post.adaptations.to_h { |adaptation| [adaptation.row[:channel_id], adaptation] }
-            remove(post, present.values.reject { |adaptation| known.key?(adaptation.row[:channel_id]) })
-            add(post, known.reject { |id, _| present.key?(id) })
-            restage([post_id])
-          end
+          known = channels(channel_ids)
+          removed = post.adaptations.reject { |adaptation| known.key?(adaptation.row[:channel_id]) }
+          added = known.except(*post.channel_ids)
+          changing = added.keys + removed.map { |adaptation| adaptation.row[:channel_id] }
+          require_ability!("choose_channels", on: touching(channel_ids: changing))
+          require_not_archived!(known, changing)
+          remove(removed)
+          add(added)
+          restage([post_id])
         end
 
         private
+
+        # What is not there and what somebody who is limited to others may not know of are one answer.
+        def channels(channel_ids)
+          wanted = rows(:channels).where(id: channel_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) })
+          wanted = wanted.where(id: member.limited_to + post.channel_ids) if member.limited_to
+          known = wanted.to_hash(:id)
+          raise no_such_channel if known.size < channel_ids.uniq.size
+
+          known
+        end
 
         def require_not_archived!(known, changing)
           gone = known.values_at(*changing).compact.find { |channel| channel[:archived_at] } or return
@@ -38,8 +43,11 @@ module AskFirst
             way_on: "Choose from the client's channels.")
         end
 
-        def remove(post, adaptations)
+        def remove(adaptations)
           adaptations.each do |adaptation|
+            if adaptation.sent?
+              raise Core::Over.new("too_late", "#{adaptation.channel[:name]} is being sent or is out, and cannot be taken off.", field: "channel_ids", way_on: "Look at it in Dispatch.")
+            end
             if adaptation.verdict.sealed?
               raise Core::Conflict.new("sealed", "#{adaptation.channel[:name]} is sealed and cannot be taken off.", field: "channel_ids",
                 way_on: "Open it with “Change it” first.", facts: { "adaptations" => [adaptation.id] })
@@ -49,7 +57,7 @@ module AskFirst
           end
         end
 
-        def add(post, channels)
+        def add(channels)
           channels.each_value do |channel|
             back = rows(:adaptations).where(post_id: post.id, channel_id: channel[:id]).update(removed_at: nil)
             scope.insert(:adaptations, { id: new_id, post_id: post.id, channel_id: channel[:id], created_at: now }) if back.zero?

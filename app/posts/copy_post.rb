@@ -8,6 +8,7 @@ module AskFirst
       # nothing there says where they came from.
       class CopyPost < Act
         stepwise
+        opens :post, "see_post", gate: false, stand: true
 
         MOST = 60 # copies at once
 
@@ -16,17 +17,15 @@ module AskFirst
         # @param workspace_id [String, nil] another client's
         # @return [Array<String>] ids of the new posts
         def call(post_id:, walls: [], channel_ids: nil, workspace_id: nil)
-          require_ability!("see_post")
-          require_visible!(post_id)
-          post = post_standing(post_id)
+          reading { enter }
           raise too_many if walls.size > MOST
 
           target = workspace_id.nil? || workspace_id == member.workspace_id ? member : member_of(workspace_id)
-          return elsewhere(post, target, walls, channel_ids || []) unless target.workspace_id == member.workspace_id
+          return elsewhere(target, walls, channel_ids || []) unless target.workspace_id == member.workspace_id
 
           require_ability!("make_post")
           times = times(walls, member.zone, post.master["time"])
-          write { times.map { |time| here(post, time, channel_ids) } }
+          write { times.map { |time| here(time, channel_ids) } }
         end
 
         private
@@ -50,19 +49,19 @@ module AskFirst
 
         # --- in the same client ---
 
-        def here(post, time, channel_ids)
+        def here(time, channel_ids)
           id = MakePost.call(kit, member, subject: post.row[:subject])
-          chosen = channel_ids || post.adaptations.map { |one| one.row[:channel_id] }
+          chosen = channel_ids || mine(post.adaptations).map { |one| one.row[:channel_id] }
           ChooseChannels.call(kit, member, post_id: id, channel_ids: chosen) if chosen.any?
           rows(:posts).where(id: id).update(campaign_id: post.row[:campaign_id], note: post.row[:note])
           scope.insert(:post_labels, *rows(:post_labels).where(post_id: post.id).select_map(:label_id).map { |label| { post_id: id, label_id: label } })
-          scope.insert(:parts, *copies_of(post, id, chosen, time))
+          scope.insert(:parts, *copies_of(id, chosen, time))
           record("post_copied", post_id: id, facts: { from: post.id, subject: post.row[:subject] })
           restage([id])
           id
         end
 
-        def copies_of(post, id, chosen, time)
+        def copies_of(id, chosen, time)
           own, followed = post.part_rows.select { |row| row[:channel_id].nil? || chosen.include?(row[:channel_id]) }.partition { |row| row[:part] == "time" && row[:channel_id] }
           copies = followed.reject { |row| row[:part] == "time" }.map { |row| part(id, row[:channel_id], row[:part], row[:value], row[:authors].to_a) }
           copies << part(id, nil, "time", time, []) if time
@@ -88,7 +87,7 @@ module AskFirst
 
         # --- to another client ---
 
-        def elsewhere(post, target, walls, channel_ids)
+        def elsewhere(target, walls, channel_ids)
           Core::Permissions::Decision.for(target, "make_post").require!
           parts = PartsForElsewhere.of(post.master)
           files = parts["media"].to_h { |id| [id, copy_file(id, target)] }

@@ -6,6 +6,8 @@ module AskFirst
       # Fixes the tracking tags of adaptations at their first ask: what the workspace's defaults or the campaign's name become later
       # changes nothing that was asked for. Called inside a transaction that holds the post's gate.
       class FixTags < Act
+        inside
+
         # @param adaptations [Array<Store::Posts::Standing::Adaptation>]
         def call(adaptations:)
           adaptations.select { |one| one.row[:tags].nil? }.each do |one|

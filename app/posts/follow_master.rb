@@ -5,21 +5,18 @@ module AskFirst
     module Posts
       # Sets a channel's own part back to follow the master.
       class FollowMaster < PartWrite
-        def call(post_id:, channel_id:, part:, version:)
-          write do
-            post = locked([post_id]).fetch(post_id)
-            require_channel!(post, channel_id)
-            require_write!(post, channel_id, part)
-            before = part_row(post_id, channel_id, part)
-            raise part_changed(before, part) unless before && before[:version] == version
+        opens :post, "see_post", stand: true
 
-            rows(:parts).where(post_id: post_id, channel_id: channel_id, part: part).delete
-            adaptation = post.adaptations.find { |one| one.row[:channel_id] == channel_id }
-            record("part_follows", post_id: post_id, adaptation_id: adaptation.id,
-              facts: { part: part, channel: adaptation.channel[:name], before: before[:value] })
-            move_releases(post, channel_id) if part == "time"
-            restage([post_id])
-          end
+        def call(post_id:, channel_id:, part:, version:)
+          require_write!(channel_id, part)
+          before = post.part(channel_id, part)
+          raise part_changed(before, part) unless before && before[:version] == version
+
+          rows(:parts).where(post_id: post.id, channel_id: channel_id, part: part).delete
+          record("part_follows", post_id: post.id, adaptation_id: post.on(channel_id).id,
+            facts: { part: part, channel: post.on(channel_id).channel[:name], before: before[:value] })
+          standing = post.changed(parts: ->(rows) { rows - [before] })
+          keep(part == "time" ? move_releases(standing, channel_id) : standing)
         end
       end
     end

@@ -6,6 +6,8 @@ module AskFirst
       # Keeps an immutable snapshot of what would go out. Unchanged content makes no new one. Called inside a transaction
       # that holds the post's gate.
       class KeepRevision < Act
+        inside
+
         # @param post [Store::Posts::Standing::Post] just loaded
         # @return [Hash] {id:, number:, adaptations: {adaptation id => revision adaptation id}}
         def call(post:)

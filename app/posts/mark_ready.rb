@@ -6,26 +6,35 @@ module AskFirst
       # With no required step in the route, someone who may release says that the post is ready as it stands.
       class MarkReady < Act
         stepwise
+        opens :post, "mark_ready", stand: true
 
         def call(post_id:)
-          require_ability!("release")
+          reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not
           Media::Render.call(kit, member, post_ids: [post_id])
           write do
-            post = locked([post_id]).fetch(post_id)
+            enter
             if post.steps.any?(&:required)
               raise Core::Conflict.new("has_steps", "This post has steps to pass; it cannot be marked ready.",
                 way_on: "Ask for its next yes.")
             end
 
-            FixTags.call(kit, member, adaptations: post.adaptations)
-            revision = KeepRevision.call(kit, member, post: post)
-            post.adaptations.each do |adaptation|
-              scope.db[:ready_marks].insert_conflict.insert(workspace_id: member.workspace_id, id: new_id, post_id: post_id, adaptation_id: adaptation.id,
-                fingerprint: adaptation.fingerprint, marked_by: member.person_id, marked_at: now)
-            end
-            record("marked_ready", post_id: post_id, revision_id: revision[:id])
-            restage([post_id])
+            mark(mine(post.adaptations).reject(&:sent?))
           end
+        end
+
+        private
+
+        # What was opened is closed by it, as by asking again.
+        def mark(adaptations)
+          require_on!(adaptations)
+          FixTags.call(kit, member, adaptations: adaptations)
+          revision = KeepRevision.call(kit, member, post: post)
+          scope.insert(:ready_marks, *adaptations.map do |adaptation|
+            { id: new_id, post_id: post.id, adaptation_id: adaptation.id, fingerprint: adaptation.fingerprint, marked_by: member.person_id, marked_at: now }
+          end)
+          rows(:openings).where(adaptation_id: adaptations.map(&:id), closed_at: nil).update(closed_at: now, closed_by: member.person_id)
+          record("marked_ready", post_id: post.id, revision_id: revision[:id])
+          restage([post.id])
         end
       end
     end

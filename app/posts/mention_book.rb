@@ -5,16 +5,15 @@ module AskFirst
     module Posts
       # The client's book of people and things that posts name, each with its spelling at each network.
       class MentionBook < Act
+        opens :client, "see_brand"
+
         # @return [Hash] JSON-ready
         def call
-          require_ability!("see_brand")
-          reading do
-            spellings = rows(:mention_spellings).select_hash_groups(:mention_id, %i[network spelling])
-            networks = rows(:channels).where(archived_at: nil).exclude(state: "offline").order(:position).select_map(:network).uniq
-            { mentions: rows(:mentions).order(Sequel.function(:lower, :name)).map { |row|
-              { id: row[:id], name: row[:name], spellings: spellings.fetch(row[:id], []).to_h }
-            }, networks: networks }
-          end
+          spellings = rows(:mention_spellings).select_hash_groups(:mention_id, %i[network spelling])
+          networks = rows(:channels).where(archived_at: nil).exclude(state: "offline").order(:position).select_map(:network).uniq
+          { mentions: rows(:mentions).order(Sequel.function(:lower, :name)).map { |row|
+            { id: row[:id], name: row[:name], spellings: spellings.fetch(row[:id], []).to_h }
+          }, networks: networks }
         end
       end
     end

@@ -6,26 +6,19 @@ module AskFirst
       # Opens sealed adaptations to change them. What that costs was said before (Queries::PostSheet gives it): open asks
       # for them are withdrawn, releases end, and yeses will not count on other content.
       class OpenPost < Act
+        opens :post, "open", stand: true
+
         # @param adaptation_ids [Array<String>]
         def call(post_id:, adaptation_ids:)
-          write do
-            post = locked([post_id]).fetch(post_id)
-            require_ability!("open")
-            chosen = adaptation_ids.map { |id| post.adaptation(id) or raise Core::NotFound, "This channel of the post" }
-            require_ability!("open", on: touching(channel_ids: chosen.map { |adaptation| adaptation.row[:channel_id] }))
-            chosen.each { |adaptation| open_one(post, adaptation) }
-            restage([post_id])
-          end
+          chosen = adaptation_ids.map { |id| post.adaptation(id) or raise Core::NotFound, "This channel of the post" }
+          require_on!(chosen)
+          chosen.reject { |adaptation| adaptation.facts.opened }.each { |adaptation| open_one(adaptation) }
+          restage([post_id])
         end
 
         private
 
-        def open_one(post, adaptation)
-          if adaptation.verdict.sending? || adaptation.showing&.fetch(:state) == "out"
-            raise Core::Over.new("too_late", "#{adaptation.channel[:name]}: too late, it is being sent or is out.", way_on: "Make a new post.")
-          end
-          return if adaptation.facts.opened
-
+        def open_one(adaptation)
           Signoff::EndLines.call(kit, member, adaptation_ids: [adaptation.id], as: "withdrawn")
           scope.insert(:openings, { id: new_id, post_id: post.id, adaptation_id: adaptation.id, opened_by: member.person_id, opened_at: now })
           record("opened", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })

@@ -3,48 +3,71 @@
 module AskFirst
   module App
     module Posts
-      # What writing a part and setting it back to follow have in common: who may, whether it is sealed, which version was seen.
+      # What writing a part and setting it back to follow have in common: who may, whether it is sealed, which version was seen,
+      # and what becomes of a release whose time moves.
       class PartWrite < Act
         private
 
-        def part_row(post_id, channel_id, part)
-          rows(:parts).where(post_id: post_id, channel_id: channel_id, part: part).first
+        # Ability, channel limit, seal and what is going, by the one decision.
+        def require_write!(channel_id, part)
+          raise Core::NotFound, "This channel of the post" if channel_id && post.on(channel_id).nil?
+
+          require_ability!("write:#{part}", on: Touching.part(post, channel_id, part))
         end
 
-        def require_channel!(post, channel_id)
-          return if channel_id.nil? || post.adaptations.any? { |adaptation| adaptation.row[:channel_id] == channel_id }
-
-          raise Core::NotFound, "This channel of the post"
-        end
-
+        # @param before [Hash, nil] the part's row
         # @param authors [Array<String>] whose words or pictures are in the value too
-        def keep_part(post_id, channel_id, part, value, before, authors: [])
+        # @return [Store::Posts::Standing::Draft] what stands there now
+        def keep_part(channel_id, part, value, before, authors: [])
           present = empty?(before && before[:value]) ? [] : before[:authors].to_a
-          row = { value: Store::Database.jsonb(value), written_by: member.person_id, written_at: now,
-                  authors: Store::Database.uuids(present | authors | [member.person_id]) }
+          all = present | authors | [member.person_id]
+          row = { value: Store::Database.jsonb(value), written_by: member.person_id, written_at: now, authors: Store::Database.uuids(all) }
           if before
-            rows(:parts).where(post_id: post_id, channel_id: channel_id, part: part).update(row.merge(version: before[:version] + 1))
+            rows(:parts).where(post_id: post.id, channel_id: channel_id, part: part).update(row.merge(version: before[:version] + 1))
           else
-            scope.insert(:parts, row.merge(post_id: post_id, channel_id: channel_id, part: part, version: 1))
+            scope.insert(:parts, row.merge(post_id: post.id, channel_id: channel_id, part: part, version: 1))
           end
+          Store::Posts::Standing::Draft.new(channel_id: channel_id, part: part, value: value, authors: all)
         end
 
         def empty?(value)
           value.nil? || value == "" || value == [] || value == {}
         end
 
+        # A file that the post did not hold yet has to be read first, with how it is made ready; anything else is known.
+        # @param drafts [Array<Store::Posts::Standing::Draft>] as they were kept
+        # @return [Store::Posts::Standing::Post] as it stands with them
+        def after(*drafts)
+          fresh = drafts.flat_map { |draft| files_of(draft.part, draft.value) } - post.source.media_ids
+          return standing([post.id]).fetch(post.id) if fresh.any?
+
+          post.changed(parts: ->(rows) { drafts.reduce(rows) { |all, draft| draft.lay_over(all, post.id) } })
+        end
+
         # Everything that a part points at is this client's.
         def require_own_media!(part, value)
-          ids = case part
-                when "media" then value
-                when "framing", "descriptions" then value.keys
-                when "tagged" then value.map { |row| row["media"] }.uniq
-                when "link" then [Core::Posts::Link.picture(value)].compact
-                else []
-                end
-          return if ids.empty? || (ids - rows(:media).where(id: ids).select_map(:id)).empty?
+          ids = files_of(part, value)
+          return if ids.empty? || (ids - own_media(ids)).empty?
 
           raise Core::Invalid.new("no_such_picture", "A picture is not in this client's files.", field: part, way_on: "Upload it here.")
+        end
+
+        # @return [Array<String>] ids of the files that a value points at
+        def files_of(part, value)
+          case part
+          when "media" then value
+          when "framing", "descriptions" then value.keys
+          when "tagged" then value.map { |row| row["media"] }.uniq
+          when "link" then [Core::Posts::Link.picture(value)].compact
+          else []
+          end
+        end
+
+        # What the post shows already was looked at when it came there.
+        def own_media(ids)
+          there = post.source.media_ids
+          fresh = ids - there
+          there + (fresh.empty? ? [] : Store::Posts::Visible.media(scope, rows(:media).where(Sequel[:media][:id] => fresh)).select_map(Sequel[:media][:id]))
         end
 
         def part_facts(part, channel, before, value)
@@ -55,49 +78,28 @@ module AskFirst
           value.is_a?(String) && value.length > 2_000 ? "#{value[0, 2_000]}…" : value
         end
 
-        # The adaptations that a write to this part would change.
-        def touched(post, channel_id, part)
-          return post.adaptations.select { |adaptation| adaptation.row[:channel_id] == channel_id } if channel_id
-
-          following = Core::Posts::Parts.followers(part, post.adaptations.to_h { |adaptation| [adaptation.id, adaptation.own] })
-          post.adaptations.select { |adaptation| following.include?(adaptation.id) }
-        end
-
-        # Ability, channel limit and seal, by the one decision.
-        def require_write!(post, channel_id, part)
-          touched = touched(post, channel_id, part).reject { |adaptation| channel_id.nil? && out?(adaptation) }
-          going = touched.select { |adaptation| adaptation.verdict.sending? || out?(adaptation) }
-          sealed = touched.select { |adaptation| adaptation.verdict.sealed? }
-          require_ability!("write:#{part}", on: touching(channel_ids: channel_id ? [channel_id] : channel_ids(post), going: channels(going),
-            sealed: channels(sealed), facts: { "adaptations" => sealed.map(&:id) }))
-        end
-
-        def out?(adaptation)
-          adaptation.showing && adaptation.showing[:state] == "out"
-        end
-
-        def channel_ids(post)
-          post.adaptations.map { |adaptation| adaptation.row[:channel_id] }
-        end
-
-        def channels(adaptations)
-          adaptations.map { |adaptation| adaptation.channel[:name] }
-        end
-
         # A release moves with its time, as long as its yeses allow the new one; otherwise restaging ends it.
-        def move_releases(post, channel_id)
-          standing([post.id]).fetch(post.id).adaptations.each do |adaptation|
-            next if adaptation.release.nil? || adaptation.sent? || (channel_id && adaptation.row[:channel_id] != channel_id)
-            next if adaptation.time.nil? || !adaptation.verdict.releasable? || adaptation.facts.released[:time] == adaptation.time
+        # @param standing [Store::Posts::Standing::Post] with the new time
+        # @return [Store::Posts::Standing::Post] with the releases that moved
+        def move_releases(standing, channel_id)
+          moving = standing.adaptations.select { |adaptation| (channel_id.nil? || adaptation.row[:channel_id] == channel_id) && moves?(adaptation) }
+          moved = moving.filter_map { |one| Dispatch::MoveRelease.call(kit, member, release: one.release, time: one.time) }.to_h { |release| [release[:showing_id], release] }
+          return standing if moved.empty?
 
-            Dispatch::MoveRelease.call(kit, member, release: adaptation.release, time: adaptation.time)
-          end
+          standing.changed(releases: ->(rows) { rows.map { |row| moved.fetch(row[:showing_id], row) } })
+        end
+
+        def moves?(adaptation)
+          return false if adaptation.release.nil? || adaptation.sent? || adaptation.time.nil?
+
+          adaptation.verdict.releasable? && adaptation.facts.released[:time] != adaptation.time
         end
 
         def part_changed(row, part)
-          Core::Conflict.new("part_changed", "#{row ? names.fetch(row[:written_by], 'Somebody') : 'Somebody'} changed this meanwhile.",
+          by = row && post.names[row[:written_by]]
+          Core::Conflict.new("part_changed", "#{by || 'Somebody'} changed this meanwhile.",
             field: part, way_on: "Look at theirs, then keep yours or take it.",
-            facts: { "theirs" => row && row[:value], "version" => row ? row[:version] : 0, "by" => row && names[row[:written_by]] })
+            facts: { "theirs" => row && row[:value], "version" => row ? row[:version] : 0, "by" => by })
         end
       end
     end

@@ -5,19 +5,19 @@ module AskFirst
     module Posts
       # Everything that the post sheet shows to the agency side, with what the reader may do.
       class PostSheet < Act
+        opens :post, "see_post", gate: false, stand: true
+
         # @return [Hash] JSON-ready
         def call(post_id:)
-          require_ability!("see_post")
-          raise Core::NotFound, "This post" unless Core::Uuid::FORMAT.match?(post_id.to_s)
-
-          require_visible!(post_id)
-          @post = post_standing(post_id)
+          @post = post
           {
             id: @post.id, workspace_id: member.workspace_id, zone: workspace[:zone], time_policy: workspace[:time_policy],
             subject: @post.row[:subject], subject_version: @post.row[:subject_version], owner: names[@post.row[:owner_id]], stage: @post.stage,
             revision: rows(:revisions).where(post_id: @post.id).max(:number),
             strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, sets: sets, other_channels: other_channels, media: media,
-            next_ask: next_ask, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
+            next_ask: offer_json(Signoff::NextAsk.of(@post)), other_asks: Signoff::NextAsk.beside(@post).filter_map { |offer|
+                                                                offer_json(offer)
+                                                              }, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
             note: @post.row[:note], note_version: @post.row[:note_version], labels: labels, campaign: campaign, reminders: reminders, currency: workspace[:currency],
             looked_at: Core::Checks::LookedAt::ALL.map { |name, codes| { name: name, codes: codes } }, known: known, can: can
           }
@@ -36,8 +36,12 @@ module AskFirst
         def parts_json(channel_id, values)
           Core::Posts::Parts::ALL.to_h do |part|
             row = part_row(channel_id, part)
-            [part, { value: values[part], own: !row.nil?, version: row ? row[:version] : 0, by: row && names[row[:written_by]] }]
+            [part, { value: values[part], own: !row.nil?, version: row ? row[:version] : 0, by: row && names[row[:written_by]], off: allowed.off(channel_id, part) }]
           end
+        end
+
+        def allowed
+          @allowed ||= Allowed.new(member, members, @post)
         end
 
         def master
@@ -66,7 +70,7 @@ module AskFirst
 
         # A member whose part is limited to channels sees these columns.
         def shown
-          @post.adaptations.select { |adaptation| member.limited_to.nil? || member.limited_to.include?(adaptation.row[:channel_id]) }
+          @shown ||= mine(@post.adaptations)
         end
 
         # Why this column is not theirs to change, whatever the part.
@@ -86,8 +90,7 @@ module AskFirst
         end
 
         def sets
-          members = rows(:channel_set_channels).select_hash_groups(:set_id, :channel_id)
-          rows(:channel_sets).order(:name).map { |row| row.slice(:id, :name).merge(channel_ids: members.fetch(row[:id], [])) }
+          Store::Channels::Sets.of(scope).map { |row| row.slice(:id, :name, :channel_ids) }
         end
 
         def other_channels
@@ -99,9 +102,27 @@ module AskFirst
           rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :kind, :mime, :width, :height, :duration_ms, :pages).merge(by: names[row[:added_by]])] }
         end
 
-        def next_ask
-          Signoff::NextAsk.of(@post, member.person_id, names, now, hours: Store::Clients::Hours.of(workspace),
-            replace: ->(step, people) { Signoff::AwayNow.replace(scope, step, people, now, member.zone) })
+        # Whom an ask would go to, about which of the reader's channels, and by when.
+        def offer_json(offer)
+          due = offer ? mine(offer.adaptations) : []
+          return if due.empty?
+
+          step = offer.step
+          people, off = places(step, due)
+          { step_id: step.id, name: step.name, side: step.side, hours: step.hours, required: step.required, people: people, off: off,
+            due_at: hours.add(now, step.hours * 60).iso8601, channels: due.map { |adaptation| adaptation.channel.slice(:id, :name) } }
+        end
+
+        # @return [Array(Array<String>, String)] names of those who would be asked, and why it cannot be asked
+        def places(step, due)
+          around = (@who_answers ||= Signoff::WhoAnswers.new(scope, members, now, member.zone)).around(step, due)
+          [Core::Signoff::Places.of(step, asker: member.person_id, around: around, names: names).people.filter_map { |id| names[id] }.sort, nil]
+        rescue Core::Invalid => e
+          [[], "#{e.message} #{e.way_on}"]
+        end
+
+        def hours
+          @hours ||= Store::Clients::Hours.of(workspace)
         end
 
         def open_lines
@@ -112,13 +133,18 @@ module AskFirst
 
         def my_ask
           mine = rows(:ask_people).where(ask_id: open_lines.map { |line| line[:ask_id] }, person_id: member.person_id).select_map(:ask_id)
-          line = open_lines.find { |one| mine.include?(one[:ask_id]) } or return
-          shown = rows(:ask_line_adaptations).where(line_id: line[:line_id], ended_as: nil)
-                                             .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
-                                             .select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
-          given = rows(:answers).where(line_id: line[:line_id], person_id: member.person_id)
-          { line_id: line[:line_id], step: step_name(line[:step_id]), shown: shown, seen: given.max(:order_no) || 0, answered: given.any?, message: line[:message],
+          line = open_lines.find { |one| mine.include?(one[:ask_id]) && asked_of_me(one).any? } or return
+          shown = asked_of_me(line)
+          given = rows(:answers).where(post_id: @post.id, step_id: line[:step_id], person_id: member.person_id, adaptation_id: shown.keys).select_map(%i[order_no line_id])
+          { line_id: line[:line_id], step: step_name(line[:step_id]), shown: shown, seen: given.map(&:first).max || 0,
+            answered: given.any? { |_, on| on == line[:line_id] }, message: line[:message],
             asked_by: names[line[:asked_by]], due_at: line[:due_at].iso8601, four_eyes: four_eyes(line) }
+        end
+
+        # @return [Hash{String=>String}] adaptation id => fingerprint, of what is still asked on the reader's channels
+        def asked_of_me(line)
+          mine = shown.map(&:id)
+          @post.asked_on(line[:line_id]).select { |row| row[:ended_as].nil? && mine.include?(row[:adaptation_id]) }.to_h { |row| row.values_at(:adaptation_id, :fingerprint) }
         end
 
         # Whoever wrote part of what is asked is told so before they try.
@@ -212,7 +238,7 @@ module AskFirst
         end
 
         def can
-          Permissions::Capabilities.of(member, others: members)
+          allowed.acts
         end
       end
     end

@@ -7,6 +7,7 @@ module AskFirst
       # wanted.
       class PreviewLink < Act
         stepwise
+        opens :client, "write:link"
 
         MOST_PICTURE = 10 * 1024 * 1024
 

@@ -5,22 +5,19 @@ module AskFirst
     module Posts
       # Gives a post its subject line. Immaterial: it voids nothing.
       class Rename < Act
+        opens :post, "rename", whole: true
+
         # @param version [Integer] the version that the writer saw
         # @return [Integer] the new version
         def call(post_id:, subject:, version:)
-          require_ability!("rename")
           clean = Core::Posts::Text.clean(subject, field: "subject", limit: 300)
-          write do
-            post = fetch(:posts, post_id, "This post")
-            next post[:subject_version] if post[:subject] == clean
+          return row[:subject_version] if row[:subject] == clean
+          raise changed(row) if row[:subject_version] != version
 
-            done = rows(:posts).where(id: post_id, subject_version: version).update(subject: clean, subject_version: Sequel[:subject_version] + 1)
-            raise changed(post) if done.zero?
-
-            record("post_named", post_id: post_id, facts: { before: post[:subject], after: clean })
-            announce("posts", ids: [post_id])
-            version + 1
-          end
+          rows(:posts).where(id: post_id).update(subject: clean, subject_version: version + 1)
+          record("post_named", post_id: post_id, facts: { before: row[:subject], after: clean })
+          announce("posts", ids: [post_id])
+          version + 1
         end
 
         private

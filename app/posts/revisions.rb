@@ -5,13 +5,12 @@ module AskFirst
     module Posts
       # The revisions of a post, newest first, with why each was kept; and any two beside each other.
       class Revisions < Act
+        opens :post, "see_post", gate: false
+
         # @param from [Integer, nil] number of the earlier revision
         # @param to [Integer, nil]
         # @return [Hash] JSON-ready {revisions:, compared: nil or {from:, to:, adaptations:}}
         def call(post_id:, from: nil, to: nil)
-          require_ability!("see_post")
-          fetch(:posts, post_id, "This post")
-          require_visible!(post_id)
           kept = rows(:revisions).where(post_id: post_id).order(Sequel.desc(:number)).all
           { revisions: kept.map { |row| json(row, reasons(post_id)) }, compared: from && to ? compare(found(kept, from), found(kept, to)) : nil }
         end

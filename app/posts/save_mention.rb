@@ -6,26 +6,26 @@ module AskFirst
       # Puts somebody into the book, or changes a spelling there. A spelling that sealed posts go out with is not changed under
       # them.
       class SaveMention < Act
+        opens :client, "save_mention"
+
         LIMIT = 120
 
         # @param name [String] as posts write it; the same name is the same entry
         # @param spellings [Hash{String=>String}] network => spelling; empty ones are taken out
         # @return [String] id
         def call(name:, spellings:)
-          require_ability!("write:text")
           plain = name_of(name)
           wanted = spellings.to_h { |network, spelling| [network, Core::Posts::Text.clean(spelling.to_s, field: "spellings", limit: LIMIT).strip] }
-          write do
-            id = entry(plain)
-            before = rows(:mention_spellings).where(mention_id: id).select_hash(:network, :spelling)
-            changed = wanted.reject { |network, spelling| before[network].to_s == spelling }
-            touched = changed.empty? ? [] : require_free!(plain, changed.keys)
-            changed.each { |network, spelling| keep(id, network, spelling) }
-            record("mention_saved", facts: { name: plain, before: before, after: before.merge(wanted).reject { |_, spelling| spelling.empty? } })
-            restage(touched)
-            announce("posts", ids: touched)
-            id
-          end
+          id = entry(plain)
+          before = rows(:mention_spellings).where(mention_id: id).select_hash(:network, :spelling)
+          changed = wanted.reject { |network, spelling| before[network].to_s == spelling }
+          require_own_networks!(changed.keys)
+          touched = changed.empty? ? [] : require_free!(plain, changed.keys)
+          changed.each { |network, spelling| keep_spelling(id, network, spelling) }
+          record("mention_saved", facts: { name: plain, before: before, after: before.merge(wanted).reject { |_, spelling| spelling.empty? } })
+          restage(touched) if touched.any?
+          announce("posts")
+          id
         end
 
         private
@@ -45,7 +45,12 @@ module AskFirst
           end
         end
 
-        def keep(id, network, spelling)
+        # A spelling goes out on every channel at its network.
+        def require_own_networks!(networks)
+          require_ability!("save_mention", on: touching(channel_ids: rows(:channels).where(network: networks, archived_at: nil).select_map(:id)))
+        end
+
+        def keep_spelling(id, network, spelling)
           return rows(:mention_spellings).where(mention_id: id, network: network).delete if spelling.empty?
           raise Core::Invalid.new("no_such_network", "There is no channel at “#{network[0, 40]}” here.", field: "spellings") if rows(:channels).where(network: network).empty?
 
@@ -58,8 +63,8 @@ module AskFirst
         def require_free!(plain, networks)
           naming = rows(:parts).where(part: %w[text first_comment tagged]).where(Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%"))
           ids = rows(:posts).where(id: naming.select(:post_id)).exclude(stage: "out").select_map(:id)
-          posts = ids.empty? ? {} : locked(ids)
-          sealed = posts.values.flat_map(&:adaptations).select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }
+          Store::Gates.for_posts(scope, ids)
+          sealed = standing(ids).values.flat_map(&:adaptations).select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }
           return ids if sealed.empty?
 
           who = sealed.size == 1 ? "One channel of a post is" : "#{sealed.size} channels of posts are"

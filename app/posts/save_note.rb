@@ -5,25 +5,21 @@ module AskFirst
     module Posts
       # The note to the team beside a post: house talk that stands, not a conversation. Immaterial.
       class SaveNote < Act
+        opens :post, "house_talk"
+
         LIMIT = 8_000
 
         # @param version [Integer] the version that the writer saw
         # @return [Integer] the new version
         def call(post_id:, note:, version:)
-          require_ability!("house_talk")
           clean = Core::Posts::Text.clean(note, field: "note", limit: LIMIT)
-          write do
-            post = fetch(:posts, post_id, "This post")
-            require_visible!(post_id)
-            next post[:note_version] if post[:note] == clean
+          return row[:note_version] if row[:note] == clean
+          raise changed(row) if row[:note_version] != version
 
-            done = rows(:posts).where(id: post_id, note_version: version).update(note: clean, note_version: Sequel[:note_version] + 1)
-            raise changed(post) if done.zero?
-
-            record("note_saved", post_id: post_id, facts: { before: post[:note], after: clean })
-            announce("posts", ids: [post_id])
-            version + 1
-          end
+          rows(:posts).where(id: post_id).update(note: clean, note_version: version + 1)
+          record("note_saved", post_id: post_id, facts: { before: row[:note], after: clean })
+          announce("posts", ids: [post_id])
+          version + 1
         end
 
         private

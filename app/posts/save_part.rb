@@ -5,37 +5,34 @@ module AskFirst
     module Posts
       # Saves one part, of the master or of one channel: compare and set on the version that the writer saw.
       class SavePart < PartWrite
+        opens :post, "see_post", stand: true
+
         # @param channel_id [String, nil] nil for the master
         # @param version [Integer] 0 when there was none
         # @return [Integer] the new version
         def call(post_id:, channel_id:, part:, value:, version:)
           raise Core::Invalid.new("part_unknown", "A post has no part “#{part}”.", field: "part") unless Core::Posts::Parts::ALL.include?(part)
 
-          clean = Core::Posts::PartValues.clean(part, value)
-          write do
-            post = locked([post_id]).fetch(post_id)
-            require_channel!(post, channel_id)
-            require_write!(post, channel_id, part)
-            require_own_media!(part, clean)
-            before = part_row(post_id, channel_id, part)
-            return before[:version] if before && before[:value] == clean # also when the answer to the first try was lost on its way
-            raise part_changed(before, part) unless (before ? before[:version] : 0) == version
+          clean = Core::Posts::PartValues.clean(part, value, now: now)
+          require_write!(channel_id, part)
+          require_own_media!(part, clean)
+          before = post.part(channel_id, part)
+          return before[:version] if before && before[:value] == clean # also when the answer to the first try was lost on its way
+          raise part_changed(before, part) unless (before ? before[:version] : 0) == version
 
-            keep_part(post_id, channel_id, part, clean, before)
-            after(post, channel_id, part, before, clean)
-          end
+          save(channel_id, part, clean, before)
           version + 1
         end
 
         private
 
-        def after(post, channel_id, part, before, value)
-          channel = post.adaptations.find { |adaptation| adaptation.row[:channel_id] == channel_id }
-          record("part_saved", post_id: post.id, adaptation_id: channel&.id,
-            facts: part_facts(part, channel, before, value))
-          move_releases(post, channel_id) if part == "time"
-          restage([post.id])
-          Checks::LookAtLinks.plan(kit, member.workspace_id, post_standing(post.id)) if links(part, before && before[:value]) != links(part, value)
+        def save(channel_id, part, value, before)
+          standing = after(keep_part(channel_id, part, value, before))
+          channel = post.on(channel_id)
+          record("part_saved", post_id: post.id, adaptation_id: channel&.id, facts: part_facts(part, channel, before, value))
+          standing = move_releases(standing, channel_id) if part == "time"
+          keep(standing)
+          Checks::LookAtLinks.plan(kit, member.workspace_id, standing) if links(part, before && before[:value]) != links(part, value)
         end
 
         # The addresses that a value holds.

@@ -6,21 +6,18 @@ module AskFirst
       # Which campaign a post belongs to, by its name; a new name makes it. Immaterial: its name in tracking tags is fixed at the
       # first ask.
       class SetCampaign < Act
+        opens :post, "rename", whole: true
+
         # @param name [String] empty for none
         def call(post_id:, name:)
-          require_ability!("rename")
           wanted = Core::Posts::Text.clean(name, field: "name", limit: 120).strip
-          write do
-            post = locked([post_id]).fetch(post_id)
-            require_visible!(post_id)
-            id = wanted.empty? ? nil : campaign(wanted)
-            next if post.row[:campaign_id] == id
+          id = wanted.empty? ? nil : campaign(wanted)
+          return if row[:campaign_id] == id
 
-            before = rows(:campaigns).where(id: post.row[:campaign_id]).get(:name)
-            rows(:posts).where(id: post_id).update(campaign_id: id)
-            record("campaign_set", post_id: post_id, facts: { before: before, after: wanted.empty? ? nil : wanted })
-            restage([post_id])
-          end
+          before = rows(:campaigns).where(id: row[:campaign_id]).get(:name)
+          rows(:posts).where(id: post_id).update(campaign_id: id)
+          record("campaign_set", post_id: post_id, facts: { before: before, after: wanted.empty? ? nil : wanted })
+          restage([post_id]) # its name may stand in tracking tags that are not fixed yet
         end
 
         private

@@ -5,26 +5,23 @@ module AskFirst
     module Posts
       # Which labels a post carries, by their names; a name that is new becomes a label on the spot. Immaterial.
       class SetLabels < Act
+        opens :post, "rename", whole: true
+
         MOST = 30
         LIMIT = 60
 
         # @param names [Array<String>]
         # @return [Array<String>] as they stand now
         def call(post_id:, names:)
-          require_ability!("rename")
           wanted = clean(names)
-          write do
-            fetch(:posts, post_id, "This post")
-            require_visible!(post_id)
-            before = on(post_id)
-            ids = labels(wanted)
-            rows(:post_labels).where(post_id: post_id).exclude(label_id: ids).delete
-            scope.db[:post_labels].insert_conflict.multi_insert(ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } })
-            after = on(post_id)
-            record("labelled", post_id: post_id, facts: { before: before, after: after }) unless before == after
-            announce("posts", ids: [post_id])
-            after
-          end
+          before = on(post_id)
+          ids = labels(wanted)
+          rows(:post_labels).where(post_id: post_id).exclude(label_id: ids).delete
+          scope.db[:post_labels].insert_conflict.multi_insert(ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } })
+          after = on(post_id)
+          record("labelled", post_id: post_id, facts: { before: before, after: after }) unless before == after
+          announce("posts", ids: [post_id])
+          after
         end
 
         private

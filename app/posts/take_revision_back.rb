@@ -7,34 +7,38 @@ module AskFirst
       # that were taken off since stay off.
       class TakeRevisionBack < PartWrite
         stepwise
+        opens :post, "write:descriptions", stand: true # which any kind of writing opens; each part is judged again below
 
         # @param number [Integer]
         # @return [Integer] number of the new revision; that of the newest where nothing was different
         def call(post_id:, number:)
-          require_ability!("write:descriptions") # which any kind of writing opens; each part is judged again below
-          write { put_back(post_id, number) }
+          write do
+            enter
+            put_back(number)
+          end
           Media::Render.call(kit, member, post_ids: [post_id])
-          write { KeepRevision.call(kit, member, post: locked([post_id]).fetch(post_id)) }[:number]
+          write do
+            enter
+            KeepRevision.call(kit, member, post: post)
+          end[:number]
         end
 
         private
 
-        def put_back(post_id, number)
-          post = locked([post_id]).fetch(post_id)
-          require_visible!(post_id)
-          revision = rows(:revisions).where(post_id: post_id, number: number).first or raise Core::NotFound, "This revision"
+        def put_back(number)
+          revision = rows(:revisions).where(post_id: post.id, number: number).first or raise Core::NotFound, "This revision"
           raise too_old(number) if revision[:master].nil?
 
           kept = rows(:revision_adaptations).where(revision_id: revision[:id]).to_hash(:channel_id)
           authors = kept.values.flat_map { |row| row[:authors].to_a }.uniq
-          changed = differences(post, revision, kept)
-          changed.each { |channel_id, part, value| put(post, channel_id, part, value, authors) }
-          record("revision_taken_back", post_id: post_id, revision_id: revision[:id], facts: { number: number, parts: changed.map { |_, part, _| part }.uniq })
-          restage([post_id])
+          changed = differences(revision, kept)
+          changed.each { |channel_id, part, value| put(channel_id, part, value, authors) }
+          record("revision_taken_back", post_id: post.id, revision_id: revision[:id], facts: { number: number, parts: changed.map { |_, part, _| part }.uniq })
+          restage([post.id])
         end
 
         # @return [Array<Array(String, String, Object)>] channel (nil: the master), part, value (:follow where it was none of its own)
-        def differences(post, revision, kept)
+        def differences(revision, kept)
           live = post.part_rows.to_h { |row| [[row[:channel_id], row[:part]], row[:value]] }
           [[nil, revision[:master]], *post.adaptations.map { |one| [one.row[:channel_id], kept[one.row[:channel_id]]&.fetch(:own)] }].flat_map do |channel_id, then_|
             next [] if then_.nil?
@@ -47,16 +51,16 @@ module AskFirst
           end
         end
 
-        def put(post, channel_id, part, value, authors)
-          require_write!(post, channel_id, part)
-          before = part_row(post.id, channel_id, part)
+        def put(channel_id, part, value, authors)
+          require_write!(channel_id, part)
+          before = post.part(channel_id, part)
           value = Core::Posts::Parts::NOTHING.fetch(part) if value == :follow && channel_id.nil?
           if value == :follow
             rows(:parts).where(post_id: post.id, channel_id: channel_id, part: part).delete
           else
-            keep_part(post.id, channel_id, part, value, before, authors: authors)
+            keep_part(channel_id, part, value, before, authors: authors)
           end
-          channel = post.adaptations.find { |one| one.row[:channel_id] == channel_id }
+          channel = post.on(channel_id)
           record("part_saved", post_id: post.id, adaptation_id: channel&.id, facts: part_facts(part, channel, before, value == :follow ? nil : value))
         end
 

@@ -5,15 +5,13 @@ module AskFirst
     module Posts
       # Says what another time would cost, before it is saved. Writes nothing.
       class TimeCost < Act
+        opens :post, "see_post", gate: false, stand: true
+
         # @return [Array<Hash>] {channel:, costs:} for each adaptation that the time would change
         def call(post_id:, channel_id:, value:)
-          require_ability!("see_post")
-          raise Core::NotFound, "This post" unless Core::Uuid::FORMAT.match?(post_id.to_s)
-
-          require_visible!(post_id)
-          clean = Core::Posts::PartValues.time(value)
+          clean = Core::Posts::PartValues.time(value, now)
           time = clean && Core::Plan::WallTime.parse(clean["wall"], clean["zone"])
-          touched = post_standing(post_id).adaptations.select { |one| channel_id ? one.row[:channel_id] == channel_id : !one.own.key?("time") }
+          touched = mine(post.adaptations).select { |one| channel_id ? one.row[:channel_id] == channel_id : !one.own.key?("time") }
           {
             kind: time&.kind, at: time&.at&.iso8601, past: time ? time.at <= now : false,
             costs: touched.map { |one| { channel: one.channel[:name], costs: Core::Signoff::Cost.of_time(one.verdict, time, names) } }.reject { |one| one[:costs].empty? }

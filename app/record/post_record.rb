@@ -5,12 +5,11 @@ module AskFirst
     module Record
       # The record of one post, oldest first: who did what, when, on which revision.
       class PostRecord < Act
+        opens :post, "see_post", gate: false
+
         PAGE = 200
 
         def call(post_id:, after: nil)
-          require_ability!("see_post")
-          fetch(:posts, post_id, "This post")
-          require_visible!(post_id)
           found = rows(:record).where(post_id: post_id)
           last = after && Integer(after, 10)
           found = found.where { order_no > last } if last

@@ -6,6 +6,8 @@ module AskFirst
       # What a client's person was asked, newest first: all that they ever see here, each by its own link. For an owner who
       # looks as them.
       class AsksOf < Act
+        inside # an owner looks, who was let in by look_as
+
         MOST = 50
 
         # The client's person as a guest of one of their asks, only to be looked at.

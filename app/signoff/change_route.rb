@@ -6,12 +6,12 @@ module AskFirst
       # Puts another sign-off route in the place of today's. Steps that were asked stay in the demand of their posts; what has not
       # been asked passes the new ones. Whoever sets a client up may choose its first route; later that takes `govern_route`.
       class ChangeRoute < Act
+        opens :route, nil
+
         # @param steps [Array<Hash>] as of Core::Signoff::RoutePresets.clean
         # @param seen [String, nil] id of the route that the page showed
         # @return [String] the new route's id
         def call(steps:, seen:, preset: nil)
-          require_ability!(workspace[:setup_step] ? "change_settings" : "rule")
-          Store::Gates.for_workspace(scope)
           clean = Core::Signoff::RoutePresets.clean(steps, self.class.able(colleagues).transform_values { |people| people.map(&:person_id) })
           current = rows(:routes).where(is_default: true).get(:id)
           raise changed(current) if current != seen

@@ -6,14 +6,23 @@ module AskFirst
       # Ends the open lines of adaptations: answered, withdrawn or outdated. A line ends with its last adaptation.
       # Runs inside the transaction of the act that caused it.
       class EndLines < Act
+        inside
+
+        # @param line_id [String, nil] only this line's
         # @param ask_id [String, nil] only the lines of this ask
-        def call(adaptation_ids:, as:, ask_id: nil)
+        # @param pairs [Array<Array(String, String)>, nil] only these, by line and adaptation
+        def call(adaptation_ids:, as:, line_id: nil, ask_id: nil, pairs: nil)
+          return if pairs && pairs.empty?
+
           open = rows(:ask_line_adaptations).where(adaptation_id: adaptation_ids, ended_as: nil)
+          open = open.where(%i[line_id adaptation_id] => pairs) if pairs
+          open = open.where(line_id: line_id) if line_id
           open = open.where(line_id: rows(:ask_lines).where(ask_id: ask_id).select(:id)) if ask_id
-          line_ids = open.select_map(:line_id).uniq
-          open.update(ended_as: as)
-          still_open = rows(:ask_line_adaptations).where(line_id: line_ids, ended_as: nil).select_map(:line_id)
-          rows(:ask_lines).where(id: line_ids - still_open, ended_at: nil).update(ended_at: now, ended_as: as)
+          line_ids = open.returning(:line_id).update(ended_as: as).map { |row| row[:line_id] }.uniq
+          return if line_ids.empty?
+
+          left = scope.db[:ask_line_adaptations].where(workspace_id: Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id], ended_as: nil)
+          rows(:ask_lines).where(id: line_ids, ended_at: nil).exclude(left.select(1).exists).update(ended_at: now, ended_as: as)
         end
       end
     end

@@ -5,29 +5,30 @@ module AskFirst
     module Signoff
       # The one switch that stops everything of a client from going out, at once, with a reason.
       class Hold < Act
+        opens :channel, "hold", whole: "hold_all"
+
         # @param channel_id [String, nil] only this channel
         # @return [String] the hold's id
         def call(reason:, channel_id: nil)
-          # the whole client is every channel of it
-          require_ability!("hold", on: touching(channel_ids: channel_id ? [channel_id] : rows(:channels).select_map(:id)))
           why = Core::Posts::Text.clean(reason, field: "reason", limit: 1_000).strip
           if why.empty?
             raise Core::Invalid.new("words_needed", "A hold needs its reason.", field: "reason",
               way_on: "Say why; everybody here will see it.")
           end
 
-          id = new_id
-          write do
-            channel_id ? fetch(:channels, channel_id, "This channel") && Store::Gates.for_channel(scope, channel_id) : Store::Gates.for_workspace(scope)
-            raise Core::Conflict.new("held_already", "This is on hold already.", way_on: "Lift that hold first.") if rows(:holds).where(
-              channel_id: channel_id, lifted_at: nil
-            ).any?
+          raise held_already if rows(:holds).where(channel_id: channel_id, lifted_at: nil).any?
 
-            scope.insert(:holds, { id: id, channel_id: channel_id, reason: why, put_by: member.person_id, put_at: now })
-            record("held", facts: { reason: why, channel: channel_id })
-            restage(rows(:releases).where(ended_at: nil).select_map(:post_id).uniq)
-          end
+          id = new_id
+          scope.insert(:holds, { id: id, channel_id: channel_id, reason: why, put_by: member.person_id, put_at: now })
+          record("held", facts: { reason: why, channel: channel_id })
+          restage(rows(:releases).where(ended_at: nil).select_map(:post_id).uniq)
           id
+        end
+
+        private
+
+        def held_already
+          Core::Conflict.new("held_already", "This is on hold already.", way_on: "Lift that hold first.")
         end
       end
     end

@@ -6,6 +6,7 @@ module AskFirst
       # The mail that asks a person of the client's side, with the link that opens exactly this ask.
       class MailAsk < Act
         stepwise
+        of_process
 
         def call(ask_id:, person_id:)
           mail = write { compose(ask_id, person_id) }

@@ -9,6 +9,8 @@ module AskFirst
       # Makes a guest pass: 256 random bits that only the mail holds. The database keeps a digest. An older pass of the same
       # person for the same ask stops working, so that one link is the link.
       class MintPass < Act
+        of_process
+
         DAYS = 14
 
         # @return [String] the pass, for the link

@@ -3,35 +3,56 @@
 module AskFirst
   module App
     module Signoff
-      # The step that a post should be asked at next, whom that would ask, and about what. JSON-ready.
+      # What a post can be asked for: at the step that it waits at, and beside it at advisory steps, which nothing waits for.
       module NextAsk
+        # step: Core::Signoff::Step · adaptations: those that would be asked
+        Offer = Struct.new(:step, :adaptations, keyword_init: true)
+
         module_function
 
         # @param post [Store::Posts::Standing::Post]
-        # @param asker [String] person id
-        # @param names [Hash] person id => name
-        # @param hours [Core::Plan::WorkingTime] the client's
-        # @param replace [Proc] step and people => people, with whoever stands in for who is away
-        # @return [Hash, nil] nil when nothing is to be asked, or an open ask about exactly this goes on
-        def of(post, asker, names, now, hours:, replace:)
+        # @return [Offer, nil] nil when nothing is to be asked, or an open ask about exactly this goes on
+        def of(post)
           step = first_step(post) or return
-          due = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id && !asked?(adaptation, step) }
-          return if due.empty?
+          offer(post, step)
+        end
 
-          { step_id: step.id, name: step.name, side: step.side, hours: step.hours, people: step.people_for(asker, replace.call(step, step.people)).filter_map { |id| names[id] }.sort,
-            due_at: hours.add(now, step.hours * 60).iso8601, channels: due.map { |adaptation| adaptation.channel.slice(:id, :name) } }
+        # @return [Array<Offer>] of the advisory steps
+        def beside(post)
+          post.steps.reject(&:required).filter_map { |step| offer(post, step) }
+        end
+
+        # What of a post would be asked at a step now.
+        # @return [Array<Store::Posts::Standing::Adaptation>]
+        def due(post, step)
+          open_at(post, step).reject { |adaptation| asked?(adaptation, step) }
+        end
+
+        # What is not satisfied at a step; of a required one, only what waits there.
+        def open_at(post, step)
+          post.adaptations.reject(&:sent?).select do |adaptation|
+            step.required ? adaptation.verdict.waits_at&.id == step.id : !standing(adaptation, step).satisfied?
+          end
         end
 
         def first_step(post)
           post.adaptations.reject(&:sent?).filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
         end
 
-        # An open ask about exactly what stands goes on; what was opened to change it has none.
+        # An open ask about exactly what stands, for the day that is planned, goes on; what was opened to change it has none.
         def asked?(adaptation, step)
-          !adaptation.facts.opened && adaptation.facts.asked.any? { |asked|
-            asked.open && asked.step_id == step.id && asked.fingerprint == adaptation.fingerprint
-          }
+          !adaptation.facts.opened && standing(adaptation, step).asked_as_it_stands?
         end
+
+        def standing(adaptation, step)
+          adaptation.verdict.steps.find { |one| one.step.id == step.id }
+        end
+
+        def offer(post, step)
+          found = due(post, step)
+          Offer.new(step: step, adaptations: found) if found.any?
+        end
+        private_class_method :first_step, :standing, :offer
       end
     end
   end

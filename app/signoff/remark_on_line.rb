@@ -5,11 +5,10 @@ module AskFirst
     module Signoff
       # A guest says something about the post of one line of their ask, in the client's room.
       class RemarkOnLine < Act
-        def call(line_id:, words:)
-          line = fetch(:ask_lines, line_id, "This ask")
-          raise Core::NotFound, "This ask" unless line[:ask_id] == member.ask_id
+        opens :own_line, nil
 
-          Talk::Say.call(kit, member, post_id: line[:post_id], room: "client", words: words)
+        def call(line_id:, words:)
+          Talk::Say.call(kit, member, post_id: row[:post_id], room: "client", words: words)
         end
       end
     end

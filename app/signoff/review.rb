@@ -6,8 +6,10 @@ module AskFirst
       # What a guest sees of their ask: each post as it will appear, out of the revision that was shared, never from live
       # parts. Adaptations that differ only in their account are shown as one.
       class Review < Act
+        opens :own_ask, nil
+
         def call
-          ask = rows(:asks).where(id: member.ask_id).first or raise Core::NotFound, "This ask"
+          ask = row
           {
             client: workspace[:name], edge: workspace[:edge], me: member.name, asked_by: names[ask[:asked_by]], message: ask[:message], zone: workspace[:zone],
             due_at: ask[:due_at].iso8601, withdrawn: !ask[:withdrawn_at].nil?, lines: lines(ask)
@@ -19,14 +21,12 @@ module AskFirst
         def lines(ask)
           found = rows(:ask_lines).where(ask_id: ask[:id]).order(:id).all
           shown = adaptations(found.map { |line| line[:id] }).group_by { |row| row[:line_id] }.transform_values { |rows| StillAsked.of(rows) }
-          given = rows(:answers).where(line_id: found.map { |line|
-            line[:id]
-          }, person_id: member.person_id).order(:order_no).all.group_by { |row| row[:line_id] }
+          answers(found, ask)
           talk = rows(:remarks).where(post_id: found.map { |line|
             line[:post_id]
           }, room: "client").order(:said_at).all.group_by { |row| row[:post_id] }
           @sizes = rows(:renditions).where(id: shown.values.flatten.flat_map { |row| row[:rendition_ids].to_a }.uniq).to_hash(:id, %i[width height])
-          found.map { |line| line_json(line, shown.fetch(line[:id], []), given.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
+          found.map { |line| line_json(line, shown.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
                .sort_by { |line| [line[:wall] || "9999", line[:id]] }
         end
 
@@ -39,11 +39,18 @@ module AskFirst
                                        Sequel[:revision_adaptations][:zone], :rendition_ids, :network, :initials, Sequel[:channels][:name].as(:channel), :card, :account).all
         end
 
-        def line_json(line, shown, given, talk)
-          last = given.last
+        # One's own answers at this step to these posts, on whichever line: an older link knows what was said on a newer one.
+        def answers(lines, ask)
+          given = rows(:answers).where(post_id: lines.map { |line| line[:post_id] }, step_id: ask[:step_id], person_id: member.person_id).order(:order_no).all
+          @given = given.group_by { |row| row[:line_id] }
+          @seen = given.group_by { |row| row[:adaptation_id] }.transform_values { |own| own.last[:order_no] }
+        end
+
+        def line_json(line, shown, talk)
+          last = @given.fetch(line[:id], []).last
           {
             id: line[:id], ended: line[:ended_as], wall: shown.filter_map { |row| row[:wall] }.min&.strftime("%Y-%m-%dT%H:%M"),
-            shown: shown.to_h { |row| [row[:adaptation_id], row[:fingerprint]] }, seen: last ? last[:order_no] : 0,
+            shown: shown.to_h { |row| [row[:adaptation_id], row[:fingerprint]] }, seen: @seen.values_at(*shown.map { |row| row[:adaptation_id] }).compact.max || 0,
             verdict: last && last[:verdict], words: last ? last[:words] : "", ways: ways(shown),
             talk: talk.map { |row| remark_json(row) }
           }

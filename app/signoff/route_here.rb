@@ -5,9 +5,10 @@ module AskFirst
     module Signoff
       # The client's sign-off route as it stands today, with who could answer, and the presets.
       class RouteHere < Act
+        opens :client, "see_people"
+
         # @return [Hash] JSON-ready
         def call
-          require_ability!("see_people")
           route = rows(:routes).where(is_default: true).first
           { id: route && route[:id], steps: steps, able: able.transform_values { |people| people.map { |one| { id: one.person_id, name: one.name, role: one.role } } },
             presets: Core::Signoff::RoutePresets::ALL.map { |key, (words, preset)| { key: key, words: words, steps: preset.map { |name, side| { name: name, side: side } } } },

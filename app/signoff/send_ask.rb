@@ -7,31 +7,40 @@ module AskFirst
       # step (its yes still counts, or it waits at another step) is left out; a post with nothing to ask is refused.
       class SendAsk < Act
         stepwise
+        opens :posts, "ask", stand: true
 
         # @param due_at [Time, nil] by when; nil takes the step's allowed working time from now
         # @param channel_ids [Array<String>, nil] only for these channels of the posts; nil for all that need it
         # @return [String] the ask's id
         def call(step_id:, post_ids:, due_at: nil, message: "", channel_ids: nil)
-          require_ability!("ask")
           words = Core::Posts::Text.clean(message, field: "message", limit: 4_000)
-          Media::Render.call(kit, member, post_ids: post_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) })
+          reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not ask
+          Media::Render.call(kit, member, post_ids: post_ids)
           write do
-            posts = locked(post_ids)
-            step = Store::Signoff::Routes.by_ids(scope, [fetch(:route_steps, step_id, "This step")[:id]]).first
-            due = due_for(step, due_at)
-            lines = posts.values.to_h { |post| [post, to_ask(post, step, channel_ids)] }
-            require_ability!("ask", on: touching(channel_ids: lines.values.flatten.map { |adaptation| adaptation.row[:channel_id] }))
-            people = people_for(step, lines.values.flatten)
-            id = insert(step, people, due, words)
-            lines.each { |post, adaptations| insert_line(id, step, post, adaptations) }
-            passes(id, step, people)
-            tell(posts.values, step, people) unless step.side == "client"
-            restage(posts.keys)
-            id
+            enter
+            send_it(step(step_id), due_at, words, channel_ids)
           end
         end
 
         private
+
+        def step(id)
+          raise Core::NotFound, "This step" unless Core::Uuid::FORMAT.match?(id.to_s)
+
+          posts.each_value.flat_map(&:steps).find { |one| one.id == id } or raise Core::NotFound, "This step"
+        end
+
+        def send_it(step, due_at, words, channel_ids)
+          due = due_for(step, due_at)
+          lines = posts.values.to_h { |post| [post, to_ask(post, step, channel_ids)] }
+          require_on!(lines.values.flatten)
+          places = places(step, lines.values.flatten)
+          id = insert(step, places, due, words)
+          lines.each { |post, adaptations| insert_line(id, step, post, adaptations) }
+          step.side == "client" ? passes(id, places.people) : tell(posts.values, step, places.people)
+          restage(posts.keys)
+          id
+        end
 
         def due_for(step, due_at)
           due = due_at || Store::Clients::Hours.of(workspace).add(now, step.hours * 60)
@@ -42,19 +51,20 @@ module AskFirst
 
         # @raise [Core::Conflict, Core::Invalid] with the sentence for this post
         def to_ask(post, step, channel_ids)
-          if post.adaptations.empty?
-            raise Core::Invalid.new("no_channel", "“#{title(post)}” has no channel yet.", field: "channel_ids",
-              way_on: "Choose a channel.")
-          end
+          raise no_channel(post) if post.adaptations.empty?
 
-          chosen = post.adaptations.reject(&:sent?).select { |adaptation| adaptation.verdict.waits_at&.id == step.id }
-          chosen.select! { |adaptation| channel_ids.include?(adaptation.row[:channel_id]) } if channel_ids
+          chosen = mine(NextAsk.open_at(post, step))
+          chosen = chosen.select { |adaptation| channel_ids.include?(adaptation.row[:channel_id]) } if channel_ids
           raise nothing_to_ask(post, step) if chosen.empty?
 
           fresh = chosen.reject { |adaptation| NextAsk.asked?(adaptation, step) }
           raise asked_already(post, step) if fresh.empty?
 
           fresh.each { |adaptation| require_sound!(post, adaptation) }
+        end
+
+        def no_channel(post)
+          Core::Invalid.new("no_channel", "“#{title(post)}” has no channel yet.", field: "channel_ids", way_on: "Choose a channel.")
         end
 
         def asked_already(post, step)
@@ -76,30 +86,22 @@ module AskFirst
             way_on: "Mend it, then ask.")
         end
 
-        def people_for(step, adaptations)
-          authors = step.four_eyes ? adaptations.flat_map(&:authors).uniq : []
-          barred = step.people & authors
-          able = step.people_for(member.person_id, AwayNow.replace(scope, step, step.people - barred, now, member.zone) - authors)
-          if able.empty? || (step.quorum == "all" && barred.any?)
-            who = barred.map { |id| names.fetch(id) }.join(" and ")
-            sentence = barred.any? ? "#{who} wrote part of this and cannot clear it (four eyes)." : "Nobody is named for “#{step.name}”."
-            raise Core::Invalid.new("too_few_people", sentence, field: "people", way_on: "Name somebody else for this step.")
-          end
-          able
+        def places(step, adaptations)
+          around = WhoAnswers.new(scope, colleagues, now, member.zone).around(step, adaptations)
+          Core::Signoff::Places.of(step, asker: member.person_id, around: around, names: names)
         end
 
-        def insert(step, people, due, words)
+        def insert(step, places, due, words)
           id = new_id
-          places = step.places_for(people)
           scope.insert(:asks, { id: id, step_id: step.id, asked_by: member.person_id, asked_at: now, due_at: due, message: words,
                                 room: step.side == "client" ? "client" : "house" })
-          scope.insert(:ask_people, *people.map { |person| { ask_id: id, person_id: person } })
-          scope.insert(:ask_places, *places.each_with_index.map { |person, number| { ask_id: id, number: number, person_id: person } })
+          scope.insert(:ask_people, *places.people.map { |person| { ask_id: id, person_id: person } })
+          scope.insert(:ask_places, *places.to_a.each_with_index.map { |person, number| { ask_id: id, number: number, person_id: person } })
           id
         end
 
         def insert_line(ask_id, step, post, adaptations)
-          EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "outdated")
+          EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "outdated", pairs: overtaken(step, post, adaptations))
           Posts::FixTags.call(kit, member, adaptations: adaptations)
           revision = Posts::KeepRevision.call(kit, member, post: post)
           line_id = new_id
@@ -109,15 +111,23 @@ module AskFirst
           end)
           rows(:openings).where(adaptation_id: adaptations.map(&:id), closed_at: nil).update(closed_at: now, closed_by: member.person_id)
           record("asked", post_id: post.id, revision_id: revision[:id],
-            facts: { step: step.name, revision: revision[:number], channels: adaptations.map { |adaptation|
-              adaptation.channel[:name]
-            }, ask: ask_id })
+            facts: { step: step.name, revision: revision[:number], channels: adaptations.map { |one| one.channel[:name] }, ask: ask_id })
+        end
+
+        # Open lines about older content, for another day, or at this very step; an ask about exactly this at another step goes on.
+        def overtaken(step, post, adaptations)
+          adaptations.flat_map do |adaptation|
+            post.asked_about(adaptation.id).select { |row| row[:ended_as].nil? }.reject { |row| row[:step_id] != step.id && asks_this?(row, adaptation) }
+              .map { |row| row.values_at(:line_id, :adaptation_id) }
+          end
+        end
+
+        def asks_this?(row, adaptation)
+          row[:fingerprint] == adaptation.fingerprint && adaptation.facts.holds_for?(row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone]))
         end
 
         # The client's people get a mail with their pass; the pass is made when the mail is, so that it stands nowhere else.
-        def passes(ask_id, step, people)
-          return unless step.side == "client"
-
+        def passes(ask_id, people)
           people.each { |person| kit.queue.ask_mail(member.workspace_id, ask_id, person, at: now) }
         end
 

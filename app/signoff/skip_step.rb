@@ -6,18 +6,19 @@ module AskFirst
       # Skips a step for exactly what stands now, on record, by someone with `govern`.
       class SkipStep < Act
         stepwise
+        opens :post, "rule", stand: true
 
         def call(post_id:, step_id:, reason:)
-          require_ability!("rule")
           why = Core::Posts::Text.clean(reason, field: "reason", limit: 1_000).strip
           raise Core::Invalid.new("words_needed", "A skip needs its reason.", field: "reason", way_on: "Say why; it stays on record.") if why.empty?
 
+          reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not skip
           Media::Render.call(kit, member, post_ids: [post_id])
           write do
-            post = locked([post_id]).fetch(post_id)
+            enter
             step = post.steps.find { |one| one.id == step_id } or raise Core::NotFound, "This step"
-            waiting = post.adaptations.select { |adaptation| adaptation.verdict.waits_at&.id == step_id && adaptation.fingerprint }
-            raise Core::Conflict.new("nothing_to_skip", "Nothing waits at “#{step.name}” now.") if waiting.empty?
+            waiting = mine(post.adaptations).select { |adaptation| adaptation.verdict.waits_at&.id == step_id && adaptation.fingerprint }
+            raise Core::Conflict.new("nothing_to_skip", "Nothing waits at “#{step.name}” now.", way_on: "Look at where it stands.") if waiting.empty?
 
             Posts::KeepRevision.call(kit, member, post: post)
             scope.insert(:rulings, *waiting.map do |adaptation|

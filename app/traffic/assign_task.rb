@@ -5,12 +5,13 @@ module AskFirst
     module Traffic
       # Gives a piece of making to a person of the agency side, with a due time in the client's zone.
       class AssignTask < Act
+        opens :post, "assign", whole: true
+
         KINDS = %w[copy picture video other].freeze
 
         # @param due [Hash] {"wall" =>, "zone" =>}
         # @return [String] the task's id
         def call(post_id:, kind:, title:, person_id:, due:, note: "")
-          require_ability!("assign")
           raise Core::Invalid.new("bad_kind", "A task is copy, picture, video or other.", field: "kind") unless KINDS.include?(kind)
 
           name = Core::Posts::Text.clean(title, field: "title", limit: 200).strip
@@ -20,15 +21,12 @@ module AskFirst
           raise Core::Invalid.new("due_past", "The task cannot be due in the past.", field: "due", way_on: "Choose a later time.") if time.at <= now
 
           id = new_id
-          write do
-            fetch(:posts, post_id, "This post")
-            person = worker(person_id)
-            scope.insert(:tasks, { id: id, post_id: post_id, kind: kind, title: name, note: Core::Posts::Text.clean(note, field: "note", limit: 4_000), person_id: person_id,
-                                   due_wall: time.wall, due_zone: time.zone, due_at: time.at, assigned_by: member.person_id, assigned_at: now })
-            record("task_assigned", post_id: post_id, facts: { title: name, person: person.name, due: time.to_h })
-            People::Notify.call(kit, member, person_ids: [person_id], kind: "task", post_id: post_id, words: "#{member.name} gives you “#{name}”.")
-            announce("tasks", ids: [post_id])
-          end
+          person = worker(person_id)
+          scope.insert(:tasks, { id: id, post_id: post_id, kind: kind, title: name, note: Core::Posts::Text.clean(note, field: "note", limit: 4_000), person_id: person_id,
+                                 due_wall: time.wall, due_zone: time.zone, due_at: time.at, assigned_by: member.person_id, assigned_at: now })
+          record("task_assigned", post_id: post_id, facts: { title: name, person: person.name, due: time.to_h })
+          People::Notify.call(kit, member, person_ids: [person_id], kind: "task", post_id: post_id, words: "#{member.name} gives you “#{name}”.")
+          announce("tasks", ids: [post_id])
           id
         end
 

@@ -7,9 +7,9 @@ module AskFirst
       #
       # own: [ability for one's own, ability for other people's] · reads: also while only looking, and in an archived client ·
       # archive: a change that is possible in an archived client · asked: only with a place in the open ask ·
-      # unsealed: not while the content is sealed
+      # unsealed: not while the content is sealed · whole: concerns the whole client, so nobody who is limited to channels
       module Acts
-        Entry = Struct.new(:abilities, :own, :reads, :archive, :asked, :unsealed, keyword_init: true)
+        Entry = Struct.new(:abilities, :own, :reads, :archive, :asked, :unsealed, :whole, keyword_init: true)
 
         def self.needs(*abilities, **rules)
           Entry.new(abilities: abilities, **rules).freeze
@@ -24,6 +24,8 @@ module AskFirst
           "client_talk" => needs("see", "see_shared"),
           "make_post" => needs("create"),
           "rename" => needs("write_settings"),
+          "save_mention" => needs("write_copy"),
+          "save_reminders" => needs("assign", whole: true),
           "choose_channels" => needs("write_settings"),
           "add_media" => needs("write_visuals"),
           "ask" => needs("ask"),
@@ -34,11 +36,15 @@ module AskFirst
           "take_back" => needs("release"),
           "settle" => needs("release"),
           "hand_over" => needs("release", "work"),
+          "mark_ready" => needs("release"),
           "hold" => needs("hold"),
+          "hold_all" => needs("hold", whole: true),
           "open" => needs("open"),
+          "close" => needs("open"),
           "assign" => needs("assign"),
           "finish_task" => needs(own: %w[work assign]),
           "rule" => needs("govern_route"),
+          "change_route" => needs("govern_route", whole: true),
           "see_people" => needs("see", reads: true),
           "see_record" => needs("see", reads: true),
           "see_brand" => needs("see", reads: true),
@@ -46,10 +52,13 @@ module AskFirst
           "change_member" => needs("govern_people"),
           "look_as" => needs("look_as", reads: true),
           "connect" => needs("govern_channels"),
-          "change_settings" => needs("govern_settings"),
-          "archive" => needs("govern_settings", archive: true),
-          "delete_client" => needs("govern_delete", archive: true),
-          "export" => needs("govern_export", archive: true),
+          "add_channel" => needs("govern_channels", whole: true),
+          "order_channels" => needs("govern_channels", whole: true),
+          "see_whole" => needs("see", reads: true, whole: true),
+          "change_settings" => needs("govern_settings", whole: true),
+          "archive" => needs("govern_settings", archive: true, whole: true),
+          "delete_client" => needs("govern_delete", archive: true, whole: true),
+          "export" => needs("govern_export", archive: true, whole: true),
           "agency_own" => needs("own", reads: true),
           "set_up" => needs("set_up")
         }.merge(

@@ -27,8 +27,8 @@ module AskFirst
 
           # The rules in their order: the first that refuses is the one that is named.
           def refusal(member, act, on)
-            looking(member, act) || archived(member, act) || ability(member, act, on) || channels(member, on) || asked(member, act, on) ||
-              going(on) || sealed(act, on)
+            looking(member, act) || archived(member, act) || ability(member, act, on) || channels(member, act, on) || asked(member, act, on) ||
+              out(on) || going(on) || sealed(act, on)
           end
 
           # What is sealed is opened by whoever may open; everything else is done by whoever may do it.
@@ -60,8 +60,10 @@ module AskFirst
             Refusal.new(code: "not_yours", rule: "Your role here cannot #{needed.map { |one| Abilities::EVERY_SENTENCE.fetch(one) }.join(' or ')}.")
           end
 
-          def channels(member, on)
-            return if member.limited_to.nil? || on.channel_ids.nil? || (on.channel_ids - member.limited_to).empty?
+          def channels(member, act, on)
+            return if member.limited_to.nil?
+            return Refusal.new(code: "other_channel", rule: "This concerns the whole client, and your part here is limited to some channels.") if Acts.fetch(act).whole
+            return if on.channel_ids.nil? || (on.channel_ids - member.limited_to).empty?
 
             Refusal.new(code: "other_channel", rule: "Your part here is limited to other channels.")
           end
@@ -72,19 +74,29 @@ module AskFirst
             Refusal.new(code: "not_asked", rule: "You are not among those who are asked here.")
           end
 
+          def out(on)
+            return if (on.out || []).empty?
+
+            Refusal.new(code: "too_late", rule: "#{list(on.out)} #{are(on.out)} out; what went there can no longer be changed here.",
+              way_on: "Copy it into a new post, or change it at the network.")
+          end
+
           def going(on)
             return if (on.going || []).empty?
 
-            Refusal.new(code: "too_late", rule: "#{on.going.join(' and ')} is being sent or is out; what goes there can no longer be changed here.",
-              way_on: "Make a new post, or change it at the network.")
+            Refusal.new(code: "too_late", rule: "Too late: #{list(on.going)} #{are(on.going)} being sent, exactly as it stands.",
+              way_on: "Copy it into a new post, or wait until Dispatch says how it ended.")
           end
 
           def sealed(act, on)
             return if !Acts.fetch(act).unsealed || (on.sealed || []).empty?
 
-            Refusal.new(code: "sealed", rule: "#{on.sealed.join(' and ')} is sealed: it has been asked for, or has its yes, exactly as it stands.",
+            Refusal.new(code: "sealed", rule: "#{list(on.sealed)} #{are(on.sealed)} sealed: it has been asked for, or has its yes, exactly as it stands.",
               way_on: "Open it with “Change it”; you are told first what that costs.")
           end
+
+          def list(names) = names.size < 3 ? names.join(" and ") : "#{names[0...-1].join(', ')} and #{names.last}"
+          def are(names) = names.size == 1 ? "is" : "are"
         end
 
         attr_reader :who_can

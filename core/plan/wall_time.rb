@@ -78,6 +78,17 @@ module AskFirst
           wall.strftime("%Y-%m-%d")
         end
 
+        # @param name [String] another zone, such as the client's
+        # @return [String] the date there at this instant
+        def local_date_in(name)
+          self.class.at(at, name).local_date
+        end
+
+        # @return [Boolean] whether it is the same instant, in whatever zone either is written
+        def same_instant?(other)
+          other.is_a?(WallTime) && at == other.at
+        end
+
         def to_h
           { "wall" => text, "zone" => zone }
         end

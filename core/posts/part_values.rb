@@ -19,13 +19,16 @@ module AskFirst
 
         # @param part [String] one of Parts::ALL
         # @param value [Object] parsed JSON
+        # @param now [Time] when it is written: a planned time is not decades away from it
         # @return [Object] canonical value
         # @raise [Invalid]
-        def clean(part, value)
+        def clean(part, value, now:)
           case part
           when "text" then Text.clean(value, field: part)
           when "first_comment" then Text.clean(value, field: part, limit: COMMENT)
           when "link" then Link.clean(value)
+          when "time" then time(value, now)
+          when "event" then event(value, now)
           when *Parts::ALL then public_send(part, value)
           else
             raise Invalid.new("part_unknown", "A post has no part “#{part}” that can be written here.", field: "part")
@@ -92,12 +95,13 @@ module AskFirst
         end
 
         # {"name":, "place":, "starts": wall, "ends": wall or nil, "zone":}
-        def event(value)
+        def event(value, now)
           return nil if value.nil?
 
           fields("event", value, %w[name place starts ends zone])
           starts = Plan::WallTime.parse(value["starts"].to_s, value["zone"].to_s, field: "event")
           ends = value["ends"] && Plan::WallTime.parse(value["ends"].to_s, value["zone"].to_s, field: "event")
+          [starts, ends].compact.each { |time| Plan::Bounds.require!(time, now, field: "event") }
           raise Invalid.new("event_ends_first", "The event ends before it starts.", field: "event", way_on: "Look at its two times.") if ends && ends.at <= starts.at
 
           { "name" => name(value["name"], "event"), "place" => Text.clean(value["place"] || "", field: "event", limit: 200).strip, "starts" => starts.to_h["wall"],
@@ -117,14 +121,16 @@ module AskFirst
           minor.zero? ? nil : { "minor" => minor, "currency" => Campaigns::Currency.clean(value["currency"], field: "budget") }
         end
 
-        def time(value)
+        def time(value, now)
           return nil if value.nil?
           unless value.is_a?(Hash) && value["wall"].is_a?(String) && value["zone"].is_a?(String)
             raise Invalid.new("bad_time", "A time needs a date, an hour and a zone.",
               field: "time")
           end
 
-          Plan::WallTime.parse(value["wall"], value["zone"], field: "time").to_h
+          time = Plan::WallTime.parse(value["wall"], value["zone"], field: "time")
+          Plan::Bounds.require!(time, now, field: "time")
+          time.to_h
         end
 
         def name(value, field)

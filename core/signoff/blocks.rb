@@ -4,8 +4,9 @@ module AskFirst
   module Core
     module Signoff
       # Which answers stand in the way. A change or no counts whatever it echoes. It blocks the adaptation until its giver
-      # says yes, or that step is asked again on other content; the fingerprint it was given on stays blocked until its
-      # giver's own yes to it. An advisory step never blocks, nor does one that was dropped on record.
+      # says yes there, or that step is asked again, after it, on content that is neither what the giver looked at nor what
+      # stood when they gave it; the fingerprint it was given on stays blocked until its giver's own yes to it. An advisory
+      # step never blocks, nor does one that was dropped on record.
       module Blocks
         module_function
 
@@ -14,7 +15,7 @@ module AskFirst
         def of(facts)
           required = facts.steps.select(&:required).map(&:id)
           facts.answers.select do |answer|
-            answer.verdict != "yes" && required.include?(answer.step_id) && latest_refusal?(answer, facts) && blocks?(answer, facts)
+            !answer.yes? && required.include?(answer.step_id) && latest_refusal?(answer, facts) && blocks?(answer, facts)
           end
         end
 
@@ -26,17 +27,17 @@ module AskFirst
 
         def latest_refusal?(answer, facts)
           facts.answers.none? do |other|
-            other.verdict != "yes" && same_giver?(other, answer) && other.fingerprint == answer.fingerprint && other.order > answer.order
+            !other.yes? && same_giver?(other, answer) && other.fingerprint == answer.fingerprint && other.order > answer.order
           end
         end
 
         def later_yeses(refusal, facts)
-          facts.answers.select { |answer| answer.verdict == "yes" && same_giver?(answer, refusal) && answer.order > refusal.order }
+          facts.answers.select { |answer| answer.yes? && same_giver?(answer, refusal) && answer.order > refusal.order }
         end
 
         def asked_again?(refusal, facts)
           facts.asked.any? do |asked|
-            asked.step_id == refusal.step_id && asked.order > refusal.order && asked.fingerprint != refusal.fingerprint
+            asked.step_id == refusal.step_id && asked.order > refusal.order && ![refusal.fingerprint, refusal.stood].include?(asked.fingerprint)
           end
         end
 

@@ -26,7 +26,7 @@ module AskFirst
         def of_time(verdict, time, names)
           void = voided(verdict, time)
           givers = verdict.steps.flat_map(&:counting).map(&:person_id).uniq
-          costs = []
+          costs = overtaken(verdict, time, names)
           if void.any?
             costs << "#{yeses(void, names)} will not count #{time ? 'for that day' : 'without a time'} and must be asked again."
           elsif givers.any?
@@ -38,7 +38,17 @@ module AskFirst
 
         # @return [Array<String>] ids of those whose yes would not hold for that time
         def voided(verdict, time)
-          verdict.steps.flat_map(&:counting).reject { |answer| TimePolicy.holds?(verdict.facts.policy, answer.time, time) }.map(&:person_id).uniq
+          verdict.steps.flat_map(&:counting).reject { |answer| holds?(verdict, answer.time, time) }.map(&:person_id).uniq
+        end
+
+        # Open asks that are for the day that was planned: a yes to them could not count for another one.
+        def overtaken(verdict, time, names)
+          verdict.steps.filter_map(&:open_ask).reject { |ask| holds?(verdict, ask.time, time) }
+            .map { |ask| "The ask to #{list(ask.people, names)} is for the time before and must be asked again." }
+        end
+
+        def holds?(verdict, before, after)
+          TimePolicy.holds?(verdict.facts.policy, before, after, verdict.facts.zone)
         end
 
         def yeses(people, names)

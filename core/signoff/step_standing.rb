@@ -40,12 +40,25 @@ module AskFirst
           @counting ||= latest_verdicts.select { |answer| counts?(answer) }
         end
 
+        # Each person's latest word here, whatever content it was about. A yes on a line that had ended is none of them: it lifts
+        # its giver's block and leaves an earlier good yes as it is.
         def latest_verdicts
-          @facts.answers.select { |answer| answer.step_id == step.id }.group_by(&:person_id).map { |_, given| given.max_by(&:order) }
+          @latest_verdicts ||= @facts.answers.select { |answer| answer.step_id == step.id && (answer.eligible || !answer.yes?) }
+            .group_by(&:person_id).map { |_, given| given.max_by(&:order) }
         end
 
         def open_ask
           @facts.asked.select { |asked| asked.step_id == step.id && asked.open }.max_by(&:order)
+        end
+
+        # An open ask about exactly this content, for a time that still holds: it goes on, and need not be asked anew.
+        def asked_as_it_stands?
+          @facts.asked.any? { |asked| asked.step_id == step.id && asked.open && asked.fingerprint == @facts.fingerprint && @facts.holds_for?(asked.time) }
+        end
+
+        # Its open ask is for another day than the one that is planned now: what is answered there could not count.
+        def asked_for_another_time?
+          !open_ask.nil? && !@facts.holds_for?(open_ask.time)
         end
 
         # @return [Array<String>] who is still to answer an open ask
@@ -62,7 +75,7 @@ module AskFirst
         def counts?(answer)
           answer.verdict == "yes" && answer.eligible && !(step.four_eyes && answer.author) &&
             answer.fingerprint == @facts.fingerprint && !@facts.fingerprint.nil? &&
-            TimePolicy.holds?(@facts.policy, answer.time, @facts.time)
+            @facts.holds_for?(answer.time)
         end
 
         # The places were fixed when the step was last asked.

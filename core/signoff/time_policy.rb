@@ -3,12 +3,13 @@
 module AskFirst
   module Core
     module Signoff
-      # Whether a yes given for one planned time still holds for another. The workspace chooses.
+      # Whether a yes given for one planned time still holds for another. The workspace chooses. What is compared are the two
+      # instants, in the client's zone: the same instant written in another zone changes nothing.
       module TimePolicy
         RULES = {
-          "never" => ->(_, _) { true },
-          "local_date" => ->(then_, now) { then_&.local_date == now&.local_date && then_&.zone == now&.zone },
-          "always" => ->(then_, now) { then_ == now }
+          "never" => ->(_, _, _) { true },
+          "local_date" => ->(one, other, zone) { one.local_date_in(zone) == other.local_date_in(zone) },
+          "always" => ->(one, other, _) { one.at == other.at }
         }.freeze
 
         module_function
@@ -16,8 +17,11 @@ module AskFirst
         # @param policy [String] never, local_date or always: when a change of time voids
         # @param answered [Plan::WallTime, nil] the time that was shown
         # @param planned [Plan::WallTime, nil] today's
-        def holds?(policy, answered, planned)
-          RULES.fetch(policy).call(answered, planned)
+        # @param zone [String] the client's
+        def holds?(policy, answered, planned, zone)
+          return policy == "never" || answered.nil? == planned.nil? if answered.nil? || planned.nil?
+
+          RULES.fetch(policy).call(answered, planned, zone)
         end
       end
     end

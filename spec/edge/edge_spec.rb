@@ -126,14 +126,14 @@ RSpec.describe AskFirst::Jobs::Queue, :database do
 end
 
 RSpec.describe AskFirst::Edge::LiveBus, :database do
-  it "reaches the agency side of one workspace and nobody else" do
+  it "reaches those whom it names and nobody else" do
     bus = described_class.connect(world.settings.web_url)
     heard = Queue.new
     bus.bus.subscribe("/workspaces/#{world.workspace}") { |message| heard << message }
-    bus.publish(world.workspace, { what: "posts", ids: ["1"] })
+    bus.publish(world.workspace, { what: "posts", ids: ["1"] }, to: [world.person(:ines)])
     message = Timeout.timeout(5) { heard.pop }
     expect(message.data).to eq("what" => "posts", "ids" => ["1"])
-    expect(message.group_ids).to eq ["#{world.workspace}:agency"]
+    expect(message.user_ids).to eq [world.person(:ines)]
   ensure
     bus&.stop
   end

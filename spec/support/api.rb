@@ -59,12 +59,15 @@ module ApiWorld
     SpecWorld.shared
   end
 
+  # Over the world of the spec file that is running.
   def app
-    @app ||= begin
-      kit = world.kit.dup
-      kit.bus = @bus = AskFirst::Edge::LiveBus.connect(world.settings.web_url)
-      AskFirst::Web::Server.build(kit)
-    end
+    return @app if @over == world
+
+    @bus&.stop
+    @over = world
+    kit = world.kit.dup
+    kit.bus = @bus = AskFirst::Edge::LiveBus.connect(world.settings.web_url)
+    @app = AskFirst::Web::Server.build(kit)
   end
 
   # What tells open pages that something changed.

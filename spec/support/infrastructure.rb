@@ -27,18 +27,32 @@ module Infrastructure
   end
 
   # A database of its own, cloned from a template that was migrated once for this state of the migrations.
+  # @param template [String, nil] another database to clone
   # @return [Hash] environment for config/settings.rb
-  def database(name, on: cluster)
-    template = "template_#{digest}"
+  def database(name, on: cluster, template: nil)
+    template ||= migrated(on)
     admin(on) do |db|
-      unless db[:pg_database].where(datname: template).any?
-        AskFirst::Store::Migrate.call(admin_url: on.url("postgres", "postgres"),
-          owner_url: on.url(template, "ask_first_owner"))
-      end
       db.run("DROP DATABASE IF EXISTS #{name} WITH (FORCE)")
-      db.run("CREATE DATABASE #{name} TEMPLATE #{template} OWNER ask_first_owner")
+      cloning(on) { db.run("CREATE DATABASE #{name} TEMPLATE #{template} OWNER ask_first_owner") }
     end
     on.environment(name)
+  end
+
+  def migrated(on)
+    name = "template_#{digest}"
+    cloning(on) do
+      there = admin(on) { |db| db[:pg_database].where(datname: name).any? }
+      AskFirst::Store::Migrate.call(admin_url: on.url("postgres", "postgres"), owner_url: on.url(name, "ask_first_owner")) unless there
+    end
+    name
+  end
+
+  # Specs run in several processes beside each other: one makes the template, and one at a time is cloned from it.
+  def cloning(on)
+    File.open(File.join(on.home, "cloning"), File::RDWR | File::CREAT) do |lock|
+      lock.flock(File::LOCK_EX)
+      yield
+    end
   end
 
   def admin(on, &block)
@@ -64,7 +78,7 @@ module Infrastructure
   end
 
   def log(name)
-    File.join(Setup::VAR, "test-#{name}.log")
+    File.join(Setup::VAR, "test-#{name}#{ENV.fetch('TEST_ENV_NUMBER', '')}.log")
   end
 
   def settings(environment, **more)

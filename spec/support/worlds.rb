@@ -6,7 +6,8 @@ require_relative "../../demo/pictures"
 require_relative "../../demo/world"
 require_relative "infrastructure"
 
-# A world of its own for each spec file: the invented agency with two clients, in a fresh database, with the acts at hand.
+# A world of its own for each spec file: the invented agency with two clients, in a fresh database, with the acts at hand. It is
+# made once and cloned, so that no file finds what another one left.
 class SpecWorld
   CHEAP = { t_cost: 1, m_cost: 5 }.freeze
   NOON = Time.utc(2026, 10, 14, 9, 20)
@@ -19,34 +20,61 @@ class SpecWorld
       @heard = []
     end
 
-    def publish(workspace_id, message)
+    def publish(workspace_id, message, to:)
       @heard << [workspace_id, message]
+      (@told ||= []) << to
     end
+
+    # @return [Array<Array<String>>] person ids that each message was for
+    def told = @told || []
   end
 
-  attr_reader :kit, :world, :clock, :settings, :environment
+  attr_reader :kit, :world, :clock, :settings, :environment, :name
 
   @count = 0
   class << self
     attr_accessor :count
 
-    def shared
-      @shared ||= new
+    # @param file [String] the spec file that it is for; another one's is thrown away
+    def shared(file = @file)
+      return @shared if @shared && @file == file
+
+      @shared&.close
+      @file = file
+      @shared = new(from: pristine)
+    end
+
+    # The database that worlds are cloned from, and the world that was made in it.
+    def pristine
+      @pristine ||= begin
+        made = new
+        made.close(keep: true)
+        made
+      end
     end
   end
 
   # @param cluster [Setup::Cluster] another one than the suite's, for specs that kill it
   # @param clock [#now, nil] the real time instead of the story's
-  def initialize(cluster: Infrastructure.cluster, clock: nil, **more)
-    name = "spec_#{Process.pid}_#{self.class.count += 1}"
-    @settings, @environment = Infrastructure.settings(Infrastructure.database(name, on: cluster), **more)
+  # @param from [SpecWorld, nil] a world that was made already: its database is cloned
+  def initialize(cluster: Infrastructure.cluster, clock: nil, from: nil, **more)
+    @cluster = cluster
+    @name = "spec_#{Process.pid}_#{self.class.count += 1}"
+    @settings, @environment = Infrastructure.settings(Infrastructure.database(@name, on: cluster, template: from&.name), **more)
     @kit = AskFirst::Kits.build(@settings, @settings.web_url, pool: 6).dup
     @kit.bus.stop
     @kit.bus = Ears.new
     @clock = clock || Demo::Clock.new(NOON)
     @kit.clock = @clock
     @kit.queue = AskFirst::Jobs::Queue.new(@clock)
-    @world = Demo::World.new(@kit, owner, stand_ins: Infrastructure.stand_ins[:url], hash_cost: CHEAP).make
+    made = Demo::World.new(@kit, owner, stand_ins: Infrastructure.stand_ins[:url], hash_cost: CHEAP)
+    @world = from ? made.like(from.world) : made.make
+  end
+
+  # @param keep [Boolean] whether its database stays, for others to be cloned from
+  def close(keep: false)
+    [kit.db, @owner, @jobs&.db].compact.each(&:disconnect)
+    Infrastructure.admin(@cluster) { |admin| admin.run("DROP DATABASE IF EXISTS #{@name} WITH (FORCE)") } unless keep
   end
 
   # For looking at what stands there: as the owner, past the row-level policies. The acts work as the web role.
@@ -116,8 +144,14 @@ class SpecWorld
   end
 
   def answer(post, who, verdict = "yes", words = "", client: :quillmere, **more)
-    seen = db[:answers].where(line_id: line(post)[:id], person_id: person(who)).max(:order_no) || 0
-    act("Signoff::AnswerAsk", who, client, line_id: line(post)[:id], verdict: verdict, words: words, shown: shown(post), seen: seen, **more)
+    act("Signoff::AnswerAsk", who, client, line_id: line(post)[:id], verdict: verdict, words: words, shown: shown(post), seen: seen(post, who), **more)
+  end
+
+  # The order of somebody's last word that their page would show: at this step on what the line asks about, on whichever line.
+  def seen(post, who)
+    asked = db[:ask_line_adaptations].where(line_id: line(post)[:id]).select(:adaptation_id)
+    step = db[:asks].where(id: line(post)[:ask_id]).get(:step_id)
+    db[:answers].where(adaptation_id: asked, step_id: step, person_id: person(who)).max(:order_no) || 0
   end
 
   def clear(post, client: :quillmere, approver: :odile)
@@ -154,7 +188,7 @@ class SpecWorld
 end
 
 RSpec.shared_context "with a world" do
-  let(:world) { SpecWorld.shared }
+  let(:world) { |example| SpecWorld.shared(example.metadata[:absolute_file_path]) }
   let(:db) { world.db }
 
   before do

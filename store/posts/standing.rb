@@ -12,36 +12,94 @@ module AskFirst
           def stage = verdict.stage
           def time = facts.time
           def sent? = %w[sending unclear out].include?(facts.showing)
+          def out? = facts.showing == "out"
+          def inspect = "#<#{self.class} #{id} #{stage}>"
           def tags = place.tags
         end
-        Post = Struct.new(:row, :master, :part_rows, :adaptations, :steps, keyword_init: true) do
+        Post = Struct.new(:row, :master, :part_rows, :adaptations, :steps, :source, keyword_init: true) do
           def id = row[:id]
           def stage = Core::Signoff::Stages.of_post(adaptations.map(&:stage))
           def adaptation(id) = adaptations.find { |adaptation| adaptation.id == id }
+          def on(channel_id) = adaptations.find { |adaptation| adaptation.row[:channel_id] == channel_id }
+          def channel_ids = adaptations.map { |adaptation| adaptation.row[:channel_id] }
+          def part(channel_id, part) = part_rows.find { |row| row[:channel_id] == channel_id && row[:part] == part }
+          def inspect = "#<#{self.class} #{id}>"
+          # @return [Hash{String=>String}] person id => name, of everybody who is or was a member
+          def names = source.names
+          # @return [Array<Hash>] what a line asks about, as it was asked
+          def asked_on(line_id) = source.asked_on(id, line_id)
+          # @return [Array<Hash>] every line that was asked about one adaptation
+          def asked_about(adaptation_id) = source.asked_about(adaptation_id)
+          # @return [String] of an adaptation that may have been taken off since
+          def channel_name(adaptation_id) = source.channel_name(adaptation_id)
+          # @return [People::Hearers::Ears] whose pages are told when it changes
+          def hearers = source.hearers(self)
+          # @return [Post] as it stands once these rows are what the database holds
+          def changed(...) = source.changed(...).posts.fetch(id)
         end
 
-        # A part as it is being written and not saved yet. channel_id: nil for the master
-        Draft = Struct.new(:channel_id, :part, :value, keyword_init: true)
+        # A part as it is being written and not saved yet. channel_id: nil for the master · authors: nil leaves them as they are
+        Draft = Struct.new(:channel_id, :part, :value, :authors, keyword_init: true) do
+          # @param rows [Array<Hash>] of parts
+          # @return [Array<Hash>] with this one in its place
+          def lay_over(rows, post_id)
+            same = rows.find { |row| row[:post_id] == post_id && row[:channel_id] == channel_id && row[:part] == part }
+            written = (same || { post_id: post_id, channel_id: channel_id, part: part, authors: [] }).merge(value: value)
+            written[:authors] = authors if authors
+            rows - [same] + [written]
+          end
+        end
 
         # @param now [Time]
-        # @param draft [Draft, nil] stands in for what is saved, to see what would be
         # @return [Hash{String=>Post}] by post id, in no order
-        def self.load(scope, post_ids, now, draft: nil)
-          new(scope, post_ids, now, draft).load
+        def self.load(scope, post_ids, now)
+          ids = post_ids.uniq
+          ids.empty? ? {} : new(StandingRows.fetch(scope.db, scope.workspace_id, ids), now).posts
         end
 
-        def initialize(scope, post_ids, now, draft = nil)
-          @scope = scope
-          @post_ids = post_ids.uniq
+        # @param sets [Hash{Symbol=>Array<Hash>}] of StandingRows
+        def initialize(sets, now)
+          @sets = sets
           @now = now
-          @draft = draft
         end
 
-        def load
-          return {} if @post_ids.empty?
+        def posts
+          @posts ||= @sets[:posts].to_h { |row| [row[:id], post(row)] }
+        end
 
-          @sets = StandingRows.fetch(@scope.db, @scope.workspace_id, @post_ids)
-          @sets[:posts].to_h { |row| [row[:id], post(row)] }
+        # What would stand if some of the rows were others: what an act has just written, or what somebody is typing. Nothing is
+        # read again.
+        # @param changes [Hash{Symbol=>Proc}] name of a set => its rows before to its rows after
+        # @return [Standing]
+        def changed(**changes)
+          Standing.new(@sets.merge(changes.to_h { |name, change| [name, change.call(@sets.fetch(name))] }), @now)
+        end
+
+        # A standing holds everything about its posts: nobody wants to read that in a message.
+        def inspect = "#<#{self.class} of #{@sets[:posts].map { |row| row[:id] }.join(', ')}>"
+
+        # @return [Array<String>] of the files that the posts' parts hold
+        def media_ids = media.keys
+
+        def names
+          @names ||= @sets[:people].to_h { |row| row.values_at(:id, :name) }
+        end
+
+        def asked_on(post_id, line_id)
+          of(:asked, :post_id, post_id).select { |row| row[:line_id] == line_id }
+        end
+
+        def asked_about(adaptation_id)
+          of(:asked, :adaptation_id, adaptation_id)
+        end
+
+        def channel_name(adaptation_id)
+          asked = of(:asked, :adaptation_id, adaptation_id).first
+          asked ? channels.fetch(asked[:channel_id])[:name] : ""
+        end
+
+        def hearers(post)
+          People::Hearers.of_post(@sets[:people], post.channel_ids, of(:tasks, :post_id, post.id).map { |row| row[:person_id] }, @now)
         end
 
         private
@@ -57,20 +115,12 @@ module AskFirst
         end
 
         def post(row)
-          parts = with_draft(of(:parts, :post_id, row[:id]))
+          parts = of(:parts, :post_id, row[:id])
           master = parts.select { |part| part[:channel_id].nil? }.to_h { |part| [part[:part], part[:value]] }
           steps = demand(row[:id])
           adaptations = of(:adaptations, :post_id, row[:id]).sort_by { |one| [channels.fetch(one[:channel_id])[:position], one[:id]] }
-          Post.new(row: row, master: Core::Posts::Parts.resolve(master, {}), part_rows: parts, steps: steps,
+          Post.new(row: row, master: Core::Posts::Parts.resolve(master, {}), part_rows: parts, steps: steps, source: self,
             adaptations: adaptations.map { |one| adaptation(row, one, master, parts, steps) })
-        end
-
-        def with_draft(part_rows)
-          return part_rows unless @draft
-
-          same = part_rows.find { |row| row[:channel_id] == @draft.channel_id && row[:part] == @draft.part }
-          written = (same || { channel_id: @draft.channel_id, part: @draft.part, authors: [] }).merge(value: @draft.value)
-          part_rows - [same] + [written]
         end
 
         def demand(post_id)
@@ -122,12 +172,12 @@ module AskFirst
           time = parts["time"] && Core::Plan::WallTime.parse(parts["time"]["wall"], parts["time"]["zone"])
           id = row[:id]
           Core::Signoff::Facts.new(
-            steps: steps, fingerprint: fingerprint, time: time, policy: @sets[:workspace][:time_policy],
+            steps: steps, fingerprint: fingerprint, time: time, policy: @sets[:workspace][:time_policy], zone: @sets[:workspace][:zone],
             opened: by(:openings, :adaptation_id).key?(id), ready: ready_mark(id),
             asked: of(:asked, :adaptation_id, id).map { |one| asked(one) },
             answers: of(:answers, :adaptation_id, id).map { |one| answer(one) },
             rulings: of(:rulings, :adaptation_id, id).map { |one| ruling(one) }, holds: holds_for(row[:channel_id]),
-            released: release && { fingerprint: release[:fingerprint], time: Core::Plan::WallTime.new(release[:wall], release[:zone]) },
+            released: release && { fingerprint: release[:fingerprint], time: wall_time(release) },
             showing: showing && state_of(showing)
           )
         end
@@ -141,7 +191,7 @@ module AskFirst
 
         # The content that was last marked ready, if any.
         def ready_mark(adaptation_id)
-          of(:ready, :adaptation_id, adaptation_id).max_by { |one| one[:marked_at] }&.fetch(:fingerprint)
+          of(:ready, :adaptation_id, adaptation_id).max_by { |one| [one[:marked_at], one[:id]] }&.fetch(:fingerprint)
         end
 
         def authors(part_rows, own, channel_id)
@@ -181,13 +231,17 @@ module AskFirst
         end
 
         def answer(row)
-          Core::Signoff::Answer.new(**row.slice(:step_id, :person_id, :verdict, :fingerprint, :eligible, :author, :words),
-            time: row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone]), order: row[:order_no], at: row[:given_at])
+          Core::Signoff::Answer.new(**row.slice(:step_id, :person_id, :verdict, :fingerprint, :stood, :eligible, :author, :words),
+            time: wall_time(row), order: row[:order_no], at: row[:given_at])
         end
 
         def asked(row)
           Core::Signoff::Asked.new(**row.slice(:step_id, :fingerprint, :places, :people, :due_at), order: row[:order_no], open: row[:ended_as].nil?,
-            at: row[:asked_at])
+            at: row[:asked_at], time: wall_time(row))
+        end
+
+        def wall_time(row)
+          row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone])
         end
 
         def ruling(row)

@@ -36,7 +36,7 @@ module AskFirst
               WHERE s.workspace_id = :w AND (r.is_default OR s.id IN (
                 SELECT a.step_id FROM asks a JOIN ask_lines l ON (l.workspace_id, l.ask_id) = (a.workspace_id, a.id) WHERE l.workspace_id = :w AND l.post_id = ANY(:p)))) t),
             'asked', (SELECT json_agg(t) FROM (
-              SELECT l.post_id, o.adaptation_id, l.ask_id, a.step_id, a.order_no, v.fingerprint, a.asked_at, a.due_at, o.ended_as,
+              SELECT l.post_id, o.adaptation_id, l.id AS line_id, l.ask_id, a.step_id, a.order_no, v.fingerprint, v.wall, v.zone, v.authors, v.channel_id, a.asked_at, a.due_at, o.ended_as,
                 ARRAY(SELECT person_id FROM ask_places WHERE (workspace_id, ask_id) = (a.workspace_id, a.id) ORDER BY number) AS places,
                 ARRAY(SELECT person_id FROM ask_people WHERE (workspace_id, ask_id) = (a.workspace_id, a.id) ORDER BY person_id) AS people
               FROM ask_lines l
@@ -48,6 +48,11 @@ module AskFirst
             'rulings', (SELECT json_agg(t) FROM (SELECT * FROM rulings WHERE workspace_id = :w AND post_id = ANY(:p)) t),
             'openings', (SELECT json_agg(t) FROM (SELECT * FROM openings WHERE workspace_id = :w AND post_id = ANY(:p) AND closed_at IS NULL) t),
             'ready', (SELECT json_agg(t) FROM (SELECT * FROM ready_marks WHERE workspace_id = :w AND post_id = ANY(:p)) t),
+            'people', (SELECT json_agg(t) FROM (
+              SELECT p.id, p.name, m.side, m.limited, m.ended_at, m.access_until,
+                ARRAY(SELECT channel_id FROM membership_channels WHERE (workspace_id, membership_id) = (m.workspace_id, m.id)) AS channels
+              FROM memberships m JOIN people p ON p.id = m.person_id WHERE m.workspace_id = :w) t),
+            'tasks', (SELECT json_agg(t) FROM (SELECT post_id, person_id FROM tasks WHERE workspace_id = :w AND post_id = ANY(:p)) t),
             'holds', (SELECT json_agg(t) FROM (SELECT * FROM holds WHERE workspace_id = :w AND lifted_at IS NULL) t),
             'showings', (SELECT json_agg(t) FROM (SELECT * FROM showings WHERE workspace_id = :w AND post_id = ANY(:p)) t),
             'releases', (SELECT json_agg(t) FROM (

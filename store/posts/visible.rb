@@ -6,6 +6,10 @@ module AskFirst
       # Which posts a member sees whose part is limited to channels: those on one of these channels, those without a channel,
       # and those they have a task for; of showings, those on these channels. The one place where that is said.
       module Visible
+        # parts that hold a file, found by the index on what they hold
+        HOLDING = Sequel.lit("(part = 'media' AND value @> to_jsonb(ARRAY[media.id::text])) OR " \
+                             "(part = 'link' AND value @> jsonb_build_object('card', jsonb_build_object('picture', media.id::text)))")
+
         module_function
 
         # @param dataset [Sequel::Dataset] of posts
@@ -17,6 +21,27 @@ module AskFirst
         def showings(scope, dataset)
           scope.limits.reduce(dataset) do |found, (workspace_id, channel_ids)|
             found.exclude(Sequel.&({ Sequel[:showings][:workspace_id] => workspace_id }, ~Sequel.expr(Sequel[:showings][:channel_id] => channel_ids)))
+          end
+        end
+
+        # Files that they added, or that a part shows them: the master's or their channels', of a post that they see.
+        # @param dataset [Sequel::Dataset] of media
+        def media(scope, dataset)
+          scope.limits.reduce(dataset) do |found, (workspace_id, channel_ids)|
+            posts = narrow(scope, scope.db[:posts].where(Sequel[:posts][:workspace_id] => workspace_id)).where(Sequel[:posts][:id] => Sequel[:parts][:post_id])
+            parts = scope.db[:parts].where(Sequel[:parts][:workspace_id] => workspace_id).where(HOLDING)
+            parts = parts.where(Sequel.|({ Sequel[:parts][:channel_id] => nil }, { Sequel[:parts][:channel_id] => channel_ids }))
+            shown = parts.where(posts.select(1).exists).select(1).exists
+            found.where(Sequel.|({ Sequel[:media][:added_by] => scope.person_id }, shown))
+          end
+        end
+
+        # Files as they go out to one of their channels.
+        # @param dataset [Sequel::Dataset] of renditions
+        def renditions(scope, dataset)
+          scope.limits.reduce(dataset) do |found, (workspace_id, channel_ids)|
+            kept = scope.db[:revision_adaptations].where(workspace_id: workspace_id, channel_id: channel_ids)
+            found.where(kept.where(Sequel.lit("rendition_ids @> ARRAY[renditions.id]")).select(1).exists)
           end
         end
 

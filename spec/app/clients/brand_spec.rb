@@ -37,13 +37,13 @@ RSpec.describe "The brand sheet" do
   it "keeps files, which only go out as downloads through the same check" do
     id = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("guidelines"), name: "../../etc/Brand rules.txt")
     expect(sheet[:files]).to match [a_hash_including(id: id, name: "Brand rules.txt", bytes: 10, by: "Ines Calloway")]
-    opened = world.act("Clients::OpenFile", :ines, client, file_id: id)
+    opened = world.act("Clients::OpenFile::Brand", :ines, client, file_id: id)
     expect(File.read(opened[:path])).to eq "guidelines"
-    expect { world.act("Clients::OpenFile", :ines, :quillmere, file_id: id) }.to raise_error(AskFirst::Core::NotFound)
+    expect { world.act("Clients::OpenFile::Brand", :ines, :quillmere, file_id: id) }.to raise_error(AskFirst::Core::NotFound)
     expect { world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new(""), name: "x") }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.code).to eq "file_empty" }
     world.act("Clients::RemoveBrandFile", :ines, client, file_id: id)
     expect(sheet[:files]).to be_empty
-    expect { world.act("Clients::OpenFile", :ines, client, file_id: id) }.to raise_error(AskFirst::Core::NotFound)
+    expect { world.act("Clients::OpenFile::Brand", :ines, client, file_id: id) }.to raise_error(AskFirst::Core::NotFound)
   end
 
   it "is read by whoever writes and changed by whoever governs; the client's people have no part in it" do

@@ -47,10 +47,10 @@ RSpec.describe "A client's settings" do
   describe "the mark as a picture" do
     it "is cut square and kept small, and goes back to initials" do
       world.act("Clients::MarkPicture", :ines, client, io: SpecWorld.picture)
-      file = world.act("Clients::OpenFile", :maro.then { :ines }, client)
+      file = world.act("Clients::OpenFile::Mark", :maro.then { :ines }, client)
       expect(Vips::Image.new_from_file(file[:path]).then { |image| [image.width, image.height] }).to eq [256, 256]
       world.act("Clients::MarkPicture", :ines, client, io: nil)
-      expect { world.act("Clients::OpenFile", :ines, client) }.to raise_error(AskFirst::Core::NotFound)
+      expect { world.act("Clients::OpenFile::Mark", :ines, client) }.to raise_error(AskFirst::Core::NotFound)
     end
 
     it "must be a picture, and none of 200 megapixels" do

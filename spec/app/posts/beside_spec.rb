@@ -25,7 +25,7 @@ RSpec.describe "What stands beside a post", :database do
     post = world.draft(picture: false)
     world.act("Posts::SaveNote", :maro, post_id: post, note: "Maro's", version: 1)
     expect { world.act("Posts::SaveNote", :ines, post_id: post, note: "Ines's", version: 1) }.to raise_error(AskFirst::Core::Conflict) { |error| expect(error.facts["theirs"]).to eq "Maro's" }
-    expect(refused { world.act("Posts::SaveNote", :odile, post_id: post, note: "x", version: 2) }).to eq "not_yours"
+    expect(refused { world.act("Posts::SaveNote", :odile, post_id: post, note: "x", version: 2) }).to eq "not_found"
   end
 
   describe "the reminder list" do
@@ -124,6 +124,6 @@ RSpec.describe "What stands beside a post", :database do
     post = world.draft(picture: false)
     world.act("Posts::BeHere", :maro, post_id: post, part: "text")
     expect(world.kit.bus.heard.last).to eq [world.workspace, { what: "here", post: post, person: world.person(:maro), name: world.member(:maro).name, part: "text", channel: nil, leaving: false }]
-    expect(refused { world.act("Posts::BeHere", :odile, post_id: post) }).to eq "not_yours"
+    expect(refused { world.act("Posts::BeHere", :odile, post_id: post) }).to eq "not_found"
   end
 end

@@ -41,6 +41,6 @@ RSpec.describe "The revisions of a post" do
     row = AskFirst::Store::People::Members.find(world.kit.db, world.person(:maro), world.workspace, world.kit.now)
     limited = AskFirst::App::Member.from_row(row.merge(limited: true, channel_ids: [world.channel(:vitrine)]))
     expect(revisions(limited, from: 1, to: 2)[:compared][:adaptations].map { |one| one[:channel][:name] }).to eq ["Vitrine"]
-    expect { revisions(:odile) }.to raise_error(AskFirst::Core::Refused)
+    expect { revisions(:odile) }.to raise_error(AskFirst::Core::NotFound)
   end
 end

@@ -147,7 +147,7 @@ RSpec.describe "A post as a whole", :database do
     it "goes only where the person may write" do
       post = world.draft
       expect(refused { world.act("Posts::CopyPost", :maro, post_id: post, workspace_id: AskFirst::Core::Uuid.v7(Time.now)) }).to eq "not_found"
-      expect(refused { world.act("Posts::CopyPost", :odile, post_id: post) }).to eq "not_yours"
+      expect(refused { world.act("Posts::CopyPost", :odile, post_id: post) }).to eq "not_found"
     end
   end
 end

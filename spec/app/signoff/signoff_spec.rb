@@ -308,7 +308,7 @@ RSpec.describe "Sign-off" do
           shown: world.shown(other))
       }.code).to eq "not_found"
       rendition = db[:revision_adaptations].where(post_id: other).get(:rendition_ids).to_a.first
-      expect(refusal { AskFirst::App::Media::OpenFile.new(world.kit, guest).rendition_for_guest(rendition) }.code).to eq "not_found"
+      expect(refusal { AskFirst::App::Media::OpenFile::Shown.call(world.kit, guest, rendition_id: rendition) }.code).to eq "not_found"
       expect(refusal { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_yours"
       expect(refusal {
         AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello")

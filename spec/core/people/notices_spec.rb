@@ -19,6 +19,8 @@ RSpec.describe AskFirst::Core::People::Notices do
     expect(described_class.due_at("at_once", at("2026-10-15T06:59"), "Europe/Lisbon", quiet)).to eq at("2026-10-15T07:00")
     expect(described_class.due_at("at_once", at("2026-10-15T07:00"), "Europe/Lisbon", quiet)).to eq at("2026-10-15T07:00")
     expect(described_class.due_at("at_once", morning, "Europe/Lisbon", %w[10:00 11:00])).to eq at("2026-10-14T11:00")
+    expect(described_class.due_at("at_once", at("2026-10-14T09:59"), "Europe/Lisbon", %w[10:00 11:00])).to eq at("2026-10-14T09:59")
+    expect(described_class.due_at("at_once", at("2026-10-14T11:00"), "Europe/Lisbon", %w[10:00 11:00])).to eq at("2026-10-14T11:00")
   end
 
   it "what must be answered is never turned off" do

@@ -68,7 +68,19 @@ RSpec.describe AskFirst::Core::Permissions::Decision do
   it "what is being sent is too late for everybody" do
     decision = described_class.for(somebody("Ines", %w[write_copy open]), "write:text", on: touched.new(going: ["Ticker"]), others: [somebody("Bram", abilities::ALL)])
     expect(decision.who_can).to eq []
-    expect { decision.require! }.to raise_error(AskFirst::Core::Over, /is being sent or is out/)
+    expect { decision.require! }.to raise_error(AskFirst::Core::Over, /Ticker is being sent/)
+  end
+
+  it "what is out is said as out, and before what is being sent" do
+    decision = described_class.for(somebody("Ines", %w[write_copy]), "write:text", on: touched.new(out: %w[Ticker Vitrine], going: ["Spool"]))
+    expect(decision.rule).to start_with "Ticker and Vitrine are out"
+    expect { decision.require! }.to raise_error(AskFirst::Core::Over)
+  end
+
+  it "what concerns the whole client is for nobody who is limited to channels, whoever they are" do
+    limited = somebody("Ines", abilities::ALL).tap { |one| one.limited_to = ["c1"] }
+    decision = described_class.for(limited, "export", others: [somebody("Bram", abilities::ALL)])
+    expect([decision.code, decision.way_on]).to eq ["other_channel", "Bram can."]
   end
 
   it "one's own task is finished with `work`, another's by whoever assigns" do

@@ -5,26 +5,27 @@ RSpec.describe "Who may do what" do
   permissions = AskFirst::Core::Permissions
   person = Struct.new(:person_id, :name, :side, :abilities, :limited_to, :archived, :looking, keyword_init: true)
 
-  copy = %w[text link first_comment call_to_action tagged].map { |part| "write:#{part}" }
+  copy = ["save_mention", *%w[text link first_comment call_to_action tagged].map { |part| "write:#{part}" }]
   visuals = %w[media framing format].map { |part| "write:#{part}" }
   timing = %w[time event].map { |part| "write:#{part}" }
   settings = %w[audience budget].map { |part| "write:#{part}" }
   both = ["write:descriptions"]
-  reading = %w[see_post house_talk client_talk see_people see_record see_brand]
-  running = %w[ask withdraw release take_back settle hold open assign]
-  governing = %w[invite change_member connect change_settings archive export]
+  reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole]
+  running = %w[ask withdraw release take_back settle mark_ready hold hold_all open close assign save_reminders]
+  governing = %w[invite change_member connect add_channel order_channels change_settings archive export]
+  whole = %w[see_whole hold_all save_reminders change_route add_channel order_channels change_settings archive delete_client export]
 
   table = {
     "agency owner" => reading + copy + visuals + timing + settings + both + running + governing +
-                      %w[make_post rename choose_channels add_media hand_over finish_task rule delete_client look_as],
+                      %w[make_post rename choose_channels add_media hand_over finish_task rule change_route delete_client look_as],
     "account lead" => reading + copy + visuals + timing + settings + both + running + governing +
                       %w[make_post rename choose_channels add_media hand_over finish_task],
     "reviewer" => reading + copy + visuals + timing + settings + both + %w[make_post rename choose_channels add_media hand_over finish_task],
     "copywriter" => reading + copy + both + %w[make_post hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
-    "assistant" => reading + copy + timing + both + %w[make_post ask withdraw release take_back settle hand_over finish_task],
-    "releaser" => reading + timing + %w[release take_back settle hold hand_over],
+    "assistant" => reading + copy + timing + both + %w[make_post ask withdraw release take_back settle mark_ready hand_over finish_task],
+    "releaser" => reading + timing + %w[release take_back settle mark_ready hold hold_all hand_over],
     "client approver" => %w[client_talk],
     "client observer" => %w[client_talk]
   }
@@ -61,7 +62,7 @@ RSpec.describe "Who may do what" do
           may = allowed.include?("assign") if act == "finish_task" && owners && !owners.include?("me")
           may &&= (reading - %w[house_talk client_talk] + ["look_as"]).include?(act) if looking
           may &&= ((reading - %w[house_talk client_talk]) + %w[look_as archive delete_client export]).include?(act) if archived
-          may &&= limited.nil? || channels.nil? || (channels - limited).empty?
+          may &&= limited.nil? || (!whole.include?(act) && (channels.nil? || (channels - limited).empty?))
           may &&= (asked || []).include?("me") if act.start_with?("answer_")
           may &&= (going || []).empty?
           may &&= (sealed || []).empty? if act.start_with?("write:") && act != "write:time"

@@ -24,16 +24,18 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       hours: 24)
   }
   let(:steps) { [inside, client] }
-  let(:base) { { fingerprint: "a", time: thursday, policy: "local_date", opened: false, ready: nil, holds: [], released: nil, showing: nil } }
+  let(:base) { { fingerprint: "a", time: thursday, policy: "local_date", zone: "Europe/Lisbon", opened: false, ready: nil, holds: [], released: nil, showing: nil } }
 
-  def ask(step, on: "a", open: true, people: step.people)
-    history.asked << AskFirst::Core::Signoff::Asked.new(step_id: step.id, fingerprint: on, places: step.places_for(people), people: people,
+  def ask(step, on: "a", open: true, people: step.people, time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"))
+    places = step.quorum == "all" ? people : [nil] * (step.n || 1)
+    history.asked << AskFirst::Core::Signoff::Asked.new(step_id: step.id, fingerprint: on, time: time, places: places, people: people,
       order: history.next_order, open: open, at: Time.now, due_at: Time.now)
   end
 
-  def answer(step, who, verdict = "yes", on: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"), author: false)
-    history.answers << AskFirst::Core::Signoff::Answer.new(step_id: step.id, person_id: who, verdict: verdict, fingerprint: on, time: time,
-      eligible: true, author: author, order: history.next_order, words: "", at: Time.now)
+  def answer(step, who, verdict = "yes", on: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"), author: false,
+             stood: on, eligible: true)
+    history.answers << AskFirst::Core::Signoff::Answer.new(step_id: step.id, person_id: who, verdict: verdict, fingerprint: on, stood: stood, time: time,
+      eligible: eligible, author: author, order: history.next_order, words: "", at: Time.now)
   end
 
   def ruling(kind, step, on: "a", person: nil)
@@ -260,13 +262,6 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       expect(stage).to eq "client_approval"
     end
 
-    it "are refused when there are fewer people than places" do
-      client.quorum = "n"
-      client.n = 3
-      expect { client.places_for(%w[odile per]) }.to raise_error(AskFirst::Core::Invalid, /needs 3 people/)
-      expect { client.places_for([]) }.to raise_error(AskFirst::Core::Invalid)
-    end
-
     it "can be struck on record, but not the last one" do
       client.quorum = "all"
       ask(inside, open: false)
@@ -289,13 +284,6 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       answer(client, "odile")
       ruling("fill", client, person: "per")
       expect(stage).to eq "cleared"
-    end
-
-    it "go to whoever is not asking, as long as enough others are left" do
-      expect(inside.people_for("ines")).to eq ["wren"]
-      expect(inside.people_for("maro")).to eq %w[wren ines]
-      inside.quorum = "all"
-      expect(inside.people_for("ines")).to eq %w[wren ines]
     end
   end
 
@@ -430,6 +418,28 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       expect(stage(policy: "always", time: later_thursday)).to eq "drafting"
     end
 
+    it "is compared as the client's own date, in whatever zone the post is planned" do
+      melbourne = ->(wall) { AskFirst::Core::Plan::WallTime.parse(wall, "Australia/Melbourne") }
+      # Thursday 7:30 in Lisbon is Thursday 17:30 in Melbourne (summer time there, UTC+11)
+      expect(stage(time: melbourne.call("2026-10-15T17:30"))).to eq "cleared" # the same instant, written elsewhere
+      expect(stage(policy: "always", time: melbourne.call("2026-10-15T17:30"))).to eq "cleared"
+      expect(stage(time: melbourne.call("2026-10-16T05:00"))).to eq "cleared" # Friday there, and still Thursday for the client
+      expect(stage(time: melbourne.call("2026-10-15T09:00"))).to eq "drafting" # Thursday there, and Wednesday for the client
+    end
+
+    it "of a release is its instant: written in another zone it is the same release" do
+      same = AskFirst::Core::Plan::WallTime.parse("2026-10-15T17:30", "Australia/Melbourne")
+      expect(verdict(released: { fingerprint: "a", time: thursday }, time: same).release_stands?).to be true
+    end
+
+    it "of an open ask that holds no more is not what is planned: it is to be asked anew" do
+      ask(client, time: friday)
+      standing = verdict.steps.last
+      expect([standing.asked_for_another_time?, standing.asked_as_it_stands?]).to eq [true, false]
+      expect(verdict(time: friday).steps.last.asked_as_it_stands?).to be true
+      expect(verdict(time: friday, fingerprint: "b").steps.last.asked_as_it_stands?).to be false
+    end
+
     it "moved from a day to none is another day" do
       expect(stage(time: nil)).to eq "drafting"
     end
@@ -438,6 +448,63 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       released = { fingerprint: "a", time: thursday }
       expect(verdict(released: released).release_stands?).to be true
       expect(verdict(released: released, time: later_thursday).release_stands?).to be false
+    end
+  end
+
+  describe "a release" do
+    before { cleared }
+
+    it "stands only for its own content" do
+      expect(verdict(released: { fingerprint: "b", time: thursday }).release_stands?).to be false
+      expect(verdict(released: { fingerprint: "a", time: thursday }).release_stands?).to be true
+    end
+
+    it "is possible for nothing that has not been rendered, however it was said to be ready" do
+      expect(verdict(fingerprint: nil).releasable?).to be false
+      steps.clear
+      expect(verdict(fingerprint: nil, ready: nil).releasable?).to be false
+      expect(stage(fingerprint: nil, ready: nil)).to eq "drafting"
+    end
+  end
+
+  describe "an answer on a line that had ended" do
+    before { cleared }
+
+    it "fills no place: withdrawn, then changed and taken back by the same person, it is not cleared" do
+      answer(client, "odile", "change")
+      expect(stage).to eq "changes_wanted"
+      answer(client, "odile", eligible: false)
+      expect(stage).to eq "client_approval"
+      expect(verdict.releasable?).to be false
+    end
+
+    it "leaves an earlier good yes as it is" do
+      answer(client, "odile", eligible: false)
+      expect(stage).to eq "cleared"
+    end
+
+    it "lifts no block that its giver has at another step" do
+      answer(inside, "wren", "change")
+      answer(client, "wren", eligible: false)
+      expect(stage).to eq "changes_wanted"
+    end
+  end
+
+  describe "a change about older content" do
+    before { cleared }
+
+    it "is not lifted by asking again what stood when it was given" do
+      answer(client, "odile", "change", on: "before", stood: "a")
+      expect(stage).to eq "changes_wanted"
+      ask(client)
+      expect(stage).to eq "changes_wanted"
+      ask(client, on: "c")
+      expect(stage(fingerprint: "c")).to eq "internal_review"
+    end
+
+    it "comes before drafting: what was opened under it is still wanted changed" do
+      answer(client, "odile", "change")
+      expect(stage(opened: true)).to eq "changes_wanted"
     end
   end
 
@@ -595,7 +662,7 @@ RSpec.describe AskFirst::Core::Signoff::Cost do
     asked = [AskFirst::Core::Signoff::Asked.new(step_id: "in", fingerprint: "a", places: [nil], people: ["wren"], order: 1, open: open)]
     given = answers.map { |who| AskFirst::Core::Signoff::Answer.new(step_id: "in", person_id: who, verdict: "yes", fingerprint: "a", time: time, eligible: true, author: false, order: 2) }
     AskFirst::Core::Signoff::Verdict.call(
-      AskFirst::Core::Signoff::Facts.new(steps: [step], fingerprint: "a", time: time, policy: "local_date", opened: false, asked: asked, answers: given,
+      AskFirst::Core::Signoff::Facts.new(steps: [step], fingerprint: "a", time: time, policy: "local_date", zone: "Europe/Lisbon", opened: false, asked: asked, answers: given,
         rulings: [], holds: [], released: released), Time.now
     )
   end

@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    # The one door to everything that a client has. An act declares in its class what it opens and for which act of the
+    # permission table; here it is let in or refused, always in this order: the gates, one load of what is opened, whether it is
+    # there for this reader (side, channel limit: not there and not theirs are one answer), ability, state of client and
+    # membership, channels, place in an open ask, what is out or being sent, what is sealed. Reads pass the same door.
+    class Door
+      include ToClients
+      include ToPosts
+      include ToAsks
+      include ToDispatch
+      include ToPeople
+
+      # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a function of
+      # the input that gives it · how: gate: false for reads; stand: whether verdicts are needed
+      Way = Struct.new(:what, :act, :how, keyword_init: true) do
+        def act_for(input)
+          act.respond_to?(:call) ? act.call(input) : act
+        end
+      end
+      # For acts that run inside another one, or for one of our own processes: whoever calls them has passed the door.
+      INSIDE = Way.new(what: :inside, act: nil, how: {}).freeze
+
+      # What was opened. row: the thing itself · posts: id => Post, or id => Face where no verdict is needed · channel_ids: the
+      # channels that it hangs on
+      Opened = Struct.new(:row, :posts, :channel_ids, :act, keyword_init: true) do
+        def post = posts.values.first
+      end
+
+      # @param kit [Kit]
+      # @param member [Member]
+      # @param now [Time]
+      def initialize(kit, member, now)
+        @kit = kit
+        @member = member
+        @scope = member.scope(kit.db)
+        @now = now
+      end
+
+      # @param way [Way]
+      # @param input [Hash] of the act
+      # @return [Opened]
+      # @raise [Core::NotFound, Core::Refused, Core::Conflict, Core::Over]
+      def enter(way, input, **how)
+        @act = way.act_for(input)
+        public_send(way.what, input, **way.how, **how).tap { |opened| opened.act = @act }
+      end
+
+      # @param on [Core::Permissions::Touched] what it would touch
+      # @raise [Core::Refused, Core::Conflict, Core::Over] naming the rule and who can
+      def require!(act, on: Core::Permissions::Touched::NOTHING)
+        decision = Core::Permissions::Decision
+        return if decision.for(@member, act, on: on).allowed?
+
+        decision.for(@member, act, on: on, others: colleagues).require!
+      end
+
+      def colleagues
+        @colleagues ||= Store::People::Members.of_workspace(@scope, @now).map { |row| Member.from_row(row) }
+      end
+
+      private
+
+      attr_reader :kit, :member, :scope, :now
+
+      def touching(**facts)
+        Core::Permissions::Touched.new(**facts)
+      end
+
+      # Whether a thing that hangs on channels is there for this reader.
+      def sees?(channel_ids)
+        member.side == "agency" && (member.limited_to.nil? || member.limited_to.intersect?(channel_ids))
+      end
+
+      def agency_only!(what)
+        raise Core::NotFound, what unless member.side == "agency"
+      end
+
+      # A row of this workspace, or the one answer for "not there" and "not yours".
+      def find(table, id, what, &narrow)
+        raise Core::NotFound, what unless Core::Uuid::FORMAT.match?(id.to_s)
+
+        found = scope.rows(table).where(Sequel[table][:id] => id)
+        found = narrow.call(found) if narrow
+        found.first or raise Core::NotFound, what
+      end
+
+      # An array of what another table holds of it, in the same statement.
+      def gathered(dataset, column)
+        Sequel.function(:array, dataset.select(column))
+      end
+    end
+  end
+end

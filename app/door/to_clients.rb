@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    class Door
+      # The client itself, and what hangs on it alone.
+      module ToClients
+        # @param gate [Boolean] whether the workspace is locked: for acts on which verdicts of many posts hang
+        def client(_input, gate: false)
+          Store::Gates.for_workspace(scope) if gate
+          require!(@act)
+          Opened.new
+        end
+
+        # The sign-off route. Whoever sets a client up may choose its first one.
+        def route(_input)
+          Store::Gates.for_workspace(scope)
+          setting_up = kit.db[:workspaces].where(id: member.workspace_id).get(:setup_step)
+          @act = setting_up ? "change_settings" : "change_route"
+          require!(@act)
+          Opened.new
+        end
+
+        def brand_file(input, gate: false)
+          Store::Gates.for_workspace(scope) if gate
+          require!(@act)
+          row = find(:brand_files, input[:file_id], "This file") { |files| files.where(removed_at: nil) }
+          Opened.new(row: row)
+        end
+
+        # A channel, by its id in the input; without one, the whole client.
+        # @param whole [String] the act of the table that stands for the whole client
+        def channel(input, gate: true, whole: nil)
+          return whole_client(whole, gate) if whole && input[:channel_id].nil?
+
+          row = find(:channels, input[:channel_id], "This channel")
+          raise Core::NotFound, "This channel" unless sees?([row[:id]])
+
+          Store::Gates.for_channel(scope, row[:id]) if gate
+          require!(@act, on: touching(channel_ids: [row[:id]]))
+          Opened.new(row: row, channel_ids: [row[:id]])
+        end
+
+        # A channel set; without an id, those that shall be in it.
+        def channel_set(input, gate: false)
+          Store::Gates.for_workspace(scope) if gate
+          return new_set(input) if input[:set_id].nil?
+
+          members = scope.db[:channel_set_channels].where(workspace_id: Sequel[:channel_sets][:workspace_id], set_id: Sequel[:channel_sets][:id])
+          row = find(:channel_sets, input[:set_id], "This set") { |sets| sets.select_all(:channel_sets).select_append(gathered(members, :channel_id).as(:channel_ids)) }
+          channel_ids = row[:channel_ids].to_a
+          raise Core::NotFound, "This set" unless sees?(channel_ids)
+
+          require!(@act, on: touching(channel_ids: channel_ids))
+          Opened.new(row: row, channel_ids: channel_ids)
+        end
+
+        # Whoever gave a consent may always take it back.
+        def connection(input)
+          channels = scope.db[:channels].where(workspace_id: Sequel[:connections][:workspace_id], connection_id: Sequel[:connections][:id])
+          row = find(:connections, input[:connection_id], "This connection") { |all| all.select_all(:connections).select_append(gathered(channels, :id).as(:channel_ids)) }
+          own = row[:consent_by] == member.person_id && member.side == "agency"
+          channel_ids = row[:channel_ids].to_a
+          raise Core::NotFound, "This connection" unless own || sees?(channel_ids)
+
+          require!(@act, on: touching(channel_ids: channel_ids)) unless own && !member.looking
+          Opened.new(row: row, channel_ids: channel_ids)
+        end
+
+        private
+
+        def whole_client(act, gate)
+          Store::Gates.for_workspace(scope) if gate
+          require!(act)
+          Opened.new(channel_ids: nil)
+        end
+
+        def new_set(input)
+          require!(@act, on: touching(channel_ids: Array(input[:channel_ids])))
+          Opened.new
+        end
+      end
+    end
+  end
+end

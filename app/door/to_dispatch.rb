@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    class Door
+      # Showings and holds.
+      module ToDispatch
+        # @param gate [Boolean, Symbol] :sending takes every gate as the dispatcher does
+        # @param stand [Boolean] whether the post's verdicts are loaded
+        def showing(input, gate: false, stand: false)
+          agency_only!("This showing")
+          row = find(:showings, input[:showing_id], "This showing")
+          raise Core::NotFound, "This showing" unless sees?([row[:channel_id]])
+
+          through_gates(row, gate)
+          row = scope.rows(:showings).where(id: row[:id]).for_update.first if gate
+          posts = stand ? Store::Posts::Standing.load(scope, [row[:post_id]], now) : {}
+          require!(@act, on: touching(channel_ids: [row[:channel_id]]))
+          Opened.new(row: row, posts: posts, channel_ids: [row[:channel_id]])
+        end
+
+        # A hold on a channel is that channel's; one on the client is for whoever is not limited.
+        def hold(input, whole:)
+          agency_only!("This hold")
+          row = find(:holds, input[:hold_id], "This hold")
+          raise Core::NotFound, "This hold" unless row[:channel_id].nil? || sees?([row[:channel_id]])
+
+          Store::Gates.for_workspace(scope)
+          row[:channel_id] ? require!(@act, on: touching(channel_ids: [row[:channel_id]])) : require!(whole)
+          Opened.new(row: row, channel_ids: [row[:channel_id]].compact)
+        end
+
+        private
+
+        def through_gates(row, gate)
+          return Store::Gates.for_sending(scope, channel_id: row[:channel_id], post_id: row[:post_id], moves: true) if gate == :sending
+
+          Store::Gates.for_posts(scope, [row[:post_id]]) if gate
+        end
+      end
+    end
+  end
+end

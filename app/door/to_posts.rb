@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    class Door
+      # Posts, and what hangs on one: its tasks and files.
+      module ToPosts
+        # A post's row with the channels that it is on: enough for what hangs on no verdict.
+        Face = Struct.new(:row, :channel_ids, keyword_init: true) do
+          def id = row[:id]
+        end
+
+        def post(input, **how)
+          posts({ post_ids: [input[:post_id]] }, **how)
+        end
+
+        # @param gate [Boolean] whether the posts are locked, so that nobody changes a verdict in between
+        # @param stand [Boolean] whether their verdicts are loaded
+        # @param whole [Boolean] whether the act touches everything of a post, all its channels; else the act says what it
+        #   touches (Act#require_on!)
+        def posts(input, gate: true, stand: false, whole: false)
+          ids = input[:post_ids].uniq
+          agency_only!("This post")
+          rows = seen_rows(ids, gate)
+          raise Core::NotFound, "This post" if rows.size < ids.size
+
+          found = stand ? Store::Posts::Standing.load(scope, ids, now) : rows.transform_values { |row| face(row) }
+          channel_ids = rows.values.flat_map { |row| row[:channel_ids].to_a }.uniq
+          require!(@act, on: whole ? touching(channel_ids: channel_ids) : Core::Permissions::Touched::NOTHING)
+          Opened.new(row: rows.values.first, posts: found, channel_ids: channel_ids)
+        end
+
+        # One of a post's two rooms. The client side has only its own, and only beside posts that it was asked about.
+        def room(input)
+          @act = input[:room] == "house" && member.side == "agency" ? "house_talk" : "client_talk"
+          return post(input, gate: false) if member.side == "agency"
+
+          row = find(:posts, input[:post_id], "This post") { |posts| posts.where(asked_about.select(1).exists) }
+          raise Core::NotFound, "This room" unless input[:room] == "client"
+
+          require!(@act)
+          Opened.new(row: row)
+        end
+
+        def task(input, gate: true)
+          agency_only!("This task")
+          row = find(:tasks, input[:task_id], "This task")
+          raise Core::NotFound, "This task" if seen_rows([row[:post_id]], gate).empty?
+
+          require!(@act, on: touching(owners: [row[:person_id]]))
+          Opened.new(row: row)
+        end
+
+        # A file of the client: for whoever is limited to channels, what they added and what posts show that they see.
+        def media(input)
+          agency_only!("This picture")
+          require!(@act)
+          Opened.new(row: find(:media, input[:media_id], "This picture") { |files| Store::Posts::Visible.media(scope, files) })
+        end
+
+        # A file exactly as it goes out.
+        def rendition(input)
+          agency_only!("This picture")
+          require!(@act)
+          Opened.new(row: find(:renditions, input[:rendition_id], "This picture") { |files| Store::Posts::Visible.renditions(scope, files) })
+        end
+
+        private
+
+        # One statement, whether a post is there, not there, or not theirs.
+        def seen_rows(ids, gate)
+          known = ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }
+          on = scope.db[:adaptations].where(workspace_id: Sequel[:posts][:workspace_id], post_id: Sequel[:posts][:id], removed_at: nil)
+          found = Store::Posts::Visible.narrow(scope, scope.rows(:posts).where(Sequel[:posts][:id] => known))
+          found = found.select_all(:posts).select_append(gathered(on, :channel_id).as(:channel_ids)).order(Sequel[:posts][:id])
+          (gate ? found.lock_style(Store::Gates::LOCK) : found).to_hash(:id)
+        end
+
+        def asked_about
+          lines = scope.db[:ask_lines].where(Sequel[:ask_lines][:workspace_id] => Sequel[:posts][:workspace_id], Sequel[:ask_lines][:post_id] => Sequel[:posts][:id])
+            .join(:ask_people, workspace_id: :workspace_id, ask_id: :ask_id).where(person_id: member.person_id)
+          member.ask_id ? lines.where(Sequel[:ask_lines][:ask_id] => member.ask_id) : lines
+        end
+
+        def face(row)
+          Face.new(row: row, channel_ids: row[:channel_ids].to_a)
+        end
+      end
+    end
+  end
+end

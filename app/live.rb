@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    # Tells the open pages of those who may see it that something changed: what and where, never the content. Whoever may see it
+    # is known by the act that tells it, so somebody who left hears nothing more.
+    module Live
+      MOST = 50 # posts that a message names; beyond that it says "fetch again"
+
+      module_function
+
+      # @param message [Hash] {what:, ids: (of posts; empty for something of the whole client, or for many), …}
+      # @param hearers [Store::People::Hearers::Ears]
+      def announce(kit, workspace_id, message, hearers)
+        return if message[:ids].size == 1 && hearers.nobody?
+
+        message = message.merge(ids: []) if message[:ids].size > MOST
+        # of several posts somebody who is limited to channels may see some: which, their page asks for itself
+        fewer = message[:ids].size > 1 ? message.merge(ids: []) : message
+        tell(kit, workspace_id, message, hearers.everything)
+        tell(kit, workspace_id, fewer, hearers.some)
+      end
+
+      # @param to [Array<String>] person ids
+      def tell(kit, workspace_id, message, to)
+        kit.db.after_commit { kit.bus.publish(workspace_id, message, to: to) } if to.any?
+      end
+    end
+  end
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # Who can fill the places of a step for some content, today: who is away and who stands in for them, who wrote part of it,
+      # who may answer there at all and on these channels.
+      class WhoAnswers
+        ABILITY = { "internal" => "answer_internal", "client" => "answer_client" }.freeze
+
+        # @param scope [Store::Scope] of one workspace
+        # @param colleagues [Array<Member>]
+        # @param zone [String] the client's
+        def initialize(scope, colleagues, now, zone)
+          @scope = scope
+          @colleagues = colleagues
+          @now = now
+          @zone = zone
+        end
+
+        # @param step [Core::Signoff::Step]
+        # @param adaptations [Array<Store::Posts::Standing::Adaptation>] what is asked about
+        # @return [Core::Signoff::Places::Around]
+        def around(step, adaptations)
+          channels = adaptations.map { |one| one.row[:channel_id] }.uniq
+          Core::Signoff::Places::Around.new(authors: adaptations.flat_map(&:authors).uniq, away: away(step.people), able: able(step.side, channels))
+        end
+
+        private
+
+        def away(people)
+          Store::People::Absences.today(@scope, people, @now, @zone).transform_values { |row| row[:stand_in_id] }
+        end
+
+        def able(side, channels)
+          @colleagues.select { |one| one.abilities.include?(ABILITY.fetch(side)) && (one.limited_to.nil? || (channels - one.limited_to).empty?) }.map(&:person_id)
+        end
+      end
+    end
+  end
+end
