@@ -23,6 +23,7 @@ module AskFirst
           use Rack::Session::Cookie, key: "af_session", secrets: [Server.session_secret(kit)], httponly: true, same_site: :lax,
             secure: kit.settings.public_url.start_with?("https"), expire_after: 14 * 86_400
           use SignIn.middleware(kit)
+          use LiveGate, kit
           use MessageBus::Rack::Middleware, message_bus: kit.bus.bus
           map("/api") do
             run(Rack::Builder.new {
@@ -41,14 +42,9 @@ module AskFirst
         OpenSSL::KDF.hkdf(kit.settings.secret, salt: "ask-first", info: "sessions", length: 64, hash: "SHA512").unpack1("H*")
       end
 
-      # Live updates go to members of the agency side, taken from the session; nobody else hears anything.
+      # Live updates are told to persons; nobody else hears anything.
       def live(kit)
-        kit.bus.bus.group_ids_lookup do |env|
-          rodauth = env["rodauth"]
-          next [] unless rodauth&.logged_in? && rodauth.authenticated? && rodauth.currently_active_session?
-
-          Store::People::Members.of_person(kit.db, rodauth.session_value, kit.now).select { |row| row[:side] == "agency" }.map { |row| "#{row[:workspace_id]}:agency" }
-        end
+        kit.bus.bus.user_id_lookup { |env| LiveGate.person(env) }
       end
 
       # Puts the whole path back that Rack's map took apart, since routes and contract name it whole.

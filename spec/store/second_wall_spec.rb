@@ -9,11 +9,8 @@ RSpec.describe "The second wall", :database do
   let(:scope) { AskFirst::Store::Scope.new(web, workspace_ids: here, person_id: world.person(:ines), side: "agency") }
   let(:tables) { world.owner[Sequel[:information_schema][:columns]].where(table_schema: "public", column_name: "workspace_id").select_order_map(:table_name).map(&:to_sym) }
 
-  before(:all) do
-    %i[quillmere brackwater].each do |client|
-      post = SpecWorld.shared.draft(client: client)
-      SpecWorld.shared.ask(post, 0, client: client)
-    end
+  before do
+    %i[quillmere brackwater].each { |client| world.ask(world.draft(client: client), 0, client: client) }
   end
 
   it "stands around every table of a workspace, for the web's role, which owns nothing and bypasses nothing" do

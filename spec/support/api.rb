@@ -63,11 +63,16 @@ module ApiWorld
   def app
     return @app if @over == world
 
-    @bus&.stop
     @over = world
-    kit = world.kit.dup
+    @kit = kit = world.kit.dup
     kit.bus = @bus = AskFirst::Edge::LiveBus.connect(world.settings.web_url)
+    world.closing = -> { kit.bus.stop }
     @app = AskFirst::Web::Server.build(kit)
+  end
+
+  # What its acts work with.
+  def kit
+    app && @kit
   end
 
   # What tells open pages that something changed.

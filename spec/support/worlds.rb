@@ -30,6 +30,7 @@ class SpecWorld
   end
 
   attr_reader :kit, :world, :clock, :settings, :environment, :name
+  attr_writer :closing
 
   @count = 0
   class << self
@@ -71,8 +72,10 @@ class SpecWorld
     @world = from ? made.like(from.world) : made.make
   end
 
+  # What listens to the database lets go of it first (closing).
   # @param keep [Boolean] whether its database stays, for others to be cloned from
   def close(keep: false)
+    @closing&.call
     [kit.db, @owner, @jobs&.db].compact.each(&:disconnect)
     Infrastructure.admin(@cluster) { |admin| admin.run("DROP DATABASE IF EXISTS #{@name} WITH (FORCE)") } unless keep
   end

@@ -66,7 +66,7 @@ RSpec.describe "The API" do
       wren = ApiWorld.client(:wren)
       mine = wren.call(:get, path(post)).last["my_ask"]
       expect(wren.call(:post, "/api/w/#{w}/lines/#{mine['line_id']}/answer",
-        { verdict: "yes", shown: mine["shown"], seen: mine["seen"] })).to eq [200, { "stage" => "client_approval", "verdict" => "yes" }]
+        { verdict: "yes", shown: mine["shown"], seen: mine["seen"] })).to eq [200, { "stage" => "client_approval", "verdict" => "yes", "left_out" => [] }]
       expect(ines.call(:get, path(post, "/record")).last["rows"].map { |row| row["act"] }).to end_with "answered"
       %w[/api/desk /api/posts /api/dispatch].each { |list| expect(ines.call(:get, list).first).to eq 200 }
     end

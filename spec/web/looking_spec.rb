@@ -64,7 +64,7 @@ RSpec.describe "Looking as a member" do
       bram.get("/api/look-as/asks/#{ask}/files/#{picture}")
       expect([bram.last_response.status, bram.last_response.headers["content-type"]]).to eq [200, "image/jpeg"]
       expect(bram.call(:get, "/api/posts").last["posts"]).to be_empty
-      expect(bram.call(:get, "/api/w/#{w}/posts/#{post}").first).to eq 403
+      expect(bram.call(:get, "/api/w/#{w}/posts/#{post}").first).to eq 404
     end
 
     it "an ask that they were not asked is not there, and nobody else gets in by this door" do

@@ -46,6 +46,11 @@ RSpec.describe "Strangers" do
     world.kit.db.loggers.delete(logger)
   end
 
+  def hearers(workspace_id)
+    scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: workspace_id, person_id: nil, side: "agency")
+    scope.transaction { AskFirst::Store::People::Hearers.of(scope, [], world.kit.now) }
+  end
+
   def membership(client = :brackwater) = world.owner[:memberships].where(workspace_id: world.workspace(client), person_id: world.person(:tobiah))
 
   it "the description names a good many routes, so that the rest of this means something" do
@@ -186,7 +191,7 @@ RSpec.describe "Strangers" do
       client.post("/message-bus/#{SecureRandom.hex(8)}/poll?dlp=t", { "/workspaces/#{theirs}" => 0, "/workspaces/#{own}" => 0 })
       JSON.parse(client.last_response.body).map { |one| one["channel"] } - ["/__status"]
     end
-    [theirs, own].each { |id| ApiWorld.bus.publish(id, { what: "post", ids: [] }) }
+    [theirs, own].each { |id| AskFirst::App::Live.announce(ApiWorld.kit, id, { what: "post", ids: [] }, hearers(id)) }
     expect(poll.call(tobiah).uniq).to eq ["/workspaces/#{own}"]
     expect(poll.call(ApiWorld.client(:ines)).uniq).to match_array ["/workspaces/#{own}", "/workspaces/#{theirs}"]
     expect(poll.call(ApiWorld.client)).to be_empty

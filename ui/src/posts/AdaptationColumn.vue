@@ -57,6 +57,12 @@ const rows = computed(() => ROWS.filter((row) => offered(row.part, props.one)))
 const own = computed(() => Object.entries(props.one.parts).filter(([, part]) => part.own).length)
 const rowsOf = ref<{ part: string; open: () => void }[]>([])
 const off = (part: PartName) => offFor(props.sheet, part, props.one)
+const allOff = computed(() =>
+  (Object.keys(props.one.parts) as PartName[])
+    .filter((part) => props.one.parts[part].own)
+    .map(off)
+    .find(Boolean),
+)
 
 const { follow, followAll, cost, sure, leave } = useFollow(
   { workspace: props.sheet.workspace_id, post: props.sheet.id },
@@ -218,9 +224,7 @@ defineExpose({
       </div>
     </dl>
     <TimeCost v-if="cost" :cost="cost.said" :zone="sheet.zone" act="Follow the master’s time" @sure="sure()" @back="leave()" />
-    <p v-if="own > 1" class="all">
-      {{ own }} parts of its own <button type="button" class="link-button" :disabled="!!off('time') || one.sealed" :title="one.sealed ? off('text') : undefined" @click="followAll()">all follow the master</button>
-    </p>
+    <p v-if="own > 1" class="all">{{ own }} parts of its own <button type="button" class="link-button" :disabled="!!allOff" :title="allOff" @click="followAll()">all follow the master</button></p>
     <ul v-if="proof.checks.length > 0" class="checks">
       <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level"><span aria-hidden="true" class="ringed">!</span>{{ check.sentence }}</li>
     </ul>

@@ -25,7 +25,8 @@ const hashtags = computed(() => {
   return { count: proofs[0]?.hashtags ?? 0, most: limits.length > 0 ? Math.min(...limits) : null }
 })
 const off = computed(() => offFor(props.sheet, 'text'))
-const followed = computed(() => [offFor(props.sheet, 'text'), offFor(props.sheet, 'media')].find((why) => why?.startsWith('Sealed')))
+// Once, where it is of the post and not of the reader's role: what follows the master and is asked for, going or out.
+const followed = computed(() => (props.sheet.can['write:text']?.ok ? offFor(props.sheet, 'text') : undefined) ?? (props.sheet.can['write:media']?.ok ? offFor(props.sheet, 'media') : undefined))
 const rows = computed(() => ROWS.filter((row) => row.part === 'link' || props.sheet.adaptations.some((one) => offered(row.part, one))))
 const times = computed(() => props.sheet.adaptations.map((one) => one.at).filter((at): at is string => !!at))
 defineExpose({ focus: () => text.value?.focus(), mentions: () => aids.value?.mentions() })

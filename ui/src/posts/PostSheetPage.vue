@@ -29,7 +29,7 @@ import SubjectField from './SubjectField.vue'
 import TalkLedger from './TalkLedger.vue'
 import { provideChecks } from './checks'
 import { provideHere } from './here'
-import { useAct, useSheet } from './sheet'
+import { useAct, useSheet, type Sheet } from './sheet'
 
 const props = defineProps<{ workspace: string; post: string }>()
 const { workspace: client, me } = useChosen()
@@ -71,6 +71,12 @@ async function show(place: string, channel: string) {
 
 const saving = ref('saved')
 const asking = ref(false)
+// At which step is asked: the one that the post waits at, or an advisory one beside it.
+const asked = ref<Sheet['next_ask']>(null)
+function askAt(offer: Sheet['next_ask']) {
+  asked.value = offer
+  asking.value = true
+}
 const opening = ref(false)
 const saved = computed(
   () =>
@@ -97,13 +103,13 @@ const firstAt = computed(
 const release = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path }, body: {} })))
 const takeBack = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })))
 const close = useAct<string[]>(props.post, (ids) => ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params: { path }, body: { adaptation_ids: ids } })))
-// What is sealed is opened first; what each part needs is said by the server.
-const takeBackOff = computed(() => (sealed.value ? 'Sealed: open it with “Change it” first.' : sheet.value?.can['write:descriptions']?.why))
+// An earlier revision is taken back part by part; the text stands for them.
+const takeBackOff = computed(() => sheet.value?.can['write:descriptions']?.why ?? sheet.value?.master.parts.text.off ?? sheet.value?.adaptations.map((one) => one.parts.text.off).find((why) => why) ?? undefined)
 const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params: { path } })))
 
 useKeys({
   S: () => {
-    if (sheet.value && !off.value) asking.value = true
+    if (sheet.value && !off.value) askAt(sheet.value.next_ask)
   },
   L: () => {
     if (cleared.value.length > 0 && sheet.value?.can.release?.ok) release.mutate(undefined)
@@ -125,17 +131,17 @@ useKeys({
       <Button v-if="sheet.can.make_post?.ok" @click="copying = true">Copy …</Button>
       <Button
         v-if="opened.length > 0"
-        :disabled="!sheet.can.open?.ok"
-        :title="sheet.can.open?.why ?? 'Ends the opening. Exactly as it was before, its yeses count again.'"
+        :disabled="!sheet.can.close?.ok"
+        :title="sheet.can.close?.why ?? 'Ends the opening. Exactly as it was before, its yeses count again.'"
         @click="close.mutate(opened.map((one) => one.id))"
         >Close it again</Button
       >
       <Button v-if="sealed" :type="blocked ? 'primary' : 'default'" :disabled="!sheet.can.open?.ok" :title="sheet.can.open?.why" @click="opening = true">Change it …</Button>
       <Button v-if="released.length > 0" :disabled="!sheet.can.take_back?.ok" :title="sheet.can.take_back?.why" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Take it back</Button>
-      <Button v-if="sheet.next_ask" :type="blocked ? 'default' : 'primary'" :disabled="!!off" :title="off" @click="asking = true"
+      <Button v-if="sheet.next_ask" :type="blocked ? 'default' : 'primary'" :disabled="!!off" :title="off" @click="askAt(sheet.next_ask)"
         >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }} <kbd>S</kbd></Button
       >
-      <Button v-if="noStep" type="primary" :disabled="!sheet.can.release?.ok" @click="ready.mutate(undefined)">Mark ready</Button>
+      <Button v-if="noStep" type="primary" :disabled="!sheet.can.mark_ready?.ok" :title="sheet.can.mark_ready?.why" @click="ready.mutate(undefined)">Mark ready</Button>
       <Button
         v-if="cleared.length > 0"
         :type="sheet.next_ask ? 'default' : 'primary'"
@@ -172,7 +178,7 @@ useKeys({
       </div>
       <aside class="ledger" aria-label="Ledger">
         <AnswerPanel v-if="sheet.my_ask" :key="sheet.my_ask.line_id" :sheet="sheet" />
-        <SignoffLedger :sheet="sheet" :now="now" />
+        <SignoffLedger :sheet="sheet" :now="now" @ask="askAt" />
         <ChecksLedger :sheet="sheet" @show="show" />
         <TasksLedger :sheet="sheet" :now="now" />
         <TalkLedger :sheet="sheet" room="client" :now="now" :client="client?.name ?? 'the client'" />
@@ -183,7 +189,7 @@ useKeys({
         <RecordLedger :workspace="workspace" :post="post" />
       </aside>
     </div>
-    <AskDialog :sheet="sheet" :open="asking" @close="asking = false" />
+    <AskDialog :sheet="sheet" :open="asking" :offer="asked" @close="asking = false" />
     <KeysHelp
       :keys="[
         ['S', 'send the next ask'],

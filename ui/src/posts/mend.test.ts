@@ -62,7 +62,7 @@ describe('a mend in one click', () => {
 
   it('is off for whoever may not write the part, and says who can; the way to a place is open to everybody', () => {
     const why = 'Your role does not write copy. Maro can.'
-    const theirs = { ...sheet, can: { 'write:text': { ok: false, why } }, adaptations: [] } as unknown as Sheet
+    const theirs = { ...sheet, master: { parts: { text: { ...sheet.master.parts.text, off: why } } } } as unknown as Sheet
     expect(mendOff(theirs, channel('Ticker'), { words: 'take the repeats out', part: 'text', value: 'Fog. #a' })).toBe(why)
     expect(mendOff(theirs, channel('Ticker'), { words: 'describe', show: 'descriptions' })).toBeUndefined()
     expect(mendOff(theirs, channel('Ticker'), { words: 'spread out', times: [] })).toBeUndefined()

@@ -6,31 +6,16 @@ import { digits, money, offFor, offered, ROWS, seenOf } from './writable'
 type Sheet = Parameters<typeof offFor>[0]
 type One = NonNullable<Parameters<typeof offFor>[2]>
 
-const part = (own: boolean) => ({ own, value: 'x', version: 5 })
-const on = (name: string, facts: Partial<{ stage: string; sealed: boolean; off: string; own: boolean }> = {}) =>
-  ({ stage: 'drafting', sealed: false, off: null, channel: { name }, parts: { text: part(facts.own ?? false), time: part(false) }, ...facts }) as unknown as One
-const sheet = (adaptations: One[], can: Record<string, { ok: boolean; why?: string }> = {}) => ({ adaptations, can, master: { parts: { text: part(true), time: part(true) } } }) as unknown as Sheet
+const part = (own: boolean, off: string | null = null) => ({ own, value: 'x', version: 5, off })
+const on = (name: string, off: string | null = null) => ({ stage: 'drafting', channel: { name }, parts: { text: part(false, off), time: part(false) } }) as unknown as One
+const sheet = (adaptations: One[], off: string | null = null) => ({ adaptations, can: {}, master: { parts: { text: part(true, off), time: part(true) } } }) as unknown as Sheet
 
 describe('why a part cannot be written', () => {
-  it('names the permission before anything else', () => {
-    const why = 'Your role does not write pictures. Sunniva can.'
-    expect(offFor(sheet([], { 'write:text': { ok: false, why } }), 'text')).toBe(why)
-    expect(offFor(sheet([]), 'text')).toBeUndefined()
-  })
-
-  it('says that the master is sealed by who follows it, and that an own part is not its business', () => {
-    expect(offFor(sheet([on('Ticker', { sealed: true }), on('Vitrine', { sealed: true, own: true })]), 'text')).toMatch(/^Sealed: Ticker follows it/)
-    expect(offFor(sheet([on('Ticker', { sealed: true }), on('Vitrine', { sealed: true })]), 'text')).toMatch(/^Sealed: Ticker and Vitrine follow it/)
-    expect(offFor(sheet([on('Vitrine', { sealed: true, own: true })]), 'text')).toBeUndefined()
-    expect(offFor(sheet([on('Ticker', { sealed: true, stage: 'out' })]), 'text')).toBeUndefined()
-  })
-
-  it('never seals the time, and closes a channel that is out or not the reader’s', () => {
-    const sealed = on('Ticker', { sealed: true })
-    expect([offFor(sheet([sealed]), 'time'), offFor(sheet([sealed]), 'time', sealed)]).toEqual([undefined, undefined])
-    expect(offFor(sheet([]), 'text', sealed)).toMatch(/^Sealed/)
-    expect(offFor(sheet([]), 'time', on('Ticker', { stage: 'out' }))).toMatch(/^It is out/)
-    expect(offFor(sheet([]), 'time', on('Ticker', { off: 'Not one of your channels.' }))).toBe('Not one of your channels.')
+  it('is what the server says of it, and nothing else', () => {
+    expect(offFor(sheet([], 'Ticker is being sent.'), 'text')).toBe('Ticker is being sent.')
+    expect(offFor(sheet([], 'Ticker is being sent.'), 'time')).toBeUndefined()
+    expect(offFor(sheet([]), 'text', on('Ticker', 'Your part here is limited to other channels.'))).toBe('Your part here is limited to other channels.')
+    expect(offFor(sheet([], 'Ticker is sealed.'), 'text', on('Vitrine'))).toBeUndefined()
   })
 
   it('a save says the version of an own part, and none where the channel follows', () => {

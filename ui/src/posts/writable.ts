@@ -1,27 +1,9 @@
-// Whether a part may be written by the reader now, and why not: the permission, the channel, the seal, what is out.
+// What is shown of the parts of a post, and what a save says. Whether one may be written is decided by the server.
 import type { Adaptation, PartName, Sheet } from './sheet'
 
-/** The master's part, or that of one channel. */
+/** Why the reader may not write the master's part, or that of one channel, now: what the server says. */
 export function offFor(sheet: Sheet, part: PartName, one?: Adaptation): string | undefined {
-  const can = sheet.can[`write:${part}`]
-  if (can && !can.ok) return can.why
-  return one ? offOn(one, part) : sealedMaster(sheet, part)
-}
-
-function offOn(one: Adaptation, part: PartName): string | undefined {
-  if (one.off) return one.off
-  if (one.stage === 'out') return 'It is out; what went there can no longer be changed here.'
-  if (part !== 'time' && one.sealed) return 'Sealed: it has been asked for, or has its yes, exactly as it stands. Open it with “Change it”.'
-  return undefined
-}
-
-/** What of the master is sealed: a part that a sealed channel follows. */
-function sealedMaster(sheet: Sheet, part: PartName): string | undefined {
-  if (part === 'time') return undefined
-  const by = sheet.adaptations.filter((one) => one.sealed && !one.parts[part].own && one.stage !== 'out')
-  if (by.length === 0) return undefined
-  const one = by.length === 1
-  return `Sealed: ${by.map((channel) => channel.channel.name).join(' and ')} ${one ? 'follows it and has been asked for, or has its yes' : 'follow it and have been asked for, or have their yes'}. Open it with “Change it”.`
+  return (one ?? sheet.master).parts[part].off ?? undefined
 }
 
 /** What a save must say that it saw. */

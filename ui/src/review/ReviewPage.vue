@@ -14,6 +14,8 @@ const words = ref('')
 const only = ref<string[]>([])
 const saying = ref('')
 const note = ref('')
+// For which channels the last answer could not be taken, and why; the others have it.
+const left = ref<string[]>([])
 const busy = ref(false)
 const waiting = ref(0)
 const seen = ref(new Set<string>())
@@ -99,11 +101,13 @@ async function give(verdict: Verdict, said: string) {
   const one = line.value
   if (!one || !queue || busy.value) return
   busy.value = true
+  left.value = []
   const item = { key: crypto.randomUUID(), line: one.id, body: { verdict, words: said, shown: one.shown, seen: one.seen, ...(verdict !== 'yes' && only.value.length > 0 ? { only: only.value } : {}) } }
   queue.put(item)
   try {
-    await sendAnswer(item)
+    const reply = await sendAnswer(item)
     queue.drop(item.key)
+    left.value = reply.left_out.map((out) => out.sentence)
     settled(one, verdict)
     review.value = await fetchReview()
   } catch (error) {
@@ -113,7 +117,7 @@ async function give(verdict: Verdict, said: string) {
     } else {
       queue.drop(item.key)
       note.value = (error as Error).message
-      if (error instanceof Refusal && ['outdated', 'answered_since', 'withdrawn', 'pass_over'].includes(error.code)) await again()
+      if (error instanceof Refusal && ['outdated', 'answered_since', 'withdrawn', 'moved', 'taken_off', 'too_late', 'pass_over'].includes(error.code)) await again()
     }
   } finally {
     busy.value = false
@@ -147,8 +151,9 @@ async function flush() {
   if (!queue || busy.value) return
   for (const one of queue.all()) {
     try {
-      await sendAnswer(one)
+      const reply = await sendAnswer(one)
       queue.drop(one.key)
+      left.value = [...left.value, ...reply.left_out.map((out) => out.sentence)]
     } catch (error) {
       if (error instanceof Offline) break
       queue.drop(one.key)
@@ -213,6 +218,7 @@ function segment(one: Line, index: number) {
         </button>
       </nav>
     </header>
+    <p v-if="left.length > 0" class="left" role="status">Your answer before this one was taken, but not everywhere. {{ left.join(' ') }}</p>
     <main v-if="line" ref="top" tabindex="-1">
       <p v-if="at === 0 && review.message" class="message">
         <b>{{ review.asked_by }}:</b> {{ review.message }}

@@ -62,7 +62,7 @@ export interface Waiting {
   line: string
   body: { verdict: Verdict; words: string; shown: Record<string, string>; only?: string[]; seen: number }
 }
-export const sendAnswer = (one: Waiting) => call<{ stage: string }>('POST', `/api/review/lines/${one.line}/answer`, one.body, one.key)
+export const sendAnswer = (one: Waiting) => call<{ stage: string; left_out: { sentence: string }[] }>('POST', `/api/review/lines/${one.line}/answer`, one.body, one.key)
 
 // The queue belongs to one ask, so that another link on the same phone never sends it.
 export class Queue {

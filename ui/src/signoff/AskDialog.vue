@@ -9,9 +9,10 @@ import { useAct, type Sheet } from '@/posts/sheet'
 import { inTheWay } from './askable'
 import DialogBox from '@/parts/DialogBox.vue'
 
-const props = defineProps<{ sheet: Sheet; open: boolean }>()
+const props = defineProps<{ sheet: Sheet; open: boolean; offer: Sheet['next_ask'] }>()
 const emit = defineEmits<{ close: [] }>()
-const ask = computed(() => props.sheet.next_ask)
+// As it stands now: the sheet may have been fetched again while the dialog is open.
+const ask = computed(() => [props.sheet.next_ask, ...props.sheet.other_asks].find((one) => one?.step_id === props.offer?.step_id) ?? null)
 const words = ref('')
 const choices = [2, 4, 8, 24, 48, 72]
 const due = ref<number>()
@@ -54,6 +55,7 @@ const send = useAct<undefined>(
 <template>
   <DialogBox :open="open" :title="ask ? `Ask ${list(ask.people)} for a yes` : 'Ask'" :closable="false" :width="460" @close="emit('close')">
     <template v-if="ask">
+      <p v-if="!ask.required" class="quiet">An advisory step: nothing waits for it, and what is said there stops nothing.</p>
       <p>
         “{{ ask.name }}” on {{ list(ask.channels.filter((one) => only.includes(one.id)).map((one) => one.name)) }}, exactly as it stands now.
         {{ ask.side === 'client' ? 'Each gets a mail with a private link; no account is needed.' : 'It appears on their Desk at once.' }}

@@ -9,6 +9,7 @@ import StampMark from '@/parts/StampMark.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
 
 const props = defineProps<{ sheet: Sheet; now: string }>()
+const emit = defineEmits<{ ask: [offer: Sheet['next_ask']] }>()
 const path = computed(() => ({ workspace: props.sheet.workspace_id }))
 const withdraw = useAct<string>(props.sheet.id, (ask) => ok(api.POST('/api/w/{workspace}/asks/{ask}/withdraw', { params: { path: { ...path.value, ask } } })))
 const revoke = useAct<string>(props.sheet.id, (pass) => ok(api.POST('/api/w/{workspace}/passes/{pass}/revoke', { params: { path: { ...path.value, pass } } })))
@@ -43,6 +44,12 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       </li>
       <li v-if="sheet.strip.length === 0" class="quiet alone">This client’s route has no step.</li>
     </ul>
+    <p v-for="offer in sheet.other_asks" :key="offer.step_id" class="beside">
+      “{{ offer.name }}” is advisory
+      <button type="button" class="link-button" :disabled="!sheet.can.ask?.ok || !!offer.off" :title="sheet.can.ask?.why ?? offer.off ?? undefined" @click="emit('ask', offer)">
+        Ask {{ list(offer.people.map((name) => name.split(' ')[0] ?? name)) || 'there' }} too …
+      </button>
+    </p>
     <ul v-for="ask in sheet.asks" :key="ask.id" class="ask">
       <li>
         Asked by {{ ask.asked_by }} {{ brief(ask.asked_at, now) }}, due {{ planned(ask.due_at, sheet.zone) }}
@@ -73,6 +80,15 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
 </template>
 
 <style scoped>
+.beside {
+  padding: 4px 0;
+  color: var(--ink-2);
+}
+.beside button:disabled {
+  color: var(--ink-2);
+  text-decoration: none;
+  cursor: not-allowed;
+}
 .steps li.alone {
   display: block;
 }

@@ -13,6 +13,7 @@ export function inTheWay(sheet: Pick<Sheet, 'adaptations'>): Record<string, stri
 export function askOff(sheet: Facts): string | undefined {
   if (!sheet.next_ask) return 'Nothing is to be asked now.'
   if (!sheet.can.ask?.ok) return sheet.can.ask?.why ?? 'Your role here cannot send asks.'
+  if (sheet.next_ask.off) return sheet.next_ask.off
   const faults = inTheWay(sheet)
   if (sheet.next_ask.channels.some((one) => !faults[one.id])) return undefined
   return sheet.next_ask.channels.map((one) => `${one.name}: ${faults[one.id]}`).join(' ')
