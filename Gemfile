@@ -56,6 +56,7 @@ group :test do
   gem "biz", "~> 1.8"
   gem "capybara", "~> 3.40"
   gem "cuprite", "~> 0.17"
+  gem "parallel_tests", "~> 4.7", require: false
   gem "prop_check", "~> 1.0"
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"

@@ -28,6 +28,12 @@ module AskFirst
         new(db, workspace_ids: [], person_id: nil, side: "", secret: digest)
       end
 
+      # The same without the channel limits: for what an act must not miss, though whoever does it sees only a part. Nothing that
+      # is read so is shown.
+      def whole
+        limits.empty? ? self : Scope.new(db, workspace_ids: workspace_ids, person_id: person_id, side: side, secret: @secret)
+      end
+
       # @return [Sequel::Dataset] the table's rows of these workspaces
       def rows(table)
         db[table].where(Sequel[table][:workspace_id] => workspace_ids.size == 1 ? workspace_ids.first : workspace_ids)

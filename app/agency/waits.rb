@@ -19,7 +19,11 @@ module AskFirst
         def asked(scope)
           answered = scope.db[:answers].where(Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id], person_id: scope.person_id)
           scope.rows(:ask_lines).where(ended_at: nil).join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id], person_id: scope.person_id)
-               .exclude(answered.select(1).exists).group_and_count(Sequel[:ask_lines][:workspace_id]).to_hash(:workspace_id, :count)
+               .where(Sequel[:ask_lines][:post_id] => seen(scope).select(Sequel[:posts][:id])).exclude(answered.select(1).exists).group_and_count(Sequel[:ask_lines][:workspace_id]).to_hash(:workspace_id, :count)
+        end
+
+        def seen(scope)
+          Store::Posts::Visible.narrow(scope, scope.rows(:posts))
         end
 
         def tasks(scope)
@@ -33,7 +37,7 @@ module AskFirst
 
         def came_back(scope)
           open = scope.rows(:ask_lines).where(ended_at: nil).select(:post_id)
-          scope.rows(:posts).where(stage: "changes_wanted", owner_id: scope.person_id).exclude(id: open).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
+          seen(scope).where(stage: "changes_wanted", owner_id: scope.person_id).exclude(id: open).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
         end
       end
     end

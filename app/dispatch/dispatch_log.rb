@@ -58,7 +58,7 @@ module AskFirst
         end
 
         def holds
-          found = @scope.rows(:holds).where(lifted_at: nil).left_join(:channels, workspace_id: :workspace_id, id: :channel_id)
+          found = Store::Posts::Visible.holds(@scope, @scope.rows(:holds)).where(lifted_at: nil).left_join(:channels, workspace_id: :workspace_id, id: :channel_id)
           found.select_all(:holds).select_append(Sequel[:channels][:name].as(:channel)).map do |row|
             row.slice(:id, :workspace_id, :channel_id, :reason, :channel).merge(at: row[:put_at].iso8601)
           end
@@ -67,7 +67,7 @@ module AskFirst
         # Lateness of what went out in the last 40 days: the median by definition 7 of Hyndman and Fan (1996).
         def figures
           since = @kit.now - (40 * 86_400)
-          late = @scope.rows(:showings).where(Sequel[:showings][:state] => "out").where { sent_at > since }
+          late = Store::Posts::Visible.showings(@scope, @scope.rows(:showings)).where(Sequel[:showings][:state] => "out").where { sent_at > since }
                        .join(:releases, workspace_id: :workspace_id, showing_id: :id, ended_at: nil)
           late.get([Sequel.function(:count).*.as(:count),
                     Sequel.lit("percentile_cont(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM sent_at - at)::float8)").as(:median)])

@@ -10,7 +10,7 @@ module AskFirst
         # @param to [String, nil] person id who takes over; needed when something would be left lying
         def call(membership_id:, to: nil)
           keep_a_lead!(row, nil, "Ending this membership")
-          holds = Holdings.of(scope, row, now)
+          holds = Holdings.of(scope.whole, row, now)
           require_heir!(row, holds, to)
           moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to) : []
           finish(row)

@@ -28,7 +28,7 @@ module AskFirst
         def tasks(from, to)
           return unless @heir.abilities.include?("work")
 
-          Holdings.tasks(scope, from).all.each do |task|
+          Holdings.tasks(scope.whole, from).all.each do |task|
             rows(:tasks).where(id: task[:id]).update(person_id: to)
             record("task_handed_over", post_id: task[:post_id], facts: { title: task[:title], from: names[from], to: @heir.name })
           end
@@ -44,7 +44,7 @@ module AskFirst
 
         # Losing a person satisfies nothing: the heir is asked in their place, and answers for themselves.
         def asks(from, to)
-          found = Holdings.open_asks(scope, from).select { |ask| may_answer?(ask[:side]) }
+          found = Holdings.open_asks(scope.whole, from).select { |ask| may_answer?(ask[:side]) }
           found.uniq { |ask| ask[:id] }.each do |ask|
             require_free_place!(ask, from, to)
             scope.db[:ask_people].insert_conflict.insert(workspace_id: member.workspace_id, ask_id: ask[:id], person_id: to)

@@ -13,14 +13,19 @@ module AskFirst
           person = row[:person_id]
           {
             tasks: tasks(scope, person).select_map(:title), asks: open_asks(scope, person).map { |ask| ask.slice(:id, :post_id, :subject, :step, :last) },
-            posts: scope.rows(:posts).where(owner_id: person).exclude(stage: "out").count, record: scope.rows(:record).where(person_id: person).count,
+            posts: seen(scope).where(owner_id: person).exclude(stage: "out").count, record: scope.rows(:record).where(person_id: person).count,
             steps: steps(scope, person), only_they_release: only_they?(scope, row, "release", now), releases: scope.rows(:releases).where(ended_at: nil, released_by: person).count,
             channels: consents(scope, person), stands_in_for: scope.rows(:stand_ins).where(stand_in_id: person).count
           }
         end
 
         def tasks(scope, person)
-          scope.rows(:tasks).where(person_id: person, done_at: nil).order(:due_at)
+          scope.rows(:tasks).where(person_id: person, done_at: nil, post_id: seen(scope).select(Sequel[:posts][:id])).order(:due_at)
+        end
+
+        # A reader who is limited to channels learns nothing of other posts.
+        def seen(scope)
+          Store::Posts::Visible.narrow(scope, scope.rows(:posts))
         end
 
         # Open lines that wait for the person; `last` when nobody else was asked.
@@ -30,7 +35,7 @@ module AskFirst
             .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
             .join(:route_steps, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:asks][:step_id])
             .join(:posts, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:post_id])
-            .where(Sequel[:ask_people][:person_id] => person)
+            .where(Sequel[:ask_people][:person_id] => person, Sequel[:ask_lines][:post_id] => seen(scope).select(Sequel[:posts][:id]))
             .select(Sequel[:asks][:id], Sequel[:ask_lines][:post_id], :subject, Sequel[:route_steps][:name].as(:step), Sequel[:route_steps][:side], :asked_at).order(:asked_at).all
           others = scope.rows(:ask_people).where(ask_id: lines.map { |line| line[:id] }).exclude(Sequel[:ask_people][:person_id] => person)
                         .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:ask_people][:person_id]).where(Sequel[:memberships][:ended_at] => nil).select_map(:ask_id)
@@ -44,7 +49,10 @@ module AskFirst
 
         def consents(scope, person)
           connections = scope.rows(:connections).where(consent_by: person, state: "connected").select(:id)
-          scope.rows(:channels).where(connection_id: connections, archived_at: nil).order(:position).select_map(:name)
+          found = scope.rows(:channels).where(connection_id: connections, archived_at: nil)
+          limits = scope.limits[scope.workspace_id]
+          found = found.where(id: limits) if limits
+          found.order(:position).select_map(:name)
         end
 
         def only_they?(scope, row, ability, now)

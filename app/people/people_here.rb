@@ -21,9 +21,14 @@ module AskFirst
 
         def person(row)
           { id: row[:membership_id], person_id: row[:person_id], name: row[:name], email: row[:email], side: row[:side], role: row[:role], role_id: row[:role_id],
-            title: row[:title], since: row[:since].iso8601, until: date(row[:access_until]), channel_ids: row[:limited] ? row[:channel_ids].to_a : nil,
+            title: row[:title], since: row[:since].iso8601, until: date(row[:access_until]), channel_ids: row[:limited] ? channels_of(row) : nil,
             shares: shares(row), seen_at: row[:seen_at]&.iso8601, tasks: open_tasks.fetch(row[:person_id], 0), away_until: away[row[:person_id]],
             picture: !row[:picture].nil?, version: row[:version], me: row[:person_id] == member.person_id }
+        end
+
+        # As far as the reader may know of them.
+        def channels_of(row)
+          member.limited_to ? row[:channel_ids].to_a & member.limited_to : row[:channel_ids].to_a
         end
 
         def shares(row)
@@ -50,7 +55,9 @@ module AskFirst
           return [] unless Core::Permissions::Decision.for(member, "invite").allowed?
 
           limited = rows(:invitation_channels).select_hash_groups(:invitation_id, :channel_id)
-          rows(:invitations).where(accepted_at: nil, revoked_at: nil).order(:invited_at).map do |row|
+          open = rows(:invitations).where(accepted_at: nil, revoked_at: nil).order(:invited_at).all
+          open = open.select { |row| row[:limited] && (limited.fetch(row[:id], []) - member.limited_to).empty? } if member.limited_to
+          open.map do |row|
             { id: row[:id], email: row[:email], side: row[:side], role: role_names[row[:role_id]], title: row[:title], invited_at: row[:invited_at].iso8601,
               invited_by: names[row[:invited_by]], expires_at: row[:expires_at].iso8601, over: row[:expires_at] <= now,
               channel_ids: row[:limited] ? limited.fetch(row[:id], []) : nil }
@@ -70,7 +77,9 @@ module AskFirst
         end
 
         def channels
-          rows(:channels).where(archived_at: nil).order(:position).map { |row| row.slice(:id, :name, :network, :initials) }
+          here = rows(:channels).where(archived_at: nil)
+          here = here.where(id: member.limited_to) if member.limited_to
+          here.order(:position).map { |row| row.slice(:id, :name, :network, :initials) }
         end
       end
     end

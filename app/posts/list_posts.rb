@@ -34,9 +34,15 @@ module AskFirst
         def self.with_channels(scope, rows)
           channels = scope.rows_at(:adaptations, rows.map { |row| row.values_at(:workspace_id, :id) }, column: :post_id).where(removed_at: nil)
                           .join(:channels, workspace_id: :workspace_id, id: :channel_id).order(:position)
-                          .select(:post_id, :network, :initials, :name, Sequel[:channels][:state].as(:connection), Sequel[:adaptations][:stage])
-                          .all.group_by { |row| row[:post_id] }
+                          .select(Sequel[:adaptations][:workspace_id], :channel_id, :post_id, :network, :initials, :name, Sequel[:channels][:state].as(:connection), Sequel[:adaptations][:stage])
+                          .all.select { |row| mine?(scope, row) }.group_by { |row| row[:post_id] }
           rows.map { |row| row_json(row, channels.fetch(row[:id], [])) }
+        end
+
+        # A member whose part is limited to channels sees these of a post.
+        def self.mine?(scope, row)
+          limits = scope.limits[row[:workspace_id]]
+          limits.nil? || limits.include?(row[:channel_id])
         end
 
         def self.row_json(row, channels)

@@ -6,6 +6,7 @@ module AskFirst
       # The record of one or many clients, newest first, narrowed by person, act and day.
       class ClientRecord
         PAGE = 100
+        CURSOR = /\A\d{1,18}\z/
 
         # @param scope [Store::Scope]
         # @param before [String, nil] keyset cursor: the last row's order number
@@ -20,6 +21,8 @@ module AskFirst
         end
 
         def call(before, person, act, from, to, limit)
+          raise bad_cursor if before && !before.to_s.match?(CURSOR)
+
           filters = { person: person, act: act, from: from, to: to, before: before && Integer(before, 10) }.compact
           page = @scope.first_of_each(:record, [Sequel.desc(Sequel[:record][:order_no])], limit + 1) { |rows| narrow(rows, filters) }.all
           shown = page.first(limit)
@@ -28,7 +31,12 @@ module AskFirst
 
         private
 
+        def bad_cursor
+          Core::Invalid.new("bad_cursor", "This is no place in the record.", field: "before", way_on: "Begin from its top.")
+        end
+
         def narrow(rows, filters)
+          rows = Store::Posts::Visible.record(@scope, rows)
           rows = rows.where(Sequel[:record][:person_id] => filters[:person]) if filters[:person]
           rows = rows.where(Sequel[:record][:act] => filters[:act]) if filters[:act]
           rows = rows.where(Sequel[:record][:at] >= day(filters[:from])) if filters[:from]

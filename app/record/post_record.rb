@@ -10,7 +10,9 @@ module AskFirst
         PAGE = 200
 
         def call(post_id:, after: nil)
-          found = rows(:record).where(post_id: post_id)
+          found = Store::Posts::Visible.record(scope, rows(:record)).where(post_id: post_id)
+          raise bad_cursor if after && !after.to_s.match?(ClientRecord::CURSOR)
+
           last = after && Integer(after, 10)
           found = found.where { order_no > last } if last
           page = found.order(:order_no).limit(PAGE + 1).all
@@ -19,6 +21,10 @@ module AskFirst
         end
 
         private
+
+        def bad_cursor
+          Core::Invalid.new("bad_cursor", "This is no place in the record.", field: "after", way_on: "Begin from its top.")
+        end
 
         def json(row, revisions)
           { id: row[:id], at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: !row[:pass_id].nil?, from: row[:from_address],

@@ -44,7 +44,7 @@ module AskFirst
         # Open asks that are for the day that was planned: a yes to them could not count for another one.
         def overtaken(verdict, time, names)
           verdict.steps.filter_map(&:open_ask).reject { |ask| holds?(verdict, ask.time, time) }
-            .map { |ask| "The ask to #{list(ask.people, names)} is for the time before and must be asked again." }
+            .map { |ask| "The ask to #{list(ask.people.sort_by { |id| names.fetch(id) }, names)} is for the time before and must be asked again." }
         end
 
         def holds?(verdict, before, after)

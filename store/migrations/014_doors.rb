@@ -15,7 +15,12 @@ Sequel.migration do
 
       -- ready, changed, ready, put back: it can be marked ready again
       ALTER TABLE ready_marks DROP CONSTRAINT ready_marks_workspace_id_adaptation_id_fingerprint_key;
-      CREATE INDEX ready_marks_of_adaptation ON ready_marks (workspace_id, adaptation_id, marked_at);
+      ALTER TABLE ready_marks ADD COLUMN order_no bigint;
+      UPDATE ready_marks SET order_no = placed.number FROM (
+        SELECT workspace_id, id, nextval('signoff_order') AS number FROM (SELECT * FROM ready_marks ORDER BY marked_at, id) older) placed
+        WHERE (ready_marks.workspace_id, ready_marks.id) = (placed.workspace_id, placed.id);
+      ALTER TABLE ready_marks ALTER COLUMN order_no SET NOT NULL, ALTER COLUMN order_no SET DEFAULT nextval('signoff_order');
+      CREATE INDEX ready_marks_of_adaptation ON ready_marks (workspace_id, adaptation_id, order_no);
 
       -- a member limited to channels sees the files of what they may see
       CREATE INDEX parts_holding_media ON parts USING gin (value jsonb_path_ops) WHERE part IN ('media', 'link');

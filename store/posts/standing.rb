@@ -191,7 +191,7 @@ module AskFirst
 
         # The content that was last marked ready, if any.
         def ready_mark(adaptation_id)
-          of(:ready, :adaptation_id, adaptation_id).max_by { |one| [one[:marked_at], one[:id]] }&.fetch(:fingerprint)
+          of(:ready, :adaptation_id, adaptation_id).max_by { |one| one[:order_no] }&.fetch(:fingerprint)
         end
 
         def authors(part_rows, own, channel_id)

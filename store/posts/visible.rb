@@ -24,6 +24,29 @@ module AskFirst
           end
         end
 
+        # Rows of the record: of posts that they see and not of another's channel, and what they did themselves.
+        # @param dataset [Sequel::Dataset] of the record
+        def record(scope, dataset)
+          scope.limits.reduce(dataset) do |found, (workspace_id, channel_ids)|
+            posts = narrow(scope, scope.db[:posts].where(workspace_id: Sequel[:record][:workspace_id], id: Sequel[:record][:post_id]))
+            other = scope.db[:adaptations].where(workspace_id: Sequel[:record][:workspace_id], id: Sequel[:record][:adaptation_id]).exclude(channel_id: channel_ids)
+            names = scope.db[:channels].where(workspace_id: workspace_id, id: channel_ids).select(:name)
+            # what was asked or said names its channels
+            elsewhere = Sequel.lit("jsonb_typeof(facts -> 'channels') = 'array' AND NOT EXISTS (SELECT 1 FROM jsonb_array_elements_text(facts -> 'channels') c WHERE c IN ?)", names)
+            seen = Sequel.&(posts.select(1).exists, ~other.select(1).exists, ~Sequel.function(:coalesce, elsewhere, false))
+            found.exclude(Sequel.&({ Sequel[:record][:workspace_id] => workspace_id }, ~Sequel.|(seen, { Sequel[:record][:person_id] => scope.person_id })))
+          end
+        end
+
+        # Holds on their channels, and on the whole client.
+        # @param dataset [Sequel::Dataset] of holds
+        def holds(scope, dataset)
+          scope.limits.reduce(dataset) do |found, (workspace_id, channel_ids)|
+            others = Sequel.&(~Sequel.expr(Sequel[:holds][:channel_id] => nil), ~Sequel.expr(Sequel[:holds][:channel_id] => channel_ids))
+            found.exclude(Sequel.&({ Sequel[:holds][:workspace_id] => workspace_id }, others))
+          end
+        end
+
         # Files that they added, or that a part shows them: the master's or their channels', of a post that they see.
         # @param dataset [Sequel::Dataset] of media
         def media(scope, dataset)

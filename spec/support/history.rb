@@ -1,0 +1,349 @@
+# frozen_string_literal: true
+
+require_relative "reading"
+
+# One random history of a post with two channels, told to the real acts and to the Reading side by side. What the acts refuse
+# changes nothing in either; what they take must come to the same.
+class History
+  HOUSE = %i[bram ines tobiah wren].freeze
+  DAYS = ["2026-10-15T07:30", "2026-10-15T22:00", "2026-10-16T00:30", "2026-10-17T09:00"].freeze
+  ZONES = %w[Europe/Lisbon America/New_York].freeze
+  NAMES = %i[one two].freeze
+  Network = Struct.new(:sent) do
+    def client_for(_) = self
+    def card = nil
+    def create(request, **more)
+      sent << [request, more[:send_id]]
+      AskFirst::Core::Dispatch::Outcome.of(201, location: "https://ticker.example/#{more[:send_id]}")
+    end
+  end
+
+  # @param world [SpecWorld]
+  # @param client [Symbol]
+  # @param seed [Integer]
+  def initialize(world, client, seed)
+    @world = world
+    @client = client
+    @random = Random.new(seed)
+    @told = []
+  end
+
+  attr_reader :told
+
+  # @return [String, nil] where the two part ways, with what was told until then
+  def run(acts)
+    begin_with_draft
+    acts.times do
+      act = ACTS.sample(random: @random)
+      outcome = send(act)
+      @told << "#{act}: #{outcome}"
+      @reading.settle
+      wrong = difference and return "#{wrong}\n  #{@told.join("\n  ")}"
+    end
+    nil
+  end
+
+  private
+
+  ACTS = %i[write write own follow move ask ask ask answer answer answer answer withdraw open close skip ready release release take_back hold send_due].freeze
+  private_constant :ACTS
+
+  attr_reader :world
+
+  def db = world.db
+  def act(name, who = :ines, **input) = world.act(name, who, @client, **input)
+  def pick(list) = list.to_a.sample(random: @random)
+  def person(id) = (@people ||= world.world.people.invert).fetch(id)
+
+  def attempt
+    yield
+  rescue AskFirst::Core::Error => e
+    "refused, #{e.code}"
+  end
+
+  def begin_with_draft
+    @channels = NAMES.zip(world.world.channels[@client].values.first(2)).to_h
+    @post = act("Posts::MakePost", subject: "A history")
+    act("Posts::ChooseChannels", post_id: @post, channel_ids: @channels.values)
+    @ids = @channels.transform_values { |channel| db[:adaptations].where(post_id: @post, channel_id: channel).get(:id) }
+    @reading = Reading.new(route)
+    @reading.held = db[:holds].where(workspace_id: world.workspace(@client), lifted_at: nil).any? # of the history before
+    @master = ["", []]
+    @own = {}
+    @time = nil
+    save(nil, "a", :maro)
+    plan(DAYS.first, ZONES.first)
+    refresh
+  end
+
+  def route
+    steps = world.standing(@post, @client).steps
+    steps.map { |step| Reading::Step.new(id: step.id, side: step.side, quorum: step.quorum, n: step.n, required: step.required, people: step.people.map { |id| person(id) }) }
+  end
+
+  # What stands now, written into the reading: own text, else the master's; the day as the client has it.
+  def refresh
+    NAMES.each do |name|
+      one = @reading.ones[name]
+      next if one.sent
+
+      one.content, one.authors = @own.fetch(name, @master)
+      one.instant = @time
+      one.day = AskFirst::Core::Plan::WallTime.at(@time, "Europe/Lisbon").local_date
+    end
+  end
+
+  def save(name, words, who)
+    channel = name && @channels[name]
+    row = db[:parts].where(post_id: @post, channel_id: channel, part: "text").first
+    act("Posts::SavePart", who, post_id: @post, channel_id: channel, part: "text", value: words, version: row ? row[:version] : 0)
+    before = name ? @own[name] || ["", []] : @master
+    return if before[0] == words && row
+
+    after = [words, before[0].empty? ? [who] : before[1] | [who]]
+    name ? @own[name] = after : @master = after
+  end
+
+  # Nothing of what is sealed, nor anything that it follows, is written.
+  def unless_sealed(names)
+    sealed = names.select { |name| @reading.sealed?(name) && !@reading.ones[name].sent }
+    outcome = attempt { yield && "done" }
+    raise "wrote under the seal of #{sealed.join(', ')}" if sealed.any? && outcome == "done"
+
+    refresh
+    outcome
+  end
+
+  def write
+    words = pick(%w[a b c])
+    return "the same" if @master[0] == words
+
+    unless_sealed(NAMES.reject { |name| @own.key?(name) }) { save(nil, words, pick(%i[maro wren tobiah])) || true }
+  end
+
+  def own
+    name = pick(NAMES)
+    words = pick(%w[a x])
+    return "the same" if @own[name]&.first == words
+
+    unless_sealed([name]) { save(name, words, pick(%i[maro wren])) || true }
+  end
+
+  def follow
+    name = pick(NAMES)
+    row = db[:parts].where(post_id: @post, channel_id: @channels[name], part: "text").first or return "follows already"
+    unless_sealed([name]) do
+      act("Posts::FollowMaster", :maro, post_id: @post, channel_id: @channels[name], part: "text", version: row[:version])
+      @own.delete(name) && true
+    end
+  end
+
+  def plan(wall, zone)
+    row = db[:parts].where(post_id: @post, channel_id: nil, part: "time").first
+    act("Posts::SavePart", post_id: @post, channel_id: nil, part: "time", value: { "wall" => wall, "zone" => zone }, version: row ? row[:version] : 0)
+    @time = AskFirst::Core::Plan::WallTime.parse(wall, zone).at
+  end
+
+  # A release goes along to a time for which its yeses still hold.
+  def move
+    wall = pick(DAYS)
+    zone = pick(ZONES)
+    attempt do
+      plan(wall, zone)
+      refresh
+      @reading.ones.each { |name, one| one.released = [one.released[0], one.instant] if one.released && !one.sent && @reading.releasable?(name) }
+      "#{wall} #{zone}"
+    end
+  end
+
+  def ask
+    step = pick(@reading.steps) or return "no step"
+    chosen = pick([NAMES, [:one], [:two]])
+    before = db[:asks].max(:order_no) || 0
+    attempt do
+      id = act("Signoff::SendAsk", pick(%i[ines tobiah]), step_id: step.id, post_ids: [@post], channel_ids: @channels.values_at(*chosen))
+      add_line(id, step)
+      "#{step.side} after #{before}"
+    end
+  end
+
+  def add_line(ask_id, step)
+    ask = db[:asks].where(id: ask_id).first
+    row = db[:ask_lines].where(ask_id: ask_id).first
+    names = @ids.select { |_, id| db[:ask_line_adaptations].where(line_id: row[:id], adaptation_id: id).any? }.keys
+    raise "asked for what was sent" if names.any? { |name| @reading.ones[name].sent }
+    raise "asked at a step where nothing waits" if step.required && names.any? { |name| @reading.waits_at(name)&.id != step.id }
+
+    people = db[:ask_people].where(ask_id: ask_id).select_map(:person_id).map { |id| person(id) }
+    places = db[:ask_places].where(ask_id: ask_id).order(:number).select_map(:person_id).map { |id| id && person(id) }
+    raise "fewer people than places" if people.size < places.size
+
+    asked = names.to_h { |name| [name, @reading.ones[name].then { |one| [one.content, one.day, one.authors] }] }
+    @reading.ask(Reading::Line.new(id: row[:id], step: step.id, asked: asked, state: names.to_h { |name| [name, :open] }, places: places, people: people, order: ask[:order_no]))
+  end
+
+  # By somebody who was asked, on any line there ever was, from a page that was opened now or long ago.
+  def answer
+    line = pick(@reading.lines) or return "nothing asked"
+    who = pick(line.people)
+    verdict = pick(%w[yes yes yes change no])
+    seen = pick([db[:answers].max(:order_no) || 0, db[:answers].max(:order_no) || 0, 0])
+    shown = page(line)
+    fates = @reading.predict(line, who, verdict, seen, shown)
+    outcome = attempt { act("Signoff::AnswerAsk", who, line_id: line.id, verdict: verdict, words: verdict == "yes" ? "" : "Not so", shown: echoed(line, shown), seen: seen) && "taken" }
+    order = compare_kept(line, who, verdict, fates, outcome)
+    @reading.take(line, who, verdict, order, fates) if order
+    "#{who} #{verdict} #{fates} #{outcome}"
+  end
+
+  # What the page of a line shows: what is still asked, or all of it once nothing is.
+  def page(line)
+    open = line.state.reject { |_, state| %i[withdrawn outdated].include?(state) }.keys
+    @random.rand < 0.5 || open.empty? ? line.asked.keys : open
+  end
+
+  def echoed(line, shown)
+    prints = db[:ask_line_adaptations].where(line_id: line.id).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
+    shown.to_h { |name| [@ids[name], prints.fetch(@ids[name])] }
+  end
+
+  def compare_kept(line, who, verdict, fates, outcome)
+    last = @last_order || 0
+    kept = db[:answers].where(line_id: line.id).where { order_no > last }.all
+    @last_order = [last, *kept.map { |row| row[:order_no] }].max
+    real = fates.keys.to_h { |name| [name, kept.find { |row| row[:adaptation_id] == @ids[name] }.then { |row| fate_of(row) }] }
+    raise "#{who} says #{verdict}: the text has it #{fates}, the acts #{real} (#{outcome})" if real != fates
+
+    kept.map { |row| row[:order_no] }.max
+  end
+
+  def fate_of(row)
+    return :refused if row.nil?
+
+    row[:eligible] ? :kept : :lifts
+  end
+
+  def withdraw
+    line = pick(@reading.lines) or return "nothing asked"
+    ask = db[:ask_lines].where(id: line.id).get(:ask_id)
+    attempt do
+      act("Signoff::WithdrawAsk", ask_id: ask)
+      @reading.withdraw([line])
+      "done"
+    end
+  end
+
+  def open
+    name = pick(NAMES)
+    attempt do
+      act("Posts::OpenPost", post_id: @post, adaptation_ids: [@ids[name]])
+      raise "opened what was sent" if @reading.ones[name].sent
+
+      @reading.open(name) unless @reading.ones[name].opened
+      name
+    end
+  end
+
+  def close
+    name = pick(NAMES)
+    attempt do
+      act("Posts::ClosePost", post_id: @post, adaptation_ids: [@ids[name]])
+      @reading.ones[name].opened = false
+      name
+    end
+  end
+
+  def skip
+    return "seldom" unless @random.rand < 0.2
+
+    step = pick(@reading.steps) or return "no step"
+    attempt do
+      act("Signoff::SkipStep", :bram, post_id: @post, step_id: step.id, reason: "In a hurry")
+      db[:rulings].where(post_id: @post, step_id: step.id).select_map(%i[adaptation_id fingerprint]).each { |id, _| skipped(@ids.key(id), step) }
+      step.side
+    end
+  end
+
+  # A ruling is for what stood when it was made.
+  def skipped(name, step)
+    made = db[:rulings].where(post_id: @post, adaptation_id: @ids[name], step_id: step.id).count
+    @skipped ||= Hash.new(0)
+    return if @skipped[[name, step.id]] == made
+
+    @skipped[[name, step.id]] = made
+    one = @reading.ones[name]
+    one.skips << [step.id, one.content]
+    @reading.lines.each { |line| line.state[name] = :withdrawn if line.state[name] == :open }
+  end
+
+  def ready
+    attempt do
+      act("Posts::MarkReady", post_id: @post)
+      @reading.ones.each_value { |one| one.ready, one.opened = one.content, false unless one.sent }
+      "done"
+    end
+  end
+
+  def release
+    attempt do
+      ids = act("Dispatch::Release", post_id: @post)
+      ids.each do |id|
+        name = @ids.key(id)
+        raise "released what the text does not clear" unless @reading.stage(name) == "cleared"
+
+        one = @reading.ones[name]
+        one.released = [one.content, one.instant]
+      end
+      ids.map { |id| @ids.key(id) }.join(" ")
+    end
+  end
+
+  def take_back
+    attempt do
+      act("Dispatch::TakeBack", post_id: @post)
+      @reading.ones.each_value { |one| one.released = nil unless one.sent }
+      "done"
+    end
+  end
+
+  def hold
+    open = db[:holds].where(workspace_id: world.workspace(@client), lifted_at: nil).get(:id)
+    attempt { open ? act("Signoff::LiftHold", hold_id: open) : act("Signoff::Hold", reason: "Wait") }
+    @reading.held = !open
+    open ? "lifted" : "put"
+  end
+
+  # The minute has come for one that is released: it goes out only with a complete set of yeses.
+  def send_due
+    name = NAMES.select { |one| @reading.ones[one].released && !@reading.ones[one].sent }.then { |released| pick(released) } or return "nothing released"
+    showing = db[:showings].where(adaptation_id: @ids[name]).get(:id)
+    sent = deliver(showing)
+    raise "sent what the text does not release" if sent && @reading.stage(name) != "released"
+    raise "did not send what is released" if !sent && @reading.stage(name) == "released"
+
+    @reading.ones[name].sent = true if sent
+    sent ? "#{name} went out" : "#{name} stayed"
+  end
+
+  def deliver(showing)
+    network = Network.new([])
+    kit = world.kit.dup.tap { |same| same.networks = network }
+    before = world.clock.now
+    world.clock.set(@time + 1)
+    AskFirst::App::Dispatch::Advance.call(kit, AskFirst::App::Member.process(world.workspace(@client), "dispatcher"), showing_id: showing)
+    network.sent.any?
+  ensure
+    world.clock.set(before)
+  end
+
+  def difference
+    standing = world.standing(@post, @client)
+    NAMES.each do |name|
+      real = standing.adaptation(@ids[name]).stage
+      text = @reading.stage(name)
+      return "#{name}: the text has it #{text}, the acts #{real}" if real != text
+    end
+    cached = db[:posts].where(id: @post).get(:stage)
+    "the cache has it #{cached}, the judge #{standing.stage}" if cached != standing.stage
+  end
+end

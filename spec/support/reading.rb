@@ -1,0 +1,159 @@
+# frozen_string_literal: true
+
+# The text of the model on steps, places, verdicts and blocks, read once more and written down from the text alone: a second,
+# small judge that shares no line with the first. Contents and days are plain values, people are symbols.
+class Reading
+  Step = Struct.new(:id, :side, :quorum, :n, :required, :people, keyword_init: true)
+  # asked: adaptation => [content, day, authors] as it was asked · state: adaptation => :open, :answered, :withdrawn, :outdated
+  Line = Struct.new(:id, :step, :asked, :state, :places, :people, :order, keyword_init: true)
+  Answer = Struct.new(:who, :step, :verdict, :content, :stood, :day, :counts, :order, keyword_init: true)
+  # day: as the client's calendar has it · instant: what a release is compared by
+  One = Struct.new(:content, :authors, :day, :instant, :opened, :ready, :answers, :skips, :released, :sent, keyword_init: true)
+
+  attr_reader :steps, :lines, :ones
+  attr_accessor :held
+
+  def initialize(steps)
+    @steps = steps
+    @lines = []
+    @ones = Hash.new { |all, name| all[name] = One.new(opened: false, answers: [], skips: []) }
+    @held = false
+  end
+
+  def stage(name)
+    one = @ones.fetch(name)
+    return "out" if one.sent
+    return "held" if releasable?(name) && one.released && @held
+    return "changes_wanted" if blocked?(name)
+    return "drafting" if drafting?(name)
+
+    waits = waits_at(name)
+    return waits.side == "client" ? "client_approval" : "internal_review" if waits
+
+    one.released ? "released" : "cleared"
+  end
+
+  # Every required step has its places filled for what stands now, nothing blocks, nobody has it open.
+  def releasable?(name)
+    !blocked?(name) && !drafting?(name) && waits_at(name).nil?
+  end
+
+  def sealed?(name)
+    one = @ones.fetch(name)
+    one.sent || (!one.opened && (open_line?(name) || counting?(name) || !one.released.nil?))
+  end
+
+  def waits_at(name)
+    @steps.select(&:required).find { |step| !satisfied?(name, step) }
+  end
+
+  def satisfied?(name, step)
+    return true if @ones.fetch(name).skips.include?([step.id, @ones.fetch(name).content])
+
+    last = lines_of(name).select { |line| line.step == step.id }.max_by(&:order) or return false
+    filled = step.people.union(last.people).select { |who| yes_of?(name, step, who) }
+    step.quorum == "all" ? (last.places - filled).empty? : filled.size >= last.places.size
+  end
+
+  # Whose latest verdict at this step on this adaptation, whatever its content, is a yes on the current one.
+  def yes_of?(name, step, who)
+    one = @ones.fetch(name)
+    said = one.answers.select { |answer| answer.who == who && answer.step == step.id && (answer.verdict != "yes" || answer.counts) }.max_by(&:order)
+    !said.nil? && said.verdict == "yes" && said.content == one.content && said.day == one.day
+  end
+
+  def blocked?(name)
+    @ones.fetch(name).answers.any? { |answer| answer.verdict != "yes" && required?(answer.step) && stands_in_the_way?(name, answer) }
+  end
+
+  def own_block?(name, who, step)
+    @ones.fetch(name).answers.any? { |answer| answer.verdict != "yes" && answer.who == who && answer.step == step && required?(step) && stands_in_the_way?(name, answer) }
+  end
+
+  # What becomes of an answer: for each adaptation that the page showed, :kept, :lifts (kept, and fills no place) or :refused.
+  def predict(line, who, verdict, seen, shown)
+    shown.to_h do |name|
+      one = @ones.fetch(name)
+      fate = if one.sent then :refused
+             elsif verdict != "yes" then :kept
+             else yes_fate(line, name, one, who, seen)
+             end
+      [name, fate]
+    end
+  end
+
+  def take(line, who, verdict, order, fates)
+    fates.reject { |_, fate| fate == :refused }.each do |name, fate|
+      one = @ones.fetch(name)
+      content, day, = line.asked.fetch(name)
+      one.answers << Answer.new(who: who, step: line.step, verdict: verdict, content: content, stood: one.content, day: day, counts: fate == :kept, order: order)
+    end
+    step = @steps.find { |known| known.id == line.step }
+    line.asked.each_key do |name|
+      line.state[name] = :answered if line.state[name] == :open && (satisfied?(name, step) || @ones[name].answers.any? { |answer| blocks_at?(name, answer, step) })
+    end
+  end
+
+  def ask(line)
+    line.asked.each do |name, (content, day, _)|
+      lines_of(name).each do |older|
+        same = older.asked[name].first(2) == [content, day]
+        older.state[name] = :outdated if older.state[name] == :open && (older.step == line.step || !same)
+      end
+      @ones[name].opened = false
+    end
+    @lines << line
+  end
+
+  def open(name)
+    lines_of(name).each { |line| line.state[name] = :withdrawn if line.state[name] == :open }
+    @ones[name].opened = true
+  end
+
+  def withdraw(lines)
+    lines.each { |line| line.state.each_key { |name| line.state[name] = :withdrawn if line.state[name] == :open } }
+  end
+
+  # A block, an opening or a yes made void ends a release; so does other content or another time.
+  def settle
+    @ones.each do |name, one|
+      one.released = nil if one.released && !one.sent && !(releasable?(name) && one.released == [one.content, one.instant])
+    end
+  end
+
+  private
+
+  def required?(step) = @steps.find { |one| one.id == step }.required
+  def lines_of(name) = @lines.select { |line| line.asked.key?(name) }
+  def open_line?(name) = lines_of(name).any? { |line| line.state[name] == :open }
+  def counting?(name) = @steps.any? { |step| step.people.any? { |who| yes_of?(name, step, who) } }
+
+  def drafting?(name)
+    one = @ones.fetch(name)
+    return true if one.opened
+    return one.ready != one.content if @steps.none?(&:required)
+
+    !open_line?(name) && !counting?(name) && one.skips.none? { |_, content| content == one.content }
+  end
+
+  def blocks_at?(name, answer, step)
+    answer.step == step.id && answer.verdict != "yes" && step.required && stands_in_the_way?(name, answer)
+  end
+
+  def stands_in_the_way?(name, refusal)
+    one = @ones.fetch(name)
+    yeses = one.answers.select { |answer| answer.verdict == "yes" && answer.who == refusal.who && answer.step == refusal.step && answer.order > refusal.order }
+    anew = lines_of(name).any? { |line| line.step == refusal.step && line.order > refusal.order && ![refusal.content, refusal.stood].include?(line.asked[name].first) }
+    (yeses.empty? && !anew) || (one.content == refusal.content && yeses.none? { |yes| yes.content == refusal.content })
+  end
+
+  def yes_fate(line, name, one, who, seen)
+    content, day, authors = line.asked.fetch(name)
+    last = one.answers.select { |answer| answer.who == who && answer.step == line.step }.map(&:order).max || 0
+    return :refused if last > seen
+    return content == one.content && own_block?(name, who, line.step) ? :lifts : :refused if %i[withdrawn outdated].include?(line.state[name])
+    return :refused if day != one.day
+
+    (content == one.content ? one.authors : authors).include?(who) ? :refused : :kept
+  end
+end
