@@ -61,9 +61,62 @@ RSpec.describe "The floor plan" do
   it "every act has one public method, and says what it does" do
     AskFirst::LOADER.eager_load
     acts = ObjectSpace.each_object(Class).select { |one| one < AskFirst::App::Act && one.name }
-    odd = acts.reject { |one| (one.public_instance_methods(false) - %i[call]).empty? || one == AskFirst::App::Media::OpenFile }
+    odd = acts.reject { |one| (one.public_instance_methods(false) - %i[call]).empty? }
     expect(odd).to eq []
     expect(acts.size).to be > 25
+  end
+
+  describe "the one door" do
+    acts = lambda do
+      AskFirst::LOADER.eager_load
+      ObjectSpace.each_object(Class).select { |one| one < AskFirst::App::Act && one.name && one.method_defined?(:call) }
+    end
+
+    it "every act says what it opens, by a way that the door knows and for an act of the table" do
+      wrong = acts.call.reject do |act|
+        way = act.way
+        known = way.what == :inside || AskFirst::App::Door.method_defined?(way.what)
+        known && (way.act.nil? || way.act.respond_to?(:call) || AskFirst::Core::Permissions::Acts::TABLE.key?(way.act))
+      rescue NotImplementedError
+        false
+      end
+      expect(wrong).to eq []
+      expect(acts.call.count { |act| act.way.what != :inside }).to be > 70
+    end
+
+    # What stands here goes around it, each with its reason.
+    inside = {
+      "app/act.rb" => "reads again what the act has written", "app/signoff/check_caches.rb" => "a process over every post", "app/posts/save_mention.rb" => "the posts that name somebody, found by the act itself",
+      "app/clients/archive.rb" => "every released post of the client", "app/dispatch/showing_act.rb" => "the dispatcher's own moves", "app/dispatch/send.rb" => "the dispatcher's claim",
+      "app/dispatch/due_by_hand.rb" => "the dispatcher's own moves"
+    }
+
+    it "no act takes a gate or loads a standing by itself" do
+      found = Dir[File.join(root, "app/**/*.rb")].reject { |file| file.include?("/app/door") }.select { |file| File.read(file).match?(/Store::Gates\.|Standing\.load/) }
+      expect(found.map { |file| file.delete_prefix("#{root}/") }).to match_array inside.keys
+    end
+
+    decides = %w[app/permissions/capabilities.rb app/posts/copy_post.rb app/clients/make_client.rb app/agency_act.rb app/people/people_here.rb app/people/member_sheet.rb]
+
+    it "nobody but the door decides what is allowed; what only asks for a page, or in another client, is named" do
+      found = Dir[File.join(root, "app/**/*.rb")].reject { |file| file.include?("/app/door") }.select { |file| File.read(file).include?("Permissions::Decision") }
+      expect(found.map { |file| file.delete_prefix("#{root}/") }).to match_array decides
+    end
+
+    it "every route of a client hands over to an act" do
+      wrong = Dir[File.join(root, "web/*_routes.rb")].flat_map do |file|
+        blocks = File.read(file).scan(/^( *)app\.(?:get|post|put|delete)\(("[^"]+")\) (\{.*?\}|do\n.*?^\1end)$/m)
+        blocks.select { |_, route, _| route.match?(%r{/api/w/|\#\{at\}}) }.reject { |_, _, body| body.match?(/\bact[( ]/) && !body.match?(/Store::|kit\.db|Sequel/) }.map { |_, route, _| "#{File.basename(file)}: #{route}" }
+      end
+      expect(wrong).to eq []
+    end
+
+    it "every route of the description is one of them, so a new one cannot come in beside" do
+      text = Dir[File.join(root, "web/*_routes.rb")].map { |file| File.read(file) }.join
+      described = AskFirst::Web::Contract.schema.open_api.raw_schema["paths"].keys.grep(%r{\A/api/w/})
+      routes = text.scan(/app\.(?:get|post|put|delete)\("([^"]+)"\)/).flatten.map { |route| route.sub('#{at}', "/api/w/:workspace/posts/:post") }
+      expect(routes.grep(%r{\A/api/w/}).map { |route| route.gsub(/:(\w+)/, '{\1}') }.uniq).to match_array described
+    end
   end
 
   it "names no registry host but the Gemfile's one source" do

@@ -16,8 +16,7 @@ module AskFirst
         brand(app)
         ending(app)
         app.get("/api/w/:workspace/record") do
-          Core::Permissions::Decision.for(member, "see_record").require!
-          json App::Record::ClientRecord.call(kit, member.scope(kit.db), **params.to_h.slice("before", "person", "act", "from", "to").transform_keys(&:to_sym))
+          json act(App::Record::ClientPage, **params.to_h.slice("before", "person", "act", "from", "to").transform_keys(&:to_sym))
         end
       end
 

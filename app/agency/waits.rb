@@ -18,8 +18,10 @@ module AskFirst
 
         def asked(scope)
           answered = scope.db[:answers].where(Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id], person_id: scope.person_id)
-          scope.rows(:ask_lines).where(ended_at: nil).join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id], person_id: scope.person_id)
-               .where(Sequel[:ask_lines][:post_id] => seen(scope).select(Sequel[:posts][:id])).exclude(answered.select(1).exists).group_and_count(Sequel[:ask_lines][:workspace_id]).to_hash(:workspace_id, :count)
+          mine = { workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id], person_id: scope.person_id }
+          lines = scope.rows(:ask_lines).where(ended_at: nil).join(:ask_people, mine).exclude(answered.select(1).exists)
+          lines = lines.where(Sequel[:ask_lines][:post_id] => seen(scope).select(Sequel[:posts][:id])) if scope.limits.any?
+          lines.group_and_count(Sequel[:ask_lines][:workspace_id]).to_hash(:workspace_id, :count)
         end
 
         def seen(scope)

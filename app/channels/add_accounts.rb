@@ -6,7 +6,7 @@ module AskFirst
       # Adds the ticked accounts of a consent to the client, connects again what had lapsed, and connects what was planned. The
       # posts there keep everything; what a yes was given for stays the account that it was given for.
       class AddAccounts < Act
-        opens :client, "add_channel"
+        opens :client, "add_channel", gate: true
 
         # @param accounts [Array<String>] addresses of the ticked accounts
         # @param anyway [Boolean] also accounts that another client of the reader has connected
@@ -16,7 +16,6 @@ module AskFirst
           chosen = try[:accounts]["list"].select { |one| accounts.include?(one["account"]) }
           raise Core::Invalid.new("no_account", "No account is ticked.", field: "accounts", way_on: "Tick at least one.") if chosen.empty?
 
-          Store::Gates.for_workspace(scope)
           require_wanted!(try, chosen)
           require_meant!(chosen) unless anyway
           connection = connection(try)

@@ -34,7 +34,8 @@ module AskFirst
         def self.with_channels(scope, rows)
           channels = scope.rows_at(:adaptations, rows.map { |row| row.values_at(:workspace_id, :id) }, column: :post_id).where(removed_at: nil)
                           .join(:channels, workspace_id: :workspace_id, id: :channel_id).order(:position)
-                          .select(Sequel[:adaptations][:workspace_id], :channel_id, :post_id, :network, :initials, :name, Sequel[:channels][:state].as(:connection), Sequel[:adaptations][:stage])
+                          .select(Sequel[:adaptations][:workspace_id], :channel_id, :post_id, :network, :initials, :name, Sequel[:channels][:state].as(:connection),
+                            Sequel[:adaptations][:stage])
                           .all.select { |row| mine?(scope, row) }.group_by { |row| row[:post_id] }
           rows.map { |row| row_json(row, channels.fetch(row[:id], [])) }
         end

@@ -15,9 +15,8 @@ module AskFirst
             subject: @post.row[:subject], subject_version: @post.row[:subject_version], owner: names[@post.row[:owner_id]], stage: @post.stage,
             revision: rows(:revisions).where(post_id: @post.id).max(:number),
             strip: Signoff::Strip.of_post(@post, names), master: master, adaptations: adaptations, channels: channels, sets: sets, other_channels: other_channels, media: media,
-            next_ask: offer_json(Signoff::NextAsk.of(@post)), other_asks: Signoff::NextAsk.beside(@post).filter_map { |offer|
-                                                                offer_json(offer)
-                                                              }, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks, people: people, remarks: remarks, holds: holds,
+            next_ask: offer_json(Signoff::NextAsk.of(@post)), other_asks: other_asks, my_ask: my_ask, asks: asks, answers: answers, tasks: tasks,
+            people: people, remarks: remarks, holds: holds,
             note: @post.row[:note], note_version: @post.row[:note_version], labels: labels, campaign: campaign, reminders: reminders, currency: workspace[:currency],
             looked_at: Core::Checks::LookedAt::ALL.map { |name, codes| { name: name, codes: codes } }, known: known, can: can
           }
@@ -75,8 +74,7 @@ module AskFirst
 
         # Why this column is not theirs to change, whatever the part.
         def off(channel_id)
-          decision = Core::Permissions::Decision.for(member, "see_post", on: touching(channel_ids: [channel_id]))
-          decision.allowed? ? nil : decision.rule
+          allowed.off(channel_id, "text") unless member.limited_to.nil? || member.limited_to.include?(channel_id)
         end
 
         def conditions
@@ -100,6 +98,10 @@ module AskFirst
         def media
           ids = ([@post.master] + shown.map(&:parts)).flat_map { |parts| [*parts["media"], Core::Posts::Link.picture(parts["link"])] }.compact.uniq
           rows(:media).where(id: ids).to_h { |row| [row[:id], row.slice(:name, :kind, :mime, :width, :height, :duration_ms, :pages).merge(by: names[row[:added_by]])] }
+        end
+
+        def other_asks
+          Signoff::NextAsk.beside(@post).filter_map { |offer| offer_json(offer) }
         end
 
         # Whom an ask would go to, about which of the reader's channels, and by when.

@@ -55,9 +55,10 @@ module AskFirst
         def json(rows)
           names = @kit.db[:people].where(id: rows.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
           subjects = @scope.rows(:posts).where(id: rows.filter_map { |row| row[:post_id] }.uniq).select_hash(:id, :subject)
+          channels = Facts.names(@scope)
           rows.map do |row|
             { id: row[:id], workspace_id: row[:workspace_id], at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: !row[:pass_id].nil?,
-              from: row[:from_address], act: row[:act], post_id: row[:post_id], subject: subjects[row[:post_id]], revision: nil, facts: row[:facts] }
+              from: row[:from_address], act: row[:act], post_id: row[:post_id], subject: subjects[row[:post_id]], revision: nil, facts: Facts.of(row, channels) }
           end
         end
       end

@@ -26,9 +26,13 @@ module AskFirst
           Core::Invalid.new("bad_cursor", "This is no place in the record.", field: "after", way_on: "Begin from its top.")
         end
 
+        def channels
+          @channels ||= Facts.names(scope)
+        end
+
         def json(row, revisions)
           { id: row[:id], at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: !row[:pass_id].nil?, from: row[:from_address],
-            act: row[:act], revision: revisions[row[:revision_id]], facts: row[:facts] }
+            act: row[:act], revision: revisions[row[:revision_id]], facts: Facts.of(row, channels) }
         end
       end
     end

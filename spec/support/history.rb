@@ -12,6 +12,7 @@ class History
   Network = Struct.new(:sent) do
     def client_for(_) = self
     def card = nil
+
     def create(request, **more)
       sent << [request, more[:send_id]]
       AskFirst::Core::Dispatch::Outcome.of(201, location: "https://ticker.example/#{more[:send_id]}")
@@ -259,7 +260,7 @@ class History
     step = pick(@reading.steps) or return "no step"
     attempt do
       act("Signoff::SkipStep", :bram, post_id: @post, step_id: step.id, reason: "In a hurry")
-      db[:rulings].where(post_id: @post, step_id: step.id).select_map(%i[adaptation_id fingerprint]).each { |id, _| skipped(@ids.key(id), step) }
+      db[:rulings].where(post_id: @post, step_id: step.id).select_map(%i[adaptation_id fingerprint]).each_key { |id| skipped(@ids.key(id), step) }
       step.side
     end
   end
@@ -279,7 +280,12 @@ class History
   def ready
     attempt do
       act("Posts::MarkReady", post_id: @post)
-      @reading.ones.each_value { |one| one.ready, one.opened = one.content, false unless one.sent }
+      @reading.ones.each_value { |one|
+        unless one.sent
+          one.ready = one.content
+          one.opened = false
+        end
+      }
       "done"
     end
   end

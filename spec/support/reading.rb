@@ -154,6 +154,10 @@ class Reading
     return content == one.content && own_block?(name, who, line.step) ? :lifts : :refused if %i[withdrawn outdated].include?(line.state[name])
     return :refused if day != one.day
 
-    (content == one.content ? one.authors : authors).include?(who) ? :refused : :kept
+    if (content == one.content ? one.authors : authors).include?(who)
+      :refused
+    else
+      :kept
+    end
   end
 end

@@ -33,7 +33,8 @@ module AskFirst
             names = scope.db[:channels].where(workspace_id: workspace_id, id: channel_ids).select(:name)
             # what was asked or said names its channels
             elsewhere = Sequel.lit("jsonb_typeof(facts -> 'channels') = 'array' AND NOT EXISTS (SELECT 1 FROM jsonb_array_elements_text(facts -> 'channels') c WHERE c IN ?)", names)
-            seen = Sequel.&(posts.select(1).exists, ~other.select(1).exists, ~Sequel.function(:coalesce, elsewhere, false))
+            another = Sequel.lit("facts ->> 'channel' IS NOT NULL AND facts ->> 'channel' NOT IN ?", names)
+            seen = Sequel.&(posts.select(1).exists, ~other.select(1).exists, *[elsewhere, another].map { |rule| ~Sequel.function(:coalesce, rule, false) })
             found.exclude(Sequel.&({ Sequel[:record][:workspace_id] => workspace_id }, ~Sequel.|(seen, { Sequel[:record][:person_id] => scope.person_id })))
           end
         end

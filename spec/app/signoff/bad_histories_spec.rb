@@ -22,6 +22,7 @@ RSpec.describe "Bad histories of sign-off" do
   end
 
   def withdraw(line) = world.act("Signoff::WithdrawAsk", :ines, ask_id: line[:ask_id])
+
   def open_and_close(post, network)
     ids = [world.adaptation(post, network)]
     world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: ids)
