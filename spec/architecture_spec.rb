@@ -96,7 +96,7 @@ RSpec.describe "The floor plan" do
       expect(found.map { |file| file.delete_prefix("#{root}/") }).to match_array inside.keys
     end
 
-    decides = %w[app/permissions/capabilities.rb app/posts/copy_post.rb app/clients/make_client.rb app/agency_act.rb app/people/people_here.rb app/people/member_sheet.rb]
+    decides = %w[app/permissions/capabilities.rb app/posts/copy_post.rb app/clients/make_client.rb app/agency_act.rb app/people/people_here.rb app/people/member_sheet.rb app/channels/finish_connect.rb]
 
     it "nobody but the door decides what is allowed; what only asks for a page, or in another client, is named" do
       found = Dir[File.join(root, "app/**/*.rb")].reject { |file| file.include?("/app/door") }.select { |file| File.read(file).include?("Permissions::Decision") }
@@ -114,7 +114,7 @@ RSpec.describe "The floor plan" do
     it "every route of the description is one of them, so a new one cannot come in beside" do
       text = Dir[File.join(root, "web/*_routes.rb")].map { |file| File.read(file) }.join
       described = AskFirst::Web::Contract.schema.open_api.raw_schema["paths"].keys.grep(%r{\A/api/w/})
-      routes = text.scan(/app\.(?:get|post|put|delete)\("([^"]+)"\)/).flatten.map { |route| route.sub('#{at}', "/api/w/:workspace/posts/:post") }
+      routes = text.scan(/app\.(?:get|post|put|delete)\("([^"]+)"\)/).flatten.map { |route| route.sub("\#{at}", "/api/w/:workspace/posts/:post") }
       expect(routes.grep(%r{\A/api/w/}).map { |route| route.gsub(/:(\w+)/, '{\1}') }.uniq).to match_array described
     end
   end

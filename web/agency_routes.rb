@@ -11,6 +11,10 @@ module AskFirst
         app.get("/api/desk") { json App::Agency::Desk.call(kit, agency_scope) }
         app.get("/api/waits") { json(waits: App::Agency::Waits.call(agency_scope)) }
         app.get("/api/agency/people") { json agency_act(App::Agency::People) }
+        app.delete("/api/agency/people/:person/brake") do
+          agency_act(App::Agency::LetIn, person_id: params[:person])
+          done
+        end
         app.get("/api/agency/policies") { json agency_act(App::Agency::Policies) }
         app.put("/api/agency/policies") do
           json(version: agency_act(App::Agency::ChangePolicies, version: seen_version, second_factor_required: body_json["second_factor_required"],

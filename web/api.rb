@@ -62,7 +62,7 @@ module AskFirst
         # Where the agency requires a second factor, nothing but setting it up is open without one.
         def require_second_factor!(rodauth)
           return if rodauth.two_factor_authentication_setup? || request.path_info.match?(%r{\A/api/(?:me|profile)\z})
-          return unless kit.db[:agencies].get(:second_factor_required)
+          return unless settings.policy.for(rodauth.session_value).second_factor
 
           respond_with(*Problem.reply(403, "second_factor_required", "The agency requires a second factor, and you have none yet.",
             way_on: "Set it up in your profile; it takes a minute."))

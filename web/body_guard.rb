@@ -16,7 +16,7 @@ module AskFirst
 
       def call(env)
         return broken if broken_address?(env)
-        return @app.call(env) unless env["CONTENT_TYPE"].to_s.start_with?("application/json")
+        return @app.call(env) unless env["CONTENT_TYPE"].to_s.strip.downcase.start_with?("application/json")
 
         body = env["rack.input"]&.read(MOST + 1).to_s
         if body.bytesize > MOST

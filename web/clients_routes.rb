@@ -40,7 +40,7 @@ module AskFirst
         end
         app.get("/api/w/:workspace/mark") do
           file = act(App::Clients::OpenFile::Mark)
-          headers "cache-control" => "private, max-age=300"
+          headers MediaRoutes::OWN
           send_file file[:path], type: file[:mime]
         end
       end
@@ -57,7 +57,7 @@ module AskFirst
           file = act(App::Clients::OpenFile::Brand, file_id: params[:file])
           # never shown in the page's own origin, whatever it holds
           headers "content-security-policy" => "default-src 'none'; sandbox"
-          send_file file[:path], type: "application/octet-stream", disposition: "attachment", filename: file[:name]
+          send_file file[:path], type: "application/octet-stream", disposition: "attachment", filename: Core::Exchange::FileName.clean(file[:name])
         end
         app.delete("/api/w/:workspace/brand-files/:file") do
           act(App::Clients::RemoveBrandFile, file_id: params[:file])

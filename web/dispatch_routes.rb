@@ -21,8 +21,8 @@ module AskFirst
         end
         app.get("/api/w/:workspace/renditions/:rendition") do
           file = act(App::Media::OpenFile::Rendition, rendition_id: params[:rendition])
-          headers "cache-control" => "private, max-age=3600", "content-disposition" => "attachment; filename=\"#{params[:rendition][-6..]}.jpg\""
-          send_file file[:path], type: file[:mime]
+          headers MediaRoutes::OWN
+          send_file file[:path], type: file[:mime], disposition: "attachment", filename: file[:name]
         end
       end
 

@@ -27,13 +27,22 @@ module AskFirst
       private
 
       def remembered(env, caller_id, key)
-        row = { route: "#{env['REQUEST_METHOD']} #{env['PATH_INFO']}", body_digest: digest(env) }
+        row = { route: "#{env['REQUEST_METHOD']} #{env['PATH_INFO']}#{"?#{env['QUERY_STRING']}" unless env['QUERY_STRING'].to_s.empty?}", body_digest: digest(env) }
         return answer_of(caller_id, key, row) unless first?(caller_id, key, row)
 
+        answer_now(env, caller_id, key)
+      end
+
+      # Whatever breaks on the way, the key is free again: nothing is known to have been done.
+      def answer_now(env, caller_id, key)
+        done = false
         status, headers, body = @app.call(env)
         text = body.each.to_a.join
         keep(caller_id, key, status, text)
+        done = true
         [status, headers, [text]]
+      ensure
+        table.where(caller: caller_id, key: key, status: nil).delete unless done
       end
 
       def first?(caller_id, key, row)
@@ -61,7 +70,7 @@ module AskFirst
 
       def who(env)
         rodauth = env["rodauth"]
-        return rodauth.session_value if rodauth&.logged_in?
+        return rodauth.session_value if rodauth&.logged_in? && rodauth.authenticated? && rodauth.currently_active_session?
 
         visit = Rack::Request.new(env).cookies[ReviewRoutes::COOKIE] or return
         App::Signoff::ExchangePass.visit(@kit, visit)&.fetch(:id)

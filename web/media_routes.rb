@@ -6,6 +6,9 @@ module AskFirst
   module Web
     # Pictures in and out. Files are served only through the same check as everything else.
     module MediaRoutes
+      # The browser may keep it, and asks each time whether it still may show it: not after signing out.
+      OWN = { "cache-control" => "private, no-cache" }.freeze
+
       def self.registered(app)
         app.post("/api/w/:workspace/media") do
           MediaRoutes.received(request.body) do |file|
@@ -14,7 +17,7 @@ module AskFirst
         end
         app.get("/api/w/:workspace/media/:media/preview") do
           file = act(App::Media::OpenFile::Preview, media_id: params[:media])
-          headers "cache-control" => "private, max-age=86400"
+          headers OWN
           send_file file[:path], type: file[:mime]
         end
       end

@@ -29,7 +29,7 @@ module AskFirst
           raise Core::NotFound, "This picture" unless Core::Uuid::FORMAT.match?(params[:person])
 
           file = App::People::Picture.open(kit, agency_person, params[:person])
-          headers "cache-control" => "private, max-age=300"
+          headers MediaRoutes::OWN
           send_file file[:path], type: file[:mime]
         end
       end

@@ -18,7 +18,7 @@ module AskFirst
         app.post("/api/review/lines/:line/remark") { json({ id: App::Signoff::RemarkOnLine.call(kit, guest, line_id: params[:line], words: body_json["words"]) }, 201) }
         app.get("/api/review/files/:rendition") do
           file = App::Media::OpenFile::Shown.call(kit, guest, rendition_id: params[:rendition])
-          headers "cache-control" => "private, max-age=3600"
+          headers MediaRoutes::OWN
           send_file file[:path], type: file[:mime]
         end
       end

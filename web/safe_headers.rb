@@ -10,8 +10,12 @@ module AskFirst
       APP = "#{COMMON}; style-src 'self'; style-src-elem 'self' 'unsafe-inline'; style-src-attr 'none'".freeze
       REVIEW = "#{COMMON}; style-src 'self'".freeze
 
-      def initialize(app)
+      YEAR = 31_536_000 # seconds
+
+      # @param secure [Boolean] whether people reach us behind TLS: then only so, for a year (RFC 6797)
+      def initialize(app, secure: false)
         @app = app
+        @secure = secure
       end
 
       def call(env)
@@ -23,7 +27,10 @@ module AskFirst
         headers["cross-origin-opener-policy"] = "same-origin"
         headers["cross-origin-resource-policy"] = "same-origin"
         headers["permissions-policy"] = "camera=(), microphone=(), geolocation=()"
-        headers["cache-control"] ||= "no-store" if path.start_with?("/api", "/review")
+        headers["strict-transport-security"] = "max-age=#{YEAR}; includeSubDomains" if @secure
+        headers["cache-control"] ||= "no-store" if path.start_with?("/api", "/review", "/message-bus")
+        # what may be shared in a cache is for everybody, and names nobody
+        headers.delete("set-cookie") if headers["cache-control"].to_s.include?("public")
         [status, headers, body]
       end
     end

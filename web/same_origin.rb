@@ -6,8 +6,10 @@ module AskFirst
     class SameOrigin
       SAFE = %w[GET HEAD OPTIONS].freeze
 
-      def initialize(app)
+      # @param public_url [String] where people reach the application
+      def initialize(app, public_url)
         @app = app
+        @public = origin_of(URI.parse(public_url))
       end
 
       def call(env)
@@ -23,9 +25,18 @@ module AskFirst
         return %w[same-origin none].include?(site) if site
 
         origin = env["HTTP_ORIGIN"]
-        origin.nil? || URI.parse(origin).host == Rack::Request.new(env).host
+        origin.nil? || [@public, here(env)].include?(origin_of(URI.parse(origin)))
       rescue URI::InvalidURIError
         false
+      end
+
+      # Scheme, host and port (RFC 6454). What a request says of a proxy before us is not believed.
+      def origin_of(uri)
+        "#{uri.scheme}://#{uri.host}:#{uri.port}"
+      end
+
+      def here(env)
+        origin_of(URI.parse("#{env['rack.url_scheme']}://#{env['HTTP_HOST'] || env['SERVER_NAME']}"))
       end
     end
   end

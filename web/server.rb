@@ -16,13 +16,16 @@ module AskFirst
       def build(kit, interface: File.join(ROOT, "ui/dist"))
         api = Class.new(Api) { set :kit, kit }
         live(kit)
+        policy = SessionPolicy.new(kit)
+        api.set :policy, policy
         Rack::Builder.new do
-          use SafeHeaders
-          use SameOrigin
+          use SafeHeaders, secure: kit.settings.public_url.start_with?("https")
+          use SameOrigin, kit.settings.public_url
           use BodyGuard
           use Rack::Session::Cookie, key: "af_session", secrets: [Server.session_secret(kit)], httponly: true, same_site: :lax,
             secure: kit.settings.public_url.start_with?("https"), expire_after: 14 * 86_400
-          use SignIn.middleware(kit)
+          use SignInBrake, kit, SignIn.cost(kit)
+          use SignIn.middleware(kit, policy)
           use LiveGate, kit
           use MessageBus::Rack::Middleware, message_bus: kit.bus.bus
           map("/api") do

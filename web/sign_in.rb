@@ -8,22 +8,28 @@ require "mail"
 
 module AskFirst
   module Web
-    # Sign-in by Rodauth: password (argon2id), second factor (TOTP) with recovery codes, lock-out after repeated failures, a
-    # server-side list of sessions, change and reset of the password. A wrong address and a wrong password get the same answer.
+    # Sign-in by Rodauth: password (argon2id), second factor (TOTP) with recovery codes, a server-side list of sessions, change and
+    # reset of the password. A wrong address and a wrong password get the same answer; who tries again and again is slowed down
+    # (SignInBrake).
     module SignIn
       module_function
 
+      # @return [Hash] what a password's digest costs
+      def cost(kit)
+        kit.settings.test? ? { t_cost: 1, m_cost: 5 } : { t_cost: 2, m_cost: 16 }
+      end
+
+      # @param policy [SessionPolicy]
       # @return [Class] Rack middleware
-      def middleware(kit)
+      def middleware(kit, policy)
         database = kit.db
         secret = kit.settings.secret
-        policy = SessionPolicy.new(kit)
         Class.new(Roda) do
           plugin :middleware
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
           plugin :rodauth, json: :only do
             db database
-            enable :json, :login, :logout, :lockout, :active_sessions, :argon2, :otp, :recovery_codes, :change_password, :reset_password
+            enable :json, :login, :logout, :active_sessions, :argon2, :otp, :recovery_codes, :change_password, :reset_password
             prefix "/api/auth"
             domain URI.parse(kit.settings.public_url).host
             already_logged_in { nil } # signing in anew changes who it is
@@ -36,7 +42,6 @@ module AskFirst
             hmac_secret secret
             convert_token_id_to_integer? false
             set_deadline_values? true
-            max_invalid_logins 8
             check_csrf? false
             require_bcrypt? false
             use_database_authentication_functions? false
@@ -44,13 +49,10 @@ module AskFirst
             no_matching_login_message SignInWords::WRONG
             invalid_password_message SignInWords::WRONG
             login_error_flash SignInWords::WRONG
-            password_hash_cost(kit.settings.test? ? { t_cost: 1, m_cost: 5 } : { t_cost: 2, m_cost: 16 })
-            send_unlock_account_email { nil }
-            account_lockouts_email_last_sent_column nil
-            lockout_error_status 403
+            password_hash_cost SignIn.cost(kit)
 
             session_inactivity_deadline nil
-            session_lifetime_deadline { policy.seconds }
+            session_lifetime_deadline { policy.for(session_value).seconds }
             active_sessions_insert_hash { super().merge(device: request.user_agent.to_s[0, 300], from_address: request.ip.to_s) }
 
             otp_issuer "Ask First"
@@ -69,36 +71,21 @@ module AskFirst
             # whoever answers by link has no password to reset
             before_reset_password_request { throw_error_reason(:no_matching_login, 401, login_param, "") if database[:account_password_hashes].where(id: account_id).empty? }
             send_reset_password_email { ResetMail.enqueue(kit, account, "#{kit.settings.public_url}/reset-password#/#{reset_password_email_link[/key=(.+)\z/, 1]}") }
-            after_reset_password { remove_all_active_sessions }
+            after_reset_password do
+              remove_all_active_sessions
+              Store::People::SignInTries.forget(database, App::People::SignInName.digest(kit, account[:email]))
+            end
             after_change_password { remove_all_active_sessions_except_current }
 
             set_error_reason { |reason| json_response["reason"] = reason }
             json_response_body { |hash| SignInWords.body(hash, response, request.path) }
+            auth_class_eval { include(SealedCodes.new(kit.secrets), SlowPasswords.new(kit)) }
           end
 
           route do |r|
             r.on("api/auth") { r.rodauth }
             env["rodauth"] = rodauth
           end
-        end
-      end
-
-      # How long a session lasts: the agency's policy, read at most every few seconds.
-      class SessionPolicy
-        KEPT = 5
-
-        def initialize(kit)
-          @kit = kit
-          @read_at = nil
-        end
-
-        def seconds
-          clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-          if @read_at.nil? || clock - @read_at > KEPT
-            @seconds = (@kit.db[:agencies].get(:session_hours) || 336) * 3_600
-            @read_at = clock
-          end
-          @seconds
         end
       end
     end

@@ -23,6 +23,11 @@ module AskFirst
 
       module_function
 
+      # @param seconds [Integer]
+      def after(seconds)
+        seconds < 90 ? "in #{seconds} seconds" : "in #{(seconds / 60.0).ceil} minutes"
+      end
+
       # @param hash [Hash] Rodauth's reply
       # @param response [Roda::RodaResponse]
       # @return [String] JSON
@@ -49,13 +54,12 @@ module AskFirst
         JSON.generate(type: "about:blank", title: Problem::TITLES.fetch(status), status: status, code: code, detail: sentence, field: field, way_on: way_on)
       end
 
-      def other(hash, response, path)
+      def other(hash, _response, path)
         wrong, message = hash["field-error"]
         if hash["reason"].to_s == "password_does_not_meet_requirements" || wrong == "new_password"
           return [422, "bad_password", message, "Take a few words that only you put together.",
                   "new_password"]
         end
-        return [429, "locked_out", "Too many wrong tries; this account is locked for a day.", "Ask the agency’s owner.", "password"] if response.status == 403
         return [410, "reset_over", "This link no longer works.", "Ask for a new one from the sign-in page.", nil] if path.end_with?("/reset-password") && wrong != "password"
         return [422, "bad_password", message, "Take a few words that only you put together.", "password"] if path.end_with?("/reset-password")
         return [401, "wrong_sign_in", WRONG, "Try again.", "password"] if path.end_with?("/login")

@@ -10,7 +10,8 @@ module AskFirst
           require_ability!("agency_own")
           rows = Store::People::Members.of_workspace(scope, now)
           away = today
-          { people: rows.group_by { |row| row[:person_id] }.map { |id, mine| person_json(id, mine, away) }.sort_by { |one| [one[:side], one[:name]] },
+          slowed = slowed(rows)
+          { people: rows.group_by { |row| row[:person_id] }.map { |id, mine| person_json(id, mine, away).merge(slowed: slowed.include?(id)) }.sort_by { |one| [one[:side], one[:name]] },
             clients: clients(rows), pending: pending, twice: twice }
         end
 
@@ -23,6 +24,13 @@ module AskFirst
               { workspace_id: row[:workspace_id], membership_id: row[:membership_id], role: row[:role], limited: row[:limited], until: row[:access_until]&.iso8601,
                 seen_at: row[:seen_at]&.iso8601 }
             } }
+        end
+
+        # Who has so many wrong tries to sign in of late that they may have to wait.
+        # @return [Array<String>] person ids
+        def slowed(rows)
+          digests = rows.to_h { |row| [App::People::SignInName.digest(kit, row[:email]), row[:person_id]] }
+          digests.values_at(*Store::People::SignInTries.many(db, digests.keys, now))
         end
 
         def today

@@ -15,6 +15,7 @@ module AskFirst
         def call(kit, person_id, state:, code: nil, error: nil)
           try = claim(kit, person_id, state)
           scope = Store::Scope.new(kit.db, workspace_ids: try[:workspace_id], person_id: person_id, side: "agency")
+          require_still!(kit, try)
           refuse(kit, scope, try, error) if error || code.to_s.empty?
 
           grant = kit.consent.exchange(try[:network_address], code: code, verifier: kit.secrets.open(try[:verifier]))
@@ -23,6 +24,14 @@ module AskFirst
         rescue Core::Channels::SaidNo => e
           record(kit, scope, try, "connect_refused", why: e.message)
           raise
+        end
+
+        # Somebody who left meanwhile, or may not any more, brings nothing in.
+        def require_still!(kit, try)
+          row = Store::People::Members.find(kit.db, try[:person_id], try[:workspace_id], kit.now) or raise over
+          member = Member.from_row(row)
+          touched = try[:channel_id] ? Core::Permissions::Touched.new(channel_ids: [try[:channel_id]]) : Core::Permissions::Touched::NOTHING
+          Core::Permissions::Decision.for(member, try[:channel_id] ? "connect" : "add_channel", on: touched).require!
         end
 
         # Once: whoever comes second, or with somebody else's state, finds nothing.

@@ -15,7 +15,7 @@ module AskFirst
           reading { enter }
           network = kit.catalogue.find(network_address) or raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
           address = address(account)
-          label = Core::Posts::Text.clean(name.to_s, field: "name", limit: 60).strip
+          label = Core::Posts::Text.line(name.to_s, field: "name", limit: 60)
           raise Core::Invalid.new("name_missing", "The channel needs a name.", field: "name", way_on: "Such as the account's name.") if label.empty?
 
           write { add(network, address, label) }

@@ -11,7 +11,7 @@ module AskFirst
         # @param version [Integer] the version that the page showed; 0 for a new one
         # @return [String] the set's id
         def call(name:, channel_ids:, set_id: nil, version: 0)
-          label = Core::Posts::Text.clean(name.to_s, field: "name", limit: 60).strip
+          label = Core::Posts::Text.line(name.to_s, field: "name", limit: 60)
           raise Core::Invalid.new("name_missing", "The set needs a name.", field: "name", way_on: "Such as “all in town”.") if label.empty?
 
           require_ability!("connect", on: touching(channel_ids: channel_ids))

@@ -17,7 +17,7 @@ module AskFirst
           scope = Invitation.scope(kit, row)
           scope.transaction do
             claim(scope, row, kit.now)
-            person = known_person(kit, row, signed_in) || make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
+            person = known_person(kit, row, signed_in, password, cost) || make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
             join(scope, row, person, kit.now)
             scope.rows(:invitations).where(id: row[:id]).update(accepted_at: kit.now, accepted_by: person)
             Store::Record::Rows.add(scope, now: kit.now, who: { person_id: person, from_address: from }, act: "invitation_accepted", facts: { email: row[:email] })
@@ -34,19 +34,32 @@ module AskFirst
           raise Invitation.over if locked[:revoked_at] || locked[:expires_at] <= now
         end
 
-        def known_person(kit, row, signed_in)
+        # Whoever answered by link until now has no password yet; on the agency side they choose one here.
+        def known_person(kit, row, signed_in, password, cost)
           person = kit.db[:people].where(email: row[:email]).first or return
-          return person[:id] if signed_in == person[:id] || kit.db[:account_password_hashes].where(id: person[:id]).empty?
+          return person[:id] if signed_in == person[:id]
+
+          if kit.db[:account_password_hashes].where(id: person[:id]).empty?
+            give_password(kit, person, row, password, cost) if row[:side] == "agency"
+            return person[:id]
+          end
 
           raise Core::Conflict.new("sign_in_first", signed_in ? "You are signed in as somebody else." : "There is an account for #{row[:email]} already.",
             way_on: "Sign in as #{row[:email]}, then accept.", field: "email")
         end
 
+        def give_password(kit, person, row, password, cost)
+          require_good!(password, row, person[:name])
+          kit.db[:account_password_hashes].insert(id: person[:id], password_hash: Argon2::Password.new(**cost).create(password))
+        end
+
+        def require_good!(password, row, name)
+          problem = Core::People::Password.problem(password.to_s, email: row[:email], name: name.to_s)
+          raise Core::Invalid.new("bad_password", problem, field: "password", way_on: "Take a few words that only you put together.") if problem
+        end
+
         def make(kit, row, workspace, name:, password:, zone:, cost:)
-          if row[:side] == "agency"
-            problem = Core::People::Password.problem(password.to_s, email: row[:email], name: name.to_s)
-            raise Core::Invalid.new("bad_password", problem, field: "password", way_on: "Take a few words that only you put together.") if problem
-          end
+          require_good!(password, row, name) if row[:side] == "agency"
           at = zone || workspace[:zone]
           Core::Plan::WallTime.timezone(at)
           AddPerson.call(kit, agency_id: workspace[:agency_id], name: name, email: row[:email], zone: at, password: row[:side] == "agency" ? password : nil, cost: cost)

@@ -25,7 +25,7 @@ module AskFirst
         end
 
         def name(value)
-          text = Core::Posts::Text.clean(value, field: "name", limit: 120).strip
+          text = Core::Posts::Text.line(value, field: "name", limit: 120)
           return text unless text.empty?
 
           raise Core::Invalid.new("name_missing", "Your name is missing.", field: "name", way_on: "Type it as colleagues know it.")

@@ -18,7 +18,7 @@ module AskFirst
           require_within_own!(role, ids)
           ends = access_until(until_date)
           keep_a_lead!(row, { side: row[:side], abilities: role[:abilities].to_a, limited: !ids.nil?, access_until: ends }, "This change")
-          keep_change(role, Core::Posts::Text.clean(title, field: "title", limit: 120).strip, ids, ends)
+          keep_change(role, Core::Posts::Text.line(title, field: "title", limit: 120), ids, ends)
           moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) : []
           restage(moved) if moved.any?
           announce("people", ids: [])

@@ -20,7 +20,7 @@ module AskFirst
           ids = channels(channel_ids)
           require_within_own!(role, ids)
           ends = access_until(until_date)
-          label = Core::Posts::Text.clean(title, field: "title", limit: 120).strip
+          label = Core::Posts::Text.line(title, field: "title", limit: 120)
           found = Core::People::Addresses.read(Core::Posts::Text.clean(addresses, field: "addresses", limit: 20_000))
           raise Core::Invalid.new("no_address", "There is no address yet.", field: "addresses", way_on: "Type or paste one or more.") if found.empty?
 

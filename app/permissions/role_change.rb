@@ -8,7 +8,7 @@ module AskFirst
         private
 
         def name(value)
-          text = Core::Posts::Text.clean(value.to_s, field: "name", limit: 60).strip
+          text = Core::Posts::Text.line(value.to_s, field: "name", limit: 60)
           return text unless text.empty?
 
           raise Core::Invalid.new("name_missing", "The role needs a name.", field: "name", way_on: "Such as “night desk”.")

@@ -9,7 +9,7 @@ module AskFirst
 
         # @return [String] the new post's id
         def call(subject: "")
-          clean = Core::Posts::Text.clean(subject, field: "subject", limit: 300)
+          clean = Core::Posts::Text.line(subject, field: "subject", limit: 300)
           id = new_id
           scope.insert(:posts, { id: id, subject: clean, owner_id: member.person_id, created_at: now })
           record("post_made", post_id: id, facts: { subject: clean })

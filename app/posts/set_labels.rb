@@ -29,7 +29,7 @@ module AskFirst
         def clean(names)
           raise Core::Invalid.new("too_many", "A post carries at most #{MOST} labels.", field: "names", way_on: "Take some away.") if names.size > MOST
 
-          names.map { |name| Core::Posts::Text.clean(name, field: "names", limit: LIMIT).strip }.reject(&:empty?).uniq { |name| name.downcase(:fold) }
+          names.map { |name| Core::Posts::Text.line(name, field: "names", limit: LIMIT) }.reject(&:empty?).uniq { |name| name.downcase(:fold) }
         end
 
         # Made twice at once, it is one label: the index on the name decides, and whoever came second takes that one.

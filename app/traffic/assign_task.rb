@@ -14,7 +14,7 @@ module AskFirst
         def call(post_id:, kind:, title:, person_id:, due:, note: "")
           raise Core::Invalid.new("bad_kind", "A task is copy, picture, video or other.", field: "kind") unless KINDS.include?(kind)
 
-          name = Core::Posts::Text.clean(title, field: "title", limit: 200).strip
+          name = Core::Posts::Text.line(title, field: "title", limit: 200)
           raise Core::Invalid.new("words_needed", "A task needs a title.", field: "title") if name.empty?
 
           time = Core::Plan::WallTime.parse(due["wall"], due["zone"], field: "due")

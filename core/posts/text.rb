@@ -30,6 +30,12 @@ module AskFirst
           text.freeze
         end
 
+        # Text on one line: a subject, a name, a title. Line ends and white space in a row become one space.
+        # @return [String] frozen; may be empty
+        def line(value, field: "text", limit: LIMIT)
+          clean(value, field: field, limit: limit).gsub(/[[:space:]]+/, " ").strip.freeze
+        end
+
         def refuse_controls(text, field)
           bad = text[/[\u0000-\u0008\u000B-\u001F\u007F-\u009F]/]
           return unless bad

@@ -30,7 +30,7 @@ module AskFirst
           side = step["side"]
           raise bad("bad_side", number, "is inside or for the client.") unless able.key?(side)
 
-          name = Posts::Text.clean(step["name"] || "", field: "steps", limit: 60).strip
+          name = Posts::Text.line(step["name"] || "", field: "steps", limit: 60)
           raise bad("name_missing", number, "has no name.") if name.empty?
 
           people = (step["people"] || []).uniq

@@ -14,7 +14,7 @@ module AskFirst
         def write(path)
           Zip::OutputStream.open(path) do |zip|
             yield lambda { |name, content|
-              zip.put_next_entry(name)
+              zip.put_next_entry(name.split("/").map { |part| Core::Exchange::FileName.clean(part) }.join("/"))
               content.respond_to?(:read) ? IO.copy_stream(content, zip) : zip.write(content)
             }
           end

@@ -10,9 +10,12 @@ module AskFirst
         TYPES = %w[video/mp4 video/quicktime video/webm].freeze
         ENDINGS = { "video/mp4" => "mp4", "video/quicktime" => "mov", "video/webm" => "webm" }.freeze
 
+        MOST_PIXELS = 4096 * 4096
+        LONGEST = 60 * 60 # seconds; the cards have their own, shorter limits
+
         # @param io [IO]
         # @return [Hash] width, height (upright), duration_ms
-        # @raise [Core::Invalid] video_broken
+        # @raise [Core::Invalid] video_broken, video_too_large, video_too_long
         def inspect(io)
           said = Tools.at_path(io) { |path| Tools.run("ffprobe", "-v", "error", "-print_format", "json", "-show_streams", "-show_format", path) }
           film = said && JSON.parse(said)
@@ -20,14 +23,19 @@ module AskFirst
           seconds = film && (film.dig("format", "duration") || stream&.fetch("duration", nil)).to_f
           raise broken unless stream && seconds.positive?
 
-          width, height = stream.values_at("width", "height")
+          width, height = stream.values_at("width", "height").map(&:to_i)
+          raise broken unless width.positive? && height.positive?
+          raise too_large(width, height) if width * height > MOST_PIXELS
+          raise too_long(seconds) if seconds > LONGEST
+
           { width: sideways?(stream) ? height : width, height: sideways?(stream) ? width : height, duration_ms: (seconds * 1000).round }
         end
 
+        # Made small first, and chosen among few: 25 whole frames of a large film took 3 GB.
         # @return [IO] a JPEG of its first second
         def preview(io)
           bytes = Tools.at_path(io) { |path|
-            Tools.run("ffmpeg", "-v", "error", "-i", path, "-vf", "thumbnail=25,scale='min(1200,iw)':-2", "-frames:v", "1", "-f", "image2pipe", "-c:v", "mjpeg", "-")
+            Tools.run("ffmpeg", "-v", "error", "-threads", "2", "-i", path, "-vf", "scale='min(1200,iw)':-2,thumbnail=12", "-frames:v", "1", "-f", "image2pipe", "-c:v", "mjpeg", "-")
           }
           raise broken if bytes.nil? || bytes.empty?
 
@@ -51,6 +59,15 @@ module AskFirst
         def sideways?(stream)
           turned = stream["side_data_list"].to_a.filter_map { |data| data["rotation"] }.first || stream.dig("tags", "rotate")
           (turned.to_i % 180).abs == 90
+        end
+
+        def too_large(width, height)
+          Core::Invalid.new("video_too_large", "The video has #{width} × #{height} pixels; at most #{MOST_PIXELS / 1_000_000} megapixels are taken.", field: "file",
+            way_on: "Export it smaller.")
+        end
+
+        def too_long(seconds)
+          Core::Invalid.new("video_too_long", "The video is #{(seconds / 60).round} minutes long; at most #{LONGEST / 60} are taken.", field: "file", way_on: "Cut it shorter.")
         end
 
         def broken

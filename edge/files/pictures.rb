@@ -12,6 +12,7 @@ module AskFirst
         TYPES = %w[image/jpeg image/png image/webp].freeze
         MOST_PIXELS = 100_000_000
         PREVIEW = 1_200
+        STRICT = :error # loading fails on any error of the data
 
         Vips.block_untrusted(true) if Vips.respond_to?(:block_untrusted)
 
@@ -26,12 +27,13 @@ module AskFirst
               "Export it as JPEG or PNG.")
           end
 
-          image = header(io)
+          image = opened(io)
           if image.width * image.height > MOST_PIXELS
             raise invalid("picture_too_large",
               "The picture has #{image.width * image.height / 1_000_000} megapixels; at most #{MOST_PIXELS / 1_000_000} are taken.", "Export it smaller.")
           end
 
+          read_whole(io)
           upright = image.get_typeof("orientation").zero? || image.get("orientation") < 5
           width, height = upright ? [image.width, image.height] : [image.height, image.width]
           { mime: mime, width: width, height: height }
@@ -40,19 +42,19 @@ module AskFirst
         # @return [IO] a small JPEG for the screen
         def preview(io)
           io.rewind
-          image = Vips::Image.thumbnail_buffer(io.read, PREVIEW, height: PREVIEW, size: :down)
+          image = Vips::Image.thumbnail_buffer(io.read, PREVIEW, height: PREVIEW, size: :down, fail_on: STRICT)
           StringIO.new(jpeg(image))
         rescue Vips::Error
-          raise invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
+          raise broken
         end
 
         # @return [IO] a square JPEG cut around what catches the eye: a person's or a client's picture
         def square(io, side)
           inspect(io)
           io.rewind
-          StringIO.new(jpeg(Vips::Image.thumbnail_buffer(io.read, side, height: side, crop: :attention)))
+          StringIO.new(jpeg(Vips::Image.thumbnail_buffer(io.read, side, height: side, crop: :attention, fail_on: STRICT)))
         rescue Vips::Error
-          raise invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
+          raise broken
         end
 
         # @param bytes [String] of the original
@@ -60,18 +62,31 @@ module AskFirst
         # @return [String] JPEG bytes: upright, cut, sized, in sRGB, without hidden data
         def render(bytes, spec)
           left, top, width, height = spec["crop"]
-          image = Vips::Image.new_from_buffer(bytes, "").autorot.crop(left, top, width, height)
+          image = Vips::Image.new_from_buffer(bytes, "", fail_on: STRICT).autorot.crop(left, top, width, height)
           image = image.thumbnail_image(spec["size"][0], height: spec["size"][1], size: :force) if spec["size"] != [width, height]
           jpeg(image)
         end
 
         private
 
-        def header(io)
+        def opened(io)
           io.rewind
-          Vips::Image.new_from_buffer(io.read, "")
+          Vips::Image.new_from_buffer(io.read, "", fail_on: STRICT)
         rescue Vips::Error
-          raise invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
+          raise broken
+        end
+
+        # The head of a picture that was cut off reads well; only its last line shows that. Not read in sequence: libvips then paints
+        # over what is missing.
+        def read_whole(io)
+          io.rewind
+          Vips::Image.new_from_buffer(io.read, "", fail_on: STRICT).avg
+        rescue Vips::Error
+          raise broken
+        end
+
+        def broken
+          invalid("picture_broken", "The picture's data is broken or cut off.", "Save it again and upload that.")
         end
 
         def jpeg(image)

@@ -8,8 +8,12 @@ module AskFirst
     module Files
       # Where files lie, by their id. Shrine's storage, so that an S3-like one can take its place.
       class Shelf
+        # nobody else on the machine reads what clients gave us
+        OURS = 0o600
+        OUR_FOLDERS = 0o700
+
         def initialize(folder)
-          @storage = Shrine::Storage::FileSystem.new(folder)
+          @storage = Shrine::Storage::FileSystem.new(folder, permissions: OURS, directory_permissions: OUR_FOLDERS)
         end
 
         def put(id, io)

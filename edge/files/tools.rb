@@ -6,15 +6,17 @@ require "tempfile"
 module AskFirst
   module Edge
     module Files
-      # Runs a program of the system on a file, for a limited time.
+      # Runs a program of the system on a file, for a limited time and within limited memory: what it reads was made by somebody
+      # else.
       module Tools
         SECONDS = 120
+        MEMORY = 2 * 1024 * 1024 * 1024 # bytes of address space
 
         module_function
 
         # @return [String, nil] what it wrote; nil when it failed or took too long
         def run(*command)
-          out, status = Open3.capture2("timeout", SECONDS.to_s, *command, err: ::File::NULL, binmode: true)
+          out, status = Open3.capture2("timeout", SECONDS.to_s, "prlimit", "--as=#{MEMORY}", *command, err: ::File::NULL, binmode: true)
           out if status.success?
         end
 

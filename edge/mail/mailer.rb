@@ -18,7 +18,7 @@ module AskFirst
           message = ::Mail.new
           message.from = @settings.mail_from
           message.to = to
-          message.subject = subject
+          message.subject = subject.gsub(/[\p{Cc}\p{Zl}\p{Zp}[:space:]]+/, " ").strip # a line end there would begin another header
           message.charset = "UTF-8"
           message.text_part = part("text/plain; charset=UTF-8", text)
           message.html_part = part("text/html; charset=UTF-8", html)

@@ -90,7 +90,7 @@ module AskFirst
 
           times = { open_timeout: [OPEN, left].min, read_timeout: left }
           uri = URI.parse(address)
-          there = @hosts[uri.host.to_s.downcase] if uri.is_a?(URI::HTTP)
+          there = @hosts[uri.host.to_s.downcase] if uri.is_a?(URI::HTTP) && uri.scheme == "http" && uri.port == uri.default_port
           return ask_there(uri, there, times, &block) if there
 
           SsrfFilter.get(address, headers: HEADERS, max_redirects: 0, allow_unfollowed_redirects: true, http_options: times,

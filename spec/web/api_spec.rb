@@ -27,13 +27,6 @@ RSpec.describe "The API" do
       expect(thief.call(:get, "/api/me").first).to eq 401
     end
 
-    it "locks an account after repeated failures, also for the right password" do
-      10.times { ApiWorld.client.sign_in(:dulcie, "wrong") }
-      client = ApiWorld.client.sign_in(:dulcie)
-      expect(client.last_response.status).to eq 429
-      expect(JSON.parse(client.last_response.body)["code"]).to eq "locked_out"
-    end
-
     it "refuses what another site sends" do
       status, body = ines.call(:post, "/api/w/#{w}/posts", { subject: "x" }, "HTTP_SEC_FETCH_SITE" => "cross-site")
       expect([status, body["code"]]).to eq [403, "cross_site"]

@@ -40,7 +40,7 @@ RSpec.describe AskFirst::Web::BodyGuard, database: false do
 end
 
 RSpec.describe AskFirst::Web::SameOrigin, database: false do
-  let(:app) { described_class.new(->(_) { [200, {}, ["done"]] }) }
+  let(:app) { described_class.new(->(_) { [200, {}, ["done"]] }, "http://ask.example") }
 
   def status(method, headers)
     Rack::MockRequest.new(app).request(method, "http://ask.example/api/x", headers).status
@@ -50,6 +50,8 @@ RSpec.describe AskFirst::Web::SameOrigin, database: false do
     ["POST", {}] => 200, ["POST", { "HTTP_SEC_FETCH_SITE" => "same-origin" }] => 200, ["POST", { "HTTP_SEC_FETCH_SITE" => "none" }] => 200,
     ["POST", { "HTTP_SEC_FETCH_SITE" => "cross-site" }] => 403, ["POST", { "HTTP_SEC_FETCH_SITE" => "same-site" }] => 403,
     ["POST", { "HTTP_ORIGIN" => "http://ask.example" }] => 200, ["POST", { "HTTP_ORIGIN" => "https://evil.example" }] => 403,
+    ["POST", { "HTTP_ORIGIN" => "http://ask.example:81" }] => 403, ["POST", { "HTTP_ORIGIN" => "https://ask.example" }] => 403,
+    ["POST", { "HTTP_ORIGIN" => "https://evil.example", "HTTP_X_FORWARDED_HOST" => "evil.example", "HTTP_X_FORWARDED_PROTO" => "https" }] => 403,
     ["POST", { "HTTP_ORIGIN" => "null" }] => 403, ["DELETE", { "HTTP_ORIGIN" => "https://evil.example" }] => 403,
     ["GET", { "HTTP_SEC_FETCH_SITE" => "cross-site" }] => 200
   }.each do |(method, headers), expected|

@@ -20,6 +20,15 @@ const people = computed(() => {
 const place = (person: { places: { workspace_id: string; role: string; limited: boolean; membership_id: string }[] }, client: string) => person.places.find((one) => one.workspace_id === client)
 const names = computed(() => Object.fromEntries(clients.value.map((one) => [one.id, one.name])))
 const STATES: Record<string, string> = { open: '', archived: 'archived', setting_up: 'in set-up', deleted: 'deleted' }
+async function letIn(person: string) {
+  try {
+    await ok(api.DELETE('/api/agency/people/{person}/brake', { params: { path: { person } } }))
+    void message.success('They can sign in at once.')
+  } catch (problem) {
+    void message.error(sentence(problem), 8)
+  }
+  await queries.invalidateQueries({ queryKey: ['agency-people'] })
+}
 async function restore(client: string) {
   try {
     await ok(api.POST('/api/agency/clients/{client}/restore', { params: { path: { client } } }))
@@ -61,7 +70,8 @@ async function restore(client: string) {
                   ><PersonFace :name="person.name" :side="person.side" />
                   <span
                     ><b>{{ person.name }}</b
-                    ><span class="quiet">{{ person.owner ? 'owner' : person.away_until ? `away until ${calendarDay(person.away_until)}` : person.email }}</span></span
+                    ><span class="quiet">{{ person.owner ? 'owner' : person.away_until ? `away until ${calendarDay(person.away_until)}` : person.email }}</span>
+                    <span v-if="person.slowed" class="quiet">many wrong passwords of late <Button size="small" @click="letIn(person.id)">Let them in</Button></span></span
                   ></span
                 >
               </td>

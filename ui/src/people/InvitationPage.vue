@@ -69,13 +69,13 @@ async function accept() {
           to work on <b>{{ invited.client }}</b> at {{ invited.agency }}, as <b>{{ invited.role }}</b>.
         </p>
         <p class="quiet">The invitation is for {{ invited.email }}.</p>
-        <template v-if="!invited.known">
-          <FormField id="name" label="Your name" :wrong="at('name')"><Input id="name" v-model:value="name" autocomplete="name" size="large" required autofocus /></FormField>
+        <template v-if="!invited.signs_in">
+          <FormField v-if="!invited.known" id="name" label="Your name" :wrong="at('name')"><Input id="name" v-model:value="name" autocomplete="name" size="large" required autofocus /></FormField>
           <FormField v-if="invited.side === 'agency'" id="password" label="A password" :wrong="at('password')" hint="At least 12 characters; a few words that only you put together.">
             <Input id="password" v-model:value="password" type="password" autocomplete="new-password" size="large" required />
           </FormField>
         </template>
-        <template v-else-if="invited.signs_in && invited.signed_in_as !== invited.email">
+        <template v-else-if="invited.signed_in_as !== invited.email">
           <FormField
             id="password"
             :label="`Your password for ${invited.email}`"

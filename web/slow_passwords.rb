@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Web
+    # Who is signed in and is asked for the password once more gets no endless tries at it. Included into Rodauth's class.
+    class SlowPasswords < Module
+      # @param kit [App::Kit]
+      def initialize(kit)
+        super()
+        define_method(:password_match?) do |password|
+          next super(password) if request.path == SignInBrake::LOGIN
+
+          wait = SignInBrake.wait(kit, account_id, request.env)
+          request.halt(Problem.reply(429, "slow_down", "Too many wrong passwords.", field: "password", way_on: "Try again #{SignInWords.after(wait)}.")) if wait.positive?
+          super(password).tap { |right| SignInBrake.wrong(kit, account_id, request.env) unless right }
+        end
+      end
+    end
+  end
+end
