@@ -44,6 +44,10 @@ module AskFirst
         enqueue(LookAtLinks, workspace_id, post_id, at: at)
       end
 
+      def read_link(workspace_id, reading_id, at:)
+        enqueue(ReadLink, workspace_id, reading_id, at: at)
+      end
+
       private
 
       def enqueue(job, *arguments, at:)

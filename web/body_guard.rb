@@ -4,11 +4,14 @@ require "stringio"
 
 module AskFirst
   module Web
-    # Before anything reads them: addresses with NUL or broken UTF-8, and JSON that is too large or no UTF-8.
+    # Before anything reads them: addresses with NUL or broken UTF-8, queries that cannot be taken apart, forms where there are
+    # none, and JSON that is too large or no UTF-8.
     class BodyGuard
       MOST = 2 * 1024 * 1024
       # an escaped half of a surrogate pair without its other half, as browsers write it
       HALF_PAIR = /(?<!\\)(?:\\\\)*(?:\\u[dD][89abAB]\h{2}(?!\\u[dD][c-fC-F]\h{2})|(?<!\\u[dD][89abAB]\h\h)\\u[dD][c-fC-F]\h{2})/n
+
+      FORM = %r{\A(?:multipart/|application/x-www-form-urlencoded)}
 
       def initialize(app)
         @app = app
@@ -16,6 +19,7 @@ module AskFirst
 
       def call(env)
         return broken if broken_address?(env)
+        return no_form if form?(env)
         return @app.call(env) unless env["CONTENT_TYPE"].to_s.strip.downcase.start_with?("application/json")
 
         body = env["rack.input"]&.read(MOST + 1).to_s
@@ -34,9 +38,19 @@ module AskFirst
 
       def broken_address?(env)
         address = Rack::Utils.unescape_path("#{env['PATH_INFO']}#{env['QUERY_STRING'].to_s.tr('+', ' ')}")
+        Rack::Utils.parse_nested_query(env["QUERY_STRING"].to_s)
         address.include?("\0") || !address.dup.force_encoding(Encoding::UTF_8).valid_encoding?
-      rescue ArgumentError
+      rescue ArgumentError, TypeError, RangeError, Rack::QueryParser::QueryLimitError
         true
+      end
+
+      # The API takes JSON and files, and nothing that a form of another site could send.
+      def form?(env)
+        env["PATH_INFO"].start_with?("/api") && FORM.match?(env["CONTENT_TYPE"].to_s.strip.downcase) && (env["CONTENT_LENGTH"].to_i.positive? || env["HTTP_TRANSFER_ENCODING"])
+      end
+
+      def no_form
+        Problem.reply(415, "bad_type", "A form is not taken here.", way_on: "Send JSON.")
       end
 
       def half_pair

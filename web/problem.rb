@@ -7,7 +7,7 @@ module AskFirst
       TYPE = "application/problem+json"
       STATUS = { Core::Channels::SaidNo => 422, Core::Invalid => 422, Core::Refused => 403, Core::NotFound => 404, Core::Conflict => 409, Core::Over => 410 }.freeze
       TITLES = { 400 => "Cannot be read", 401 => "Not signed in", 403 => "Not yours to do", 404 => "Not here", 409 => "Something was quicker", 410 => "Over",
-                 413 => "Too large", 422 => "Cannot be like this", 428 => "Version missing", 429 => "Too often", 500 => "Our mistake" }.freeze
+                 413 => "Too large", 415 => "Not taken", 422 => "Cannot be like this", 428 => "Version missing", 429 => "Too often", 500 => "Our mistake" }.freeze
 
       module_function
 

@@ -28,6 +28,7 @@ module AskFirst
         headers["cross-origin-resource-policy"] = "same-origin"
         headers["permissions-policy"] = "camera=(), microphone=(), geolocation=()"
         headers["strict-transport-security"] = "max-age=#{YEAR}; includeSubDomains" if @secure
+        headers["cache-control"] = nil if path.start_with?("/message-bus") # its own allows a private cache
         headers["cache-control"] ||= "no-store" if path.start_with?("/api", "/review", "/message-bus")
         # what may be shared in a cache is for everybody, and names nobody
         headers.delete("set-cookie") if headers["cache-control"].to_s.include?("public")

@@ -48,13 +48,13 @@ module AskFirst
       end
 
       def problem(hash, response, path)
-        status, code, sentence, way_on, field = REASONS[hash["reason"].to_s] || other(hash, response, path)
+        status, code, sentence, way_on, field = REASONS[hash["reason"].to_s] || other(hash, path)
         response["content-type"] = Problem::TYPE
         response.status = status
         JSON.generate(type: "about:blank", title: Problem::TITLES.fetch(status), status: status, code: code, detail: sentence, field: field, way_on: way_on)
       end
 
-      def other(hash, _response, path)
+      def other(hash, path)
         wrong, message = hash["field-error"]
         if hash["reason"].to_s == "password_does_not_meet_requirements" || wrong == "new_password"
           return [422, "bad_password", message, "Take a few words that only you put together.",

@@ -6,7 +6,7 @@ module AskFirst
     module SignoffRoutes
       def self.registered(app)
         app.post("/api/w/:workspace/asks") do
-          due = body_json["due_at"] && Time.iso8601(body_json["due_at"])
+          due = body_json["due_at"] && Core::Plan::Iso.moment(body_json["due_at"], kit.now, field: "due_at")
           json(
             { id: act(App::Signoff::SendAsk, step_id: body_json["step_id"], post_ids: body_json["post_ids"], due_at: due,
               message: body_json.fetch("message", ""), channel_ids: body_json["channel_ids"]) }, 201

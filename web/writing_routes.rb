@@ -53,7 +53,8 @@ module AskFirst
           act(App::Checks::SaveReminders, words: body_json["words"])
           done
         end
-        app.post("/api/w/:workspace/link-preview") { json act(App::Posts::PreviewLink, address: body_json["address"], picture: body_json["picture"] || false) }
+        app.post("/api/w/:workspace/link-readings") { json({ id: act(App::Posts::PreviewLink, address: body_json["address"], picture: body_json["picture"] || false) }, 202) }
+        app.get("/api/w/:workspace/link-readings/:reading") { json(page: act(App::Posts::LinkReading, reading_id: params[:reading])) }
       end
     end
   end

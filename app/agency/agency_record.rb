@@ -27,7 +27,8 @@ module AskFirst
 
         def own(before, limit)
           rows = db[:agency_record].where(agency_id: person.agency_id).order(Sequel.desc(:order_no))
-          rows = rows.where(Sequel[:order_no] < Integer(before, 10)) if before
+          last = Paging.number(before)
+          rows = rows.where { order_no < last } if last
           page = rows.limit(limit + 1).all
           names = db[:people].where(id: page.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
           shown = page.first(limit).map do |row|

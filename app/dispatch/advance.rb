@@ -9,7 +9,7 @@ module AskFirst
         CLOCK_GAP = 2.0
 
         def call(showing_id:)
-          found = showing(showing_id) or return
+          found = reading { showing(showing_id).tap { |row| @seen = look(row) if row && row[:state] == "planned" } } or return
           case found[:state]
           when "planned" then due?(found) && go(found)
           when "sending" then take_over(found)
@@ -22,31 +22,23 @@ module AskFirst
         def go(showing)
           return DueByHand.call(kit, member, showing: showing) if by_hand?(showing)
 
-          Send.call(kit, member, showing: showing, release: release_of(showing))
+          Send.call(kit, member, showing: showing, seen: @seen)
         end
 
         # A channel without a network, or a format that its network's protocol does not take.
         def by_hand?(showing)
           channel = channel(showing)
-          return true if channel[:state] == "offline"
-
-          release = release_of(showing)
-          !release.nil? && Array(channel[:card]["by_hand"]).include?(release[:request]["format"])
+          channel[:state] == "offline" || Array(channel[:card]["by_hand"]).include?(@seen[:release][:request]["format"])
         end
 
         # By the database's clock, and only while the two clocks agree.
         def due?(showing)
-          release = release_of(showing) or return false
+          release = @seen[:release] or return false
           gap = kit.clock.gap(kit.db)
           return wait(showing, now + 5) if gap.abs > CLOCK_GAP
           return true if release[:at] <= kit.now + gap
 
           release[:at] - now < 60 ? wait(showing, release[:at]) : false
-        end
-
-        # The first look, with which it is decided whether it is time; the claim looks again under all gates.
-        def release_of(showing)
-          @release_of ||= live_release(showing)
         end
 
         def wait(showing, at)

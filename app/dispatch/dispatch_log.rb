@@ -52,7 +52,7 @@ module AskFirst
 
         def out(before)
           found = base.where(Sequel[:showings][:state] => "out")
-          last = before && Time.iso8601(before)
+          last = before && Core::Plan::Iso.moment(before, @kit.now, field: "before")
           found = found.where { sent_at < last } if last
           found.order(Sequel.desc(:sent_at)).limit(PAGE + 1).all
         end

@@ -6,10 +6,10 @@ module AskFirst
       # Sends one showing: first the pictures, then, in one transaction under all gates, the check that it may still go out
       # exactly so and the mark that it is being sent, then the create.
       class Send < ShowingAct
-        # @param release [Hash, nil] its live release, where whoever calls has just looked
-        def call(showing:, release: nil)
-          channel = channel(showing)
-          release ||= live_release(showing) or return
+        # @param seen [Hash, nil] what whoever calls has just looked at: {release:, channel:, files:}
+        def call(showing:, seen: nil)
+          release, channel, @files = (seen || reading { look(showing) }).values_at(:release, :channel, :files)
+          return if release.nil?
           return too_late(showing, release) if Core::Dispatch::Patience.too_late?(release[:at], now)
           return lapsed(showing, channel) unless channel[:state] == "connected"
 
@@ -42,15 +42,12 @@ module AskFirst
         # @return [Hash{String=>String}, nil] rendition id => address at the network
         def upload(showing, release, channel)
           uploads = showing[:uploads]
-          missing = release[:rendition_ids].to_a - uploads.keys
-          files = missing.empty? ? {} : reading { rows(:renditions).where(id: missing).to_hash(:id) }
-          missing.each do |id|
-            rendition = files.fetch(id)
+          (release[:rendition_ids].to_a - uploads.keys).each do |id|
+            rendition = @files.fetch(id)
             address = kit.files.open(rendition[:file]) { |io| client(channel).upload(io, rendition[:mime], ::File.basename(rendition[:file])) }
             uploads = uploads.merge(id => address)
             write do
-              set(showing, uploads: Store::Database.jsonb(uploads))
-              attempt(showing, "picture", address)
+              set_with_attempt(showing, "picture", address, uploads: Store::Database.jsonb(uploads))
             end
           end
           uploads
@@ -71,8 +68,8 @@ module AskFirst
             refusal = refusal_for(adaptation)
             next if refusal
 
-            set(current, state: "sending", lease_until: kit.now + kit.settings.lease, tries: current[:tries] + 1, may_be_out: true)
-            attempt(current, "sending", Core::Dispatch::SendId.for(current[:id]))
+            set_with_attempt(current, "sending", Core::Dispatch::SendId.for(current[:id]), state: "sending", lease_until: kit.now + kit.settings.lease, tries: current[:tries] + 1,
+              may_be_out: true)
             release
           end
           trouble(showing, refusal, only: "planned") if refusal

@@ -21,6 +21,13 @@ module AskFirst
           reading { found.first }
         end
 
+        # All that sending needs to know before it begins. The claim looks again, under all gates.
+        def look(showing)
+          release = live_release(showing)
+          missing = release ? release[:rendition_ids].to_a - showing[:uploads].keys : []
+          { release: release, channel: channel(showing), files: missing.empty? ? {} : rows(:renditions).where(id: missing).to_hash(:id) }
+        end
+
         # As it stood when this act first looked.
         def channel(showing)
           @channels ||= {}
@@ -33,7 +40,17 @@ module AskFirst
         end
 
         def attempt(showing, event, note = "")
-          scope.insert(:attempts, { id: Core::Uuid.v7(kit.now), showing_id: showing[:id], event: event, note: note.to_s[0, 2_000], at: kit.now })
+          scope.insert(:attempts, attempt_row(showing, event, note))
+        end
+
+        def attempt_row(showing, event, note)
+          { id: Core::Uuid.v7(kit.now), showing_id: showing[:id], event: event, note: note.to_s[0, 2_000], at: kit.now }
+        end
+
+        # The showing, and what was done about it, in one statement.
+        def set_with_attempt(showing, event, note, **values)
+          said = scope.db[:attempts].returning(:id).with_sql(:insert_sql, attempt_row(showing, event, note).merge(workspace_id: scope.workspace_id))
+          rows(:showings).where(id: showing[:id]).with(:said, said).update(values)
         end
 
         def set(showing, **values)
@@ -44,8 +61,8 @@ module AskFirst
         def out(showing, address, sent_at, event)
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
-            set(showing, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil, claimed_by: nil, claimed_at: nil, may_be_out: true)
-            attempt(showing, event, address)
+            set_with_attempt(showing, event, address, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil, claimed_by: nil, claimed_at: nil,
+              may_be_out: true)
             reached = channel(showing)
             record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: reached[:name], address: address })
             kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + reached[:card].fetch("settles_within", 0) + 1) if reached[:micropub]

@@ -67,6 +67,14 @@ module AskFirst
           Opened.new(row: row, channel_ids: channel_ids)
         end
 
+        # A page of a link, for whoever asked to have it read.
+        def link_reading(input)
+          agency_only!("This page")
+          row = find(:link_readings, input[:reading_id], "This page") { |all| all.where(person_id: member.person_id) }
+          require!(@act)
+          Opened.new(row: row)
+        end
+
         private
 
         def whole_client(act, gate)

@@ -45,13 +45,11 @@ module AskFirst
         def access_until(date)
           return if date.nil? || date == ""
 
-          day = Date.iso8601(date) + 1
+          day = Core::Plan::Iso.day(date, now, field: "until") + 1
           at = Core::Plan::WallTime.parse("#{day.iso8601}T00:00", member.zone, field: "until").at
           raise Core::Invalid.new("until_past", "The last day of access has passed already.", field: "until", way_on: "Choose a later day, or end the access now.") if at <= now
 
           at
-        rescue Date::Error
-          raise Core::Invalid.new("bad_date", "“#{date.to_s[0, 20]}” is not a day.", field: "until", way_on: "Write it like 2026-12-31.")
         end
 
         # Nobody gives what they do not have themselves.

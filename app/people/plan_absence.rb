@@ -23,14 +23,12 @@ module AskFirst
         private
 
         def dates(from, until_date)
-          first = Date.iso8601(from)
-          last = Date.iso8601(until_date)
+          first = Core::Plan::Iso.day(from, now, field: "from")
+          last = Core::Plan::Iso.day(until_date, now, field: "until")
           raise Core::Invalid.new("bad_dates", "The last day is before the first.", field: "until", way_on: "Choose a later day.") if last < first
           raise Core::Invalid.new("bad_dates", "An absence is at most #{LONGEST} days long.", field: "until", way_on: "Plan the rest later.") if last - first > LONGEST
 
           [first, last]
-        rescue Date::Error
-          raise Core::Invalid.new("bad_date", "This is not a day.", field: "from", way_on: "Write it like 2026-12-21.")
         end
 
         def stand_in(id, one, members)

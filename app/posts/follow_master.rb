@@ -8,6 +8,9 @@ module AskFirst
         opens :post, "see_post", stand: true
 
         def call(post_id:, channel_id:, part:, version:)
+          require_part!(part)
+          raise Core::Invalid.new("channel_missing", "The master follows nothing.", field: "channel", way_on: "Name the channel whose own part shall go.") if channel_id.nil?
+
           require_write!(channel_id, part)
           before = post.part(channel_id, part)
           raise part_changed(before, part) unless before && before[:version] == version

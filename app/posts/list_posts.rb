@@ -21,12 +21,13 @@ module AskFirst
           @scope = scope
           @stage = stage
           @words = words.to_s.strip
-          @channels = channels
+          @channels = channels&.grep(Core::Uuid::FORMAT)
           @all = all
         end
 
         def page(before, limit)
-          found = @words.empty? ? newest(before, limit) : matching(before, limit)
+          last = Paging.id(before)
+          found = @words.empty? ? newest(last, limit) : matching(last, limit)
           { posts: self.class.with_channels(@scope, found.first(limit)), next: found.size > limit ? found[limit - 1][:id] : nil,
             switched_off: @all ? 0 : off.count }
         end

@@ -8,6 +8,10 @@ module AskFirst
       class PartWrite < Act
         private
 
+        def require_part!(part)
+          raise Core::Invalid.new("part_unknown", "A post has no part “#{part}”.", field: "part") unless Core::Posts::Parts::ALL.include?(part)
+        end
+
         # Ability, channel limit, seal and what is going, by the one decision.
         def require_write!(channel_id, part)
           raise Core::NotFound, "This channel of the post" if channel_id && post.on(channel_id).nil?

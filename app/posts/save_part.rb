@@ -11,8 +11,7 @@ module AskFirst
         # @param version [Integer] 0 when there was none
         # @return [Integer] the new version
         def call(post_id:, channel_id:, part:, value:, version:)
-          raise Core::Invalid.new("part_unknown", "A post has no part “#{part}”.", field: "part") unless Core::Posts::Parts::ALL.include?(part)
-
+          require_part!(part)
           clean = Core::Posts::PartValues.clean(part, value, now: now)
           require_write!(channel_id, part)
           require_own_media!(part, clean)

@@ -6,7 +6,6 @@ module AskFirst
       # The record of one or many clients, newest first, narrowed by person, act and day.
       class ClientRecord
         PAGE = 100
-        CURSOR = /\A\d{1,18}\z/
 
         # @param scope [Store::Scope]
         # @param before [String, nil] keyset cursor: the last row's order number
@@ -21,9 +20,7 @@ module AskFirst
         end
 
         def call(before, person, act, from, to, limit)
-          raise bad_cursor if before && !before.to_s.match?(CURSOR)
-
-          filters = { person: person, act: act, from: from, to: to, before: before && Integer(before, 10) }.compact
+          filters = { person: person, act: act, from: day(from, "from"), to: day(to, "to"), before: Paging.number(before) }.compact
           page = @scope.first_of_each(:record, [Sequel.desc(Sequel[:record][:order_no])], limit + 1) { |rows| narrow(rows, filters) }.all
           shown = page.first(limit)
           { rows: json(shown), next: page.size > limit ? shown.last[:order_no].to_s : nil }
@@ -31,25 +28,19 @@ module AskFirst
 
         private
 
-        def bad_cursor
-          Core::Invalid.new("bad_cursor", "This is no place in the record.", field: "before", way_on: "Begin from its top.")
-        end
-
         def narrow(rows, filters)
           rows = Store::Posts::Visible.record(@scope, rows)
-          rows = rows.where(Sequel[:record][:person_id] => filters[:person]) if filters[:person]
+          rows = rows.where(Sequel[:record][:person_id] => Core::Uuid::FORMAT.match?(filters[:person].to_s) ? filters[:person] : nil) if filters[:person]
           rows = rows.where(Sequel[:record][:act] => filters[:act]) if filters[:act]
-          rows = rows.where(Sequel[:record][:at] >= day(filters[:from])) if filters[:from]
-          rows = rows.where(Sequel[:record][:at] < day(filters[:to]) + 86_400) if filters[:to]
+          rows = rows.where(Sequel[:record][:at] >= filters[:from]) if filters[:from]
+          rows = rows.where(Sequel[:record][:at] < filters[:to] + 86_400) if filters[:to]
           rows = rows.where(Sequel[:record][:order_no] < filters[:before]) if filters[:before]
           rows
         end
 
-        def day(text)
-          date = Date.iso8601(text)
-          Time.utc(date.year, date.month, date.day)
-        rescue Date::Error
-          raise Core::Invalid.new("bad_date", "“#{text.to_s[0, 20]}” is not a day.", field: "from", way_on: "Write it like 2026-10-14.")
+        def day(text, field)
+          date = text && Core::Plan::Iso.day(text, @kit.now, field: field)
+          date && Time.utc(date.year, date.month, date.day)
         end
 
         def json(rows)

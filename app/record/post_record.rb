@@ -11,9 +11,7 @@ module AskFirst
 
         def call(post_id:, after: nil)
           found = Store::Posts::Visible.record(scope, rows(:record)).where(post_id: post_id)
-          raise bad_cursor if after && !after.to_s.match?(ClientRecord::CURSOR)
-
-          last = after && Integer(after, 10)
+          last = Paging.number(after, field: "after")
           found = found.where { order_no > last } if last
           page = found.order(:order_no).limit(PAGE + 1).all
           revisions = rows(:revisions).where(post_id: post_id).select_hash(:id, :number)
@@ -21,10 +19,6 @@ module AskFirst
         end
 
         private
-
-        def bad_cursor
-          Core::Invalid.new("bad_cursor", "This is no place in the record.", field: "after", way_on: "Begin from its top.")
-        end
 
         def channels
           @channels ||= Facts.names(scope)

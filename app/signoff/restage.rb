@@ -61,8 +61,7 @@ module AskFirst
         end
 
         def master_at(post)
-          time = post.master["time"]
-          time && Core::Plan::WallTime.parse(time["wall"], time["zone"]).at
+          Core::Plan::WallTime.stored(post.master["time"])&.at
         end
 
         def announce_posts(posts)

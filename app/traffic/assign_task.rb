@@ -18,6 +18,7 @@ module AskFirst
           raise Core::Invalid.new("words_needed", "A task needs a title.", field: "title") if name.empty?
 
           time = Core::Plan::WallTime.parse(due["wall"], due["zone"], field: "due")
+          Core::Plan::Bounds.require!(time, now, field: "due")
           raise Core::Invalid.new("due_past", "The task cannot be due in the past.", field: "due", way_on: "Choose a later time.") if time.at <= now
 
           id = new_id

@@ -10,13 +10,13 @@ module AskFirst
       module Brake
         # A wrong try. address: from where · device: a known one's id, nil for any other · at: when
         Try = Struct.new(:address, :device, :at, keyword_init: true)
-        # free: wrong tries without a wait · within: seconds that a try counts · first: seconds of the first wait, doubled with each
+        # free: wrong tries without a wait · within: seconds that a try counts · start: seconds of the first wait, doubled with each
         # further try up to longest
-        Rule = Struct.new(:free, :within, :first, :longest, keyword_init: true)
+        Rule = Struct.new(:free, :within, :start, :longest, keyword_init: true)
 
-        PAIR = Rule.new(free: 5, within: 3_600, first: 15, longest: 900).freeze
-        EVERYWHERE = Rule.new(free: 25, within: 3_600, first: 60, longest: 900).freeze
-        ADDRESS = Rule.new(free: 60, within: 900, first: 60, longest: 900).freeze
+        PAIR = Rule.new(free: 5, within: 3_600, start: 15, longest: 900).freeze
+        EVERYWHERE = Rule.new(free: 25, within: 3_600, start: 60, longest: 900).freeze
+        ADDRESS = Rule.new(free: 60, within: 900, start: 60, longest: 900).freeze
 
         module_function
 
@@ -37,7 +37,7 @@ module AskFirst
           over = counting.size - rule.free
           return 0 if over.negative?
 
-          wait = [rule.first * (2**[over, 20].min), rule.longest].min
+          wait = [rule.start * (2**[over, 20].min), rule.longest].min
           [(counting.max + wait - now).ceil, 0].max
         end
         private_class_method :left

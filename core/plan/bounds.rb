@@ -8,6 +8,7 @@ module AskFirst
       module Bounds
         FIRST_YEAR = 2000
         YEARS_AHEAD = 10
+        LAST_READ = 2999 # of what stands in a database already
 
         module_function
 
@@ -15,10 +16,15 @@ module AskFirst
         # @param now [Time]
         # @raise [Invalid] time_out_of_reach
         def require!(time, now, field: "time")
-          last = now.year + YEARS_AHEAD
-          return if time.wall.year.between?(FIRST_YEAR, last)
+          year!(time.wall.year, now, field: field)
+        end
 
-          raise Invalid.new("time_out_of_reach", "The year #{time.wall.year} is out of reach: a plan holds the years #{FIRST_YEAR} to #{last}.", field: field,
+        # @param year [Integer]
+        def year!(year, now, field:)
+          last = now.year + YEARS_AHEAD
+          return if year.between?(FIRST_YEAR, last)
+
+          raise Invalid.new("time_out_of_reach", "The year #{year} is out of reach: a plan holds the years #{FIRST_YEAR} to #{last}.", field: field,
             way_on: "Look at the year.")
         end
       end

@@ -24,6 +24,16 @@ module AskFirst
           raise bad(text, field)
         end
 
+        # What was stored. A year that no plan holds any more (see Bounds) is read as no time at all, so that whatever stands there
+        # opens, goes nowhere and can be mended.
+        # @param value [Hash, nil] {"wall" =>, "zone" =>}
+        # @return [WallTime, nil]
+        def self.stored(value)
+          return unless value && value["wall"].to_s[0, 4].to_i.between?(Bounds::FIRST_YEAR, Bounds::LAST_READ)
+
+          parse(value["wall"], value["zone"])
+        end
+
         # @param instant [Time]
         def self.at(instant, zone)
           local = timezone(zone).to_local(instant)

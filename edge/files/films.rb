@@ -18,16 +18,13 @@ module AskFirst
         # @raise [Core::Invalid] video_broken, video_too_large, video_too_long
         def inspect(io)
           said = Tools.at_path(io) { |path| Tools.run("ffprobe", "-v", "error", "-print_format", "json", "-show_streams", "-show_format", path) }
-          film = said && JSON.parse(said)
-          stream = film && film["streams"].to_a.find { |one| one["codec_type"] == "video" }
-          seconds = film && (film.dig("format", "duration") || stream&.fetch("duration", nil)).to_f
-          raise broken unless stream && seconds.positive?
-
+          film = said ? JSON.parse(said) : raise(broken)
+          stream = film["streams"].to_a.find { |one| one["codec_type"] == "video" } || raise(broken)
+          seconds = (film.dig("format", "duration") || stream["duration"]).to_f
           width, height = stream.values_at("width", "height").map(&:to_i)
-          raise broken unless width.positive? && height.positive?
-          raise too_large(width, height) if width * height > MOST_PIXELS
-          raise too_long(seconds) if seconds > LONGEST
+          raise broken unless [seconds, width, height].all?(&:positive?)
 
+          within!(width, height, seconds)
           { width: sideways?(stream) ? height : width, height: sideways?(stream) ? width : height, duration_ms: (seconds * 1000).round }
         end
 
@@ -55,6 +52,11 @@ module AskFirst
         end
 
         private
+
+        def within!(width, height, seconds)
+          raise too_large(width, height) if width * height > MOST_PIXELS
+          raise too_long(seconds) if seconds > LONGEST
+        end
 
         def sideways?(stream)
           turned = stream["side_data_list"].to_a.filter_map { |data| data["rotation"] }.first || stream.dig("tags", "rotate")

@@ -10,7 +10,8 @@ module AskFirst
   module Edge
     module Pages
       # Reads what stands at an address that people typed: only outside private ranges, at every hop; never more than the limit,
-      # never longer than the time. Hosts of the settings are reached where those say.
+      # never longer than the time. That is one deadline over looking up, connecting, heads, hops and body together, so nothing
+      # that a page says slowly or again and again makes it longer. Hosts of the settings are reached where those say.
       class Reader
         HOPS = 4
         SECONDS = 8
@@ -31,18 +32,11 @@ module AskFirst
         end
 
         # @param limit [Integer] bytes
+        # @param seconds [Numeric] for the whole of it
         # @return [Page]
         # @raise [Core::Checks::Unreadable]
         def get(address, limit: LIMIT, seconds: SECONDS)
-          give_up = clock + seconds
-          (HOPS + 1).times do
-            reply, body, cut = one(address, limit, give_up)
-            onward = reply["location"]
-            return page(reply, address, body, cut) unless reply.is_a?(Net::HTTPRedirection) && onward
-
-            address = URI.join(address, onward).to_s
-          end
-          raise unreadable("broken", "it redirects more than #{HOPS} times")
+          Timeout.timeout(seconds) { follow(address, limit, seconds) }
         rescue SsrfFilter::PrivateIPAddress
           raise unreadable("private", "")
         rescue SsrfFilter::UnresolvedHostname
@@ -56,50 +50,54 @@ module AskFirst
         private
 
         def unreadable(state, note) = Core::Checks::Unreadable.new(state, note)
-        def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+        def follow(address, limit, seconds)
+          (HOPS + 1).times do
+            reply, body, cut = one(address, limit, seconds)
+            onward = reply["location"]
+            return page(reply, address, body, cut) unless reply.is_a?(Net::HTTPRedirection) && onward
+
+            address = URI.join(address, onward).to_s
+          end
+          raise unreadable("broken", "it redirects more than #{HOPS} times")
+        end
 
         def page(reply, address, body, cut)
           Page.new(status: reply.code.to_i, address: address, type: reply["content-type"].to_s.split(";").first.to_s.downcase, body: body, cut: cut)
         end
 
-        # One hop. Reading stops at the limit, with what was read until then.
-        def one(address, limit, give_up)
+        # One hop. Reading stops at the limit, with what was read until then; the body of a redirect is not read.
+        def one(address, limit, seconds)
           reply = nil
           body = String.new(encoding: Encoding::BINARY)
           cut = catch(:enough) do
-            ask(address, give_up) { |found| reply = found and read(found, body, limit, give_up) }
+            ask(address, seconds) { |found| reply = found and read(found, body, limit) }
             false
           end
           [reply, body, cut]
         end
 
-        def read(reply, body, limit, give_up)
-          return if reply.is_a?(Net::HTTPRedirection)
-
+        def read(reply, body, limit)
+          throw :enough, false if reply.is_a?(Net::HTTPRedirection)
           reply.read_body do |chunk|
-            raise Timeout::Error if clock > give_up
-
             body << chunk.byteslice(0, limit - body.bytesize)
             throw :enough, true if body.bytesize >= limit
           end
         end
 
-        def ask(address, give_up, &block)
-          left = give_up - clock
-          raise Timeout::Error unless left.positive?
-
-          times = { open_timeout: [OPEN, left].min, read_timeout: left }
+        # Net::HTTP would ask a second time by itself.
+        def ask(address, seconds, &block)
+          times = { open_timeout: [OPEN, seconds].min, read_timeout: seconds, max_retries: 0 }
           uri = URI.parse(address)
           there = @hosts[uri.host.to_s.downcase] if uri.is_a?(URI::HTTP) && uri.scheme == "http" && uri.port == uri.default_port
           return ask_there(uri, there, times, &block) if there
 
           SsrfFilter.get(address, headers: HEADERS, max_redirects: 0, allow_unfollowed_redirects: true, http_options: times,
-            resolver: ->(name) { found(name, left) }, &block)
+            resolver: method(:found), &block)
         end
 
-        # Looking a name up counts into the time; DNS alone would be asked for over a minute.
-        def found(name, seconds)
-          Timeout.timeout(seconds) { @names.call(name) }.first(ADDRESSES).map { |address| IPAddr.new(address) }
+        def found(name)
+          @names.call(name).first(ADDRESSES).map { |address| IPAddr.new(address) }
         end
 
         def ask_there(uri, there, times, &block)

@@ -118,6 +118,8 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     posts = Array.new(4) { released(4) }
     eventually { own.owner[:releases].where(post_id: posts.last).get(:at) - Time.now < 0.4 }
     @cluster.restart # at once, without asking anybody: like a crash
+    [own.kit, own.jobs].each { |kit| kit.db.disconnect }
+    own.owner.disconnect
     posts.each { |post| eventually { showing(post)[:state] == "out" } }
     expect(posts.map { |post| sent(post).size }).to eq [1, 1, 1, 1]
   end

@@ -43,6 +43,19 @@ RSpec.describe "Channels over the API" do
     expect(way(network_address: "https://elsewhere.example").last["code"]).to eq "network_away"
   end
 
+  it "a member who was removed while they stood at the network brings nothing in" do
+    login = "c#{SecureRandom.hex(3)}"
+    person = AskFirst::App::People::AddPerson.call(world.kit, agency_id: db[:agencies].get(:id), name: "Gone", email: "#{login}@fernhollow.example", zone: "Europe/Lisbon", password: Demo::World::PASSWORD, cost: SpecWorld::CHEAP)
+    row = { workspace_id: world.workspace(client), id: AskFirst::Core::Uuid.v7(Time.now), person_id: person, side: "agency", role_id: db[:roles].where(name: "account lead").get(:id), since: world.kit.now }
+    world.owner[:memberships].insert(row)
+    gone = ApiWorld.client(login)
+    _, begun = gone.call(:post, "#{base}/connect", { network_address: network, channel_id: nil })
+    answer = back(begun["address"])
+    world.owner[:memberships].where(id: row[:id]).update(ended_at: world.kit.now, ended_by: world.person(:ines))
+    expect(finish(gone, answer)).to match [410, a_hash_including("code" => "connect_over")]
+    expect(db[:connect_tries].where(workspace_id: world.workspace(client)).exclude(grant_sealed: nil)).to be_empty
+  end
+
   it "planned, connected, named, ordered, switched off, put into a set, archived and taken out" do
     _, planned = ines.call(:post, "#{base}/channels/planned", { network_address: network, account: account, name: "Spool" })
     expect(ines.call(:post, "#{base}/channels/planned", { network_address: network, account: account, name: "Spool" })).to match [409, a_hash_including("code" => "channel_there")]

@@ -30,7 +30,7 @@ RSpec.describe "Strangers inside a client" do
     hold = db[:holds].where(workspace_id: own, channel_id: world.channel(:vitrine), lifted_at: nil).get(:id) || world.act("Signoff::Hold", :ines, reason: "Vitrine waits", channel_id: world.channel(:vitrine))
     world.act("People::Invite", :ines, addresses: "v#{SecureRandom.hex(3)}@fernhollow.example", role_id: db[:roles].where(name: "designer").get(:id))
     newest = ->(table, **more) { db[table].where({ workspace_id: own }.merge(more)).reverse(:id).get(:id) }
-    { "post" => post, "ask" => line[:ask_id], "line" => line[:id], "media" => world.standing(post).master["media"].first, "channel" => world.channel(:vitrine), "set" => set, "task" => task,
+    { "reading" => world.act("Posts::PreviewLink", :ines, address: "http://quillmere.example/#{SecureRandom.hex(2)}"), "post" => post, "ask" => line[:ask_id], "line" => line[:id], "media" => world.standing(post).master["media"].first, "channel" => world.channel(:vitrine), "set" => set, "task" => task,
       "showing" => db[:showings].where(post_id: cleared).get(:id), "rendition" => db[:revision_adaptations].where(post_id: cleared).get(:rendition_ids).to_a.first, "hold" => hold, "pass" => pass(world.line(cleared)),
       "connection" => db[:channels].where(id: world.channel(:vitrine)).get(:connection_id), "invitation" => newest.call(:invitations),
       "membership" => newest.call(:memberships, person_id: world.person(:ines)) }
@@ -56,7 +56,7 @@ RSpec.describe "Strangers inside a client" do
     end
   end
 
-  hangs_on_a_post = %w[post ask line media showing rendition hold pass channel set task connection].freeze
+  hangs_on_a_post = %w[post ask line media showing rendition hold pass channel set task connection reading].freeze
 
   describe "a member who is limited to another channel" do
     it "gets for everything of Vitrine the very answer for what is not there, and changes nothing, whatever their role" do
@@ -157,7 +157,7 @@ RSpec.describe "Strangers inside a client" do
     ids
     before = stands.except(:media)
     Routes.of(own, ids.merge("post" => post, "line" => nowhere, "task" => nowhere)).reject { |call| call.verb == "get" }.each do |call|
-      if call.template.match?(%r{/(?:remarks|note|here|check|time-cost|media|reminders/|off|mentions|link-preview|follow-master|take-revision-back|connections|copies|withdraw)}) && !call.template.match?(%r{asks/.*withdraw})
+      if call.template.match?(%r{/(?:remarks|note|here|check|time-cost|media|reminders/|off|mentions|link-readings|follow-master|take-revision-back|connections|copies|withdraw)}) && !call.template.match?(%r{asks/.*withdraw})
         next
       end
 

@@ -109,8 +109,15 @@ RSpec.describe "Writing by the API" do
     expect(ines.call(:put, "/api/w/#{w}/mentions", { name: "Pilot House", spellings: { "Ticker" => "@pilot.house" } }).first).to eq 200
     expect(ines.call(:get, "/api/w/#{w}/mentions").last["mentions"]).to include(a_hash_including("name" => "Pilot House", "spellings" => { "Ticker" => "@pilot.house" }))
     expect(told(ines.call(:put, "/api/w/#{w}/mentions", { name: "[x]", spellings: {} }))).to eq [422, "bad_name", "name"]
-    expect(told(ines.call(:post, "/api/w/#{w}/link-preview", { address: "http://10.0.0.1/" }))).to eq [422, "link_private", "link"]
-    expect(ines.call(:post, "/api/w/#{w}/link-preview", { address: "http://quillmere.example/lamp" }).last["title"]).to eq "The harbour lamp"
+    read = lambda do |address|
+      status, made = ines.call(:post, "/api/w/#{w}/link-readings", { address: address })
+      expect(status).to eq 202
+      expect(ines.call(:get, "/api/w/#{w}/link-readings/#{made['id']}")).to eq [200, { "page" => nil }]
+      AskFirst::App::Posts::ReadLink.call(world.jobs, AskFirst::App::Member.process(w, "dispatcher"), reading_id: made["id"])
+      ines.call(:get, "/api/w/#{w}/link-readings/#{made['id']}")
+    end
+    expect(told(read.call("http://10.0.0.1/"))).to eq [422, "link_private", "link"]
+    expect(read.call("http://quillmere.example/lamp").last["page"]["title"]).to eq "The harbour lamp"
   end
 
   it "takes an earlier revision back by its number" do

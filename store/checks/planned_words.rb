@@ -60,7 +60,7 @@ module AskFirst
         # Most posts of a client share a handful of times of the day.
         def instant(time)
           wall, zone = time.values_at(:wall, :zone)
-          wall && (@instants[[wall, zone]] ||= Core::Plan::WallTime.parse(wall, zone).at)
+          wall && (@instants[[wall, zone]] ||= Core::Plan::WallTime.stored({ "wall" => wall, "zone" => zone })&.at)
         end
 
         def rows(sql, name)

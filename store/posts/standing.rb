@@ -169,7 +169,7 @@ module AskFirst
         end
 
         def facts(row, parts, fingerprint, steps, showing, release)
-          time = parts["time"] && Core::Plan::WallTime.parse(parts["time"]["wall"], parts["time"]["zone"])
+          time = Core::Plan::WallTime.stored(parts["time"])
           id = row[:id]
           Core::Signoff::Facts.new(
             steps: steps, fingerprint: fingerprint, time: time, policy: @sets[:workspace][:time_policy], zone: @sets[:workspace][:zone],

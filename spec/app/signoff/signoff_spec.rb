@@ -309,7 +309,7 @@ RSpec.describe "Sign-off" do
       }.code).to eq "not_found"
       rendition = db[:revision_adaptations].where(post_id: other).get(:rendition_ids).to_a.first
       expect(refusal { AskFirst::App::Media::OpenFile::Shown.call(world.kit, guest, rendition_id: rendition) }.code).to eq "not_found"
-      expect(refusal { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_yours"
+      expect(refusal { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_found"
       expect(refusal {
         AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello")
       }.code).to eq "not_found"

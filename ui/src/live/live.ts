@@ -12,6 +12,7 @@ export interface Message {
   part?: string | null
   channel?: string | null
   leaving?: boolean
+  reading?: string
 }
 
 let heard = new Set<string>()
@@ -32,7 +33,7 @@ export function listen(workspaces: string[], queries: QueryClient): void {
     heard.add(id)
     window.MessageBus.subscribe(`/workspaces/${id}`, (message: Message) => {
       for (const ear of ears) ear(message)
-      if (message.what !== 'here') refresh(queries, message)
+      if (!['here', 'link_read'].includes(message.what)) refresh(queries, message)
     })
   }
 }

@@ -2,10 +2,11 @@
 // The link: its address, tracking tags, the card that is shown for it, and what becomes of the bare address in the text.
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { api, ok, sentence } from '@/api/client'
+import { sentence } from '@/api/client'
 import { useChecks } from './checks'
 import { useEditor, type EditorProps } from './editing'
 import SaysState from './SaysState.vue'
+import { readLink } from './read-link'
 import { upload } from './upload'
 
 const props = defineProps<EditorProps>()
@@ -67,11 +68,11 @@ async function fetchCard() {
   busy.value = true
   said.value = ''
   try {
-    const page = await ok(api.POST('/api/w/{workspace}/link-preview', { params: { path: { workspace: props.sheet.workspace_id } }, body: { address: now.value.address, picture: true } }))
+    const page = await readLink(props.sheet.workspace_id, now.value.address)
     choose({ ...now.value, card: { title: page.title, words: page.words, picture: page.media_id } })
     said.value = page.title === '' && page.words === '' ? 'The page says nothing of itself; write the card by hand.' : ''
   } catch (error) {
-    said.value = sentence(error)
+    said.value = error instanceof Error ? error.message : sentence(error)
   } finally {
     busy.value = false
   }

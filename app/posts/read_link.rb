@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      # Reads the page of a link for whoever asked, with its picture taken into the client's files when that is wanted, and tells
+      # them that it is there.
+      class ReadLink < Act
+        stepwise
+        of_process
+
+        PAGE = 6    # seconds for the page
+        PICTURE = 4 # and for its picture: ten in all, whatever stands there
+        MOST_PICTURE = 10 * 1024 * 1024
+
+        def call(reading_id:)
+          row = reading { rows(:link_readings).where(id: reading_id, read_at: nil).first } or return
+          asker = reading { colleagues.find { |one| one.person_id == row[:person_id] } }
+          state, found = look(row, asker)
+          write { Store::Posts::LinkReadings.keep(scope, row[:id], state, found, now) }
+          Live.tell(kit, member.workspace_id, { what: "link_read", ids: [], reading: row[:id] }, [row[:person_id]])
+        end
+
+        private
+
+        # @return [Array(String, Hash)] state, and what was found
+        def look(row, asker)
+          page = page(row[:address])
+          said = kit.previews.of(page)
+          media_id = take(said[:picture], asker) if row[:picture] && said[:picture] && asker
+          ["fine", { title: said[:title], words: said[:words], picture: said[:picture], media_id: media_id, address: page.address }]
+        rescue Core::Checks::Unreadable => e
+          [e.state, { note: e.note }]
+        end
+
+        def page(address)
+          page = kit.pages.get(address, seconds: PAGE)
+          raise Core::Checks::Unreadable.new("broken", "it answers with #{page.status}") unless page.status == 200
+          raise Core::Checks::Unreadable.new("broken", "it is no page but #{page.type.empty? ? 'something unnamed' : page.type}") unless page.type.include?("html")
+
+          page
+        end
+
+        # A picture that is none, or that cannot be fetched, leaves the card without one.
+        def take(address, asker)
+          file = kit.pages.get(address, limit: MOST_PICTURE, seconds: PICTURE)
+          return if file.status != 200 || file.cut
+
+          Media::UploadMedia.call(kit, asker, io: StringIO.new(file.body), name: "#{URI.parse(address).host} preview")[:id]
+        rescue Core::Checks::Unreadable, Core::Invalid, Core::Refused
+          nil
+        end
+      end
+    end
+  end
+end
