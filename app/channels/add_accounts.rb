@@ -76,7 +76,7 @@ module AskFirst
           network = kit.catalogue.find(try[:network_address]) or raise Core::Channels::SaidNo.new("The network does not answer at the moment.", final: false)
           id = new_id
           scope.insert(:channels, { id: id, network: network.name, name: one["name"], initials: network.initials, account: one["account"], micropub: one["micropub"],
-                                    card: Store::Database.jsonb(network.card), state: "connected", connection_id: connection, network_address: try[:network_address],
+                                    card: Store::Database.jsonb(network.card.to_json_hash), state: "connected", connection_id: connection, network_address: try[:network_address],
                                     position: (rows(:channels).max(:position) || -1) + 1, created_at: now })
           record("channel_connected", facts: { name: one["name"], account: one["account"] })
           id

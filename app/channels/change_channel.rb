@@ -29,7 +29,7 @@ module AskFirst
           raise Core::Invalid.new("network_sets_limits", "Its network sets the limits of this channel.", field: "limits") unless row[:state] == "offline"
 
           card = Core::Channels::OfflineCard.build(name: label, initials: limits["initials"], limit: limits["limit"], pictures: limits["pictures"], picture_needed: limits["picture_needed"])
-          { card: Store::Database.jsonb(card), initials: card["initials"] }
+          { card: Store::Database.jsonb(card.to_json_hash), initials: card.initials }
         end
 
         def changed(row)

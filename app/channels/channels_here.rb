@@ -28,12 +28,11 @@ module AskFirst
         def channel(row)
           { id: row[:id], name: row[:name], network: row[:network], initials: row[:initials], account: row[:account], state: row[:state], version: row[:version],
             level: row[:condition].level, sentence: row[:condition].sentence, consent_by: row[:consent_name], connection_id: row[:connection_id], network_address: row[:network_address],
-            planned: planned.fetch(row[:id], 0), waiting: waiting.fetch(row[:id], 0), off: off.include?(row[:id]), limits: limits(row[:card]) }
+            planned: planned.fetch(row[:id], 0), waiting: waiting.fetch(row[:id], 0), off: off.include?(row[:id]), limits: limits(Core::Channels::Card.read(row[:card])) }
         end
 
         def limits(card)
-          { rule: card.dig("text", "rule"), text: card.dig("text", "limit"), pictures: card.dig("media", "most"), needed: card.dig("media", "needed") == true,
-            kinds: card.dig("media", "kinds") || ["picture"] }
+          { rule: card.text.rule, text: card.text.limit, pictures: card.media.most, needed: card.media.needed, kinds: card.media.kinds }
         end
 
         # Posts on the channel that are not out yet.

@@ -38,8 +38,9 @@ module AskFirst
           end
 
           id = new_id
-          scope.insert(:channels, { id: id, network: network.name, name: label, initials: network.initials, account: address, card: Store::Database.jsonb(network.card), state: "planned",
-                                    network_address: network.address, position: (rows(:channels).max(:position) || -1) + 1, created_at: now })
+          scope.insert(:channels, { id: id, network: network.name, name: label, initials: network.initials, account: address, state: "planned",
+                                    card: Store::Database.jsonb(network.card.to_json_hash), network_address: network.address,
+                                    position: (rows(:channels).max(:position) || -1) + 1, created_at: now })
           record("channel_planned", facts: { name: label, account: address })
           announce("channels", ids: [])
           id

@@ -28,7 +28,7 @@ module AskFirst
         # A channel without a network, or a format that its network's protocol does not take.
         def by_hand?(showing)
           channel = channel(showing)
-          channel[:state] == "offline" || Array(channel[:card]["by_hand"]).include?(@seen[:release][:request]["format"])
+          channel[:state] == "offline" || channel[:card].by_hand.include?(@seen[:release][:request]["format"])
         end
 
         # By the database's clock, and only while the two clocks agree.

@@ -11,8 +11,8 @@ module AskFirst
 
           channel = channel(showing)
           card = channel[:card]
-          if card["finds_by_id"] then ask_network(showing, channel)
-          elsif card["same_id_once"] then send_again(showing, "The network counts the same id once, so it is sent again with it.")
+          if card.finds_by_id then ask_network(showing, channel)
+          elsif card.same_id_once then send_again(showing, "The network counts the same id once, so it is sent again with it.")
           else
             trouble(showing, "It may be out: #{channel[:name]} gave no clear reply and cannot be asked. Look there, then say here what you saw.")
           end

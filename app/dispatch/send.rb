@@ -33,9 +33,22 @@ module AskFirst
         # The card may have changed since the yes; the request is built again under today's.
         def refresh_card(channel)
           card = client(channel).card
-          return if card.nil? || card == channel[:card]
+          return if card.nil? || (card == channel[:card] && channel[:card_refused].nil?)
 
-          write { rows(:channels).where(id: channel[:id]).update(card: Store::Database.jsonb(card)) }
+          write { rows(:channels).where(id: channel[:id]).update(card: Store::Database.jsonb(card.to_json_hash), card_refused: nil) }
+        rescue Core::Invalid => e
+          keep_last_card(channel, e.message)
+        end
+
+        # One that cannot be used is refused: the last good one stays, and the channel says so.
+        def keep_last_card(channel, why)
+          return if channel[:card_refused] == why
+
+          write do
+            rows(:channels).where(id: channel[:id]).update(card_refused: why)
+            record("card_refused", facts: { channel: channel[:name], sentence: why })
+            announce("channels", ids: [])
+          end
         end
 
         # Pictures go up before, so that the check stands directly before the create.

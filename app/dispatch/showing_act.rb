@@ -65,7 +65,7 @@ module AskFirst
               may_be_out: true)
             reached = channel(showing)
             record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: reached[:name], address: address })
-            kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + reached[:card].fetch("settles_within", 0) + 1) if reached[:micropub]
+            kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + reached[:card].settles_within + 1) if reached[:micropub]
             restage([showing[:post_id]])
           end
         end
@@ -115,7 +115,7 @@ module AskFirst
 
         # Only a send that is still under way becomes unclear; one whose end was kept meanwhile stays as it is.
         def unclear(showing, card, note, retry_after: nil)
-          wait = [card.fetch("settles_within", 0), kit.settings.settle_floor, retry_after || 0].max
+          wait = [card.settles_within, kit.settings.settle_floor, retry_after || 0].max
           write do
             under_way = rows(:showings).where(id: showing[:id], state: "sending")
             next if under_way.update(state: "unclear", lease_until: nil, next_look_at: kit.now + wait).zero?

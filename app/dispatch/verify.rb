@@ -25,7 +25,7 @@ module AskFirst
         private
 
         def look_again(showing, look)
-          wait = [channel(showing)[:card].fetch("settles_within", 0), 1].max * (look + 1)
+          wait = [channel(showing)[:card].settles_within, 1].max * (look + 1)
           write do
             attempt(showing, "not_there_yet", "Looked, and it does not show yet.")
             kit.queue.verify(member.workspace_id, showing[:id], at: now + wait, look: look + 1)

@@ -36,12 +36,12 @@ module AskFirst
           card = adaptation.channel[:card]
           request = adaptation.request
           text = request["text"]
-          rule = card.fetch("text")
-          within = Core::Checks::Counting.within(text, rule, rule.fetch("limit"))
+          rule = card.text
+          within = Core::Checks::Counting.within(text, rule, rule.limit)
           {
-            text: text, count: Core::Checks::Counting.count(text, rule), limit: rule.fetch("limit"), rule: rule.fetch("rule"), within: within,
+            text: text, count: Core::Checks::Counting.count(text, rule), limit: rule.limit, rule: rule.rule, within: within,
             written: Core::Posts::Mentions.written(adaptation.parts["text"], adaptation.place.book, adaptation.place.network, within),
-            fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]), hashtags: Core::Checks::Hashtags.find(text).size, most_hashtags: card.dig("hashtags", "most"),
+            fold: rule.fold && Core::Checks::Counting.within(text, rule, rule.fold), hashtags: Core::Checks::Hashtags.find(text).size, most_hashtags: card.hashtags,
             pictures: pictures(adaptation), link: request["link"], link_card: link_card(adaptation), tagged: Array(request["tagged"]), **Beside.settings(request),
             checks: checks(adaptation, seen).map { |finding| finding.to_h.merge(mend: Core::Checks::Mends.for(finding, adaptation.parts, card, spread: seen.spread)) }
           }
@@ -57,7 +57,7 @@ module AskFirst
         # What a network that shows a card shows: what a person put there; its own reading of the page is not known before.
         def link_card(adaptation)
           link = adaptation.parts["link"]
-          return unless link && adaptation.channel[:card]["link_card"] && adaptation.request["media"].empty? && adaptation.request["link"]
+          return unless link && adaptation.channel[:card].link_card && adaptation.request["media"].empty? && adaptation.request["link"]
 
           card = link["card"] || {}
           { title: card["title"].to_s, words: card["words"].to_s, picture: card["picture"], host: URI.parse(link["address"]).host }

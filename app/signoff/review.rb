@@ -68,14 +68,14 @@ module AskFirst
 
         # Two adaptations are one way only if their time and all but the account are equal.
         def ways(shown)
-          shown.group_by { |row| [row[:request].except("account"), row[:wall], row[:zone], row[:card].dig("text", "fold")] }.map do |_, group|
+          shown.group_by { |row| [row[:request].except("account"), row[:wall], row[:zone], Core::Channels::Card.read(row[:card]).text.fold] }.map do |_, group|
             first = group.first
             text = first[:request]["text"]
-            rule = first[:card].fetch("text")
+            rule = Core::Channels::Card.read(first[:card]).text
             {
               channels: group.map { |row| { network: row[:network], initials: row[:initials], name: row[:channel] } },
               adaptation_ids: group.map { |row| row[:adaptation_id] }, text: text,
-              fold: rule["fold"] && Core::Checks::Counting.within(text, rule, rule["fold"]),
+              fold: rule.fold && Core::Checks::Counting.within(text, rule, rule.fold),
               wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"), zone: first[:zone], link: first[:request]["link"], beside: Posts::Beside.of(first[:request], first[:rendition_ids].to_a),
               pictures: first[:request]["media"].zip(first[:rendition_ids].to_a).map { |file, id| picture_json(file, id) }
             }

@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Channels
-      # How a channel's connection is, said early: fine, soon (it will lapse, or the person whose consent it rests on has left),
+      # How a channel's connection is, said early: fine, soon (it will lapse, the person whose consent it rests on has
+      # left, or its network's card cannot be used),
       # lapsed, planned (not connected yet) or offline.
       module Condition
         SOON = 7 * 86_400 # seconds before the end of a consent that it is said; common practice, no source
@@ -14,7 +15,7 @@ module AskFirst
 
         module_function
 
-        # @param channel [Hash] :state, :name
+        # @param channel [Hash] :state, :name, :card_refused (what is wrong with the card that its network sent last, nil for nothing)
         # @param connection [Hash, nil] :expires_at, :consent_until, :renews (whether it renews itself), :consent_by
         # @param consent_name [String, nil] whose consent it is
         # @param consent_here [Boolean] whether that person is still a member
@@ -24,17 +25,19 @@ module AskFirst
           when "offline" then Said.new(level: "offline", sentence: "Published by hand.")
           when "planned" then Said.new(level: "planned", sentence: "Not connected yet: it can be planned and approved for, not released.")
           when "lapsed" then Said.new(level: "lapsed", sentence: "The connection has lapsed; nothing can go out here. Connect it again.")
-          else connected(connection, now, consent_name, consent_here)
+          else connected(connection, now, consent_name, consent_here, channel[:card_refused])
           end
         end
 
-        def connected(connection, now, consent_name, consent_here)
+        def connected(connection, now, consent_name, consent_here, card_refused)
           ends = connection && end_of(connection)
           return Said.new(level: "lapsed", sentence: "The connection has lapsed; nothing can go out here. Connect it again.") if ends && ends <= now
           unless consent_here
             return Said.new(level: "soon", sentence: "It rests on the consent of #{consent_name || 'somebody'}, who has left this client. Somebody else must connect it again.")
           end
           return Said.new(level: "soon", sentence: "The consent ends in #{days(ends - now)}. Connect it again before.") if ends && ends - now < SOON
+
+          return Said.new(level: "soon", sentence: "#{card_refused} What it took before holds until then.") if card_refused
 
           Said.new(level: "fine", sentence: consent_name ? "Connected on the consent of #{consent_name}." : "Connected.")
         end

@@ -7,12 +7,12 @@ module AskFirst
       module Offers
         module_function
 
+        # @param card [Card]
         # @return [Hash] part => what may stand there, or nil where the network has no such thing
         def of(card)
           {
-            "formats" => Posts::Formats.of_card(card), "link_card" => card["link_card"] ? true : false,
-            "tagged" => card.dig("tagged", "most"), "first_comment" => card.dig("first_comment", "limit"), "call_to_action" => card.dig("call_to_action", "kinds"),
-            "audience" => card["audience"], "event" => card["event"] ? true : nil, "budget" => card["budget"] ? true : nil
+            "formats" => card.formats, "link_card" => card.link_card, "tagged" => card.tagged, "first_comment" => card.first_comment, "call_to_action" => card.call_to_action,
+            "audience" => card.audience, "event" => card.event || nil, "budget" => card.budget || nil
           }
         end
       end

@@ -14,16 +14,16 @@ module AskFirst
         module_function
 
         # @param text [String]
-        # @param rule [Hash] {"rule" => name, …}; weighted adds "link", "emoji", "default" and "ranges" ([[from, to, weight], …])
+        # @param rule [Channels::Card::Text]
         # @return [Integer] units, or the sum of weights
         def count(text, rule)
-          case rule.fetch("rule")
+          case rule.rule
           when "graphemes" then text.grapheme_clusters.size
           when "code_points" then text.length
           when "utf16_units" then utf16(text)
           when "bytes_utf8" then text.bytesize
           when "weighted" then pieces(text, rule).sum { |_, weight| weight }
-          else raise Invalid.new("unknown_counting_rule", "The network counts text by a rule that is not known here: #{rule['rule']}.")
+          else raise Invalid.new("unknown_counting_rule", "The network counts text by a rule that is not known here: #{rule.rule}.")
           end
         end
 
@@ -42,7 +42,7 @@ module AskFirst
         end
 
         def units(text, rule)
-          return pieces(text, rule) if rule["rule"] == "weighted"
+          return pieces(text, rule) if rule.rule == "weighted"
 
           text.grapheme_clusters.map { |cluster| [cluster, count(cluster, rule)] }
         end
@@ -52,7 +52,7 @@ module AskFirst
           position = 0
           Links.find(text).each do |from, length|
             result.concat(weighted_clusters(text[position...from], rule)) if from > position
-            result << [text[from, length], rule.fetch("link")]
+            result << [text[from, length], rule.link]
             position = from + length
           end
           result.concat(weighted_clusters(text[position..], rule))
@@ -60,13 +60,13 @@ module AskFirst
 
         def weighted_clusters(text, rule)
           text.grapheme_clusters.map do |cluster|
-            [cluster, EMOJI.match?(cluster) ? rule.fetch("emoji") : cluster.each_char.sum { |char| weight(char.ord, rule) }]
+            [cluster, EMOJI.match?(cluster) ? rule.emoji : cluster.each_char.sum { |char| weight(char.ord, rule) }]
           end
         end
 
         def weight(code_point, rule)
-          range = rule.fetch("ranges").find { |from, to, _| code_point.between?(from, to) }
-          range ? range[2] : rule.fetch("default")
+          range = rule.ranges.find { |from, to, _| code_point.between?(from, to) }
+          range ? range[2] : rule.default
         end
 
         def utf16(text)

@@ -10,8 +10,8 @@ module AskFirst
         # @return [Array<PostChecks::Finding>]
         def call(request, card)
           format = Posts::Formats[request["format"]] or return []
-          name = card["name"] || "This network"
-          return [PostChecks.fault("format_not_taken", "format", "#{name} takes no #{format.words.delete_prefix('a ')}.")] unless Posts::Formats.of_card(card).include?(format.name)
+          name = card.name || "This network"
+          return [PostChecks.fault("format_not_taken", "format", "#{name} takes no #{format.words.delete_prefix('a ')}.")] unless card.formats.include?(format.name)
 
           [few(request, format), (PostChecks.fault("link_missing", "link", "A link with its card needs its address.") if format.link && request["link"].nil?)].compact
         end

@@ -21,7 +21,7 @@ module AskFirst
         end
 
         def tagged(parts, place)
-          return [] unless place.card["tagged"]
+          return [] unless place.card.tagged
 
           rows = parts["tagged"].select { |row| parts["media"].include?(row["media"]) }
           names = rows.map { |row| row["name"] }.uniq.reject { |name| place.book.spelling(name, place.network) }
@@ -30,7 +30,7 @@ module AskFirst
 
         def call_to_action(parts, request, place)
           wanted = parts["call_to_action"]
-          return if wanted.nil? || request["call_to_action"] || place.card["call_to_action"].nil?
+          return if wanted.nil? || request["call_to_action"] || place.card.call_to_action.nil?
 
           PostChecks.warning("no_such_call", "call_to_action", "There is no “#{wanted}” here, so none is shown.")
         end

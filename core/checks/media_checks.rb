@@ -11,21 +11,21 @@ module AskFirst
 
         # @return [Array<PostChecks::Finding>]
         def call(request, card)
-          rules = card.fetch("media")
+          rules = card.media
           media = request.fetch("media")
-          kinds = rules["kinds"] || ["picture"]
+          kinds = rules.kinds
           [missing(media, rules, kinds), *strangers(media, kinds, request["format"], card), *number(media, rules), *lengths(media, rules), *descriptions(media, rules)].compact
         end
 
         def kind(medium) = medium.fetch("kind", "picture")
 
         def missing(media, rules, kinds)
-          PostChecks.fault("picture_missing", "media", "A #{kinds.join(' or a ')} is needed here, and there is none yet.") if rules["needed"] && media.empty?
+          PostChecks.fault("picture_missing", "media", "A #{kinds.join(' or a ')} is needed here, and there is none yet.") if rules.needed && media.empty?
         end
 
         # A kind that is not taken; one that came with a format that is taken is.
         def strangers(media, kinds, format, card)
-          let = Posts::Formats.of_card(card).include?(format) ? Posts::Formats[format].kinds : []
+          let = card.formats.include?(format) ? Posts::Formats[format].kinds : []
           (media.map { |medium| kind(medium) }.uniq - kinds - let).map do |stranger|
             PostChecks.fault("no_#{stranger}s_here", "media", "#{PLURAL.fetch(stranger)} are not taken here, only a #{kinds.join(' or a ')}.")
           end
@@ -34,13 +34,13 @@ module AskFirst
         def number(media, rules)
           pictures, others = media.partition { |medium| kind(medium) == "picture" }
           [
-            (PostChecks.fault("too_many_pictures", "media", "#{pictures.size} pictures; at most #{rules['most']} are taken.") if pictures.size > rules["most"]),
+            (PostChecks.fault("too_many_pictures", "media", "#{pictures.size} pictures; at most #{rules.most} are taken.") if pictures.size > rules.most),
             (PostChecks.fault("one_alone", "media", "A #{kind(others.first)} goes out alone; there are #{media.size} files.") if others.any? && media.size > 1)
           ]
         end
 
         def lengths(media, rules)
-          least, most = rules["seconds"]
+          least, most = rules.seconds
           return [] unless least
 
           media.filter_map do |medium|
@@ -53,7 +53,7 @@ module AskFirst
 
         def descriptions(media, rules)
           undescribed = media.count { |medium| medium["description"].to_s.strip.empty? }
-          limit = rules["description"]
+          limit = rules.description
           longest = limit ? media.map { |medium| medium["description"].to_s.grapheme_clusters.size }.max.to_i : 0
           [
             (PostChecks.warning("description_missing", "descriptions", without_words(undescribed, media)) if undescribed.positive?),

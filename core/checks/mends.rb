@@ -18,7 +18,7 @@ module AskFirst
 
         # @param finding [PostChecks::Finding]
         # @param parts [Hash] resolved parts
-        # @param card [Hash]
+        # @param card [Channels::Card]
         # @param spread [Array<Hash>] {channel_id:, name:, wall:}: the proposal to spread out (Spreading)
         # @return [Hash, nil]
         def for(finding, parts, card, spread: [])
@@ -28,8 +28,8 @@ module AskFirst
           when "hashtag_doubled" then save("take the repeats out", "text", without_repeats(parts["text"]), parts)
           when "styled_letters" then save("make them plain letters", "text", plain_letters(parts["text"]), parts)
           when "hidden_characters" then save("take them out", "text", parts["text"].gsub(ReadAloud::HIDDEN, ""), parts)
-          when "too_many_hashtags" then save("keep the first #{card.dig('hashtags', 'most')}", "text", first_tags(parts["text"], card.dig("hashtags", "most")), parts)
-          when "too_many_pictures" then save("keep the first #{card.dig('media', 'most')}", "media", parts["media"].first(card.dig("media", "most")), parts)
+          when "too_many_hashtags" then save("keep the first #{card.hashtags}", "text", first_tags(parts["text"], card.hashtags), parts)
+          when "too_many_pictures" then save("keep the first #{card.media.most}", "media", parts["media"].first(card.media.most), parts)
           when "format_not_taken" then save("as it comes", "format", nil, parts)
           else
             words, show = SHOWS[finding.code]

@@ -11,7 +11,7 @@ module AskFirst
         module_function
 
         # @param request [Hash] the request as it will be built (Posts::Request)
-        # @param card [Hash] the network card
+        # @param card [Channels::Card]
         # @return [Array<Finding>] level "fault" stops, "warning" does not
         def call(request, card)
           [*text(request, card), *words(request, card), *FormatChecks.call(request, card), *MediaChecks.call(request, card), *extras(request, card)]
@@ -22,8 +22,8 @@ module AskFirst
         end
 
         def text(request, card)
-          limit = card.dig("text", "limit")
-          count = Counting.count(request.fetch("text"), card.fetch("text"))
+          limit = card.text.limit
+          count = Counting.count(request.fetch("text"), card.text)
           found = []
           found << fault("text_too_long", "text", "#{count - limit} over the limit of #{limit}.") if count > limit
           found << fault("nothing_to_say", "text", "There is no text and no picture yet.") if request["text"].strip.empty? && request["media"].empty?
@@ -33,7 +33,7 @@ module AskFirst
         def words(request, card)
           text = request.fetch("text")
           tags = Hashtags.find(text)
-          most = card.dig("hashtags", "most")
+          most = card.hashtags
           doubled = Hashtags.doubled(text)
           styled = ReadAloud.styled(text)
           run = ReadAloud.longest_emoji_run(text)
@@ -50,10 +50,10 @@ module AskFirst
         # What some networks take beside the post itself.
         def extras(request, card)
           comment = request["first_comment"].to_s
-          limit = card.dig("first_comment", "limit")
-          over = limit ? Counting.count(comment, card.fetch("text")) - limit : 0
+          limit = card.first_comment
+          over = limit ? Counting.count(comment, card.text) - limit : 0
           tagged = Array(request["tagged"]).size
-          most = card.dig("tagged", "most")
+          most = card.tagged
           [
             (fault("first_comment_too_long", "first_comment", "The first comment is #{over} over its limit of #{limit}.") if over.positive?),
             (fault("too_many_tagged", "tagged", "#{tagged} are tagged; at most #{most} are taken.") if most && tagged > most)

@@ -28,12 +28,12 @@ module AskFirst
 
         # @param width [Integer] pixels, upright as people see it
         # @param height [Integer] pixels
-        # @param rules [Hash] the card's "media" rules: "ratio" => [[w, h] narrowest, [w, h] widest] or nil, "max_side" in pixels
+        # @param rules [Channels::Card::Media]
         # @param frame [Hash] as of clean
         # @return [Hash] {"crop" => [left, top, width, height], "size" => [width, height], "mime" => "image/jpeg"}
         def for(width, height, rules, frame = WHOLE)
-          crop = crop(width, height, rules["ratio"], frame)
-          { "crop" => crop, "size" => fit(crop[2], crop[3], rules.fetch("max_side")), "mime" => "image/jpeg" }
+          crop = crop(width, height, rules.ratio, frame)
+          { "crop" => crop, "size" => fit(crop[2], crop[3], rules.max_side), "mime" => "image/jpeg" }
         end
 
         # @return [Array(Integer, Integer, Integer, Integer)] left, top, width, height

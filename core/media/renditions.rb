@@ -12,7 +12,7 @@ module AskFirst
         module_function
 
         # @param rows [Array<Hash>] media that go out, in their order: id, kind, width, height, duration_ms, mime
-        # @param rules [Hash] the card's "media" rules; one_shape: a set is shown in the shape of its first picture
+        # @param rules [Channels::Card::Media]
         # @param frames [Hash] media id => frame (Framing.clean)
         # @return [Array<Hash>] a spec for each
         def specs(rows, rules, frames)
@@ -21,14 +21,14 @@ module AskFirst
             frame = frames.fetch(row[:id], Framing::WHOLE)
             next other(row) unless row[:kind] == "picture"
 
-            spec = Framing.for(row[:width], row[:height], shape ? rules.merge("ratio" => [shape, shape]) : rules, frame)
-            shape ||= spec["crop"].last(2) if rules["one_shape"]
+            spec = Framing.for(row[:width], row[:height], shape ? rules.shaped(*shape) : rules, frame)
+            shape ||= spec["crop"].last(2) if rules.one_shape
             spec
           end
         end
 
         def link_card(row)
-          Framing.for(row[:width], row[:height], { "ratio" => CARD_RATIO, "max_side" => CARD_SIDE })
+          Framing.for(row[:width], row[:height], Channels::Card::Media.new(ratio: CARD_RATIO, max_side: CARD_SIDE))
         end
 
         # The same film, the same pages, without hidden data.

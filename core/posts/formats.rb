@@ -28,20 +28,6 @@ module AskFirst
           TABLE[name]
         end
 
-        # What a card takes. One that does not say takes what its media rules let through.
-        # @return [Array<String>]
-        def of_card(card)
-          return card["formats"] & TABLE.keys if card["formats"]
-
-          kinds = card.dig("media", "kinds") || ["picture"]
-          found = TABLE.values.select { |format| format.kinds.intersect?(kinds) && card.dig("media", "most").to_i >= format.least && format.name != "story" }.map(&:name)
-          if card.dig("media", "needed")
-            found
-          else
-            ["text", *found, *(card["link_card"] ? ["link"] : [])]
-          end
-        end
-
         # The media that a format uses, in their order.
         # @param media [Array] with a kind each
         # @yieldparam one an element

@@ -6,7 +6,7 @@ module AskFirst
       # The material content of an adaptation: the request as it will be built for its network. This, and nothing else,
       # is what a yes belongs to. What the network or the format does not take is left out of it, and stays with the post.
       module Request
-        # What a request is built from beside the parts. card: network card · account: its address at the network · network: its
+        # What a request is built from beside the parts. card: Channels::Card · account: its address at the network · network: its
         # name, for spellings · tags: tracking tags · book: Mentions::Book · files: media id => File
         Place = Struct.new(:card, :account, :network, :tags, :book, :files, keyword_init: true) do
           def initialize(network: "", tags: {}, book: Mentions::NOBODY, files: {}, **more) = super
@@ -31,7 +31,7 @@ module AskFirst
             "account" => place.account, "text" => text(parts, link, final, format, place), "link" => final, "link_card" => link_card(link, format, media, place),
             "media" => media.map { |id| medium(id, parts, place) }, "tagged" => tagged(parts["tagged"], media, place),
             "first_comment" => taken(place.card, "first_comment") ? Mentions.spell(parts["first_comment"], place.book, place.network) : "",
-            "call_to_action" => Array(place.card.dig("call_to_action", "kinds")).include?(parts["call_to_action"]) ? parts["call_to_action"] : nil,
+            "call_to_action" => Array(place.card.call_to_action).include?(parts["call_to_action"]) ? parts["call_to_action"] : nil,
             "format" => parts["format"], "audience" => audience(parts["audience"], place.card), "event" => taken(place.card, "event") ? parts["event"] : nil,
             "budget" => taken(place.card, "budget") ? parts["budget"] : nil
           }
@@ -50,8 +50,8 @@ module AskFirst
         def text_as_sent(text, link, card, address: link, bare: "keep")
           return text if link.nil?
 
-          text = replace(text, address, card["link_card"] && bare == "drop" ? nil : link)
-          return text if card["link_card"] || text.include?(link)
+          text = replace(text, address, card.link_card && bare == "drop" ? nil : link)
+          return text if card.link_card || text.include?(link)
 
           text.empty? ? link : "#{text}\n\n#{link}"
         end
@@ -75,7 +75,7 @@ module AskFirst
 
         # Only where the network shows one, and only what a person put there; else it shows what the page says of itself.
         def link_card(link, format, media, place)
-          return unless link && link["card"] && place.card["link_card"] && media.empty? && (format.nil? || format.text)
+          return unless link && link["card"] && place.card.link_card && media.empty? && (format.nil? || format.text)
 
           picture = link["card"]["picture"]
           shown = link["card"].slice("title", "words")
@@ -94,7 +94,7 @@ module AskFirst
         end
 
         def audience(value, card)
-          kinds = card["audience"] or return
+          kinds = card.audience or return
           kept = value.to_h.slice(*kinds).reject { |_, list| list.empty? }
           kept.empty? ? nil : kept
         end

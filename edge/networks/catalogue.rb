@@ -22,22 +22,36 @@ module AskFirst
 
         # @return [Array<Hash>] {address:, network: (nil while it does not answer)}
         def all
-          @addresses.map { |address| Thread.new { { address: address, network: find(address) } } }.map(&:value)
+          @addresses.map { |address| Thread.new { { address: address, network: known(address) } } }.map(&:value)
         end
 
         # @return [Network, nil]
+        # @raise [Core::Invalid] bad_card, where no better one is known
         def find(address)
           return unless @addresses.include?(address)
 
           kept = @lock.synchronize { @kept[address] }
           return kept[0] if kept && Process.clock_gettime(Process::CLOCK_MONOTONIC) - kept[1] < FRESH
 
-          fetched = fetch(address) or return kept && kept[0]
+          fetched = fetch_or_keep(address, kept) or return
           @lock.synchronize { @kept[address] = [fetched, Process.clock_gettime(Process::CLOCK_MONOTONIC)] }
           fetched
         end
 
         private
+
+        # What was known before holds while it does not answer, or sends a card that cannot be used.
+        def fetch_or_keep(address, kept)
+          fetch(address) || (kept && kept[0])
+        rescue Core::Invalid
+          kept ? kept[0] : raise
+        end
+
+        def known(address)
+          find(address)
+        rescue Core::Invalid
+          nil
+        end
 
         def fetch(address)
           uri = URI.parse(address)
@@ -56,8 +70,8 @@ module AskFirst
           return unless ends.compact.size >= 2 && ends.compact.all? { |one| URI.parse(one).authority == uri.authority }
           return unless Array(said["code_challenge_methods_supported"]).include?("S256")
 
-          card = said.fetch("network-card")
-          Network.new(address: address, name: card["name"], initials: card["initials"], kind: card["kind"], card: card, authorize: ends[0], token: ends[1], revoke: ends[2])
+          card = Core::Channels::Card.parse(said.fetch("network-card"))
+          Network.new(address: address, name: card.name, initials: card.initials, kind: card.kind, card: card, authorize: ends[0], token: ends[1], revoke: ends[2])
         rescue KeyError, URI::InvalidURIError
           nil
         end

@@ -22,9 +22,11 @@ module AskFirst
         end
 
         # The network card, from the configuration query (3.7.1).
-        # @return [Hash, nil] nil when the site declares none
+        # @return [Core::Channels::Card, nil] nil when the site declares none
+        # @raise [Core::Invalid] bad_card
         def card
-          config["network-card"]
+          said = config["network-card"]
+          said && Core::Channels::Card.parse(said)
         end
 
         # Sends a file to the media endpoint (3.6).

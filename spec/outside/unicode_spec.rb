@@ -6,7 +6,7 @@ RSpec.describe "counting against Unicode's own data" do
   folder = "/usr/share/unicode"
 
   def graphemes(text)
-    AskFirst::Core::Checks::Counting.count(text, { "rule" => "graphemes" })
+    AskFirst::Core::Checks::Counting.count(text, AskFirst::Core::Channels::CardReading.text({ "rule" => "graphemes" }))
   end
 
   def lines(path)
@@ -30,7 +30,7 @@ RSpec.describe "counting against Unicode's own data" do
   end
 
   it "gives every emoji sequence one flat weight where the card has one" do
-    rule = { "rule" => "weighted", "link" => 24, "emoji" => 2, "default" => 2, "ranges" => [[0, 0x24FF, 1]] }
+    rule = AskFirst::Core::Channels::CardReading.text({ "rule" => "weighted", "link" => 24, "emoji" => 2, "default" => 2, "ranges" => [[0, 0x24FF, 1]] })
     sequences = lines("#{folder}/emoji/emoji-test.txt").map { |line| line.split(";").first.scan(/\h+/).map { |hex| hex.to_i(16) }.pack("U*") }
     expect(sequences.reject { |text| AskFirst::Core::Checks::Counting.count(text, rule) == 2 }).to eq []
   end
@@ -51,7 +51,7 @@ RSpec.describe "counting against Unicode's own data" do
     texts = ["Fog days: 7:20", "naïve cafe\u0301", "👩‍👩‍👧‍👦 auf Deck", "🇵🇹🇩🇪", "ﷺ a\u200Db", "e\u0301\u0327"]
     script = "const s=new Intl.Segmenter('en',{granularity:'grapheme'});console.log(JSON.stringify(JSON.parse(process.argv[1]).map(t=>[[...s.segment(t)].length,t.length])))"
     theirs = JSON.parse(IO.popen(["node", "-e", script, JSON.generate(texts)], &:read))
-    ours = texts.map { |text| [graphemes(text), AskFirst::Core::Checks::Counting.count(text, { "rule" => "utf16_units" })] }
+    ours = texts.map { |text| [graphemes(text), AskFirst::Core::Checks::Counting.count(text, AskFirst::Core::Channels::CardReading.text({ "rule" => "utf16_units" }))] }
     expect(ours).to eq theirs
   end
 end

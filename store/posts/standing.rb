@@ -202,9 +202,9 @@ module AskFirst
         # What goes out of the media, in their order, then the picture of the link's card where there is one.
         def pictures_for(parts, channel)
           rows = Core::Posts::Formats.used(Core::Posts::Formats[parts["format"]], parts["media"].filter_map { |id| media[id] }) { |row| row[:kind] }
-          specs = Core::Media::Renditions.specs(rows, channel[:card].fetch("media"), parts["framing"])
+          specs = Core::Media::Renditions.specs(rows, channel[:card].media, parts["framing"])
           found = rows.zip(specs).map { |row, spec| picture(row, spec) }
-          card = media[Core::Posts::Link.picture(parts["link"])] if channel[:card]["link_card"] && rows.empty?
+          card = media[Core::Posts::Link.picture(parts["link"])] if channel[:card].link_card && rows.empty?
           found << picture(card, Core::Media::Renditions.link_card(card)).merge(of_link: true) if card
           found
         end
@@ -215,7 +215,7 @@ module AskFirst
             digest: rendition && rendition[:digest], lost: spec["crop"] ? Core::Media::Framing.lost(row[:width], row[:height], spec["crop"]) : 0 }
         end
 
-        def channels = @channels ||= @sets[:channels].to_h { |row| [row[:id], row] }
+        def channels = @channels ||= @sets[:channels].to_h { |row| [row[:id], row.merge(card: Core::Channels::Card.read(row[:card]))] }
         def campaigns = @campaigns ||= @sets[:campaigns].to_h { |row| row.values_at(:id, :name) }
         def book = @book ||= @sets[:spellings].empty? ? Core::Posts::Mentions::NOBODY : Core::Posts::Mentions::Book.new(@sets[:spellings])
         def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }

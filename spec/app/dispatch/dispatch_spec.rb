@@ -137,6 +137,27 @@ RSpec.describe "Dispatch" do
       expect(sent(post)).to eq []
     end
 
+    it "refuses a card that cannot be used, goes on with the last good one, and the channel says so until a good one comes" do
+      card = JSON.parse(JSON.generate(db[:channels].where(id: world.channel(:ticker)).get(:card)))
+      said = -> { world.act("Channels::ChannelsHere", :ines)[:channels].find { |one| one[:id] == world.channel(:ticker) }.values_at(:level, :sentence) }
+      world.world.control("ticker/card", card.merge("text" => card["text"].merge("rule" => "feet")))
+      first = released
+      world.clock.set(due)
+      advance(first)
+      expect(showing(first)[:state]).to eq "out"
+      expect(db[:channels].where(id: world.channel(:ticker)).get(:card)["text"]["rule"]).to eq "weighted"
+      expect(said.call).to match ["soon", /The network's card cannot be used: its counting rule “feet” is not known here\. What it took before holds/]
+      expect(db[:record].where(act: "card_refused").count).to eq 1
+      world.world.control("ticker/card", card)
+      world.clock.set(SpecWorld::NOON)
+      second = released
+      world.clock.set(due)
+      advance(second)
+      expect([showing(second)[:state], said.call.first]).to eq %w[out fine]
+    ensure
+      world.world.control("ticker/card", card)
+    end
+
     it "builds the request again under today's card: changed rules are trouble, not a send" do
       post = released
       card = JSON.parse(JSON.generate(db[:channels].where(id: world.channel(:ticker)).get(:card)))

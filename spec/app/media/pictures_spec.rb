@@ -30,7 +30,7 @@ RSpec.describe "Pictures" do
 
   it "renders upright, cut to the network's shape, in the same bytes each time, without hidden data" do
     tall = Vips::Image.black(600, 1200, bands: 3).copy(interpretation: :srgb).jpegsave_buffer
-    spec = AskFirst::Core::Media::Framing.for(600, 1200, { "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 })
+    spec = AskFirst::Core::Media::Framing.for(600, 1200, AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 }))
     bytes = Array.new(2) { world.kit.pictures.render(tall, spec) }
     expect(bytes.uniq.size).to eq 1
     image = Vips::Image.new_from_buffer(bytes.first, "")

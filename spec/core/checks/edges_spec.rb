@@ -11,7 +11,7 @@ RSpec.describe checks::PostChecks do
   end
 
   def said(text: "Fog", media: [], **more)
-    described_class.call({ "text" => text, "media" => media }.merge(more.transform_keys(&:to_s)), card).map { |finding| [finding.level, finding.part, finding.sentence] }
+    described_class.call({ "text" => text, "media" => media }.merge(more.transform_keys(&:to_s)), card_of(card)).map { |finding| [finding.level, finding.part, finding.sentence] }
   end
 
   def picture(words = "A boat") = { "digest" => "d", "description" => words }
@@ -114,7 +114,7 @@ RSpec.describe checks::FormatChecks do
   card = { "name" => "Vitrine", "formats" => %w[picture pictures link], "media" => { "most" => 9 } }
 
   def said(format, card, files: 0, link: nil)
-    described_class.call({ "format" => format, "media" => [{}] * files, "link" => link }, card).map { |finding| [finding.part, finding.sentence] }
+    described_class.call({ "format" => format, "media" => [{}] * files, "link" => link }, card_of(card)).map { |finding| [finding.part, finding.sentence] }
   end
 
   it "says what is missing of a format, in so many words" do
@@ -135,7 +135,7 @@ end
 
 RSpec.describe checks::LeftOut do
   let(:book) { AskFirst::Core::Posts::Mentions::Book.new([{ name: "Per", network: "Ticker", spelling: "@per" }]) }
-  let(:place) { AskFirst::Core::Posts::Request::Place.new(account: "a", network: "Ticker", card: { "tagged" => { "most" => 3 }, "call_to_action" => { "kinds" => ["Call us"] } }, book: book) }
+  let(:place) { AskFirst::Core::Posts::Request::Place.new(account: "a", network: "Ticker", card: card_of({ "tagged" => { "most" => 3 }, "call_to_action" => { "kinds" => ["Call us"] } }), book: book) }
 
   def said(values)
     parts = AskFirst::Core::Posts::Parts.resolve(values, {})

@@ -2,7 +2,7 @@
 
 RSpec.describe "What does not go out, and is said" do
   let(:card) { { "tagged" => { "most" => 3 }, "call_to_action" => { "kinds" => ["Call us"] } } }
-  let(:place) { AskFirst::Core::Posts::Request::Place.new(account: "a", network: "Ticker", card: card) }
+  let(:place) { AskFirst::Core::Posts::Request::Place.new(account: "a", network: "Ticker", card: card_of(card)) }
 
   def found(values)
     parts = AskFirst::Core::Posts::Parts.resolve(values, {})

@@ -2,7 +2,7 @@
 
 RSpec.describe AskFirst::Core::Checks::Mends do
   def mend(code, parts, card = {})
-    described_class.for(AskFirst::Core::Checks::PostChecks::Finding.new(code: code), parts, card)
+    described_class.for(AskFirst::Core::Checks::PostChecks::Finding.new(code: code), parts, card_of(card))
   end
 
   it "takes the repeats of a hashtag out, and keeps the first" do

@@ -4,7 +4,7 @@ RSpec.describe AskFirst::Core::Checks::PostChecks do
   let(:card) { { "text" => { "rule" => "graphemes", "limit" => 10 }, "media" => { "needed" => true, "most" => 1 } } }
 
   def codes(text: "fog", media: [{ "digest" => "d", "description" => "A ferry" }])
-    described_class.call({ "text" => text, "media" => media }, card).map { |finding| [finding.level, finding.code] }
+    described_class.call({ "text" => text, "media" => media }, card_of(card)).map { |finding| [finding.level, finding.code] }
   end
 
   it("finds nothing wrong with what fits") { expect(codes).to eq [] }
@@ -29,6 +29,6 @@ RSpec.describe AskFirst::Core::Checks::PostChecks do
   it("stops an empty post") { expect(codes(text: " ", media: []).map(&:last)).to include "nothing_to_say" }
 
   it "says how much is over" do
-    expect(described_class.faults({ "text" => "x" * 37, "media" => [{ "description" => "" }] }, card).first.sentence).to eq "27 over the limit of 10."
+    expect(described_class.faults({ "text" => "x" * 37, "media" => [{ "description" => "" }] }, card_of(card)).first.sentence).to eq "27 over the limit of 10."
   end
 end

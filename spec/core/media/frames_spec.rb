@@ -47,7 +47,7 @@ RSpec.describe "How a picture is framed" do
 
   it "a set is shown in the shape of its first picture, where the network wants one shape" do
     rows = [[800, 1000], [1500, 1000]].each_with_index.map { |(w, h), n| { id: n.to_s, kind: "picture", width: w, height: h } }
-    specs = AskFirst::Core::Media::Renditions.specs(rows, { "ratio" => [[4, 5], [2, 1]], "one_shape" => true, "max_side" => 1600 }, {})
+    specs = AskFirst::Core::Media::Renditions.specs(rows, AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "one_shape" => true, "max_side" => 1600 }), {})
     expect(specs.map { |spec| Rational(*spec["crop"].last(2)) }).to eq [Rational(4, 5), Rational(4, 5)]
   end
 end

@@ -1,19 +1,19 @@
 # frozen_string_literal: true
 
 RSpec.describe AskFirst::Core::Media::Framing do
-  let(:rules) { { "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 } }
+  let(:rules) { AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 }) }
 
   it "leaves a picture within the ratios whole" do
     expect(described_class.for(1600, 1000, rules)).to eq("crop" => [0, 0, 1600, 1000], "size" => [1600, 1000], "mime" => "image/jpeg")
   end
 
   it "cuts a picture that is too tall to 4:5, from the middle" do
-    expect(described_class.crop(1080, 1920, rules["ratio"])).to eq [0, 285, 1080, 1350]
+    expect(described_class.crop(1080, 1920, rules.ratio)).to eq [0, 285, 1080, 1350]
     expect(described_class.lost(1080, 1920, [0, 285, 1080, 1350])).to eq Rational(19, 64)
   end
 
   it "cuts a picture that is too wide to 2:1" do
-    expect(described_class.crop(3000, 1000, rules["ratio"])).to eq [500, 0, 2000, 1000]
+    expect(described_class.crop(3000, 1000, rules.ratio)).to eq [500, 0, 2000, 1000]
   end
 
   it "makes a large picture as large as is taken, and no small one larger" do
@@ -22,10 +22,10 @@ RSpec.describe AskFirst::Core::Media::Framing do
   end
 
   it "lets a picture at the edge of the ratios be, and cuts the first that is beyond it" do
-    expect(described_class.crop(800, 1000, rules["ratio"])).to eq [0, 0, 800, 1000]
-    expect(described_class.crop(2000, 1000, rules["ratio"])).to eq [0, 0, 2000, 1000]
-    expect(described_class.crop(799, 1000, rules["ratio"])).to eq [0, 1, 799, 998] # 998.75, and no pixel is invented
-    expect(described_class.crop(2001, 1000, rules["ratio"])).to eq [0, 0, 2000, 1000]
+    expect(described_class.crop(800, 1000, rules.ratio)).to eq [0, 0, 800, 1000]
+    expect(described_class.crop(2000, 1000, rules.ratio)).to eq [0, 0, 2000, 1000]
+    expect(described_class.crop(799, 1000, rules.ratio)).to eq [0, 1, 799, 998] # 998.75, and no pixel is invented
+    expect(described_class.crop(2001, 1000, rules.ratio)).to eq [0, 0, 2000, 1000]
     expect(described_class.for(1600, 800, rules)["size"]).to eq [1600, 800]
     expect(described_class.for(1601, 801, rules)["size"]).to eq [1600, 800]
   end
@@ -36,9 +36,9 @@ RSpec.describe AskFirst::Core::Media::Framing do
   end
 
   it "leaves a pixel of what has no more" do
-    expect(described_class.crop(1, 3000, rules["ratio"])).to eq [0, 1499, 1, 1]
-    expect(described_class.crop(3000, 1, rules["ratio"])).to eq [1499, 0, 2, 1]
-    expect(described_class.for(1, 5000, { "max_side" => 10 })["size"]).to eq [1, 10]
+    expect(described_class.crop(1, 3000, rules.ratio)).to eq [0, 1499, 1, 1]
+    expect(described_class.crop(3000, 1, rules.ratio)).to eq [1499, 0, 2, 1]
+    expect(described_class.for(1, 5000, AskFirst::Core::Channels::CardReading.media({ "max_side" => 10 }))["size"]).to eq [1, 10]
     expect(described_class.crop(2, 2, nil, { "zoom" => 400 })).to eq [0, 0, 1, 1]
   end
 
@@ -52,7 +52,7 @@ RSpec.describe AskFirst::Core::Media::Framing do
     300.times do
       width = random.rand(1..5000)
       height = random.rand(1..5000)
-      left, top, w, h = described_class.crop(width, height, rules["ratio"])
+      left, top, w, h = described_class.crop(width, height, rules.ratio)
       expect(left + w).to be <= width
       expect(top + h).to be <= height
       next if [w, h].min < 50 # on a handful of pixels a ratio cannot be met

@@ -5,16 +5,16 @@ RSpec.describe AskFirst::Core::Posts::Formats do
 
   def faults(format, *media, link: nil)
     request = { "text" => "Fog", "media" => media, "format" => format, "link" => link }
-    AskFirst::Core::Checks::PostChecks.faults(request, card).map(&:code)
+    AskFirst::Core::Checks::PostChecks.faults(request, card_of(card)).map(&:code)
   end
 
   def picture = { "digest" => "d", "description" => "A boat" }
   def video(length = 9_000) = picture.merge("kind" => "video", "length" => length)
 
   it "offers what the card names, and what its media rules let through where it names nothing" do
-    expect(described_class.of_card(card)).to eq %w[picture pictures video]
-    expect(described_class.of_card({ "link_card" => true, "media" => { "needed" => false, "most" => 4 } })).to eq %w[text picture pictures link]
-    expect(described_class.of_card({ "media" => { "needed" => true, "kinds" => ["video"], "most" => 1 } })).to eq %w[video]
+    expect(card_of(card).formats).to eq %w[picture pictures video]
+    expect(card_of({ "link_card" => true, "media" => { "needed" => false, "most" => 4 } }).formats).to eq %w[text picture pictures link]
+    expect(card_of({ "media" => { "needed" => true, "kinds" => ["video"], "most" => 1 } }).formats).to eq %w[video]
   end
 
   # What each is made of: kinds of file, how many, whether words go along, whether it stands on a link. Common practice, no source.
@@ -39,12 +39,12 @@ RSpec.describe AskFirst::Core::Posts::Formats do
 
   it "stops a format that the network does not take" do
     expect(faults("document", picture)).to include "format_not_taken"
-    expect(AskFirst::Core::Checks::FormatChecks.call({ "format" => "story", "media" => [] }, card).first.sentence).to eq "Vitrine takes no story."
+    expect(AskFirst::Core::Checks::FormatChecks.call({ "format" => "story", "media" => [] }, card_of(card)).first.sentence).to eq "Vitrine takes no story."
   end
 
   it "asks for the address of a link" do
     link = card.merge("formats" => %w[link], "media" => card["media"].merge("needed" => false))
-    expect(AskFirst::Core::Checks::PostChecks.faults({ "text" => "Fog", "media" => [], "format" => "link", "link" => nil }, link).map(&:code)).to eq ["link_missing"]
+    expect(AskFirst::Core::Checks::PostChecks.faults({ "text" => "Fog", "media" => [], "format" => "link", "link" => nil }, card_of(link)).map(&:code)).to eq ["link_missing"]
   end
 
   it "stops a video that is too short or too long, or that is not alone" do

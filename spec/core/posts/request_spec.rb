@@ -6,7 +6,7 @@ RSpec.describe AskFirst::Core::Posts::Request do
   let(:parts) { AskFirst::Core::Posts::Parts.resolve({ "text" => "Fog", "link" => link, "media" => ["m1"], "descriptions" => { "m1" => "A ferry" } }, {}) }
 
   def build(card = {}, given = parts, **more)
-    described_class.build(given, described_class::Place.new(account: "https://ticker.example/@quillmere", card: card, network: "Ticker", files: files, **more))
+    described_class.build(given, described_class::Place.new(account: "https://ticker.example/@quillmere", card: card_of(card), network: "Ticker", files: files, **more))
   end
 
   it "puts the link below the text, after a blank line, where the network shows no link card" do
@@ -92,7 +92,7 @@ RSpec.describe AskFirst::Core::Posts::Request do
 end
 
 RSpec.describe AskFirst::Core::Posts::Fingerprint do
-  let(:request) { AskFirst::Core::Posts::Request.build(AskFirst::Core::Posts::Parts.resolve({ "text" => "Fog" }, {}), AskFirst::Core::Posts::Request::Place.new(account: "a", card: {})) }
+  let(:request) { AskFirst::Core::Posts::Request.build(AskFirst::Core::Posts::Parts.resolve({ "text" => "Fog" }, {}), AskFirst::Core::Posts::Request::Place.new(account: "a", card: card_of({}))) }
 
   it "is the same for the same content, whatever the order of its keys" do
     expect(described_class.of(request)).to eq described_class.of(request.to_a.reverse.to_h)

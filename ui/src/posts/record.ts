@@ -51,6 +51,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   said: (f) => `said in the ${f.room === 'client' ? 'client' : 'house'} room: ${text(f.words)}`,
   sent: (f) => `sent it${on(f)}: ${String(f.address)}`,
   verified: (f) => (f.seen === 'same' ? 'looked at the network: it shows as approved' : `looked at the network: ${String(f.note)}`),
+  card_refused: (f) => `kept the card of ${String(f.channel)} as it was: ${String(f.sentence)}`,
   trouble: (f) => `reported trouble${on(f)}: ${String(f.sentence)}`,
   settled: (f) => `decided after looking there: ${String(f.saw).replace('_', ' ')}`,
   step_skipped: (f) => `skipped “${String(f.step)}”: ${text(f.reason)}`,
