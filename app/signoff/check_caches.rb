@@ -32,8 +32,16 @@ module AskFirst
             computed = [post.stage, *post.adaptations.map(&:stage)]
             { post: post.id, stored: stored, computed: computed } if stored != computed
           end
-          @scope.transaction { Restage.call(@kit, @member, post_ids: found.map { |one| one[:post] }) } if @mend && found.any?
+          mend(found.map { |one| one[:post] }) if @mend && found.any?
           found
+        end
+
+        # Under the gates of the posts, so that nothing is put down that an act has just made untrue.
+        def mend(ids)
+          @scope.transaction do
+            Store::Gates.for_posts(@scope, ids)
+            Restage.call(@kit, @member, posts: Store::Posts::Standing.load(@scope, ids, @kit.now).values)
+          end
         end
       end
     end

@@ -26,7 +26,8 @@ RSpec.describe "Reading over the API" do
     world.release(by_hand)
     world.act("Clients::MarkPicture", :ines, client, io: SpecWorld.picture)
     file = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("rules"), name: "Regeln ß.txt")
-    { "post" => post, "media" => world.standing(post).master["media"].first, "showing" => db[:showings].where(post_id: by_hand).get(:id), "file" => file, "try" => back_from_network,
+    { "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"), "post" => post, "media" => world.standing(post).master["media"].first,
+      "showing" => db[:showings].where(post_id: by_hand).get(:id), "file" => file, "try" => back_from_network,
       "rendition" => db[:renditions].where(workspace_id: w).get(:id), "membership" => db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id) }
   end
 

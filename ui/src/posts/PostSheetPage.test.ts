@@ -1,0 +1,98 @@
+// @vitest-environment jsdom
+import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { ref } from 'vue'
+import { adaptation, sheet } from '@/samples/sheet'
+import type { Sheet } from './sheet'
+
+enableAutoUnmount(afterEach)
+let found = ref<Sheet>()
+const failed = ref<unknown>()
+const calls: string[] = []
+vi.mock('@/agency/me', () => ({ useChosen: () => ({ workspace: ref({ name: 'Quillmere Ferries' }), me: ref({ id: 'ines', now: '2026-10-14T09:20:00Z' }) }) }))
+vi.mock('./here', () => ({ provideHere: () => ({ others: ref([{ name: 'Maro Stent' }]) }) }))
+vi.mock('./checks', () => ({ provideChecks: () => undefined }))
+vi.mock('@/api/client', () => ({
+  ok: (call: Promise<unknown>) => call,
+  isProblem: () => false,
+  sentence: (error: Error) => error.message,
+  api: { POST: async (path: string, init: { body?: unknown }) => void calls.push(`${path.split('/').pop()} ${JSON.stringify(init.body ?? null)}`) },
+}))
+vi.mock('./sheet', () => ({
+  useSheet: () => ({ data: found, error: failed, isPending: ref(!found.value) }),
+  useAct: (_post: string, run: (input: unknown) => Promise<unknown>) => ({ mutate: (input: unknown) => void run(input), isPending: ref(false) }),
+}))
+const { default: PostSheetPage } = await import('./PostSheetPage.vue')
+
+function page(shown?: Sheet) {
+  found = ref(shown)
+  return mount(PostSheetPage, { props: { workspace: 'w1', post: 'p1' }, shallow: true, attachTo: document.body, global: { stubs: { Button: { template: '<button><slot /></button>' }, AButton: { template: '<button><slot /></button>' }, RouterLink: true } } })
+}
+const act = (view: ReturnType<typeof page>, words: RegExp) => view.findAll('header button').find((one) => words.test(one.text()))
+const step = { step_id: 's1', name: 'The client says yes', people: ['Odile Marchetti', 'Per Rask'], channels: [{ id: 'c1', name: 'Ticker' }], off: null }
+
+describe('the post sheet', () => {
+  beforeEach(() => {
+    calls.length = 0
+    failed.value = undefined
+    document.body.innerHTML = ''
+  })
+
+  it('waits for the post, and says what is wrong where it cannot be had', async () => {
+    expect(page().text()).toBe('Fetching the post …')
+    failed.value = new Error('This post is not here.')
+    const view = page()
+    await flushPromises()
+    expect(view.find('[role=alert]').text()).toContain('This post is not here.')
+  })
+
+  it('has one column a channel, and says when the first goes out, who is here too and what is on hold', () => {
+    const one = adaptation({ at: '2026-10-16T06:30:00Z' })
+    const other = adaptation({ id: 'a2', at: '2026-10-15T06:30:00Z', channel: { ...one.channel, id: 'c2', name: 'Vitrine' } })
+    const view = page(sheet([one, other], { holds: [{ id: 'h', channel_id: null, by: 'Ines Calloway', reason: 'Storm warning' }] }))
+    expect(view.findAllComponents({ name: 'AdaptationColumn' })).toHaveLength(2)
+    expect(view.find('.when').text()).toContain('15')
+    expect(view.find('.here').text()).toBe('Maro is here too')
+    expect(view.find('.held').text()).toBe('On hold by Ines Calloway: Storm warning')
+  })
+
+  it('asks whom the server names, at the step that waits', async () => {
+    const view = page(sheet([adaptation()], { next_ask: step }))
+    expect(act(view, /^Ask/)!.text()).toBe('Ask Odile and Per S')
+    await act(view, /^Ask/)!.trigger('click')
+    expect(view.findComponent({ name: 'AskDialog' }).props()).toMatchObject({ open: true, offer: step })
+  })
+
+  it('releases what is cleared, by its button and by L, and never without the right to', async () => {
+    const cleared = sheet([adaptation({ stage: 'cleared' }), adaptation({ id: 'a2', channel: { ...adaptation().channel, id: 'c2', name: 'Vitrine' } })])
+    const view = page(cleared)
+    expect(act(view, /^Release/)!.text()).toBe('Release Ticker L')
+    await act(view, /^Release/)!.trigger('click')
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'l', bubbles: true }))
+    expect(calls).toEqual(['release {}', 'release {}'])
+    view.unmount()
+    calls.length = 0
+    page(sheet([adaptation({ stage: 'cleared' })], { can: { ...cleared.can, release: { ok: false, why: 'Your role here cannot release.' } } }))
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'l', bubbles: true }))
+    expect(calls).toEqual([])
+  })
+
+  it('opens what is sealed, closes what was opened, takes back what is released, and offers none of it otherwise', async () => {
+    const drafting = page(sheet([adaptation()]))
+    expect(['Change it', 'Close it again', 'Take it back', 'Release', 'Mark ready'].filter((words) => act(drafting, new RegExp(`^${words}`)))).toEqual(['Mark ready'])
+    expect(act(page(sheet([adaptation({ sealed: true, stage: 'client_approval' })], { stage: 'client_approval' })), /^Change it/)).toBeDefined()
+    const opened = page(sheet([adaptation({ sealed: true, opened: true })], { stage: 'drafting' }))
+    await act(opened, /^Close it again/)!.trigger('click')
+    const released = page(sheet([adaptation({ stage: 'released', release: { by: 'Ines', at: '2026-10-15T06:30:00Z' }, showing: { state: 'planned' } })], { stage: 'released' }))
+    await act(released, /^Take it back/)!.trigger('click')
+    expect(calls).toEqual(['close {"adaptation_ids":["a1"]}', 'take-back {}'])
+  })
+
+  it('tells in one place how the saving goes', async () => {
+    const view = page(sheet([adaptation()], { revision: 3 }))
+    expect(view.find('header [role=status]').text()).toBe('revision 3')
+    view.findComponent({ name: 'MasterColumn' }).vm.$emit('state', 'waiting')
+    await flushPromises()
+    expect(view.find('header [role=status]').text()).toBe('no connection, kept here')
+  })
+})
