@@ -67,6 +67,10 @@ describe('a post on one channel', () => {
   })
 
   it('says that it is time to publish by hand, and leads there', () => {
-    expect(column(adaptation({ showing: { id: 's1', state: 'by_hand', address: '', trouble: '' } })).find('.by-hand').text()).toContain('It is time to publish it by hand.')
+    expect(
+      column(adaptation({ showing: { id: 's1', state: 'by_hand', address: '', trouble: '' } }))
+        .find('.by-hand')
+        .text(),
+    ).toContain('It is time to publish it by hand.')
   })
 })

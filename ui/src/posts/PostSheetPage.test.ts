@@ -26,7 +26,12 @@ const { default: PostSheetPage } = await import('./PostSheetPage.vue')
 
 function page(shown?: Sheet) {
   found = ref(shown)
-  return mount(PostSheetPage, { props: { workspace: 'w1', post: 'p1' }, shallow: true, attachTo: document.body, global: { stubs: { Button: { template: '<button><slot /></button>' }, AButton: { template: '<button><slot /></button>' }, RouterLink: true } } })
+  return mount(PostSheetPage, {
+    props: { workspace: 'w1', post: 'p1' },
+    shallow: true,
+    attachTo: document.body,
+    global: { stubs: { Button: { template: '<button><slot /></button>' }, AButton: { template: '<button><slot /></button>' }, RouterLink: true } },
+  })
 }
 const act = (view: ReturnType<typeof page>, words: RegExp) => view.findAll('header button').find((one) => words.test(one.text()))
 const step = { step_id: 's1', name: 'The client says yes', people: ['Odile Marchetti', 'Per Rask'], channels: [{ id: 'c1', name: 'Ticker' }], off: null }

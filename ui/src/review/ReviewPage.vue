@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The client's review: one proof at a time, three things to do, progress as segments, the answers always in reach.
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { Offline, Queue, Refusal, enter, fetchReview, onlyLooking, remark, sendAnswer, type Line, type Review, type Verdict } from './api'
 import ReviewWay from './ReviewWay.vue'
 import { filled, watchWays } from './seen'
@@ -23,6 +23,7 @@ const top = ref<HTMLElement>()
 const field = ref<HTMLTextAreaElement>()
 const looking = ref(false)
 let queue: Queue | undefined
+let flushing = false
 
 const lines = computed(() => review.value?.lines ?? [])
 const line = computed(() => lines.value[at.value])
@@ -51,11 +52,14 @@ async function load() {
     if (error instanceof Offline) window.setTimeout(() => void load(), 4_000)
   }
 }
+const ended = new AbortController()
 onMounted(() => {
   void load()
-  window.addEventListener('online', () => void flush())
-  window.setInterval(() => void flush(), 5_000)
+  window.addEventListener('online', () => void flush(), { signal: ended.signal })
+  const again = window.setInterval(() => void flush(), 5_000)
+  ended.signal.addEventListener('abort', () => window.clearInterval(again))
 })
+onUnmounted(() => ended.abort())
 
 const key = computed(() => `words:${line.value?.id ?? ''}`)
 // Only another post begins anew; the same one fetched again keeps what is being typed and said.
@@ -148,7 +152,16 @@ function go(index: number) {
 }
 
 async function flush() {
-  if (!queue || busy.value) return
+  if (!queue || busy.value || flushing) return
+  flushing = true
+  try {
+    await sendWaiting(queue)
+  } finally {
+    flushing = false
+  }
+}
+
+async function sendWaiting(queue: Queue) {
   for (const one of queue.all()) {
     try {
       const reply = await sendAnswer(one)

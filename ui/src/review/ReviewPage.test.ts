@@ -1,0 +1,145 @@
+// @vitest-environment jsdom
+import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+
+// Which ways were seen is told by the page's own watch; here a test tells it.
+let tell: (way: number) => void = () => undefined
+vi.mock('./seen', () => ({
+  filled: () => true,
+  watchWays: (_within: unknown, _between: unknown, said: (way: number) => void) => {
+    tell = said
+    return () => undefined
+  },
+}))
+const { default: ReviewPage } = await import('./ReviewPage.vue')
+enableAutoUnmount(afterEach)
+
+const way = (id: string, text = 'Fog over the pier') => ({ channels: [], adaptation_ids: [id], text, fold: null, wall: null, zone: null, link: null, beside: {}, pictures: [] })
+const line = (id: string, more = {}) => ({ id, wall: '2026-10-15T07:30', zone: 'Europe/Lisbon', shown: { [`a-${id}`]: 'f1' }, seen: 0, verdict: null, words: '', ended: null, talk: [], ways: [way(`a-${id}`)], ...more })
+let review: Record<string, unknown>
+const sent: { path: string; body: Record<string, unknown>; key: string | null }[] = []
+let reply: (path: string) => { status: number; body: unknown } | 'offline' = () => ({ status: 200, body: { stage: 'cleared', left_out: [] } })
+
+vi.stubGlobal('scrollTo', () => undefined)
+vi.stubGlobal('fetch', async (path: string, init: { method: string; body?: string; headers: Record<string, string> }) => {
+  if (init.method === 'GET') return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(review)) }
+  const said = reply(path)
+  if (said === 'offline') throw new TypeError('no connection')
+  sent.push({ path, body: JSON.parse(init.body!), key: init.headers['Idempotency-Key'] ?? null })
+  return { ok: said.status < 400, status: said.status, json: async () => said.body }
+})
+
+async function page() {
+  const view = mount(ReviewPage, { attachTo: document.body, global: { stubs: { ReviewWay: { props: ['way', 'index'], template: '<article :data-way="index">{{ way.text }}</article>' } } } })
+  await flushPromises()
+  return view
+}
+type View = Awaited<ReturnType<typeof page>>
+const press = async (view: View, words: RegExp) => {
+  await view
+    .findAll('footer button')
+    .find((one) => words.test(one.text()))!
+    .trigger('click')
+  await flushPromises()
+}
+const note = (view: View) =>
+  view
+    .findAll('[role=status]')
+    .map((one) => one.text())
+    .join(' ')
+
+describe('the client’s review', () => {
+  beforeEach(() => {
+    localStorage.clear()
+    sent.length = 0
+    Element.prototype.scrollIntoView = () => undefined
+    reply = () => ({ status: 200, body: { stage: 'cleared', left_out: [] } })
+    review = { client: 'Quillmere Ferries', me: 'Odile Marchetti', asked_by: 'Ines Calloway', message: '', due_at: '2026-10-15T16:00:00Z', zone: 'Europe/Lisbon', withdrawn: false, lines: [line('one'), line('two')] }
+  })
+
+  it('sends a yes for what was shown, once it was seen, with a key that makes it count once; then comes the next', async () => {
+    const view = await page()
+    expect(view.find('.who').text()).toContain('1 of 2')
+    tell(0)
+    await press(view, /^Yes/)
+    expect(sent).toEqual([{ path: '/api/review/lines/one/answer', body: { verdict: 'yes', words: '', shown: { 'a-one': 'f1' }, seen: 0 }, key: expect.stringMatching(/^[0-9a-f-]{36}$/) }])
+    expect(view.find('.who').text()).toContain('2 of 2')
+  })
+
+  it('says no yes for what was not seen yet, and brings it', async () => {
+    review.lines = [line('one', { ways: [way('a'), way('b', 'Fog, shorter')] })]
+    const view = await page()
+    tell(0)
+    await press(view, /^Yes/)
+    expect(sent).toEqual([])
+    expect(note(view)).toContain('This is one you had not seen')
+    tell(1)
+    await press(view, /^Yes/)
+    expect(sent).toHaveLength(1)
+  })
+
+  it('asks what is to be changed, and keeps the words through a reload until they are sent', async () => {
+    let view = await page()
+    await press(view, /^Change/)
+    await view.find('textarea').setValue('The pier is closed')
+    view.unmount()
+    view = await page()
+    await press(view, /^Change/)
+    expect((view.find('textarea').element as HTMLTextAreaElement).value).toBe('The pier is closed')
+    await view.find('footer form').trigger('submit')
+    await flushPromises()
+    expect(sent[0]!.body).toMatchObject({ verdict: 'change', words: 'The pier is closed' })
+    expect(localStorage.getItem('words:one')).toBeNull()
+  })
+
+  it('without a connection keeps the answer on the phone, counts it here, and sends it once when the connection is back', async () => {
+    reply = () => 'offline'
+    const view = await page()
+    tell(0)
+    await press(view, /^Yes/)
+    expect(note(view)).toContain('1 answer waits')
+    expect(view.findAll('.segments button')[0]!.classes()).toContain('yes')
+    reply = () => ({ status: 200, body: { stage: 'cleared', left_out: [] } })
+    window.dispatchEvent(new Event('online'))
+    await flushPromises()
+    expect(sent).toHaveLength(1)
+    expect(localStorage.getItem('answers:one')).toBe('[]')
+  })
+
+  it('says where an answer could not be taken, and why', async () => {
+    reply = () => ({ status: 200, body: { stage: 'changes_wanted', left_out: [{ sentence: 'On Ticker it is out already.' }] } })
+    const view = await page()
+    await press(view, /^Change/)
+    await view.find('textarea').setValue('Not so')
+    await view.find('footer form').trigger('submit')
+    await flushPromises()
+    expect(view.find('.left').text()).toContain('On Ticker it is out already.')
+  })
+
+  it('a refusal is shown, the answer counts nowhere, and the page shows what stands now', async () => {
+    reply = () => ({ status: 409, body: { code: 'outdated', detail: 'This was changed since you opened it.', way_on: 'Look at it as it is now.' } })
+    const view = await page()
+    tell(0)
+    review.lines = [line('one', { ways: [way('a-one', 'Clear over the pier')] }), line('two')]
+    await press(view, /^Yes/)
+    expect(note(view)).toContain('This was changed since you opened it. Look at it as it is now.')
+    expect(view.find('article').text()).toBe('Clear over the pier')
+    expect(localStorage.getItem('answers:one')).toBe('[]')
+    expect(view.find('.segments button').classes()).not.toContain('yes')
+  })
+
+  it('with everything answered thanks, and says what becomes of it', async () => {
+    review.lines = [line('one', { verdict: 'yes' })]
+    const view = await page()
+    expect(view.find('h1').text()).toBe('Thank you, Odile')
+    expect(view.text()).toContain('What you said yes to goes out exactly as you saw it.')
+  })
+
+  it('wants nothing for what was withdrawn', async () => {
+    review.lines = [line('one', { ended: 'withdrawn' })]
+    const view = await page()
+    await view.find('.segments button').trigger('click')
+    expect(view.text()).toContain('nothing is needed from you')
+    expect(view.find('footer').exists()).toBe(false)
+  })
+})

@@ -1,0 +1,151 @@
+// @vitest-environment jsdom
+import { VueQueryPlugin, QueryClient } from '@tanstack/vue-query'
+import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { ref } from 'vue'
+
+class Refused extends Error {
+  constructor(readonly problem: Record<string, unknown>) {
+    super(String(problem.detail))
+  }
+}
+const STEP = { id: 's1', name: 'Read by a colleague', side: 'internal', quorum: 'any', n: null, hours: 8, required: true, four_eyes: true, people: ['wren', 'bram'], names: ['Wren Ayodele', 'Bram Oster'] }
+const route = {
+  id: 'r1',
+  steps: [STEP, { ...STEP, id: 's2', name: 'The client says yes', side: 'client', hours: 16, people: ['odile'], names: ['Odile Marchetti'] }],
+  presets: [{ key: 'client_only', words: 'The client alone', steps: [{ name: 'The client says yes', side: 'client' }] }],
+  able: {
+    internal: [
+      { id: 'wren', name: 'Wren Ayodele' },
+      { id: 'bram', name: 'Bram Oster' },
+    ],
+    client: [{ id: 'odile', name: 'Odile Marchetti' }],
+  },
+  can: { rule: { ok: true }, change_settings: { ok: true } },
+}
+const saved: { steps: Record<string, unknown>[]; seen: string; preset: string | null }[] = []
+let answer: () => unknown = () => ({ id: 'r2' })
+let given: Record<string, unknown> = route
+vi.mock('@/agency/me', () => ({ useChosen: () => ({ workspace: ref({ name: 'Quillmere Ferries', setup_step: null }) }) }))
+vi.mock('@/api/client', () => ({
+  ok: (call: Promise<unknown>) => call,
+  isProblem: (error: unknown) => error instanceof Refused,
+  sentence: (error: Error) => error.message,
+  api: { GET: async () => given, PUT: async (_path: string, init: { body: never }) => (saved.push(JSON.parse(JSON.stringify(init.body))), answer()) },
+}))
+const { default: RoutePage } = await import('./RoutePage.vue')
+enableAutoUnmount(afterEach)
+
+async function page() {
+  const view = mount(RoutePage, { props: { workspace: 'w1' }, attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { StampMark: true } } })
+  await flushPromises()
+  return view
+}
+type View = Awaited<ReturnType<typeof page>>
+const press = async (view: View, words: string, index = 0) => {
+  await view
+    .findAll('button')
+    .filter((one) => one.text() === words)
+    [index]!.trigger('click')
+  await flushPromises()
+}
+const send = async (view: View) => {
+  await view.find('form').trigger('submit')
+  await flushPromises()
+}
+
+describe('the sign-off route', () => {
+  beforeEach(() => {
+    localStorage.clear()
+    saved.length = 0
+    given = route
+    answer = () => ({ id: 'r2' })
+  })
+
+  it('says each step in words: who, how many, within what', async () => {
+    const lines = (await page()).findAll('.steps .line').map((one) => one.text())
+    expect(lines).toEqual([
+      'any one of Wren Ayodele and Bram Oster, within 8 working hours; whoever wrote part of it cannot clear it',
+      'Odile Marchetti, within 16 working hours; whoever wrote part of it cannot clear it',
+    ])
+  })
+
+  it('says why it cannot be changed by whoever may not, and offers nothing', async () => {
+    given = { ...route, can: { ...route.can, rule: { ok: false, why: 'Your role here cannot rule the route.' } } }
+    const view = await page()
+    expect(view.find('.acts button').attributes('disabled')).toBeDefined()
+    expect(view.text()).toContain('Your role here cannot rule the route.')
+    expect(view.text()).not.toContain('Or begin from one of these')
+  })
+
+  it('is changed step by step: order, side, people, number; and stands when it is sent', async () => {
+    const view = await page()
+    await press(view, 'Change the route …')
+    await press(view, 'Later', 0)
+    await view.findAll('fieldset')[1]!.findAll('select')[1]!.setValue('n')
+    await view.findAll('fieldset')[1]!.find('input[type=checkbox]').setValue(false)
+    await send(view)
+    expect(saved[0]).toMatchObject({
+      seen: 'r1',
+      preset: null,
+      steps: [
+        { name: 'The client says yes', side: 'client' },
+        { name: 'Read by a colleague', quorum: 'n', n: 2, people: ['bram'] },
+      ],
+    })
+    expect(view.find('form').exists()).toBe(false)
+    expect(localStorage.length).toBe(0)
+  })
+
+  it('turned to the other side, a step is answered by those who may answer there', async () => {
+    const view = await page()
+    await press(view, 'Change the route …')
+    await view.findAll('fieldset')[0]!.find('select').setValue('client')
+    await send(view)
+    expect(saved[0]!.steps[0]).toMatchObject({ side: 'client', people: ['odile'] })
+  })
+
+  it('begins from a preset', async () => {
+    const view = await page()
+    await press(view, 'The client alone')
+    await send(view)
+    expect(saved[0]).toMatchObject({ preset: 'client_only', steps: [{ side: 'client', quorum: 'any', hours: 16, required: true, four_eyes: true, people: ['odile'] }] })
+  })
+
+  it('keeps what is being written through a reload, until it is left', async () => {
+    let view = await page()
+    await press(view, 'Change the route …')
+    await view.find('fieldset input').setValue('Read aloud')
+    await flushPromises()
+    view.unmount()
+    view = await page()
+    expect((view.find('fieldset input').element as HTMLInputElement).value).toBe('Read aloud')
+    await press(view, 'Leave it as it is')
+    expect(localStorage.length).toBe(0)
+    expect(view.text()).toContain('Read by a colleague')
+  })
+
+  it('shows a refusal at its step, and what was typed stays', async () => {
+    answer = () => {
+      throw new Refused({ code: 'two_people', detail: 'Two yeses need two people.', way_on: 'Name another.', facts: { step: 1 } })
+    }
+    const view = await page()
+    await press(view, 'Change the route …')
+    await send(view)
+    expect(view.find('fieldset.bad [role=alert]').text()).toBe('Two yeses need two people. Name another.')
+    expect(view.findAll('fieldset')).toHaveLength(2)
+  })
+
+  it('changed by somebody else meanwhile, is looked at and sent again on what stands now', async () => {
+    answer = () => {
+      throw new Refused({ code: 'route_changed', detail: 'Somebody changed it.', facts: { seen: 'r9' } })
+    }
+    const view = await page()
+    await press(view, 'Change the route …')
+    await send(view)
+    expect(view.find('form').exists()).toBe(true)
+    answer = () => ({ id: 'r10' })
+    await send(view)
+    expect(saved[1]!.seen).toBe('r9')
+  })
+})
