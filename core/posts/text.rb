@@ -30,10 +30,14 @@ module AskFirst
           text.freeze
         end
 
+        # Signs that embed, override or isolate a direction of writing (UAX #9, table 4). In a name, which stands among other words,
+        # they turn those round too.
+        TURNING = /[\u202A-\u202E\u2066-\u2069]/
+
         # Text on one line: a subject, a name, a title. Line ends and white space in a row become one space.
         # @return [String] frozen; may be empty
         def line(value, field: "text", limit: LIMIT)
-          clean(value, field: field, limit: limit).gsub(/[[:space:]]+/, " ").strip.freeze
+          clean(value, field: field, limit: limit).gsub(TURNING, "").gsub(/[[:space:]]+/, " ").strip.freeze
         end
 
         def refuse_controls(text, field)

@@ -89,7 +89,9 @@ async function copy(text: string) {
         <dl>
           <template v-for="[label, words] in more" :key="label">
             <dt>{{ label }}</dt>
-            <dd>{{ words }} <button type="button" class="link-button" @click="copy(words)">copy</button></dd>
+            <dd>
+              <bdi>{{ words }}</bdi> <button type="button" class="link-button" @click="copy(words)">copy</button>
+            </dd>
           </template>
         </dl>
       </section>

@@ -79,7 +79,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
       </div>
       <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
       <p v-for="one in first?.holds ?? []" :key="one.id" class="held">
-        <b>{{ names[one.workspace_id]?.name }} is on hold{{ one.channel ? ` on ${one.channel}` : '' }}.</b> {{ one.reason }}
+        <b>{{ names[one.workspace_id]?.name }} is on hold{{ one.channel ? ` on ${one.channel}` : '' }}.</b> <bdi>{{ one.reason }}</bdi>
         <Button size="small" :disabled="!names[one.workspace_id]?.can.hold?.ok" @click="lift.mutate(one)">Lift the hold</Button>
       </p>
       <template v-if="first">

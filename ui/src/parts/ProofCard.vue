@@ -44,7 +44,7 @@ function cut(picture: (typeof props.pictures)[number]) {
         <figcaption v-if="picture.kind && picture.kind !== 'picture'">{{ picture.kind }}</figcaption>
       </figure>
     </div>
-    <div v-if="text" class="copy body">
+    <div v-if="text" class="copy body" dir="auto">
       <span>{{ head }}</span>
       <span v-if="rest" class="fold"><span>cut here until opened</span></span>
       <span v-if="rest" class="rest">{{ rest }}</span>
@@ -55,16 +55,20 @@ function cut(picture: (typeof props.pictures)[number]) {
     <p v-else class="body empty">{{ pictures.length > 0 ? 'No text' : 'No text yet' }}</p>
     <div v-if="card" class="link-card">
       <img v-if="card.picture" :src="card.picture" alt="" />
-      <b>{{ card.title || 'As the page says of itself' }}</b>
-      <span v-if="card.words">{{ card.words }}</span>
+      <b dir="auto">{{ card.title || 'As the page says of itself' }}</b>
+      <span v-if="card.words" dir="auto">{{ card.words }}</span>
       <span class="quiet">{{ card.host }}</span>
     </div>
     <p v-if="beside?.event" class="more">{{ beside.event }}</p>
     <p v-if="beside?.call_to_action" class="more">
       <span class="call">{{ beside.call_to_action }}</span>
     </p>
-    <p v-if="tagged" class="more">With {{ tagged }}</p>
-    <p v-if="beside?.first_comment" class="more comment"><span>First comment</span>{{ beside.first_comment }}</p>
+    <p v-if="tagged" class="more">
+      With <bdi>{{ tagged }}</bdi>
+    </p>
+    <p v-if="beside?.first_comment" class="more comment">
+      <span>First comment</span><bdi>{{ beside.first_comment }}</bdi>
+    </p>
   </div>
 </template>
 

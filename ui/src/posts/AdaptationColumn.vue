@@ -135,7 +135,7 @@ defineExpose({
     </div>
     <div v-for="block in one.blocks" :key="block.person" class="wanted">
       <b>{{ block.person }} {{ block.verdict === 'no' ? 'says no, not at all' : 'wants a change' }}</b>
-      <p>{{ block.words }}</p>
+      <p dir="auto">{{ block.words }}</p>
     </div>
     <dl>
       <div :class="{ own: one.parts.text.own }">

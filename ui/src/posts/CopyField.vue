@@ -48,6 +48,7 @@ onMounted(() => {
         history(),
         keymap.of([{ key: 'Ctrl-Enter', run: () => (emit('save'), true) }, ...defaultKeymap, ...historyKeymap]),
         EditorView.lineWrapping,
+        EditorView.perLineTextDirection.of(true),
         edges.of(editable()),
         marks.of(EditorView.decorations.of((now) => marked(now.state))),
         EditorView.updateListener.of((update) => {

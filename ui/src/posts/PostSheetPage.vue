@@ -153,7 +153,7 @@ useKeys({
       >
     </header>
     <p v-for="hold in sheet.holds" :key="hold.id" class="held" role="status">
-      <b>On hold{{ hold.channel_id ? ` on ${sheet.channels.find((one) => one.id === hold.channel_id)?.name}` : '' }}</b> by {{ hold.by }}: {{ hold.reason }}
+      <b>On hold{{ hold.channel_id ? ` on ${sheet.channels.find((one) => one.id === hold.channel_id)?.name}` : '' }}</b> by {{ hold.by }}: <bdi>{{ hold.reason }}</bdi>
     </p>
     <div class="work">
       <div class="columns" tabindex="0" role="region" aria-label="Master and channels, side by side">

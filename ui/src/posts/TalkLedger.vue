@@ -34,7 +34,7 @@ const who = computed(() => (props.room === 'house' ? 'agency only' : `${props.cl
     <ul>
       <li v-for="one in said" :key="one.id">
         <b>{{ one.person }}</b> <span class="quiet">{{ brief(one.at, now) }}</span>
-        <p>{{ one.words }}</p>
+        <p dir="auto">{{ one.words }}</p>
       </li>
     </ul>
     <form @submit.prevent="say.mutate(undefined)">

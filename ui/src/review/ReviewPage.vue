@@ -234,7 +234,7 @@ function segment(one: Line, index: number) {
     <p v-if="left.length > 0" class="left" role="status">Your answer before this one was taken, but not everywhere. {{ left.join(' ') }}</p>
     <main v-if="line" ref="top" tabindex="-1">
       <p v-if="at === 0 && review.message" class="message">
-        <b>{{ review.asked_by }}:</b> {{ review.message }}
+        <b>{{ review.asked_by }}:</b> <bdi>{{ review.message }}</bdi>
       </p>
       <h1>{{ wallTime(line.wall) }}</h1>
       <p class="quiet">
@@ -245,11 +245,15 @@ function segment(one: Line, index: number) {
       <ReviewWay v-for="(way, index) in line.ways" :key="way.adaptation_ids[0]" :way="way" :index="index" :count="line.ways.length" />
       <section v-if="line.talk.length > 0" class="talk" aria-label="What was said">
         <p v-for="one in line.talk" :key="one.at">
-          <b>{{ one.mine ? 'You' : one.person }}</b> {{ one.words }}
+          <b>{{ one.mine ? 'You' : one.person }}</b> <bdi>{{ one.words }}</bdi>
         </p>
       </section>
       <p v-if="verdictOf(line)" class="given" :class="COLOUR[verdictOf(line)!]">
-        You said: {{ SAID[verdictOf(line)!] }}<template v-if="line.words">: “{{ line.words }}”</template>
+        You said: {{ SAID[verdictOf(line)!]
+        }}<template v-if="line.words"
+          >: “<bdi>{{ line.words }}</bdi
+          >”</template
+        >
       </p>
       <p v-if="line.ended === 'withdrawn'" class="given">The agency withdrew this one; nothing is needed from you.</p>
       <p v-else-if="line.ended === 'outdated'" class="given">A newer version of this one was asked for meanwhile; you find it in a newer mail.</p>
@@ -272,7 +276,7 @@ function segment(one: Line, index: number) {
       <p v-if="waiting > 0" class="note" role="status">No connection: {{ waiting }} {{ waiting === 1 ? 'answer waits' : 'answers wait' }} on this phone.</p>
       <form v-if="wanting" @submit.prevent="give('change', words)">
         <label for="change">What is to be changed?</label>
-        <textarea id="change" ref="field" v-model="words" rows="3" />
+        <textarea id="change" ref="field" v-model="words" dir="auto" rows="3" />
         <fieldset v-if="line.ways.length > 1">
           <legend>About which? (all, if none is ticked)</legend>
           <label v-for="way in line.ways" :key="way.adaptation_ids[0]"><input v-model="only" type="checkbox" :value="way.adaptation_ids[0]" /> {{ way.channels.map((one) => one.name).join(', ') }}</label>

@@ -27,20 +27,22 @@ const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(pr
         <p v-else-if="file.kind === 'document'" class="document"><a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">Open the document</a> {{ file.description }}</p>
         <img v-else :src="fileAddress(file.id)" :alt="file.description || 'Picture of this post'" :width="file.width" :height="file.height" />
       </template>
-      <p v-if="way.text" class="copy">
+      <p v-if="way.text" class="copy" dir="auto">
         {{ head }}<span v-if="rest" class="fold"><span>cut here until opened</span></span
         ><span v-if="rest" class="rest">{{ rest }}</span>
       </p>
       <div v-if="card" class="link-card">
         <img v-if="card.picture" :src="fileAddress(card.picture)" alt="" />
         <b>{{ card.title }}</b>
-        <span>{{ card.words }}</span>
+        <span dir="auto">{{ card.words }}</span>
         <span class="quiet">{{ card.host }}</span>
       </div>
       <dl v-if="more.length > 0" class="beside">
         <template v-for="[label, words] in more" :key="label">
           <dt>{{ label }}</dt>
-          <dd>{{ words }}</dd>
+          <dd>
+            <bdi>{{ words }}</bdi>
+          </dd>
         </template>
       </dl>
     </div>

@@ -4,7 +4,7 @@ import type { Adaptation, Sheet } from '@/posts/sheet'
 export const part = (value: unknown = null, more: Record<string, unknown> = {}) => ({ value, own: false, version: 1, off: null, ...more })
 const PARTS = ['text', 'link', 'media', 'framing', 'descriptions', 'tagged', 'first_comment', 'call_to_action', 'format', 'audience', 'event', 'budget', 'time']
 const EMPTY: Record<string, unknown> = { text: 'Fog over the pier', media: [], framing: {}, descriptions: {}, tagged: [], first_comment: '' }
-const parts = (own: Record<string, unknown>) => Object.fromEntries(PARTS.map((name) => [name, part(EMPTY[name] ?? null)]).concat(Object.entries(own)))
+const parts = (own: Record<string, unknown>) => ({ ...Object.fromEntries(PARTS.map((name) => [name, part(EMPTY[name] ?? null)])), ...own })
 
 /** On one channel; `own` replaces parts. */
 export function adaptation(more: Record<string, unknown> = {}, own: Record<string, unknown> = {}): Adaptation {

@@ -43,7 +43,7 @@ useKeys({ Y: () => answer.mutate('yes'), W: want })
     <p>
       <b>{{ mine.asked_by }} asks for your yes</b> at “{{ mine.step }}”, by {{ planned(mine.due_at, sheet.zone) }}.
     </p>
-    <p v-if="mine.message" class="message">{{ mine.message }}</p>
+    <p v-if="mine.message" class="message" dir="auto">{{ mine.message }}</p>
     <p v-if="mine.four_eyes" class="quiet">You wrote part of this: another of those asked must clear it (four eyes). You can still want a change.</p>
     <p v-if="mine.answered" class="quiet">You have answered; your newest answer counts.</p>
     <div v-if="!wanting" class="acts">
