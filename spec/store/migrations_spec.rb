@@ -56,6 +56,71 @@ RSpec.describe "Migrations on existing data", :database do
     end
   end
 
+  # A post on one channel, as it lay in the tables.
+  def adaptation(db, one)
+    card = AskFirst::Store::Database.jsonb({ "name" => "Ticker", "text" => { "rule" => "graphemes", "limit" => 300 }, "media" => { "most" => 4, "max_side" => 2048 } })
+    channel = id
+    number = db[:channels].count
+    db[:channels].insert(workspace_id: client(db), id: channel, network: "Ticker", name: "Ticker #{number}", initials: "Ti", account: "https://ticker.example/@#{number}", card: card, state: "offline",
+      position: number, created_at: founded)
+    made = id
+    db[:adaptations].insert(workspace_id: client(db), id: made, post_id: one, channel_id: channel, created_at: founded)
+    [made, channel]
+  end
+
+  it "a send that may have arrived is known for one, and what was certain stays so" do
+    at(13) do |db|
+      one = post(db)
+      states = { "planned" => false, "sending" => true, "unclear" => true, "out" => true }
+      rows = states.map { |state, may| [state, "", state == "out" ? "https://ticker.example/1" : nil, may] } + [["trouble", "The network refused it: 422", nil, false], ["trouble", "It may be out: look there.", nil, true], ["trouble", "It was changed there.", "https://ticker.example/1", true]]
+      ids = rows.map do |state, trouble, address, _|
+        made, channel = adaptation(db, one)
+        id.tap { |showing|
+          db[:showings].insert(workspace_id: client(db), id: showing, post_id: one, adaptation_id: made, channel_id: channel, number: 1, state: state, trouble: trouble, address: address, sent_at: address && founded, lease_until: (if state == "sending"
+                                                                                                                                                                                                                                        founded
+                                                                                                                                                                                                                                      end),
+            next_look_at: (founded if state == "unclear"))
+        }
+      end
+      to(db, nil)
+      expect(ids.map { |showing| db[:showings].where(id: showing).get(:may_be_out) }).to eq rows.map(&:last)
+    end
+  end
+
+  it "ready marks keep their order, and the same content can be marked again" do
+    at(13) do |db|
+      one = post(db)
+      made, = adaptation(db, one)
+      mark = ->(print, at) { id.tap { |row| db[:ready_marks].insert(workspace_id: client(db), id: row, post_id: one, adaptation_id: made, fingerprint: print * 64, marked_by: lead(db), marked_at: at) } }
+      later = mark.call("b", founded + 60)
+      earlier = mark.call("a", founded)
+      to(db, nil)
+      expect(db[:ready_marks].order(:order_no).select_map(:id)).to eq [earlier, later]
+      mark.call("a", founded + 90)
+      expect(db[:ready_marks].order(:order_no).select_map(:fingerprint).map { |print| print[0] }).to eq %w[a b a]
+    end
+  end
+
+  it "whoever was locked out may try again: nothing of the locks is left" do
+    at(14) do |db|
+      db[:account_login_failures].insert(id: lead(db), number: 7)
+      db[:account_lockouts].insert(id: lead(db), key: "k" * 20, deadline: founded)
+      to(db, nil)
+      expect(db.tables & %i[account_lockouts account_login_failures]).to be_empty
+      expect(db[:sign_in_tries].count).to eq 0
+    end
+  end
+
+  it "a card that was kept stays as it is, and is refused for nothing" do
+    at(16) do |db|
+      _, channel = adaptation(db, post(db))
+      to(db, nil)
+      row = db[:channels].where(id: channel).first
+      expect(row[:card_refused]).to be_nil
+      expect(card_of(row[:card])).to have_attributes(name: "Ticker", formats: %w[text picture pictures])
+    end
+  end
+
   it "a reminder that was made twice in one moment stands once, with what was ticked of either" do
     at(12) do |db|
       posts = [post(db), post(db)]
