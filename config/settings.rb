@@ -11,7 +11,7 @@ module AskFirst
     :files,             # folder of uploaded media
     :lease, :settle_floor, :poll, # seconds: a sender's lease, the least wait before a look-up, how often the queue is read
     :networks,        # addresses of the networks that may be connected to
-    :private_hosts,   # host => "address:port": hosts in private ranges that pages may be read from
+    :private_hosts,   # origin => "address:port": where in private ranges pages may be read from, in plain HTTP
     :network_timeout, # seconds until a network's reply is given up; less than the lease
     :environment,
     keyword_init: true

@@ -11,7 +11,7 @@ module AskFirst
     module Pages
       # Reads what stands at an address that people typed: only outside private ranges, at every hop; never more than the limit,
       # never longer than the time. That is one deadline over looking up, connecting, heads, hops and body together, so nothing
-      # that a page says slowly or again and again makes it longer. Hosts of the settings are reached where those say.
+      # that a page says slowly or again and again makes it longer. Places of the settings are reached where those say.
       class Reader
         HOPS = 4
         SECONDS = 8
@@ -24,7 +24,7 @@ module AskFirst
         # status: of HTTP; address: after redirects; body: as far as it was read; cut: whether there was more
         Page = Struct.new(:status, :address, :type, :body, :cut, keyword_init: true)
 
-        # @param hosts [Hash{String=>String}] host => "address:port" of private hosts that may be read
+        # @param hosts [Hash{String=>String}] origin (RFC 6454) => "address:port" of private places that may be read, in plain HTTP
         # @param names [#call] host => addresses as text
         def initialize(hosts = {}, names: Resolv.method(:getaddresses))
           @hosts = hosts
@@ -89,11 +89,16 @@ module AskFirst
         def ask(address, seconds, &block)
           times = { open_timeout: [OPEN, seconds].min, read_timeout: seconds, max_retries: 0 }
           uri = URI.parse(address)
-          there = @hosts[uri.host.to_s.downcase] if uri.is_a?(URI::HTTP) && uri.scheme == "http" && uri.port == uri.default_port
+          there = uri.is_a?(URI::HTTP) && @hosts[origin(uri)]
           return ask_there(uri, there, times, &block) if there
 
           SsrfFilter.get(address, headers: HEADERS, max_redirects: 0, allow_unfollowed_redirects: true, http_options: times,
             resolver: method(:found), &block)
+        end
+
+        # That of another port or scheme is another place.
+        def origin(uri)
+          "#{uri.scheme}://#{uri.host.to_s.downcase}#{":#{uri.port}" unless uri.port == uri.default_port}"
         end
 
         def found(name)

@@ -75,12 +75,10 @@ RSpec.describe "Migrations on existing data", :database do
       rows = states.map { |state, may| [state, "", state == "out" ? "https://ticker.example/1" : nil, may] } + [["trouble", "The network refused it: 422", nil, false], ["trouble", "It may be out: look there.", nil, true], ["trouble", "It was changed there.", "https://ticker.example/1", true]]
       ids = rows.map do |state, trouble, address, _|
         made, channel = adaptation(db, one)
-        id.tap { |showing|
-          db[:showings].insert(workspace_id: client(db), id: showing, post_id: one, adaptation_id: made, channel_id: channel, number: 1, state: state, trouble: trouble, address: address, sent_at: address && founded, lease_until: (if state == "sending"
-                                                                                                                                                                                                                                        founded
-                                                                                                                                                                                                                                      end),
-            next_look_at: (founded if state == "unclear"))
-        }
+        at = { "sending" => { lease_until: founded }, "unclear" => { next_look_at: founded } }.fetch(state, {})
+        row = { workspace_id: client(db), id: id, post_id: one, adaptation_id: made, channel_id: channel, number: 1, state: state, trouble: trouble, address: address, sent_at: address && founded }
+        db[:showings].insert(row.merge(at))
+        row[:id]
       end
       to(db, nil)
       expect(ids.map { |showing| db[:showings].where(id: showing).get(:may_be_out) }).to eq rows.map(&:last)

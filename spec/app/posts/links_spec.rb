@@ -54,7 +54,7 @@ RSpec.describe "The page at the end of a link", :database do
     after { @server&.close }
 
     def server(&says) = @server = SlowServer.new(&says)
-    def reader = AskFirst::Edge::Pages::Reader.new({ "slow.example" => @server.address })
+    def reader = AskFirst::Edge::Pages::Reader.new({ "http://slow.example" => @server.address })
     def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
     # Each of these would go on for ten seconds or more.
