@@ -7,6 +7,7 @@ module AskFirst
       # asks what the acts ask, so that the page says what the server would say.
       class Allowed
         WHOLE = %w[rename assign].freeze # acts that touch every channel of a post
+        SOME = %w[open close take_back].freeze # acts for which one channel is enough
         Capabilities = Permissions::Capabilities
         private_constant :Capabilities
 
@@ -22,7 +23,14 @@ module AskFirst
         # @return [Hash{String=>Hash}] act => {ok:, why:}
         def acts
           whole = Core::Permissions::Touched.new(channel_ids: @post.channel_ids)
-          Capabilities.of(@member, others: @others).merge(WHOLE.to_h { |act| [act, Capabilities.one(@member, act, @others, whole)] })
+          Capabilities.of(@member, others: @others).merge(WHOLE.to_h { |act| [act, one(act, whole)] }).merge(on_the_way)
+        end
+
+        # Why nothing of this channel can be changed now, whatever the part: it is being sent.
+        # @param adaptation [Store::Posts::Standing::Adaptation]
+        # @return [String, nil]
+        def column_off(adaptation)
+          one("open", Touching.channels([adaptation]))[:why] if adaptation.verdict.sending?
         end
 
         # @param channel_id [String, nil] nil for the master
@@ -33,7 +41,20 @@ module AskFirst
           key = [entry, touched]
           return @said[key] if @said.key?(key)
 
-          @said[key] = Capabilities.one(@member, "write:#{part}", @others, touched)[:why]
+          @said[key] = one("write:#{part}", touched)[:why]
+        end
+
+        private
+
+        def one(act, touched) = Capabilities.one(@member, act, @others, touched)
+
+        # While all that is not out yet is being sent, nothing is left to open or to take back.
+        def on_the_way
+          left = @post.adaptations.reject(&:out?)
+          return {} if left.empty? || !left.all? { |adaptation| adaptation.verdict.sending? }
+
+          touched = Touching.channels(left)
+          SOME.to_h { |act| [act, one(act, touched)] }
         end
       end
     end

@@ -3,7 +3,7 @@
 module AskFirst
   module App
     module Posts
-      # Opens sealed adaptations to change them. What that costs was said before (Queries::PostSheet gives it): open asks
+      # Opens sealed adaptations to change them. What that costs was said before (PostSheet gives it): open asks
       # for them are withdrawn, releases end, and yeses will not count on other content.
       class OpenPost < Act
         opens :post, "open", stand: true

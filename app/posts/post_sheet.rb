@@ -50,8 +50,8 @@ module AskFirst
         def adaptations
           shown.map { |adaptation|
             channel_id = adaptation.row[:channel_id]
-            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: off(channel_id), seen: seen.of(adaptation)).merge(parts: parts_json(channel_id, adaptation.parts),
-              own_text: own_text(adaptation))
+            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: allowed.column_off(adaptation), seen: seen.of(adaptation))
+                          .merge(parts: parts_json(channel_id, adaptation.parts), own_text: own_text(adaptation))
           }
         end
 
@@ -70,11 +70,6 @@ module AskFirst
         # A member whose part is limited to channels sees these columns.
         def shown
           @shown ||= mine(@post.adaptations)
-        end
-
-        # Why this column is not theirs to change, whatever the part.
-        def off(channel_id)
-          allowed.off(channel_id, "text") unless member.limited_to.nil? || member.limited_to.include?(channel_id)
         end
 
         def conditions

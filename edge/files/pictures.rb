@@ -2,6 +2,9 @@
 
 require "marcel"
 require "stringio"
+
+# What is wrong with a picture is raised and told to whoever sent it; libvips need not write it to our log too.
+ENV["VIPS_WARNING"] ||= "off"
 require "vips"
 
 module AskFirst

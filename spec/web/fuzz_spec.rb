@@ -24,6 +24,16 @@ RSpec.describe "Calls that nobody should make" do
       "client" => [own], "workspace" => [own] }
   end
 
+  # Somebody of the client with a pass for one ask.
+  def guest
+    post = world.draft
+    world.ask(post, 0)
+    world.answer(post, :wren)
+    world.ask(post, 1)
+    pass = world.act("Signoff::MintPass", AskFirst::App::Member.process(own, "dispatcher"), ask_id: world.line(post)[:ask_id], person_id: world.person(:odile))
+    ApiWorld.client.tap { |client| expect(client.call(:post, "/api/review/exchange", { pass: pass }).first).to be_between(200, 204) }
+  end
+
   def fire(client, shot)
     body = shot.body.is_a?(String) || shot.body.nil? ? shot.body : JSON.generate(shot.body)
     headers = { "HTTP_IF_MATCH" => '"1"', "HTTP_ACCEPT" => "application/json" }
@@ -49,15 +59,15 @@ RSpec.describe "Calls that nobody should make" do
     "#{reply.status} with a body that is no JSON: #{reply.body[0, 200]}"
   end
 
-  it "are answered with what is wrong, never with a 500: signed in as the owner, as a lead and as nobody" do
-    clients = { owner: ApiWorld.client("bram"), lead: ApiWorld.client("ines"), nobody: ApiWorld.client }
+  it "are answered with what is wrong, never with a 500: signed in as the owner, as a lead, as a guest and as nobody" do
+    clients = { owner: ApiWorld.client("bram"), lead: ApiWorld.client("ines"), nobody: ApiWorld.client, guest: guest }
     broken = []
     allow(SemanticLogger["Web"].class).to(receive(:new).and_wrap_original { |real, *names| real.call(*names).tap { |logger| allow(logger).to receive(:error) { |_, error| broken << error } } })
     random = Random.new(seed)
     fuzz = Fuzz.new(seed, own, ids)
     found = (0...shots).filter_map do |number|
       shot = fuzz.shot(number)
-      who = %i[nobody owner owner lead lead].sample(random: random)
+      who = (shot.template.start_with?("/api/review") ? %i[guest guest nobody] : %i[nobody owner owner lead lead]).sample(random: random)
       said = nil
       ApiWorld.kit.db.transaction(rollback: :always, auto_savepoint: true) do
         reply = fire(clients[who], shot)

@@ -66,6 +66,14 @@ describe('a post on one channel', () => {
     expect(view.find('.after').text()).toContain('seen there as approved')
   })
 
+  it('says that nothing of it can be changed while it is being sent', () => {
+    expect(
+      column(adaptation({ off: 'Too late: Ticker is being sent, exactly as it stands.' }))
+        .find('.connection')
+        .text(),
+    ).toContain('being sent')
+  })
+
   it('says that it is time to publish by hand, and leads there', () => {
     expect(
       column(adaptation({ showing: { id: 's1', state: 'by_hand', address: '', trouble: '' } }))

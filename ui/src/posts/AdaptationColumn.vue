@@ -130,6 +130,7 @@ defineExpose({
     <p v-if="one.showing?.state === 'by_hand'" class="connection by-hand">
       It is time to publish it by hand. <router-link :to="{ name: 'by-hand', params: { workspace: sheet.workspace_id, showing: one.showing.id } }">Take it up</router-link>
     </p>
+    <p v-if="one.off" class="connection" role="status">{{ one.off }}</p>
     <div class="frame">
       <ProofCard :text="proof.text" :within="proof.within" :over="over" :fold="proof.fold" :pictures="pictures" :card="card" :beside="proof" />
     </div>

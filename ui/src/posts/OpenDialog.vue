@@ -8,7 +8,7 @@ import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ sheet: Sheet; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
-const sealed = computed(() => props.sheet.adaptations.filter((one) => one.sealed && !one.opened && one.stage !== 'out'))
+const sealed = computed(() => props.sheet.adaptations.filter((one) => one.sealed && !one.opened && !one.off && one.stage !== 'out'))
 const chosen = ref<string[]>([])
 watch(
   () => props.open,

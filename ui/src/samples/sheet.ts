@@ -34,6 +34,7 @@ export function adaptation(more: Record<string, unknown> = {}, own: Record<strin
     own_text: null,
     offers: { formats: ['text'], link_card: true, tagged: null, first_comment: null, call_to_action: null, audience: null, event: null, budget: null },
     tags: {},
+    off: null,
     opened: false,
     sealed: false,
     release: null,

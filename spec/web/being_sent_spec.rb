@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+# While a post is being sent nothing of it changes: the page and the server say the same, and the way on that they name works.
+RSpec.describe "A post that is being sent" do
+  let(:ines) { ApiWorld.client(:ines) }
+  let(:post) do
+    world.draft(channels: [:ticker]).tap do |id|
+      world.clear(id)
+      world.release(id)
+      world.owner[:showings].where(post_id: id).update(state: "sending", lease_until: world.kit.now + 60, may_be_out: true)
+    end
+  end
+  let(:at) { "/api/w/#{world.workspace}/posts/#{post}" }
+  let(:sheet) { ines.call(:get, at).last }
+  let(:adaptation) { world.adaptation(post, :ticker) }
+  let(:version) { { "HTTP_IF_MATCH" => "\"#{db[:parts].where(post_id: post, part: 'text', channel_id: nil).get(:version)}\"" } }
+
+  it "shows every part off, with the sentence that a save is answered with" do
+    off = sheet["adaptations"][0]["parts"].transform_values { |part| part["off"] }
+    expect(off.values.uniq).to match [/Ticker is being sent/]
+    status, body = ines.call(:put, "#{at}/parts/text", { value: "Too late" }, version)
+    expect([status, body["code"]]).to eq [410, "too_late"]
+    expect(off["text"]).to eq [body["detail"], body["way_on"]].join(" ")
+    expect(sheet["master"]["parts"]["text"]["off"]).to eq off["text"]
+  end
+
+  # act on the page => what the page sends for it
+  {
+    "open" => ->(spec) { [:post, "#{spec.at}/open", { adaptation_ids: [spec.adaptation] }] },
+    "take_back" => ->(spec) { [:post, "#{spec.at}/take-back", {}] },
+    "rename" => ->(spec) { [:put, "#{spec.at}/subject", { subject: "Renamed" }] }
+  }.each do |act, call|
+    it "#{act}: the page offers it exactly when the server does it" do
+      sheet
+      status, body = ines.call(*call.call(self), { "HTTP_IF_MATCH" => '"1"' })
+      expect([act, sheet["can"][act]["ok"], body]).to eq [act, status < 400, body]
+    end
+  end
+
+  it "beside a channel that is not, only the other can be opened, and the column says why" do
+    other = world.draft
+    world.clear(other)
+    world.release(other)
+    world.owner[:showings].where(post_id: other, channel_id: world.channel(:ticker)).update(state: "sending", lease_until: world.kit.now + 60, may_be_out: true)
+    here = "/api/w/#{world.workspace}/posts/#{other}"
+    seen = ines.call(:get, here).last
+    expect(seen["can"]["open"]["ok"]).to be true
+    expect(seen["adaptations"].to_h { |one| [one["channel"]["network"], one["off"]] }).to match("Ticker" => /Ticker is being sent/, "Vitrine" => nil)
+    opened = %i[ticker vitrine].map { |network| ines.call(:post, "#{here}/open", { adaptation_ids: [world.adaptation(other, network)] }).first }
+    expect(opened).to eq [410, 204]
+  end
+
+  it "the way on works: a copy is a new draft with the same words" do
+    status, made = ines.call(:post, "#{at}/copies", { walls: ["2026-10-22T07:30"] })
+    expect(status).to eq 201
+    copy = ines.call(:get, "/api/w/#{world.workspace}/posts/#{made['ids'].first}").last
+    expect([copy["stage"], copy["master"]["parts"]["text"]["value"], copy["master"]["parts"]["text"]["off"]]).to eq ["drafting", sheet["master"]["parts"]["text"]["value"], nil]
+  end
+end
