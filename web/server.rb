@@ -24,6 +24,7 @@ module AskFirst
           use BodyGuard
           use Rack::Session::Cookie, key: "af_session", secrets: [Server.session_secret(kit)], httponly: true, same_site: :lax,
             secure: kit.settings.public_url.start_with?("https"), expire_after: 14 * 86_400
+          use QuietSession
           use SignInBrake, kit, SignIn.cost(kit)
           use SignIn.middleware(kit, policy)
           use LiveGate, kit

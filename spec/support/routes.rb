@@ -24,6 +24,16 @@ module Routes
     end
   end
 
+  # @param version [Integer] that the caller says to have seen
+  # @return [Array(Integer, Hash)] status and parsed body
+  def make(client, call, version:)
+    headers = { "HTTP_IF_MATCH" => "\"#{version}\"" }
+    return client.call(call.verb, call.path, call.body, headers) unless call.bytes
+
+    client.custom_request(call.verb.upcase, call.path, {}, headers.merge("CONTENT_TYPE" => "application/octet-stream", input: "bytes"))
+    [client.last_response.status, client.last_response.body.empty? ? {} : JSON.parse(client.last_response.body)]
+  end
+
   def call(method, template, item, operation, ids)
     path = template.sub(%r{(?:parts|brand)/\{part\}}) { |part| part.sub("{part}", FIXED.fetch(part)) }
     path = path.gsub(/\{(\w+)\}/) { ids.fetch(Regexp.last_match(1)) { AskFirst::Core::Uuid.v7(Time.now) } }

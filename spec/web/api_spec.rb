@@ -23,7 +23,7 @@ RSpec.describe "The API" do
       expect(ines.call(:get, "/api/me").last["name"]).to eq "Ines Calloway"
       ines.call(:post, "/api/auth/logout", {})
       thief = ApiWorld.client
-      thief.set_cookie("af_session=#{cookie}")
+      thief.set_cookie("af_session=#{Rack::Utils.escape(cookie)}")
       expect(thief.call(:get, "/api/me").first).to eq 401
     end
 

@@ -6,6 +6,12 @@ RSpec.describe "Attacks over the API" do
   let(:ines) { ApiWorld.client(:ines) }
   let(:nobody) { ApiWorld.client }
 
+  # Another client that holds the same cookie.
+  def twin(client)
+    cookie = client.rack_mock_session.cookie_jar.to_hash.fetch("af_session")
+    ApiWorld.client.tap { |other| other.set_cookie("af_session=#{Rack::Utils.escape(cookie)}") }
+  end
+
   def make_post(client, subject, key) = client.call(:post, "/api/w/#{w}/posts", { subject: subject }, { "HTTP_IDEMPOTENCY_KEY" => key })
 
   describe "what may stand in a shared cache" do
@@ -38,6 +44,20 @@ RSpec.describe "Attacks over the API" do
     end
   end
 
+  it "a read writes no cookie, so one that began before brings nothing back: looking as somebody stays begun, and stopped" do
+    bram = ApiWorld.client(:bram)
+    late = twin(bram)
+    membership = db[:memberships].where(workspace_id: w, person_id: world.person(:sunniva)).get(:id)
+    expect(bram.call(:post, "/api/w/#{w}/look-as", { membership_id: membership }).first).to be_between(200, 204)
+    late.call(:get, "/api/me")
+    expect([late.last_response.status, late.last_response.headers["set-cookie"]]).to eq [200, nil]
+    late.post("/message-bus/#{SecureRandom.hex(8)}/poll?dlp=t", {})
+    expect(late.last_response.headers["set-cookie"]).to be_nil
+    expect(bram.call(:get, "/api/me").last["looking_as"]).to include("name" => "Sunniva Achterberg")
+    expect(bram.call(:delete, "/api/look-as").first).to be_between(200, 204)
+    expect(bram.call(:get, "/api/me").last["looking_as"]).to be_nil
+  end
+
   it "files of a client are in no cache that lasts: signed out, they are asked for again" do
     media = world.standing(world.draft).master["media"].first
     ines.get("/api/w/#{w}/media/#{media}/preview")
@@ -67,10 +87,10 @@ RSpec.describe "Attacks over the API" do
     it "answers nobody with a cookie that was signed out" do
       key = SecureRandom.uuid
       expect(make_post(ines, "Mine alone", key).first).to eq 201
-      cookie = ines.rack_mock_session.cookie_jar.to_hash["af_session"]
+      late = twin(ines)
+      expect(late.call(:get, "/api/me").first).to eq 200
       ines.call(:post, "/api/auth/logout", {})
-      nobody.set_cookie("af_session=#{cookie}")
-      expect(make_post(nobody, "Mine alone", key).first).to eq 401
+      expect(make_post(late, "Mine alone", key).first).to eq 401
     end
   end
 

@@ -26,13 +26,7 @@ RSpec.describe "Strangers" do
       "task" => task, "rendition" => here.call(:renditions), "hold" => nowhere, "pass" => nowhere, "try" => nowhere }
   end
 
-  def make(client, call)
-    headers = { "HTTP_IF_MATCH" => '"0"' }
-    return client.call(call.verb, call.path, call.body, headers) unless call.bytes
-
-    client.custom_request(call.verb.upcase, call.path, {}, headers.merge("CONTENT_TYPE" => "application/octet-stream", input: "bytes"))
-    [client.last_response.status, client.last_response.body.empty? ? {} : JSON.parse(client.last_response.body)]
-  end
+  def make(client, call) = Routes.make(client, call, version: 0)
 
   # @return [Array] the answer as the stranger gets it, and how many statements it took; what is prepared, is so once for a connection
   # Policies are kept for a while; here they are, so that what is counted is the route's own.
