@@ -2,9 +2,6 @@
 
 require "marcel"
 require "stringio"
-
-# What is wrong with a picture is raised and told to whoever sent it; libvips need not write it to our log too.
-ENV["VIPS_WARNING"] ||= "off"
 require "vips"
 
 module AskFirst

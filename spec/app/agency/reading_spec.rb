@@ -28,6 +28,7 @@ RSpec.describe "Lists and records" do
 
   it "lists of one client hold nothing of another" do
     world.act("Posts::MakePost", :ines, :brackwater, subject: "Theirs")
+    world.act("Posts::MakePost", :ines, subject: "Ours")
     rows = AskFirst::App::Posts::ListPosts.call(scope(:quillmere), limit: 200)[:posts]
     expect(rows.map { |row| row[:workspace_id] }.uniq).to eq [world.workspace]
   end
