@@ -15,15 +15,19 @@ module AskFirst
         # @raise [Core::Invalid] bad_link, too_many_links
         def call(address:, picture: false)
           clean = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "There is no address yet.", field: "link")
-          raise too_many if Store::Posts::LinkReadings.waiting(scope).count >= MOST
+          raise too_many if under_way.count >= MOST
 
           id = new_id
           reading = Store::Posts::LinkReadings.ask(scope, id, clean, picture, now)
-          kit.queue.read_link(member.workspace_id, id, at: now) if reading == id
+          kit.queue.read_link(member.workspace_id, reading, at: now) if reading == id || under_way.where(id: reading).empty?
           reading
         end
 
         private
+
+        def under_way
+          Store::Posts::LinkReadings.under_way(scope, now)
+        end
 
         def too_many
           Core::Invalid.new("too_many_links", "#{MOST} pages are being read for you already.", field: "link", way_on: "Wait until they are there, or write the card by hand.")

@@ -6,6 +6,7 @@ module AskFirst
       # Pages of links that people asked to have read, and what was found there. Kept for a day.
       module LinkReadings
         KEPT = 86_400 # seconds
+        PATIENCE = 60 # seconds
 
         module_function
 
@@ -20,6 +21,11 @@ module AskFirst
         # What this person waits for.
         def waiting(scope)
           scope.rows(:link_readings).where(person_id: scope.person_id, read_at: nil)
+        end
+
+        # Of that, what was asked so lately that it is still being read; anything older, its job has given up on.
+        def under_way(scope, now)
+          waiting(scope).where { asked_at > now - PATIENCE }
         end
 
         # @param found [Hash] JSON-ready

@@ -45,6 +45,14 @@ RSpec.describe "The page at the end of a link", :database do
     expect(world.jobs.bus.told.drop(told)).to eq [[world.person(:maro)]]
   end
 
+  it "whose reading was given up is asked for anew, and counts among nobody's ten" do
+    lost = Array.new(10) { |n| world.act("Posts::PreviewLink", :tobiah, address: "http://quillmere.example/lost#{n}") }
+    world.owner[:link_readings].where(id: lost).update(asked_at: world.kit.now - 61)
+    db[:que_jobs].where(job_class: "AskFirst::Jobs::ReadLink").delete
+    expect(world.act("Posts::PreviewLink", :tobiah, address: "http://quillmere.example/lost0")).to eq lost.first
+    expect(db[:que_jobs].where(job_class: "AskFirst::Jobs::ReadLink").where(Sequel.lit("args->>1 = ?", lost.first)).count).to eq 1
+  end
+
   it "of a person who has ten in hand already is not asked for" do
     Array.new(10) { |n| world.act("Posts::PreviewLink", :bram, address: "http://quillmere.example/#{n}") }
     expect(refused_at { world.act("Posts::PreviewLink", :bram, address: "http://quillmere.example/11") }).to eq %w[too_many_links link]
