@@ -13,7 +13,7 @@ module AskFirst
         def call(post_id:, adaptation_ids: nil)
           chosen = choose(adaptation_ids)
           require_on!(chosen)
-          chosen.each { |adaptation| require_releasable!(adaptation) }
+          require_releasable!(chosen)
           Posts::FixTags.call(kit, member, adaptations: chosen)
           revision = Posts::KeepRevision.call(kit, member, post: post)
           chosen.each { |adaptation| release(adaptation, revision) }
@@ -25,61 +25,18 @@ module AskFirst
         private
 
         def choose(ids)
-          return ids.map { |id| post.adaptation(id) or raise Core::NotFound, "This channel of the post" } if ids
+          return Releasable.among(mine(post.adaptations)) unless ids
 
-          cleared = mine(post.adaptations).select { |adaptation| adaptation.stage == "cleared" }
-          return cleared if cleared.any?
-
-          raise not_cleared(mine(post.adaptations).first)
+          ids.map { |id| post.adaptation(id) or raise Core::NotFound, "This channel of the post" }
         end
 
-        def require_releasable!(adaptation)
-          raise not_cleared(adaptation) unless adaptation.stage == "cleared"
-
-          channel = adaptation.channel
-          raise planned(channel) if channel[:state] == "planned"
-          raise lapsed(channel) if channel[:state] == "lapsed"
-
-          require_sound!(adaptation)
-          require_time!(adaptation)
+        def require_releasable!(chosen)
+          refusal = chosen.empty? ? Releasable.refusal_of_all(mine(post.adaptations), now) : first_refusal(chosen)
+          raise refusal if refusal
         end
 
-        def require_sound!(adaptation)
-          faults = Core::Checks::PostChecks.faults(adaptation.request, adaptation.channel[:card])
-          return if faults.empty?
-
-          raise Core::Invalid.new("has_faults", "#{adaptation.channel[:name]}: #{faults.map(&:sentence).join(' ')}", field: faults.first.part, way_on: "Open it and mend it.")
-        end
-
-        def require_time!(adaptation)
-          raise Core::Invalid.new("no_time", "There is no planned time yet.", field: "time", way_on: "Plan a time, then release.") if adaptation.time.nil?
-          return if adaptation.time.at > now
-
-          raise Core::Invalid.new("time_past", "Its planned time has passed.", field: "time", way_on: "Plan a later time, then release.")
-        end
-
-        def not_cleared(adaptation)
-          return Core::Conflict.new("not_cleared", "It has no channel yet.", way_on: "Choose a channel.") if adaptation.nil?
-
-          return in_trouble(adaptation) if adaptation.stage == "trouble"
-
-          waits = adaptation.verdict.waits_at
-          way = waits ? "It still needs its yes at “#{waits.name}”." : "Close what is open, or ask for what is missing."
-          Core::Conflict.new("not_cleared", "#{adaptation.channel[:name]} is not cleared: nothing goes out without its yeses.", way_on: way)
-        end
-
-        def in_trouble(adaptation)
-          Core::Conflict.new("in_trouble", "#{adaptation.channel[:name]} is in trouble.", way_on: "Take it back, or say in Dispatch what you saw there; then release it again.")
-        end
-
-        def planned(channel)
-          Core::Conflict.new("channel_planned", "#{channel[:name]} is not connected yet, so nothing can go out there.",
-            way_on: "Connect it on the client's channels page; the post keeps its yeses.")
-        end
-
-        def lapsed(channel)
-          Core::Conflict.new("channel_lapsed", "The connection to #{channel[:name]} has lapsed, so nothing can go out there.",
-            way_on: "Connect it again; the post keeps everything.")
+        def first_refusal(chosen)
+          chosen.lazy.filter_map { |adaptation| Releasable.refusal(adaptation, now) }.first
         end
 
         def release(adaptation, revision)

@@ -17,9 +17,9 @@ module AskFirst
 
         # @param adaptation [Store::Posts::Standing::Adaptation]
         # @param names [Hash] person id => name
-        def call(adaptation, names, condition: nil, off: nil, seen: NOTHING_SEEN)
+        def call(adaptation, names, condition: nil, off: nil, stays: nil, seen: NOTHING_SEEN)
           {
-            id: adaptation.id, channel: channel(adaptation, condition), off: off, stage: adaptation.stage, sealed: adaptation.verdict.sealed?, opened: adaptation.facts.opened,
+            id: adaptation.id, channel: channel(adaptation, condition), off: off, stays: stays, stage: adaptation.stage, sealed: adaptation.verdict.sealed?, opened: adaptation.facts.opened,
             proof: proof(adaptation, seen), strip: Signoff::Strip.of_adaptation(adaptation, names), fingerprint: adaptation.fingerprint,
             at: adaptation.time&.at&.iso8601, time_kind: adaptation.time&.kind, cost: Core::Signoff::Cost.of_opening(adaptation.verdict, names),
             blocks: adaptation.verdict.blocks.map { |answer| { person: names[answer.person_id], verdict: answer.verdict, words: answer.words } },

@@ -13,17 +13,28 @@ module AskFirst
 
         # @param others [Array<Member>] to name who can
         # @param post [Store::Posts::Standing::Post]
-        def initialize(member, others, post)
+        # @param shown [Array<Store::Posts::Standing::Adaptation>] those on the reader's channels
+        def initialize(member, others, post, shown, now)
           @member = member
           @others = others
           @post = post
+          @shown = shown
+          @now = now
           @said = {}
         end
 
         # @return [Hash{String=>Hash}] act => {ok:, why:}
         def acts
           whole = Core::Permissions::Touched.new(channel_ids: @post.channel_ids)
-          Capabilities.of(@member, others: @others).merge(WHOLE.to_h { |act| [act, one(act, whole)] }).merge(on_the_way)
+          able = Capabilities.of(@member, others: @others).merge(WHOLE.to_h { |act| [act, one(act, whole)] })
+          able.merge(on_the_way) { |_, one, other| one[:ok] ? other : one }
+        end
+
+        # Why this channel cannot be taken off the post.
+        # @param adaptation [Store::Posts::Standing::Adaptation]
+        # @return [String, nil]
+        def stays(adaptation)
+          one("choose_channels", Core::Permissions::Touched.new(channel_ids: [adaptation.row[:channel_id]]))[:why] || say(Staying.refusal(adaptation))
         end
 
         # Why nothing of this channel can be changed now, whatever the part: it is being sent.
@@ -48,13 +59,27 @@ module AskFirst
 
         def one(act, touched) = Capabilities.one(@member, act, @others, touched)
 
-        # While all that is not out yet is being sent, nothing is left to open or to take back.
+        # What hangs on how far the post is: for one that may do it at all.
         def on_the_way
+          flying.merge("release" => unless_refused(Dispatch::Releasable.refusal_of_all(@shown, @now)),
+            "mark_ready" => unless_refused(MarkReady.refusal(@post, @shown)))
+        end
+
+        # While all that is not out yet is being sent, nothing is left to open or to take back.
+        def flying
           left = @post.adaptations.reject(&:out?)
           return {} if left.empty? || !left.all? { |adaptation| adaptation.verdict.sending? }
 
           touched = Touching.channels(left)
           SOME.to_h { |act| [act, one(act, touched)] }
+        end
+
+        def unless_refused(refusal)
+          refusal ? { ok: false, why: say(refusal) } : { ok: true }
+        end
+
+        def say(refusal)
+          refusal && "#{refusal.message} #{refusal.way_on}"
         end
       end
     end

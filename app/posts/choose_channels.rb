@@ -45,13 +45,7 @@ module AskFirst
 
         def remove(adaptations)
           adaptations.each do |adaptation|
-            if adaptation.sent?
-              raise Core::Over.new("too_late", "#{adaptation.channel[:name]} is being sent or is out, and cannot be taken off.", field: "channel_ids", way_on: "Look at it in Dispatch.")
-            end
-            if adaptation.verdict.sealed?
-              raise Core::Conflict.new("sealed", "#{adaptation.channel[:name]} is sealed and cannot be taken off.", field: "channel_ids",
-                way_on: "Open it with “Change it” first.", facts: { "adaptations" => [adaptation.id] })
-            end
+            refusal = Staying.refusal(adaptation) and raise refusal
             rows(:adaptations).where(id: adaptation.id).update(removed_at: now)
             record("channel_removed", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })
           end

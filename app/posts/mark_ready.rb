@@ -8,16 +8,24 @@ module AskFirst
         stepwise
         opens :post, "mark_ready", stand: true
 
+        # @param adaptations [Array<Store::Posts::Standing::Adaptation>] on the member's channels
+        # @return [Core::Error, nil] why the post cannot be marked ready, for this act and for the page that offers it
+        def self.refusal(post, adaptations)
+          if post.steps.any?(&:required)
+            Core::Conflict.new("has_steps", "This post has steps to pass; it cannot be marked ready.", way_on: "Ask for its next yes.")
+          elsif adaptations.empty?
+            Core::Conflict.new("no_channel", "It has no channel yet.", way_on: "Choose a channel.")
+          elsif adaptations.all?(&:sent?)
+            Core::Over.new("too_late", "It is being sent or is out.", way_on: "Look at it in Dispatch.")
+          end
+        end
+
         def call(post_id:)
           reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not
           Media::Render.call(kit, member, post_ids: [post_id])
           write do
             enter
-            if post.steps.any?(&:required)
-              raise Core::Conflict.new("has_steps", "This post has steps to pass; it cannot be marked ready.",
-                way_on: "Ask for its next yes.")
-            end
-
+            refusal = self.class.refusal(post, mine(post.adaptations)) and raise refusal
             mark(mine(post.adaptations).reject(&:sent?))
           end
         end

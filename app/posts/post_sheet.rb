@@ -40,7 +40,7 @@ module AskFirst
         end
 
         def allowed
-          @allowed ||= Allowed.new(member, members, @post)
+          @allowed ||= Allowed.new(member, members, @post, shown, now)
         end
 
         def master
@@ -50,7 +50,7 @@ module AskFirst
         def adaptations
           shown.map { |adaptation|
             channel_id = adaptation.row[:channel_id]
-            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: allowed.column_off(adaptation), seen: seen.of(adaptation))
+            AdaptationView.call(adaptation, names, condition: conditions[channel_id], off: allowed.column_off(adaptation), stays: allowed.stays(adaptation), seen: seen.of(adaptation))
                           .merge(parts: parts_json(channel_id, adaptation.parts), own_text: own_text(adaptation))
           }
         end

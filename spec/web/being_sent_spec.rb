@@ -28,6 +28,9 @@ RSpec.describe "A post that is being sent" do
   {
     "open" => ->(spec) { [:post, "#{spec.at}/open", { adaptation_ids: [spec.adaptation] }] },
     "take_back" => ->(spec) { [:post, "#{spec.at}/take-back", {}] },
+    "choose_channels" => ->(spec) { [:put, "#{spec.at}/channels", { channel_ids: [spec.world.channel(:ticker), spec.world.channel(:vitrine)] }] },
+    "release" => ->(spec) { [:post, "#{spec.at}/release", {}] },
+    "mark_ready" => ->(spec) { [:post, "#{spec.at}/ready", {}] },
     "rename" => ->(spec) { [:put, "#{spec.at}/subject", { subject: "Renamed" }] }
   }.each do |act, call|
     it "#{act}: the page offers it exactly when the server does it" do
@@ -35,6 +38,32 @@ RSpec.describe "A post that is being sent" do
       status, body = ines.call(*call.call(self), { "HTTP_IF_MATCH" => '"1"' })
       expect([act, sheet["can"][act]["ok"], body]).to eq [act, status < 400, body]
     end
+  end
+
+  it "its channel stays, with the sentence that taking it off is answered with" do
+    stays = sheet["adaptations"][0]["stays"]
+    status, body = ines.call(:put, "#{at}/channels", { channel_ids: [world.channel(:vitrine)] })
+    expect([status, body["code"], stays]).to eq [410, "too_late", [body["detail"], body["way_on"]].join(" ")]
+  end
+
+  it "a sealed channel stays too, until it is opened" do
+    sealed = world.draft(channels: [:ticker])
+    world.clear(sealed)
+    here = "/api/w/#{world.workspace}/posts/#{sealed}"
+    stays = -> { ines.call(:get, here).last["adaptations"][0]["stays"] }
+    expect(stays.call).to match(/Ticker is sealed/)
+    ines.call(:post, "#{here}/open", { adaptation_ids: [world.adaptation(sealed, :ticker)] })
+    expect(stays.call).to be_nil
+  end
+
+  it "says why a post cannot be released, and takes it when nothing stands against it" do
+    draft = world.draft(channels: [:ticker])
+    here = "/api/w/#{world.workspace}/posts/#{draft}"
+    said = -> { ines.call(:get, here).last["can"]["release"] }
+    tried = -> { ines.call(:post, "#{here}/release", {}).then { |status, body| status < 400 ? { "ok" => true } : { "ok" => false, "why" => [body["detail"], body["way_on"]].join(" ") } } }
+    expect(said.call).to match("ok" => false, "why" => /not cleared/).and eq(tried.call)
+    world.clear(draft)
+    expect(said.call).to eq("ok" => true).and eq(tried.call)
   end
 
   it "beside a channel that is not, only the other can be opened, and the column says why" do

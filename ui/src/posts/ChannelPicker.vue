@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Which channels the post goes to. Ticks count at once; saves go one after the other, so that quick ticks never undo
 // each other.
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import { useAct, type Sheet } from './sheet'
@@ -18,6 +18,8 @@ watch(
   },
   { immediate: true },
 )
+/** channel id => why the post cannot leave it now */
+const stays = computed(() => new Map(props.sheet.adaptations.flatMap((one) => (one.stays ? [[one.channel.id, one.stays] as const] : []))))
 const choose = useAct<string[]>(props.sheet.id, (ids) =>
   ok(api.PUT('/api/w/{workspace}/posts/{post}/channels', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { channel_ids: ids } })),
 )
@@ -29,7 +31,7 @@ function toggle(id: string) {
 /** A set is ticked together; when all of it is ticked, it is taken off together. */
 function toggleSet(ids: string[]) {
   const there = ids.filter((id) => props.sheet.channels.some((one) => one.id === id))
-  put(chosen(there) ? wanted.value.filter((id) => !there.includes(id)) : [...new Set([...wanted.value, ...there])])
+  put(chosen(there) ? wanted.value.filter((id) => !there.includes(id) || stays.value.has(id)) : [...new Set([...wanted.value, ...there])])
 }
 function chosen(ids: string[]) {
   return ids.length > 0 && ids.every((id) => wanted.value.includes(id))
@@ -60,8 +62,8 @@ function put(next: string[]) {
   </p>
   <fieldset v-else :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why">
     <legend>Channels</legend>
-    <label v-for="channel in sheet.channels" :key="channel.id">
-      <input type="checkbox" :checked="wanted.includes(channel.id)" @change="toggle(channel.id)" />
+    <label v-for="channel in sheet.channels" :key="channel.id" :title="stays.get(channel.id)">
+      <input type="checkbox" :checked="wanted.includes(channel.id)" :disabled="stays.has(channel.id)" @change="toggle(channel.id)" />
       <ChannelMark :network="channel.network" :initials="channel.initials" />
       {{ channel.name }}
       <span v-if="channel.state === 'lapsed'" class="late">lapsed</span>
@@ -72,6 +74,7 @@ function put(next: string[]) {
       <button v-for="set in sheet.sets" :key="set.id" type="button" class="set" :aria-pressed="chosen(set.channel_ids)" @click="toggleSet(set.channel_ids)">{{ set.name }}</button>
     </span>
     <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
+    <p v-for="[id, why] in sheet.can.choose_channels?.ok ? stays : []" :key="id" class="quiet why">{{ why }}</p>
     <p v-if="!sheet.can.choose_channels?.ok" class="quiet">{{ sheet.can.choose_channels?.why }}</p>
   </fieldset>
 </template>
@@ -99,6 +102,9 @@ legend {
   padding: 0;
   margin-bottom: 2px;
   color: var(--ink-2);
+}
+.why {
+  flex-basis: 100%;
 }
 .sets {
   display: flex;

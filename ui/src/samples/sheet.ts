@@ -35,6 +35,7 @@ export function adaptation(more: Record<string, unknown> = {}, own: Record<strin
     offers: { formats: ['text'], link_card: true, tagged: null, first_comment: null, call_to_action: null, audience: null, event: null, budget: null },
     tags: {},
     off: null,
+    stays: null,
     opened: false,
     sealed: false,
     release: null,
