@@ -3,14 +3,13 @@
 module AskFirst
   module Core
     module Channels
-      # How a channel's connection is, said early: fine, soon (it will lapse, the person whose consent it rests on has
-      # left, or its network's card cannot be used),
-      # lapsed, planned (not connected yet) or offline.
+      # How a channel's connection is, said early: fine, soon (it will lapse, or the person whose consent it rests on
+      # has left), rules (its network has rules that cannot be read), lapsed, planned (not connected yet) or offline.
       module Condition
         SOON = 7 * 86_400 # seconds before the end of a consent that it is said; common practice, no source
 
         Said = Struct.new(:level, :sentence, keyword_init: true) do
-          def loud? = %w[soon lapsed].include?(level)
+          def loud? = %w[soon rules lapsed].include?(level)
         end
 
         module_function
@@ -37,7 +36,7 @@ module AskFirst
           end
           return Said.new(level: "soon", sentence: "The consent ends in #{days(ends - now)}. Connect it again before.") if ends && ends - now < SOON
 
-          return Said.new(level: "soon", sentence: "#{card_refused} What it took before holds until then.") if card_refused
+          return Said.new(level: "rules", sentence: "#{card_refused} What it took before holds until then.") if card_refused
 
           Said.new(level: "fine", sentence: consent_name ? "Connected on the consent of #{consent_name}." : "Connected.")
         end

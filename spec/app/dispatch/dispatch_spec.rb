@@ -146,7 +146,7 @@ RSpec.describe "Dispatch" do
       advance(first)
       expect(showing(first)[:state]).to eq "out"
       expect(db[:channels].where(id: world.channel(:ticker)).get(:card)["text"]["rule"]).to eq "weighted"
-      expect(said.call).to match ["soon", /The network's card cannot be used: its counting rule “feet” is not known here\. What it took before holds/]
+      expect(said.call).to match ["rules", /The network's card cannot be used: its counting rule “feet” is not known here\. What it took before holds/]
       expect(db[:record].where(act: "card_refused").count).to eq 1
       world.world.control("ticker/card", card)
       world.clock.set(SpecWorld::NOON)

@@ -181,16 +181,17 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mi
       <section aria-labelledby="release">
         <h2 id="release">
           Can be released <span class="number">{{ desk.can_release_count }}</span>
-          <Button v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" @click="release.mutate(mine)">Release {{ mine.length }}</Button>
+          <Button v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" @click="release.mutate(mine)">{{ mine.length === 1 ? 'Release' : `Release all ${mine.length}` }}</Button>
           <span v-else-if="desk.can_release.length > 0" class="by-others">by somebody else; your role does not release</span>
         </h2>
         <ul>
-          <li v-for="post in desk.can_release" :key="post.id" class="row">
+          <li v-for="post in desk.can_release" :key="post.id" class="row with-act">
             <router-link data-row :to="open(post.workspace_id, post.id)" class="timed">
               <b>{{ when(post.at, post.workspace_id) }}</b>
               <ChannelMarks :channels="post.channels" />
               <span>{{ titled(post.subject) }}</span>
             </router-link>
+            <Button v-if="releases[post.workspace_id] && mine.length > 1" size="small" :aria-label="`Release ${titled(post.subject)}`" :disabled="release.isPending.value" @click="release.mutate([post])">Release</Button>
           </li>
           <li v-if="desk.can_release.length === 0" class="none">Posts that have all their yeses appear here.</li>
         </ul>
@@ -275,7 +276,8 @@ p.alarm {
   gap: 10px;
   align-items: center;
 }
-.alarm.soon {
+.alarm.soon,
+.alarm.rules {
   border-left-color: var(--change);
   font-weight: 450;
 }
@@ -400,6 +402,14 @@ h2.trouble {
   gap: 8px;
   align-items: center;
   padding: 8px 2px;
+}
+.with-act {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.with-act a {
+  flex: 1;
 }
 .none {
   padding: 10px 2px;

@@ -57,7 +57,7 @@ async function move(index: number, step: number) {
   document.querySelectorAll<HTMLElement>('[data-mover]')[to]?.focus()
   await act(() => ok(api.PUT('/api/w/{workspace}/channels-order', { params: { path }, body: { channel_ids: order } })))
 }
-const STATES: Record<string, string> = { fine: 'connected', soon: 'soon over', lapsed: 'lapsed', planned: 'not connected', offline: 'by hand' }
+const STATES: Record<string, string> = { fine: 'connected', soon: 'soon over', rules: 'rules not understood', lapsed: 'lapsed', planned: 'not connected', offline: 'by hand' }
 function limits(one: Channel) {
   const { text, pictures, needed, kinds } = one.limits
   const what = kinds.includes('picture') ? `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}` : kinds.join(' or ')

@@ -1,0 +1,63 @@
+// @vitest-environment jsdom
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { flushPromises, mount } from '@vue/test-utils'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { ref } from 'vue'
+
+const post = (id: string, subject: string) => ({ id, workspace_id: 'w1', subject, at: '2026-10-16T16:00:00Z', channels: [], strip: [] })
+const desk = (posts: ReturnType<typeof post>[]) => ({
+  now: '2026-10-14T09:20:00Z',
+  asked: [],
+  tasks: [],
+  came_back: [],
+  opened: [],
+  by_hand: [],
+  waits_for_others: [],
+  can_release: posts,
+  can_release_count: posts.length,
+  next_out: [],
+  trouble: [],
+  connections: [],
+  set_ups: [],
+})
+const shown = ref(desk([]))
+const POST = vi.fn((_path: string, options: { params: { path: { post: string } } }) => Promise.resolve({ data: options, response: { status: 204 } }))
+vi.mock('@/api/client', () => ({ api: { POST }, ok: (call: Promise<unknown>) => call, sentence: String }))
+vi.mock('./desk', () => ({ useDesk: () => ({ data: shown, error: ref(), isPending: ref(false), waiting: ref(0) }) }))
+vi.mock('./me', () => ({ useChosen: () => ({ id: ref(), workspaces: ref([{ id: 'w1', name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { release: { ok: true } } }]) }) }))
+vi.mock('vue-router', () => ({ useRouter: () => ({ push: vi.fn() }) }))
+const { default: DeskPage } = await import('./DeskPage.vue')
+
+const page = () =>
+  mount(DeskPage, {
+    shallow: true,
+    global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { AButton: { template: '<button><slot /></button>' }, RouterLink: { template: '<a><slot /></a>' } } },
+  })
+const released = () => POST.mock.calls.map(([, options]) => options.params.path.post)
+
+describe('what can be released', () => {
+  beforeEach(() => POST.mockClear())
+
+  it('is released one by one, or all of it', async () => {
+    shown.value = desk([post('p1', 'Fog days'), post('p2', 'Season pass')])
+    const view = page()
+    await view.find('button[aria-label="Release Season pass"]').trigger('click')
+    await flushPromises()
+    expect(released()).toEqual(['p2'])
+    await view
+      .findAll('button')
+      .find((one) => one.text() === 'Release all 2')!
+      .trigger('click')
+    await flushPromises()
+    expect(released()).toEqual(['p2', 'p1', 'p2'])
+  })
+
+  it('has one button where there is one post', () => {
+    shown.value = desk([post('p1', 'Fog days')])
+    expect(
+      page()
+        .findAll('button')
+        .map((one) => one.text()),
+    ).toEqual(['Release'])
+  })
+})
