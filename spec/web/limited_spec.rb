@@ -88,7 +88,7 @@ RSpec.describe "Strangers inside a client" do
       client, = somebody("account lead", limited: :ticker)
       at = "/api/w/#{own}/posts/#{post}"
       sheet = client.call(:get, at).last
-      expect([sheet["adaptations"].size, sheet["can"]["rename"]["ok"], sheet["can"]["release"]["ok"]]).to eq [1, false, true]
+      expect([sheet["adaptations"].size, sheet["can"]["rename"]["ok"], sheet["can"]["open"]["ok"]]).to eq [1, false, true]
       expect([sheet["master"]["parts"]["text"]["off"], sheet["adaptations"][0]["parts"]["text"]["off"]]).to match [/limited to other channels/, nil]
       expect(client.call(:put, "#{at}/subject", { subject: "Mine" }, { "HTTP_IF_MATCH" => '"1"' })).to match [403, a_hash_including("code" => "other_channel")]
       expect(client.call(:put, "#{at}/labels", { names: ["x"] }).first).to eq 403
