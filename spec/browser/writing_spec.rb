@@ -259,6 +259,7 @@ RSpec.describe "Writing a post" do
       fill_in("Vitrine", with: "@pier.choir")
       click_button("Keep")
       expect(page).to have_content("With @pier.choir")
+      expect(page).to have_no_content("cannot be tagged") # the page stands still again
       click_button("Pier Choir")
       eventually { db[:parts].where(post_id: post, part: "text").get(:value).include?("@[Pier Choir]") }
     end
