@@ -8,9 +8,10 @@ module AskFirst
     module_function
 
     # @param url [String] database address with the process's own role
+    # @param idle [Numeric, nil] see Store::Database.connect
     # @return [App::Kit]
-    def build(settings, url, pool: 12)
-      db = Store::Database.connect(url, pool: pool)
+    def build(settings, url, pool: 12, idle: nil)
+      db = Store::Database.connect(url, pool: pool, idle: idle)
       clock = Edge::Clock.new(settings.clock_offset)
       Que.connection = db
       secrets = Edge::Secrets.new(settings.secret)

@@ -16,7 +16,16 @@ module AskFirst
     :environment,
     keyword_init: true
   ) do
+    # @raise [ArgumentError] for settings that cannot hold together
     def self.from(env)
+      read(env).tap do |found|
+        next if found.lease > found.network_timeout
+
+        raise ArgumentError, "ASK_FIRST_LEASE (#{found.lease} s) must be longer than ASK_FIRST_NETWORK_TIMEOUT (#{found.network_timeout} s): a create must end within its lease."
+      end
+    end
+
+    def self.read(env)
       new(
         owner_url: env["ASK_FIRST_OWNER_URL"], web_url: env["ASK_FIRST_WEB_URL"],
         jobs_url: env["ASK_FIRST_JOBS_URL"], admin_url: env["ASK_FIRST_ADMIN_URL"],
@@ -36,6 +45,8 @@ module AskFirst
         environment: env.fetch("ASK_FIRST_ENV", "development")
       ).freeze
     end
+
+    private_class_method :read
 
     def test?
       environment == "test"

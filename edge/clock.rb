@@ -15,6 +15,12 @@ module AskFirst
         Time.now.utc + offset
       end
 
+      # @param there [Time] what the database's clock says
+      # @return [Time] our time by that clock
+      def of_database(there)
+        there + offset
+      end
+
       # @return [Time] the machine's time for a moment of ours: what the job queue waits for
       def machine_time(at)
         at - offset

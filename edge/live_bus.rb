@@ -19,6 +19,9 @@ module AskFirst
         new(bus)
       end
 
+      # Who is told stands in the message, and PostgreSQL takes 8,000 bytes of one: so many ids of people at most in each.
+      PEOPLE = 100
+
       attr_reader :bus
 
       def initialize(bus)
@@ -29,8 +32,8 @@ module AskFirst
       # done.
       # @param to [Array<String>] person ids
       def publish(workspace_id, message, to:)
-        bus.publish("/workspaces/#{workspace_id}", message, user_ids: to, max_backlog_age: 3_600)
-      rescue PG::Error => e
+        to.each_slice(PEOPLE) { |some| bus.publish("/workspaces/#{workspace_id}", message, user_ids: some, max_backlog_age: 3_600) }
+      rescue StandardError => e
         SemanticLogger["LiveBus"].warn("could not tell open pages", e)
       end
 

@@ -2,17 +2,20 @@
 
 require "que"
 require "semantic_logger"
+require "socket"
 
 module AskFirst
   module Jobs
-    # The dispatcher process: works the queue, sweeps the rows every few seconds, renews connections. TERM lets running jobs
-    # finish. When the database goes away it ends; its keeper (bin/dispatcher) starts it again.
+    # The dispatcher process: sends what is due, works the queue, renews connections, and beats for all to hear. TERM lets what was
+    # begun end. When the database goes away it ends; its keeper (bin/dispatcher) starts it again.
     class Process
       WORKERS = 6
-      # Three take only what is due or addressed to people: a page that does not answer must not hold up what goes out.
+      # Three take only what is due or addressed to people: a page that does not answer must not hold up the others.
       PRIORITIES = [50, 50, 50, nil, nil, nil].freeze
-      SWEEP_EVERY = 2
+      CONNECTIONS = WORKERS + Dispatching::HELPERS + 10
+      FROZEN = 5 # seconds until the database ends a transaction of ours in which nothing happens
       RENEW_EVERY = 10
+      MEND_EVERY = 10
 
       def self.run(settings)
         new(settings).run
@@ -20,7 +23,7 @@ module AskFirst
 
       def initialize(settings)
         @settings = settings
-        @kit = Kits.build(settings, settings.jobs_url, pool: WORKERS + 8)
+        @kit = Kits.build(settings, settings.jobs_url, pool: CONNECTIONS, idle: FROZEN)
         Base.kit = @kit
         Que.connection = @kit.db
         Que.logger = SemanticLogger["Que"]
@@ -29,27 +32,34 @@ module AskFirst
 
       def run
         %w[TERM INT].each { |signal| trap(signal) { @stop = true } }
+        @sender = App::Dispatch::Sender.new(@kit, name: "#{Socket.gethostname[0, 80]} #{ENV.fetch('ASK_FIRST_DISPATCHER', ::Process.pid)}")
+        @sender.begin
+        @dispatching = Dispatching.new(@kit, @sender)
         locker = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
-        renewing = Thread.new { renew }
-        until @stop
-          App::Dispatch::Sweep.call(@kit)
-          nap(SWEEP_EVERY)
-        end
-        renewing.join
+        beside = [every(Core::Dispatch::Lease::BEAT_EVERY) { beat }, every(RENEW_EVERY) { App::Channels::Renew.call(@kit) },
+                  every(MEND_EVERY) { Store::Dispatch::Due.mend(@kit.db) }]
+        @dispatching.run
+        [*beside].each(&:join)
         locker.stop!
+        @sender.stop
       end
 
       private
 
-      # Beside the sweep: a network that is slow to give new tokens must not hold up what is due.
-      def renew
-        until @stop
-          begin
-            App::Channels::Renew.call(@kit)
-          rescue Sequel::Error => e
-            SemanticLogger["Renew"].warn("the database is away", e)
+      def beat
+        @sender.beat
+        @dispatching.look_ahead
+      end
+
+      # Beside the sending: a network that is slow to give new tokens must not hold up what is due.
+      def every(seconds)
+        Thread.new do
+          Thread.current.abort_on_exception = true
+          until @stop
+            yield
+            nap(seconds)
           end
-          nap(RENEW_EVERY)
+          @dispatching.stop
         end
       end
 

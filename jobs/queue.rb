@@ -11,10 +11,6 @@ module AskFirst
         @clock = clock
       end
 
-      def advance(workspace_id, showing_id, at:)
-        enqueue(AdvanceShowing, workspace_id, showing_id, at: at)
-      end
-
       def verify(workspace_id, showing_id, at:, look: 1)
         enqueue(VerifyShowing, workspace_id, showing_id, look, at: at)
       end

@@ -87,8 +87,8 @@ RSpec.describe "The floor plan" do
     # What stands here goes around it, each with its reason.
     inside = {
       "app/act.rb" => "reads again what the act has written", "app/signoff/check_caches.rb" => "a process over every post", "app/posts/save_mention.rb" => "the posts that name somebody, found by the act itself",
-      "app/clients/archive.rb" => "every released post of the client", "app/dispatch/showing_act.rb" => "the dispatcher's own moves", "app/dispatch/send.rb" => "the dispatcher's claim",
-      "app/dispatch/due_by_hand.rb" => "the dispatcher's own moves"
+      "app/clients/archive.rb" => "every released post of the client", "app/dispatch/showing_act.rb" => "the dispatcher's own moves", "app/dispatch/claim.rb" => "the dispatcher's claim",
+      **%w[broken keep look_up prepare].to_h { |name| ["app/dispatch/#{name}.rb", "the dispatcher's own moves"] }
     }
 
     it "no act takes a gate or loads a standing by itself" do

@@ -14,7 +14,9 @@ module StandIns
       "slow" => "answers after a while", "hang_after_accepting" => "takes the post, then does not answer for a while",
       "bad_gateway_after_accepting" => "takes the post, then answers 502", "busy" => "429 with Retry-After", "broken" => "500 before taking it",
       "lapsed" => "401", "token_refused" => "the token endpoint refuses (handle *)", "drop_picture" => "takes the post without its picture", "show_late" => "shows the post after a while",
-      "never_show" => "takes the post and never shows it", "refuse" => "400"
+      "never_show" => "takes the post and never shows it", "refuse" => "400", "no_address" => "takes the post, answers 201 and does not say where it is",
+      "other_address" => "takes the post and gives the address of the one before", "redirect" => "takes the post and answers 307",
+      "long_reply" => "takes the post and answers with 10 MB"
     }.freeze
 
     helpers do

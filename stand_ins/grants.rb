@@ -9,7 +9,7 @@ module StandIns
   # expire, refresh tokens that are used once, revocation (RFC 7009).
   class Grants
     CODE_LIFE = 60
-    Grant = Struct.new(:id, :login, :handles, :access, :refresh, :expires_at, :revoked, keyword_init: true)
+    Grant = Struct.new(:id, :login, :handles, :access, :refresh, :expires_at, :revoked, :before, keyword_init: true)
 
     attr_accessor :token_life
 
@@ -40,11 +40,13 @@ module StandIns
       end
     end
 
-    # @return [Grant, nil] with new tokens; the old refresh token works no more
+    # The old refresh token works until the new access token has been used once: a reply that got lost loses nothing. (A network
+    # may do so or not: RFC 6749, section 6, leaves it open.)
+    # @return [Grant, nil] with new tokens
     def refresh(token)
       @lock.synchronize do
-        old = @grants.each_value.find { |grant| grant.refresh == token && !grant.revoked } or return
-        keep("id" => old.id, "login" => old.login, "handles" => old.handles)
+        old = @grants.each_value.find { |grant| [grant.refresh, grant.before].include?(token) && !grant.revoked } or return
+        keep("id" => old.id, "login" => old.login, "handles" => old.handles, "before" => token)
       end
     end
 
@@ -61,13 +63,18 @@ module StandIns
 
     # @return [Grant, nil] while it has not expired
     def find(access)
-      @lock.synchronize { @grants.each_value.find { |grant| grant.access == access && !grant.revoked && Time.iso8601(grant.expires_at) > Time.now } }
+      @lock.synchronize do
+        found = @grants.each_value.find { |grant| grant.access == access && !grant.revoked && Time.iso8601(grant.expires_at) > Time.now } or return
+        write("used" => { "id" => found.id }) if found.before
+        found
+      end
     end
 
     def apply(kind, value)
       case kind
       when "grant" then @grants[value["id"]] = Grant.new(**value.transform_keys(&:to_sym))
       when "revoke" then @grants[value["id"]].revoked = true
+      when "used" then @grants[value["id"]].before = nil
       end
     end
 

@@ -108,7 +108,18 @@ module StandIns
         late ||= network.fault(handle, "never_show")&.merge(seconds: 10 * 365 * 86_400)
         made = network.create(handle, kept, send_id, delay: late ? late[:seconds] : 0)
         after_accepting(handle)
-        halt 201, { "location" => address_of(made) }, ""
+        odd_reply(handle, made)
+        other = network.fault(handle, "other_address") && network.of(handle).find { |post| post != made }
+        halt 201, { "location" => address_of(other || made) }, ""
+      end
+
+      # It is taken, and the reply does not say so as it should.
+      def odd_reply(handle, made)
+        halt 201, {}, "" if network.fault(handle, "no_address")
+        halt 307, { "location" => "#{base}/elsewhere" }, "" if network.fault(handle, "redirect")
+        return unless network.fault(handle, "long_reply")
+
+        halt 201, { "location" => address_of(made), "content-type" => "application/json" }, "{#{' ' * 10_485_760}}"
       end
 
       def before_accepting(handle)

@@ -13,9 +13,12 @@ module AskFirst
 
       # @param url [String] with the role that the process works under
       # @param pool [Integer] connections at most
-      def connect(url, pool: 12)
+      # @param idle [Numeric, nil] seconds after which the server ends a transaction in which nothing happens: a process that was
+      #   frozen in the middle of one must not hold its locks for all others
+      def connect(url, pool: 12, idle: nil)
         Sequel.default_timezone = :utc
-        db = Sequel.connect(url, max_connections: pool, pool_timeout: 10, keep_reference: false)
+        told = idle ? ["SET idle_in_transaction_session_timeout = #{Integer(idle * 1_000)}"] : []
+        db = Sequel.connect(url, max_connections: pool, pool_timeout: 10, keep_reference: false, connect_sqls: told)
         db.extension(:pg_array, :connection_validator)
         db.pool.connection_validation_timeout = 30
         JSON_OIDS.each { |oid| db.add_conversion_proc(oid) { |text| JSON.parse(text) } }

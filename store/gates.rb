@@ -25,6 +25,21 @@ module AskFirst
         scope.db[:workspaces].where(id: scope.workspace_id).lock_style(LOCK).select_map(:id)
       end
 
+      # All four for many showings of one client, in the order above and each kind by its ids. A post that somebody is at is left
+      # out instead of waited for: whoever sends comes back for it.
+      # @param channel_ids [Array<String>]
+      # @param post_ids [Array<String>]
+      # @return [Array(Hash, Time, Array<String>)] the client's row (nil when it is gone), the database's clock, the posts' ids
+      def for_sending_many(scope, channel_ids:, post_ids:)
+        client = scope.db.from(:agencies).join(:workspaces, { agency_id: :id }).where(Sequel[:workspaces][:id] => scope.workspace_id)
+                      .select_all(:workspaces).select_append(Sequel.function(:clock_timestamp).as(:there)).lock_style("FOR SHARE").first
+        return [nil, nil, []] if client.nil?
+
+        scope.rows(:channels).where(id: channel_ids).order(:id).lock_style("FOR SHARE").select_map(:id)
+        free = scope.rows(:posts).where(id: post_ids).order(:id).lock_style("#{LOCK} SKIP LOCKED").select_map(:id)
+        [client, client[:there], free]
+      end
+
       # All four in one statement, which locks its tables in the order in which it names them.
       # @param moves [Boolean] whether the act itself moves the post on: two that both share its gate would wait for each other
       # @return [Hash, nil] the workspace's row; nil when it is gone

@@ -25,7 +25,7 @@ module AskFirst
           {
             now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: came_back, opened: opened, waits_for_others: others,
             can_release: cleared, can_release_count: posts.where(stage: "cleared").count, by_hand: by_hand, next_out: next_out,
-            trouble: trouble, alarm: alarm, connections: connections, set_ups: set_ups
+            trouble: trouble, connections: connections, set_ups: set_ups
           }
         end
 
@@ -148,9 +148,11 @@ module AskFirst
                   .map { |row| row.except(:claimed_by).merge(state: row[:claimed_by] ? "taken_up" : "by_hand") }
         end
 
+        # What ended in trouble, and what could not be sent yet and is tried again.
         def trouble
-          showings.where(Sequel[:showings][:state] => "trouble").select(*showing_columns,
-            :trouble).order(Sequel.desc(Sequel[:showings][:id])).limit(SHOWN).all
+          stuck = Sequel.|({ Sequel[:showings][:state] => "trouble" }, Sequel.~(Sequel[:showings][:fault] => ""))
+          said = Sequel.function(:coalesce, Sequel.function(:nullif, :trouble, ""), :fault).as(:trouble)
+          showings.where(stuck).select(*showing_columns, said).order(Sequel.desc(Sequel[:showings][:id])).limit(SHOWN).all
         end
 
         # Connections that have lapsed or soon will, or whose person has left, with what is planned there.
@@ -172,20 +174,6 @@ module AskFirst
         # Guided set-ups that were left in the middle.
         def set_ups
           @kit.db[:workspaces].where(id: @scope.workspace_ids).exclude(setup_step: nil).order(:name).map { |row| { workspace_id: row[:id], name: row[:name], step: row[:setup_step] } }
-        end
-
-        # The dispatcher is silent while something is due.
-        def alarm
-          beat = @kit.db[:dispatcher_beats].first
-          return nil if beat && @kit.now - beat[:beat_at] < 20 && beat[:clock_gap].abs <= 2
-
-          soon = @kit.now + 3_600
-          return nil if planned.empty? || planned.first[:at] > soon
-
-          return "The dispatcher has not started yet; nothing goes out until it has." unless beat
-          return "The clocks of the database and of the dispatcher are #{beat[:clock_gap].abs.round(1)} s apart; nothing is sent until they agree." if beat[:clock_gap].abs > 2
-
-          "The dispatcher has been silent since #{beat[:beat_at].strftime('%H:%M:%S')} UTC; nothing goes out until it is back."
         end
       end
     end

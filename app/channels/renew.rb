@@ -3,10 +3,12 @@
 module AskFirst
   module App
     module Channels
-      # Renews connections before they lapse. Runs every few seconds in the dispatcher, under the jobs' role; a refresh token is
-      # used once, so each connection is held by one process while it asks.
+      # Renews connections before they lapse. Runs every few seconds in the dispatcher, under the jobs' role; a refresh token may
+      # be good for one use, so one process at a time asks.
       class Renew
         AHEAD = 600 # seconds before the end
+        LONGEST = 60 # seconds that one renewal may take; then it was cut off
+        AGAIN = 20 # seconds until a network that did not answer is asked again
 
         # @return [Integer] how many were renewed
         def self.call(kit)
@@ -25,31 +27,63 @@ module AskFirst
 
         private
 
-        # The lock is held while the network is asked: two processes with one refresh token would lose it.
+        # Who renews says so first, and holds no transaction while the network is asked. Whoever was killed in between leaves the
+        # connection as it was: it goes on until its token ends, and is tried again with what it had.
         def renew(workspace_id, id, soon)
-          @kit.db.transaction do
-            row = @kit.db[:connections].where(workspace_id: workspace_id, id: id, state: "connected").where { expires_at < soon }.for_update.skip_locked.first
-            row ? ask(row) : false
-          end
-        end
-
-        def ask(row)
+          row = take(workspace_id, id, soon) or return false
           grant = @kit.consent.refresh(row[:network_address], @kit.secrets.open(row[:refresh_token]))
-          values = { token: @kit.secrets.seal(grant.token), expires_at: grant.expires_in && (@kit.now + grant.expires_in) }
-          values[:refresh_token] = @kit.secrets.seal(grant.refresh_token) if grant.refresh_token
-          where(:connections, row).where(id: row[:id]).update(values)
+          keep(row, grant)
           true
         rescue Core::Channels::SaidNo => e
-          lapse(row, e) if e.final?
+          give_up(row, e)
           false
+        end
+
+        # Two processes with one refresh token would lose it.
+        def take(workspace_id, id, soon)
+          now = @kit.now
+          mine = @kit.db[:connections].where(workspace_id: workspace_id, id: id, state: "connected").where { expires_at < soon }
+                     .where { (renewing_until =~ nil) | (renewing_until < now) }
+          mine.returning.update(renewing_until: now + LONGEST, renewals: Sequel[:renewals] + 1).first
+        end
+
+        def keep(row, grant)
+          values = { token: @kit.secrets.seal(grant.token), expires_at: grant.expires_in && (@kit.now + grant.expires_in), renewing_until: nil, renewals: 0 }
+          values[:refresh_token] = @kit.secrets.seal(grant.refresh_token) if grant.refresh_token
+          where(:connections, row).where(id: row[:id], refresh_token: Sequel.blob(row[:refresh_token])).update(values)
+        end
+
+        # Where an earlier try was cut off, the network may have given new tokens that we never had, and take the old one no more:
+        # what we have still opens it until it ends, and somebody is told to connect it again before.
+        def give_up(row, error)
+          return where(:connections, row).where(id: row[:id]).update(renewing_until: @kit.now + AGAIN) unless error.final?
+          return lapse(row, error) unless row[:renewals] > 1 && row[:expires_at] > @kit.now && still_opens?(row)
+
+          where(:connections, row).where(id: row[:id]).update(refresh_token: nil, renewing_until: nil)
+          tell(row, "connection_not_renewed", error)
+        end
+
+        # Whether the token that we have is still taken at the network.
+        def still_opens?(row)
+          micropub = where(:channels, row).where(connection_id: row[:id]).get(:micropub) or return false
+          @kit.networks.client_with(micropub, @kit.secrets.open(row[:token])).card
+          true
+        rescue Core::Dispatch::Lapsed
+          false
+        rescue Core::Dispatch::Unreachable, Core::Invalid
+          true
         end
 
         def lapse(row, error)
           where(:connections, row).where(id: row[:id]).update(state: "lapsed")
           where(:channels, row).where(connection_id: row[:id], state: "connected").update(state: "lapsed")
+          tell(row, "connection_lapsed", error)
+        end
+
+        def tell(row, act, error)
           member = Member.process(row[:workspace_id], "dispatcher")
           scope = member.scope(@kit.db)
-          Store::Record::Rows.add(scope, now: @kit.now, who: member.on_record, act: "connection_lapsed", facts: { network: row[:network], why: error.message })
+          Store::Record::Rows.add(scope, now: @kit.now, who: member.on_record, act: act, facts: { network: row[:network], why: error.message })
           Live.announce(@kit, row[:workspace_id], { what: "channels", ids: [] }, Store::People::Hearers.of(scope, [], @kit.now))
         end
 

@@ -16,7 +16,8 @@ module AskFirst
             enter
             raise not_taken_up unless row[:state] == "by_hand" && row[:claimed_by] == member.person_id
 
-            out(row, said, now, "by_hand")
+            move(:publish, row, "by_hand", said, address: said, sent_at: now)
+            restage([went_out(row, said, channel(row))])
           end
         end
 

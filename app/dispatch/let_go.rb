@@ -10,10 +10,10 @@ module AskFirst
         def call(showing_id:)
           write do
             enter
-            mine = rows(:showings).where(id: showing_id, state: "by_hand", claimed_by: member.person_id)
-            raise Core::Conflict.new("not_taken_up", "You have not taken this up.", way_on: "Look again.") if mine.update(claimed_by: nil, claimed_at: nil).zero?
+            mine = row[:claimed_by] == member.person_id
+            let_go = mine && move(:let_go, row, "let_go", member.name, claimed_by: nil, claimed_at: nil)
+            raise Core::Conflict.new("not_taken_up", "You have not taken this up.", way_on: "Look again.") unless let_go
 
-            attempt(row, "let_go", member.name)
             restage([row[:post_id]])
           end
         end

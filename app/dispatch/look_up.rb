@@ -6,63 +6,76 @@ module AskFirst
       # An unclear send: the network is asked before anything is sent again. Where it can neither be asked nor takes the same
       # id only once, a person looks and decides.
       class LookUp < ShowingAct
+        FIRST = 2 # seconds until the first look after its sender was gone: most networks have it by then
+
+        # @param showing [Hash] a row in state unclear
+        # @return [Boolean] whether it is planned again, to be sent once more
         def call(showing:)
-          return wait_for(showing) if showing[:next_look_at] && showing[:next_look_at] > now
+          return false if showing[:due_at] > kit.now
 
           channel = channel(showing)
-          card = channel[:card]
-          if card.finds_by_id then ask_network(showing, channel)
-          elsif card.same_id_once then send_again(showing, "The network counts the same id once, so it is sent again with it.")
-          else
-            trouble(showing, "It may be out: #{channel[:name]} gave no clear reply and cannot be asked. Look there, then say here what you saw.")
-          end
+          following = Core::Dispatch::Doubt.before_asking(channel[:card])
+          following ? go_on(showing, channel, following) : ask_network(showing, channel)
         end
 
         private
 
-        def wait_for(showing)
-          kit.queue.advance(member.workspace_id, showing[:id], at: showing[:next_look_at])
-        end
-
         def ask_network(showing, channel)
           address = client(channel).find(Core::Dispatch::SendId.for(showing[:id]))
-          return out(showing, address, sending_since(showing), "found") if address
+          return found(showing, channel, address) if address
 
-          send_again(showing, "The network was asked and does not have it.")
+          settle = settling(channel[:card])
+          go_on(showing, channel, Core::Dispatch::Doubt.not_there(channel[:card], looks: showing[:looks], over_at: showing[:over_at], settle: settle, now: kit.now))
         rescue Core::Dispatch::Lapsed
-          trouble(showing, "It may be out: the connection to #{channel[:name]} lapsed before that could be seen. Connect it again and look there.")
+          person(showing, "It may be out: the connection to #{channel[:name]} lapsed before that could be seen. Connect it again and look there.")
         rescue Core::Dispatch::Unreachable => e
           look_later(showing, e)
         end
 
-        def sending_since(showing)
-          reading { rows(:attempts).where(showing_id: showing[:id], event: "sending").max(:at) }
+        def found(showing, channel, address)
+          write do
+            Store::Gates.for_posts(scope, [showing[:post_id]])
+            sent_at = rows(:attempts).where(showing_id: showing[:id], event: "sending").max(:at)
+            restage([went_out(showing, address, channel)]) if move(:go_out, showing, "found", address, address: address, sent_at: sent_at)
+          end
+          false
         end
 
-        def look_later(showing, error)
-          release = live_release(showing)
-          if release && Core::Dispatch::Patience.too_late?(release[:at], now)
-            return trouble(showing, "It may be out: the network does not answer (#{error.message}). Look there, then say here what you saw.")
-          end
-
-          write do
-            wait = Core::Dispatch::Patience.wait(showing[:tries] + 1)
-            set(showing, next_look_at: now + wait)
-            attempt(showing, "look_failed", error.message)
-            kit.queue.advance(member.workspace_id, showing[:id], at: now + wait)
+        def go_on(showing, channel, following)
+          case following.kind
+          when :again then again(showing, channel[:card])
+          when :look then keep_looking(showing, following)
+          else person(showing, "It may be out: #{channel[:name]} gave no clear reply and cannot be asked. Look there, then say here what you saw.")
           end
         end
 
         # Back to planned: the send checks everything anew before it creates.
-        def send_again(showing, note)
-          write do
-            done = rows(:showings).where(id: showing[:id], state: "unclear").update(state: "planned", next_look_at: nil, may_be_out: false)
-            next if done.zero?
+        def again(showing, card)
+          release = live_release(showing)
+          return person(showing, "It may be out, and it is too late to send it again. Look there, then say here what you saw.") if too_late?(release, 0) && !card.finds_by_id
 
-            attempt(showing, "again", note)
+          note = card.finds_by_id ? "The network was asked and does not have it." : "The network counts the same id once, so it is sent again with it."
+          write do
+            Store::Gates.for_posts(scope, [showing[:post_id]])
+            move(:send_again, showing, "again", note, due_at: kit.now).tap { |moved| restage([showing[:post_id]]) if moved }
           end
-          found = showing(showing[:id])
-          Send.call(kit, member, showing: found) if found[:state] == "planned"
+        end
+
+        def keep_looking(showing, following)
+          move(:look_again, showing, "not_there_yet", "The network was asked and does not have it yet.", due_at: following.at, looks: following.looks)
+          false
+        end
+
+        def look_later(showing, error)
+          return person(showing, "It may be out: the network does not answer (#{error.message}). Look there, then say here what you saw.") if too_late?(live_release(showing), 0)
+
+          move(:look_again, showing, "look_failed", error.message, due_at: kit.now + Core::Dispatch::Patience.wait(showing[:tries]), looks: showing[:looks])
+          false
+        end
+
+        def person(showing, sentence)
+          trouble(:ask_a_person, showing, sentence)
+          false
         end
       end
     end

@@ -16,9 +16,9 @@ module AskFirst
             id: new_id, wall: time.wall, zone: time.zone, at: time.at, released_by: member.person_id, released_at: now
           )
           scope.insert(:releases, moved)
-          rows(:showings).where(id: release[:showing_id], state: "by_hand").update(state: "planned")
+          by_hand = rows(:showings).where(id: release[:showing_id], state: "by_hand").first
+          Store::Dispatch::Moves.make(scope, :plan_anew, [Store::Dispatch::Moves::Moving.new(row: by_hand, set: { due_at: time.at })], at: now) if by_hand
           record("release_moved", post_id: release[:post_id], adaptation_id: release[:adaptation_id], facts: { time: time.to_h })
-          kit.queue.advance(member.workspace_id, release[:showing_id], at: time.at)
           release.merge(moved)
         end
       end

@@ -4,7 +4,7 @@ module AskFirst
   module App
     module Dispatch
       # Hands cleared adaptations to the dispatcher for their times. Checks again that what was approved is what will go
-      # out; the jobs are made in the same transaction.
+      # out; the release itself is what the dispatcher looks for.
       class Release < Act
         opens :post, "release", stand: true
 
@@ -46,7 +46,6 @@ module AskFirst
                                     wall: adaptation.time.wall, zone: adaptation.time.zone, at: adaptation.time.at, released_by: member.person_id, released_at: now })
           record("released", post_id: post.id, adaptation_id: adaptation.id, revision_id: revision[:id],
             facts: { channel: adaptation.channel[:name], time: adaptation.time.to_h, fingerprint: adaptation.fingerprint })
-          kit.queue.advance(member.workspace_id, showing_id, at: adaptation.time.at)
         end
 
         def first_showing(adaptation)
@@ -56,7 +55,8 @@ module AskFirst
         end
 
         def again(showing)
-          rows(:showings).where(id: showing[:id]).update(state: "planned", trouble: "", tries: 0, claimed_by: nil, claimed_at: nil)
+          moving = Store::Dispatch::Moves::Moving.new(row: showing, set: { tries: 0, claimed_by: nil, claimed_at: nil })
+          Store::Dispatch::Moves.make(scope, :release_again, [moving], at: now)
           showing[:id]
         end
       end

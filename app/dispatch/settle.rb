@@ -32,14 +32,14 @@ module AskFirst
 
         def there(address)
           link = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
-          out(row, link, row[:sent_at] || now, "seen_by_person")
+          move(:saw_it, row, "seen_by_person", link, address: link, sent_at: row[:sent_at] || now)
+          restage([went_out(row, link, channel(row))])
         end
 
         def fine
           raise Core::Conflict.new("not_out", "It has no address, so it is not known to be out.", way_on: "Give its address.") unless row[:address]
 
-          set(row, state: "out", trouble: "")
-          attempt(row, "left_as_it_is", member.name)
+          move(:saw_it, row, "left_as_it_is", member.name)
           restage([row[:post_id]])
         end
 
@@ -50,11 +50,9 @@ module AskFirst
           release = live_release(row)
           if release && Core::Dispatch::Patience.too_late?(release[:at], now)
             rows(:releases).where(id: release[:id]).update(ended_at: now, ended_why: "its time passed")
-          elsif release
-            kit.queue.advance(member.workspace_id, row[:id], at: now)
+            release = nil
           end
-          set(row, state: "planned", trouble: "", tries: 0, may_be_out: false)
-          attempt(row, "again", "#{member.name} looked: it is not there.")
+          move(:saw_nothing, row, "again", "#{member.name} looked: it is not there.", tries: 0, due_at: release && [release[:at], now].max)
           restage([row[:post_id]])
         end
 

@@ -3,10 +3,12 @@
 module AskFirst
   module App
     module Dispatch
-      # What the dispatcher's acts have in common: a showing, its channel's client, its attempts, and the ends it can reach.
+      # What the dispatcher's acts have in common: a showing, its channel's client, its moves and attempts, and the ends it can reach.
       class ShowingAct < Act
         stepwise
         of_process
+
+        Moving = Store::Dispatch::Moves::Moving
 
         private
 
@@ -21,13 +23,6 @@ module AskFirst
           reading { found.first }
         end
 
-        # All that sending needs to know before it begins. The claim looks again, under all gates.
-        def look(showing)
-          release = live_release(showing)
-          missing = release ? release[:rendition_ids].to_a - showing[:uploads].keys : []
-          { release: release, channel: channel(showing), files: missing.empty? ? {} : rows(:renditions).where(id: missing).to_hash(:id) }
-        end
-
         # As it stood when this act first looked.
         def channel(showing)
           @channels ||= {}
@@ -35,94 +30,115 @@ module AskFirst
         end
 
         def client(channel)
-          @clients ||= {}
-          @clients[channel[:id]] ||= kit.networks.client_for(channel)
+          kit.networks.client_for(channel)
+        end
+
+        def settling(card)
+          [card.settles_within, kit.settings.settle_floor].max
         end
 
         def attempt(showing, event, note = "")
-          scope.insert(:attempts, attempt_row(showing, event, note))
+          scope.insert(:attempts, { id: Core::Uuid.v7(kit.now), showing_id: showing[:id], event: event, note: note.to_s[0, 2_000], at: kit.now })
         end
 
-        def attempt_row(showing, event, note)
-          { id: Core::Uuid.v7(kit.now), showing_id: showing[:id], event: event, note: note.to_s[0, 2_000], at: kit.now }
+        # @param name [Symbol] of Core::Dispatch::Moves
+        # @param event [String, nil] the attempt that goes with it
+        # @return [Boolean] false: somebody else has moved it meanwhile, and nothing was done
+        def move(name, showing, event = nil, note = "", **set)
+          write { move_all(name, [Moving.new(row: showing, set: set, event: event, note: note)]).any? }
         end
 
-        # The showing, and what was done about it, in one statement.
-        def set_with_attempt(showing, event, note, **values)
-          said = scope.db[:attempts].returning(:id).with_sql(:insert_sql, attempt_row(showing, event, note).merge(workspace_id: scope.workspace_id))
-          rows(:showings).where(id: showing[:id]).with(:said, said).update(values)
+        # @param moving [Array<Moving>]
+        # @return [Array<String>] ids of those that moved
+        def move_all(name, moving)
+          Store::Dispatch::Moves.make(scope, name, moving, at: kit.now)
         end
 
-        def set(showing, **values)
-          rows(:showings).where(id: showing[:id]).update(values)
+        # When a planned one is looked at next; no move.
+        # @return [false] nothing stands elsewhere by it
+        def look_at(showing, time)
+          rows(:showings).where(id: showing[:id], state: "planned", try_no: showing[:try_no]).update(due_at: time)
+          false
         end
 
-        # The post's gate comes before the showing's row, as in every act: who claims holds the gate while waiting for the row.
-        def out(showing, address, sent_at, event)
+        def too_late?(release, wait)
+          release && Core::Dispatch::Patience.too_late?(release[:at], kit.now + wait)
+        end
+
+        def lapsed_sentence(channel)
+          "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then release again."
+        end
+
+        # The post's gate comes before the showing's row, as in every act; whoever calls this and the ones below holds it.
+        # @return [String] the post's id
+        def went_out(showing, address, channel)
+          record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel[:name], address: address })
+          kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + channel[:card].settles_within + 1) if channel[:micropub]
+          showing[:post_id]
+        end
+
+        # @param name [Symbol] a move that ends in trouble
+        # @return [Boolean] whether it moved
+        def end_in_trouble(name, showing, sentence, **set)
+          return false unless move(name, showing, "trouble", sentence, trouble: sentence, **set)
+
+          record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], sentence: sentence })
+          tell(showing, sentence)
+          true
+        end
+
+        def stop(showing, sentence)
+          end_in_trouble(:stop, showing, sentence)
+        end
+
+        # The same for one that is not in a transaction yet.
+        # @param may_be_out [Boolean, nil] nil: as the move says
+        def trouble(name, showing, sentence)
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
-            set_with_attempt(showing, event, address, state: "out", lease_until: nil, address: address, sent_at: sent_at, trouble: "", next_look_at: nil, claimed_by: nil, claimed_at: nil,
-              may_be_out: true)
-            reached = channel(showing)
-            record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: reached[:name], address: address })
-            kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + reached[:card].settles_within + 1) if reached[:micropub]
-            restage([showing[:post_id]])
-          end
-        end
-
-        # @param only [String, nil] do nothing unless the showing still stands there: somebody else may have moved it on
-        # @param may_be_out [Boolean, nil] whether the network may have it; nil: as far as it was known before
-        def trouble(showing, sentence, only: nil, may_be_out: nil)
-          write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
-            standing_there = rows(:showings).where(id: showing[:id])
-            standing_there = standing_there.where(state: only) if only
-            known = { may_be_out: may_be_out }.compact
-            next if standing_there.update({ state: "trouble", lease_until: nil, trouble: sentence, next_look_at: nil }.merge(known)).zero?
-
-            attempt(showing, "trouble", sentence)
-            record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id],
-              facts: { channel: channel(showing)[:name], sentence: sentence })
-            tell(showing, sentence)
-            restage([showing[:post_id]])
+            restage([showing[:post_id]]) if end_in_trouble(name, showing, sentence)
           end
         end
 
         def tell(showing, sentence)
           owner = rows(:posts).where(id: showing[:post_id]).get(:owner_id)
           released_by = rows(:releases).where(showing_id: showing[:id]).select_map(:released_by)
-          People::Notify.call(kit, member, person_ids: [owner, *released_by], kind: "trouble", post_id: showing[:post_id], words: "#{channel(showing)[:name]}: #{sentence}")
+          People::Notify.call(kit, member, person_ids: [owner, *released_by], kind: "trouble", post_id: showing[:post_id],
+            words: "#{channel(showing)[:name]}: #{sentence}")
         end
 
-        def lapsed(showing, channel)
-          write { Channels::Lapse.call(kit, member, channel_id: channel[:id]) }
-          trouble(showing, "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then release again.", may_be_out: false)
+        # A fault of ours: told when it first stands there, tried again with growing waits, for good only when it is too late.
+        # @param name [Symbol, nil] the move back to planned; nil where it is planned
+        # @return [String, nil] the post's id where it stands elsewhere now
+        def keep_broken(name, showing, release, why)
+          tries = showing[:tries] + 1
+          wait = Core::Dispatch::Patience.wait(tries)
+          sentence = "It could not be sent yet: #{why[0].downcase}#{why[1..]} It is tried again until it is 30 minutes late."
+          told = rows(:showings).where(id: showing[:id]).get(:fault)
+          if too_late?(release, wait)
+            gone = "#{why} It was tried until it was 30 minutes late, and not sent."
+            return showing[:post_id] if end_in_trouble(name ? :refused : :stop, showing, gone)
+          elsif name ? move(name, showing, "fault", why, due_at: kit.now + wait, fault: sentence) : wait_longer(showing, release, wait, "fault", why, fault: sentence)
+            said_at_once(showing, sentence) if told != sentence
+            return showing[:post_id] if name
+          end
+          nil
         end
 
-        # Back in the queue: nothing arrived, so it may be tried again, unless it gets too late for it.
-        def later(showing, wait, note)
-          release = live_release(showing)
-          if release && Core::Dispatch::Patience.too_late?(release[:at], kit.now + wait)
-            return trouble(showing, "#{note} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent.", may_be_out: false)
-          end
-
-          write do
-            set(showing, state: "planned", lease_until: nil, may_be_out: false)
-            attempt(showing, "later", note)
-            kit.queue.advance(member.workspace_id, showing[:id], at: kit.now + wait)
-          end
+        def said_at_once(showing, sentence)
+          record("fault", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], sentence: sentence })
+          tell(showing, sentence)
+          announce("dispatch", ids: [showing[:post_id]])
         end
 
-        # Only a send that is still under way becomes unclear; one whose end was kept meanwhile stays as it is.
-        def unclear(showing, card, note, retry_after: nil)
-          wait = [card.settles_within, kit.settings.settle_floor, retry_after || 0].max
-          write do
-            under_way = rows(:showings).where(id: showing[:id], state: "sending")
-            next if under_way.update(state: "unclear", lease_until: nil, next_look_at: kit.now + wait).zero?
+        # Still planned, and looked at again after a while; never before its time.
+        def wait_longer(showing, release, wait, event, note, **set)
+          at = [kit.now + wait, release && release[:at]].compact.max
+          here = rows(:showings).where(id: showing[:id], state: "planned", try_no: showing[:try_no])
+          return false if here.update({ due_at: at, tries: showing[:tries] + 1, preparing_until: nil }.merge(set)).zero?
 
-            attempt(showing, "unclear", note)
-            kit.queue.advance(member.workspace_id, showing[:id], at: kit.now + wait)
-          end
+          attempt(showing, event, note)
+          true
         end
       end
     end

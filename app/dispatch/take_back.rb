@@ -46,7 +46,8 @@ module AskFirst
 
         def take_back(adaptation)
           rows(:releases).where(id: adaptation.release[:id]).update(ended_at: now, ended_why: "taken back by #{member.name}")
-          rows(:showings).where(id: adaptation.showing[:id], state: %w[trouble by_hand]).update(state: "planned", trouble: "", tries: 0, next_look_at: nil)
+          moving = Store::Dispatch::Moves::Moving.new(row: adaptation.showing, set: { tries: 0 })
+          Store::Dispatch::Moves.make(scope, :take_back, [moving], at: now)
           record("taken_back", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })
         end
       end

@@ -14,8 +14,7 @@ module AskFirst
             require_free!(row)
             adaptation = post.adaptation(row[:adaptation_id])
             require_standing!(adaptation&.verdict, adaptation&.release)
-            set(row, claimed_by: member.person_id, claimed_at: now)
-            attempt(row, "taken_up", member.name)
+            move(:take_up, row, "taken_up", member.name, claimed_by: member.person_id, claimed_at: now)
             record("taken_up", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { channel: adaptation.channel[:name] })
             restage([row[:post_id]])
           end

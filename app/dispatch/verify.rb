@@ -40,13 +40,13 @@ module AskFirst
 
         def keep(showing, seen)
           write do
-            set(showing, seen: seen.kind, seen_at: now, seen_note: seen.note)
+            rows(:showings).where(id: showing[:id]).update(seen: seen.kind, seen_at: now, seen_note: seen.note)
             attempt(showing, "seen_#{seen.kind}", seen.note)
             record("verified", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { seen: seen.kind, note: seen.note })
             announce("dispatch", ids: [showing[:post_id]])
             look_after(showing) unless seen.kind == "differs"
           end
-          trouble(showing, seen.note) if seen.kind == "differs"
+          trouble(:differ, showing, seen.note) if seen.kind == "differs"
         end
       end
     end

@@ -21,7 +21,7 @@ module AskFirst
           id = new_id
           scope.insert(:holds, { id: id, channel_id: channel_id, reason: why, put_by: member.person_id, put_at: now })
           record("held", facts: { reason: why, channel: channel_id })
-          restage(rows(:releases).where(ended_at: nil).select_map(:post_id).uniq)
+          restage(Store::Dispatch::Unsent.post_ids(scope, channel_id))
           id
         end
 

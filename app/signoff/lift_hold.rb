@@ -11,7 +11,8 @@ module AskFirst
           return if rows(:holds).where(id: hold_id, lifted_at: nil).update(lifted_at: now, lifted_by: member.person_id).zero?
 
           record("hold_lifted", facts: { reason: row[:reason] })
-          restage(rows(:releases).where(ended_at: nil).select_map(:post_id).uniq)
+          Store::Dispatch::Due.wake(scope, row[:channel_id])
+          restage(Store::Dispatch::Unsent.post_ids(scope, row[:channel_id]))
         end
       end
     end

@@ -1,11 +1,16 @@
 # frozen_string_literal: true
 
+require "time"
+require "uri"
+
 module AskFirst
   module Core
     module Dispatch
       # What a network's reply to a create means. Known ends: 201 with an address, or a final 4xx. 429 was not taken and may
       # be repeated. Everything else is unclear: it may have arrived (RFC 9110, section 9.2.2: POST is not idempotent).
       module Outcome
+        # An address longer than this is none that a page could have.
+        LONGEST = 2_000
         Result = Struct.new(:kind, :address, :retry_after, :note, keyword_init: true)
 
         module_function
@@ -13,7 +18,7 @@ module AskFirst
         # @param status [Integer, nil] nil when no reply came
         # @param location [String, nil]
         # @param retry_after [Numeric, nil] seconds
-        # @return [Result] kind: :out, :refused, :lapsed, :busy or :unclear
+        # @return [Result] kind: :out, :refused, :lapsed, :busy, :unreached (it never got there) or :unclear
         def of(status, location: nil, retry_after: nil, note: "")
           kind = kind(status, location)
           Result.new(kind: kind, address: (location if kind == :out), retry_after: retry_after, note: note)
@@ -21,12 +26,25 @@ module AskFirst
 
         def kind(status, location)
           case status
-          when 201 then location.to_s.empty? ? :unclear : :out
+          when 201 then address?(location) ? :out : :unclear
           when 401 then :lapsed
           when 429 then :busy
           when 400..407, 409..499 then :refused # 408: the request may have arrived
           else :unclear
           end
+        end
+
+        # @return [Result] of a create that surely never arrived: no connection was made
+        def unreached(note)
+          Result.new(kind: :unreached, note: note)
+        end
+
+        def address?(location)
+          said = location.to_s
+          uri = URI.parse(said)
+          said.size <= LONGEST && %w[http https].include?(uri.scheme) && !uri.host.to_s.empty?
+        rescue URI::InvalidURIError
+          false
         end
 
         # @param value [String, nil] the Retry-After header: seconds or an HTTP date (RFC 9110, 10.2.3)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "marcel"
+require "shrine"
 require "shrine/storage/file_system"
 
 module AskFirst
@@ -21,9 +22,12 @@ module AskFirst
           @storage.upload(io, id)
         end
 
+        # @raise [Errno::ENOENT] when it is not there
         def open(id)
           io = @storage.open(id)
           yield io
+        rescue Shrine::FileNotFound
+          raise Errno::ENOENT, id
         ensure
           io&.close
         end

@@ -2,6 +2,8 @@
 
 require "faraday"
 require "faraday/multipart"
+require "net/http"
+require "timeout"
 
 module AskFirst
   module Edge
@@ -9,12 +11,18 @@ module AskFirst
       # A Micropub client for one account. Source: Micropub, W3C Recommendation, 23 May 2017; its section numbers below.
       class Micropub
         TIMEOUT = 15
+        class TooSlow < StandardError
+        end
+        # No connection came about, so nothing can have arrived.
+        NEVER_THERE = [Errno::ECONNREFUSED, Errno::EHOSTUNREACH, Errno::ENETUNREACH, SocketError, Net::OpenTimeout].freeze
+        private_constant :TooSlow, :NEVER_THERE
         LOOK_LIMIT = 201 * 1024 * 1024
 
         # @param endpoint [String] the account's Micropub address
         # @param token [String] bearer token
         def initialize(endpoint, token, timeout: TIMEOUT)
           @endpoint = endpoint
+          @timeout = timeout
           @http = Faraday.new(request: { timeout: timeout, open_timeout: 5 }, headers: { "Authorization" => "Bearer #{token}" }) do |faraday|
             faraday.request :multipart
             faraday.request :url_encoded
@@ -25,14 +33,16 @@ module AskFirst
         # @return [Core::Channels::Card, nil] nil when the site declares none
         # @raise [Core::Invalid] bad_card
         def card
-          said = config["network-card"]
+          found = config
+          @media_endpoint = found["media-endpoint"]
+          said = found["network-card"]
           said && Core::Channels::Card.parse(said)
         end
 
         # Sends a file to the media endpoint (3.6).
         # @return [String] its address there
         def upload(io, mime, name)
-          endpoint = config["media-endpoint"] or raise Core::Dispatch::Unreachable, "it has no media endpoint"
+          endpoint = (@media_endpoint ||= config["media-endpoint"]) or raise Core::Dispatch::Unreachable, "it has no media endpoint"
           reply = guarded { @http.post(endpoint, { file: Faraday::Multipart::FilePart.new(io, mime, name) }) }
           raise Core::Dispatch::Lapsed if reply.status == 401
           raise Core::Dispatch::Unreachable, "the picture was answered with #{reply.status}" unless reply.status == 201 && reply.headers["Location"]
@@ -40,14 +50,17 @@ module AskFirst
           reply.headers["Location"]
         end
 
-        # Creates the post (3.3, JSON syntax).
+        # Creates the post (3.3, JSON syntax). One deadline over the whole: a reply that trickles in is no reply.
         # @return [Core::Dispatch::Outcome::Result]
         def create(request, pictures:, send_id:, now:)
-          reply = @http.post(@endpoint, JSON.generate(self.class.entry(request, pictures, send_id)), "Content-Type" => "application/json")
+          entry = JSON.generate(self.class.entry(request, pictures, send_id))
+          reply = Timeout.timeout(@timeout, TooSlow) { @http.post(@endpoint, entry, "Content-Type" => "application/json") }
           Core::Dispatch::Outcome.of(reply.status, location: reply.headers["Location"], note: note(reply),
             retry_after: Core::Dispatch::Outcome.retry_after(reply.headers["Retry-After"], now))
-        rescue Faraday::Error => e
-          Core::Dispatch::Outcome.of(nil, note: "no reply arrived (#{e.class.name.split('::').last})")
+        rescue Faraday::ConnectionFailed => e
+          never_there?(e) ? Core::Dispatch::Outcome.unreached(e.message) : no_reply(e)
+        rescue Faraday::Error, TooSlow => e
+          no_reply(e)
         end
 
         PROPERTY = { "picture" => "photo", "video" => "video", "document" => "document" }.freeze
@@ -81,6 +94,8 @@ module AskFirst
           raise Core::Dispatch::Unreachable, "asked for the id, it answered #{reply.status}" unless reply.status == 200
 
           JSON.parse(reply.body)["url"]
+        rescue JSON::ParserError
+          raise Core::Dispatch::Unreachable, "asked for the id, it answered with what is no JSON"
         end
 
         # The post as the network has it (source query, 3.7.2), each picture looked at.
@@ -98,13 +113,21 @@ module AskFirst
 
         private
 
-        def config
-          @config ||= begin
-            reply = query("q" => "config")
-            raise Core::Dispatch::Unreachable, "its configuration was answered with #{reply.status}" unless reply.status == 200
+        def never_there?(error)
+          NEVER_THERE.any? { |kind| error.wrapped_exception.is_a?(kind) }
+        end
 
-            JSON.parse(reply.body)
-          end
+        def no_reply(error)
+          Core::Dispatch::Outcome.of(nil, note: "no reply arrived (#{error.class.name.split('::').last})")
+        end
+
+        def config
+          reply = query("q" => "config")
+          raise Core::Dispatch::Unreachable, "its configuration was answered with #{reply.status}" unless reply.status == 200
+
+          JSON.parse(reply.body)
+        rescue JSON::ParserError
+          raise Core::Dispatch::Unreachable, "its configuration is not JSON"
         end
 
         def query(parameters)

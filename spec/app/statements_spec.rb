@@ -39,16 +39,33 @@ RSpec.describe "Statements that an act takes", :database do
     expect([own(lines), loads(lines)]).to eq [12, 1]
   end
 
-  it "sending one picture to a network: no more than 30 with its transactions, with the standing read once before and once after" do
-    post = world.draft(channels: [:ticker])
-    world.clear(post)
-    world.release(post)
-    release = db[:releases].where(post_id: post).first
-    kit = world.jobs.dup
-    kit.clock = AskFirst::Edge::Clock.new(release[:at] - Time.now + 1)
-    lines = statements(kit.db) { AskFirst::App::Dispatch::Advance.call(kit, AskFirst::App::Member.process(world.workspace, "dispatcher"), showing_id: release[:showing_id]) }
-    expect(db[:showings].where(id: release[:showing_id]).get(:state)).to eq "out"
-    expect(lines.grep_v(/PREPARE/).size).to be <= 30
-    expect(loads(lines)).to eq 2
+  describe "sending" do
+    let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
+    let(:kit) { world.jobs.dup.tap { |same| same.clock = AskFirst::Edge::Clock.new(Time.utc(2026, 10, 15, 6, 30, 1) - Time.now) } }
+    let(:sender) { AskFirst::App::Dispatch::Sender.new(kit, name: "counted") }
+
+    # With the transactions' own statements: what the minute costs, since files and card are there before it.
+    def at_the_minute(count)
+      posts = Array.new(count) { world.draft(channels: [:ticker], picture: count == 1).tap { |post| world.clear(post) && world.release(post) } }
+      showings = db[:showings].where(post_id: posts).all
+      showings.each { |showing| AskFirst::App::Dispatch::Prepare.call(kit, process, showing: showing) }
+      statements(kit.db) do
+        taken = AskFirst::App::Dispatch::Claim.call(kit, process, showings: showings, sender: sender)
+        AskFirst::App::Dispatch::Keep.call(kit, process, ended: taken.claimed.map { |one| AskFirst::App::Dispatch::Send.call(kit, one, sender) })
+        expect(db[:showings].where(post_id: posts).select_map(:state).uniq).to eq ["out"]
+      end
+    end
+
+    it "one picture to a network: no more than 24 at its minute, with the standing read once before and once after" do
+      lines = at_the_minute(1)
+      expect(lines.grep_v(/PREPARE/).size).to be <= 24
+      expect(loads(lines)).to eq 2
+    end
+
+    it "ten posts of a client: no more than 9 for each, with their standings read together" do
+      lines = at_the_minute(10)
+      expect(lines.grep_v(/PREPARE/).size).to be <= 90
+      expect(lines.grep(/EXECUTE posts_standing/).size).to eq 2
+    end
   end
 end

@@ -20,7 +20,9 @@ RSpec.describe "One client post, from first draft to out and verified" do
     # 1 and 2: the lead makes the post
     as(:ines) do
       find("button.client").click
-      find("input[role=combobox]").send_keys("quill", :enter)
+      find("input[role=combobox]").send_keys("quill")
+      expect(page).to have_css("[role=option]", count: 1)
+      find("input[role=combobox]").send_keys(:enter)
       expect(page).to have_css("button.client", text: "Quillmere Ferries")
       click_button("New post")
       expect(page).to have_field("Subject line, agency side only")

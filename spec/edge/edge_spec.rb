@@ -112,14 +112,14 @@ RSpec.describe AskFirst::Jobs::Queue, :database do
   it "puts a job in with the data: what is rolled back leaves none" do
     count = -> { db[:que_jobs].count }
     before = count.call
-    world.kit.db.transaction(rollback: :always) { described_class.new(world.clock).advance(world.workspace, AskFirst::Core::Uuid.v7(Time.now), at: Time.now) }
+    world.kit.db.transaction(rollback: :always) { described_class.new(world.clock).verify(world.workspace, AskFirst::Core::Uuid.v7(Time.now), at: Time.now) }
     expect(count.call).to eq before
   end
 
   it "translates our time to the machine's" do
     clock = AskFirst::Edge::Clock.new(-1_000.0)
     id = AskFirst::Core::Uuid.v7(Time.now)
-    described_class.new(clock).advance(world.workspace, id, at: clock.now + 60)
+    described_class.new(clock).verify(world.workspace, id, at: clock.now + 60)
     run_at = db[:que_jobs].where(Sequel.lit("args ->> 1 = ?", id)).get(:run_at)
     expect(run_at).to be_within(2).of(Time.now + 60)
   end

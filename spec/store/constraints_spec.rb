@@ -66,6 +66,17 @@ RSpec.describe "The database itself", :database do
     expect { showing.update(state: "sending") }.to raise_error(Sequel::CheckConstraintViolation)
   end
 
+  it "a showing makes no move that is not in the table, and its try does not fall" do
+    post = world.draft(channels: [:ticker])
+    world.clear(post)
+    world.release(post)
+    showing = owner[:showings].where(post_id: post)
+    expect { showing.update(state: "unclear", due_at: Time.now, over_at: Time.now) }.to raise_error(Sequel::CheckConstraintViolation, /does not move from planned to unclear/)
+    showing.update(try_no: 3)
+    expect { showing.update(try_no: 2) }.to raise_error(Sequel::CheckConstraintViolation, /does not fall/)
+    expect(owner[:showing_moves].order(:from_state, :to_state).select_map(%i[from_state to_state])).to eq AskFirst::Core::Dispatch::Moves.pairs
+  end
+
   it "a showing has one live release" do
     post = world.draft(channels: [:ticker])
     world.clear(post)

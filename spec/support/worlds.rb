@@ -128,6 +128,15 @@ class SpecWorld
     StringIO.new(@pictures[seed] ||= Demo::Pictures.draw(:boat, seed, width: 640, height: 400).string)
   end
 
+  # As a dispatcher leaves it between its claim and the network's reply.
+  # @param lease_until [Time]
+  def sending(post, network: nil, lease_until: kit.now + 60)
+    found = owner[:showings].where(post_id: post)
+    found = found.where(channel_id: channel(network)) if network
+    found.update(state: "sending", sender: AskFirst::Core::Uuid.v7(kit.now), lease_until: lease_until, due_at: lease_until, over_at: lease_until,
+      tries: 1, try_no: Sequel[:try_no] + 1, may_be_out: true)
+  end
+
   def step(position, client = :quillmere)
     db[:route_steps].where(workspace_id: workspace(client), position: position).get(:id)
   end

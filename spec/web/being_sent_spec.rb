@@ -7,7 +7,7 @@ RSpec.describe "A post that is being sent" do
     world.draft(channels: [:ticker]).tap do |id|
       world.clear(id)
       world.release(id)
-      world.owner[:showings].where(post_id: id).update(state: "sending", lease_until: world.kit.now + 60, may_be_out: true)
+      world.sending(id)
     end
   end
   let(:at) { "/api/w/#{world.workspace}/posts/#{post}" }
@@ -70,7 +70,7 @@ RSpec.describe "A post that is being sent" do
     other = world.draft
     world.clear(other)
     world.release(other)
-    world.owner[:showings].where(post_id: other, channel_id: world.channel(:ticker)).update(state: "sending", lease_until: world.kit.now + 60, may_be_out: true)
+    world.sending(other, network: :ticker)
     here = "/api/w/#{world.workspace}/posts/#{other}"
     seen = ines.call(:get, here).last
     expect(seen["can"]["open"]["ok"]).to be true

@@ -16,6 +16,14 @@ module AskFirst
           Posts::Visible.showings(scope, scope.rows(:showings)).where(state: states).order(:id).limit(limit).select_map(%i[workspace_id id])
         end
 
+        # @param channel_id [String, nil] nil for all
+        # @return [Array<String>] posts that something may still go out of
+        def post_ids(scope, channel_id)
+          found = scope.rows(:showings).where(state: %w[planned by_hand sending unclear])
+          found = found.where(channel_id: channel_id) if channel_id
+          found.distinct.select_map(:post_id)
+        end
+
         # @return [Sequel::Dataset] live releases of what is planned, by their time
         def planned(scope, now, limit)
           since = now - BACK

@@ -57,10 +57,12 @@ RSpec.describe "The Desk" do
     world.clear(post)
     world.release(post)
     world.clock.set(Time.utc(2026, 10, 15, 6))
-    AskFirst::App::Dispatch::Sweep.call(world.jobs)
-    expect(desk(:ines)[:alarm]).to be_nil
+    sender = AskFirst::App::Dispatch::Sender.new(world.jobs, name: "a dispatcher")
+    sender.begin
+    alarm = -> { AskFirst::App::Dispatch::Alarm.of(world.kit, AskFirst::Store::Scope.new(world.kit.db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency")) }
+    expect(alarm.call).to be_nil
     world.clock.set(Time.utc(2026, 10, 15, 6, 1))
-    expect(desk(:ines)[:alarm]).to include "silent since 06:00:00"
+    expect(alarm.call).to include "silent since 06:00:00"
   end
 
   it "takes the same number of queries for one post and for many, as the web's role asks them" do

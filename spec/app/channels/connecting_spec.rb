@@ -262,11 +262,60 @@ RSpec.describe "Connecting a channel" do
       away = world.jobs.dup.tap { |kit| kit.consent = AskFirst::Edge::Networks::Consent.new(AskFirst::Edge::Networks::Catalogue.new(["http://127.0.0.1:9/networks/guildhall"]), world.settings.public_url) }
       AskFirst::App::Channels::Renew.call(away)
       expect(db[:connections].where(id: row[:id]).get(:state)).to eq "connected"
+      world.clock.set(row[:expires_at] - 270)
       world.world.control("guildhall/withdraw", { login: "person#{client}" })
       AskFirst::App::Channels::Renew.call(world.jobs)
       expect(db[:connections].where(id: row[:id]).get(:state)).to eq "lapsed"
       expect(channels.select_map(:state)).to eq ["lapsed"]
       expect(db[:record].where(workspace_id: world.workspace(client), act: "connection_lapsed").get(:process)).to eq "dispatcher"
+    end
+  end
+
+  describe "a renewal that was cut off between the network's reply and its keeping" do
+    # As one that is killed there: the network has given new tokens, and nobody keeps them.
+    def cut_off(row)
+      killed = Class.new(StandardError)
+      consent = world.kit.consent
+      dying = Object.new
+      dying.define_singleton_method(:refresh) { |*asked| consent.refresh(*asked).then { raise killed } }
+      kit = world.jobs.dup.tap { |same| same.consent = dying }
+      world.clock.set(row[:expires_at] - 500)
+      expect { AskFirst::App::Channels::Renew.call(kit) }.to raise_error(killed)
+    end
+
+    let(:row) { db[:connections].where(workspace_id: world.workspace(client)).first }
+
+    def now_kept = db[:connections].where(id: row[:id]).first
+
+    before do
+      connect
+      db[:connections].exclude(id: row[:id]).update(expires_at: row[:expires_at] + 86_400) # those of other examples
+    end
+
+    it "is made again with what we had, where the network still takes it" do
+      cut_off(row)
+      AskFirst::App::Channels::Renew.call(world.jobs)
+      expect(now_kept[:expires_at]).to eq row[:expires_at] # whoever was at it may still be
+      world.clock.set(row[:expires_at] - 400)
+      AskFirst::App::Channels::Renew.call(world.jobs)
+      expect([now_kept[:state], now_kept[:expires_at] > row[:expires_at]]).to eq ["connected", true]
+    end
+
+    it "leaves the connection as long as its token lasts where the network does not, and says so" do
+      cut_off(row)
+      world.clock.set(row[:expires_at] - 400)
+      strict = Object.new
+      strict.define_singleton_method(:refresh) { |*_| raise AskFirst::Core::Channels::SaidNo.new("This was used already.", final: true) }
+      strange = Object.new
+      strange.define_singleton_method(:client_with) { |*_| Struct.new(:card).new(nil) }
+      kit = world.jobs.dup
+      kit.consent = strict
+      kit.networks = strange
+      AskFirst::App::Channels::Renew.call(kit)
+      expect(now_kept.values_at(:state, :refresh_token)).to eq ["connected", nil]
+      expect(channels.select_map(:state)).to eq ["connected"]
+      expect(db[:record].where(workspace_id: world.workspace(client), act: "connection_not_renewed").count).to eq 1
+      expect(world.act("Channels::ChannelsHere", :ines, client)[:channels].first).to include(level: "soon", sentence: a_string_including("Connect it again before"))
     end
   end
 

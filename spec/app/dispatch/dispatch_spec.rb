@@ -20,7 +20,10 @@ RSpec.describe "Dispatch" do
   def at_network(network) = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
   def sent(post, network = :ticker) = at_network(network).select { |one| one["send_id"] == AskFirst::Core::Dispatch::SendId.for(showing(post)[:id]) }
 
-  before { %w[ticker vitrine].each { |network| world.world.control("#{network}/no-faults", {}) } }
+  before do
+    %w[ticker vitrine].each { |network| world.world.control("#{network}/no-faults", {}) }
+    db[:channels].update(card_at: nil) # as if it had been read long ago
+  end
 
   describe "releasing" do
     it "needs every yes, a time to come, a connected channel; each refusal says the way on" do
@@ -150,6 +153,7 @@ RSpec.describe "Dispatch" do
       expect(db[:record].where(act: "card_refused").count).to eq 1
       world.world.control("ticker/card", card)
       world.clock.set(SpecWorld::NOON)
+      db[:channels].update(card_at: nil)
       second = released
       world.clock.set(due)
       advance(second)
@@ -180,11 +184,14 @@ RSpec.describe "Dispatch" do
     it "a sender whose lease is over is taken over once: unclear, then asked for, never just sent again" do
       post = released
       world.clock.set(due)
-      db[:showings].where(post_id: post).update(state: "sending", lease_until: due - 1, tries: 1)
+      world.sending(post, lease_until: due - 1)
       2.times { advance(post) }
       expect([showing(post)[:state], events(post)]).to eq ["unclear", ["unclear"]]
-      world.clock.set(due + 5)
-      advance(post)
+      [3, 6].each do |later|
+        world.clock.set(due + later)
+        advance(post)
+      end
+      expect(events(post)).to eq %w[unclear not_there_yet again picture sending sent]
       expect(world.stage(post)).to eq "out"
       expect(sent(post).size).to eq 1
     end
@@ -192,14 +199,15 @@ RSpec.describe "Dispatch" do
     it "a sender whose lease runs is left alone" do
       post = released
       world.clock.set(due)
-      db[:showings].where(post_id: post).update(state: "sending", lease_until: due + 60)
+      world.sending(post)
+      db[:dispatchers].insert(id: showing(post)[:sender], name: "another", started_at: due, beat_at: due, clock_gap: 0)
       advance(post)
       expect([showing(post)[:state], sent(post)]).to eq ["sending", []]
     end
 
     it "an answer that comes while it is being sent is told that it is too late" do
       post = released
-      db[:showings].where(post_id: post).update(state: "sending", lease_until: due + 60)
+      world.sending(post)
       expect(refusal { world.answer(post, :per, "change", "Stop") }.code).to eq "too_late"
       expect(refusal { world.act("Dispatch::TakeBack", :ines, post_id: post) }.code).to eq "too_late"
       expect(refusal { world.write(post, "text", "x") }.code).to eq "too_late"
@@ -216,6 +224,9 @@ RSpec.describe "Dispatch" do
       advance(post)
       expect([showing(post)[:state], events(post).last]).to eq %w[planned later]
       advance(post)
+      expect(events(post).last).to eq "later" # not before it is asked to
+      world.clock.set(due + 8)
+      advance(post)
       expect(world.stage(post)).to eq "out"
     end
 
@@ -227,9 +238,11 @@ RSpec.describe "Dispatch" do
       expect(showing(post)[:state]).to eq "unclear"
       advance(post)
       expect(events(post).last).to eq "unclear" # not before it settles
-      world.clock.set(due + 5)
-      advance(post)
-      expect(events(post).last(4)).to eq %w[again sending sent].unshift("unclear")
+      [3, 6].each do |later|
+        world.clock.set(due + later)
+        advance(post)
+      end
+      expect(events(post)).to eq %w[picture sending unclear not_there_yet again sending sent]
       expect(sent(post).size).to eq 1
     end
 
@@ -328,15 +341,15 @@ RSpec.describe "Dispatch" do
     end
   end
 
-  it "the sweep finds what is due without a job, and leaves alone what has one" do
+  it "a planned showing is due when its live release says so, and what lost its time is mended" do
     post = released
-    world.clock.set(due + 10)
-    db[:que_jobs].delete
-    AskFirst::App::Dispatch::Sweep.call(world.jobs)
-    count = -> { db[:que_jobs].where(Sequel.lit("args ->> 1 = ?", showing(post)[:id])).count }
-    expect(count.call).to eq 1
-    AskFirst::App::Dispatch::Sweep.call(world.jobs)
-    expect(count.call).to eq 1
+    expect(showing(post)[:due_at]).to eq due - 1
+    world.act("Dispatch::TakeBack", :ines, post_id: post)
+    expect(showing(post)[:due_at]).to be_nil
+    world.release(post)
+    db[:showings].where(post_id: post).update(due_at: nil)
+    expect(AskFirst::Store::Dispatch::Due.mend(db)).to eq 1
+    expect(showing(post)[:due_at]).to eq due - 1
   end
 
   it "the log and the story tell what happened" do

@@ -111,7 +111,8 @@ RSpec.describe "Bad histories of sign-off" do
       world.clear(post)
       world.release(post)
       row = db[:showings].where(post_id: post, channel_id: world.channel(:ticker))
-      world.owner[:showings].where(id: row.get(:id)).update(state: "out", address: "https://ticker.example/1", sent_at: world.kit.now, may_be_out: true)
+      world.sending(post, network: :ticker)
+      row.update(state: "out", sender: nil, lease_until: nil, due_at: nil, address: "https://ticker.example/1", sent_at: world.kit.now)
       world.owner[:adaptations].where(id: world.adaptation(post, :ticker)).update(stage: "out")
       post
     end

@@ -12,6 +12,7 @@ import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
+import { useAlarm } from '@/dispatch/alarm'
 import { useDesk } from './desk'
 import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
@@ -21,6 +22,7 @@ const SETUP: Record<string, string> = { days: 'settings', route: 'route', channe
 const queries = useQueryClient()
 const { id, workspaces } = useChosen()
 const { data: desk, error, isPending, waiting } = useDesk(id)
+const { data: alarm } = useAlarm(id)
 
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 const zones = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.zone])))
@@ -67,7 +69,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mi
       <span class="fill" />
       <NewPost />
     </div>
-    <p v-if="desk?.alarm" class="alarm" role="alert">{{ desk.alarm }}</p>
+    <p v-if="alarm" class="alarm" role="alert">{{ alarm }}</p>
     <p v-for="one in desk?.connections ?? []" :key="one.channel_id" class="alarm" :class="one.level" role="status">
       <ChannelMark :network="one.network" :initials="one.initials" />
       <span

@@ -13,6 +13,7 @@ import ChannelMark from '@/parts/ChannelMark.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
+import { useAlarm } from './alarm'
 import ShowingStory from './ShowingStory.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 
@@ -21,6 +22,7 @@ const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
 const { id, workspace, workspaces } = useChosen()
+const { data: alarm } = useAlarm(id)
 const { data, error, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery({
   queryKey: ['dispatch', id],
   queryFn: ({ pageParam }) => ok(api.GET('/api/dispatch', { params: { query: { workspace: id.value, before: pageParam } } })),
@@ -78,6 +80,9 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
         <Button v-if="workspace" :disabled="!workspace.can.hold?.ok" :title="workspace.can.hold?.why" @click="holding = true">Hold {{ workspace.name }} …</Button>
       </div>
       <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
+      <p v-if="alarm" role="alert" class="held">
+        <b>{{ alarm }}</b>
+      </p>
       <p v-for="one in first?.holds ?? []" :key="one.id" class="held">
         <b>{{ names[one.workspace_id]?.name }} is on hold{{ one.channel ? ` on ${one.channel}` : '' }}.</b> <bdi>{{ one.reason }}</bdi>
         <Button size="small" :disabled="!names[one.workspace_id]?.can.hold?.ok" @click="lift.mutate(one)">Lift the hold</Button>
@@ -107,6 +112,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
                 <span v-else class="quiet">{{ row.late == null ? '' : `+${row.late} s` }}</span>
                 <span v-if="group.key === 'out'" class="seen">{{ row.seen ? SEEN[row.seen] : 'out' }}</span>
                 <span v-else-if="group.key === 'trouble'" class="late why">{{ row.trouble }}</span>
+                <span v-else-if="row.fault" class="late why">{{ row.fault }}</span>
               </button>
               <router-link v-if="row.state === 'by_hand'" class="do" :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.id } }">{{
                 row.claimed_by ? `${row.claimed_by.split(' ')[0]} is at it` : 'publish it'

@@ -29,6 +29,8 @@ const EVENTS: Record<string, string> = {
   later: 'not yet',
   unclear: 'no clear reply',
   again: 'sending again',
+  given_back: 'not begun, given back',
+  fault: 'could not be sent yet',
   look_failed: 'could not look',
   not_there_yet: 'looked',
   seen_same: 'looked: it shows as approved',

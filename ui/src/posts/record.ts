@@ -97,6 +97,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   channel_unarchived: (f) => `took the channel ${String(f.name)} out of the archive`,
   channel_set_saved: (f) => `saved the channel set ${text(f.name)}`,
   channel_set_dropped: (f) => `took the channel set ${text(f.name)} away`,
+  connection_not_renewed: (f) => `could not renew the connection to ${String(f.network)}; connect it again before it ends`,
+  fault: (f) => `could not send it to ${String(f.channel)} yet: ${String(f.sentence)}`,
   connection_lapsed: (f) => `found the connection to ${String(f.network)} lapsed: ${String(f.why)}`,
   consent_withdrawn: (f) => `withdrew the consent at ${String(f.network)} (${list(f.channels as string[])})`,
   role_made: (f) => `made the role ${text(f.name)}`,

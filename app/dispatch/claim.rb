@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Dispatch
+      # Takes planned showings of one client for sending, as many as are given, in one transaction under all gates: looks at each
+      # once more, exactly as it would go out now, and marks what may go as being sent, each with its own lease. What may not go
+      # gets its end here too.
+      class Claim < ShowingAct
+        # more than this between the database's clock and ours, in seconds, and nothing is sent
+        CLOCK_GAP = 2.0
+        CARD_KNOWN = 300 # seconds that a card is believed at the moment of sending; what is due has it read anew before (Prepare)
+
+        # One that was claimed. row: the showing, as it stands now · release: the live one, with its request · channel: with its token
+        Claimed = Struct.new(:row, :release, :channel, :grip, keyword_init: true) do
+          def workspace_id = row[:workspace_id]
+        end
+        # claimed: to be sent · unprepared: rows whose files are not at their network yet
+        Taken = Struct.new(:claimed, :unprepared, keyword_init: true)
+        NOTHING = Taken.new(claimed: [], unprepared: []).freeze
+
+        # @param showings [Array<Hash>] rows with :id, :post_id and :channel_id
+        # @param sender [Sender]
+        # @return [Taken]
+        def call(showings:, sender:)
+          @grip = sender.grip
+          @sender = sender
+          write do
+            found = enter_gates(showings)
+            next NOTHING if found.empty?
+
+            rulings = found.to_h { |row| [row, rule(row)] }
+            claimed = claim(kind(rulings, :send))
+            leave(rulings)
+            Taken.new(claimed: claimed, unprepared: kind(rulings, :prepare))
+          end
+        end
+
+        private
+
+        # @return [Array<Hash>] those that are still planned and whose gates are ours
+        def enter_gates(showings)
+          @client, there, free = Store::Gates.for_sending_many(scope, channel_ids: showings.map { |row| row[:channel_id] }.uniq,
+            post_ids: showings.map { |row| row[:post_id] }.uniq)
+          return [] if @client.nil?
+
+          ours = kit.now
+          @now = kit.clock.of_database(there) # from here on the database's clock decides
+          return [] if (@now - ours).abs > CLOCK_GAP
+
+          found = rows(:showings).where(id: showings.map { |row| row[:id] }, state: "planned", post_id: free).order(:id).all
+          @posts = found.empty? ? {} : standing(found.map { |row| row[:post_id] })
+          @channels = Store::Channels::Reached.several(scope, found.map { |row| row[:channel_id] }.uniq)
+          found
+        end
+
+        def adaptation(row)
+          @posts.fetch(row[:post_id]).adaptation(row[:adaptation_id])
+        end
+
+        def rule(row)
+          found = adaptation(row)
+          release = found&.release
+          channel = @channels.fetch(row[:channel_id])
+          Core::Dispatch::Clearance.of(Core::Dispatch::Clearance::Facts.new(
+            state: row[:state], release: release && { at: release[:at], needs: release[:rendition_ids].to_a }, uploads: row[:uploads].keys,
+            stopped: @client[:archived_at] || @client[:deleted_at], channel: channel, fresh: fresh?(channel), by_hand: release && by_hand?(found),
+            verdict: found&.verdict, faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [], now: now
+          ))
+        end
+
+        def fresh?(channel)
+          channel[:micropub].nil? || (channel[:card_at] && (now - channel[:card_at]).between?(-CARD_KNOWN, CARD_KNOWN))
+        end
+
+        # A channel without a network, or a format that its network's protocol does not take.
+        def by_hand?(adaptation)
+          channel = adaptation.channel
+          channel[:state] == "offline" || channel[:card].by_hand.include?(adaptation.release[:request]["format"])
+        end
+
+        def kind(rulings, kind)
+          rulings.filter_map { |row, ruling| row if ruling.kind == kind }
+        end
+
+        def claim(found)
+          lease_until = kit.now + kit.settings.lease
+          moving = found.map do |row|
+            Moving.new(row: row, event: "sending", note: Core::Dispatch::SendId.for(row[:id]),
+              set: { tries: row[:tries] + 1, sender: @sender.id, lease_until: lease_until, due_at: lease_until, over_at: lease_until })
+          end
+          moved = move_all(:claim, moving).to_set
+          found.select { |row| moved.include?(row[:id]) }.map { |row| claimed(row) }
+        end
+
+        def claimed(row)
+          Claimed.new(row: row.merge(state: "sending", try_no: row[:try_no] + 1, tries: row[:tries] + 1), release: adaptation(row).release,
+            channel: @channels.fetch(row[:channel_id]), grip: @grip)
+        end
+
+        def leave(rulings)
+          ended = rulings.filter_map { |row, ruling| row[:post_id] if leave_one(row, ruling) }
+          restage(ended.uniq) if ended.any?
+        end
+
+        # @return [Boolean] whether the post stands elsewhere now
+        def leave_one(row, ruling)
+          case ruling.kind
+          when :nothing then look_at(row, nil)
+          when :wait then look_at(row, ruling.until)
+          when :hand then wait_for_hand(row)
+          when :lapsed then stop(row, lapsed_sentence(@channels.fetch(row[:channel_id])))
+          when :trouble then stop(row, ruling.sentence)
+          else false
+          end
+        end
+
+        def wait_for_hand(row)
+          return false unless move(:wait_for_hand, row, "due_by_hand")
+
+          name = adaptation(row).channel[:name]
+          record("due_by_hand", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { channel: name })
+          to = [adaptation(row).release[:released_by], @posts.fetch(row[:post_id]).row[:owner_id]]
+          People::Notify.call(kit, member, person_ids: to, kind: "task", post_id: row[:post_id], words: "Publish it by hand now on #{name}.")
+          true
+        end
+      end
+    end
+  end
+end

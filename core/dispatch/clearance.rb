@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Dispatch
+      # Whether a planned showing may be sent now: asked under all gates, in the transaction that marks it as being sent, and
+      # nowhere else. The first that fits decides.
+      module Clearance
+        # state: of the showing · release: {at:, needs: ids of the files that it sends} or nil · uploads: ids that are up · stopped:
+        # the client is archived or deleted · channel: {state:} · fresh: whether its
+        # card was read lately · by_hand: no network takes it · verdict: responds to held?,
+        # release_stands? and releasable? · faults: sentences of today's card · now: by the database's clock
+        Facts = Struct.new(:state, :release, :uploads, :stopped, :channel, :fresh, :by_hand, :verdict, :faults, :now, keyword_init: true)
+        # kind: :send, :prepare (files are missing at the network, or its card is old), :wait (until), :hand, :trouble (sentence), :lapsed or :nothing
+        Ruling = Struct.new(:kind, :until, :sentence, keyword_init: true)
+        HELD_FOR = 5 # seconds until a held one is looked at again; lifting the hold wakes it at once
+
+        module_function
+
+        # @param facts [Facts]
+        # @return [Ruling]
+        def of(facts)
+          release = facts.release
+          return ruling(:nothing) if facts.state != "planned" || release.nil? || facts.stopped
+          return ruling(:wait, release[:at]) if release[:at] > facts.now
+          return ruling(:hand) if facts.by_hand
+          return ruling(:wait, facts.now + HELD_FOR) if facts.verdict.held?
+          return trouble(too_late(release)) if Patience.too_late?(release[:at], facts.now)
+          return ruling(:lapsed) unless facts.channel[:state] == "connected"
+
+          return ruling(:prepare) unless facts.fresh
+
+          refusal = refusal(facts) and return trouble(refusal)
+          ruling((release[:needs] - facts.uploads).empty? ? :send : :prepare)
+        end
+
+        # Any difference from what was released is trouble, not a send.
+        def refusal(facts)
+          return "The network's rules have changed: #{facts.faults.join(' ')}" if facts.faults.any?
+          return if facts.verdict.release_stands?
+          return "What would go out is not what was released; it was not sent." if facts.verdict.releasable?
+
+          "Not every yes that it needs counts any more; it was not sent."
+        end
+
+        def too_late(release)
+          "Its time was #{release[:at].utc.strftime('%H:%M')} UTC, more than #{Patience::TOLERANCE / 60} minutes ago; it was not sent so late."
+        end
+
+        def ruling(kind, till = nil)
+          Ruling.new(kind: kind, until: till)
+        end
+
+        def trouble(sentence)
+          Ruling.new(kind: :trouble, sentence: sentence)
+        end
+        private_class_method :refusal, :too_late, :ruling, :trouble
+      end
+    end
+  end
+end

@@ -1,0 +1,172 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Jobs
+    # Sends what is due. One thread looks at the rows and claims, many at once; senders each make one create after the other; one
+    # keeps what came of them, together. What takes long (files that go up, networks that are asked) is done beside it.
+    #
+    # Nothing is handed from here to there but what lies in the database: this process may die at any moment, and another one,
+    # with the same rows before it, goes on.
+    class Dispatching
+      SENDERS = 8
+      HELPERS = 4
+      # claimed and not begun at most, so that what waits here is begun within its lease, or given to others by it
+      BACKLOG = 24
+      BATCH = 24 # of one client in one transaction
+      LOOK_EVERY = 0.05 # seconds
+
+      # @param kit [App::Kit]
+      # @param sender [App::Dispatch::Sender]
+      def initialize(kit, sender)
+        @kit = kit
+        @sender = sender
+        @to_send = ::Queue.new
+        @to_help = ::Queue.new
+        @ended = ::Queue.new
+        @under_way = ::Set.new # ids of the showings and channels that this process is at
+        @lock = Mutex.new
+        @stop = false
+      end
+
+      # Runs until `stop`, then ends what was begun.
+      def run
+        workers = Array.new(SENDERS) { worker { send_next } }
+        until @stop
+          busy = look
+          sleep(busy ? 0.001 : LOOK_EVERY)
+        end
+        [@to_send, @to_help].each(&:close)
+        workers[..-2].each(&:join)
+        @ended.close
+        workers.last.join
+      end
+
+      def stop
+        @stop = true
+      end
+
+      # One look at the rows: claims what can be sent, hands on what has to be done before or looked up.
+      # @return [Boolean] whether there was anything
+      def look
+        room = BACKLOG - @to_send.size
+        return false unless room.positive?
+
+        rows = Store::Dispatch::Due.rows(@kit.db, @kit.now, limit: BACKLOG * 4, except: @lock.synchronize { @under_way.to_a })
+        planned, others = rows.partition { |row| row[:state] == "planned" }
+        others.each { |row| help(row, :follow_up) }
+        planned.group_by { |row| row[:workspace_id] }.each do |workspace_id, same|
+          break unless room.positive?
+
+          same.first([room, BATCH].min).tap { |batch| room -= claim(workspace_id, batch) }
+        end
+        rows.any?
+      end
+
+      # What will be due soon, so that little is left to do at the minute; and what a sender that is gone has left.
+      def look_ahead
+        till = @kit.now + App::Dispatch::Prepare::AHEAD
+        Store::Dispatch::Due.to_prepare(@kit.db, @kit.now, till, limit: 50).each { |row| help(row, :prepare) }
+        Store::Channels::Reached.with_old_cards(@kit.db, @kit.now, till, App::Dispatch::Prepare::CARD_FRESH).each { |row| help(row, :fresh_card) }
+        Store::Dispatch::Due.without_sender(@kit.db, @kit.now - Core::Dispatch::Lease::GONE, limit: 50).each { |row| help(row, :follow_up) }
+      end
+
+      private
+
+      def worker(&block)
+        Thread.new do
+          Thread.current.abort_on_exception = true # the database is away: the keeper starts us again
+          nil while block.call
+        end
+      end
+
+      # @return [Integer] how many were claimed
+      def claim(workspace_id, batch)
+        taken = claimed(workspace_id, batch)
+        taken.unprepared.each { |row| help(row, :prepare) }
+        taken.claimed.each do |one|
+          mark(one.row[:id])
+          @to_send << one
+        end
+        taken.claimed.size
+      end
+
+      # Where one of them breaks the whole, each is looked at by itself, so that it holds up no other.
+      def claimed(workspace_id, batch)
+        App::Dispatch::Claim.call(@kit, process(workspace_id), showings: batch, sender: @sender)
+      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+        raise
+      rescue StandardError => e
+        one_by_one(workspace_id, batch, e)
+      end
+
+      def one_by_one(workspace_id, batch, error)
+        if batch.size == 1
+          App::Dispatch::Broken.call(@kit, process(workspace_id), showing: batch.first, error: error)
+          return App::Dispatch::Claim::NOTHING
+        end
+
+        parts = batch.map { |row| claimed(workspace_id, [row]) }
+        App::Dispatch::Claim::Taken.new(claimed: parts.flat_map(&:claimed), unprepared: parts.flat_map(&:unprepared))
+      end
+
+      def send_next
+        one = @to_send.pop or return false
+        @ended << App::Dispatch::Send.call(@kit, one, @sender)
+        true
+      end
+
+      # Whatever has come in meanwhile is kept together.
+      def keep_next
+        first = @ended.pop or return false
+        ended = [first]
+        ended << @ended.pop until @ended.empty? || ended.size >= BATCH
+        ended.group_by { |one| one.claimed.workspace_id }.each do |workspace_id, same|
+          App::Dispatch::Keep.call(@kit, process(workspace_id), ended: same)
+        end
+        ended.each { |one| unmark(one.row[:id]) }
+        true
+      end
+
+      def help(row, what)
+        @to_help << [row, what] if mark(row[:id])
+      end
+
+      def help_next
+        row, what = @to_help.pop
+        return false if row.nil?
+
+        helping(row, what)
+        unmark(row[:id])
+        true
+      end
+
+      def helping(row, what)
+        member = process(row[:workspace_id])
+        case what
+        when :prepare then App::Dispatch::Prepare.call(@kit, member, showing: row)
+        when :fresh_card then App::Dispatch::FreshCard.call(@kit, member, channel_id: row[:id], older_than: App::Dispatch::Prepare::CARD_FRESH)
+        else App::Dispatch::Advance.call(@kit, member, showing_id: row[:id], sender: @sender)
+        end
+      rescue Core::Error => e
+        SemanticLogger["Dispatching"].info("not now: #{e.message}")
+      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+        raise
+      rescue StandardError => e
+        App::Dispatch::Broken.call(@kit, member, showing: row, error: e) unless what == :fresh_card
+      end
+
+      def process(workspace_id)
+        App::Member.process(workspace_id, "dispatcher")
+      end
+
+      # @return [Boolean] false when this process is at it already
+      def mark(what)
+        @lock.synchronize { !@under_way.add?(what).nil? }
+      end
+
+      def unmark(what)
+        @lock.synchronize { @under_way.delete(what) }
+      end
+    end
+  end
+end
