@@ -30,15 +30,16 @@ module AskFirst
 
       # Runs until `stop`, then ends what was begun.
       def run
-        workers = Array.new(SENDERS) { worker { send_next } }
+        working = Array.new(SENDERS) { worker { send_next } } + Array.new(HELPERS) { worker { help_next } }
+        keeping = worker { keep_next }
         until @stop
           busy = look
           sleep(busy ? 0.001 : LOOK_EVERY)
         end
         [@to_send, @to_help].each(&:close)
-        workers[..-2].each(&:join)
+        working.each(&:join)
         @ended.close
-        workers.last.join
+        keeping.join
       end
 
       def stop

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../../bench/crowd"
+
 # Kill any process at any moment: nothing is lost, nothing goes out twice, nothing goes out unapproved. The dispatcher runs
 # as it does in production, under its keeper, on a durable database cluster of this spec's own.
 RSpec.describe "The dispatcher, killed at the worst moment" do
@@ -112,6 +114,53 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     expect(showing(post)[:sent_at] - own.db[:releases].where(post_id: post).get(:at)).to be_between(0, 4)
     expect(slow.count).to be_positive # they still wait for their pages
     slow.delete
+  end
+
+  # The pid of the dispatcher itself, under its keeper.
+  def inner(keeper) = IO.popen(["pgrep", "-P", keeper.to_s], &:read).split.first&.to_i
+
+  def another
+    Process.spawn(own.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("dispatcher-2"), "w"], err: %i[child out])
+  end
+
+  it "when one of two is frozen, at whatever it is, the other sends what is due within ten seconds, and the one that comes back sends nothing twice" do
+    second = another
+    eventually { own.owner[:dispatchers].where(stopped_at: nil).where { beat_at > Time.now - 2 }.count == 2 }
+    posts = Array.new(6) { released(3) }
+    eventually { own.owner[:releases].where(post_id: posts.first).get(:at) <= Time.now }
+    sleep rand * 0.2
+    frozen = inner(second)
+    Process.kill("STOP", frozen)
+    posts.each { |post| eventually(22) { showing(post)[:state] == "out" } }
+    late = posts.map { |post| own.owner[:attempts].where(showing_id: showing(post)[:id], event: %w[sent found]).max(:at) - own.db[:releases].where(post_id: post).get(:at) }
+    # what the frozen one had claimed waits for its lease and two looks; all else goes at once
+    expect(late.min).to be < 10
+    later = released(2)
+    eventually(12) { showing(later)[:state] == "out" }
+    Process.kill("CONT", frozen)
+    sleep 2
+    expect([*posts, later].map { |post| sent(post).size }).to all eq(1)
+  ensure
+    Process.kill("CONT", frozen) if frozen
+    Process.kill("TERM", second)
+    Process.wait(second)
+  end
+
+  it "killed again and again inside a batch, sends each once" do
+    first = released(8)
+    Bench::Crowd.new(own.owner).multiply(first, 40)
+    posts = [first, *Bench::Crowd.new(own.owner).ids(first, 40)]
+    eventually { own.owner[:showings].where(post_id: posts).exclude(state: "planned").any? }
+    4.times do
+      pid = inner_pid
+      Process.kill("KILL", pid) if pid
+      eventually { inner_pid.to_i != pid.to_i && inner_pid }
+      sleep 0.3 + (rand * 0.8)
+    end
+    eventually(45) { own.owner[:showings].where(post_id: posts).exclude(state: "out").empty? }
+    ids = own.owner[:showings].where(post_id: posts).select_map(:id).map { |id| AskFirst::Core::Dispatch::SendId.for(id) }
+    there = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/quillmere/posts"))).map { |one| one["send_id"] }.tally
+    expect(there.slice(*ids)).to eq(ids.to_h { |id| [id, 1] })
   end
 
   it "when PostgreSQL is restarted while posts are due, is up again by itself and sends each once" do
