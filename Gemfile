@@ -27,6 +27,7 @@ gem "zeitwerk", "~> 2.6.18"
 # outside
 gem "faraday", "~> 2.15"
 gem "faraday-multipart", "~> 1.1"
+gem "faraday-net_http_persistent", "~> 2.3"
 gem "lockbox", "~> 2.0"
 gem "mail", "~> 2.9"
 gem "marcel", "~> 1.0"

@@ -1,12 +1,16 @@
 # frozen_string_literal: true
 
+require "etc"
+require "net/http"
 require_relative "figures"
 
 module Bench
-  # 1,000 posts due in one second: how many are released and dispatched a second and how late, against the bare queue with
-  # as many empty jobs in the same kind of process.
+  # Posts that are due in one second, 100 and 1,000: how late they go out, with one dispatcher a core and the network stand-in on the
+  # same machine; beside it the floor of the network itself, the same creates by a bare client. And how many are released a second.
   class Dispatching
-    COUNT = 1_000
+    COUNTS = [100, 1_000].freeze
+    PROCESSES = Etc.nprocessors
+    CLIENTS = 8 # threads of the bare client
 
     def initialize(cluster)
       @world = SpecWorld.new(cluster: cluster, clock: AskFirst::Edge::Clock.new)
@@ -14,67 +18,80 @@ module Bench
     end
 
     def call
-      posts = prepare
-      released = releasing(posts)
-      @late = dispatching(posts)
-      floor = bare_queue
-      puts "\nDispatching #{COUNT} posts that are due in one second (text only, one network, one process, 6 workers)"
-      puts format("%-46s %9.1f a second", "released (checks, revision, job, record)", released)
-      Figures.line("dispatched and recorded: lateness, median", Figures.quantile(@late, 0.5), Figures.quantile(floor, 0.5), "s")
-      Figures.line("dispatched and recorded: lateness, 99th", Figures.quantile(@late, 0.99), Figures.quantile(floor, 0.99), "s")
-      Figures.line("the last one", @late.max, floor.max, "s")
+      puts "\nDispatching posts that are due in one second (text only, one network, #{PROCESSES} dispatchers, stand-in included)"
+      COUNTS.each { |count| one(count) }
     end
 
     private
 
-    def prepare
-      post = @world.draft(channels: [:ticker], picture: false, wall: nil)
-      time = AskFirst::Core::Plan::WallTime.at(Time.now.utc + 180, "Europe/Lisbon").to_h
-      @world.write(post, "time", time, who: :ines)
+    def one(count)
+      posts = prepare(count)
+      released = releasing(posts)
+      late = dispatching(posts)
+      floor = bare_network(count)
+      puts format("%-58s %9.1f a second", "#{count}: released (checks, revision, record)", released)
+      { "median" => 0.5, "99th" => 0.99, "the last" => 1.0 }.each do |name, share|
+        Figures.line("#{count}: lateness, #{name}", Figures.quantile(late, share), Figures.quantile(floor, share), "s")
+      end
+    end
+
+    # Cleared, and not released yet; what an earlier round left is out of the way.
+    def prepare(count)
+      post = @world.draft(channels: [:ticker], picture: false, wall: nil, text: "Number #{count}: when fog sits on the estuary, the 7:20 waits.")
+      @world.write(post, "time", AskFirst::Core::Plan::WallTime.at(Time.now.utc + 240, "Europe/Lisbon").to_h, who: :ines)
       @world.clear(post)
       crowd = Crowd.new(@owner)
-      crowd.multiply(post, COUNT)
-      crowd.ids(post, COUNT)
+      crowd.multiply(post, count)
+      crowd.ids(post, count)
     end
 
     def releasing(posts)
       started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      posts.each { |post| @world.release(post) }
-      COUNT / (Process.clock_gettime(Process::CLOCK_MONOTONIC) - started)
+      posts.each_slice(AskFirst::App::Dispatch::ReleaseMany::MOST) { |some| @world.act("Dispatch::ReleaseMany", :ines, post_ids: some) }
+      posts.size / (Process.clock_gettime(Process::CLOCK_MONOTONIC) - started)
     end
 
     # Moved to one moment by SQL, since moving a thousand by hand is not what is measured.
-    def dispatching(_posts)
-      due = Time.now.utc.round + 8
+    def dispatching(posts)
+      due = Time.now.utc.round + 12
       wall = AskFirst::Core::Plan::WallTime.at(due, "Europe/Lisbon")
-      @owner[:parts].where(part: "time").update(value: AskFirst::Store::Database.jsonb(wall.to_h))
-      @owner[:releases].update(at: due, wall: wall.wall)
-      @owner[:que_jobs].where(job_class: "AskFirst::Jobs::AdvanceShowing").update(run_at: due)
-      pid = Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("bench"), "w"],
-        err: %i[child out])
-      waiting = -> { @owner[:showings].where(state: "out").count < COUNT }
+      @owner[:parts].where(post_id: posts, part: "time").update(value: AskFirst::Store::Database.jsonb(wall.to_h))
+      @owner[:releases].where(post_id: posts).update(at: due, wall: wall.wall)
+      pids = Array.new(PROCESSES) { dispatcher }
+      waiting = -> { @owner[:showings].where(post_id: posts, state: "out").count < posts.size }
       sleep 0.5 while waiting.call && Time.now - due < 240
-      @owner[:attempts].where(event: "sent").select_map(:at).map { |at| at - due }
+      @owner[:attempts].where(event: "sent", showing_id: @owner[:showings].where(post_id: posts).select(:id)).select_map(:at).map { |at| at - due }
     ensure
-      Process.kill("TERM", pid)
-      Process.wait(pid)
+      Process.kill("TERM", *pids)
+      Process.waitall
     end
 
-    def bare_queue
-      @owner.run("DROP TABLE IF EXISTS bench_runs")
-      @owner.run("CREATE TABLE bench_runs (late float8)")
-      @owner.run("GRANT ALL ON bench_runs TO ask_first_jobs")
-      @owner[:que_jobs].delete
-      due = Time.now.utc.round + 8
-      args = JSON.generate([due.to_f])
-      @owner.run("INSERT INTO que_jobs (job_class, args, run_at, job_schema_version) SELECT 'EmptyJob', '#{args}'::jsonb, '#{due.iso8601}', 2 FROM generate_series(1, #{COUNT})")
-      pid = Process.spawn(@world.environment, "ruby", "bench/bare_queue.rb", chdir: Setup::ROOT, out: [Infrastructure.log("bench"), "a"],
-        err: %i[child out])
-      sleep 0.5 while @owner[:bench_runs].count < COUNT && Time.now - due < 120
-      @owner[:bench_runs].select_map(:late)
-    ensure
-      Process.kill("TERM", pid)
-      Process.wait(pid)
+    def dispatcher
+      Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("bench"), "a"], err: %i[child out])
+    end
+
+    # The same creates over connections that stay open, by as many threads as a dispatcher has senders.
+    def bare_network(count)
+      channel = @owner[:channels].where(id: @world.channel(:ticker)).first
+      token = @world.kit.secrets.open(@owner[:connections].where(id: channel[:connection_id]).get(:token))
+      uri = URI(channel[:micropub])
+      numbers = Queue.new
+      count.times { |n| numbers << n }
+      began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      ended = Queue.new
+      Array.new(CLIENTS) { Thread.new { Net::HTTP.start(uri.host, uri.port) { |http| create(http, uri, token, numbers, ended, began) } } }.each(&:join)
+      Array.new(ended.size) { ended.pop }
+    end
+
+    def create(http, uri, token, numbers, ended, began)
+      loop do
+        number = numbers.pop(true)
+        body = JSON.generate("type" => ["h-entry"], "properties" => { "content" => ["Bare #{number}"], "mp-send-id" => ["bare-#{SecureRandom.hex(8)}"] })
+        http.post(uri.path, body, "Content-Type" => "application/json", "Authorization" => "Bearer #{token}")
+        ended << (Process.clock_gettime(Process::CLOCK_MONOTONIC) - began)
+      end
+    rescue ThreadError
+      nil
     end
   end
 end

@@ -11,8 +11,10 @@ module AskFirst
       SENDERS = 8
       HELPERS = 4
       # claimed and not begun at most, so that what waits here is begun within its lease, or given to others by it
-      BACKLOG = 24
-      BATCH = 24 # of one client in one transaction
+      BACKLOG = 64
+      BATCH = 48 # of one client in one transaction, when there is much
+      SMALL = 8 # when there is little, so that the first goes out at once
+      LOOK_AT = 192 # rows
       LOOK_EVERY = 0.05 # seconds
 
       # @param kit [App::Kit]
@@ -33,8 +35,7 @@ module AskFirst
         working = Array.new(SENDERS) { worker { send_next } } + Array.new(HELPERS) { worker { help_next } }
         keeping = worker { keep_next }
         until @stop
-          busy = look
-          sleep(busy ? 0.001 : LOOK_EVERY)
+          sleep(LOOK_EVERY) unless look
         end
         [@to_send, @to_help].each(&:close)
         working.each(&:join)
@@ -47,20 +48,15 @@ module AskFirst
       end
 
       # One look at the rows: claims what can be sent, hands on what has to be done before or looked up.
-      # @return [Boolean] whether there was anything
+      # @return [Boolean] whether anything was claimed
       def look
         room = BACKLOG - @to_send.size
         return false unless room.positive?
 
-        rows = Store::Dispatch::Due.rows(@kit.db, @kit.now, limit: BACKLOG * 4, except: @lock.synchronize { @under_way.to_a })
+        rows = Store::Dispatch::Due.rows(@kit.db, @kit.now, limit: LOOK_AT, except: @lock.synchronize { @under_way.to_a })
         planned, others = rows.partition { |row| row[:state] == "planned" }
         others.each { |row| help(row, :follow_up) }
-        planned.group_by { |row| row[:workspace_id] }.each do |workspace_id, same|
-          break unless room.positive?
-
-          same.first([room, BATCH].min).tap { |batch| room -= claim(workspace_id, batch) }
-        end
-        rows.any?
+        claim_some(planned, room).positive?
       end
 
       # What will be due soon, so that little is left to do at the minute; and what a sender that is gone has left.
@@ -78,6 +74,19 @@ module AskFirst
           Thread.current.abort_on_exception = true # the database is away: the keeper starts us again
           nil while block.call
         end
+      end
+
+      # In no order, so that two processes before the same rows reach for different ones.
+      # @return [Integer] how many were claimed
+      def claim_some(planned, room)
+        planned.shuffle.group_by { |row| row[:workspace_id] }.sum do |workspace_id, same|
+          batch = same.first([room, batch_of(planned.size)].min)
+          batch.empty? ? 0 : claim(workspace_id, batch).tap { |count| room -= count }
+        end
+      end
+
+      def batch_of(seen)
+        seen >= LOOK_AT ? BATCH : (seen / 6).clamp(SMALL, BATCH)
       end
 
       # @return [Integer] how many were claimed

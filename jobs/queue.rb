@@ -15,6 +15,15 @@ module AskFirst
         enqueue(VerifyShowing, workspace_id, showing_id, look, at: at)
       end
 
+      # @param at [Hash{String=>Time}] showing => when it is looked at for the first time
+      def verify_all(workspace_id, at)
+        at.group_by(&:last).each do |time, showings|
+          Que.bulk_enqueue(job_options: { run_at: @clock.machine_time(time) }) do
+            showings.map(&:first).each { |showing_id| VerifyShowing.enqueue(workspace_id, showing_id, 1) }
+          end
+        end
+      end
+
       def ask_mail(workspace_id, ask_id, person_id, at:)
         enqueue(AskMail, workspace_id, ask_id, person_id, at: at)
       end

@@ -49,6 +49,7 @@ module AskFirst
           act(App::Posts::ClosePost, post_id: params[:post], adaptation_ids: body_json["adaptation_ids"])
           done
         end
+        app.post("/api/w/:workspace/releases") { json act(App::Dispatch::ReleaseMany, post_ids: body_json["post_ids"].uniq) }
         app.post("/api/w/:workspace/posts/:post/ready") do
           act(App::Posts::MarkReady, post_id: params[:post])
           done

@@ -17,7 +17,7 @@ module AskFirst
             raise not_taken_up unless row[:state] == "by_hand" && row[:claimed_by] == member.person_id
 
             move(:publish, row, "by_hand", said, address: said, sent_at: now)
-            restage([went_out(row, said, channel(row))])
+            restage(went_out([[row, said, channel(row)]]))
           end
         end
 

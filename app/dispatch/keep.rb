@@ -43,7 +43,7 @@ module AskFirst
         # @return [Array<String>] post ids, here and below
         def keep_out(ended)
           moved = move_all(:go_out, ended.map { |one| Moving.new(row: one.row, event: "sent", note: one.address, set: { address: one.address, sent_at: one.sent_at }) })
-          ended.select { |one| moved.include?(one.row[:id]) }.map { |one| went_out(one.row, one.address, one.claimed.channel) }
+          went_out(ended.select { |one| moved.include?(one.row[:id]) }.map { |one| [one.row, one.address, one.claimed.channel] })
         end
 
         def keep_busy(ended)

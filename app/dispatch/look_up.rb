@@ -36,7 +36,7 @@ module AskFirst
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
             sent_at = rows(:attempts).where(showing_id: showing[:id], event: "sending").max(:at)
-            restage([went_out(showing, address, channel)]) if move(:go_out, showing, "found", address, address: address, sent_at: sent_at)
+            restage(went_out([[showing, address, channel]])) if move(:go_out, showing, "found", address, address: address, sent_at: sent_at)
           end
           false
         end

@@ -33,7 +33,7 @@ module AskFirst
         def there(address)
           link = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
           move(:saw_it, row, "seen_by_person", link, address: link, sent_at: row[:sent_at] || now)
-          restage([went_out(row, link, channel(row))])
+          restage(went_out([[row, link, channel(row)]]))
         end
 
         def fine

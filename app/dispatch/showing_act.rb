@@ -8,6 +8,9 @@ module AskFirst
         stepwise
         of_process
 
+        # Seconds after it must show until it is looked at: when a thousand go out at one minute, sending comes first.
+        FIRST_LOOK = 8
+
         Moving = Store::Dispatch::Moves::Moving
 
         private
@@ -70,11 +73,17 @@ module AskFirst
         end
 
         # The post's gate comes before the showing's row, as in every act; whoever calls this and the ones below holds it.
-        # @return [String] the post's id
-        def went_out(showing, address, channel)
-          record("sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel[:name], address: address })
-          kit.queue.verify(member.workspace_id, showing[:id], at: kit.now + channel[:card].settles_within + 1) if channel[:micropub]
-          showing[:post_id]
+        # @param gone [Array<Array(Hash, String, Hash)>] showing, address and channel of each
+        # @return [Array<String>] the posts' ids
+        def went_out(gone)
+          said = gone.map do |showing, address, channel|
+            { act: "sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel[:name], address: address } }
+          end
+          Store::Record::Rows.add_all(scope, now: now, who: member.on_record, rows: said)
+          at = kit.now + FIRST_LOOK
+          seen = gone.select { |_, _, channel| channel[:micropub] }.map { |showing, _, channel| [showing[:id], at + channel[:card].settles_within] }
+          kit.queue.verify_all(member.workspace_id, seen.to_h)
+          gone.map { |showing, *| showing[:post_id] }
         end
 
         # @param name [Symbol] a move that ends in trouble

@@ -8,9 +8,14 @@ module AskFirst
       class Restage < Act
         inside
 
+        CACHE = "jsonb_to_recordset(CAST(? AS jsonb)) AS found(id uuid, stage text, strip jsonb, at timestamptz, changes_at timestamptz)"
+        private_constant :CACHE
+
         # @param posts [Array<Store::Posts::Standing::Post>] as they stand after the act
         def call(posts:)
-          posts.each { |post| keep_cache(end_releases(post)) }
+          standing = posts.map { |post| end_releases(post) }
+          keep_stages(standing.flat_map(&:adaptations))
+          keep_caches(standing)
           announce_posts(posts)
         end
 
@@ -45,14 +50,22 @@ module AskFirst
           "a yes that it needs no longer counts"
         end
 
-        def keep_cache(post)
-          post.adaptations.reject { |one| one.row[:stage] == one.stage }.group_by(&:stage).each do |stage, changed|
+        def keep_stages(adaptations)
+          adaptations.reject { |one| one.row[:stage] == one.stage }.group_by(&:stage).each do |stage, changed|
             rows(:adaptations).where(id: changed.map(&:id)).update(stage: stage)
           end
-          row = cache_of(post)
-          return if row == post.row.slice(*row.keys)
+        end
 
-          rows(:posts).where(id: post.id).update(row.merge(strip: Store::Database.jsonb(row[:strip])))
+        # What changed, of as many posts as there are in one statement.
+        def keep_caches(posts)
+          changed = posts.to_h { |post| [post, cache_of(post)] }.reject { |post, cache| cache == post.row.slice(*cache.keys) }
+          return if changed.empty?
+
+          wanted = changed.map { |post, cache| { id: post.id, **cache, at: cache[:at]&.iso8601(6), changes_at: cache[:changes_at]&.iso8601(6) } }
+          source = scope.db.from(Sequel.lit(CACHE, JSON.generate(wanted)))
+          columns = %i[stage strip at changes_at]
+          scope.db.from(:posts, source.as(:wanted)).where(Sequel[:posts][:workspace_id] => member.workspace_id, Sequel[:posts][:id] => Sequel[:wanted][:id])
+               .update(columns.to_h { |column| [column, Sequel[:wanted][column]] })
         end
 
         def cache_of(post)

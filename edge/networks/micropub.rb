@@ -2,6 +2,7 @@
 
 require "faraday"
 require "faraday/multipart"
+require "faraday/net_http_persistent"
 require "net/http"
 require "timeout"
 
@@ -11,6 +12,8 @@ module AskFirst
       # A Micropub client for one account. Source: Micropub, W3C Recommendation, 23 May 2017; its section numbers below.
       class Micropub
         TIMEOUT = 15
+        CONNECTIONS = 16 # to one network for one account, as many as there are threads that send
+        IDLE = 3 # seconds that one is kept open between two requests
         class TooSlow < StandardError
         end
         # No connection came about, so nothing can have arrived.
@@ -26,6 +29,8 @@ module AskFirst
           @http = Faraday.new(request: { timeout: timeout, open_timeout: 5 }, headers: { "Authorization" => "Bearer #{token}" }) do |faraday|
             faraday.request :multipart
             faraday.request :url_encoded
+            # let go before a network closes it: a create on a connection that has just been closed would be unclear
+            faraday.adapter(:net_http_persistent, pool_size: CONNECTIONS) { |http| http.idle_timeout = IDLE }
           end
         end
 

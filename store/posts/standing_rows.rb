@@ -81,19 +81,24 @@ module AskFirst
           db.select(Sequel.lit(SQL, w: :$w, p: :$p)).prepare(:first, :posts_standing).call(w: workspace_id, p: Database.uuids(post_ids))
         end
 
+        # What a column's values are, looked at once for each name.
+        Column = Struct.new(:name, :reads, keyword_init: true)
+        COLUMNS = Hash.new { |known, column| known[column] = column_of(column) }
+
+        def self.column_of(column)
+          reads = ->(value) { Time.iso8601("#{value}Z") } if column == "wall"
+          reads = ->(value) { Time.iso8601(value).utc } if MOMENT.match?(column)
+          Column.new(name: column.to_sym, reads: reads)
+        end
+
         def self.convert(row)
-          row.to_h do |column, value|
-            value = moment(column, value) if value.is_a?(String)
-            [column.to_sym, value]
+          row.each_with_object({}) do |(name, value), found|
+            column = COLUMNS[name]
+            found[column.name] = column.reads && value.is_a?(String) ? column.reads.call(value) : value
           end
         end
-
-        def self.moment(column, value)
-          return Time.iso8601("#{value}Z") if column == "wall"
-
-          MOMENT.match?(column) ? Time.iso8601(value).utc : value
-        end
-        private_class_method :one, :several, :convert, :moment
+        private_class_method :one, :several, :convert, :column_of
+        private_constant :Column, :COLUMNS
       end
     end
   end

@@ -21,7 +21,7 @@ const desk = (posts: ReturnType<typeof post>[]) => ({
   set_ups: [],
 })
 const shown = ref(desk([]))
-const POST = vi.fn((_path: string, options: { params: { path: { post: string } } }) => Promise.resolve({ data: options, response: { status: 204 } }))
+const POST = vi.fn((_path: string, options: { body: { post_ids: string[] } }) => Promise.resolve({ released: options.body.post_ids, left: [] }))
 vi.mock('@/api/client', () => ({ api: { POST }, ok: (call: Promise<unknown>) => call, sentence: String }))
 vi.mock('./desk', () => ({ useDesk: () => ({ data: shown, error: ref(), isPending: ref(false), waiting: ref(0) }) }))
 vi.mock('@/dispatch/alarm', () => ({ useAlarm: () => ({ data: ref(null) }) }))
@@ -34,23 +34,23 @@ const page = () =>
     shallow: true,
     global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { AButton: { template: '<button><slot /></button>' }, RouterLink: { template: '<a><slot /></a>' } } },
   })
-const released = () => POST.mock.calls.map(([, options]) => options.params.path.post)
+const released = () => POST.mock.calls.map(([, options]) => options.body.post_ids)
 
 describe('what can be released', () => {
-  beforeEach(() => POST.mockClear())
+  beforeEach(() => void POST.mockClear())
 
   it('is released one by one, or all of it', async () => {
     shown.value = desk([post('p1', 'Fog days'), post('p2', 'Season pass')])
     const view = page()
     await view.find('button[aria-label="Release Season pass"]').trigger('click')
     await flushPromises()
-    expect(released()).toEqual(['p2'])
+    expect(released()).toEqual([['p2']])
     await view
       .findAll('button')
       .find((one) => one.text() === 'Release all 2')!
       .trigger('click')
     await flushPromises()
-    expect(released()).toEqual(['p2', 'p1', 'p2'])
+    expect(released()).toEqual([['p2'], ['p1', 'p2']])
   })
 
   it('has one button where there is one post', () => {

@@ -41,10 +41,23 @@ function when(at: string | null | undefined, workspace: string) {
 
 const release = useMutation({
   mutationFn: async (posts: Schemas['PostRow'][]) => {
-    for (const post of posts) await ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path: { workspace: post.workspace_id, post: post.id } }, body: {} }))
-    return posts.length
+    const clients = [...new Set(posts.map((post) => post.workspace_id))]
+    const done = clients.map((workspace) =>
+      ok(
+        api.POST('/api/w/{workspace}/releases', {
+          params: { path: { workspace } },
+          body: { post_ids: posts.filter((post) => post.workspace_id === workspace).map((post) => post.id) },
+        }),
+      ),
+    )
+    return Promise.all(done)
   },
-  onSuccess: (count) => void message.success(count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`),
+  onSuccess: (done) => {
+    const count = done.flatMap((one) => one.released).length
+    const left = done.flatMap((one) => one.left)
+    if (count > 0) void message.success(count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`)
+    for (const one of left.slice(0, 3)) void message.error(`${titled(one.subject)}: ${one.sentence} ${one.way_on ?? ''}`, 8)
+  },
   onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
