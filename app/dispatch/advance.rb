@@ -13,18 +13,28 @@ module AskFirst
           case found[:state]
           when "planned" then go(found)
           when "sending" then TakeOver.call(kit, member, showing: found)
-          when "unclear" then LookUp.call(kit, member, showing: found) && go(showing(showing_id))
+          when "unclear" then look_up(found)
           end
         end
 
         private
 
+        def look_up(found)
+          case LookUp.call(kit, member, showing: found)
+          when :planned then go(showing(found[:id]))
+          when :resend then send_claimed(claim(found, again: true).claimed)
+          end
+        end
+
         def go(showing)
           return unless due?(showing)
 
           Prepare.call(kit, member, showing: showing) unless prepared?(showing)
-          taken = claim(showing)
-          ended = taken.claimed.map { |claimed| Send.call(kit, claimed, @sender) }
+          send_claimed(claim(showing).claimed)
+        end
+
+        def send_claimed(found)
+          ended = found.map { |claimed| Send.call(kit, claimed, @sender) }
           Keep.call(kit, member, ended: ended) if ended.any?
         end
 
@@ -39,8 +49,8 @@ module AskFirst
           showing[:due_at] && showing[:due_at] <= kit.now
         end
 
-        def claim(showing)
-          Claim.call(kit, member, showings: [showing], sender: @sender)
+        def claim(showing, again: false)
+          Claim.call(kit, member, showings: [showing], sender: @sender, again: again)
         end
       end
     end

@@ -11,8 +11,9 @@ module AskFirst
         CLOCK_GAP = 2.0
         CARD_KNOWN = 300 # seconds that a card is believed at the moment of sending; what is due has it read anew before (Prepare)
 
-        # One that was claimed. row: the showing, as it stands now · release: the live one, with its request · channel: with its token
-        Claimed = Struct.new(:row, :release, :channel, :grip, keyword_init: true) do
+        # One that was claimed. row: the showing, as it stands now · release: the live one, with its request · channel: with its token ·
+        # again: whether it was sent before and may have arrived
+        Claimed = Struct.new(:row, :release, :channel, :grip, :again, keyword_init: true) do
           def workspace_id = row[:workspace_id]
         end
         # claimed: to be sent · unprepared: rows whose files are not at their network yet
@@ -21,8 +22,10 @@ module AskFirst
 
         # @param showings [Array<Hash>] rows with :id, :post_id and :channel_id
         # @param sender [Sender]
+        # @param again [Boolean] those that were sent before and are unclear, to a network that counts the same id once
         # @return [Taken]
-        def call(showings:, sender:)
+        def call(showings:, sender:, again: false)
+          @again = again
           @grip = sender.grip
           @sender = sender
           write do
@@ -48,7 +51,7 @@ module AskFirst
           @now = kit.clock.of_database(there) # from here on the database's clock decides
           return [] if (@now - ours).abs > CLOCK_GAP
 
-          found = rows(:showings).where(id: showings.map { |row| row[:id] }, state: "planned", post_id: free).order(:id).all
+          found = rows(:showings).where(id: showings.map { |row| row[:id] }, state: @again ? "unclear" : "planned", post_id: free).order(:id).all
           @posts = found.empty? ? {} : standing(found.map { |row| row[:post_id] })
           @channels = Store::Channels::Reached.several(scope, found.map { |row| row[:channel_id] }.uniq)
           found
@@ -63,7 +66,7 @@ module AskFirst
           release = found&.release
           channel = @channels.fetch(row[:channel_id])
           Core::Dispatch::Clearance.of(Core::Dispatch::Clearance::Facts.new(
-            state: row[:state], release: release && { at: release[:at], needs: release[:rendition_ids].to_a }, uploads: row[:uploads].keys,
+            state: "planned", release: release && { at: release[:at], needs: release[:rendition_ids].to_a }, uploads: row[:uploads].keys,
             stopped: @client[:archived_at] || @client[:deleted_at], channel: channel, fresh: fresh?(channel), by_hand: release && by_hand?(found),
             verdict: found&.verdict, faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [], now: now
           ))
@@ -89,13 +92,13 @@ module AskFirst
             Moving.new(row: row, event: "sending", note: Core::Dispatch::SendId.for(row[:id]),
               set: { tries: row[:tries] + 1, sender: @sender.id, lease_until: lease_until, due_at: lease_until, over_at: lease_until })
           end
-          moved = move_all(:claim, moving).to_set
+          moved = move_all(@again ? :claim_again : :claim, moving).to_set
           found.select { |row| moved.include?(row[:id]) }.map { |row| claimed(row) }
         end
 
         def claimed(row)
           Claimed.new(row: row.merge(state: "sending", try_no: row[:try_no] + 1, tries: row[:tries] + 1), release: adaptation(row).release,
-            channel: @channels.fetch(row[:channel_id]), grip: @grip)
+            channel: @channels.fetch(row[:channel_id]), grip: @grip, again: @again)
         end
 
         def leave(rulings)
@@ -105,6 +108,8 @@ module AskFirst
 
         # @return [Boolean] whether the post stands elsewhere now
         def leave_one(row, ruling)
+          return leave_unclear(row, ruling) if @again
+
           case ruling.kind
           when :nothing then look_at(row, nil)
           when :wait then look_at(row, ruling.until)
@@ -112,6 +117,19 @@ module AskFirst
           when :lapsed then stop(row, lapsed_sentence(@channels.fetch(row[:channel_id])))
           when :trouble then stop(row, ruling.sentence)
           else false
+          end
+        end
+
+        # It may be out, so it does not go back among what can be changed.
+        def leave_unclear(row, ruling)
+          case ruling.kind
+          when :trouble, :lapsed, :nothing, :hand
+            why = ruling.sentence || "it cannot be sent again."
+            end_in_trouble(:ask_a_person, row, "It may be out, and #{why[0].downcase}#{why[1..]} Look there, then say here what you saw.")
+          when :wait, :prepare
+            later = ruling.until || (kit.now + Core::Dispatch::Clearance::HELD_FOR)
+            move(:look_again, row, nil, "", due_at: later, looks: row[:looks])
+            false
           end
         end
 

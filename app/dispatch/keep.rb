@@ -58,9 +58,9 @@ module AskFirst
         def put_off(ended, words)
           ended.filter_map do |one|
             wait = yield(one)
-            if too_late?(one.claimed.release, wait)
+            if too_late?(one.claimed.release, wait) && !one.claimed.again
               fail_for_good(one, "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent.")
-            elsif move(:not_taken, one.row, "later", words, due_at: kit.now + wait)
+            elsif not_begun(one, "later", words, kit.now + wait)
               one.row[:post_id]
             end
           end
@@ -87,12 +87,18 @@ module AskFirst
         end
 
         def keep_given_back(ended)
-          moved = move_all(:give_back, ended.map { |one| Moving.new(row: one.row, event: "given_back", note: one.note, set: { due_at: kit.now }) })
-          ended.filter_map { |one| one.row[:post_id] if moved.include?(one.row[:id]) } # a hold may have come in between
+          ended.filter_map { |one| one.row[:post_id] if not_begun(one, "given_back", one.note, kit.now) } # a hold may have come in between
+        end
+
+        # This try did not arrive; one before it may have.
+        def not_begun(one, event, note, due_at)
+          move(one.claimed.again ? :stay_unclear : :not_taken, one.row, event, note, due_at: due_at)
         end
 
         def keep_fault(ended)
-          ended.filter_map { |one| keep_broken(:give_back, one.row, one.claimed.release, one.note) }
+          again, first = ended.partition { |one| one.claimed.again }
+          again.each { |one| not_begun(one, "fault", one.note, kit.now + Core::Dispatch::Patience.wait(one.row[:tries])) }
+          first.filter_map { |one| keep_broken(:give_back, one.row, one.claimed.release, one.note) }
         end
       end
     end

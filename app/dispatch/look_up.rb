@@ -9,7 +9,7 @@ module AskFirst
         FIRST = 2 # seconds until the first look after its sender was gone: most networks have it by then
 
         # @param showing [Hash] a row in state unclear
-        # @return [Boolean] whether it is planned again, to be sent once more
+        # @return [Symbol, false] :planned when the network does not have it, :resend when it may be sent again with the same id
         def call(showing:)
           return false if showing[:due_at] > kit.now
 
@@ -54,11 +54,21 @@ module AskFirst
           release = live_release(showing)
           return person(showing, "It may be out, and it is too late to send it again. Look there, then say here what you saw.") if too_late?(release, 0) && !card.finds_by_id
 
-          note = card.finds_by_id ? "The network was asked and does not have it." : "The network counts the same id once, so it is sent again with it."
-          write do
+          card.same_id_once ? resend(showing) : plan_again(showing)
+        end
+
+        # It stays unclear until it is claimed again: it may be out all the time.
+        def resend(showing)
+          write { attempt(showing, "again", "The network counts the same id once, so it is sent again with it.") }
+          :resend
+        end
+
+        def plan_again(showing)
+          moved = write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
-            move(:send_again, showing, "again", note, due_at: kit.now).tap { |moved| restage([showing[:post_id]]) if moved }
+            move(:send_again, showing, "again", "The network was asked and does not have it.", due_at: kit.now).tap { |done| restage([showing[:post_id]]) if done }
           end
+          moved ? :planned : false
         end
 
         def keep_looking(showing, following)

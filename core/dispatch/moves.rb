@@ -30,8 +30,12 @@ module AskFirst
           move(:release_again, %w[planned by_hand], "planned", by: :person, may_be_out: false),
           # the claim: under all gates, for the live release, at its time; it alone counts the try up
           move(:claim, "planned", "sending", by: :dispatcher, may_be_out: true),
+          # sent again with the same id, where the network counts it once: it may be out all the time, so nobody can change it in between
+          move(:claim_again, "unclear", "sending", by: :dispatcher, may_be_out: true),
           move(:give_back, "sending", "planned", by: :sender, may_be_out: false), # its create was not begun
           move(:not_taken, "sending", "planned", by: :sender, may_be_out: false), # the network asked to wait, or was not reached
+          # the same of one that was sent before: that one may have arrived
+          move(:stay_unclear, "sending", "unclear", by: :sender),
           move(:refused, "sending", "trouble", by: :sender, may_be_out: false),
           move(:leave_unclear, "sending", "unclear", by: :sender),
           move(:take_over, "sending", "unclear", by: :dispatcher), # the lease is over, or its sender is gone

@@ -70,7 +70,7 @@ module AskFirst
         def assignments
           state = { state: @move.to }.merge(IN_STATE.fetch(@move.to))
           state[:may_be_out] = @move.may_be_out unless @move.may_be_out.nil?
-          state[:try_no] = Sequel.lit("showings.try_no + 1") if @move.name == :claim
+          state[:try_no] = Sequel.lit("showings.try_no + 1") if %i[claim claim_again].include?(@move.name)
           same = state.except(*@columns).map { |column, value| "#{column} = #{@scope.db.literal(value)}" }
           [*same, *@columns.map { |column| "#{column} = wanted.#{column}" }].join(", ")
         end

@@ -34,7 +34,7 @@ Sequel.migration do
       INSERT INTO showing_moves VALUES
         ('by_hand', 'by_hand'), ('by_hand', 'out'), ('by_hand', 'planned'), ('out', 'trouble'), ('planned', 'by_hand'), ('planned', 'planned'),
         ('planned', 'sending'), ('planned', 'trouble'), ('sending', 'out'), ('sending', 'planned'), ('sending', 'trouble'), ('sending', 'unclear'),
-        ('trouble', 'out'), ('trouble', 'planned'), ('unclear', 'out'), ('unclear', 'planned'), ('unclear', 'trouble'), ('unclear', 'unclear');
+        ('trouble', 'out'), ('trouble', 'planned'), ('unclear', 'out'), ('unclear', 'planned'), ('unclear', 'sending'), ('unclear', 'trouble'), ('unclear', 'unclear');
       GRANT SELECT ON showing_moves TO ask_first_web, ask_first_jobs;
 
       CREATE FUNCTION guard_showing() RETURNS trigger LANGUAGE plpgsql AS $$
