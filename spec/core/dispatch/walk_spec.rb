@@ -18,14 +18,14 @@ RSpec.describe "Every history of one showing" do
 
   # mend => what its history does without it
   {
-    moves_name_their_try: "twice", # A: somebody who comes back late sets it back
+    moves_name_their_try: "there, and it can be changed", # A: somebody who comes back late sets it back
     claim_compares: "early", # B: what was moved or changed between the look and the claim
     lease_binds: "twice", # C2: somebody who was frozen between claim and create
     looked_twice: "there, and it can be changed", # F: a slow network that is asked once
     stays_unclear: "there, and it can be changed" # sent again with the same id, it may be out all the time
   }.each do |mend, broken|
     it "is broken (#{broken}) as soon as #{mend.to_s.tr('_', ' ')} is taken out" do
-      walk = Walk.new([true, mend == :stays_unclear], without: mend, left: Walk::Left.new(1, 1, 1, 0), ticks: 6)
+      walk = Walk.new([true, mend == :stays_unclear], without: mend, left: Walk::Left.new(mend == :lease_binds ? 1 : 2, 1, 1, 0), ticks: 6)
       expect(walk.call).to match(/\A#{broken}: /)
     end
   end
