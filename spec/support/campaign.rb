@@ -25,10 +25,8 @@ class Campaign
     round while yield(@result)
     @result
   ensure
-    @keepers.each { |pid|
-      Process.kill("TERM", pid)
-      Process.wait(pid)
-    }
+    Process.kill("TERM", *@keepers)
+    @keepers.each { |pid| Process.wait(pid) }
   end
 
   private
