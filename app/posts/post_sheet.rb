@@ -181,7 +181,22 @@ module AskFirst
           first = together.first
           { id: first[:id], person: names[first[:person_id]], step: step_name(first[:step_id]), verdict: first[:verdict], words: first[:words],
             room: first[:room], at: first[:given_at].iso8601, revision: revision_numbers[first[:line_id]], by_pass: !first[:pass_id].nil?,
+            holds: holds_since(first),
             channels: together.filter_map { |row| @post.adaptation(row[:adaptation_id])&.channel&.fetch(:name) } }
+        end
+
+        # What holds of an answer whose giver's membership has ended since.
+        def holds_since(answer)
+          return unless answer[:eligible] && !here_now.include?(answer[:person_id])
+
+          first = names[answer[:person_id]].split.first
+          return "#{first} has left since; the yes was given by somebody who could give it then, and counts." if answer[:verdict] == "yes"
+
+          "#{first} has left since; it blocks until this step is asked again about other content."
+        end
+
+        def here_now
+          @here_now ||= rows(:memberships).where(Store::People::Members.current(now)).select_map(:person_id).to_set
         end
 
         # @return [Hash] line id => number of the revision that it asked about

@@ -238,6 +238,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
 
   describe "E. many at once" do
     let(:bus) { AskFirst::Edge::LiveBus.connect(world.settings.web_url) }
+    let(:jobs_kit) { world.jobs }
 
     after { bus.stop }
 
@@ -253,6 +254,16 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       ensure
         world.kit.bus = ears
       end
+    end
+
+    it "an ask of 270 posts is sent, and its mail goes out" do
+      first = world.draft(picture: false, channels: [:ticker])
+      Bench::Crowd.new(db).multiply(first, 269)
+      ask = world.ask([first, *Bench::Crowd.new(db).ids(first, 269)], 0)
+      expect(db[:ask_lines].where(ask_id: ask).count).to eq 270
+      AskFirst::App::Signoff::MailAsk.call(jobs_kit, process, ask_id: ask, person_id: world.person(:wren))
+      mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/wren@fernhollow.example.json"))).first
+      expect(mail["text"]).to include "270"
     end
 
     it "a message for a thousand people goes out in parts, and one that cannot go out raises nothing" do

@@ -73,6 +73,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       <li v-for="answer in sheet.answers" :key="answer.id" :class="answer.verdict">
         <b>{{ answer.person }}</b> {{ VERDICTS[answer.verdict] }}<template v-if="answer.revision"> to revision {{ answer.revision }}</template>
         <span class="quiet">&#32;· {{ brief(answer.at, now) }}, {{ list(answer.channels) }}<template v-if="answer.by_pass">, by link</template></span>
+        <p v-if="answer.holds" class="quiet">{{ answer.holds }}</p>
         <p v-if="answer.words">
           “<bdi>{{ answer.words }}</bdi
           >”
