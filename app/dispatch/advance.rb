@@ -41,8 +41,7 @@ module AskFirst
         # Looked at before, so that what is missing is not found out under all gates.
         def prepared?(showing)
           release = live_release(showing) or return true
-          channel = channel(showing)
-          channel[:micropub].nil? || ((release[:rendition_ids].to_a - showing[:uploads].keys).empty? && channel[:card_at] && kit.now - channel[:card_at] < Claim::CARD_KNOWN)
+          card_known?(channel(showing), kit.now) && (release[:rendition_ids].to_a - showing[:uploads].keys).empty?
         end
 
         def due?(showing)

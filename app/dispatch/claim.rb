@@ -9,7 +9,6 @@ module AskFirst
       class Claim < ShowingAct
         # more than this between the database's clock and ours, in seconds, and nothing is sent
         CLOCK_GAP = 2.0
-        CARD_KNOWN = 300 # seconds that a card is believed at the moment of sending; what is due has it read anew before (Prepare)
 
         # One that was claimed. row: the showing, as it stands now · release: the live one, with its request · channel: with its token ·
         # again: whether it was sent before and may have arrived
@@ -67,13 +66,9 @@ module AskFirst
           channel = @channels.fetch(row[:channel_id])
           Core::Dispatch::Clearance.of(Core::Dispatch::Clearance::Facts.new(
             state: "planned", release: release && { at: release[:at], needs: release[:rendition_ids].to_a }, uploads: row[:uploads].keys,
-            stopped: @client[:archived_at] || @client[:deleted_at], channel: channel, fresh: fresh?(channel), by_hand: release && by_hand?(found),
+            stopped: @client[:archived_at] || @client[:deleted_at], channel: channel, fresh: card_known?(channel, now), by_hand: release && by_hand?(found),
             verdict: found&.verdict, faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [], now: now
           ))
-        end
-
-        def fresh?(channel)
-          channel[:micropub].nil? || (channel[:card_at] && (now - channel[:card_at]).between?(-CARD_KNOWN, CARD_KNOWN))
         end
 
         # A channel without a network, or a format that its network's protocol does not take.

@@ -11,6 +11,8 @@ module AskFirst
         # Seconds after it must show until it is looked at: when a thousand go out at one minute, sending comes first.
         FIRST_LOOK = 8
 
+        CARD_KNOWN = 300 # seconds that a card is believed at the moment of sending; what is due has it read anew before (Prepare)
+
         Moving = Store::Dispatch::Moves::Moving
 
         private
@@ -34,6 +36,11 @@ module AskFirst
 
         def client(channel)
           kit.networks.client_for(channel)
+        end
+
+        # Whether the channel's card was read lately, also by a clock that has been set back since.
+        def card_known?(channel, at)
+          channel[:micropub].nil? || (!channel[:card_at].nil? && (at - channel[:card_at]).abs <= CARD_KNOWN)
         end
 
         def settling(card)

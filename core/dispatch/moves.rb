@@ -52,12 +52,8 @@ module AskFirst
           move(:take_back, %w[by_hand trouble], "planned", by: :person),
           move(:differ, "out", "trouble", by: :dispatcher, may_be_out: true),
           move(:saw_it, "trouble", "out", by: :person, may_be_out: true),
-          move(:saw_nothing, "trouble", "planned", by: :person, may_be_out: false),
-          # a database that was brought back: nobody knows what became of it since
-          move(:bring_back, %w[planned sending unclear], "trouble", by: :person, may_be_out: true)
+          move(:saw_nothing, "trouble", "planned", by: :person, may_be_out: false)
         ].to_h { |one| [one.name, one] }.freeze
-
-        STATES = TABLE.values.flat_map { |one| [*one.from, one.to] }.uniq.sort.freeze
 
         module_function
 

@@ -206,15 +206,17 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     Bench::Crowd.new(db).multiply(first, 60)
     posts = [first, *Bench::Crowd.new(db).ids(first, 60)]
     world.clock.set(due)
-    ready(first)
+    db[:channels].update(card_at: due)
     jobs = world.jobs
     dispatcher = process
     senders = Array.new(2) { |n| sender("burst #{n}") }
     faults = Queue.new
+    enough = Time.now + 60
     working = senders.map do |one|
       Thread.new do
         # one whose reply was lost on the way waits to be looked for, which is not what is tried here
-        until db[:showings].where(post_id: posts, state: %w[planned sending]).empty?
+        until db[:showings].where(post_id: posts, state: %w[planned sending]).empty? || Time.now > enough
+          one.beat
           rows = jobs.db[:showings].where(post_id: posts, state: "planned").order(Sequel.function(:random)).limit(8).all
           taken = AskFirst::App::Dispatch::Claim.call(jobs, dispatcher, showings: rows, sender: one)
           keep(*taken.claimed.map { |held| AskFirst::App::Dispatch::Send.call(world.jobs, held, one) }) if taken.claimed.any?
@@ -230,6 +232,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     end
     joined = working.map { |thread| thread.join(90) }
     expect(joined).to all be_a(Thread)
+    expect(db[:showings].where(post_id: posts, state: %w[planned sending]).select_map(%i[state fault due_at])).to eq []
     expect(Array.new(faults.size) { faults.pop }).to eq []
     expect(db[:holds].where(id: holds).exclude(lifted_at: nil).count).to eq 12
     ids = db[:showings].where(post_id: posts).select_map(:id).map { |id| AskFirst::Core::Dispatch::SendId.for(id) }
@@ -393,6 +396,25 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
         expect(showing(post)[:address]).to end_with sent(post).first["id"]
       end
     end
+  end
+
+  it "a clock that jumps back an hour, or on by a day, reads the card anew and sends once, at its time" do
+    first = released(picture: false)
+    world.clock.set(due)
+    advance(first)
+    world.clock.set(due - 3_600)
+    second = released(picture: false)
+    advance(second)
+    expect(sent(second)).to eq []
+    world.clock.set(due)
+    db[:channels].update(card_at: due + 3_600) # as it was kept before the clock was set back
+    2.times { advance(second) }
+    expect([sent(first).size, sent(second).size]).to eq [1, 1]
+    world.clock.set(due - 60)
+    third = released(picture: false)
+    world.clock.set(due + 86_400)
+    advance(third)
+    expect([showing(third)[:state], showing(third)[:trouble], sent(third)]).to match ["trouble", /not sent so late/, []]
   end
 
   it "a card that changes in the middle of a batch stops what no longer fits, and nothing else" do
