@@ -24,8 +24,6 @@ module AskFirst
           outcome = create.call(sent_at)
           Ended.new(claimed: claimed, kind: outcome.kind, address: outcome.address, note: outcome.note, retry_after: outcome.retry_after, sent_at: sent_at, over_at: kit.now)
         rescue StandardError => e
-          raise if e.is_a?(Core::Error) && sent_at
-
           after_all(kit, claimed, e, sent_at)
         end
 
