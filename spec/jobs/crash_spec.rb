@@ -141,7 +141,8 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     sleep 2
     expect([*posts, later].map { |post| sent(post).size }).to all eq(1)
   ensure
-    Process.kill("CONT", frozen) if frozen
+    # it may have ended by itself: the database had closed what it held
+    IO.popen(["kill", "-CONT", frozen.to_s], err: File::NULL, &:read) if frozen
     Process.kill("TERM", second)
     Process.wait(second)
   end
