@@ -74,8 +74,10 @@ module AskFirst
           ended.filter_map { |one| fail_for_good(one, lapsed_sentence(one.claimed.channel)) }
         end
 
+        # One that was sent before may be out, whatever the network says of this try.
         def fail_for_good(one, sentence)
-          one.row[:post_id] if end_in_trouble(:refused, one.row, sentence)
+          ended = one.claimed.again ? end_in_trouble(:refused, one.row, "It may be out: #{sentence}", may_be_out: true) : end_in_trouble(:refused, one.row, sentence)
+          one.row[:post_id] if ended
         end
 
         def keep_unclear(ended)

@@ -108,7 +108,6 @@ module AskFirst
         end
 
         # The same for one that is not in a transaction yet.
-        # @param may_be_out [Boolean, nil] nil: as the move says
         def trouble(name, showing, sentence)
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])

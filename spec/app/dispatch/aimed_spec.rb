@@ -398,6 +398,18 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     end
   end
 
+  it "what is sent again with the same id and refused then may be out, and is not simply taken back" do
+    post = released(channels: [:vitrine])
+    fault(:vitrine, "bad_gateway_after_accepting")
+    world.clock.set(due)
+    advance(post)
+    fault(:vitrine, "refuse")
+    world.clock.set(due + 5)
+    advance(post)
+    expect(showing(post)).to include(state: "trouble", may_be_out: true, trouble: a_string_starting_with("It may be out"))
+    expect(refusal { world.act("Dispatch::TakeBack", :ines, post_id: post) }.code).to eq "may_be_out"
+  end
+
   it "a clock that jumps back an hour, or on by a day, reads the card anew and sends once, at its time" do
     first = released(picture: false)
     world.clock.set(due)
