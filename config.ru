@@ -6,4 +6,6 @@ require "que"
 
 SemanticLogger.add_appender(io: $stderr, formatter: :json, level: :warn)
 settings = AskFirst::Settings.from(ENV)
-run AskFirst::Web::Server.build(AskFirst::Kits.build(settings, settings.web_url, pool: 16))
+kit = AskFirst::Kits.build(settings, settings.web_url, pool: 17) # one for the marks
+AskFirst::Web::Marks.keep(kit)
+run AskFirst::Web::Server.build(kit)

@@ -23,9 +23,9 @@ module AskFirst
       # For acts that run inside another one, or for one of our own processes: whoever calls them has passed the door.
       INSIDE = Way.new(what: :inside, act: nil, how: {}).freeze
 
-      # What was opened. row: the thing itself · posts: id => Post, or id => Face where no verdict is needed · channel_ids: the
+      # What was opened. row: the thing itself · rows: the things, where there are many that are no posts · posts: id => Post, or id => Face where no verdict is needed · channel_ids: the
       # channels that it hangs on
-      Opened = Struct.new(:row, :posts, :channel_ids, :act, keyword_init: true) do
+      Opened = Struct.new(:row, :rows, :posts, :channel_ids, :act, keyword_init: true) do
         def post = posts.values.first
       end
 

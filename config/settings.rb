@@ -9,6 +9,7 @@ module AskFirst
     :public_url,        # where people reach the application, without a slash at the end
     :smtp_host, :smtp_port, :mail_from,
     :files,             # folder of uploaded media
+    :mark,              # file in which the database's highest mark is kept, beside it and in no backup
     :lease, :settle_floor, :poll, # seconds: a sender's lease, the least wait before a look-up, how often the queue is read
     :networks,        # addresses of the networks that may be connected to
     :private_hosts,   # origin => "address:port": where in private ranges pages may be read from, in plain HTTP
@@ -36,6 +37,7 @@ module AskFirst
         smtp_port: Integer(env.fetch("ASK_FIRST_SMTP_PORT", "2525")),
         mail_from: env.fetch("ASK_FIRST_MAIL_FROM", "Fernhollow Studio <asks@fernhollow.example>"),
         files: env.fetch("ASK_FIRST_FILES", File.expand_path("../var/files", __dir__)),
+        mark: env.fetch("ASK_FIRST_MARK") { "#{env.fetch('ASK_FIRST_FILES', File.expand_path('../var/files', __dir__))}.mark" },
         lease: Float(env.fetch("ASK_FIRST_LEASE", "30")),
         settle_floor: Float(env.fetch("ASK_FIRST_SETTLE_FLOOR", "1")),
         poll: Float(env.fetch("ASK_FIRST_POLL", "0.25")),

@@ -65,6 +65,7 @@ module AskFirst
         Store::Dispatch::Due.to_prepare(@kit.db, @kit.now, till, limit: 50).each { |row| help(row, :prepare) }
         Store::Channels::Reached.with_old_cards(@kit.db, @kit.now, till, App::Dispatch::Prepare::CARD_FRESH).each { |row| help(row, :fresh_card) }
         Store::Dispatch::Due.without_sender(@kit.db, @kit.now - Core::Dispatch::Lease::GONE, limit: 50).each { |row| help(row, :follow_up) }
+        Store::Dispatch::Unconfirmed.to_ask(@kit.db, @kit.now, limit: 50).each { |row| help(row, :ask) }
       end
 
       private
@@ -103,7 +104,7 @@ module AskFirst
       # Where one of them breaks the whole, each is looked at by itself, so that it holds up no other.
       def claimed(workspace_id, batch)
         App::Dispatch::Claim.call(@kit, process(workspace_id), showings: batch, sender: @sender)
-      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError, App::Dispatch::Marking::BroughtBack
         raise
       rescue StandardError => e
         one_by_one(workspace_id, batch, e)
@@ -155,6 +156,7 @@ module AskFirst
         case what
         when :prepare then App::Dispatch::Prepare.call(@kit, member, showing: row)
         when :fresh_card then App::Dispatch::FreshCard.call(@kit, member, channel_id: row[:id], older_than: App::Dispatch::Prepare::CARD_FRESH)
+        when :ask then App::Dispatch::AskUnconfirmed.call(@kit, member, showing_id: row[:id])
         else App::Dispatch::Advance.call(@kit, member, showing_id: row[:id], sender: @sender)
         end
       rescue Core::Error => e

@@ -16,6 +16,7 @@ module AskFirst
       FROZEN = 5 # seconds until the database ends a transaction of ours in which nothing happens
       RENEW_EVERY = 10
       MEND_EVERY = 10
+      MARKS_KEPT = 86_400 # seconds that the last mark of a process that has ended is kept
 
       def self.run(settings)
         new(settings).run
@@ -37,7 +38,7 @@ module AskFirst
         @dispatching = Dispatching.new(@kit, @sender)
         locker = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
         beside = [every(Core::Dispatch::Lease::BEAT_EVERY) { beat }, every(RENEW_EVERY) { App::Channels::Renew.call(@kit) },
-                  every(MEND_EVERY) { Store::Dispatch::Due.mend(@kit.db) }]
+                  every(MEND_EVERY) { mend }]
         @dispatching.run
         [*beside].each(&:join)
         locker.stop!
@@ -49,6 +50,11 @@ module AskFirst
       def beat
         @sender.beat
         @dispatching.look_ahead
+      end
+
+      def mend
+        Store::Dispatch::Due.mend(@kit.db)
+        Store::Dispatch::Lineage.forget(@kit.db, @kit.now - MARKS_KEPT)
       end
 
       # Beside the sending: a network that is slow to give new tokens must not hold up what is due.

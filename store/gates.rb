@@ -29,16 +29,23 @@ module AskFirst
       # out instead of waited for: whoever sends comes back for it.
       # @param channel_ids [Array<String>]
       # @param post_ids [Array<String>]
-      # @return [Array(Hash, Time, Array<String>)] the client's row (nil when it is gone), the database's clock, the posts' ids
+      # @return [Array(Hash, Time, Array<String>)] the client's row (nil when it is gone) with :brought_back (whether the database
+      #   was, and nobody has looked yet), the database's clock, the posts' ids
       def for_sending_many(scope, channel_ids:, post_ids:)
         client = scope.db.from(:agencies).join(:workspaces, { agency_id: :id }).where(Sequel[:workspaces][:id] => scope.workspace_id)
-                      .select_all(:workspaces).select_append(Sequel.function(:clock_timestamp).as(:there)).lock_style("FOR SHARE").first
+                      .select_all(:workspaces).select_append(Sequel.function(:clock_timestamp).as(:there), unlooked(scope.db).as(:brought_back))
+                      .lock_style("FOR SHARE").first
         return [nil, nil, []] if client.nil?
 
         scope.rows(:channels).where(id: channel_ids).order(:id).lock_style("FOR SHARE").select_map(:id)
         free = scope.rows(:posts).where(id: post_ids).order(:id).lock_style("#{LOCK} SKIP LOCKED").select_map(:id)
         [client, client[:there], free]
       end
+
+      def unlooked(db)
+        db[:returns].where(agency_id: Sequel[:agencies][:id], looked_at: nil).select(1).exists
+      end
+      private_class_method :unlooked
 
       # All four in one statement, which locks its tables in the order in which it names them.
       # @param moves [Boolean] whether the act itself moves the post on: two that both share its gate would wait for each other

@@ -37,6 +37,9 @@ module AskFirst
           act(App::Dispatch::TakeBack, post_id: params[:post], adaptation_ids: body_json["adaptation_ids"])
           done
         end
+        app.post("/api/w/:workspace/showings/confirm") do
+          json act(App::Dispatch::Confirm, showing_ids: body_json["showing_ids"], answer: body_json["answer"], address: body_json["address"])
+        end
         app.get("/api/w/:workspace/showings/:showing") { json act(App::Dispatch::ShowingStory, showing_id: params[:showing]) }
         app.post("/api/w/:workspace/showings/:showing/settle") do
           act(App::Dispatch::Settle, showing_id: params[:showing], saw: body_json["saw"], address: body_json["address"])

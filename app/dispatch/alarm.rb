@@ -26,6 +26,7 @@ module AskFirst
 
         # @return [String, nil]
         def sentence
+          returned = Returned.alarm(@kit, @scope) and return returned
           return waiting? ? nobody : nil if alive.empty?
           return waiting? ? clocks : nil if able.empty?
 

@@ -27,18 +27,22 @@ module AskFirst
           @again = again
           @grip = sender.grip
           @sender = sender
-          write do
-            found = enter_gates(showings)
-            next NOTHING if found.empty?
-
-            rulings = found.to_h { |row| [row, rule(row)] }
-            claimed = claim(kind(rulings, :send))
-            leave(rulings)
-            Taken.new(claimed: claimed, unprepared: kind(rulings, :prepare))
+          sender.marking do |mark|
+            write { take(showings).tap { |taken| mark.call if taken.claimed.any? } }
           end
         end
 
         private
+
+        def take(showings)
+          found = enter_gates(showings)
+          return NOTHING if found.empty?
+
+          rulings = found.to_h { |row| [row, rule(row)] }
+          claimed = claim(kind(rulings, :send))
+          leave(rulings)
+          Taken.new(claimed: claimed, unprepared: kind(rulings, :prepare))
+        end
 
         # @return [Array<Hash>] those that are still planned and whose gates are ours
         def enter_gates(showings)
@@ -66,7 +70,7 @@ module AskFirst
           channel = @channels.fetch(row[:channel_id])
           Core::Dispatch::Clearance.of(Core::Dispatch::Clearance::Facts.new(
             state: "planned", release: release && { at: release[:at], needs: release[:rendition_ids].to_a }, uploads: row[:uploads].keys,
-            stopped: @client[:archived_at] || @client[:deleted_at], channel: channel, fresh: card_known?(channel, now), by_hand: release && by_hand?(found),
+            stopped: @client[:archived_at] || @client[:deleted_at], unconfirmed: @client[:brought_back] || row[:unconfirmed_at], channel: channel, fresh: card_known?(channel, now), by_hand: release && by_hand?(found),
             verdict: found&.verdict, faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [], now: now
           ))
         end

@@ -20,7 +20,8 @@ module AskFirst
           sent = out(before)
           {
             now: @kit.now.iso8601, going: json_of(unsent), trouble: json_of(trouble), out: json_of(sent.first(PAGE)),
-            next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil, holds: holds, figures: figures
+            next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil, holds: holds, figures: figures,
+            **Returned.of(@kit, @scope)
           }
         end
 

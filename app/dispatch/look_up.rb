@@ -14,6 +14,8 @@ module AskFirst
           return false if showing[:due_at] > kit.now
 
           channel = channel(showing)
+          return person(showing, cannot_ask(channel)) if showing[:unconfirmed_at] && !channel[:card].finds_by_id
+
           following = Core::Dispatch::Doubt.before_asking(channel[:card])
           following ? go_on(showing, channel, following) : ask_network(showing, channel)
         end
@@ -45,8 +47,12 @@ module AskFirst
           case following.kind
           when :again then again(showing, channel[:card])
           when :look then keep_looking(showing, following)
-          else person(showing, "It may be out: #{channel[:name]} gave no clear reply and cannot be asked. Look there, then say here what you saw.")
+          else person(showing, cannot_ask(channel))
           end
+        end
+
+        def cannot_ask(channel)
+          "It may be out: #{channel[:name]} gave no clear reply and cannot be asked. Look there, then say here what you saw."
         end
 
         # Back to planned: the send checks everything anew before it creates.
@@ -54,7 +60,8 @@ module AskFirst
           release = live_release(showing)
           return person(showing, "It may be out, and it is too late to send it again. Look there, then say here what you saw.") if too_late?(release, 0) && !card.finds_by_id
 
-          card.same_id_once ? resend(showing) : plan_again(showing)
+          # in a database that was brought back it may have been taken back or changed since
+          card.same_id_once && !showing[:unconfirmed_at] ? resend(showing) : plan_again(showing)
         end
 
         # It stays unclear until it is claimed again: it may be out all the time.

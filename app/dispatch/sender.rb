@@ -21,6 +21,7 @@ module AskFirst
           @lock = Mutex.new
           @unbroken = 0 # how often the beat was broken: what was claimed before is not held any more
           @beat_at = @clock.call
+          @marking = Marking.new(kit, process: @id, notices: true)
         end
 
         # The one that had this name before has ended: whoever keeps us up starts us only then.
@@ -36,12 +37,16 @@ module AskFirst
           heard(at)
           row = { id: @id, name: @name, started_at: @kit.now, beat_at: @kit.now, clock_gap: gap }
           @kit.db[:dispatchers].insert_conflict(target: :id, update: { beat_at: row[:beat_at], clock_gap: gap }).insert(row)
+          @marking.call
         end
 
         # It goes in order: nobody needs to wait for its beat to be missed.
         def stop
           @kit.db[:dispatchers].where(id: @id).update(stopped_at: @kit.now)
         end
+
+        # @see Marking#within
+        def marking(&) = @marking.within(&)
 
         def grip
           @lock.synchronize { Grip.new(beats: @unbroken, at: @clock.call) }

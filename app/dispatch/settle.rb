@@ -53,6 +53,7 @@ module AskFirst
             release = nil
           end
           move(:saw_nothing, row, "again", "#{member.name} looked: it is not there.", tries: 0, due_at: release && [release[:at], now].max)
+          rows(:showings).where(id: row[:id]).update(Store::Dispatch::Moves::CONFIRMED) # whoever looked has said what is true
           restage([row[:post_id]])
         end
 

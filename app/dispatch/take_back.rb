@@ -17,7 +17,7 @@ module AskFirst
           going, chosen = chosen.partition { |adaptation| adaptation.sent? || may_be_out?(adaptation) }
           raise refusal(going.first) if chosen.empty?
 
-          chosen.each { |adaptation| take_back(adaptation) }
+          chosen.each { |one| TakingBack.call(kit, member, showing: one.showing, release_id: one.release[:id], channel: one.channel[:name]) }
           restage([post_id])
         end
 
@@ -42,13 +42,6 @@ module AskFirst
 
           Core::Conflict.new("may_be_out", "It may be out on #{adaptation.channel[:name]}, so it cannot simply be taken back.",
             way_on: "Look there, then say in Dispatch what you saw.")
-        end
-
-        def take_back(adaptation)
-          rows(:releases).where(id: adaptation.release[:id]).update(ended_at: now, ended_why: "taken back by #{member.name}")
-          moving = Store::Dispatch::Moves::Moving.new(row: adaptation.showing, set: { tries: 0 })
-          Store::Dispatch::Moves.make(scope, :take_back, [moving], at: now)
-          record("taken_back", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })
         end
       end
     end

@@ -19,6 +19,21 @@ module AskFirst
           Opened.new(row: row, posts: posts, channel_ids: [row[:channel_id]])
         end
 
+        # Many of one client at once; whoever may not touch one of them touches none.
+        def showings(input, gate: false)
+          agency_only!("This showing")
+          ids = input[:showing_ids].uniq
+          known = ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }
+          found = scope.rows(:showings).where(id: known).order(:id)
+          seen = found.select(:id, :post_id, :channel_id).all.select { |row| sees?([row[:channel_id]]) }
+          raise Core::NotFound, "This showing" if seen.size < ids.size
+
+          Store::Gates.for_posts(scope, seen.map { |row| row[:post_id] }.uniq) if gate
+          channel_ids = seen.map { |row| row[:channel_id] }.uniq
+          require!(@act, on: touching(channel_ids: channel_ids))
+          Opened.new(rows: gate ? found.for_update.all : found.all, posts: {}, channel_ids: channel_ids)
+        end
+
         # A hold on a channel is that channel's; one on the client is for whoever is not limited.
         def hold(input, whole:)
           agency_only!("This hold")

@@ -7,10 +7,10 @@ module AskFirst
       # nowhere else. The first that fits decides.
       module Clearance
         # state: of the showing · release: {at:, needs: ids of the files that it sends} or nil · uploads: ids that are up · stopped:
-        # the client is archived or deleted · channel: {state:} · fresh: whether its
-        # card was read lately · by_hand: no network takes it · verdict: responds to held?,
+        # the client is archived or deleted · unconfirmed: the database was brought back, and nobody has said yet that it may go ·
+        # channel: {state:} · fresh: whether its card was read lately · by_hand: no network takes it · verdict: responds to held?,
         # release_stands? and releasable? · faults: sentences of today's card · now: by the database's clock
-        Facts = Struct.new(:state, :release, :uploads, :stopped, :channel, :fresh, :by_hand, :verdict, :faults, :now, keyword_init: true)
+        Facts = Struct.new(:state, :release, :uploads, :stopped, :unconfirmed, :channel, :fresh, :by_hand, :verdict, :faults, :now, keyword_init: true)
         # kind: :send, :prepare (files are missing at the network, or its card is old), :wait (until), :hand, :trouble (sentence), :lapsed or :nothing
         Ruling = Struct.new(:kind, :until, :sentence, keyword_init: true)
         HELD_FOR = 5 # seconds until a held one is looked at again; lifting the hold wakes it at once
@@ -23,6 +23,7 @@ module AskFirst
           release = facts.release
           return ruling(:nothing) if facts.state != "planned" || release.nil? || facts.stopped
           return ruling(:wait, release[:at]) if release[:at] > facts.now
+          return ruling(:wait, facts.now + HELD_FOR) if facts.unconfirmed
           return ruling(:hand) if facts.by_hand
           return ruling(:wait, facts.now + HELD_FOR) if facts.verdict.held?
           return trouble(too_late(release)) if Patience.too_late?(release[:at], facts.now)

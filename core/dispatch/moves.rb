@@ -52,7 +52,10 @@ module AskFirst
           move(:take_back, %w[by_hand trouble], "planned", by: :person),
           move(:differ, "out", "trouble", by: :dispatcher, may_be_out: true),
           move(:saw_it, "trouble", "out", by: :person, may_be_out: true),
-          move(:saw_nothing, "trouble", "planned", by: :person, may_be_out: false)
+          move(:saw_nothing, "trouble", "planned", by: :person, may_be_out: false),
+          # of a database that was brought back: it went out after the backup (Unconfirmed)
+          move(:found_there, %w[planned by_hand trouble], "out", by: :dispatcher, may_be_out: true),
+          move(:was_out, %w[planned by_hand], "out", by: :person, may_be_out: true)
         ].to_h { |one| [one.name, one] }.freeze
 
         module_function

@@ -13,6 +13,7 @@ module AskFirst
         # @return [Array<Hash>] the longest due first
         def rows(db, now, limit:, except: [])
           free = db[:showings].where { due_at <= now }.where { (preparing_until =~ nil) | (preparing_until < now) }
+          free = free.where { (unconfirmed_at =~ nil) | (state !~ "planned") } # these are asked about first (Unconfirmed)
           free = free.exclude(id: except) if except.any?
           free.order(:due_at, :id).limit(limit).select(*COLUMNS).all
         end
@@ -25,9 +26,10 @@ module AskFirst
         end
 
         # @param before [Time]
-        # @return [Integer] planned ones that were to be looked at before and were not; what is held is looked at later
+        # @return [Integer] planned ones that were to be looked at before and were not; what is held is looked at later, what is
+        #   unconfirmed not at all
         def late(scope, before)
-          Posts::Visible.showings(scope, scope.rows(:showings)).where(state: "planned").where { due_at < before }.count
+          Posts::Visible.showings(scope, scope.rows(:showings)).where(state: "planned", unconfirmed_at: nil).where { due_at < before }.count
         end
 
         # Soon due, with files that are not at their network yet.

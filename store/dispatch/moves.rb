@@ -19,9 +19,10 @@ module AskFirst
         # What holds in a state, whatever was there before.
         PLANNED = { sender: nil, lease_until: nil, trouble: "" }.freeze
         RESTING = { sender: nil, lease_until: nil, due_at: nil, preparing_until: nil, fault: "" }.freeze
+        CONFIRMED = { unconfirmed_at: nil, network_said: nil, ask_at: nil }.freeze
         IN_STATE = {
           "planned" => PLANNED, "by_hand" => RESTING, "sending" => { preparing_until: nil, fault: "", looks: 0 },
-          "unclear" => { sender: nil, lease_until: nil }, "out" => RESTING.merge(trouble: ""), "trouble" => RESTING.merge(claimed_by: nil, claimed_at: nil)
+          "unclear" => { sender: nil, lease_until: nil }, "out" => RESTING.merge(trouble: "", **CONFIRMED), "trouble" => RESTING.merge(claimed_by: nil, claimed_at: nil)
         }.freeze
 
         # @param scope [Scope]
