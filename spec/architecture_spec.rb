@@ -88,7 +88,7 @@ RSpec.describe "The floor plan" do
     inside = {
       "app/act.rb" => "reads again what the act has written", "app/signoff/check_caches.rb" => "a process over every post", "app/posts/save_mention.rb" => "the posts that name somebody, found by the act itself",
       "app/clients/archive.rb" => "every released post of the client", "app/dispatch/showing_act.rb" => "the dispatcher's own moves", "app/dispatch/claim.rb" => "the dispatcher's claim",
-      **%w[broken keep look_up prepare].to_h { |name| ["app/dispatch/#{name}.rb", "the dispatcher's own moves"] }
+      **%w[ask_unconfirmed broken keep look_up prepare].to_h { |name| ["app/dispatch/#{name}.rb", "the dispatcher's own moves"] }
     }
 
     it "no act takes a gate or loads a standing by itself" do

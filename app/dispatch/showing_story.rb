@@ -21,7 +21,7 @@ module AskFirst
           release = live_release(found)
           strip = rows(:posts).where(id: found[:post_id]).get(:strip)
           {
-            id: found[:id], state: found[:state], trouble: found[:trouble], address: found[:address], seen_note: found[:seen_note], strip: strip,
+            id: found[:id], state: found[:state], unconfirmed: !found[:unconfirmed_at].nil?, trouble: found[:trouble], address: found[:address], seen_note: found[:seen_note], strip: strip,
             text: release && release[:request]["text"], pictures: release ? release[:request]["media"].size : 0, fingerprint: release && release[:fingerprint],
             revision: release && rows(:revisions).where(id: release[:revision_id]).get(:number),
             attempts: attempts(found),

@@ -61,8 +61,15 @@ module AskFirst
         return unless there?
         raise Stopped, "There is a database #{@name} already. With --replace it is set aside under another name; nothing is dropped." unless @wish.replace
 
-        others = @admin[:pg_stat_activity].where(datname: @name).count
+        others = connections
         raise Stopped, "#{others} connections to #{@name} are open. Stop the web processes and dispatchers first." if others.positive?
+      end
+
+      # Of processes that have just been stopped some last a moment longer.
+      def connections
+        count = -> { @admin[:pg_stat_activity].where(datname: @name).count }
+        25.times { count.call.zero? ? break : sleep(0.2) }
+        count.call
       end
 
       def there?(name = @name) = @admin[:pg_database].where(datname: name).any?

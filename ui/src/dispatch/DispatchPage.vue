@@ -14,6 +14,7 @@ import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
 import { useAlarm } from './alarm'
+import BroughtBack from './BroughtBack.vue'
 import ShowingStory from './ShowingStory.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 
@@ -21,7 +22,7 @@ type Row = Schemas['DispatchRow']
 const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
-const { id, workspace, workspaces } = useChosen()
+const { id, workspace, workspaces, me } = useChosen()
 const { data: alarm } = useAlarm(id)
 const { data, error, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery({
   queryKey: ['dispatch', id],
@@ -80,7 +81,8 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
         <Button v-if="workspace" :disabled="!workspace.can.hold?.ok" :title="workspace.can.hold?.why" @click="holding = true">Hold {{ workspace.name }} …</Button>
       </div>
       <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
-      <p v-if="alarm" role="alert" class="held">
+      <BroughtBack v-if="first?.returned" :log="first" :clients="names" :owner="me?.owner === true" />
+      <p v-else-if="alarm" role="alert" class="held">
         <b>{{ alarm }}</b>
       </p>
       <p v-for="one in first?.holds ?? []" :key="one.id" class="held">
@@ -108,7 +110,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
                 <span class="quiet name">{{ names[row.workspace_id]?.name }}</span>
                 <ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
                 <span class="subject">{{ titled(row.subject) }}</span>
-                <span v-if="group.key === 'going'" class="quiet">{{ row.stage === 'held' ? 'held' : GOING[row.state] }}</span>
+                <span v-if="group.key === 'going'" class="quiet">{{ row.unconfirmed ? 'see above' : row.stage === 'held' ? 'held' : GOING[row.state] }}</span>
                 <span v-else class="quiet">{{ row.late == null ? '' : `+${row.late} s` }}</span>
                 <span v-if="group.key === 'out'" class="seen">{{ row.seen ? SEEN[row.seen] : 'out' }}</span>
                 <span v-else-if="group.key === 'trouble'" class="late why">{{ row.trouble }}</span>

@@ -39,6 +39,11 @@ const EVENTS: Record<string, string> = {
   trouble: 'trouble',
   seen_by_person: 'seen there by a person',
   left_as_it_is: 'left as it is by',
+  not_there: 'asked: not there',
+  cannot_ask: 'could not be asked',
+  confirmed_send: 'may go, says',
+  confirmed_take_back: 'release cancelled by',
+  confirmed_out: 'is out, says',
 }
 </script>
 
@@ -48,7 +53,9 @@ const EVENTS: Record<string, string> = {
     <template v-if="story">
       <div class="top">
         <b v-if="story.trouble" class="late" role="alert">{{ story.trouble }}</b>
-        <b v-else>{{ story.state === 'out' ? 'It is out.' : story.state === 'planned' ? 'It goes out at its time.' : 'It is being sent.' }}</b>
+        <b v-else>{{
+          story.unconfirmed ? 'It waits until somebody says that it may still go out.' : story.state === 'out' ? 'It is out.' : story.state === 'planned' ? 'It goes out at its time.' : 'It is being sent.'
+        }}</b>
         <Button size="small" aria-label="Close" @click="emit('close')">Close</Button>
       </div>
       <div v-if="story.state === 'trouble'" class="acts">

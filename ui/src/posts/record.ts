@@ -18,6 +18,7 @@ const on = (facts: Facts) => (facts.channel ? ` on ${String(facts.channel)}` : '
 
 const PARTS: Record<string, string> = { media: 'pictures' }
 
+const CONFIRMED: Record<string, string> = { send: 'that it may still go out', take_back: 'that it is not to go out', out: 'that it is out' }
 const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
   post_named: (f) => `named it ${text(f.after)}`,
@@ -53,6 +54,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   verified: (f) => (f.seen === 'same' ? 'looked at the network: it shows as approved' : `looked at the network: ${String(f.note)}`),
   card_refused: (f) => `kept the card of ${String(f.channel)} as it was: ${String(f.sentence)}`,
   trouble: (f) => `reported trouble${on(f)}: ${String(f.sentence)}`,
+  confirmed: (f) => `said ${CONFIRMED[String(f.answer)] ?? String(f.answer)}${on(f)}, after the database was brought back`,
+  went_on: () => 'looked after the database was brought back, and let sending go on',
   settled: (f) => `decided after looking there: ${String(f.saw).replace('_', ' ')}`,
   step_skipped: (f) => `skipped “${String(f.step)}”: ${text(f.reason)}`,
   marked_ready: () => 'marked it ready',
