@@ -11,7 +11,7 @@ const row = (id: string, more = {}) => ({
   id,
   workspace_id: 'w1',
   post_id: `p-${id}`,
-  state: 'planned' as const,
+  state: 'planned' as 'planned' | 'by_hand',
   subject: `Post ${id}`,
   network: 'Ticker',
   initials: 'Ti',
@@ -71,11 +71,11 @@ describe('a database that was brought back', () => {
   })
 
   it('all at once says first which could go out twice, and sends nothing that is too late', async () => {
-    const view = page([row('a'), row('b', { network_said: 'cannot_ask' }), row('c', { late: true })])
+    const view = page([row('a'), row('b', { network_said: 'cannot_ask' }), row('c', { late: true }), row('d', { state: 'by_hand' })])
     await button(view, 'Send all 2 …').trigger('click')
     expect(confirmed()).toEqual([])
-    expect(view.find('[role=dialog]').text()).toContain('1 could not be asked for. If it is out already, it goes out twice')
-    await button(view, 'Send the 1 that are sure').trigger('click')
+    expect(view.find('[role=dialog]').text()).toContain('One post could not be asked for. What is out already goes out twice')
+    await button(view, 'Send only what is sure (1)').trigger('click')
     await flushPromises()
     expect(confirmed()).toEqual([{ showing_ids: ['a'], answer: 'send', address: undefined }])
   })

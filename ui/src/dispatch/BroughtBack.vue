@@ -5,7 +5,7 @@ import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, sentence, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
-import DialogBox from '@/parts/DialogBox.vue'
+import SendAll from './SendAll.vue'
 import UnconfirmedRow from './UnconfirmedRow.vue'
 
 type Row = Schemas['UnconfirmedRow']
@@ -22,8 +22,8 @@ const groups = computed(() => {
   for (const row of props.log.unconfirmed.rows) found.set(row.workspace_id, [...(found.get(row.workspace_id) ?? []), row])
   return [...found].map(([id, rows]) => ({ id, rows, name: props.clients[id]?.name ?? '', can: props.clients[id]?.can.settle }))
 })
-const sure = (rows: Row[]) => rows.filter((row) => row.network_said === 'not_there' && !row.asking && !row.late)
-const unsure = (rows: Row[]) => rows.filter((row) => row.network_said !== 'not_there' && !row.late)
+// what a person publishes by hand is nothing that we send
+const sent = (rows: Row[]) => rows.filter((row) => row.state === 'planned' && !row.late)
 
 const deciding = useMutation({
   mutationFn: ({ workspace, rows, answer, address }: { workspace: string; rows: Row[]; answer: Answer; address?: string }) =>
@@ -82,9 +82,7 @@ function shut() {
         <div class="client">
           <h3>{{ group.name }}</h3>
           <template v-if="group.rows.length > 1">
-            <Button size="small" :disabled="!group.can?.ok || sure(group.rows).length + unsure(group.rows).length === 0" :title="group.can?.why" @click="sending = group"
-              >Send all {{ sure(group.rows).length + unsure(group.rows).length }} …</Button
-            >
+            <Button v-if="sent(group.rows).length > 1" size="small" :disabled="!group.can?.ok" :title="group.can?.why" @click="sending = group">Send all {{ sent(group.rows).length }} …</Button>
             <Button size="small" :disabled="!group.can?.ok" :title="group.can?.why" @click="decide(group.rows, 'take_back')">Cancel all {{ group.rows.length }} releases</Button>
           </template>
         </div>
@@ -93,23 +91,7 @@ function shut() {
         </ul>
       </div>
     </template>
-    <DialogBox v-if="sending" :title="`Send what is left of ${sending.name}`" :closable="false" :width="440" @close="shut">
-      <p v-if="sure(sending.rows).length > 0">
-        {{ sure(sending.rows).length }} {{ sure(sending.rows).length === 1 ? 'is' : 'are' }} surely not at {{ sure(sending.rows).length === 1 ? 'its network' : 'their networks' }}.
-      </p>
-      <p v-if="unsure(sending.rows).length > 0" class="late">
-        {{ unsure(sending.rows).length }} could not be asked for. If {{ unsure(sending.rows).length === 1 ? 'it is' : 'they are' }} out already, {{ unsure(sending.rows).length === 1 ? 'it goes' : 'they go' }} out twice:
-        look there first.
-      </p>
-      <p class="quiet">Whatever was cancelled or changed after the backup goes out as it stood then.</p>
-      <Button v-if="sure(sending.rows).length > 0 && unsure(sending.rows).length > 0" type="primary" :loading="busy" @click="decide(sure(sending.rows), 'send')"
-        >Send the {{ sure(sending.rows).length }} that are sure</Button
-      >
-      <Button :type="unsure(sending.rows).length > 0 ? 'default' : 'primary'" :danger="unsure(sending.rows).length > 0" :loading="busy" @click="decide([...sure(sending.rows), ...unsure(sending.rows)], 'send')"
-        >Send all {{ sure(sending.rows).length + unsure(sending.rows).length }}</Button
-      >
-      <Button @click="shut">Cancel</Button>
-    </DialogBox>
+    <SendAll v-if="sending" :client="sending.name" :rows="sent(sending.rows)" :busy="busy" @send="(rows) => decide(rows, 'send')" @close="shut" />
   </section>
 </template>
 

@@ -14,6 +14,7 @@ const placing = ref(false)
 const address = ref('')
 const subject = computed(() => titled(props.row.subject))
 const off = computed(() => !props.can?.ok)
+const verb = computed(() => (props.row.state === 'by_hand' ? 'Publish' : 'Send'))
 const alarming = computed(() => props.row.late || (!props.row.asking && props.row.network_said === 'cannot_ask'))
 const said = computed(() => {
   if (props.row.late) return 'too late to send'
@@ -29,13 +30,13 @@ const said = computed(() => {
     <ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
     <router-link class="subject" :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }">{{ subject }}</router-link>
     <span :class="alarming ? 'late' : 'quiet'">{{ said }}</span>
-    <form v-if="placing" class="acts" @submit.prevent="emit('decide', 'out', address)">
+    <form v-if="placing" class="choices" @submit.prevent="emit('decide', 'out', address)">
       <Input v-model:value="address" size="small" :aria-label="`Address of ${subject} on ${row.channel}`" placeholder="https://" autofocus />
       <Button size="small" type="primary" html-type="submit" :disabled="address.trim() === ''">It is there</Button>
       <Button size="small" @click="placing = false">Cancel</Button>
     </form>
-    <span v-else class="acts">
-      <Button size="small" :disabled="off || row.late" :title="can?.why" :aria-label="`Send ${subject}`" @click="emit('decide', 'send')">Send</Button>
+    <span v-else class="choices">
+      <Button size="small" :disabled="off || row.late" :title="can?.why" :aria-label="`${verb} ${subject}`" @click="emit('decide', 'send')">{{ verb }}</Button>
       <Button size="small" :disabled="off" :title="can?.why" :aria-label="`Cancel the release of ${subject}`" @click="emit('decide', 'take_back')">Cancel the release</Button>
       <Button size="small" :disabled="off" :title="can?.why" :aria-label="`${subject} is out`" @click="placing = true">It is out …</Button>
     </span>
@@ -45,7 +46,7 @@ const said = computed(() => {
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: 96px 26px minmax(120px, 1fr) minmax(140px, auto) auto;
+  grid-template-columns: 96px 26px minmax(120px, 1fr) minmax(220px, auto) 300px;
   gap: 10px;
   align-items: center;
   min-height: 38px;
@@ -56,9 +57,10 @@ li {
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.acts {
+.choices {
   display: flex;
   gap: 6px;
+  align-items: center;
   justify-content: flex-end;
 }
 @media (max-width: 900px) {
@@ -70,7 +72,7 @@ li {
     grid-column: 1 / -1;
     justify-content: flex-start;
   }
-  .acts {
+  .choices {
     flex-wrap: wrap;
   }
 }
