@@ -11,12 +11,13 @@ class Campaign
   Result = Struct.new(:rounds, :kills, :freezes, :restarts, :sent, :trouble, :wrong, keyword_init: true)
 
   # @param cluster [Setup::Cluster] of its own: it is restarted
-  def initialize(world, cluster, random)
+  # @param keepers [Integer] dispatchers; one that was killed comes back after growing waits, so more of them can be killed more often
+  def initialize(world, cluster, random, keepers: 2)
     @world = world
     @cluster = cluster
     @random = random
     @result = Result.new(rounds: 0, kills: 0, freezes: 0, restarts: 0, sent: 0, trouble: 0, wrong: [])
-    @keepers = Array.new(2) { |n| keeper(n) }
+    @keepers = Array.new(keepers) { |n| keeper(n) }
   end
 
   # @yieldreturn [Boolean] whether another round is wanted, asked with the result so far
@@ -83,20 +84,23 @@ class Campaign
     nil # the database is away, or it was too late
   end
 
-  def dispatcher = IO.popen(["pgrep", "-P", @keepers.sample(random: @random).to_s], &:read).split.first&.to_i
+  def dispatcher(keeper = @keepers.sample(random: @random)) = IO.popen(["pgrep", "-P", keeper.to_s], &:read).split.first&.to_i
 
+  # Some of them at once, or all.
   def kill
-    Process.kill("KILL", dispatcher || return)
-    @result.kills += 1
-  rescue Errno::ESRCH
-    nil
+    @keepers.sample(1 + @random.rand(@keepers.size), random: @random).each do |keeper|
+      Process.kill("KILL", dispatcher(keeper) || next)
+      @result.kills += 1
+    rescue Errno::ESRCH
+      next
+    end
   end
 
   def freeze_one
     pid = dispatcher or return
     Process.kill("STOP", pid)
     @result.freezes += 1
-    sleep @random.rand * 8
+    sleep @random.rand * 6
   ensure
     wake(pid)
   end
