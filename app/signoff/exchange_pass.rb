@@ -14,12 +14,12 @@ module AskFirst
         module_function
 
         # @return [String] the visit's secret, for the cookie
-        # @raise [Core::Over] pass_over, when the pass is not known, expired or revoked: one answer for all three
+        # @raise [Core::Over] why it does not work (PassOver), told to whoever holds its secret
         def call(kit, token)
           now = kit.now
           digest = MintPass.digest(token.to_s)
           pass = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_passes].where(digest: digest).first }
-          raise over unless pass && pass[:revoked_at].nil? && pass[:expires_at] > now
+          why = PassOver.why(kit, pass) and raise why
 
           visit = SecureRandom.urlsafe_base64(32)
           scope = Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
@@ -35,9 +35,9 @@ module AskFirst
         # @return [Member]
         def member(kit, visit, from)
           pass = pass_of(kit, visit)
-          raise over unless pass && pass[:revoked_at].nil? && pass[:expires_at] > kit.now
+          why = PassOver.why(kit, pass) and raise why
 
-          row = Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now) or raise over
+          row = Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now) or raise PassOver.stopped
           Member.from_row(row, from: from, pass: pass)
         end
 
@@ -52,10 +52,6 @@ module AskFirst
         def visit(kit, secret)
           digest = MintPass.digest(secret.to_s)
           Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_visits].where(digest: digest).first }
-        end
-
-        def over
-          Core::Over.new("pass_over", "This link no longer works.", way_on: "Ask the agency for a new one; nothing you answered is lost.")
         end
       end
     end

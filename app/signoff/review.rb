@@ -26,6 +26,7 @@ module AskFirst
             line[:post_id]
           }, room: "client").order(:said_at).all.group_by { |row| row[:post_id] }
           @sizes = rows(:renditions).where(id: shown.values.flatten.flat_map { |row| row[:rendition_ids].to_a }.uniq).to_hash(:id, %i[width height])
+          reasons(ask, shown.values.flatten.map { |one| one[:adaptation_id] })
           found.map { |line| line_json(line, shown.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
                .sort_by { |line| [line[:wall] || "9999", line[:id]] }
         end
@@ -49,11 +50,27 @@ module AskFirst
         def line_json(line, shown, talk)
           last = @given.fetch(line[:id], []).last
           {
-            id: line[:id], ended: line[:ended_as], wall: shown.filter_map { |row| row[:wall] }.min&.strftime("%Y-%m-%dT%H:%M"),
+            id: line[:id], ended: ended(line, shown), wall: shown.filter_map { |row| row[:wall] }.min&.strftime("%Y-%m-%dT%H:%M"),
             shown: shown.to_h { |row| [row[:adaptation_id], row[:fingerprint]] }, seen: @seen.values_at(*shown.map { |row| row[:adaptation_id] }).compact.max || 0,
             verdict: last && last[:verdict], words: last ? last[:words] : "", ways: ways(shown),
             talk: talk.map { |row| remark_json(row) }
           }
+        end
+
+        # What was taken off the person's list is said as what it is: the whole ask, one post that is being changed, or a step that
+        # nobody needs any more.
+        def ended(line, shown)
+          return line[:ended_as] unless line[:ended_as] == "withdrawn" && row[:withdrawn_at].nil?
+
+          ids = shown.map { |one| one[:adaptation_id] }
+          return "opened" if @opened.intersect?(ids)
+
+          @skipped.intersect?(ids) ? "skipped" : "withdrawn"
+        end
+
+        def reasons(ask, ids)
+          @opened = rows(:openings).where(adaptation_id: ids).where { opened_at >= ask[:asked_at] }.select_map(:adaptation_id)
+          @skipped = rows(:rulings).where(adaptation_id: ids, step_id: ask[:step_id], kind: "skip").select_map(:adaptation_id)
         end
 
         def remark_json(row)

@@ -109,7 +109,7 @@ RSpec.describe "The API" do
 
     it "an invented pass gets a plain sentence" do
       status, problem = nobody.call(:post, "/api/review/exchange", { pass: "A" * 43 })
-      expect([status, problem["code"], problem["detail"]]).to eq [410, "pass_over", "This link no longer works."]
+      expect([status, problem["code"], problem["detail"]]).to eq [410, "pass_unknown", "This link is not whole, or it was never one of ours."]
     end
   end
 

@@ -250,16 +250,29 @@ RSpec.describe "Sign-off" do
       expect(token.length).to be >= 43
     end
 
-    it "is over when expired, revoked, withdrawn or invented, with one answer for all" do
+    it "is over when expired, revoked, replaced, withdrawn or invented, and says which to whoever holds it" do
       guest = -> { refusal { enter(token) }&.code }
       expect(guest.call).to be_nil
       world.act("Signoff::RevokePass", :ines, pass_id: db[:guest_passes].where(digest: AskFirst::App::Signoff::MintPass.digest(token)).get(:id))
-      expect(guest.call).to eq "pass_over"
+      expect(guest.call).to eq "pass_revoked"
       fresh = world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile))
+      expect(guest.call).to eq "pass_replaced"
       world.clock.set(SpecWorld::NOON + (15 * 86_400))
-      expect(refusal { enter(fresh) }.code).to eq "pass_over"
-      expect(refusal { enter("invented") }.code).to eq "pass_over"
+      expect(refusal { enter(fresh) }).to have_attributes(code: "pass_expired", message: "This link worked until 28 October.")
+      expect(refusal { enter("invented") }.code).to eq "pass_unknown"
+      world.act("Signoff::WithdrawAsk", :ines, ask_id: world.line(post)[:ask_id])
+      expect(refusal { enter(token) }).to have_attributes(code: "ask_withdrawn", message: "The agency has withdrawn what it asked here.")
+    end
+
+    it "says of a post that it is being changed, or that its step was skipped, and of none that it was withdrawn" do
+      posts = Array.new(2) { world.draft.tap { |id| world.ask(id, 0) && world.answer(id, :wren) } }
+      world.ask(posts, 1)
+      guest = enter(world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(posts[0])[:ask_id], person_id: world.person(:odile)))
+      world.act("Posts::OpenPost", :ines, post_id: posts[0], adaptation_ids: db[:adaptations].where(post_id: posts[0]).select_map(:id))
+      world.act("Signoff::SkipStep", :ines, post_id: posts[1], step_id: world.step(1), reason: "Odile said yes on the phone.")
+      lines = AskFirst::App::Signoff::Review.call(world.kit, guest)[:lines]
+      expect(lines.map { |line| line[:ended] }).to match_array %w[opened skipped]
     end
 
     it "shows the post out of the revision that was shared, with nothing of the house" do
