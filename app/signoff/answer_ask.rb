@@ -60,7 +60,8 @@ module AskFirst
         end
 
         def tell(verdict, said)
-          words = verdict == "yes" ? "#{member.name} says yes." : "#{member.name} wants a change: #{said}"
+          yes = said.empty? ? "#{member.name} says yes." : "#{member.name} says yes, and: #{said}"
+          words = verdict == "yes" ? yes : "#{member.name} wants a change: #{said}"
           People::Notify.call(kit, member, person_ids: [row[:asked_by]], kind: "answered", post_id: post.id, words: words)
         end
 

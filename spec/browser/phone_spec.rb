@@ -72,10 +72,10 @@ RSpec.describe "The client on a phone" do
     expect(phone).to have_content("Its pictures are still on their way.")
     expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).count).to eq 0
     held.each(&:continue)
-    tap_yes(phone)
-    expect(phone).to have_content("This is one you had not seen; say yes when you have.")
+    eventually { phone.evaluate_script("[...document.images].every(one => one.complete)") }
+    tap_on(phone, phone.find(".two .yes"))
+    expect(phone).to have_content(/There is more of it here|This is one you had not seen/)
     expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).count).to eq 0
-    eventually { phone.evaluate_script("document.querySelector('[data-way=\"1\"]').getBoundingClientRect().top") < 300 }
     tap_yes(phone)
     expect(phone).to have_content("Thank you, Odile")
     eventually { world.stage(post) == "cleared" }
@@ -113,7 +113,7 @@ RSpec.describe "The client on a phone" do
     phone.visit(link(asked([post])))
     expect(phone).to have_content("Friday 23 October")
     phone.fill_in("Say something about this one", with: "Is that our boat?")
-    tap_button("Say it")
+    tap_button("Send")
     expect(phone).to have_content("it is not an answer")
     expect(phone).to have_content("Is that our boat?")
     expect(world.stage(post)).to eq "client_approval"
@@ -127,9 +127,62 @@ RSpec.describe "The client on a phone" do
     expect(phone).to have_content("Saturday 24 October")
     world.act("Signoff::WithdrawAsk", :ines, ask_id: ask)
     tap_yes(phone)
-    expect(phone).to have_content("This link no longer works.")
+    expect(phone).to have_content("The agency has withdrawn what it asked here.")
     expect(world.stage(post)).to eq "client_approval" # the house's yes still stands; nothing was taken as the client's
     phone.visit("#{Capybara.app_host}/review/#invented-pass-that-nobody-made")
-    expect(phone).to have_content("Ask the agency for a new one")
+    expect(phone).to have_content("Open it from the mail once more")
+  end
+
+  it "takes a yes for a long post only when its end was on the screen, and brings what was not" do
+    post = world.draft(channels: [:vitrine], wall: "2026-11-02T08:00", text: Array.new(90) { |n| "#{n + 1}: it waits for the tide." }.join("\n"))
+    phone.visit(link(asked([post])))
+    expect(phone).to have_content("Monday 2 November")
+    eventually { phone.evaluate_script("[...document.images].every(one => one.complete)") }
+    tap_on(phone, phone.find(".two .yes"))
+    expect(phone).to have_content("There is more of it here; say yes when you have seen it to its end.")
+    eventually { phone.evaluate_script("window.scrollY") > 100 }
+    phone.execute_script("window.scrollTo({ top: document.body.scrollHeight, behavior: 'instant' })") # to the end, past the middle
+    sleep 0.3
+    tap_on(phone, phone.find(".two .yes"))
+    expect(phone).to have_content("There is more of it here")
+    expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).count).to eq 0
+    tap_yes(phone)
+    expect(phone).to have_content("Thank you, Odile")
+  end
+
+  it "sets each paragraph in its own direction" do
+    post = world.draft(channels: [:ticker], wall: "2026-11-03T08:00", picture: false, text: "Fog days\nשלום מן המעבורת\nQuillmere")
+    phone.visit(link(asked([post])))
+    expect(phone).to have_content("שלום")
+    sides = phone.evaluate_script(<<~JS)
+      (() => {
+        const copy = document.querySelector('.copy'), box = copy.getBoundingClientRect(), range = document.createRange()
+        const text = document.createTreeWalker(copy, NodeFilter.SHOW_TEXT), found = []
+        for (let node = text.nextNode(); node; node = text.nextNode()) {
+          let start = 0
+          for (const line of node.data.split('\\n')) {
+            range.setStart(node, start); range.setEnd(node, start + line.length)
+            const at = range.getBoundingClientRect()
+            if (line.trim()) found.push(at.left - box.left < box.right - at.right ? 'left' : 'right')
+            start += line.length + 1
+          }
+        }
+        return found
+      })()
+    JS
+    expect(sides).to eq %w[left right left]
+  end
+
+  it "with the keyboard open on a small phone, half of the room is the post's" do
+    post = world.draft(channels: [:vitrine], wall: "2026-11-04T08:00")
+    phone.driver.browser.page.command("Emulation.setDeviceMetricsOverride", width: 360, height: 360, deviceScaleFactor: 1, mobile: true)
+    phone.visit(link(asked([post])))
+    expect(phone).to have_content("Wednesday 4 November")
+    free = -> { phone.evaluate_script("document.querySelector('footer').getBoundingClientRect().top - document.querySelector('header').getBoundingClientRect().bottom") }
+    expect(free.call).to be >= 180
+    tap_button("Change this")
+    expect(phone).to have_field("What is to be changed?")
+    expect(free.call).to be >= 180
+    expect(phone.evaluate_script("document.documentElement.scrollWidth")).to eq 360
   end
 end

@@ -86,10 +86,26 @@ module BrowserSteps
   end
 
   # A yes counts once the pictures are there to be seen.
+  # As somebody does who has read it: to its end.
   def tap_yes(session)
     yes = session.find(".two .yes")
     eventually { session.evaluate_script("[...document.images].every(one => one.complete)") }
+    read_through(session)
     tap_on(session, yes)
+  end
+
+  # Scrolls through the page in steps of less than what is free on it.
+  def read_through(session)
+    session.evaluate_async_script(<<~JS)
+      const done = arguments[arguments.length - 1]
+      const step = () => {
+        const before = window.scrollY
+        window.scrollBy({ top: 150, behavior: 'instant' })
+        requestAnimationFrame(() => requestAnimationFrame(() => (window.scrollY === before ? done(true) : step())))
+      }
+      window.scrollTo({ top: 0, behavior: 'instant' })
+      requestAnimationFrame(step)
+    JS
   end
 
   # Waits until the block is true of the database or the world outside; pages have Capybara's own waiting.

@@ -270,7 +270,7 @@ RSpec.describe "Sign-off" do
       world.ask(posts, 1)
       guest = enter(world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(posts[0])[:ask_id], person_id: world.person(:odile)))
       world.act("Posts::OpenPost", :ines, post_id: posts[0], adaptation_ids: db[:adaptations].where(post_id: posts[0]).select_map(:id))
-      world.act("Signoff::SkipStep", :ines, post_id: posts[1], step_id: world.step(1), reason: "Odile said yes on the phone.")
+      world.act("Signoff::SkipStep", :bram, post_id: posts[1], step_id: world.step(1), reason: "Odile said yes on the phone.")
       lines = AskFirst::App::Signoff::Review.call(world.kit, guest)[:lines]
       expect(lines.map { |line| line[:ended] }).to match_array %w[opened skipped]
     end

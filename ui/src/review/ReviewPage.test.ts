@@ -2,15 +2,10 @@
 import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
-// Which ways were seen is told by the page's own watch; here a test tells it.
-let tell: (way: number) => void = () => undefined
-vi.mock('./seen', () => ({
-  filled: () => true,
-  watchWays: (_within: unknown, _between: unknown, said: (way: number) => void) => {
-    tell = said
-    return () => undefined
-  },
-}))
+// Which ways were seen is known by the page's own watch; here a test says it.
+let seen: number[] = []
+const tell = (way: number) => seen.push(way)
+vi.mock('./seen', () => ({ filled: () => true, watchWays: () => ({ unseen: (way: number) => (seen.includes(way) ? undefined : 0), end: () => (seen = []) }) }))
 const { default: ReviewPage } = await import('./ReviewPage.vue')
 enableAutoUnmount(afterEach)
 
@@ -51,6 +46,8 @@ const note = (view: View) =>
 describe('the client’s review', () => {
   beforeEach(() => {
     localStorage.clear()
+    history.replaceState(null, '')
+    seen = []
     sent.length = 0
     Element.prototype.scrollIntoView = () => undefined
     reply = () => ({ status: 200, body: { stage: 'cleared', left_out: [] } })
@@ -89,7 +86,7 @@ describe('the client’s review', () => {
     await view.find('footer form').trigger('submit')
     await flushPromises()
     expect(sent[0]!.body).toMatchObject({ verdict: 'change', words: 'The pier is closed' })
-    expect(localStorage.getItem('words:one')).toBeNull()
+    expect(localStorage.getItem('change:one')).toBeNull()
   })
 
   it('without a connection keeps the answer on the phone, counts it here, and sends it once when the connection is back', async () => {
@@ -128,6 +125,64 @@ describe('the client’s review', () => {
     expect(view.find('.segments button').classes()).not.toContain('yes')
   })
 
+  it('asks what is to become of words that were typed before a yes: they go along, or are a change', async () => {
+    const view = await page()
+    await view.find('#say').setValue('Only if the pier is open')
+    tell(0)
+    await press(view, /^Yes/)
+    expect(sent).toEqual([])
+    expect(view.find('footer').text()).toContain('“Only if the pier is open”. Does it go along with your yes, or is it a change?')
+    await press(view, /^It is a change/)
+    expect((view.find('textarea').element as HTMLTextAreaElement).value).toBe('Only if the pier is open')
+    await press(view, /^Back/)
+    await press(view, /^Yes/)
+    await press(view, /^Yes, and send it along/)
+    expect(sent[0]!.body).toMatchObject({ verdict: 'yes', words: 'Only if the pier is open' })
+  })
+
+  it('keeps what was being said about one post while another is looked at', async () => {
+    const view = await page()
+    await view.find('#say').setValue('Is that our boat?')
+    await view.findAll('.segments button')[1]!.trigger('click')
+    expect((view.find('#say').element as HTMLInputElement).value).toBe('')
+    await view.findAll('.segments button')[0]!.trigger('click')
+    expect((view.find('#say').element as HTMLInputElement).value).toBe('Is that our boat?')
+  })
+
+  it('a waiting answer that is not taken any more is not called kept: its words stand there, with whom to tell', async () => {
+    reply = () => 'offline'
+    const view = await page()
+    await press(view, /^Change/)
+    await view.find('textarea').setValue('The pier is closed')
+    await view.find('footer form').trigger('submit')
+    await flushPromises()
+    reply = () => ({ status: 410, body: { code: 'ask_withdrawn', detail: 'The agency has withdrawn what it asked here.', way_on: 'Nothing is needed from you.' } })
+    window.dispatchEvent(new Event('online'))
+    await flushPromises()
+    expect(view.find('[role=alert]').text()).toContain('One answer that waited on this phone was not taken: “The pier is closed”. Tell Ines Calloway yourself.')
+  })
+
+  it('words of an answer that was refused go back into their field', async () => {
+    reply = () => ({ status: 410, body: { code: 'too_late', detail: 'Too late for Ticker: it is being sent or is out.', way_on: null } })
+    const view = await page()
+    await press(view, /^Change/)
+    await view.find('textarea').setValue('The pier is closed')
+    await view.find('footer form').trigger('submit')
+    await flushPromises()
+    expect(note(view)).toContain('Too late for Ticker: it is being sent or is out. Your words are kept here.')
+    expect((view.find('textarea').element as HTMLTextAreaElement).value).toBe('The pier is closed')
+  })
+
+  it('the phone’s Back goes to the post before', async () => {
+    const view = await page()
+    tell(0)
+    await press(view, /^Yes/)
+    expect(view.find('.who').text()).toContain('2 of 2')
+    window.dispatchEvent(new PopStateEvent('popstate', { state: { at: 0 } }))
+    await flushPromises()
+    expect(view.find('.who').text()).toContain('1 of 2')
+  })
+
   it('with everything answered thanks, and says what becomes of it', async () => {
     review.lines = [line('one', { verdict: 'yes' })]
     const view = await page()
@@ -135,11 +190,31 @@ describe('the client’s review', () => {
     expect(view.text()).toContain('What you said yes to goes out exactly as you saw it.')
   })
 
-  it('wants nothing for what was withdrawn', async () => {
+  it('says at the end only what is true of every post', async () => {
+    review.lines = [line('one', { verdict: 'change' }), line('two', { ended: 'skipped' })]
+    const some = await page()
+    expect(some.text()).toContain('Ines Calloway has your answer. Nothing is needed from you for the others.')
+    expect(some.text()).not.toContain('goes out exactly')
+    expect(some.findAll('.end li b').map((one) => one.text())).toEqual(['Change wanted', 'not needed any more'])
+    some.unmount()
     review.lines = [line('one', { ended: 'withdrawn' })]
+    const none = await page()
+    expect(none.find('h1').text()).toBe('All done, Odile')
+    expect(none.text()).toContain('Nothing of this is needed from you any more.')
+    expect(none.text()).not.toContain('has your answer')
+  })
+
+  it.each([
+    ['withdrawn', 'Ines Calloway withdrew this one; nothing is needed from you.', false],
+    ['opened', 'Ines Calloway is changing this one. You will be asked again when it is done', true],
+    ['outdated', 'A newer version of this one was asked for meanwhile', false],
+    ['skipped', 'Your yes is not needed for this one any more.', false],
+  ])('wants nothing for what is %s, and says so as what it is', async (ended, sentence, mayTalk) => {
+    review.lines = [line('one', { ended })]
     const view = await page()
     await view.find('.segments button').trigger('click')
-    expect(view.text()).toContain('nothing is needed from you')
-    expect(view.find('footer').exists()).toBe(false)
+    expect(view.text()).toContain(sentence)
+    expect(view.find('.two').exists()).toBe(false)
+    expect(view.find('#say').exists()).toBe(mayTalk)
   })
 })

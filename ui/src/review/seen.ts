@@ -1,15 +1,53 @@
-// When one way of a post was seen: not before its pictures are there, and enough of it stood between the head of the page and
-// the answers. A yes counts for what was seen, so this must not be fooled by a page that is still filling.
+// When one way of a post was seen: not before its pictures are there, and only when all of it, down to its end, stood between the head
+// of the page and the answers. A yes counts for what was seen, so this must not be fooled by a page that is still filling, nor by
+// one that is long.
 
 export interface Box {
   top: number
   bottom: number
 }
 
-/** All of it, or as much as fills half of the free place: what is longer than a screen is read while it scrolls by. */
-export function enough(way: Box, free: Box): boolean {
-  const shown = Math.min(way.bottom, free.bottom) - Math.max(way.top, free.top)
-  return shown > 0 && shown >= Math.min((way.bottom - way.top) * 0.9, (free.bottom - free.top) / 2)
+// A line of text that was cut at an edge counts as seen.
+const NEARLY = 12
+
+/** What of one way has been on the screen so far, in points from its top. */
+export class Coverage {
+  private parts: [number, number][] = []
+  private height = 0
+
+  /** Adds what stands in the free place now. */
+  add(way: Box, free: Box): void {
+    const height = way.bottom - way.top
+    if (Math.abs(height - this.height) > 1) this.scale(height)
+    const from = Math.max(way.top, free.top) - way.top
+    const to = Math.min(way.bottom, free.bottom) - way.top
+    if (to > from) this.join(from, to)
+  }
+
+  /** Where the first part begins that was not on the screen yet; undefined: all of it was. */
+  gap(): number | undefined {
+    if (this.height <= 0) return 0
+    let reached = 0
+    for (const [from, to] of this.parts) {
+      if (from > reached + NEARLY) return reached
+      reached = Math.max(reached, to)
+    }
+    return reached < this.height - NEARLY ? reached : undefined
+  }
+
+  // A phone that is turned lays the same out anew.
+  private scale(height: number): void {
+    const by = this.height > 0 ? height / this.height : 1
+    this.parts = this.parts.map(([from, to]) => [from * by, to * by])
+    this.height = height
+  }
+
+  private join(from: number, to: number): void {
+    const apart = this.parts.filter(([start, end]) => end < from || start > to)
+    const touched = this.parts.filter(([start, end]) => end >= from && start <= to)
+    const whole: [number, number] = [Math.min(from, ...touched.map(([start]) => start)), Math.max(to, ...touched.map(([, end]) => end))]
+    this.parts = [...apart, whole].sort((one, other) => one[0] - other[0])
+  }
 }
 
 /** Pictures that did not come count as there: their description stands in their place. */
@@ -17,17 +55,27 @@ export function filled(way: Element): boolean {
   return [...way.querySelectorAll('img')].every((picture) => picture.complete)
 }
 
+export interface Watch {
+  /** Where in the page the first part of a way lies that was not seen yet; undefined: it was seen to its end. */
+  unseen(way: number): number | undefined
+  end(): void
+}
+
 /**
- * Tells of each way as soon as it was seen.
+ * Watches what comes into sight.
  * @param within the element that holds the ways, each marked with `data-way` and its number
  * @param between what covers the page at its top and at its bottom
- * @return ends the watch
  */
-export function watchWays(within: HTMLElement, between: { head: Element | null; foot: Element | null }, tell: (way: number) => void): () => void {
+export function watchWays(within: HTMLElement, between: { head: Element | null; foot: Element | null }): Watch {
+  const seen = new Map<number, Coverage>()
+  const free = () => ({ top: between.head?.getBoundingClientRect().bottom ?? 0, bottom: between.foot?.getBoundingClientRect().top ?? window.innerHeight })
   const look = () => {
-    const free = { top: between.head?.getBoundingClientRect().bottom ?? 0, bottom: between.foot?.getBoundingClientRect().top ?? window.innerHeight }
+    const place = free()
     for (const way of within.querySelectorAll<HTMLElement>('[data-way]')) {
-      if (filled(way) && enough(way.getBoundingClientRect(), free)) tell(Number(way.dataset.way))
+      if (!filled(way)) continue
+      const number = Number(way.dataset.way)
+      if (!seen.has(number)) seen.set(number, new Coverage())
+      seen.get(number)!.add(way.getBoundingClientRect(), place)
     }
   }
   const ended = new AbortController()
@@ -38,5 +86,14 @@ export function watchWays(within: HTMLElement, between: { head: Element | null; 
   within.addEventListener('load', look, { signal, capture: true })
   within.addEventListener('error', look, { signal, capture: true })
   look()
-  return () => ended.abort()
+  return {
+    unseen(number) {
+      look()
+      const gap = seen.get(number)?.gap()
+      if (seen.has(number) && gap === undefined) return undefined
+      const way = within.querySelector(`[data-way="${number}"]`)
+      return (way?.getBoundingClientRect().top ?? 0) + window.scrollY + (gap ?? 0)
+    },
+    end: () => ended.abort(),
+  }
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { dueTime, wallTime } from './times'
+import { dueSentence, wallTime } from './times'
 
 describe('the client’s own clock', () => {
   it('shows the wall time as it was planned, whatever zone the phone is in', () => {
@@ -8,7 +8,10 @@ describe('the client’s own clock', () => {
     expect(wallTime(null)).toBe('No time planned yet')
   })
 
-  it('shows the due time in the client’s zone', () => {
-    expect(dueTime('2026-10-13T14:40:00Z', 'Europe/Lisbon')).toBe('Tuesday 15:40')
+  it('says in the client’s zone by when, with the date where a weekday would not do, and as past what is past', () => {
+    const said = (now: string) => dueSentence('2026-10-13T14:40:00Z', 'Europe/Lisbon', new Date(now))
+    expect(said('2026-10-12T09:00:00Z')).toBe('Your yes is wanted by Tuesday 15:40.')
+    expect(said('2026-10-05T09:00:00Z')).toBe('Your yes is wanted by Tuesday 13 October at 15:40.')
+    expect(said('2026-10-14T09:00:00Z')).toBe('Your yes was wanted by Tuesday 13 October at 15:40; you can still give it.')
   })
 })

@@ -10,6 +10,12 @@ export function wallTime(wall: string | null): string {
   return `${weekday} ${day} ${MONTHS[month - 1]}, ${hour}:${String(minute).padStart(2, '0')}`
 }
 
-export function dueTime(at: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, weekday: 'long', hour: 'numeric', minute: '2-digit', hourCycle: 'h23' }).format(new Date(at))
+/** By when a yes is wanted: with its date where the weekday alone could be taken for another, and as past when it is. */
+export function dueSentence(at: string, zone: string, now: Date): string {
+  const due = new Date(at)
+  const past = due < now
+  const near = !past && due.getTime() - now.getTime() < 6 * 86_400_000
+  const day: Intl.DateTimeFormatOptions = near ? { weekday: 'long' } : { weekday: 'long', day: 'numeric', month: 'long' }
+  const words = new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...day, hour: 'numeric', minute: '2-digit', hourCycle: 'h23' }).format(due)
+  return past ? `Your yes was wanted by ${words}; you can still give it.` : `Your yes is wanted by ${words}.`
 }

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+// The answers, always in reach: yes, a change with its words, or something said that is no answer. What was typed is never dropped: a yes
+// asks first what is to become of it.
+import { computed, nextTick, ref, watch } from 'vue'
+import type { Answers } from './answers'
+import type { Line } from './api'
+import { kept } from './kept'
+
+const props = defineProps<{ line: Line; answers: Answers; unseen: () => string }>()
+const emit = defineEmits<{ answered: [] }>()
+const { note, busy, waiting } = props.answers
+
+const mode = ref<'choose' | 'change' | 'both'>('choose')
+const words = ref('')
+const saying = ref('')
+const only = ref<string[]>([])
+const field = ref<HTMLTextAreaElement>()
+const short = ref(window.innerHeight < 520)
+const ended = computed(() => props.line.ended !== null && props.line.ended !== 'answered')
+
+// Only another post begins anew; the same one fetched again keeps what is being typed.
+watch(
+  () => props.line.id,
+  (id) => {
+    mode.value = 'choose'
+    only.value = []
+    words.value = kept('change', id).read()
+    saying.value = kept('say', id).read()
+  },
+  { immediate: true },
+)
+watch(words, (text) => kept('change', props.line.id).write(text))
+watch(saying, (text) => kept('say', props.line.id).write(text))
+
+function yes() {
+  note.value = props.unseen()
+  if (note.value !== '') return
+  if (saying.value.trim() !== '' || words.value.trim() !== '') mode.value = 'both'
+  else void give('yes', '')
+}
+const typed = computed(() => [words.value.trim(), saying.value.trim()].filter(Boolean).join('\n'))
+
+async function give(verdict: 'yes' | 'change' | 'no', said: string) {
+  if (await props.answers.give(props.line, verdict, said, only.value)) {
+    words.value = ''
+    saying.value = ''
+    emit('answered')
+  } else {
+    words.value = kept('change', props.line.id).read()
+    saying.value = kept('say', props.line.id).read()
+  }
+}
+
+function want() {
+  if (words.value === '' && saying.value.trim() !== '') {
+    words.value = saying.value
+    saying.value = ''
+  }
+  mode.value = 'change'
+  short.value = window.innerHeight < 520
+  void nextTick(() => field.value?.focus())
+}
+
+async function say() {
+  if (saying.value.trim() !== '' && (await props.answers.say(props.line, saying.value))) saying.value = ''
+}
+</script>
+
+<template>
+  <footer>
+    <p v-if="note" class="note" role="status">{{ note }}</p>
+    <p v-if="waiting > 0" class="note" role="status">No connection: {{ waiting }} {{ waiting === 1 ? 'answer waits' : 'answers wait' }} on this phone.</p>
+    <form v-if="mode === 'change'" @submit.prevent="give('change', words)">
+      <label for="change">What is to be changed?</label>
+      <textarea id="change" ref="field" v-model="words" dir="auto" rows="3" />
+      <details class="further" :open="!short">
+        <summary>{{ line.ways.length > 1 ? 'Only one of them, or not at all' : 'Not at all' }}</summary>
+        <fieldset v-if="line.ways.length > 1">
+          <legend>About which? (all, if none is ticked)</legend>
+          <label v-for="way in line.ways" :key="way.adaptation_ids[0]"><input v-model="only" type="checkbox" :value="way.adaptation_ids[0]" /> {{ way.channels.map((one) => one.name).join(', ') }}</label>
+        </fieldset>
+        <button type="button" class="never" :disabled="words.trim() === '' || busy" @click="give('no', words)">No, it must not go out at all</button>
+      </details>
+      <div class="two">
+        <button type="button" class="plain" @click="mode = 'choose'">Back</button>
+        <button type="submit" class="dark" :disabled="words.trim() === '' || busy">Send this change</button>
+      </div>
+    </form>
+    <div v-else-if="mode === 'both'" role="group" aria-labelledby="both">
+      <p id="both" class="note">
+        You have written “<bdi>{{ typed }}</bdi
+        >”. Does it go along with your yes, or is it a change?
+      </p>
+      <div class="two">
+        <button type="button" class="plain" @click="want">It is a change</button>
+        <button type="button" class="yes" :disabled="busy" @click="give('yes', typed)">Yes, and send it along</button>
+      </div>
+      <button type="button" class="never" @click="mode = 'choose'">Back</button>
+    </div>
+    <template v-else>
+      <form class="say" @submit.prevent="say">
+        <label for="say" class="hidden">Say something about this one</label>
+        <input id="say" v-model="saying" dir="auto" placeholder="Say something about this one" autocomplete="off" />
+        <button v-if="saying.trim()" type="submit" class="dark small">Send</button>
+      </form>
+      <div v-if="!ended" class="two">
+        <button type="button" class="plain" @click="want">Change this</button>
+        <button type="button" class="yes" :disabled="busy" @click="yes">Yes, it can go out</button>
+      </div>
+    </template>
+  </footer>
+</template>
