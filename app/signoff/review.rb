@@ -63,13 +63,13 @@ module AskFirst
           return line[:ended_as] unless line[:ended_as] == "withdrawn" && row[:withdrawn_at].nil?
 
           ids = shown.map { |one| one[:adaptation_id] }
-          return "opened" if @opened.intersect?(ids)
+          return "opened" if @being_changed.intersect?(ids)
 
           @skipped.intersect?(ids) ? "skipped" : "withdrawn"
         end
 
         def reasons(ask, ids)
-          @opened = rows(:openings).where(adaptation_id: ids).where { opened_at >= ask[:asked_at] }.select_map(:adaptation_id)
+          @being_changed = rows(:openings).where(adaptation_id: ids).where { opened_at >= ask[:asked_at] }.select_map(:adaptation_id)
           @skipped = rows(:rulings).where(adaptation_id: ids, step_id: ask[:step_id], kind: "skip").select_map(:adaptation_id)
         end
 

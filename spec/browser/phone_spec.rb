@@ -134,7 +134,7 @@ RSpec.describe "The client on a phone" do
   end
 
   it "takes a yes for a long post only when its end was on the screen, and brings what was not" do
-    post = world.draft(channels: [:vitrine], wall: "2026-11-02T08:00", text: Array.new(90) { |n| "#{n + 1}: it waits for the tide." }.join("\n"))
+    post = world.draft(channels: [:vitrine], wall: "2026-11-02T08:00", text: Array.new(90) { |n| "#{n + 1}: low tide" }.join("\n"))
     phone.visit(link(asked([post])))
     expect(phone).to have_content("Monday 2 November")
     eventually { phone.evaluate_script("[...document.images].every(one => one.complete)") }
