@@ -55,8 +55,19 @@ module AskFirst
             end
             respond_with(*Problem.reply(401, "second_factor", "Your second factor is needed too.", field: "otp", way_on: "Give the code that your app shows.")) unless rodauth.authenticated?
             require_second_factor!(rodauth)
+            require_same_person!(rodauth.session_value)
             rodauth.session_value
           end
+        end
+
+        # A page that is still open says whose it is: what one person typed is not taken as another one's, who has signed in since in the
+        # same browser.
+        def require_same_person!(id)
+          said = request.env["HTTP_AS_PERSON"]
+          return if said.nil? || said == id || request.get? || request.head?
+
+          respond_with(*Problem.reply(409, "somebody_else", "Somebody else is signed in in this browser now, so nothing was done.",
+            way_on: "Sign in as yourself again; what you typed is kept for you."))
         end
 
         # Where the agency requires a second factor, nothing but setting it up is open without one.

@@ -31,6 +31,17 @@ RSpec.describe "Signing in" do
     Totp.code(secret)
   end
 
+  it "what a page of one person sends is not taken as the next one's, who signed in in the same browser" do
+    post = world.draft(picture: false)
+    pia = ApiWorld.client(:maro)
+    at = "/api/w/#{world.workspace}/posts/#{post}/remarks"
+    said = ->(who) { pia.call(:post, at, { room: "house", words: "Whose words?" }, { "HTTP_AS_PERSON" => world.person(who) }) }
+    expect(said.call(:ines)).to match [409, a_hash_including("code" => "somebody_else", "way_on" => /kept for you/)]
+    expect(db[:remarks].where(post_id: post).count).to eq 0
+    expect(said.call(:maro).first).to eq 201
+    expect(pia.call(:get, "/api/me", nil, { "HTTP_AS_PERSON" => world.person(:ines) }).first).to eq 200 # reading tells the page who is there
+  end
+
   describe "with a second factor" do
     it "the password alone opens nothing; the code of an app by RFC 6238 does" do
       made = with_second_factor(client)

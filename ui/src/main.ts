@@ -9,6 +9,8 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 import { isProblem } from './api/client'
+import { fetchMe } from './agency/me'
+import { adopt, draftsKnown, openTabs } from './parts/drafts'
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -18,6 +20,18 @@ const queries = new QueryClient({
       retry: (tries, error) => tries < 2 && !isProblem(error),
     },
   },
+})
+
+// Who is there is known before a page stands: what is being typed is kept for them alone.
+const tabs = openTabs()
+router.beforeEach(async (to) => {
+  if (to.meta.bare || draftsKnown()) return
+  try {
+    await queries.fetchQuery({ queryKey: ['me'], queryFn: fetchMe, staleTime: 60_000 })
+    adopt(await tabs)
+  } catch {
+    // nobody is signed in, or the line is down: the page itself says so
+  }
 })
 
 // Only once the address is known: a page without sign-in must not begin as one that needs it.

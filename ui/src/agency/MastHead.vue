@@ -9,6 +9,7 @@ import { listen, stopListening } from '@/live/live'
 import ClientSwitcher from './ClientSwitcher.vue'
 import { useChosen } from './me'
 import { useDesk } from './desk'
+import { startAnew } from './signIn'
 
 const route = useRoute()
 const router = useRouter()
@@ -43,7 +44,7 @@ async function signOut() {
   await fetch('/api/auth/logout', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json' }, body: '{}' })
   stopListening()
   await router.push({ name: 'sign-in' })
-  queries.clear()
+  startAnew(queries)
 }
 async function stopLooking() {
   const back = me.value?.looking_as?.workspace_id

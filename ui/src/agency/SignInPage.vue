@@ -5,7 +5,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { nextTick, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useProblem } from '@/parts/problem'
-import { auth } from './signIn'
+import { auth, startAnew } from './signIn'
 
 const route = useRoute()
 const router = useRouter()
@@ -24,7 +24,7 @@ async function go(next: typeof step.value) {
   document.querySelector<HTMLInputElement>('.card input')?.focus()
 }
 async function enter() {
-  queries.clear()
+  startAnew(queries)
   await router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/desk')
 }
 async function signIn() {

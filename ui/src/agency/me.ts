@@ -4,15 +4,17 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
 import { readAs } from '@/api/time'
+import { draftsOf } from '@/parts/drafts'
 import { chosenNow } from './recent'
 
 export type Me = Schemas['Me']
 // pages that are about one client and go on with another when it is chosen
 const OF_A_CLIENT = ['brand', 'people', 'channels', 'route', 'settings', 'client-record']
 
-async function fetchMe() {
+export async function fetchMe() {
   const me = await ok(api.GET('/api/me'))
   readAs(me)
+  draftsOf(me.id)
   return me
 }
 

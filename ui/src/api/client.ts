@@ -1,5 +1,6 @@
 // The one door to the API. Types come from its OpenAPI description; every failure becomes a Problem.
 import createClient from 'openapi-fetch'
+import { whoWrites } from '@/parts/drafts'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -26,6 +27,8 @@ export const api = createClient<paths>({ baseUrl: '', credentials: 'same-origin'
 api.use({
   onRequest({ request }) {
     if (request.method === 'POST') request.headers.set('Idempotency-Key', crypto.randomUUID())
+    // whose words these are: another tab may have signed somebody else in meanwhile
+    if (request.method !== 'GET' && whoWrites()) request.headers.set('As-Person', whoWrites())
     return request
   },
 })

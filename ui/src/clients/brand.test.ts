@@ -1,8 +1,11 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { ProblemError, type Schemas } from '@/api/client'
+import { draftsOf } from '@/parts/drafts'
 
 const store = new Map<string, string>()
+draftsOf('ines')
+vi.stubGlobal('sessionStorage', { getItem: () => 'tab-1' })
 vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
 const put = vi.fn()
 vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueries: () => Promise.resolve() }) }))
@@ -23,8 +26,12 @@ describe('a part of the brand sheet', () => {
     expect(part.dirty).toBe(false)
     part.value = 'Warm.'
     await nextTick()
-    expect([part.dirty, store.get('brand:w:voice')]).toEqual([true, '"Warm."'])
-    expect(useBrandPart<string>('w', 'voice', server, '').value).toBe('Warm.')
+    expect([part.dirty, store.get('draft:ines:tab-1:brand:w:voice')]).toEqual([true, '{"value":"Warm.","seen":1}'])
+    const again = useBrandPart<string>('w', 'voice', ref<Schemas['BrandPart'] | undefined>(written('Salty.', 2)), '')
+    expect(again.value).toBe('Warm.')
+    put.mockResolvedValue({ version: 3 })
+    await again.save() // on top of what was seen, so that the server can say that somebody else has written
+    expect((put.mock.calls[0] as [string, { params: { header: Record<string, string> } }])[1].params.header).toEqual({ 'If-Match': '"1"' })
   })
 
   it('is saved with the version that was seen', async () => {

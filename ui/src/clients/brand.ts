@@ -2,22 +2,25 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch, type Ref } from 'vue'
 import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
+import { draft } from '@/parts/drafts'
 
 export type BrandName = keyof Schemas['BrandSheet']['parts']
 
 export function useBrandPart<T>(workspace: string, part: BrandName, server: Ref<Schemas['BrandPart'] | undefined>, empty: T) {
   const queries = useQueryClient()
-  const key = `brand:${workspace}:${part}`
+  const box = draft(`brand:${workspace}:${part}`)
   const copy = (value: unknown) => JSON.parse(JSON.stringify(value ?? empty)) as T
-  const kept = localStorage.getItem(key)
-  const value = ref(kept === null ? copy(server.value?.value) : (JSON.parse(kept) as T)) as Ref<T>
-  const version = ref(server.value?.version ?? 0)
+  const kept = JSON.parse(box.read() ?? 'null') as { value: T; seen: number } | null
+  const value = ref(kept === null ? copy(server.value?.value) : kept.value) as Ref<T>
+  // what was typed on top of an older version says so when it is saved
+  const version = ref(kept?.seen ?? server.value?.version ?? 0)
   const problem = ref('')
   const theirs = ref<{ value: T; by?: string }>()
   const busy = ref(false)
   const dirty = computed(() => JSON.stringify(value.value) !== JSON.stringify(server.value?.value ?? empty))
 
   watch(server, (now, before) => {
+    if (!before && kept) return
     if (before && JSON.stringify(value.value) !== JSON.stringify(before.value ?? empty)) return
     value.value = copy(now?.value)
     version.value = now?.version ?? 0
@@ -25,8 +28,8 @@ export function useBrandPart<T>(workspace: string, part: BrandName, server: Ref<
   watch(
     value,
     (now) => {
-      if (dirty.value) localStorage.setItem(key, JSON.stringify(now))
-      else localStorage.removeItem(key)
+      if (dirty.value) box.write(JSON.stringify({ value: now, seen: version.value }))
+      else box.clear()
     },
     { deep: true },
   )
@@ -38,7 +41,7 @@ export function useBrandPart<T>(workspace: string, part: BrandName, server: Ref<
       const saved = await ok(api.PUT('/api/w/{workspace}/brand/{part}', { params: { path: { workspace, part }, header: { 'If-Match': `"${version.value}"` } }, body: { value: value.value as never } }))
       version.value = saved.version
       theirs.value = undefined
-      localStorage.removeItem(key)
+      box.clear()
       await queries.invalidateQueries({ queryKey: ['brand', workspace] })
       value.value = copy(server.value?.value)
     } catch (error) {
@@ -59,6 +62,7 @@ export function useBrandPart<T>(workspace: string, part: BrandName, server: Ref<
     void queries.invalidateQueries({ queryKey: ['brand', workspace] })
   }
   function drop() {
+    version.value = server.value?.version ?? 0
     value.value = copy(server.value?.value)
     problem.value = ''
   }

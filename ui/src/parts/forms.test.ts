@@ -1,10 +1,13 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import { ProblemError } from '@/api/client'
+import { draftsOf } from './drafts'
 import { useKept } from './kept'
 import { useProblem } from './problem'
 
 const store = new Map<string, string>()
+draftsOf('ines')
+vi.stubGlobal('sessionStorage', { getItem: () => 'tab-1', setItem: () => undefined })
 vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
 const refused = (facts: { code: string; field?: string; detail: string; way_on?: string }) => new ProblemError({ type: 'about:blank', title: 'Refused', status: 422, ...facts })
 
@@ -29,9 +32,9 @@ describe('what is typed into a form', () => {
   })
 
   it('gets the fields that the form has by now, and survives what is unreadable', () => {
-    store.set('form:old', JSON.stringify({ name: 'Tarn' }))
+    store.set('draft:ines:tab-1:form:old', JSON.stringify({ name: 'Tarn' }))
     expect(useKept('old', { name: '', mark: 'T' }).value).toEqual({ name: 'Tarn', mark: 'T' })
-    store.set('form:broken', '{not json')
+    store.set('draft:ines:tab-1:form:broken', '{not json')
     expect(useKept('broken', { name: '' }).value).toEqual({ name: '' })
   })
 })

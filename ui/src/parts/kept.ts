@@ -1,5 +1,6 @@
 // A form's values kept in this browser until they are sent: a closed tab or a refused form loses nothing.
 import { ref, watch, type Ref } from 'vue'
+import { draft, type Draft } from './drafts'
 
 export interface Kept<T> {
   value: T
@@ -7,13 +8,13 @@ export interface Kept<T> {
 }
 
 export function useKept<T extends object>(key: string, empty: T): Kept<T> & { value: T } {
-  const name = `form:${key}`
-  const value = ref(read(name, empty)) as Ref<T>
+  const box = draft(`form:${key}`)
+  const value = ref(read(box, empty)) as Ref<T>
   let live = true
   watch(
     value,
     (now) => {
-      if (live) localStorage.setItem(name, JSON.stringify(now))
+      if (live) box.write(JSON.stringify(now))
     },
     { deep: true },
   )
@@ -26,14 +27,14 @@ export function useKept<T extends object>(key: string, empty: T): Kept<T> & { va
     },
     forget() {
       live = false
-      localStorage.removeItem(name)
+      box.clear()
     },
   }
 }
 
-function read<T extends object>(name: string, empty: T): T {
+function read<T extends object>(box: Draft, empty: T): T {
   try {
-    return { ...empty, ...(JSON.parse(localStorage.getItem(name) ?? '{}') as Partial<T>) }
+    return { ...empty, ...(JSON.parse(box.read() ?? '{}') as Partial<T>) }
   } catch {
     return { ...empty }
   }

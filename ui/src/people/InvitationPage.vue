@@ -5,7 +5,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok, sentence } from '@/api/client'
-import { signInWith } from '@/agency/signIn'
+import { signInWith, startAnew } from '@/agency/signIn'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
 
@@ -44,7 +44,7 @@ async function accept() {
   })
   if (!done) return
   sessionStorage.removeItem('invitation')
-  queries.clear()
+  startAnew(queries)
   if (done.side === 'client') return void (accepted.value = true)
   if (!one.signs_in) await signInWith(one.email, password.value)
   await router.push({ name: 'brand', params: { workspace: done.workspace_id } })

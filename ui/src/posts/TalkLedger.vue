@@ -4,22 +4,23 @@ import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { brief } from '@/api/time'
+import { draft } from '@/parts/drafts'
 import { useAct, type Sheet } from './sheet'
 
 const props = defineProps<{ sheet: Sheet; room: 'house' | 'client'; now: string; client: string }>()
-const key = `talk:${props.sheet.id}:${props.room}`
-const words = ref(localStorage.getItem(key) ?? '')
+const box = draft(`talk:${props.sheet.id}:${props.room}`)
+const words = ref(box.read() ?? '')
 const said = computed(() => props.sheet.remarks.filter((one) => one.room === props.room))
 function keep(text: string) {
   words.value = text
-  localStorage.setItem(key, text)
+  box.write(text)
 }
 const say = useAct<undefined>(
   props.sheet.id,
   () => ok(api.POST('/api/w/{workspace}/posts/{post}/remarks', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { room: props.room, words: words.value } })),
   () => {
     words.value = ''
-    localStorage.removeItem(key)
+    box.clear()
   },
 )
 const title = computed(() => (props.room === 'house' ? 'House talk' : 'Client talk'))

@@ -1,14 +1,16 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { draftsOf } from '@/parts/drafts'
 
 const calls: [string, Record<string, unknown>][] = []
 const offered: { words: string; undo: () => void }[] = []
 const weighed = vi.fn()
 vi.mock('ant-design-vue', () => ({ message: { error: (words: string) => refused.push(words) } }))
+vi.mock('@tanstack/vue-query', () => ({}))
 vi.mock('./planned', () => ({ weighed: (...all: unknown[]) => weighed(...all), free: (cost: { costs: unknown[] }) => cost.costs.length === 0 }))
 vi.mock('@/parts/undo', () => ({ offerUndo: (words: string, undo: () => void) => offered.push({ words, undo }) }))
 vi.mock('@/api/client', () => {
   const say = (verb: string) => async (_path: string, init: Record<string, unknown>) => void calls.push([verb, init])
-  return { ok: (call: Promise<unknown>) => call, sentence: (problem: Error) => problem.message, api: { PUT: say('PUT'), DELETE: say('DELETE'), POST: say('POST') } }
+  return { isProblem: () => false, ok: (call: Promise<unknown>) => call, sentence: (problem: Error) => problem.message, api: { PUT: say('PUT'), DELETE: say('DELETE'), POST: say('POST') } }
 })
 // an act without the page around it: runs, then tells what came of it
 vi.mock('./sheet', () => ({
@@ -18,6 +20,8 @@ vi.mock('./sheet', () => ({
 }))
 const removed: string[] = []
 const refused: string[] = []
+draftsOf('ines')
+vi.stubGlobal('sessionStorage', { getItem: () => 'tab-1' })
 vi.stubGlobal('localStorage', { removeItem: (key: string) => removed.push(key) })
 
 const { ownParts, useFollow } = await import('./follow')
@@ -55,7 +59,7 @@ describe('following the master again', () => {
     void follow().follow('text')
     await settled()
     expect(calls).toEqual([['DELETE', { params: { path: { workspace: 'w', post: 'p', part: 'text' }, query: { channel: 'c' }, header: { 'If-Match': '"4"' } } }]])
-    expect(removed).toEqual(['draft:p:c:text'])
+    expect(removed).toEqual(['draft:ines:tab-1:part:p:c:text'])
     expect(done).toHaveBeenCalledWith(['text'])
     expect(offered.map((offer) => offer.words)).toEqual(['Ticker follows the master’s text again.'])
   })

@@ -3,6 +3,7 @@ import { message } from 'ant-design-vue'
 import { ref } from 'vue'
 import { api, ok, sentence, type Schemas } from '@/api/client'
 import { offerUndo } from '@/parts/undo'
+import { draftOf } from './part'
 import { free, weighed } from './planned'
 import { useAct, type Adaptation, type PartName } from './sheet'
 
@@ -42,7 +43,7 @@ export function useFollow(where: { workspace: string; post: string }, one: () =>
   })
 
   function followed(was: Own, words: string) {
-    for (const [part] of was) localStorage.removeItem(`draft:${where.post}:${channel().id}:${part}`)
+    for (const [part] of was) draftOf({ post: where.post, channel: channel().id, part }).clear()
     done(was.map(([part]) => part))
     offerUndo(words, () => again.mutate(was))
   }

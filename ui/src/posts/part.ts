@@ -4,6 +4,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch, type Ref } from 'vue'
 import { tryOnBeforeUnmount } from '@vueuse/core'
 import { api, isProblem, ok, sentence } from '@/api/client'
+import { draft, type Draft } from '@/parts/drafts'
 import type { PartName } from './sheet'
 
 export type SaveState = 'saved' | 'typing' | 'saving' | 'waiting' | 'conflict' | 'refused'
@@ -16,12 +17,12 @@ export interface ServerPart {
 const PAUSE = 450
 const RETRY = 3_000
 
-/** What this browser kept; until lately that was the value alone, and a draft of that time is not lost either. */
-function keptDraft<T>(key: string): { value: T; seen?: number } | undefined {
-  const kept = localStorage.getItem(key)
-  if (kept === null) return undefined
-  const read = JSON.parse(kept) as { value: T; seen: number } | T
-  return typeof read === 'object' && read !== null && 'seen' in read ? read : { value: read as T }
+/** The draft of one part of a post. */
+export const draftOf = (where: { post: string; channel?: string; part: string }) => draft(`part:${where.post}:${where.channel ?? 'master'}:${where.part}`)
+
+function keptIn<T>(box: Draft): { value: T; seen: number } | undefined {
+  const kept = box.read()
+  return kept === null ? undefined : (JSON.parse(kept) as { value: T; seen: number })
 }
 
 /**
@@ -29,8 +30,8 @@ function keptDraft<T>(key: string): { value: T; seen?: number } | undefined {
  */
 export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string }, server: Ref<ServerPart>, empty: T, weigh?: (value: T) => Promise<boolean>) {
   const queries = useQueryClient()
-  const key = `draft:${where.post}:${where.channel ?? 'master'}:${where.part}`
-  const kept = keptDraft<T>(key)
+  const box = draftOf(where)
+  const kept = keptIn<T>(box)
   const value = ref(kept ? kept.value : (server.value.value ?? empty)) as Ref<T>
   // what was typed on top of an older version says so: somebody may have changed it while this browser was closed
   const version = ref(kept?.seen ?? server.value.version)
@@ -57,7 +58,7 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
   }
 
   function keep() {
-    localStorage.setItem(key, JSON.stringify({ value: value.value, seen: version.value }))
+    box.write(JSON.stringify({ value: value.value, seen: version.value }))
   }
 
   function later(wait: number) {
@@ -84,7 +85,7 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
       await queries.invalidateQueries({ queryKey: ['post', where.post] })
       underway = false
       if (JSON.stringify(value.value) === sent) {
-        localStorage.removeItem(key)
+        box.clear()
         state.value = 'saved'
       } else {
         keep()
@@ -140,14 +141,14 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
     version.value = theirs.value.version
     theirs.value = undefined
     problem.value = ''
-    localStorage.removeItem(key)
+    box.clear()
     state.value = 'saved'
     void queries.invalidateQueries({ queryKey: ['post', where.post] })
   }
 
   /** Gives up what was typed and shows what the server has. */
   function drop() {
-    localStorage.removeItem(key)
+    box.clear()
     state.value = 'saved'
     problem.value = ''
     value.value = (server.value.value ?? empty) as T

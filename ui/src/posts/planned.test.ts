@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
-import { ProblemError, store } from './browser.testing'
+import { ProblemError, draftKey, store } from './browser.testing'
 
 const put = vi.fn()
 const weigh = vi.fn()
@@ -47,7 +47,7 @@ describe('a planned time being chosen', () => {
     await settle(60_000)
     expect(put).not.toHaveBeenCalled()
     expect(time.cost.value).toEqual(dear)
-    expect(store.get('draft:p:master:time')).toContain('2026-10-18T20:00')
+    expect(store.get(draftKey('part:p:master:time'))).toContain('2026-10-18T20:00')
     time.sure()
     await settle()
     expect(put).toHaveBeenCalledTimes(1)
@@ -124,7 +124,7 @@ describe('a planned time being chosen', () => {
   })
 
   it('that was kept in a browser is weighed again when it is opened, not saved unasked', async () => {
-    store.set('draft:p:master:time', JSON.stringify({ value: { wall: '2026-10-18T20:00', zone: 'Europe/Lisbon' }, seen: 3 }))
+    store.set(draftKey('part:p:master:time'), JSON.stringify({ value: { wall: '2026-10-18T20:00', zone: 'Europe/Lisbon' }, seen: 3 }))
     weigh.mockResolvedValue(dear)
     const { time } = choosing()
     await settle(1_000)

@@ -5,17 +5,19 @@ import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { useAct, type Sheet } from '@/posts/sheet'
+import { draft } from '@/parts/drafts'
 import { useKeys } from '@/parts/keys'
 
 const props = defineProps<{ sheet: Sheet }>()
 const mine = computed(() => props.sheet.my_ask!)
 const wanting = ref(false)
-const words = ref(localStorage.getItem(`change:${mine.value.line_id}`) ?? '')
+const box = draft(`change:${mine.value.line_id}`)
+const words = ref(box.read() ?? '')
 const field = ref<HTMLTextAreaElement>()
 
 function keep(text: string) {
   words.value = text
-  localStorage.setItem(`change:${mine.value.line_id}`, text)
+  box.write(text)
 }
 const answer = useAct<'yes' | 'change' | 'no'>(
   props.sheet.id,
@@ -27,7 +29,7 @@ const answer = useAct<'yes' | 'change' | 'no'>(
       }),
     ),
   () => {
-    localStorage.removeItem(`change:${mine.value.line_id}`)
+    box.clear()
     wanting.value = false
   },
 )

@@ -5,6 +5,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, isProblem, ok, sentence } from '@/api/client'
 import { useChosen } from '@/agency/me'
+import { draft } from '@/parts/drafts'
 import { list } from '@/api/words'
 import StampMark from '@/parts/StampMark.vue'
 import { useProblem } from '@/parts/problem'
@@ -43,8 +44,8 @@ watch(
   { immediate: true },
 )
 // what is being written stays in this browser until it stands or is left
-const KEPT = `route:${props.workspace}`
-const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as { steps: Step[]; seen: string | null; preset: string | null } | null
+const box = draft(`route:${props.workspace}`)
+const kept = JSON.parse(box.read() ?? 'null') as { steps: Step[]; seen: string | null; preset: string | null } | null
 if (kept) {
   steps.value = kept.steps
   seen.value = kept.seen
@@ -54,8 +55,8 @@ if (kept) {
 watch(
   [steps, editing, seen, preset],
   () => {
-    if (editing.value) localStorage.setItem(KEPT, JSON.stringify({ steps: steps.value, seen: seen.value, preset: preset.value }))
-    else localStorage.removeItem(KEPT)
+    if (editing.value) box.write(JSON.stringify({ steps: steps.value, seen: seen.value, preset: preset.value }))
+    else box.clear()
   },
   { deep: true },
 )
