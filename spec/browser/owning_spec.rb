@@ -50,7 +50,7 @@ RSpec.describe "Permission, and the agency's own pages" do
       click_button("See as Sunniva")
       expect(page).to have_content("as Sunniva Achterberg (designer) sees it")
       expect(page).to have_no_css("nav[aria-label=Sections]", text: "Agency")
-      expect(page).to have_button("New post", disabled: true)
+      expect(find_button("New post")["aria-disabled"]).to eq "true"
       visit("/w/#{world.workspace}/posts/#{post}")
       expect(find("[aria-label='Master copy']")["aria-readonly"]).to eq "true"
       click_button("Stop looking")

@@ -27,7 +27,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       click_button("New post")
       expect(page).to have_field("Subject line, agency side only")
       address = page.current_path
-      fill_in("Subject line, agency side only", with: "Fog days")
+      fill_in("Subject line, agency side only", with: "Fog days, first of all")
       write_copy("Master copy", "When fog sits on the estuary, the 7:20 does not guess. #{'It waits until the far pier is in sight. ' * 7}")
       check("Ticker")
       check("Vitrine")
@@ -86,7 +86,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
 
     as(:wren) do
       visit("/desk")
-      click_link(text: "Read: Fog days")
+      click_link(text: "Read: Fog days, first of all")
       click_button("Change this")
       fill_in("What is to be changed (the agency side reads this)", with: "Once is enough: it waits until the far pier is in sight.")
       click_button("Want this change")
@@ -185,7 +185,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       # at its time the dispatcher sends it and looks at the network; the page follows without a reload
       click_link("Dispatch")
       expect(page).to have_css("section[aria-label=Out] .seen", text: "verified", count: 2, wait: 130)
-      look = find("a[aria-label='Look at Fog days on Vitrine']")[:href]
+      look = find("a[aria-label='Look at Fog days, first of all on Vitrine']")[:href]
       expect(Net::HTTP.get(URI(look))).to include("and so does your coffee.", "alt=\"A ferry on grey water under a low moon\"")
     end
 

@@ -86,6 +86,13 @@ module BrowserSteps
   end
 
   # A yes counts once the pictures are there to be seen.
+  # Why a button is off, as it stands in sight once it has the focus.
+  def why_off(name, session = page)
+    button = session.find("button[aria-disabled=true]", text: name)
+    session.execute_script("arguments[0].focus()", button)
+    session.find("[role=tooltip]", text: /\w/).text
+  end
+
   # As somebody does who has read it: to its end.
   def tap_yes(session)
     yes = session.find(".two .yes")

@@ -3,6 +3,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
+import { BUTTONS } from '@/samples/stubs'
 
 const post = (id: string, subject: string) => ({ id, workspace_id: 'w1', subject, at: '2026-10-16T16:00:00Z', channels: [], strip: [] })
 const desk = (posts: ReturnType<typeof post>[]) => ({
@@ -32,7 +33,7 @@ const { default: DeskPage } = await import('./DeskPage.vue')
 const page = () =>
   mount(DeskPage, {
     shallow: true,
-    global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { AButton: { template: '<button><slot /></button>' }, RouterLink: { template: '<a><slot /></a>' } } },
+    global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { ...BUTTONS, RouterLink: { template: '<a><slot /></a>' } } },
   })
 const released = () => POST.mock.calls.map(([, options]) => options.body.post_ids)
 
@@ -47,7 +48,7 @@ describe('what can be released', () => {
     expect(released()).toEqual([['p2']])
     await view
       .findAll('button')
-      .find((one) => one.text() === 'Release all 2')!
+      .find((one) => one.text() === 'Release all 2 L')!
       .trigger('click')
     await flushPromises()
     expect(released()).toEqual([['p2'], ['p1', 'p2']])
@@ -59,6 +60,6 @@ describe('what can be released', () => {
       page()
         .findAll('button')
         .map((one) => one.text()),
-    ).toEqual(['Release'])
+    ).toEqual(['Release L'])
   })
 })

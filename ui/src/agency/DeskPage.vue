@@ -9,9 +9,11 @@ import { initials, list, titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
+import ActButton from '@/parts/ActButton.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
+import { offerUndo } from '@/parts/undo'
 import { useAlarm } from '@/dispatch/alarm'
 import { useDesk } from './desk'
 import { useChosen } from './me'
@@ -42,27 +44,30 @@ function when(at: string | null | undefined, workspace: string) {
 const release = useMutation({
   mutationFn: async (posts: Schemas['PostRow'][]) => {
     const clients = [...new Set(posts.map((post) => post.workspace_id))]
-    const done = clients.map((workspace) =>
-      ok(
-        api.POST('/api/w/{workspace}/releases', {
-          params: { path: { workspace } },
-          body: { post_ids: posts.filter((post) => post.workspace_id === workspace).map((post) => post.id) },
-        }),
-      ),
-    )
+    const done = clients.map(async (workspace) => {
+      const ids = posts.filter((post) => post.workspace_id === workspace).map((post) => post.id)
+      const { released, left } = await ok(api.POST('/api/w/{workspace}/releases', { params: { path: { workspace } }, body: { post_ids: ids } }))
+      return { left, released, posts: released.map((post) => ({ workspace, post })) }
+    })
     return Promise.all(done)
   },
   onSuccess: (done) => {
     const count = done.flatMap((one) => one.released).length
     const left = done.flatMap((one) => one.left)
-    if (count > 0) void message.success(count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`)
+    if (count > 0) offerUndo(count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`, () => takeBack.mutate(done.flatMap((one) => one.posts)))
     for (const one of left.slice(0, 3)) void message.error(`${titled(one.subject)}: ${one.sentence} ${one.way_on ?? ''}`, 8)
   },
   onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
-useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mine.value.length > 0 && release.mutate(mine.value), D: () => void router.push({ name: 'dispatch' }) })
+const takeBack = useMutation({
+  mutationFn: (posts: { workspace: string; post: string }[]) => Promise.all(posts.map((path) => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })))),
+  onError: (problem) => void message.error(sentence(problem), 8),
+  onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
+})
+
+useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => void router.push({ name: 'dispatch' }) })
 </script>
 
 <template>
@@ -196,7 +201,9 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), L: () => mi
       <section aria-labelledby="release">
         <h2 id="release">
           Can be released <span class="number">{{ desk.can_release_count }}</span>
-          <Button v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" @click="release.mutate(mine)">{{ mine.length === 1 ? 'Release' : `Release all ${mine.length}` }}</Button>
+          <ActButton v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" shortcut="L" @click="release.mutate(mine)">{{
+            mine.length === 1 ? 'Release' : `Release all ${mine.length}`
+          }}</ActButton>
           <span v-else-if="desk.can_release.length > 0" class="by-others">by somebody else; your role does not release</span>
         </h2>
         <ul>

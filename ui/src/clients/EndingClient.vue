@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
 import { useProblem } from '@/parts/problem'
 import DialogBox from '@/parts/DialogBox.vue'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ workspace: string; can: Schemas['Can']; archived: boolean; name: string }>()
 const router = useRouter()
@@ -51,9 +52,9 @@ async function remove() {
       <span v-else class="quiet">{{ can.export?.why }}</span>
     </div>
     <div class="row">
-      <Button v-if="archived" :disabled="!can.archive?.ok" :title="can.archive?.why" :loading="busy" @click="archive(true)">Take it out of the archive</Button>
-      <Button v-else :disabled="!can.archive?.ok" :title="can.archive?.why" @click="open('archive')">Archive …</Button>
-      <Button danger :disabled="!can.delete_client?.ok" :title="can.delete_client?.why" @click="open('delete')">Delete …</Button>
+      <ActButton v-if="archived" :may="can.archive" :loading="busy" @click="archive(true)">Take it out of the archive</ActButton>
+      <ActButton v-else :may="can.archive" @click="open('archive')">Archive …</ActButton>
+      <ActButton danger :may="can.delete_client" @click="open('delete')">Delete …</ActButton>
     </div>
     <p v-if="!can.delete_client?.ok" class="quiet">{{ can.delete_client?.why }}</p>
   </section>

@@ -7,6 +7,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
 import SendAll from './SendAll.vue'
 import UnconfirmedRow from './UnconfirmedRow.vue'
+import ActButton from '@/parts/ActButton.vue'
 
 type Row = Schemas['UnconfirmedRow']
 type Answer = 'send' | 'take_back' | 'out'
@@ -82,8 +83,8 @@ function shut() {
         <div class="client">
           <h3>{{ group.name }}</h3>
           <template v-if="group.rows.length > 1">
-            <Button v-if="sent(group.rows).length > 1" size="small" :disabled="!group.can?.ok" :title="group.can?.why" @click="sending = group">Send all {{ sent(group.rows).length }} …</Button>
-            <Button size="small" :disabled="!group.can?.ok" :title="group.can?.why" @click="decide(group.rows, 'take_back')">Cancel all {{ group.rows.length }} releases</Button>
+            <ActButton v-if="sent(group.rows).length > 1" size="small" :may="group.can" @click="sending = group">Send all {{ sent(group.rows).length }} …</ActButton>
+            <ActButton size="small" :may="group.can" @click="decide(group.rows, 'take_back')">Cancel all {{ group.rows.length }} releases</ActButton>
           </template>
         </div>
         <ul>

@@ -17,6 +17,7 @@ import { useAlarm } from './alarm'
 import BroughtBack from './BroughtBack.vue'
 import ShowingStory from './ShowingStory.vue'
 import DialogBox from '@/parts/DialogBox.vue'
+import ActButton from '@/parts/ActButton.vue'
 
 type Row = Schemas['DispatchRow']
 const route = useRoute()
@@ -78,7 +79,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
           <b v-if="first.trouble.length > 0" class="late">{{ first.trouble.length }} in trouble</b><template v-else>none in trouble</template>
         </span>
         <span class="fill" />
-        <Button v-if="workspace" :disabled="!workspace.can.hold?.ok" :title="workspace.can.hold?.why" @click="holding = true">Hold {{ workspace.name }} …</Button>
+        <ActButton v-if="workspace" :may="workspace.can.hold" @click="holding = true">Hold {{ workspace.name }} …</ActButton>
       </div>
       <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
       <BroughtBack v-if="first?.returned" :log="first" :clients="names" :owner="me?.owner === true" />

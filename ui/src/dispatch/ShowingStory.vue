@@ -6,6 +6,7 @@ import { ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import { exactly } from '@/api/time'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ workspace: string; showing: string }>()
 const emit = defineEmits<{ close: [] }>()
@@ -60,10 +61,10 @@ const EVENTS: Record<string, string> = {
       </div>
       <div v-if="story.state === 'trouble'" class="acts">
         <template v-if="story.address">
-          <Button :disabled="!story.can.settle?.ok" :title="story.can.settle?.why" @click="settle.mutate('fine')">Leave it as it is there</Button>
+          <ActButton :may="story.can.settle" @click="settle.mutate('fine')">Leave it as it is there</ActButton>
         </template>
         <template v-else>
-          <Button type="primary" :disabled="!story.can.settle?.ok" :title="story.can.settle?.why" @click="settle.mutate('not_there')">I looked: it is not there</Button>
+          <ActButton type="primary" :may="story.can.settle" @click="settle.mutate('not_there')">I looked: it is not there</ActButton>
           <label for="where">I looked: it is there, at</label>
           <input id="where" v-model="address" placeholder="https://" />
           <Button :disabled="address === '' || !story.can.settle?.ok" @click="settle.mutate('there')">That is it</Button>

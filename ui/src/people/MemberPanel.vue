@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One member: what they may do here and why, what they hold in their hands, and what can be changed about it.
-import { Button, message } from 'ant-design-vue'
+import { message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -8,6 +8,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { list } from '@/api/words'
 import ChangeMember from './ChangeMember.vue'
 import EndMember from './EndMember.vue'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ workspace: string; person: Schemas['PeopleHere']['people'][number]; here: Schemas['PeopleHere'] }>()
 const router = useRouter()
@@ -105,9 +106,9 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
       </div>
     </template>
     <div class="acts">
-      <Button :disabled="!here.can.change_member?.ok" :title="here.can.change_member?.why" @click="changing = true">Change role …</Button>
-      <Button :disabled="!here.can.change_member?.ok" :title="here.can.change_member?.why" @click="ending = true">End access …</Button>
-      <Button v-if="!person.me" :disabled="!here.can.look_as?.ok" :title="here.can.look_as?.why" @click="look">See as {{ first }}</Button>
+      <ActButton :may="here.can.change_member" @click="changing = true">Change role …</ActButton>
+      <ActButton :may="here.can.change_member" @click="ending = true">End access …</ActButton>
+      <ActButton v-if="!person.me" :may="here.can.look_as" @click="look">See as {{ first }}</ActButton>
     </div>
     <ChangeMember v-if="changing" :workspace="workspace" :person="person" :here="here" :holds="holds" @close="changing = false" />
     <EndMember v-if="ending && holds" :workspace="workspace" :person="person" :here="here" :holds="holds" @close="ending = false" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Everybody of a client, what their role gives them, and beside it: who may do what here, and why.
-import { Button, message } from 'ant-design-vue'
+import { message } from 'ant-design-vue'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -14,6 +14,7 @@ import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
 import InviteDialog from './InviteDialog.vue'
 import MemberPanel from './MemberPanel.vue'
+import ActButton from '@/parts/ActButton.vue'
 
 type Person = Schemas['PeopleHere']['people'][number]
 const props = defineProps<{ workspace: string }>()
@@ -65,16 +66,13 @@ const revoke = act((invitation) => ok(api.POST('/api/w/{workspace}/invitations/{
 useKeys({
   ArrowDown: () => walkRows(1),
   ArrowUp: () => walkRows(-1),
-  I: () => {
-    if (data.value?.can.invite?.ok) inviting.value = true
-  },
 })
 </script>
 
 <template>
   <div class="people" :class="{ open: chosen }">
     <Teleport v-if="there && data" to="#client-acts">
-      <Button type="primary" :disabled="!data.can.invite?.ok" :title="data.can.invite?.why" @click="inviting = true">Invite <kbd>I</kbd></Button>
+      <ActButton type="primary" :may="data.can.invite" shortcut="I" opens @click="inviting = true">Invite</ActButton>
     </Teleport>
     <main class="page">
       <p v-if="error" role="alert">{{ sentence(error) }}</p>

@@ -3,6 +3,7 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { computed } from 'vue'
 import { adaptation, part, sheet } from '@/samples/sheet'
+import { BUTTONS } from '@/samples/stubs'
 
 const follow = vi.fn()
 const followAll = vi.fn()
@@ -11,7 +12,7 @@ vi.mock('./follow', () => ({ useFollow: () => ({ follow, followAll, cost: comput
 const { default: AdaptationColumn } = await import('./AdaptationColumn.vue')
 
 const column = (one: ReturnType<typeof adaptation>) =>
-  mount(AdaptationColumn, { props: { sheet: sheet([one]), one }, shallow: true, attachTo: document.body, global: { stubs: { Button: false, RouterLink: { template: '<a><slot /></a>' } } } })
+  mount(AdaptationColumn, { props: { sheet: sheet([one]), one }, shallow: true, attachTo: document.body, global: { stubs: { ...BUTTONS, RouterLink: { template: '<a><slot /></a>' } } } })
 const button = (view: ReturnType<typeof column>, words: string) => view.findAll('button').find((one) => one.text() === words)
 
 describe('a post on one channel', () => {
@@ -37,8 +38,9 @@ describe('a post on one channel', () => {
 
   it('shows what the server says of each part, and decides nothing by itself', () => {
     const view = column(adaptation({ stage: 'client_approval' }, { text: part('Own words', { own: true, off: 'Ticker is sealed: open it to change it.' }), media: part([], { off: null }) }))
-    expect(button(view, 'write')!.attributes()).toMatchObject({ disabled: '', title: 'Ticker is sealed: open it to change it.' })
-    expect(button(view, 'order and frame')!.attributes('disabled')).toBeUndefined()
+    expect(button(view, 'write')!.attributes('aria-disabled')).toBe('true')
+    expect(view.findAllComponents({ name: 'ActButton' }).map((one) => one.props('off'))).toContain('Ticker is sealed: open it to change it.')
+    expect(button(view, 'order and frame')!.attributes('aria-disabled')).toBe('false')
   })
 
   it('sets an own part back by the key F in its line, and not while somebody types', async () => {

@@ -20,6 +20,7 @@ import TimeCost from './TimeCost.vue'
 import WritingAids from './WritingAids.vue'
 import type { Adaptation, PartName, Sheet } from './sheet'
 import { ROWS, offFor, offered, seenOf } from './writable'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet; one: Adaptation; now?: string }>()
 const emit = defineEmits<{ state: [state: string]; replace: [] }>()
@@ -93,7 +94,7 @@ function key(event: KeyboardEvent) {
   const target = event.target as HTMLElement
   if (event.key.toUpperCase() !== 'F' || !keysOn() || event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable]')) return
   const line = target.closest('dl > div')
-  if (line?.matches('.own')) line.querySelector<HTMLButtonElement>('button[data-follow]:enabled')?.click()
+  if (line?.matches('.own')) line.querySelector<HTMLButtonElement>('button[data-follow]:not([aria-disabled=true])')?.click()
 }
 // An own time, link or set of pictures is made by saving it for this channel.
 const ownTime = ref(false)
@@ -143,12 +144,12 @@ defineExpose({
         <dt>{{ one.parts.text.own ? 'Own text' : 'Text' }}</dt>
         <dd>
           <template v-if="one.parts.text.own">
-            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'done' : 'write' }}</button>
+            <ActButton link :off="off('text')" @click="writing = !writing">{{ writing ? 'done' : 'write' }}</ActButton>
             <button type="button" class="link-button" :aria-expanded="comparing" @click="comparing = !comparing">compare</button>
-            <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" aria-label="follow master" data-follow @click="follow('text')">follow</button>
+            <ActButton link :off="off('text')" aria-label="follow master" data-follow @click="follow('text')">follow</ActButton>
           </template>
           <template v-else
-            >follows master <button type="button" class="link-button" :disabled="!!off('text')" :title="off('text')" @click="writing = !writing">{{ writing ? 'leave it' : 'own text' }}</button></template
+            >follows master <ActButton link :off="off('text')" @click="writing = !writing">{{ writing ? 'leave it' : 'own text' }}</ActButton></template
           >
         </dd>
       </div>
@@ -194,15 +195,15 @@ defineExpose({
         <dt>{{ one.parts.media.own ? 'Own media' : 'Media' }}</dt>
         <dd>
           {{ (one.parts.media.value as string[]).length || 'none' }}
-          <button type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">
+          <ActButton link :off="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">
             {{ ownMedia ? 'done' : one.parts.media.own ? 'change' : 'order and frame' }}
-          </button>
-          <button v-if="one.parts.media.own" type="button" class="link-button" :disabled="!!off('media')" :title="off('media')" data-follow @click="follow('media')">follow</button>
+          </ActButton>
+          <ActButton v-if="one.parts.media.own" link :off="off('media')" data-follow @click="follow('media')">follow</ActButton>
         </dd>
       </div>
       <div v-for="part in (['framing', 'descriptions'] as const).filter((name) => one.parts[name].own)" :key="part" class="own">
         <dt>{{ part === 'framing' ? 'Own framing' : 'Own descriptions' }}</dt>
-        <dd><button type="button" class="link-button" :disabled="!!off(part)" :title="off(part)" data-follow @click="follow(part)">follow</button></dd>
+        <dd><ActButton link :off="off(part)" data-follow @click="follow(part)">follow</ActButton></dd>
       </div>
       <div v-if="ownMedia" class="wide">
         <dt class="hidden">Media for {{ one.channel.name }}</dt>
@@ -213,8 +214,8 @@ defineExpose({
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>
           <template v-if="!choosing">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}</template>
-          <button v-if="one.parts.time.own" type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" data-follow @click="follow('time')">follow</button>
-          <button v-else type="button" class="link-button" :disabled="!!off('time')" :title="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'leave it' : 'own time' }}</button>
+          <ActButton v-if="one.parts.time.own" link :off="off('time')" data-follow @click="follow('time')">follow</ActButton>
+          <ActButton v-else link :off="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'leave it' : 'own time' }}</ActButton>
         </dd>
       </div>
       <div v-if="choosing" class="wide">
@@ -225,7 +226,7 @@ defineExpose({
       </div>
     </dl>
     <TimeCost v-if="cost" :cost="cost.said" :zone="sheet.zone" act="Follow the master’s time" @sure="sure()" @back="leave()" />
-    <p v-if="own > 1" class="all">{{ own }} parts of its own <button type="button" class="link-button" :disabled="!!allOff" :title="allOff" @click="followAll()">all follow the master</button></p>
+    <p v-if="own > 1" class="all">{{ own }} parts of its own <ActButton link :off="allOff" @click="followAll()">all follow the master</ActButton></p>
     <ul v-if="proof.checks.length > 0" class="checks">
       <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level"><span aria-hidden="true" class="ringed">!</span>{{ check.sentence }}</li>
     </ul>

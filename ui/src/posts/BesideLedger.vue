@@ -5,6 +5,7 @@ import { api, ok } from '@/api/client'
 import { useAct, type Sheet } from './sheet'
 import { usePart } from './part'
 import SaysState from './SaysState.vue'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet }>()
 const server = computed(() => ({ value: props.sheet.note, version: props.sheet.note_version }))
@@ -36,7 +37,7 @@ const setCampaign = useAct<string>(props.sheet.id, (name) => ok(api.PUT('/api/w/
     <h3>Beside it <span class="quiet">agency only</span></h3>
     <ul class="labels" aria-label="Labels">
       <li v-for="name in sheet.labels" :key="name">
-        {{ name }} <button type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Take the label ${name} off`" @click="setLabels.mutate(sheet.labels.filter((one) => one !== name))">off</button>
+        {{ name }} <ActButton link :off="off" :aria-label="`Take the label ${name} off`" @click="setLabels.mutate(sheet.labels.filter((one) => one !== name))">off</ActButton>
       </li>
     </ul>
     <form @submit.prevent="addLabel">

@@ -2,6 +2,7 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { adaptation, sheet } from '@/samples/sheet'
+import { BUTTONS } from '@/samples/stubs'
 
 const choose = vi.fn<(ids: string[]) => Promise<void>>(() => Promise.resolve())
 vi.mock('./sheet', () => ({ useAct: () => ({ mutateAsync: choose }) }))
@@ -15,6 +16,7 @@ const open = async () => {
   const view = mount(ChannelPicker, {
     props: { sheet: { ...there, channels: [flying.channel, other], sets: [{ id: 's1', name: 'Both', channel_ids: [flying.channel.id, 'c2'] }] } },
     shallow: true,
+    global: { stubs: BUTTONS },
   })
   await view.find('button.link-button').trigger('click')
   return { view, flying: flying.channel.id }

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import { useAct, type Sheet } from './sheet'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet }>()
 const wanted = ref<string[]>([])
@@ -58,7 +59,7 @@ function put(next: string[]) {
       ><ChannelMark :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{ one.channel.name }}</span></span
     >
     <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
-    <button type="button" class="link-button" :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why" @click="folded = false">other channels</button>
+    <ActButton link :may="sheet.can.choose_channels" @click="folded = false">other channels</ActButton>
   </p>
   <fieldset v-else :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why">
     <legend>Channels</legend>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The media of a post, in order, each with its frame and its description; uploaded with visible progress.
-import { Button, message } from 'ant-design-vue'
+import { message } from 'ant-design-vue'
 import { computed, reactive, ref, toRef } from 'vue'
 import { sentence } from '@/api/client'
 import DescriptionField from './DescriptionField.vue'
@@ -10,6 +10,7 @@ import { useEditor } from './editing'
 import type { Adaptation, Sheet } from './sheet'
 import { upload } from './upload'
 import { offFor, seenOf } from './writable'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet; one?: Adaptation }>()
 const emit = defineEmits<{ state: [state: string] }>()
@@ -74,17 +75,7 @@ function move(index: number, by: number) {
           @left="described.save()"
         />
         <span class="acts">
-          <button
-            v-if="kind(id) === 'picture'"
-            type="button"
-            class="link-button"
-            :disabled="!!offFor(sheet, 'framing', one)"
-            :title="offFor(sheet, 'framing', one)"
-            :aria-label="`Frame picture ${index + 1}`"
-            @click="framing = id"
-          >
-            frame
-          </button>
+          <ActButton v-if="kind(id) === 'picture'" link :off="offFor(sheet, 'framing', one)" :aria-label="`Frame picture ${index + 1}`" @click="framing = id"> frame </ActButton>
           <template v-if="!off">
             <button v-if="index > 0" type="button" class="link-button" :aria-label="`Move ${named(id, index)} earlier`" @click="move(index, -1)">earlier</button>
             <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Move ${named(id, index)} later`" @click="move(index, 1)">later</button>
@@ -116,7 +107,7 @@ function move(index: number, by: number) {
       tabindex="-1"
       @change="add(($event.target as HTMLInputElement).files)"
     />
-    <Button size="small" :disabled="!!off" :title="off" :loading="progress !== undefined" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</Button>
+    <ActButton size="small" :off="off" :loading="progress !== undefined" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</ActButton>
     <FramingDialog
       v-if="framing"
       :sheet="sheet"

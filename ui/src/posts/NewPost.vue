@@ -1,12 +1,12 @@
 <script setup lang="ts">
 // Makes a draft in the chosen client; with none chosen it asks for which.
-import { Button, message } from 'ant-design-vue'
+import { message } from 'ant-design-vue'
 import { useMutation } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useChosen } from '@/agency/me'
 import { api, ok, sentence } from '@/api/client'
-import { useKeys } from '@/parts/keys'
+import ActButton from '@/parts/ActButton.vue'
 
 const router = useRouter()
 const { workspace, workspaces } = useChosen()
@@ -26,12 +26,11 @@ function start() {
   else choosing.value = !choosing.value
 }
 const off = computed(() => (workspace.value ? !workspace.value.can.make_post?.ok : able.value.length === 0))
-useKeys({ N: () => !off.value && start() })
 </script>
 
 <template>
   <span class="new">
-    <Button :disabled="off" :title="off ? why : undefined" :loading="make.isPending.value" @click="start">New post <kbd>N</kbd></Button>
+    <ActButton :off="off && (why ?? 'No client of yours takes a new post from you.')" :loading="make.isPending.value" shortcut="N" opens @click="start">New post</ActButton>
     <ul v-if="choosing" class="for" aria-label="For which client">
       <li v-for="one in able" :key="one.id">
         <button type="button" @click="make.mutate(one.id)">for {{ one.name }}</button>
@@ -43,13 +42,6 @@ useKeys({ N: () => !off.value && start() })
 <style scoped>
 .new {
   position: relative;
-}
-kbd {
-  font: 600 12px/1 var(--sans);
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  padding: 1px 4px;
-  margin-left: 6px;
 }
 .for {
   position: absolute;

@@ -12,6 +12,7 @@ import TextPart from './TextPart.vue'
 import { useFollow } from './follow'
 import type { Adaptation, Sheet } from './sheet'
 import { offFor, seenOf, type Row } from './writable'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet; row: Row; one?: Adaptation }>()
 const emit = defineEmits<{ state: [state: string] }>()
@@ -37,19 +38,10 @@ defineExpose({ part: props.row.part, open: () => (editing.value = true) })
     <dt>{{ own ? `Own ${row.label.toLowerCase()}` : row.label }}</dt>
     <dd>
       <span class="says" :title="row.says(part.value, sheet)">{{ row.says(part.value, sheet) }}</span>
-      <button
-        type="button"
-        class="link-button"
-        :disabled="!!off"
-        :title="off"
-        :aria-expanded="editing"
-        :aria-controls="id"
-        :aria-label="`${editing ? 'Done with' : one && !own ? 'Own' : 'Change'} ${row.label.toLowerCase()}`"
-        @click="editing = !editing"
-      >
+      <ActButton link :off="off" :aria-expanded="editing" :aria-controls="id" :aria-label="`${editing ? 'Done with' : one && !own ? 'Own' : 'Change'} ${row.label.toLowerCase()}`" @click="editing = !editing">
         {{ editing ? 'done' : one && !own ? 'own' : 'change' }}
-      </button>
-      <button v-if="own" type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Follow the master’s ${row.label.toLowerCase()}`" data-follow @click="follow(row.part)">follow</button>
+      </ActButton>
+      <ActButton v-if="own" link :off="off" :aria-label="`Follow the master’s ${row.label.toLowerCase()}`" data-follow @click="follow(row.part)">follow</ActButton>
     </dd>
   </div>
   <div v-if="editing" :id="id" class="wide">

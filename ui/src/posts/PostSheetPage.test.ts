@@ -3,6 +3,7 @@ import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
 import { adaptation, sheet } from '@/samples/sheet'
+import { BUTTONS } from '@/samples/stubs'
 import type { Sheet } from './sheet'
 
 enableAutoUnmount(afterEach)
@@ -23,6 +24,7 @@ vi.mock('./sheet', () => ({
   useAct: (_post: string, run: (input: unknown) => Promise<unknown>) => ({ mutate: (input: unknown) => void run(input), isPending: ref(false) }),
 }))
 const { default: PostSheetPage } = await import('./PostSheetPage.vue')
+vi.mock('@/parts/undo', () => ({ offerUndo: vi.fn() }))
 
 function page(shown?: Sheet) {
   found = ref(shown)
@@ -30,7 +32,7 @@ function page(shown?: Sheet) {
     props: { workspace: 'w1', post: 'p1' },
     shallow: true,
     attachTo: document.body,
-    global: { stubs: { Button: { template: '<button><slot /></button>' }, AButton: { template: '<button><slot /></button>' }, RouterLink: true } },
+    global: { stubs: { ...BUTTONS, RouterLink: true } },
   })
 }
 const act = (view: ReturnType<typeof page>, words: RegExp) => view.findAll('header button').find((one) => words.test(one.text()))
@@ -73,13 +75,21 @@ describe('the post sheet', () => {
     const view = page(cleared)
     expect(act(view, /^Release/)!.text()).toBe('Release Ticker L')
     await act(view, /^Release/)!.trigger('click')
-    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'l', bubbles: true }))
+    expect(calls).toEqual(['release {}'])
+    const press = () => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'l', bubbles: true }))
+    ;(document.activeElement as HTMLElement).blur()
+    press() // only aims: "please" typed over the page releases nothing
+    expect(calls).toEqual(['release {}'])
+    expect(document.activeElement?.textContent).toContain('Release Ticker')
+    press()
     expect(calls).toEqual(['release {}', 'release {}'])
     view.unmount()
     calls.length = 0
-    page(sheet([adaptation({ stage: 'cleared' })], { can: { ...cleared.can, release: { ok: false, why: 'Your role here cannot release.' } } }))
-    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'l', bubbles: true }))
+    const off = page(sheet([adaptation({ stage: 'cleared' })], { can: { ...cleared.can, release: { ok: false, why: 'Your role here cannot release.' } } }))
+    press()
+    press()
     expect(calls).toEqual([])
+    expect(act(off, /^Release/)!.attributes('aria-disabled')).toBe('true')
   })
 
   it('opens what is sealed, closes what was opened, takes back what is released, and offers none of it otherwise', async () => {

@@ -8,7 +8,6 @@ import { planned } from '@/api/time'
 import { STAGES, list } from '@/api/words'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
-import { useKeys } from '@/parts/keys'
 import AnswerPanel from '@/signoff/AnswerPanel.vue'
 import AskDialog from '@/signoff/AskDialog.vue'
 import SignoffLedger from '@/signoff/SignoffLedger.vue'
@@ -27,9 +26,11 @@ import RecordLedger from './RecordLedger.vue'
 import RevisionsLedger from './RevisionsLedger.vue'
 import SubjectField from './SubjectField.vue'
 import TalkLedger from './TalkLedger.vue'
+import { offerUndo } from '@/parts/undo'
 import { provideChecks } from './checks'
 import { provideHere } from './here'
 import { useAct, useSheet, type Sheet } from './sheet'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ workspace: string; post: string }>()
 const { workspace: client, me } = useChosen()
@@ -100,21 +101,16 @@ const firstAt = computed(
       .sort()[0],
 )
 
-const release = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path }, body: {} })))
+const release = useAct<undefined>(
+  props.post,
+  () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path }, body: {} })),
+  () => offerUndo('Released; it goes out at its time.', () => takeBack.mutate(undefined)),
+)
 const takeBack = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })))
 const close = useAct<string[]>(props.post, (ids) => ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params: { path }, body: { adaptation_ids: ids } })))
 // An earlier revision is taken back part by part; the text stands for them.
 const takeBackOff = computed(() => sheet.value?.can['write:descriptions']?.why ?? sheet.value?.master.parts.text.off ?? sheet.value?.adaptations.map((one) => one.parts.text.off).find((why) => why) ?? undefined)
 const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params: { path } })))
-
-useKeys({
-  S: () => {
-    if (sheet.value && !off.value) askAt(sheet.value.next_ask)
-  },
-  L: () => {
-    if (cleared.value.length > 0 && sheet.value?.can.release?.ok) release.mutate(undefined)
-  },
-})
 </script>
 
 <template>
@@ -136,20 +132,14 @@ useKeys({
         @click="close.mutate(opened.map((one) => one.id))"
         >Close it again</Button
       >
-      <Button v-if="sealed" :type="blocked ? 'primary' : 'default'" :disabled="!sheet.can.open?.ok" :title="sheet.can.open?.why" @click="opening = true">Change it …</Button>
-      <Button v-if="released.length > 0" :disabled="!sheet.can.take_back?.ok" :title="sheet.can.take_back?.why" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Take it back</Button>
-      <Button v-if="sheet.next_ask" :type="blocked ? 'default' : 'primary'" :disabled="!!off" :title="off" @click="askAt(sheet.next_ask)"
-        >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }} <kbd>S</kbd></Button
+      <ActButton v-if="sealed" :type="blocked ? 'primary' : 'default'" :may="sheet.can.open" @click="opening = true">Change it …</ActButton>
+      <ActButton v-if="released.length > 0" :may="sheet.can.take_back" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Take it back</ActButton>
+      <ActButton v-if="sheet.next_ask" :type="blocked ? 'default' : 'primary'" :off="off" shortcut="S" opens @click="askAt(sheet.next_ask)"
+        >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }}</ActButton
       >
-      <Button v-if="noStep" type="primary" :disabled="!sheet.can.mark_ready?.ok" :title="sheet.can.mark_ready?.why" @click="ready.mutate(undefined)">Mark ready</Button>
-      <Button
-        v-if="cleared.length > 0"
-        :type="sheet.next_ask ? 'default' : 'primary'"
-        :disabled="!sheet.can.release?.ok"
-        :title="sheet.can.release?.why"
-        :loading="release.isPending.value"
-        @click="release.mutate(undefined)"
-        >Release {{ cleared.length === sheet.adaptations.length ? '' : list(cleared.map((one) => one.channel.name)) }} <kbd>L</kbd></Button
+      <ActButton v-if="noStep" type="primary" :may="sheet.can.mark_ready" @click="ready.mutate(undefined)">Mark ready</ActButton>
+      <ActButton v-if="cleared.length > 0" :type="sheet.next_ask ? 'default' : 'primary'" :may="sheet.can.release" :loading="release.isPending.value" shortcut="L" @click="release.mutate(undefined)"
+        >Release {{ cleared.length === sheet.adaptations.length ? '' : list(cleared.map((one) => one.channel.name)) }}</ActButton
       >
     </header>
     <p v-for="hold in sheet.holds" :key="hold.id" class="held" role="status">

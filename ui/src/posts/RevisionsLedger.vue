@@ -7,6 +7,7 @@ import { api, ok } from '@/api/client'
 import { moment } from '@/api/time'
 import CompareRevisions from './CompareRevisions.vue'
 import { useAct } from './sheet'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ workspace: string; post: string; newest: number | null; off?: string }>()
 const open = ref(false)
@@ -42,7 +43,7 @@ const { data } = useQuery({
           ></span
         >
         <span class="acts">
-          <button type="button" class="link-button" :disabled="!!off" :title="off" :aria-label="`Take back revision ${one.number}`" @click="wanted = one.number">take back</button>
+          <ActButton link :off="off" :aria-label="`Take back revision ${one.number}`" @click="wanted = one.number">take back</ActButton>
           <button v-if="one.number > 1" type="button" class="link-button" :aria-label="`Compare revision ${one.number} with the one before`" @click="comparing = { from: one.number - 1, to: one.number }">compare</button>
         </span>
         <div v-if="wanted === one.number" class="sure" role="alert">

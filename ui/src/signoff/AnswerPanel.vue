@@ -6,7 +6,7 @@ import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { useAct, type Sheet } from '@/posts/sheet'
 import { draft } from '@/parts/drafts'
-import { useKeys } from '@/parts/keys'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet }>()
 const mine = computed(() => props.sheet.my_ask!)
@@ -25,7 +25,7 @@ const answer = useAct<'yes' | 'change' | 'no'>(
     ok(
       api.POST('/api/w/{workspace}/lines/{line}/answer', {
         params: { path: { workspace: props.sheet.workspace_id, line: mine.value.line_id } },
-        body: { verdict, words: verdict === 'yes' ? '' : words.value, shown: mine.value.shown, seen: mine.value.seen },
+        body: { verdict, words: words.value.trim(), shown: mine.value.shown, seen: mine.value.seen },
       }),
     ),
   () => {
@@ -33,11 +33,15 @@ const answer = useAct<'yes' | 'change' | 'no'>(
     wanting.value = false
   },
 )
+/** Words that were typed are never dropped by a yes: they go along, or it is a change. */
+function yes() {
+  if (words.value.trim() === '') answer.mutate('yes')
+  else want()
+}
 function want() {
   wanting.value = true
   requestAnimationFrame(() => field.value?.focus())
 }
-useKeys({ Y: () => answer.mutate('yes'), W: want })
 </script>
 
 <template>
@@ -49,8 +53,10 @@ useKeys({ Y: () => answer.mutate('yes'), W: want })
     <p v-if="mine.four_eyes" class="quiet">You wrote part of this: another of those asked must clear it (four eyes). You can still want a change.</p>
     <p v-if="mine.answered" class="quiet">You have answered; your newest answer counts.</p>
     <div v-if="!wanting" class="acts">
-      <Button type="primary" class="yes" :disabled="!!mine.four_eyes" :loading="answer.isPending.value" @click="answer.mutate('yes')">Yes, as it stands <kbd>Y</kbd></Button>
-      <Button @click="want">Change this <kbd>W</kbd></Button>
+      <ActButton type="primary" class="yes" :off="mine.four_eyes && 'You wrote part of this: another of those asked must clear it (four eyes).'" :loading="answer.isPending.value" shortcut="Y" @click="yes"
+        >Yes, as it stands</ActButton
+      >
+      <ActButton shortcut="W" opens @click="want">Change this</ActButton>
     </div>
     <form v-else @submit.prevent="answer.mutate('change')">
       <label for="change-words">What is to be changed (the agency side reads this)</label>
@@ -59,7 +65,10 @@ useKeys({ Y: () => answer.mutate('yes'), W: want })
         <Button html-type="submit" type="primary" :disabled="words.trim() === ''" :loading="answer.isPending.value">Want this change</Button>
         <Button @click="wanting = false">Back</Button>
       </div>
-      <button type="button" class="link-button" :disabled="words.trim() === ''" @click="answer.mutate('no')">No, not at all</button>
+      <p v-if="words.trim() !== ''" class="acts">
+        <ActButton v-if="!mine.four_eyes" link @click="answer.mutate('yes')">Yes, and these words go along</ActButton>
+        <ActButton link @click="answer.mutate('no')">No, not at all</ActButton>
+      </p>
     </form>
   </section>
 </template>

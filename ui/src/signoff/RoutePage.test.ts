@@ -73,7 +73,7 @@ describe('the sign-off route', () => {
   it('says why it cannot be changed by whoever may not, and offers nothing', async () => {
     given = { ...route, can: { ...route.can, rule: { ok: false, why: 'Your role here cannot rule the route.' } } }
     const view = await page()
-    expect(view.find('.acts button').attributes('disabled')).toBeDefined()
+    expect(view.find('.acts button').attributes('aria-disabled')).toBe('true')
     expect(view.text()).toContain('Your role here cannot rule the route.')
     expect(view.text()).not.toContain('Or begin from one of these')
   })

@@ -9,6 +9,7 @@ import { draft } from '@/parts/drafts'
 import { list } from '@/api/words'
 import StampMark from '@/parts/StampMark.vue'
 import { useProblem } from '@/parts/problem'
+import ActButton from '@/parts/ActButton.vue'
 
 interface Step {
   name: string
@@ -175,7 +176,7 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
           </div>
         </form>
         <div v-if="!editing" class="acts">
-          <Button :disabled="!may?.ok" :title="may?.why" @click="begin()">Change the route …</Button>
+          <ActButton :may="may" @click="begin()">Change the route …</ActButton>
           <span v-if="!may?.ok" class="quiet">{{ may?.why }}</span>
         </div>
       </section>

@@ -7,6 +7,7 @@ import { age, brief, planned } from '@/api/time'
 import { list } from '@/api/words'
 import StampMark from '@/parts/StampMark.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet; now: string }>()
 const emit = defineEmits<{ ask: [offer: Sheet['next_ask']] }>()
@@ -53,7 +54,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
     <ul v-for="ask in sheet.asks" :key="ask.id" class="ask">
       <li>
         Asked by {{ ask.asked_by }} {{ brief(ask.asked_at, now) }}, due {{ planned(ask.due_at, sheet.zone) }}
-        <Button size="small" :disabled="!sheet.can.withdraw?.ok" :title="sheet.can.withdraw?.why" @click="withdraw.mutate(ask.id)">Withdraw the ask</Button>
+        <ActButton size="small" :may="sheet.can.withdraw" @click="withdraw.mutate(ask.id)">Withdraw the ask</ActButton>
       </li>
       <li v-for="pass in ask.passes" :key="pass.id" class="quiet">
         {{ pass.person }} has a link until {{ brief(pass.expires_at, now) }}
@@ -61,7 +62,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       </li>
     </ul>
     <div v-if="waits" class="skip">
-      <button v-if="!skipping" type="button" class="link-button" :disabled="!sheet.can.rule?.ok" :title="sheet.can.rule?.why" @click="skipping = true">Skip “{{ waits.name }}” …</button>
+      <ActButton v-if="!skipping" link :may="sheet.can.rule" @click="skipping = true">Skip “{{ waits.name }}” …</ActButton>
       <form v-else @submit.prevent="skip.mutate(waits.step_id)">
         <label for="skip-reason">Why “{{ waits.name }}” is skipped (stays on record, agency side only)</label>
         <input id="skip-reason" v-model="reason" maxlength="1000" />

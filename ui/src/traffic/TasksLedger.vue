@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { brief, place } from '@/api/time'
 import { useAct, type Sheet } from '@/posts/sheet'
+import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet; now: string }>()
 const adding = ref(false)
@@ -42,7 +43,7 @@ const done = useAct<string>(props.sheet.id, (id) => ok(api.POST('/api/w/{workspa
         <Button v-else-if="one.mine || sheet.can.assign?.ok" size="small" :type="one.mine ? 'primary' : 'default'" :loading="done.isPending.value" @click="done.mutate(one.id)">Mark as done</Button>
       </li>
     </ul>
-    <Button v-if="!adding" size="small" :disabled="!sheet.can.assign?.ok" :title="sheet.can.assign?.why" @click="adding = true">Assign a task</Button>
+    <ActButton v-if="!adding" size="small" :may="sheet.can.assign" @click="adding = true">Assign a task</ActButton>
     <form v-else @submit.prevent="assign.mutate(undefined)">
       <label>What<input v-model="task.title" maxlength="200" required placeholder="Picture for the fog post" /></label>
       <label
