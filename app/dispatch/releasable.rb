@@ -36,7 +36,7 @@ module AskFirst
           return in_trouble(adaptation) if adaptation.stage == "trouble"
 
           waits = adaptation.verdict.waits_at
-          way = waits ? "It still needs its yes at “#{waits.name}”." : "Close what is open, or ask for what is missing."
+          way = waits ? "It still needs its yes at “#{waits.name}”." : "Lock it again, or ask for what is missing."
           Core::Conflict.new("not_cleared", "#{adaptation.channel[:name]} is not cleared: nothing goes out without its yeses.", way_on: way)
         end
 

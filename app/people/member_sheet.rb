@@ -14,7 +14,7 @@ module AskFirst
           "Change subject, channels, audience, budget" => %w[rename choose_channels write:audience write:budget],
           "Answer when asked" => %w[answer_internal answer_client], "Do and finish own tasks" => %w[finish_task], "Assign tasks" => %w[assign],
           "Send and withdraw asks" => %w[ask withdraw], "Release, take back, settle" => %w[release take_back settle], "Hold everything" => %w[hold],
-          "Open what is sealed" => %w[open], "Say something to the client" => %w[client_talk], "Invite people, change what they may do" => %w[invite change_member],
+          "Unlock what is locked" => %w[open], "Say something to the client" => %w[client_talk], "Invite people, change what they may do" => %w[invite change_member],
           "Connect and archive channels" => %w[connect], "Change the route, skip a step" => %w[rule], "Change brand sheet and settings, archive" => %w[change_settings archive],
           "Export everything" => %w[export], "Delete the client" => %w[delete_client], "Look as another member" => %w[look_as]
         }.freeze

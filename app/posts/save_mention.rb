@@ -69,7 +69,7 @@ module AskFirst
 
           who = sealed.size == 1 ? "One channel of a post is" : "#{sealed.size} channels of posts are"
           raise Core::Conflict.new("sealed", "#{who} asked for or cleared with this spelling.", field: "spellings",
-            way_on: "Open them with “Change it” first.", facts: { "posts" => sealed.map { |one| one.row[:post_id] }.uniq })
+            way_on: "Unlock them first.", facts: { "posts" => sealed.map { |one| one.row[:post_id] }.uniq })
         end
       end
     end

@@ -43,7 +43,7 @@ module AskFirst
 
         def reason(post, adaptation)
           verdict = adaptation.verdict
-          return "somebody opened it to change it" if adaptation.facts.opened
+          return "somebody unlocked it to change it" if adaptation.facts.opened
           return "#{post.names.fetch(verdict.blocks.first.person_id)} wants a change" if verdict.blocks.any?
           return "what is to go out is not what was released" if verdict.releasable?
 

@@ -21,7 +21,7 @@ module AskFirst
           "ask" => "send and withdraw asks",
           "release" => "release and take back",
           "hold" => "hold everything",
-          "open" => "open what is sealed",
+          "open" => "unlock what is locked",
           "govern_people" => "invite people and change what they may do",
           "govern_channels" => "connect, order and archive channels",
           "govern_route" => "change the sign-off route and skip its steps",

@@ -91,8 +91,8 @@ module AskFirst
           def sealed(act, on)
             return if !Acts.fetch(act).unsealed || (on.sealed || []).empty?
 
-            Refusal.new(code: "sealed", rule: "#{list(on.sealed)} #{are(on.sealed)} sealed: it has been asked for, or has its yes, exactly as it stands.",
-              way_on: "Open it with “Change it”; you are told first what that costs.")
+            Refusal.new(code: "sealed", rule: "#{list(on.sealed)} #{are(on.sealed)} locked: it has been asked for, or has its yes, exactly as it stands.",
+              way_on: "Unlock it; you are told first what that costs.")
           end
 
           def list(names) = names.size < 3 ? names.join(" and ") : "#{names[0...-1].join(', ')} and #{names.last}"

@@ -43,7 +43,7 @@ RSpec.describe "The interface takes care" do
       expect(session).to have_field("time-master", with: "2026-10-22T12:10")
       choose_time("time-master", "")
       expect(time.call).to eq "2026-10-22T12:10:00"
-      session.click_button("Take the time away")
+      session.click_button("Remove the time")
       expect(session).to have_css("header", text: "no time yet")
       expect(time.call).to be_nil
     end
@@ -156,7 +156,7 @@ RSpec.describe "The interface takes care" do
       write_copy("Master copy", "a fog " * 33_333, session)
       expect(session).to have_content("The text has 199998 characters; at most 100000 can be kept.")
       expect(session.evaluate_script("JSON.parse(localStorage.getItem(Object.keys(localStorage).find(key => key.endsWith(':part:#{post}:master:text')))).value.length")).to eq 199_998
-      session.click_button("Show what is saved instead")
+      session.click_button("Discard mine, show what is saved")
       expect(session).to have_css("[aria-label='Master copy']", text: text_of(post))
     end
   end
@@ -166,7 +166,7 @@ RSpec.describe "The interface takes care" do
     world.ask(post, 0)
     as(:wren) do |session|
       session.visit("/desk")
-      expect(session).to have_content("Waits for you")
+      expect(session).to have_content("Waiting for you")
       body = session.find("body")
       body.send_keys("/")
       session.find("input[role=combobox]").send_keys("quill", :enter)
@@ -242,7 +242,7 @@ RSpec.describe "The interface takes care" do
     as(:ines) do |session|
       [[1280, 800], [390, 800]].each do |width, height|
         session.current_window.resize_to(width, height)
-        { "/desk" => "Waits for you", "/posts" => "Posts", sheet(post) => "Sign-off", "/dispatch" => "Next and in flight" }.each do |path, words|
+        { "/desk" => "Waiting for you", "/posts" => "Posts", sheet(post) => "Sign-off", "/dispatch" => "Next and in flight" }.each do |path, words|
           session.visit(path)
           expect(session).to have_content(words)
           sleep 0.4
@@ -252,7 +252,7 @@ RSpec.describe "The interface takes care" do
       expect(found.reject { |_, findings| findings.empty? }).to eq({})
       session.current_window.resize_to(1280, 800)
       session.visit(sheet(post))
-      session.click_button("Change it …")
+      session.click_button("Unlock …")
       expect(session).to have_content("what this costs")
       expect(axe_findings(session)).to eq []
     end

@@ -191,7 +191,7 @@ RSpec.describe "Permission, and the agency's own pages" do
     it "a set is made, chosen with one press in a post, and narrows the list; channels are ordered by keys" do
       as(:ines) do
         visit("/w/#{world.workspace}/client/channels")
-        click_button("Make a set")
+        click_button("New set")
         fill_in("Name", with: "both of them")
         check("Ticker", allow_label_click: true)
         check("Vitrine", allow_label_click: true)
@@ -227,7 +227,7 @@ RSpec.describe "Permission, and the agency's own pages" do
         visit("/desk")
         click_link(text: "Publish by hand: October leaflet")
         expect(page).to have_content("Look at the lamp before you leave the house.")
-        click_button("I do it now")
+        click_button("I publish it now")
         fill_in("Where it went", with: "On the counter of both piers")
         click_button("It is out")
         expect(page).to have_content("October leaflet")
@@ -243,7 +243,7 @@ RSpec.describe "Permission, and the agency's own pages" do
       click_button("Archive …")
       click_button("Archive it")
       expect(page).to have_content("is archived: it can be read, and nothing goes out")
-      click_button("Take it out of the archive")
+      click_button("Unarchive")
       expect(page).to have_no_content("is archived: it can be read")
       click_button("Delete …")
       expect(page).to have_link("Export everything first")

@@ -89,7 +89,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       click_link(text: "Read: Fog days, first of all")
       click_button("Change this")
       fill_in("What is to be changed (the agency side reads this)", with: "Once is enough: it waits until the far pier is in sight.")
-      click_button("Want this change")
+      click_button("Send this change")
       expect(page).to have_css("header", text: "changes wanted")
     end
 
@@ -143,11 +143,11 @@ RSpec.describe "One client post, from first draft to out and verified" do
     # live: the lead's open page shows it without a reload. 6: cleared and sealed
     as(:ines) do
       expect(page).to have_css("header", text: "cleared")
-      click_button("Change it …")
+      click_button("Unlock …")
       expect(page).to have_content("Wren Adeyo and Odile Marchetti will not count on other content.")
       within("[role=dialog]") do
         uncheck("Vitrine")
-        click_button("Open one channel")
+        click_button("Unlock one channel")
       end
       expect(column("Ticker")).to have_content("open to change")
       within(column("Ticker")) do
@@ -161,7 +161,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
         expect(page).to have_content("51 of 300")
       end
       wait_for_save
-      click_button("Close it again")
+      click_button("Lock again")
       expect(column("Ticker")).to have_content("cleared")
 
       # another day needs another yes, and that is said before it is saved
@@ -177,7 +177,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       expect(page).to have_no_content("still count")
       click_button("Release")
       expect(page).to have_css("header", text: "released")
-      click_button("Take it back")
+      click_button("Cancel the release")
       expect(page).to have_css("header", text: "cleared")
       click_button("Release")
       expect(page).to have_css("header", text: "released")
@@ -185,7 +185,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       # at its time the dispatcher sends it and looks at the network; the page follows without a reload
       click_link("Dispatch")
       expect(page).to have_css("section[aria-label=Out] .seen", text: "verified", count: 2, wait: 130)
-      look = find("a[aria-label='Look at Fog days, first of all on Vitrine']")[:href]
+      look = find("a[aria-label='View Fog days, first of all on Vitrine']")[:href]
       expect(Net::HTTP.get(URI(look))).to include("and so does your coffee.", "alt=\"A ferry on grey water under a low moon\"")
     end
 

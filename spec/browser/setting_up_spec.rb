@@ -25,15 +25,15 @@ RSpec.describe "Setting up a client and keeping it apart" do
       fill_in("Name", with: "Tarn Mills")
       expect(page).to have_field("Mark", with: "TM")
       fill_in("Time zone", with: "Mars/Base")
-      click_button("Make the workspace")
+      click_button("Create the client")
       expect(page).to have_css(".field.bad", text: "Time zone")
       fill_in("Time zone", with: "Europe/Vienna")
-      click_button("Make the workspace")
+      click_button("Create the client")
 
       # 2: days and hours
       expect(page).to have_css("[aria-label='Set-up'] li[aria-current=step]", text: "Days and hours")
       select("Austria", from: "Public holidays")
-      click_button("Save the rules")
+      click_button("Save the settings")
       expect(page).to have_content("Nationalfeiertag")
       click_button("Next: sign-off route")
 
@@ -42,7 +42,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
       fill_in("Name", with: "Ada's yes")
       visit(page.current_path) # a closed tab loses nothing
       expect(page).to have_field("Name", with: "Ada's yes")
-      click_button("Let this route stand")
+      click_button("Save the route")
       expect(page).to have_content("nobody is named yet")
       visit("/desk")
       expect(page).to have_content("The set-up of Tarn Mills")
@@ -171,7 +171,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
       fill_in("Mark in letters", with: "Qf")
       row = db[:workspaces].where(id: world.workspace).first
       world.act("Clients::ChangeSettings", :bram, version: row[:version], edge: "#224466")
-      click_button("Save the rules")
+      click_button("Save the settings")
       expect(page).to have_content("changed these settings meanwhile")
       expect(page).to have_field("Mark in letters", with: "Qf")
       click_button("Keep mine")

@@ -156,7 +156,7 @@ RSpec.describe "Writing a post" do
         world.write(post, "media", [first, more.last], who: :ines)
         page.driver.browser.network.emulate_network_conditions(offline: false)
         expect(page).to have_content("Ines Calloway changed this meanwhile to boat.jpg, p7.jpg")
-        click_button("Take theirs")
+        click_button("Use theirs")
         expect(page).to have_css("figure", count: 2)
       end
     end
@@ -227,7 +227,7 @@ RSpec.describe "Writing a post" do
       eventually { kept.call("audience") == { "places" => ["Lisbon + 30 km", "Almada"], "languages" => [] } }
       fill_in("Languages", with: "Portuguese!")
       expect(page).to have_content("is no language tag")
-      click_button("Show what is saved instead")
+      click_button("Discard mine, show what is saved")
       expect(page).to have_field("Languages", with: "")
       click_button("Change format")
       choose("text alone", allow_label_click: true)
@@ -337,9 +337,9 @@ RSpec.describe "Writing a post" do
     as(:ines) do
       open_sheet(post)
       click_button("Revisions")
-      click_button("Take back revision 1")
+      click_button("Restore revision 1")
       expect(page).to have_content("what stands now stays with its own revision")
-      click_button("Take it back")
+      click_button("Cancel the release")
       expect(page).to have_css("[aria-label='Master copy']", text: "the 7:20 does not guess")
     end
   end

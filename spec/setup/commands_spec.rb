@@ -33,6 +33,20 @@ RSpec.describe "The commands" do
       expect(world.stage(post)).to eq "drafting"
     end
 
+    it "bin/dispatcher ends when it is told to, at whatever moment of starting its child" do
+      keepers = Array.new(8) { Process.spawn(world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: File::NULL, err: File::NULL) }
+      keepers.each_with_index do |pid, number|
+        sleep 0.04 * number
+        Process.kill("TERM", pid)
+      end
+      deadline = Time.now + 20
+      left = keepers.dup
+      left.reject! { |pid| Process.wait(pid, Process::WNOHANG) } && sleep(0.1) until left.empty? || Time.now > deadline
+      expect(left).to eq []
+    ensure
+      left&.each { |pid| Process.kill("KILL", -Process.getpgid(pid)) }
+    end
+
     it "bin/migrate runs on a database that is up to date, and changes nothing" do
       before = world.owner[:schema_info].all
       _, status = Open3.capture2e(world.environment, "ruby", "bin/migrate", chdir: Setup::ROOT)

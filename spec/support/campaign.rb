@@ -101,6 +101,8 @@ class Campaign
     Process.kill("STOP", pid)
     @result.freezes += 1
     sleep @random.rand * 6
+  rescue Errno::ESRCH
+    nil # it was killed in between
   ensure
     wake(pid)
   end

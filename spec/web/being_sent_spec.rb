@@ -51,7 +51,7 @@ RSpec.describe "A post that is being sent" do
     world.clear(sealed)
     here = "/api/w/#{world.workspace}/posts/#{sealed}"
     stays = -> { ines.call(:get, here).last["adaptations"][0]["stays"] }
-    expect(stays.call).to match(/Ticker is sealed/)
+    expect(stays.call).to match(/Ticker is locked/)
     ines.call(:post, "#{here}/open", { adaptation_ids: [world.adaptation(sealed, :ticker)] })
     expect(stays.call).to be_nil
   end

@@ -18,6 +18,8 @@ const queries = new QueryClient({
       refetchOnWindowFocus: true,
       staleTime: 2_000,
       retry: (tries, error) => tries < 2 && !isProblem(error),
+      // what did not arrive is fetched again by itself, and its page says so
+      refetchInterval: (query) => (query.state.error && !isProblem(query.state.error) ? 5_000 : false),
     },
   },
 })

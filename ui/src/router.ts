@@ -29,7 +29,7 @@ export const router = createRouter({
         { path: 'people', name: 'people', component: () => import('./people/PeoplePage.vue'), props: true, meta: { title: 'People' } },
         { path: 'channels', name: 'channels', component: () => import('./channels/ChannelsPage.vue'), props: true, meta: { title: 'Channels' } },
         { path: 'sign-off', name: 'route', component: () => import('./signoff/RoutePage.vue'), props: true, meta: { title: 'Sign-off' } },
-        { path: 'rules', name: 'settings', component: () => import('./clients/SettingsPage.vue'), props: true, meta: { title: 'Rules of the house' } },
+        { path: 'rules', name: 'settings', component: () => import('./clients/SettingsPage.vue'), props: true, meta: { title: 'Client settings' } },
         { path: 'record', name: 'client-record', component: () => import('./record/ClientRecordPage.vue'), props: true, meta: { title: 'Record' } },
       ],
     },

@@ -74,7 +74,7 @@ RSpec.describe "Dispatch" do
     it "ends when somebody opens it, and says so on the record" do
       post = released
       world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)])
-      expect(db[:releases].where(post_id: post).get(:ended_why)).to eq "somebody opened it to change it"
+      expect(db[:releases].where(post_id: post).get(:ended_why)).to eq "somebody unlocked it to change it"
     end
   end
 

@@ -62,7 +62,7 @@ RSpec.describe AskFirst::Core::Permissions::Decision do
     others = [somebody("Ines", %w[write_copy open]), somebody("Wren", %w[write_copy])]
     decision = described_class.for(somebody("Maro", ["write_copy"]), "write:text", on: touched.new(sealed: ["Ticker"]), others: others)
     expect([decision.code, decision.who_can]).to eq ["sealed", ["Ines"]]
-    expect { decision.require! }.to raise_error(AskFirst::Core::Conflict, /Ticker is sealed/)
+    expect { decision.require! }.to raise_error(AskFirst::Core::Conflict, /Ticker is locked/)
   end
 
   it "what is being sent is too late for everybody" do

@@ -3,7 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok, sentence, unread } from '@/api/client'
 import ClientMark from '@/parts/ClientMark.vue'
 import PersonFace from '@/parts/PersonFace.vue'
 import { calendarDay, longDay } from '@/api/time'
@@ -42,7 +42,7 @@ async function restore(client: string) {
 
 <template>
   <main class="page">
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <template v-if="data">
       <div class="page-head">
         <label class="find">Find <input v-model="words" class="plain-input" type="search" placeholder="a name or a role" /></label>

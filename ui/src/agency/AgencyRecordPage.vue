@@ -3,7 +3,7 @@
 import { Button } from 'ant-design-vue'
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok, unread } from '@/api/client'
 import { useChosen } from './me'
 import RecordList from '@/record/RecordList.vue'
 
@@ -56,8 +56,8 @@ function file(as: string) {
       <a :href="file('csv')" download>As CSV</a>
       <a :href="file('json')" download>As JSON</a>
     </div>
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <RecordList :rows="rows" :clients="names" />
-    <div v-if="hasNextPage" class="acts"><Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show what was before</Button></div>
+    <div v-if="hasNextPage" class="acts"><Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show older</Button></div>
   </main>
 </template>

@@ -23,7 +23,7 @@ const desk = (posts: ReturnType<typeof post>[]) => ({
 })
 const shown = ref(desk([]))
 const POST = vi.fn((_path: string, options: { body: { post_ids: string[] } }) => Promise.resolve({ released: options.body.post_ids, left: [] }))
-vi.mock('@/api/client', () => ({ api: { POST }, ok: (call: Promise<unknown>) => call, sentence: String }))
+vi.mock('@/api/client', () => ({ api: { POST }, ok: (call: Promise<unknown>) => call, sentence: String, unread: String }))
 vi.mock('./desk', () => ({ useDesk: () => ({ data: shown, error: ref(), isPending: ref(false), waiting: ref(0) }) }))
 vi.mock('@/dispatch/alarm', () => ({ useAlarm: () => ({ data: ref(null) }) }))
 vi.mock('./me', () => ({ useChosen: () => ({ id: ref(), workspaces: ref([{ id: 'w1', name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { release: { ok: true } } }]) }) }))

@@ -3,7 +3,7 @@ import { Button, message } from 'ant-design-vue'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ok, sentence, type Schemas } from '@/api/client'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { age, brief, heading } from '@/api/time'
 import { initials, list, titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
@@ -98,13 +98,13 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
     <p v-for="one in desk?.set_ups ?? []" :key="one.workspace_id" class="alarm set-up" role="status">
       <span>The set-up of {{ one.name }} is not done yet.</span> <router-link :to="{ name: SETUP[one.step] ?? 'settings', params: { workspace: one.workspace_id } }">Go on</router-link>
     </p>
-    <p v-if="error" class="alarm" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" class="alarm" role="alert">{{ unread(error) }}</p>
     <div v-if="isPending" class="columns" aria-busy="true"><div v-for="n in 3" :key="n" class="ghost" /></div>
 
     <div v-if="desk" class="columns">
       <section aria-labelledby="yours">
         <h2 id="yours">
-          Waits for you <span class="number">{{ waiting }}</span>
+          Waiting for you <span class="number">{{ waiting }}</span>
         </h2>
         <ul>
           <li v-for="line in desk.asked" :key="`a${line.post.id}`" class="row mine">
@@ -138,7 +138,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
               /></span>
               <span class="line quiet"
                 ><span>{{ names[one.workspace_id] }} · {{ one.channel }}</span
-                ><b>{{ one.state === 'taken_up' ? 'you are at it' : 'now' }}</b></span
+                ><b>{{ one.state === 'taken_up' ? 'you are publishing it' : 'now' }}</b></span
               >
             </router-link>
           </li>
@@ -149,7 +149,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
                 ><SignoffStrip :strip="post.strip"
               /></span>
               <span class="line quiet"
-                ><span>{{ names[post.workspace_id] }} · opened to change it</span><span>{{ when(post.at, post.workspace_id) }}</span></span
+                ><span>{{ names[post.workspace_id] }} · unlocked to change it</span><span>{{ when(post.at, post.workspace_id) }}</span></span
               >
             </router-link>
           </li>
@@ -165,13 +165,13 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
               >
             </router-link>
           </li>
-          <li v-if="waiting === 0" class="none">Nothing is yellow, so you are done. What others owe you stands beside this.</li>
+          <li v-if="waiting === 0" class="none">You are done: nothing waits for you. What others still have to answer stands beside this.</li>
         </ul>
       </section>
 
       <section aria-labelledby="others">
         <h2 id="others">
-          Waits for others <span class="number">{{ others }}</span>
+          Waiting for others <span class="number">{{ others }}</span>
         </h2>
         <template v-for="group in desk.waits_for_others" :key="group.workspace_id + group.person">
           <div class="person">
@@ -195,7 +195,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
             </li>
           </ul>
         </template>
-        <p v-if="others === 0" class="none">No one owes you an answer.</p>
+        <p v-if="others === 0" class="none">Nothing waits for anybody else.</p>
       </section>
 
       <section aria-labelledby="release">

@@ -3,7 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
+import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
 import { list } from '@/api/words'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
@@ -44,7 +44,7 @@ async function save() {
 
 <template>
   <main class="page">
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <form v-if="form && data" class="narrow" @submit.prevent="save">
       <section class="block">
         <h2>Signing in</h2>

@@ -16,10 +16,16 @@ export function isProblem(error: unknown): error is ProblemError {
   return error instanceof ProblemError
 }
 
-/** What a person reads when something was refused or did not arrive. */
+const said = (error: ProblemError) => [error.problem.detail, error.problem.way_on].filter(Boolean).join(' ')
+
+/** What a person reads when something that they did was refused or did not arrive. */
 export function sentence(error: unknown): string {
-  if (isProblem(error)) return [error.problem.detail, error.problem.way_on].filter(Boolean).join(' ')
-  return 'The connection is gone for a moment; nothing you typed is lost. Trying again.'
+  return isProblem(error) ? said(error) : 'There is no connection, so that was not done. Do it again when it is back.'
+}
+
+/** The same of something that a page fetches: what did not arrive is fetched again by itself (see main.ts). */
+export function unread(error: unknown): string {
+  return isProblem(error) ? said(error) : 'This cannot be fetched at the moment: there is no connection. Trying again.'
 }
 
 export const api = createClient<paths>({ baseUrl: '', credentials: 'same-origin' })

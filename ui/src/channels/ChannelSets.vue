@@ -65,11 +65,11 @@ async function drop(set: string) {
       <p v-if="at('channel_ids') ?? beside(['name', 'channel_ids'])" class="wrong" role="alert">{{ at('channel_ids') ?? beside(['name', 'channel_ids']) }}</p>
       <div class="acts">
         <Button type="primary" size="small" html-type="submit" :loading="busy">Save the set</Button>
-        <Button size="small" @click="editing = undefined">Leave it</Button>
-        <Button v-if="editing.id" size="small" danger @click="drop(editing.id)">Take it away</Button>
+        <Button size="small" @click="editing = undefined">Cancel</Button>
+        <Button v-if="editing.id" size="small" danger @click="drop(editing.id)">Remove</Button>
       </div>
     </form>
-    <Button v-else size="small" :disabled="!may || here.channels.length === 0" :title="here.can.connect?.why" @click="edit()">Make a set</Button>
+    <Button v-else size="small" :disabled="!may || here.channels.length === 0" :title="here.can.connect?.why" @click="edit()">New set</Button>
   </section>
 </template>
 

@@ -52,7 +52,7 @@ function leave(what: 'archive' | 'withdraw') {
       <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">{{ beside(['name', 'initials', 'limit', 'pictures']) }}</p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy">Save</Button>
-        <Button @click="emit('close')">Leave it</Button>
+        <Button @click="emit('close')">Cancel</Button>
       </div>
     </form>
     <div class="ends">

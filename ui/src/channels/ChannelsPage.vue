@@ -3,7 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { api, ok, sentence, type Schemas } from '@/api/client'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import AddChannel from './AddChannel.vue'
 import ChannelSets from './ChannelSets.vue'
@@ -70,7 +70,7 @@ function limits(one: Channel) {
     <Teleport v-if="there && data" to="#client-acts">
       <Button type="primary" :disabled="!may" :title="data.can.connect?.why" @click="adding = true">Add a channel</Button>
     </Teleport>
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <div v-if="data" class="two">
       <div>
         <table class="list">
@@ -139,7 +139,7 @@ function limits(one: Channel) {
           <summary>{{ data.archived.length }} archived</summary>
           <ul>
             <li v-for="one in data.archived" :key="one.id">
-              <ChannelMark :network="one.network" :initials="one.initials" /> {{ one.name }} <Button size="small" :disabled="!may" @click="archive(one.id, true)">Take it out of the archive</Button>
+              <ChannelMark :network="one.network" :initials="one.initials" /> {{ one.name }} <Button size="small" :disabled="!may" @click="archive(one.id, true)">Unarchive</Button>
             </li>
           </ul>
         </details>

@@ -3,7 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, ok, sentence, type Schemas } from '@/api/client'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import BrandPart from './BrandPart.vue'
 import ContrastTable from './ContrastTable.vue'
 import { useBrandPart } from './brand'
@@ -53,7 +53,7 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
 
 <template>
   <main class="page">
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <div v-if="data" class="sheet-grid">
       <div>
         <BrandPart title="Colours" hint="hex, shown as swatches" :may="may" :part="colours">
@@ -63,7 +63,7 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
               <template v-if="may">
                 <input v-model="one.name" class="plain-input" type="text" placeholder="name" :aria-label="`Name of colour ${index + 1}`" />
                 <input v-model="one.hex" class="plain-input digest" type="text" :aria-label="`Hex of colour ${index + 1}`" maxlength="7" />
-                <button type="button" class="link-button" :aria-label="`Take ${one.name || one.hex} away`" @click="colours.value.splice(index, 1)">take away</button>
+                <button type="button" class="link-button" :aria-label="`Remove ${one.name || one.hex}`" @click="colours.value.splice(index, 1)">Remove</button>
               </template>
               <template v-else
                 ><b>{{ one.name }}</b
@@ -99,7 +99,7 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
                       .filter(Boolean)
                   "
                 />
-                <button type="button" class="link-button" @click="tags.value.splice(index, 1)">take away</button>
+                <button type="button" class="link-button" @click="tags.value.splice(index, 1)">Remove</button>
               </template>
               <template v-else
                 ><b>{{ one.name }}</b> <span class="copy">{{ one.tags.map((tag) => `#${tag}`).join(' ') }}</span></template
@@ -131,7 +131,7 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
               <template v-if="may">
                 <input v-model="one.title" class="plain-input short" type="text" placeholder="title" :aria-label="`Title of link ${index + 1}`" />
                 <input v-model="one.address" class="plain-input" type="url" placeholder="https://" :aria-label="`Address of link ${index + 1}`" />
-                <button type="button" class="link-button" @click="links.value.splice(index, 1)">take away</button>
+                <button type="button" class="link-button" @click="links.value.splice(index, 1)">Remove</button>
               </template>
               <a v-else :href="one.address" rel="noreferrer noopener" target="_blank">{{ one.title || one.address }}</a>
             </li>
@@ -148,7 +148,7 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
             <li v-for="file in data.files" :key="file.id">
               <a :href="`/api/w/${workspace}/brand-files/${file.id}`" download>{{ file.name }}</a>
               <span class="quiet">{{ size(file.bytes) }} · {{ file.by }}</span>
-              <button v-if="may" type="button" class="link-button" @click="remove(file.id)">take away</button>
+              <button v-if="may" type="button" class="link-button" @click="remove(file.id)">Remove</button>
             </li>
             <li v-if="data.files.length === 0" class="quiet">No files yet.</li>
           </ul>

@@ -18,7 +18,7 @@ const pages = [
   { name: 'people', label: 'People' },
   { name: 'channels', label: 'Channels' },
   { name: 'route', label: 'Sign-off' },
-  { name: 'settings', label: 'Rules of the house' },
+  { name: 'settings', label: 'Client settings' },
   { name: 'client-record', label: 'Record' },
 ] as const
 const bar = computed(() => pages.map((one) => ({ ...one, to: { name: one.name, params: { workspace: props.workspace } } })))

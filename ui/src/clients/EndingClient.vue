@@ -52,7 +52,7 @@ async function remove() {
       <span v-else class="quiet">{{ can.export?.why }}</span>
     </div>
     <div class="row">
-      <ActButton v-if="archived" :may="can.archive" :loading="busy" @click="archive(true)">Take it out of the archive</ActButton>
+      <ActButton v-if="archived" :may="can.archive" :loading="busy" @click="archive(true)">Unarchive</ActButton>
       <ActButton v-else :may="can.archive" @click="open('archive')">Archive …</ActButton>
       <ActButton danger :may="can.delete_client" @click="open('delete')">Delete …</ActButton>
     </div>
@@ -73,7 +73,7 @@ async function remove() {
     <p v-if="beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
     <div class="acts">
       <Button type="primary" :loading="busy" @click="archive(false)">Archive it</Button>
-      <Button @click="asking = undefined">Leave it</Button>
+      <Button @click="asking = undefined">Cancel</Button>
     </div>
   </DialogBox>
 
@@ -111,7 +111,7 @@ async function remove() {
       <p v-if="beside(['name'])" class="wrong" role="alert">{{ beside(['name']) }}</p>
       <div class="acts">
         <Button danger type="primary" :loading="busy" @click="remove">Delete {{ name }}</Button>
-        <Button @click="asking = undefined">Keep it</Button>
+        <Button @click="asking = undefined">Cancel</Button>
       </div>
     </template>
   </DialogBox>

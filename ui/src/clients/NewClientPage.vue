@@ -79,8 +79,8 @@ async function make() {
       </fieldset>
       <p v-if="beside(['name', 'mark', 'edge', 'zone', 'week_start'])" class="wrong" role="alert">{{ beside(['name', 'mark', 'edge', 'zone', 'week_start']) }}</p>
       <div class="acts">
-        <Button type="primary" html-type="submit" :loading="busy" :disabled="!me?.sets_up">Make the workspace</Button>
-        <router-link to="/desk">Not now; what is typed stays here</router-link>
+        <Button type="primary" html-type="submit" :loading="busy" :disabled="!me?.sets_up">Create the client</Button>
+        <router-link to="/desk">Cancel; what is typed stays here</router-link>
       </div>
     </form>
   </main>

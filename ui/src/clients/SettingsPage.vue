@@ -1,9 +1,9 @@
 <script setup lang="ts">
-// Rules of the house: everything that the set-up asked for, changed later; archive and deletion at the end.
+// Client settings: everything that the set-up asked for, changed later; archive and deletion at the end.
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
+import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 import EdgeField from './EdgeField.vue'
 import WeekField from './WeekField.vue'
@@ -95,7 +95,7 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
 
 <template>
   <main class="page two">
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <form v-if="form && data" @submit.prevent="save">
       <p v-if="off" class="block">{{ off }}</p>
       <fieldset :disabled="!!off">
@@ -152,10 +152,10 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
           <p v-for="(value, key) in theirs" v-show="JSON.stringify(value) !== JSON.stringify(form[key as keyof Form])" :key="key">
             {{ String(key).replaceAll('_', ' ') }}: theirs is <b>{{ typeof value === 'object' ? 'other hours' : value }}</b>
           </p>
-          <div class="acts"><Button type="primary" @click="save">Keep mine</Button><Button @click="takeTheirs">Take theirs</Button></div>
+          <div class="acts"><Button type="primary" @click="save">Keep mine</Button><Button @click="takeTheirs">Use theirs</Button></div>
         </div>
         <div class="acts bottom">
-          <Button type="primary" html-type="submit" :disabled="!changed" :loading="busy">Save the rules</Button>
+          <Button type="primary" html-type="submit" :disabled="!changed" :loading="busy">Save the settings</Button>
           <span v-if="changed" class="quiet">Not saved yet</span>
           <span v-if="beside(fields) && !theirs" class="wrong" role="alert">{{ beside(fields) }}</span>
         </div>

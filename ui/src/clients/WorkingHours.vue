@@ -42,7 +42,7 @@ function add(day: number) {
               <button
                 type="button"
                 class="link-button"
-                :aria-label="`take off: these hours on ${NAMES[day]}`"
+                :aria-label="`Remove these hours on ${NAMES[day]}`"
                 @click="
                   put(
                     day,
@@ -53,7 +53,7 @@ function add(day: number) {
                 take off
               </button>
             </span>
-            <button v-if="spans(day).length < 3" type="button" class="link-button" :aria-label="`add hours on ${NAMES[day]}`" @click="add(day)">add hours</button>
+            <button v-if="spans(day).length < 3" type="button" class="link-button" :aria-label="`Add hours on ${NAMES[day]}`" @click="add(day)">add hours</button>
           </td>
         </tr>
       </tbody>

@@ -4,7 +4,7 @@ import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok, unread } from '@/api/client'
 import { planned } from '@/api/time'
 import { titled } from '@/api/words'
 import { besideInWords } from '@/parts/beside'
@@ -47,7 +47,7 @@ async function copy(text: string) {
 
 <template>
   <main class="page">
-    <p v-if="error" role="alert">{{ sentence(error) }} <router-link :to="{ name: 'dispatch' }">Back to the dispatch log</router-link></p>
+    <p v-if="error" role="alert">{{ unread(error) }} <router-link :to="{ name: 'dispatch' }">Back to the dispatch log</router-link></p>
     <div v-if="data" class="narrow">
       <div class="page-head">
         <h1>Publish by hand on {{ data.channel }}</h1>
@@ -58,7 +58,7 @@ async function copy(text: string) {
         <template v-else-if="data.state !== 'by_hand'"><p>It is not due yet; it waits for its time.</p></template>
         <template v-else-if="waits">
           <p>It is time. Take it up, and nobody else does it too; every yes is checked again as you do.</p>
-          <div class="acts"><Button type="primary" :loading="busy" @click="act('take-up')">I do it now</Button></div>
+          <div class="acts"><Button type="primary" :loading="busy" @click="act('take-up')">I publish it now</Button></div>
         </template>
         <p v-else-if="!data.mine">
           <b>{{ data.claimed_by }}</b> has taken it up.
@@ -71,7 +71,7 @@ async function copy(text: string) {
             /></FormField>
             <div class="acts">
               <Button type="primary" html-type="submit" :loading="busy">It is out</Button>
-              <Button @click="act('let-go')">I did not do it: let it go</Button>
+              <Button @click="act('let-go')">I did not publish it: give it back</Button>
             </div>
           </form>
         </template>
@@ -85,7 +85,7 @@ async function copy(text: string) {
         <p class="copy">{{ data.text }}</p>
       </section>
       <section v-if="more.length > 0" class="block">
-        <h2>Beside it</h2>
+        <h2>Goes with it</h2>
         <dl>
           <template v-for="[label, words] in more" :key="label">
             <dt>{{ label }}</dt>

@@ -6,7 +6,7 @@ import { message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useChosen } from '@/agency/me'
-import { api, ok, sentence, type Schemas } from '@/api/client'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
 import { titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
@@ -75,13 +75,13 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
       <div class="head">
         <h1>Dispatch</h1>
         <span v-if="first" class="quiet">
-          {{ first.figures.out }} out in 40 days<template v-if="first.figures.median_late != null"> · half within {{ first.figures.median_late }} s of their minute</template> ·
+          {{ first.figures.out }} out in 40 days<template v-if="first.figures.median_late != null"> · typical delay {{ first.figures.median_late }} s</template> ·
           <b v-if="first.trouble.length > 0" class="late">{{ first.trouble.length }} in trouble</b><template v-else>none in trouble</template>
         </span>
         <span class="fill" />
         <ActButton v-if="workspace" :may="workspace.can.hold" @click="holding = true">Hold {{ workspace.name }} …</ActButton>
       </div>
-      <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
+      <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
       <BroughtBack v-if="first?.returned" :log="first" :clients="names" :owner="me?.owner === true" />
       <p v-else-if="alarm" role="alert" class="held">
         <b>{{ alarm }}</b>
@@ -118,14 +118,14 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
                 <span v-else-if="row.fault" class="late why">{{ row.fault }}</span>
               </button>
               <router-link v-if="row.state === 'by_hand'" class="do" :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.id } }">{{
-                row.claimed_by ? `${row.claimed_by.split(' ')[0]} is at it` : 'publish it'
+                row.claimed_by ? `${row.claimed_by.split(' ')[0]} is publishing it` : 'publish it'
               }}</router-link>
-              <a v-else-if="row.address?.startsWith('http')" :href="row.address" target="_blank" rel="noreferrer" :aria-label="`Look at ${titled(row.subject)} on ${row.channel}`">look</a>
+              <a v-else-if="row.address?.startsWith('http')" :href="row.address" target="_blank" rel="noreferrer" :aria-label="`View ${titled(row.subject)} on ${row.channel}`">View</a>
             </li>
             <li v-if="group.rows.length === 0" class="none">{{ group.empty }}</li>
           </ul>
         </section>
-        <Button v-if="hasNextPage" @click="fetchNextPage()">Show what went out before</Button>
+        <Button v-if="hasNextPage" @click="fetchNextPage()">Show older</Button>
       </template>
       <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the log …</p>
     </div>
@@ -135,7 +135,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
       <label for="hold-reason">Reason (the agency side reads this)</label>
       <textarea id="hold-reason" v-model="reason" rows="2" />
       <Button type="primary" danger :disabled="reason.trim() === ''" :loading="hold.isPending.value" @click="hold.mutate()">Hold it now</Button>
-      <Button @click="holding = false">Leave it running</Button>
+      <Button @click="holding = false">Cancel</Button>
     </DialogBox>
     <KeysHelp
       :keys="[

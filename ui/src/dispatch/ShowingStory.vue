@@ -3,7 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok, sentence, unread } from '@/api/client'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import { exactly } from '@/api/time'
 import ActButton from '@/parts/ActButton.vue'
@@ -50,7 +50,7 @@ const EVENTS: Record<string, string> = {
 
 <template>
   <aside class="story" aria-label="Showing">
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <template v-if="story">
       <div class="top">
         <b v-if="story.trouble" class="late" role="alert">{{ story.trouble }}</b>

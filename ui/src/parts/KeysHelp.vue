@@ -24,7 +24,7 @@ useKeys({ '?': () => (open.value = true) })
         <dd>{{ what }}</dd>
       </template>
     </dl>
-    <label><input type="checkbox" :checked="on" @change="turn" /> Single keys act</label>
+    <label><input type="checkbox" :checked="on" @change="turn" /> Single-letter keys</label>
   </DialogBox>
 </template>
 

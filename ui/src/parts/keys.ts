@@ -1,4 +1,4 @@
-// Single keys act only while no field has focus; they can be turned off (WCAG 2.1.4).
+// Single-letter keys only while no field has focus; they can be turned off (WCAG 2.1.4).
 import { onBeforeUnmount, onMounted } from 'vue'
 
 const OFF = 'keys-off'

@@ -40,7 +40,7 @@ function who(workspace: string, person: string) {
       <li v-for="one in profile.absences" :key="one.id">
         <b>{{ calendarDay(one.from, { weekday: true }) }} to {{ calendarDay(one.until, { weekday: true }) }}</b>
         <span class="quiet">{{ one.stand_ins.length > 0 ? one.stand_ins.map((each) => who(each.workspace_id, each.person_id)).join(', ') : 'nobody stands in' }}</span>
-        <button type="button" class="link-button" @click="drop(one.id)">take it back</button>
+        <button type="button" class="link-button" @click="drop(one.id)">cancel it</button>
       </li>
       <li v-if="profile.absences.length === 0" class="quiet">No absence is planned.</li>
     </ul>

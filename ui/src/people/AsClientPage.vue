@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What a client's person sees, for an owner who looks as them: their asks and nothing else, each exactly as its link shows it.
 import { useQuery } from '@tanstack/vue-query'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok, unread } from '@/api/client'
 import { moment } from '@/api/time'
 import { useMe } from '@/agency/me'
 
@@ -11,7 +11,7 @@ const { data, error } = useQuery({ queryKey: ['looked-asks'], queryFn: () => ok(
 
 <template>
   <main class="page">
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <section v-if="me?.looking_as && data" class="block narrow">
       <div class="block-head">
         <h2>What {{ me.looking_as.name }} sees</h2>

@@ -66,7 +66,7 @@ async function save() {
       <p v-if="beside(['role_id', 'role', 'title', 'channel_ids', 'until', 'to'])" class="wrong" role="alert">{{ beside(['role_id', 'role', 'title', 'channel_ids', 'until', 'to']) }}</p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy">Change it</Button>
-        <Button @click="emit('close')">Leave it</Button>
+        <Button @click="emit('close')">Cancel</Button>
       </div>
     </form>
   </DialogBox>

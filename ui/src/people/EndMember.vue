@@ -44,7 +44,7 @@ async function end() {
     <p v-if="beside(['to'])" class="wrong" role="alert">{{ beside(['to']) }}</p>
     <div class="acts">
       <Button danger type="primary" :loading="busy" @click="end">End the access</Button>
-      <Button @click="emit('close')">Leave it</Button>
+      <Button @click="emit('close')">Cancel</Button>
     </div>
   </DialogBox>
 </template>

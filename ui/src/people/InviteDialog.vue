@@ -82,7 +82,7 @@ function close() {
       <p v-if="beside(['addresses', 'role_id', 'title', 'channel_ids', 'until'])" class="wrong" role="alert">{{ beside(['addresses', 'role_id', 'title', 'channel_ids', 'until']) }}</p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy" :disabled="!form.value.role_id">Send the invitations</Button>
-        <Button @click="close">{{ results.length > 0 ? 'Done' : 'Not now' }}</Button>
+        <Button @click="close">{{ results.length > 0 ? 'Done' : 'Cancel' }}</Button>
       </div>
     </form>
   </DialogBox>

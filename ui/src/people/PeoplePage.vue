@@ -4,7 +4,7 @@ import { message } from 'ant-design-vue'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ok, sentence, type Schemas } from '@/api/client'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { useMe } from '@/agency/me'
 import { brief, calendarDay, month } from '@/api/time'
 import KeysHelp from '@/parts/KeysHelp.vue'
@@ -61,7 +61,7 @@ const act = (run: (id: string) => Promise<unknown>, words: string) =>
     onSettled: () => void queries.invalidateQueries({ queryKey: ['people', props.workspace] }),
   })
 const again = act((invitation) => ok(api.POST('/api/w/{workspace}/invitations/{invitation}/again', { params: { path: { ...path, invitation } } })), 'Sent again; the older link works no more.')
-const revoke = act((invitation) => ok(api.POST('/api/w/{workspace}/invitations/{invitation}/revoke', { params: { path: { ...path, invitation } } })), 'Revoked; its link works no more.')
+const revoke = act((invitation) => ok(api.POST('/api/w/{workspace}/invitations/{invitation}/revoke', { params: { path: { ...path, invitation } } })), 'Cancelled; its link works no more.')
 
 useKeys({
   ArrowDown: () => walkRows(1),
@@ -75,7 +75,7 @@ useKeys({
       <ActButton type="primary" :may="data.can.invite" shortcut="I" opens @click="inviting = true">Invite</ActButton>
     </Teleport>
     <main class="page">
-      <p v-if="error" role="alert">{{ sentence(error) }}</p>
+      <p v-if="error" role="alert">{{ unread(error) }}</p>
       <table v-if="data" class="list">
         <template v-for="group in sides" :key="group.side">
           <thead>
@@ -116,7 +116,10 @@ useKeys({
               <td>{{ one.role }}</td>
               <td>{{ channels(one.channel_ids ?? null) }}</td>
               <td :colspan="6" class="quiet">{{ one.over ? 'the link has expired' : `pending until ${brief(one.expires_at, now)}` }}</td>
-              <td class="state"><button type="button" class="link-button" @click="again.mutate(one.id)">again</button> <button type="button" class="link-button" @click="revoke.mutate(one.id)">revoke</button></td>
+              <td class="state">
+                <button type="button" class="link-button" :aria-label="`Resend the invitation to ${one.email}`" @click="again.mutate(one.id)">Resend</button>
+                <button type="button" class="link-button" :aria-label="`Cancel the invitation of ${one.email}`" @click="revoke.mutate(one.id)">Cancel invitation</button>
+              </td>
             </tr>
             <tr v-if="of(group.side).length + invited(group.side).length === 0">
               <td colspan="10" class="quiet">Nobody of this side yet. Invite them by mail; they are pending until they accept.</td>

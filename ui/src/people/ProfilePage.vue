@@ -110,7 +110,7 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
           <div class="face-row">
             <PersonFace :name="form.name" :person-id="data.id" :picture="data.picture" :size="64" />
             <label class="file">A picture <input type="file" accept="image/*" @change="picture" /></label>
-            <Button v-if="data.picture" size="small" @click="noPicture">Take it away</Button>
+            <Button v-if="data.picture" size="small" @click="noPicture">Remove</Button>
           </div>
           <FormField id="name" label="Name" :wrong="at('name')"><input id="name" v-model="form.name" type="text" maxlength="120" autocomplete="name" /></FormField>
         </section>

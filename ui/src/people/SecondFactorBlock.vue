@@ -78,7 +78,7 @@ function ask(next: 'codes' | 'off') {
         <FormField id="otp-password" label="Your password" :wrong="at('password')"><input id="otp-password" v-model="password" type="password" autocomplete="current-password" required /></FormField>
         <div class="acts">
           <Button type="primary" html-type="submit" :loading="busy">Turn it on</Button>
-          <Button @click="secret = undefined">Not now</Button>
+          <Button @click="secret = undefined">Cancel</Button>
         </div>
       </div>
     </form>
@@ -86,7 +86,7 @@ function ask(next: 'codes' | 'off') {
       <FormField id="mode-password" label="Your password" :wrong="at('password')"><input id="mode-password" v-model="password" type="password" autocomplete="current-password" required /></FormField>
       <div class="acts">
         <Button html-type="submit" :danger="mode === 'off'" :loading="busy">{{ mode === 'off' ? 'Turn it off' : 'Show my recovery codes' }}</Button>
-        <Button @click="mode = ''">Leave it</Button>
+        <Button @click="mode = ''">Cancel</Button>
       </div>
     </form>
     <div v-else class="acts">

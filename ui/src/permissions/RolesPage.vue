@@ -3,7 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
+import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 import ShareSquare from '@/parts/ShareSquare.vue'
 import { useProblem } from '@/parts/problem'
@@ -83,7 +83,7 @@ async function drop() {
 <template>
   <div class="roles">
     <main class="page">
-      <p v-if="error" role="alert">{{ sentence(error) }}</p>
+      <p v-if="error" role="alert">{{ unread(error) }}</p>
       <table v-if="data" class="list">
         <template v-for="side in ['agency', 'client']" :key="side">
           <thead>
@@ -105,7 +105,7 @@ async function drop() {
           </tbody>
         </template>
       </table>
-      <div class="acts"><Button @click="make()">Make a role</Button></div>
+      <div class="acts"><Button @click="make()">New role</Button></div>
     </main>
     <aside v-if="editing && data" class="panel" aria-label="The role">
       <form @submit.prevent="save">
@@ -126,15 +126,15 @@ async function drop() {
           <p v-for="one in given" :key="one">They gave it: {{ words[one] }}</p>
           <p v-for="one in taken" :key="one">They took from it: {{ words[one] }}</p>
           <p>What you ticked is kept.</p>
-          <div class="acts"><Button type="primary" size="small" @click="save">Keep mine</Button><Button size="small" @click="takeTheirs">Take theirs</Button></div>
+          <div class="acts"><Button type="primary" size="small" @click="save">Keep mine</Button><Button size="small" @click="takeTheirs">Use theirs</Button></div>
         </div>
         <p v-else-if="at('abilities') ?? at('role') ?? beside(['name', 'abilities', 'role'])" class="wrong" role="alert">{{ at('abilities') ?? at('role') ?? beside(['name', 'abilities', 'role']) }}</p>
         <p v-if="editing.held > 0" class="quiet">{{ editing.held }} {{ editing.held === 1 ? 'place has' : 'places have' }} this role; a change counts for them at once.</p>
         <div class="acts">
           <Button v-if="!theirs" type="primary" html-type="submit" :loading="busy">Save the role</Button>
-          <Button v-if="editing.id" @click="make(data.roles.find((one) => one.id === editing!.id))">Make one like it</Button>
-          <Button v-if="editing.id && !editing.preset" danger @click="drop">Take it away</Button>
-          <Button @click="editing = undefined">Leave it</Button>
+          <Button v-if="editing.id" @click="make(data.roles.find((one) => one.id === editing!.id))">Copy the role</Button>
+          <Button v-if="editing.id && !editing.preset" danger @click="drop">Remove</Button>
+          <Button @click="editing = undefined">Cancel</Button>
         </div>
       </form>
     </aside>

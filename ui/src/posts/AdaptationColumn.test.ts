@@ -37,9 +37,9 @@ describe('a post on one channel', () => {
   })
 
   it('shows what the server says of each part, and decides nothing by itself', () => {
-    const view = column(adaptation({ stage: 'client_approval' }, { text: part('Own words', { own: true, off: 'Ticker is sealed: open it to change it.' }), media: part([], { off: null }) }))
+    const view = column(adaptation({ stage: 'client_approval' }, { text: part('Own words', { own: true, off: 'Ticker is locked: unlock it to change it.' }), media: part([], { off: null }) }))
     expect(button(view, 'write')!.attributes('aria-disabled')).toBe('true')
-    expect(view.findAllComponents({ name: 'ActButton' }).map((one) => one.props('off'))).toContain('Ticker is sealed: open it to change it.')
+    expect(view.findAllComponents({ name: 'ActButton' }).map((one) => one.props('off'))).toContain('Ticker is locked: unlock it to change it.')
     expect(button(view, 'order and frame')!.attributes('aria-disabled')).toBe('false')
   })
 

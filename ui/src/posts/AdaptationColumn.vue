@@ -123,13 +123,13 @@ defineExpose({
     <p class="stands">
       <SignoffStrip :strip="one.strip" :now="now" />
       <b>{{ STAGES[one.stage] }}</b>
-      <span v-if="one.opened" class="opened">open to change</span>
+      <span v-if="one.opened" class="opened">unlocked</span>
     </p>
     <p v-if="one.channel.level && !['fine', 'offline'].includes(one.channel.level)" class="connection" :class="one.channel.level">
       {{ one.channel.sentence }} <router-link :to="{ name: 'channels', params: { workspace: sheet.workspace_id } }">Channels</router-link>
     </p>
     <p v-if="one.showing?.state === 'by_hand'" class="connection by-hand">
-      It is time to publish it by hand. <router-link :to="{ name: 'by-hand', params: { workspace: sheet.workspace_id, showing: one.showing.id } }">Take it up</router-link>
+      It is time to publish it by hand. <router-link :to="{ name: 'by-hand', params: { workspace: sheet.workspace_id, showing: one.showing.id } }">Start</router-link>
     </p>
     <p v-if="one.off" class="connection" role="status">{{ one.off }}</p>
     <div class="frame">
@@ -149,12 +149,12 @@ defineExpose({
             <ActButton link :off="off('text')" aria-label="follow master" data-follow @click="follow('text')">follow</ActButton>
           </template>
           <template v-else
-            >follows master <ActButton link :off="off('text')" @click="writing = !writing">{{ writing ? 'leave it' : 'own text' }}</ActButton></template
+            >follows master <ActButton link :off="off('text')" @click="writing = !writing">{{ writing ? 'cancel' : 'own text' }}</ActButton></template
           >
         </dd>
       </div>
       <div v-if="one.own_text?.stale" class="wide stale">
-        <dt class="hidden">Look again</dt>
+        <dt class="hidden">Check again</dt>
         <dd class="whole"><span aria-hidden="true" class="ringed">!</span>The master was changed since this was written; look whether it still fits.</dd>
       </div>
       <div v-if="comparing && one.own_text" class="wide">
@@ -215,7 +215,7 @@ defineExpose({
         <dd>
           <template v-if="!choosing">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}</template>
           <ActButton v-if="one.parts.time.own" link :off="off('time')" data-follow @click="follow('time')">follow</ActButton>
-          <ActButton v-else link :off="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'leave it' : 'own time' }}</ActButton>
+          <ActButton v-else link :off="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'cancel' : 'own time' }}</ActButton>
         </dd>
       </div>
       <div v-if="choosing" class="wide">

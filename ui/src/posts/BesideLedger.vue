@@ -33,12 +33,10 @@ const setCampaign = useAct<string>(props.sheet.id, (name) => ok(api.PUT('/api/w/
 </script>
 
 <template>
-  <section aria-label="Beside the post">
-    <h3>Beside it <span class="quiet">agency only</span></h3>
+  <section aria-label="Labels and notes">
+    <h3>Labels and notes <span class="quiet">agency only</span></h3>
     <ul class="labels" aria-label="Labels">
-      <li v-for="name in sheet.labels" :key="name">
-        {{ name }} <ActButton link :off="off" :aria-label="`Take the label ${name} off`" @click="setLabels.mutate(sheet.labels.filter((one) => one !== name))">off</ActButton>
-      </li>
+      <li v-for="name in sheet.labels" :key="name">{{ name }} <ActButton link :off="off" :aria-label="`Remove the label ${name}`" @click="setLabels.mutate(sheet.labels.filter((one) => one !== name))">off</ActButton></li>
     </ul>
     <form @submit.prevent="addLabel">
       <input v-model="label" list="known-labels" aria-label="Label" placeholder="Label, known or new" :readonly="!!off" :title="off" @change="sheet.known.labels.includes(label) && addLabel()" />

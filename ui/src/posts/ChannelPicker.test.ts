@@ -8,7 +8,7 @@ const choose = vi.fn<(ids: string[]) => Promise<void>>(() => Promise.resolve())
 vi.mock('./sheet', () => ({ useAct: () => ({ mutateAsync: choose }) }))
 const { default: ChannelPicker } = await import('./ChannelPicker.vue')
 
-const why = 'Ticker is being sent or is out, and cannot be taken off. Look at it in Dispatch.'
+const why = 'Ticker is being sent or is out, and cannot be removed. Look at it in Dispatch.'
 const open = async () => {
   const flying = adaptation({ stays: why })
   const there = sheet([flying])

@@ -82,7 +82,7 @@ const keep = useAct<void>(
       <form v-if="listing" class="small-form" @submit.prevent="keep.mutate()">
         <label for="reminder-list">Reminders for every post of this client, one a line</label>
         <textarea id="reminder-list" v-model="list" rows="4" placeholder="Did you look at the tide table?" />
-        <p><Button html-type="submit" size="small" type="primary" :loading="keep.isPending.value">Keep the list</Button> <Button size="small" @click="listing = false">Leave it</Button></p>
+        <p><Button html-type="submit" size="small" type="primary" :loading="keep.isPending.value">Save the list</Button> <Button size="small" @click="listing = false">Cancel</Button></p>
       </form>
       <button v-else-if="sheet.can.assign?.ok" type="button" class="link-button" @click="edit">
         {{ sheet.reminders.length > 0 ? `change the reminders${unticked > 0 ? ` (${unticked} open)` : ''}` : 'remind of something in every post' }}

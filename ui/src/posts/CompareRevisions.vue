@@ -2,7 +2,7 @@
 // Two revisions beside each other, channel by channel: text by words, pictures side by side, the rest by line.
 import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok, unread } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import WordRuns from '@/parts/WordRuns.vue'
 import DialogBox from '@/parts/DialogBox.vue'
@@ -36,7 +36,7 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
       >
       <span class="quiet">Struck: only in the earlier one. Underlined: only in the later one.</span>
     </p>
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <section v-for="one in data?.compared?.adaptations" :key="one.channel.id" :aria-label="`${one.channel.name}: ${SAYS[one.change]}`">
       <h3>
         <ChannelMark :network="one.channel.network" :initials="one.channel.initials" /> {{ one.channel.name }} <span class="quiet">{{ SAYS[one.change] }}</span>

@@ -66,7 +66,7 @@ async function copy() {
       </p>
       <p v-if="at('walls') ?? beside(['walls'])" class="late" role="alert">{{ at('walls') ?? beside(['walls']) }}</p>
       <p>
-        <Button html-type="submit" type="primary" :loading="busy">Make {{ chosen.length > 1 ? `${chosen.length} drafts` : 'the draft' }}</Button> <Button @click="emit('close')">Not now</Button>
+        <Button html-type="submit" type="primary" :loading="busy">Make {{ chosen.length > 1 ? `${chosen.length} drafts` : 'the draft' }}</Button> <Button @click="emit('close')">Cancel</Button>
       </p>
     </form>
   </DialogBox>

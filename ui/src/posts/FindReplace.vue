@@ -62,7 +62,7 @@ const run = useAct<void, string[]>(
       <input id="find-what" v-model="find" />
       <label for="find-with">Replace with</label>
       <input id="find-with" v-model="put" />
-      <label class="check"><input v-model="exact" type="checkbox" /> Capitals matter</label>
+      <label class="check"><input v-model="exact" type="checkbox" /> Match case</label>
       <ul role="status">
         <li v-for="place in hits" :key="place.name">
           <b>{{ place.name }}</b> {{ place.count }} times <span v-if="place.off" class="quiet">left as it is: {{ place.off }}</span>

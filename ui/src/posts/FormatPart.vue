@@ -15,7 +15,7 @@ const everywhere = (format: string) => props.sheet.adaptations.filter((one) => !
 <template>
   <fieldset :disabled="!!off">
     <legend class="hidden">Format{{ where }}</legend>
-    <label class="check"><input type="radio" :checked="!value" @change="choose(null)" /> as it comes, by what is there</label>
+    <label class="check"><input type="radio" :checked="!value" @change="choose(null)" /> automatic, by what is there</label>
     <label v-for="format in taken" :key="format" class="check">
       <input type="radio" :checked="value === format" @change="choose(format)" /> {{ FORMATS[format] }}
       <span v-if="!one && everywhere(format).length > 0" class="quiet">not on {{ everywhere(format).join(', ') }}</span>

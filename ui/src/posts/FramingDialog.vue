@@ -75,12 +75,12 @@ async function done() {
       </svg>
     </div>
     <label class="near"
-      >Nearer <input type="range" min="100" max="400" step="5" :value="frame.zoom ?? 100" :disabled="!!off" aria-label="Nearer, in percent" @input="set({ zoom: Number(($event.target as HTMLInputElement).value) })" />
+      >Nearer <input type="range" min="100" max="400" step="5" :value="frame.zoom ?? 100" :disabled="!!off" aria-label="Zoom, in percent" @input="set({ zoom: Number(($event.target as HTMLInputElement).value) })" />
       {{ frame.zoom ?? 100 }} %</label
     >
     <p class="quiet">{{ cut[2] }} by {{ cut[3] }} pixels are kept. A network that wants another shape cuts within this.</p>
     <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
-    <p class="acts"><Button type="primary" @click="done">Done</Button> <Button :disabled="!!off" @click="set({ shape: null, focus: null, zoom: null })">As it was taken</Button></p>
+    <p class="acts"><Button type="primary" @click="done">Done</Button> <Button :disabled="!!off" @click="set({ shape: null, focus: null, zoom: null })">Whole picture</Button></p>
   </DialogBox>
 </template>
 

@@ -79,7 +79,7 @@ function move(index: number, by: number) {
           <template v-if="!off">
             <button v-if="index > 0" type="button" class="link-button" :aria-label="`Move ${named(id, index)} earlier`" @click="move(index, -1)">earlier</button>
             <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Move ${named(id, index)} later`" @click="move(index, 1)">later</button>
-            <button type="button" class="link-button" :aria-label="`Take out ${named(id, index)}`" @click="media.choose(ids.filter((other) => other !== id))">take out</button>
+            <button type="button" class="link-button" :aria-label="`Remove ${named(id, index)}`" @click="media.choose(ids.filter((other) => other !== id))">remove</button>
           </template>
         </span>
       </figcaption>

@@ -24,8 +24,8 @@ const act = useAct<undefined>(
 </script>
 
 <template>
-  <DialogBox :open="open" title="Change it: what this costs" :closable="false" :width="480" @close="emit('close')">
-    <p>Each channel you open can be changed; what you leave closed keeps its yes. A part of the master can be changed once every channel that follows it is open.</p>
+  <DialogBox :open="open" title="Unlock: what this costs" :closable="false" :width="480" @close="emit('close')">
+    <p>Each channel that you unlock can be changed; what stays locked keeps its yes. A part of the master can be changed once every channel that follows it is unlocked.</p>
     <ul>
       <li v-for="one in sealed" :key="one.id">
         <label
@@ -39,8 +39,8 @@ const act = useAct<undefined>(
     </ul>
     <p class="quiet">Put back exactly as it was, with no other answer since, the yeses count again.</p>
     <div class="acts">
-      <Button type="primary" :disabled="chosen.length === 0" :loading="act.isPending.value" @click="act.mutate(undefined)">Open {{ chosen.length === 1 ? 'one channel' : `${chosen.length} channels` }}</Button>
-      <Button @click="emit('close')">Leave it sealed</Button>
+      <Button type="primary" :disabled="chosen.length === 0" :loading="act.isPending.value" @click="act.mutate(undefined)">Unlock {{ chosen.length === 1 ? 'one channel' : `${chosen.length} channels` }}</Button>
+      <Button @click="emit('close')">Cancel</Button>
     </div>
   </DialogBox>
 </template>

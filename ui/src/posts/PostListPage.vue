@@ -4,7 +4,7 @@ import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { watchDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useChosen } from '@/agency/me'
-import { api, ok, sentence, type Schemas } from '@/api/client'
+import { api, ok, unread, type Schemas } from '@/api/client'
 import { planned } from '@/api/time'
 import { STAGES, titled } from '@/api/words'
 import { useInAddress } from '@/parts/address'
@@ -75,7 +75,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
       <span class="fill" />
       <NewPost />
     </div>
-    <p v-if="error" role="alert" class="late">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
     <p v-if="off > 0 && !everything" class="quiet">
       {{ off }} {{ off === 1 ? 'channel is' : 'channels are' }} switched off in your views. <button type="button" class="link-button" @click="everything = true">Show everything</button>
     </p>

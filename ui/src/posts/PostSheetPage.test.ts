@@ -16,6 +16,7 @@ vi.mock('./checks', () => ({ provideChecks: () => undefined }))
 vi.mock('@/api/client', () => ({
   ok: (call: Promise<unknown>) => call,
   isProblem: () => false,
+  unread: (error: unknown) => (error as Error).message,
   sentence: (error: Error) => error.message,
   api: { POST: async (path: string, init: { body?: unknown }) => void calls.push(`${path.split('/').pop()} ${JSON.stringify(init.body ?? null)}`) },
 }))
@@ -94,12 +95,12 @@ describe('the post sheet', () => {
 
   it('opens what is sealed, closes what was opened, takes back what is released, and offers none of it otherwise', async () => {
     const drafting = page(sheet([adaptation()]))
-    expect(['Change it', 'Close it again', 'Take it back', 'Release', 'Mark ready'].filter((words) => act(drafting, new RegExp(`^${words}`)))).toEqual(['Mark ready'])
-    expect(act(page(sheet([adaptation({ sealed: true, stage: 'client_approval' })], { stage: 'client_approval' })), /^Change it/)).toBeDefined()
+    expect(['Unlock', 'Lock again', 'Cancel the release', 'Release', 'Mark ready'].filter((words) => act(drafting, new RegExp(`^${words}`)))).toEqual(['Mark ready'])
+    expect(act(page(sheet([adaptation({ sealed: true, stage: 'client_approval' })], { stage: 'client_approval' })), /^Unlock/)).toBeDefined()
     const opened = page(sheet([adaptation({ sealed: true, opened: true })], { stage: 'drafting' }))
-    await act(opened, /^Close it again/)!.trigger('click')
+    await act(opened, /^Lock again/)!.trigger('click')
     const released = page(sheet([adaptation({ stage: 'released', release: { by: 'Ines', at: '2026-10-15T06:30:00Z' }, showing: { state: 'planned' } })], { stage: 'released' }))
-    await act(released, /^Take it back/)!.trigger('click')
+    await act(released, /^Cancel the release/)!.trigger('click')
     expect(calls).toEqual(['close {"adaptation_ids":["a1"]}', 'take-back {}'])
   })
 

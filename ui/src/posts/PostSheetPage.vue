@@ -3,7 +3,7 @@
 import { Button } from 'ant-design-vue'
 import { computed, nextTick, ref } from 'vue'
 import { useChosen } from '@/agency/me'
-import { api, isProblem, ok, sentence } from '@/api/client'
+import { api, ok, unread } from '@/api/client'
 import { planned } from '@/api/time'
 import { STAGES, list } from '@/api/words'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
@@ -81,9 +81,14 @@ function askAt(offer: Sheet['next_ask']) {
 const opening = ref(false)
 const saved = computed(
   () =>
-    ({ saved: sheet.value?.revision ? `revision ${sheet.value.revision}` : 'saved', typing: 'not saved yet', saving: 'saving', waiting: 'no connection, kept here', conflict: 'changed by two', refused: 'not saved' })[
-      saving.value
-    ] ?? 'saved',
+    ({
+      saved: sheet.value?.revision ? `revision ${sheet.value.revision}` : 'saved',
+      typing: 'not saved yet',
+      saving: 'saving',
+      waiting: 'no connection, kept here',
+      conflict: 'conflict: choose a version',
+      refused: 'not saved',
+    })[saving.value] ?? 'saved',
 )
 
 const blocked = computed(() => sheet.value?.stage === 'changes_wanted' && sealed.value)
@@ -128,12 +133,12 @@ const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace
       <Button
         v-if="opened.length > 0"
         :disabled="!sheet.can.close?.ok"
-        :title="sheet.can.close?.why ?? 'Ends the opening. Exactly as it was before, its yeses count again.'"
+        :title="sheet.can.close?.why ?? 'Locks it again. Exactly as it was before, its yeses count again.'"
         @click="close.mutate(opened.map((one) => one.id))"
-        >Close it again</Button
+        >Lock again</Button
       >
-      <ActButton v-if="sealed" :type="blocked ? 'primary' : 'default'" :may="sheet.can.open" @click="opening = true">Change it …</ActButton>
-      <ActButton v-if="released.length > 0" :may="sheet.can.take_back" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Take it back</ActButton>
+      <ActButton v-if="sealed" :type="blocked ? 'primary' : 'default'" :may="sheet.can.open" @click="opening = true">Unlock …</ActButton>
+      <ActButton v-if="released.length > 0" :may="sheet.can.take_back" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Cancel the release</ActButton>
       <ActButton v-if="sheet.next_ask" :type="blocked ? 'default' : 'primary'" :off="off" shortcut="S" opens @click="askAt(sheet.next_ask)"
         >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }}</ActButton
       >
@@ -196,7 +201,7 @@ const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace
     <FindReplace v-if="replacing" :sheet="sheet" @close="replacing = false" />
   </main>
   <main v-else class="wait">
-    <p v-if="error" role="alert">{{ isProblem(error) ? error.problem.detail : sentence(error) }} <router-link to="/desk">Go to the Desk</router-link></p>
+    <p v-if="error" role="alert">{{ unread(error) }} <router-link to="/desk">Go to the Desk</router-link></p>
     <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the post …</p>
   </main>
 </template>

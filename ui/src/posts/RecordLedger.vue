@@ -36,7 +36,7 @@ const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? []
         </p>
       </li>
     </ol>
-    <Button v-if="open && hasNextPage" size="small" @click="fetchNextPage()">Show what came after</Button>
+    <Button v-if="open && hasNextPage" size="small" @click="fetchNextPage()">Show newer</Button>
   </section>
 </template>
 

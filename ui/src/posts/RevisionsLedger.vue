@@ -43,12 +43,12 @@ const { data } = useQuery({
           ></span
         >
         <span class="acts">
-          <ActButton link :off="off" :aria-label="`Take back revision ${one.number}`" @click="wanted = one.number">take back</ActButton>
+          <ActButton link :off="off" :aria-label="`Restore revision ${one.number}`" @click="wanted = one.number">restore</ActButton>
           <button v-if="one.number > 1" type="button" class="link-button" :aria-label="`Compare revision ${one.number} with the one before`" @click="comparing = { from: one.number - 1, to: one.number }">compare</button>
         </span>
         <div v-if="wanted === one.number" class="sure" role="alert">
           <p>The post says again what revision {{ one.number }} said, on every channel; what stands now stays with its own revision. The time is not changed.</p>
-          <Button size="small" type="primary" :loading="back.isPending.value" @click="back.mutate(one.number)">Take it back</Button> <Button size="small" @click="wanted = undefined">Leave it</Button>
+          <Button size="small" type="primary" :loading="back.isPending.value" @click="back.mutate(one.number)">Restore it</Button> <Button size="small" @click="wanted = undefined">Cancel</Button>
         </div>
       </li>
       <li v-if="data.revisions.length === 0" class="quiet">A revision is kept whenever the post is asked for or released.</li>

@@ -72,7 +72,7 @@ function add() {
     <ul>
       <li v-for="(tag, index) in value ?? []" :key="index">
         {{ tag.name }} <span class="quiet">picture {{ ids.indexOf(tag.media) + 1 || 'taken out' }}</span>
-        <button type="button" class="link-button" :disabled="!!off" :aria-label="`Take off ${tag.name}`" @click="choose((value ?? []).filter((_, at) => at !== index))">take off</button>
+        <button type="button" class="link-button" :disabled="!!off" :aria-label="`Remove ${tag.name}`" @click="choose((value ?? []).filter((_, at) => at !== index))">remove</button>
       </li>
     </ul>
     <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />

@@ -44,11 +44,11 @@ const who = computed(() => (props.room === 'house' ? 'agency only' : `${props.cl
         :id="`say-${room}`"
         :value="words"
         rows="2"
-        :placeholder="room === 'house' ? 'Say it to the house' : `Say it to ${client}`"
+        :placeholder="room === 'house' ? 'Write to the agency side' : `Write to ${client}`"
         @input="keep(($event.target as HTMLTextAreaElement).value)"
         @keydown.ctrl.enter.prevent="words.trim() && say.mutate(undefined)"
       />
-      <Button v-if="words.trim()" html-type="submit" size="small" :loading="say.isPending.value">{{ room === 'house' ? 'Say it to the agency side' : `Say it to ${client}` }}</Button>
+      <Button v-if="words.trim()" html-type="submit" size="small" :loading="say.isPending.value">{{ room === 'house' ? 'Send to the agency side' : `Send to ${client}` }}</Button>
     </form>
   </section>
 </template>

@@ -56,12 +56,12 @@ defineExpose({ focus: () => field.value?.focus(), insert: (words: string, apart?
     />
     <p v-if="others" class="state" role="status">{{ others }} is writing here</p>
     <p v-if="says || problem" class="state" :class="{ late: state === 'refused' }" role="status">{{ says }}{{ says && problem ? ': ' : '' }}{{ state === 'waiting' ? '' : problem }}</p>
-    <p v-if="state === 'refused'" class="state"><button type="button" class="link-button" @click="part.drop()">Show what is saved instead</button></p>
+    <p v-if="state === 'refused'" class="state"><button type="button" class="link-button" @click="part.drop()">Discard mine, show what is saved</button></p>
     <div v-if="state === 'conflict' && theirs" class="both" role="alert">
       <b>{{ theirs.by ?? 'Somebody' }} changed this meanwhile. Theirs:</b>
       <p class="copy">{{ theirs.value }}</p>
       <Button size="small" type="primary" @click="part.keepMine()">Keep mine</Button>
-      <Button size="small" @click="part.takeTheirs()">Take theirs</Button>
+      <Button size="small" @click="part.takeTheirs()">Use theirs</Button>
     </div>
   </div>
 </template>

@@ -19,7 +19,7 @@ const emit = defineEmits<{ sure: []; back: [] }>()
       </p>
     </template>
     <Button type="primary" size="small" @click="emit('sure')">{{ act }}</Button>
-    <Button size="small" @click="emit('back')">Leave it</Button>
+    <Button size="small" @click="emit('back')">Cancel</Button>
   </div>
 </template>
 

@@ -23,7 +23,7 @@ const inWords = (time: string) => (time === '' ? 'no time' : `${calendarDay(time
     <input :id="id" :value="wall" type="datetime-local" :disabled="!!off" :title="off ?? `Wall time in ${place(zone)}`" @change="choose(($event.target as HTMLInputElement).value)" />
     <span class="quiet">{{ wall === '' ? '' : inWords(wall) }} {{ place(zone) }}</span>
     <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs && inWords(digits(theirs.value))" @mine="keepMine()" @theirs="takeTheirs()" @drop="back()" />
-    <TimeCost v-if="cost && state === 'typing'" :cost="cost" :zone="zone" :act="wall === '' ? 'Take the time away' : 'Change the time'" @sure="sure()" @back="back()" />
+    <TimeCost v-if="cost && state === 'typing'" :cost="cost" :zone="zone" :act="wall === '' ? 'Remove the time' : 'Change the time'" @sure="sure()" @back="back()" />
   </div>
 </template>
 

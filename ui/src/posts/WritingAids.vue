@@ -63,7 +63,7 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
       </button>
       <button type="button" :aria-expanded="open === 'mentions'" :aria-controls="`${id}-aid`" @click="turn('mentions')">mentions</button>
       <button type="button" :aria-expanded="open === 'emoji'" :aria-controls="`${id}-aid`" @click="turn('emoji')">emoji</button>
-      <button type="button" :aria-expanded="open === 'signs'" :aria-controls="`${id}-aid`" @click="turn('signs')">signs</button>
+      <button type="button" :aria-expanded="open === 'signs'" :aria-controls="`${id}-aid`" @click="turn('signs')">symbols</button>
       <button type="button" @click="emit('replace')">find</button>
     </div>
     <div v-if="open" :id="`${id}-aid`" class="panel">
@@ -97,7 +97,7 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
             <input :id="`${id}-${network}`" v-model="spellings[network]" placeholder="@harbour.museum" />
           </template>
           <p v-if="wrong" class="late" role="alert">{{ wrong }}</p>
-          <p><Button html-type="submit" type="primary" size="small" :disabled="name.trim() === ''">Keep</Button> <Button size="small" @click="editing = false">Leave it</Button></p>
+          <p><Button html-type="submit" type="primary" size="small" :disabled="name.trim() === ''">Save</Button> <Button size="small" @click="editing = false">Cancel</Button></p>
         </form>
       </template>
       <template v-else-if="open === 'emoji'">
@@ -107,7 +107,7 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
         </div>
       </template>
       <div v-else class="grid">
-        <button v-for="(sign, index) in SIGNS" :key="index" type="button" class="sign" :aria-label="`Sign ${sign}`" @click="emit('insert', sign, false)">{{ sign }}</button>
+        <button v-for="(sign, index) in SIGNS" :key="index" type="button" class="sign" :aria-label="`Symbol ${sign}`" @click="emit('insert', sign, false)">{{ sign }}</button>
       </div>
     </div>
   </div>

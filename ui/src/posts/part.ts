@@ -111,7 +111,7 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
   }
 
   function refused(error: unknown, changedSince: boolean) {
-    problem.value = sentence(error)
+    problem.value = isProblem(error) ? sentence(error) : '' // what waits for the line is said by its state
     if (isProblem(error) && error.problem.code === 'part_changed') {
       const facts = error.problem.facts as { theirs?: T; version?: number; by?: string }
       theirs.value = { value: (facts.theirs ?? empty) as T, version: facts.version ?? 0, by: facts.by }

@@ -3,7 +3,7 @@
 import { Button } from 'ant-design-vue'
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok, unread } from '@/api/client'
 import RecordList from './RecordList.vue'
 
 const props = defineProps<{ workspace: string }>()
@@ -35,9 +35,9 @@ const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? []
       <label>To <input v-model="to" class="plain-input" type="date" /></label>
       <span class="quiet">newest first; nobody can edit it</span>
     </div>
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <RecordList :rows="rows" />
-    <div v-if="hasNextPage" class="acts"><Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show what was before</Button></div>
+    <div v-if="hasNextPage" class="acts"><Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show older</Button></div>
   </main>
 </template>
 

@@ -62,7 +62,7 @@ function want() {
       <label for="change-words">What is to be changed (the agency side reads this)</label>
       <textarea id="change-words" ref="field" :value="words" rows="3" @input="keep(($event.target as HTMLTextAreaElement).value)" @keydown.ctrl.enter.prevent="answer.mutate('change')" />
       <div class="acts">
-        <Button html-type="submit" type="primary" :disabled="words.trim() === ''" :loading="answer.isPending.value">Want this change</Button>
+        <Button html-type="submit" type="primary" :disabled="words.trim() === ''" :loading="answer.isPending.value">Send this change</Button>
         <Button @click="wanting = false">Back</Button>
       </div>
       <p v-if="words.trim() !== ''" class="acts">

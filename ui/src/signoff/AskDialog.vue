@@ -76,7 +76,7 @@ const send = useAct<undefined>(
       <textarea id="ask-words" v-model="words" rows="3" @keydown.ctrl.enter="send.mutate(undefined)" />
       <div class="acts">
         <Button type="primary" :loading="send.isPending.value" :disabled="only.length === 0" @click="send.mutate(undefined)">Send the ask</Button>
-        <Button @click="emit('close')">Not yet</Button>
+        <Button @click="emit('close')">Cancel</Button>
       </div>
     </template>
   </DialogBox>

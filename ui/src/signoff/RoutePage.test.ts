@@ -120,7 +120,7 @@ describe('the sign-off route', () => {
     view.unmount()
     view = await page()
     expect((view.find('fieldset input').element as HTMLInputElement).value).toBe('Read aloud')
-    await press(view, 'Leave it as it is')
+    await press(view, 'Cancel')
     expect(localStorage.length).toBe(0)
     expect(view.text()).toContain('Read by a colleague')
   })

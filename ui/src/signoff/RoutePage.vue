@@ -3,7 +3,7 @@
 import { Button, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, isProblem, ok, sentence } from '@/api/client'
+import { api, isProblem, ok, unread } from '@/api/client'
 import { useChosen } from '@/agency/me'
 import { draft } from '@/parts/drafts'
 import { list } from '@/api/words'
@@ -112,7 +112,7 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
 
 <template>
   <main class="page">
-    <p v-if="error" role="alert">{{ sentence(error) }}</p>
+    <p v-if="error" role="alert">{{ unread(error) }}</p>
     <div v-if="data" class="narrow">
       <section class="block">
         <div class="block-head">
@@ -163,7 +163,7 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
               <span class="fill" />
               <Button size="small" :disabled="index === 0" @click="move(index, -1)">Earlier</Button>
               <Button size="small" :disabled="index === steps.length - 1" @click="move(index, 1)">Later</Button>
-              <Button size="small" @click="steps.splice(index, 1)">Take it off</Button>
+              <Button size="small" @click="steps.splice(index, 1)">Remove</Button>
             </div>
             <p v-if="wrongAt === index + 1 && problem" class="wrong" role="alert">{{ problem.detail }} {{ problem.way_on }}</p>
           </fieldset>
@@ -171,8 +171,8 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
           <p class="quiet">What was asked keeps its steps; what is drafting passes the new route. No yes is lost.</p>
           <p v-if="!wrongAt && beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
           <div class="acts">
-            <Button type="primary" html-type="submit" :loading="busy">Let this route stand</Button>
-            <Button @click="leave">Leave it as it is</Button>
+            <Button type="primary" html-type="submit" :loading="busy">Save the route</Button>
+            <Button @click="leave">Cancel</Button>
           </div>
         </form>
         <div v-if="!editing" class="acts">

@@ -58,7 +58,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       </li>
       <li v-for="pass in ask.passes" :key="pass.id" class="quiet">
         {{ pass.person }} has a link until {{ brief(pass.expires_at, now) }}
-        <button type="button" class="link-button" :disabled="!sheet.can.withdraw?.ok" @click="revoke.mutate(pass.id)">revoke it</button>
+        <button type="button" class="link-button" :disabled="!sheet.can.withdraw?.ok" :aria-label="`Stop the link of ${pass.person}`" @click="revoke.mutate(pass.id)">stop the link</button>
       </li>
     </ul>
     <div v-if="waits" class="skip">
@@ -67,7 +67,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
         <label for="skip-reason">Why “{{ waits.name }}” is skipped (stays on record, agency side only)</label>
         <input id="skip-reason" v-model="reason" maxlength="1000" />
         <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="skip.isPending.value">Skip it on record</Button>
-        <Button size="small" @click="skipping = false">Do not skip</Button>
+        <Button size="small" @click="skipping = false">Cancel</Button>
       </form>
     </div>
     <ul class="answers">

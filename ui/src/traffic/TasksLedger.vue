@@ -63,7 +63,7 @@ const done = useAct<string>(props.sheet.id, (id) => ok(api.POST('/api/w/{workspa
       <label>By when ({{ place(sheet.zone) }})<input v-model="task.due" type="datetime-local" required /></label>
       <label>A note (agency side only)<textarea v-model="task.note" rows="2" /></label>
       <Button html-type="submit" type="primary" size="small" :disabled="!complete" :loading="assign.isPending.value">Assign it</Button>
-      <Button size="small" @click="adding = false">Not now</Button>
+      <Button size="small" @click="adding = false">Cancel</Button>
     </form>
   </section>
 </template>
