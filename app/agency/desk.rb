@@ -7,32 +7,46 @@ module AskFirst
       # One set of queries over all of the person's workspaces.
       class Desk
         SHOWN = 30
+        WHOLE = 500 # of a list that was asked for whole
         NEXT = 8
+        PEOPLE = 4 # who are asked for one line together, mostly fewer
+        LISTS = %w[asked tasks came_back opened by_hand waits_for_others can_release trouble].freeze
 
         # @param scope [Store::Scope] over one or many workspaces of the agency side
+        # @param whole [Array<String>] of LISTS, those that are shown whole
         # @return [Hash] JSON-ready
-        def self.call(kit, scope)
-          scope.transaction { new(kit, scope).call }
+        def self.call(kit, scope, whole: [])
+          scope.transaction { new(kit, scope, whole).call }
         end
 
-        def initialize(kit, scope)
+        def initialize(kit, scope, whole)
           @kit = kit
           @scope = scope
-          @me = scope.person_id
+          @whole = whole
+          @waiting = Store::Agency::Waiting.new(scope)
         end
 
         def call
           {
-            now: @kit.now.iso8601, asked: to_answer, tasks: tasks, came_back: came_back, opened: opened, waits_for_others: others,
-            can_release: cleared, can_release_count: posts.where(stage: "cleared").count, by_hand: by_hand, next_out: next_out,
-            trouble: trouble, connections: connections, set_ups: set_ups
+            now: @kit.now.iso8601, counts: counts, asked: to_answer, tasks: tasks, came_back: posts(:came_back), opened: posts(:opened), waits_for_others: others,
+            can_release: cleared, by_hand: by_hand, next_out: next_out, trouble: trouble, connections: connections, set_ups: set_ups
           }
         end
 
         private
 
-        def posts
-          Store::Posts::Visible.narrow(@scope, @scope.rows(:posts))
+        # How many there are of each, whatever is shown of them.
+        def counts
+          mine = @scope.workspace_ids.empty? ? {} : @waiting.counts.values.reduce({}) { |all, one| all.merge(one) { |_, a, b| a + b } }
+          lines = @waiting.of_others.join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
+          distinct = Sequel.function(:count, Sequel[:ask_lines][:id]).distinct
+          open, past = lines.get([distinct.as(:open), distinct.filter(Sequel[:asks][:due_at] < @kit.now).as(:past)])
+          Store::Agency::Waiting::TABLES.keys.to_h { |kind| [kind, mine.fetch(kind, 0)] }
+            .merge(waits_for_others: open, late_with_others: past, can_release: @waiting.posts.where(stage: "cleared").count, trouble: showings.where(stuck).count)
+        end
+
+        def limit(list)
+          @whole.include?(list.to_s) ? WHOLE : SHOWN
         end
 
         # The posts of these rows, as far as the reader may see them.
@@ -40,21 +54,12 @@ module AskFirst
           Store::Posts::Visible.narrow(@scope, @scope.rows_at(:posts, rows.map { |row| row.values_at(:workspace_id, :post_id) }))
         end
 
-        def list(dataset)
-          Posts::ListPosts.with_channels(@scope, dataset.limit(SHOWN).all)
+        def posts(list)
+          Posts::ListPosts.with_channels(@scope, @waiting.public_send(list).order(:at).limit(limit(list)).all)
         end
 
-        # Open lines with each person who has not answered them. NOT EXISTS, so that answered lines cost nothing.
-        def open_asks
-          answered = @scope.db[:answers].where(
-            Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id],
-            Sequel[:answers][:person_id] => Sequel[:ask_people][:person_id]
-          )
-          @scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil)
-            .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
-            .exclude(answered.select(1).exists)
-            .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
-            .join(:people, id: Sequel[:ask_people][:person_id])
+        def with_asks(lines)
+          lines.join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id]).join(:people, id: Sequel[:ask_people][:person_id])
         end
 
         def asked_columns
@@ -63,19 +68,18 @@ module AskFirst
         end
 
         def to_answer
-          rows = open_asks.where(Sequel[:ask_people][:person_id] => @me).select(*asked_columns).order(:due_at).limit(SHOWN).all
+          rows = with_asks(@waiting.asked).select(*asked_columns).order(:due_at).limit(limit(:asked)).all
           with_posts(rows)
         end
 
         # Lines that wait for the same people stand together: any one of them can answer.
         def others
-          rows = open_asks.exclude(Sequel[:ask_people][:person_id] => @me).select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id)).order(
-            :asked_at, Sequel[:people][:name]
-          ).limit(300).all
+          rows = with_asks(@waiting.of_others).select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id)).order(:asked_at, Sequel[:people][:name])
+            .limit(limit(:waits_for_others) * PEOPLE).all
           lines = rows.group_by { |row| row[:line_id] }.values.map { |same| same.first.merge(person: same.map { |row| row[:person] }.join(" or ")) }
           with_posts(lines).group_by { |line| [line[:workspace_id], line[:person]] }.map do |(workspace_id, person), group|
             { workspace_id: workspace_id, person: person, side: group.first[:room] == "client" ? "client" : "internal", open: group.size,
-              since: group.map { |line| line[:asked_at] }.min, lines: group.first(SHOWN) }
+              since: group.map { |line| line[:asked_at] }.min, lines: group }
           end
         end
 
@@ -90,7 +94,7 @@ module AskFirst
         end
 
         def tasks
-          rows = @scope.rows(:tasks).where(person_id: @me, done_at: nil).order(:due_at).limit(SHOWN).all
+          rows = @waiting.tasks.order(:due_at).limit(limit(:tasks)).all
           subjects = seen(rows).select_hash(:id, :subject)
           rows.map do |row|
             { id: row[:id], workspace_id: row[:workspace_id], post_id: row[:post_id], subject: subjects[row[:post_id]], title: row[:title], kind: row[:kind],
@@ -98,20 +102,8 @@ module AskFirst
           end
         end
 
-        # What came back and has not been asked again anywhere yet.
-        def came_back
-          asked = @scope.rows(:ask_lines).where(ended_at: nil).select(:post_id)
-          list(posts.where(stage: "changes_wanted", owner_id: @me).exclude(id: asked).order(:at))
-        end
-
-        # Opened to be changed and not asked again: it stands still until somebody does.
-        def opened
-          ids = @scope.rows(:openings).where(closed_at: nil, opened_by: @me).select(:post_id)
-          list(posts.where(id: ids).exclude(stage: "changes_wanted").order(:at))
-        end
-
         def cleared
-          rows = @scope.first_of_each(:posts, [Sequel[:posts][:at], Sequel[:posts][:id]], SHOWN) { |one| Store::Posts::Visible.narrow(@scope, one.where(Sequel[:posts][:stage] => "cleared")) }
+          rows = @scope.first_of_each(:posts, [Sequel[:posts][:at], Sequel[:posts][:id]], limit(:can_release)) { |one| Store::Posts::Visible.narrow(@scope, one.where(Sequel[:posts][:stage] => "cleared")) }
           Posts::ListPosts.with_channels(@scope, rows.all)
         end
 
@@ -141,18 +133,19 @@ module AskFirst
           rows.map { |row| row.merge(at: row[:at].iso8601) }
         end
 
-        # Due on channels that no network takes: whoever can, takes it up.
         def by_hand
-          mine = Sequel.|({ claimed_by: nil }, { claimed_by: @me })
-          showings.where(Sequel[:showings][:state] => "by_hand").where(mine).select(*showing_columns, :claimed_by).order(Sequel[:showings][:id]).limit(SHOWN).all
-                  .map { |row| row.except(:claimed_by).merge(state: row[:claimed_by] ? "taken_up" : "by_hand") }
+          rows = showings(@waiting.by_hand).select(*showing_columns, :claimed_by).order(Sequel[:showings][:id]).limit(limit(:by_hand)).all
+          rows.map { |row| row.except(:claimed_by).merge(state: row[:claimed_by] ? "taken_up" : "by_hand") }
         end
 
         # What ended in trouble, and what could not be sent yet and is tried again.
+        def stuck
+          Sequel.|({ Sequel[:showings][:state] => "trouble" }, Sequel.~(Sequel[:showings][:fault] => ""))
+        end
+
         def trouble
-          stuck = Sequel.|({ Sequel[:showings][:state] => "trouble" }, Sequel.~(Sequel[:showings][:fault] => ""))
           said = Sequel.function(:coalesce, Sequel.function(:nullif, :trouble, ""), :fault).as(:trouble)
-          showings.where(stuck).select(*showing_columns, said).order(Sequel.desc(Sequel[:showings][:id])).limit(SHOWN).all
+          showings.where(stuck).select(*showing_columns, said).order(Sequel.desc(Sequel[:showings][:id])).limit(limit(:trouble)).all
         end
 
         # Connections that have lapsed or soon will, or whose person has left, with what is planned there.

@@ -137,8 +137,7 @@ module AskFirst
 
           name = adaptation(row).channel[:name]
           record("due_by_hand", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { channel: name })
-          to = [adaptation(row).release[:released_by], @posts.fetch(row[:post_id]).row[:owner_id]]
-          People::Notify.call(kit, member, person_ids: to, kind: "task", post_id: row[:post_id], words: "Publish it by hand now on #{name}.")
+          People::Notify.call(kit, member, person_ids: [@posts.fetch(row[:post_id]).row[:owner_id]], kind: "task", post_id: row[:post_id], words: "Publish it by hand now on #{name}.")
           true
         end
       end

@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
 RSpec.describe "The Desk" do
-  def desk(who, clients: %i[quillmere brackwater])
+  def desk(who, clients: %i[quillmere brackwater], **more)
     scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: clients.map { |client|
       world.workspace(client)
     }, person_id: world.person(who), side: "agency")
-    AskFirst::App::Agency::Desk.call(world.kit, scope)
+    AskFirst::App::Agency::Desk.call(world.kit, scope, **more)
   end
 
   def subjects(rows) = rows.map { |row| row[:post][:id] }
@@ -43,6 +43,33 @@ RSpec.describe "The Desk" do
     expect(mine[:came_back].map { |post| post[:id] }).to include back
     expect(mine[:can_release].map { |post| post[:id] }).to include cleared
     expect(mine[:next_out].map { |row| row[:post_id] }).to include gone
+  end
+
+  it "counts what there is, not what it shows; a list that is cut opens whole; the switcher counts the same" do
+    before = desk(:maro)[:counts]
+    clock = db[:tasks].count
+    post = world.draft
+    42.times do |n|
+      world.act("Traffic::AssignTask", :ines, post_id: post, kind: "copy", title: "Copy #{n}", person_id: world.person(:maro), due: { "wall" => "2026-10-20T16:00", "zone" => "Europe/Lisbon" })
+    end
+    expect(db[:tasks].count - clock).to eq 42
+    cut = desk(:maro)
+    expect([cut[:counts][:tasks], cut[:tasks].size]).to eq [before[:tasks] + 42, 30]
+    expect(desk(:maro, whole: %w[tasks])[:tasks].size).to eq before[:tasks] + 42
+    scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: [world.workspace, world.workspace(:brackwater)], person_id: world.person(:maro), side: "agency")
+    waits = AskFirst::App::Agency::Waits.call(scope).sum { |one| one[:waits] }
+    expect(waits).to eq cut[:counts].values_at(:asked, :tasks, :came_back, :opened, :by_hand).sum
+    db[:tasks].where(post_id: post).update(done_at: world.kit.now, done_by: world.person(:maro))
+  end
+
+  it "what is to be published by hand waits for the post's owner alone, until somebody has taken it up" do
+    post = world.draft(channels: [:ticker], picture: false).tap { |one| world.clear(one) && world.release(one) }
+    db[:showings].where(post_id: post).update(state: "by_hand", due_at: nil)
+    by_hand = ->(who) { desk(who)[:by_hand].map { |row| row[:post_id] } }
+    expect([by_hand.call(:ines), by_hand.call(:tobiah)]).to match [include(post), []]
+    db[:showings].where(post_id: post).update(claimed_by: world.person(:tobiah), claimed_at: world.kit.now)
+    expect([by_hand.call(:ines).include?(post), by_hand.call(:tobiah)]).to eq [false, [post]]
+    db[:showings].where(post_id: post).update(state: "planned", claimed_by: nil, claimed_at: nil)
   end
 
   it "keeps to the chosen client" do

@@ -15,16 +15,17 @@ const desk = (posts: ReturnType<typeof post>[]) => ({
   by_hand: [],
   waits_for_others: [],
   can_release: posts,
-  can_release_count: posts.length,
+  counts: { asked: 0, tasks: 0, came_back: 0, opened: 0, by_hand: 0, waits_for_others: 0, late_with_others: 0, can_release: posts.length, trouble: 0 },
   next_out: [],
   trouble: [],
   connections: [],
   set_ups: [],
 })
 const shown = ref(desk([]))
+const wholly = vi.fn()
 const POST = vi.fn((_path: string, options: { body: { post_ids: string[] } }) => Promise.resolve({ released: options.body.post_ids, left: [] }))
 vi.mock('@/api/client', () => ({ api: { POST }, ok: (call: Promise<unknown>) => call, sentence: String, unread: String }))
-vi.mock('./desk', () => ({ useDesk: () => ({ data: shown, error: ref(), isPending: ref(false), waiting: ref(0) }) }))
+vi.mock('./desk', () => ({ useDesk: () => ({ data: shown, error: ref(), isPending: ref(false), waiting: ref(0), open: wholly }) }))
 vi.mock('@/dispatch/alarm', () => ({ useAlarm: () => ({ data: ref(null) }) }))
 vi.mock('./me', () => ({ useChosen: () => ({ id: ref(), workspaces: ref([{ id: 'w1', name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { release: { ok: true } } }]) }) }))
 vi.mock('vue-router', () => ({ useRouter: () => ({ push: vi.fn() }) }))
@@ -33,7 +34,7 @@ const { default: DeskPage } = await import('./DeskPage.vue')
 const page = () =>
   mount(DeskPage, {
     shallow: true,
-    global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { ...BUTTONS, RouterLink: { template: '<a><slot /></a>' } } },
+    global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { ...BUTTONS, DeskRows: false, RouterLink: { template: '<a><slot /></a>' } } },
   })
 const released = () => POST.mock.calls.map(([, options]) => options.body.post_ids)
 
@@ -61,5 +62,17 @@ describe('what can be released', () => {
         .findAll('button')
         .map((one) => one.text()),
     ).toEqual(['Release L'])
+  })
+
+  it('says how many there are, not how many are shown, and opens the list whole', async () => {
+    shown.value = { ...desk([post('p1', 'Fog days')]), counts: { ...desk([]).counts, can_release: 3283 } }
+    const view = page()
+    expect(view.text()).toContain('3283 can be released')
+    expect(view.find('#release .number').text()).toBe('3283')
+    await view
+      .findAll('button')
+      .find((one) => one.text() === '1 of 3283 are shown: show all')!
+      .trigger('click')
+    expect(wholly).toHaveBeenCalledWith('can_release')
   })
 })

@@ -15,21 +15,23 @@ import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
 import { offerUndo } from '@/parts/undo'
 import { useAlarm } from '@/dispatch/alarm'
+import DeskAlarms from './DeskAlarms.vue'
+import DeskRows from './DeskRows.vue'
 import { useDesk } from './desk'
 import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
 
 const router = useRouter()
-const SETUP: Record<string, string> = { days: 'settings', route: 'route', channel: 'channels', people: 'people' }
 const queries = useQueryClient()
 const { id, workspaces } = useChosen()
-const { data: desk, error, isPending, waiting } = useDesk(id)
+const { data: desk, error, isPending, waiting, open: openWhole } = useDesk(id)
 const { data: alarm } = useAlarm(id)
 
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
+const clients = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 const zones = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.zone])))
+// of what waits for others, what is shown
 const others = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.open, 0) ?? 0)
-const late = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.lines.filter((line) => line.late).length, 0) ?? 0)
 // of what can be released, what the reader may release
 const releases = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.can.release?.ok === true])))
 const mine = computed(() => desk.value?.can_release.filter((post) => releases.value[post.workspace_id]) ?? [])
@@ -78,107 +80,95 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
         <span v-if="waiting > 0" class="yours">{{ waiting }} {{ waiting === 1 ? 'waits' : 'wait' }} for you</span>
         <span v-else class="quiet">Nothing waits for you</span>
         <span class="quiet">
-          {{ others }} {{ others === 1 ? 'waits' : 'wait' }} for others<template v-if="late > 0"
-            >, <b class="late">{{ late }} past {{ late === 1 ? 'its' : 'their' }} time</b></template
+          {{ desk.counts.waits_for_others }} {{ desk.counts.waits_for_others === 1 ? 'waits' : 'wait' }} for others<template v-if="desk.counts.late_with_others > 0"
+            >, <b class="late">{{ desk.counts.late_with_others }} past {{ desk.counts.late_with_others === 1 ? 'its' : 'their' }} time</b></template
           >
-          · {{ desk.can_release_count }} can be released · {{ desk.trouble.length }} in trouble
+          · {{ desk.counts.can_release }} can be released · {{ desk.counts.trouble }} in trouble
         </span>
       </template>
       <span class="fill" />
       <NewPost />
     </div>
-    <p v-if="alarm" class="alarm" role="alert">{{ alarm }}</p>
-    <p v-for="one in desk?.connections ?? []" :key="one.channel_id" class="alarm" :class="one.level" role="status">
-      <ChannelMark :network="one.network" :initials="one.initials" />
-      <span
-        >{{ names[one.workspace_id] }}, {{ one.name }}: {{ one.sentence }}<template v-if="one.planned > 0"> {{ one.planned }} {{ one.planned === 1 ? 'post is' : 'posts are' }} planned there.</template></span
-      >
-      <router-link :to="{ name: 'channels', params: { workspace: one.workspace_id } }">Channels</router-link>
-    </p>
-    <p v-for="one in desk?.set_ups ?? []" :key="one.workspace_id" class="alarm set-up" role="status">
-      <span>The set-up of {{ one.name }} is not done yet.</span> <router-link :to="{ name: SETUP[one.step] ?? 'settings', params: { workspace: one.workspace_id } }">Go on</router-link>
-    </p>
+    <DeskAlarms v-if="desk" :alarm="alarm" :desk="desk" :clients="clients" />
     <p v-if="error" class="alarm" role="alert">{{ unread(error) }}</p>
     <div v-if="isPending" class="columns" aria-busy="true"><div v-for="n in 3" :key="n" class="ghost" /></div>
 
     <div v-if="desk" class="columns">
-      <section aria-labelledby="yours">
+      <section aria-labelledby="yours" class="mine">
         <h2 id="yours">
           Waiting for you <span class="number">{{ waiting }}</span>
         </h2>
-        <ul>
-          <li v-for="line in desk.asked" :key="`a${line.post.id}`" class="row mine">
-            <router-link data-row :to="open(line.workspace_id, line.post.id)">
-              <span class="line"
-                ><b>Read: {{ titled(line.post.subject) }}</b
-                ><SignoffStrip :strip="line.post.strip"
-              /></span>
-              <span class="line quiet"
-                ><span>{{ names[line.workspace_id] }} · asked by {{ line.asked_by }} {{ age(line.asked_at, desk.now) }} ago</span><b :class="{ late: line.late }">by {{ when(line.due_at, line.workspace_id) }}</b></span
-              >
-            </router-link>
-          </li>
-          <li v-for="task in desk.tasks" :key="task.id" class="row mine">
-            <router-link data-row :to="open(task.workspace_id, task.post_id)">
-              <span class="line"
-                ><b>Make: {{ task.title }}</b
-                ><span class="quiet">task</span></span
-              >
-              <span class="line quiet"
-                ><span>{{ names[task.workspace_id] }} · {{ titled(task.subject) }}</span
-                ><b :class="{ late: task.late }">by {{ when(task.due_at, task.workspace_id) }}</b></span
-              >
-            </router-link>
-          </li>
-          <li v-for="one in desk.by_hand" :key="one.showing_id" class="row mine">
-            <router-link data-row :to="{ name: 'by-hand', params: { workspace: one.workspace_id, showing: one.showing_id } }">
-              <span class="line"
-                ><b>Publish by hand: {{ titled(one.subject) }}</b
-                ><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel"
-              /></span>
-              <span class="line quiet"
-                ><span>{{ names[one.workspace_id] }} · {{ one.channel }}</span
-                ><b>{{ one.state === 'taken_up' ? 'you are publishing it' : 'now' }}</b></span
-              >
-            </router-link>
-          </li>
-          <li v-for="post in desk.opened" :key="`o${post.id}`" class="row mine">
-            <router-link data-row :to="open(post.workspace_id, post.id)">
-              <span class="line"
-                ><b>Ask again: {{ titled(post.subject) }}</b
-                ><SignoffStrip :strip="post.strip"
-              /></span>
-              <span class="line quiet"
-                ><span>{{ names[post.workspace_id] }} · unlocked to change it</span><span>{{ when(post.at, post.workspace_id) }}</span></span
-              >
-            </router-link>
-          </li>
-          <li v-for="post in desk.came_back" :key="`c${post.id}`" class="row mine">
-            <router-link data-row :to="open(post.workspace_id, post.id)">
-              <span class="line"
-                ><b>Came back: {{ titled(post.subject) }}</b
-                ><SignoffStrip :strip="post.strip"
-              /></span>
-              <span class="line quiet"
-                ><span>{{ names[post.workspace_id] }} · change wanted by {{ list(post.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
-                ><span>{{ when(post.at, post.workspace_id) }}</span></span
-              >
-            </router-link>
-          </li>
-          <li v-if="waiting === 0" class="none">You are done: nothing waits for you. What others still have to answer stands beside this.</li>
-        </ul>
+        <DeskRows :id="(one) => one.post.id" v-slot="{ row }" :rows="desk.asked" :count="desk.counts.asked" :names="names" @whole="openWhole('asked')">
+          <router-link data-row :to="open(row.workspace_id, row.post.id)">
+            <span class="line"
+              ><b>Read: {{ titled(row.post.subject) }}</b
+              ><SignoffStrip :strip="row.post.strip"
+            /></span>
+            <span class="line quiet"
+              ><span>{{ names[row.workspace_id] }} · asked by {{ row.asked_by }} {{ age(row.asked_at, desk.now) }} ago</span><b :class="{ late: row.late }">by {{ when(row.due_at, row.workspace_id) }}</b></span
+            >
+          </router-link>
+        </DeskRows>
+        <DeskRows :id="(one) => one.id" v-slot="{ row }" :rows="desk.tasks" :count="desk.counts.tasks" :names="names" @whole="openWhole('tasks')">
+          <router-link data-row :to="open(row.workspace_id, row.post_id)">
+            <span class="line"
+              ><b>Make: {{ row.title }}</b
+              ><span class="quiet">task</span></span
+            >
+            <span class="line quiet"
+              ><span>{{ names[row.workspace_id] }} · {{ titled(row.subject) }}</span
+              ><b :class="{ late: row.late }">by {{ when(row.due_at, row.workspace_id) }}</b></span
+            >
+          </router-link>
+        </DeskRows>
+        <DeskRows :id="(one) => one.showing_id" v-slot="{ row }" :rows="desk.by_hand" :count="desk.counts.by_hand" :names="names" @whole="openWhole('by_hand')">
+          <router-link data-row :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.showing_id } }">
+            <span class="line"
+              ><b>Publish by hand: {{ titled(row.subject) }}</b
+              ><ChannelMark :network="row.network" :initials="row.initials" :name="row.channel"
+            /></span>
+            <span class="line quiet"
+              ><span>{{ names[row.workspace_id] }} · {{ row.channel }}</span
+              ><b>{{ row.state === 'taken_up' ? 'you are publishing it' : 'now' }}</b></span
+            >
+          </router-link>
+        </DeskRows>
+        <DeskRows :id="(one) => one.id" v-slot="{ row }" :rows="desk.opened" :count="desk.counts.opened" :names="names" @whole="openWhole('opened')">
+          <router-link data-row :to="open(row.workspace_id, row.id)">
+            <span class="line"
+              ><b>Ask again: {{ titled(row.subject) }}</b
+              ><SignoffStrip :strip="row.strip"
+            /></span>
+            <span class="line quiet"
+              ><span>{{ names[row.workspace_id] }} · unlocked to change it</span><span>{{ when(row.at, row.workspace_id) }}</span></span
+            >
+          </router-link>
+        </DeskRows>
+        <DeskRows :id="(one) => one.id" v-slot="{ row }" :rows="desk.came_back" :count="desk.counts.came_back" :names="names" @whole="openWhole('came_back')">
+          <router-link data-row :to="open(row.workspace_id, row.id)">
+            <span class="line"
+              ><b>Came back: {{ titled(row.subject) }}</b
+              ><SignoffStrip :strip="row.strip"
+            /></span>
+            <span class="line quiet"
+              ><span>{{ names[row.workspace_id] }} · change wanted by {{ list(row.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
+              ><span>{{ when(row.at, row.workspace_id) }}</span></span
+            >
+          </router-link>
+        </DeskRows>
+        <p v-if="waiting === 0" class="none">You are done: nothing waits for you. What others still have to answer stands beside this.</p>
       </section>
 
       <section aria-labelledby="others">
         <h2 id="others">
-          Waiting for others <span class="number">{{ others }}</span>
+          Waiting for others <span class="number">{{ desk.counts.waits_for_others }}</span>
         </h2>
-        <template v-for="group in desk.waits_for_others" :key="group.workspace_id + group.person">
-          <div class="person">
+        <details v-for="(group, index) in desk.waits_for_others" :key="group.workspace_id + group.person" class="group" :open="desk.waits_for_others.length < 8 || index < 2">
+          <summary class="person">
             <span class="face" :class="group.side" aria-hidden="true">{{ initials(group.person) }}</span>
             <b>{{ group.person }}</b>
             <span class="quiet">{{ group.open }} open, asked {{ brief(group.lines[0]?.asked_at ?? desk.now, desk.now) }}</span>
-          </div>
+          </summary>
           <ul class="inset">
             <li v-for="line in group.lines" :key="line.post.id" class="row">
               <router-link data-row :to="open(line.workspace_id, line.post.id)">
@@ -194,29 +184,32 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
               </router-link>
             </li>
           </ul>
-        </template>
-        <p v-if="others === 0" class="none">Nothing waits for anybody else.</p>
+        </details>
+        <button v-if="others < desk.counts.waits_for_others" type="button" class="link-button" @click="openWhole('waits_for_others')">{{ others }} of {{ desk.counts.waits_for_others }} are shown: show all</button>
+        <p v-if="desk.counts.waits_for_others === 0" class="none">Nothing waits for anybody else.</p>
       </section>
 
       <section aria-labelledby="release">
         <h2 id="release">
-          Can be released <span class="number">{{ desk.can_release_count }}</span>
+          Can be released <span class="number">{{ desk.counts.can_release }}</span>
           <ActButton v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" shortcut="L" @click="release.mutate(mine)">{{
-            mine.length === 1 ? 'Release' : `Release all ${mine.length}`
+            mine.length === 1 ? 'Release' : `Release ${mine.length === desk.counts.can_release ? 'all' : 'these'} ${mine.length}`
           }}</ActButton>
           <span v-else-if="desk.can_release.length > 0" class="by-others">by somebody else; your role does not release</span>
         </h2>
-        <ul>
-          <li v-for="post in desk.can_release" :key="post.id" class="row with-act">
-            <router-link data-row :to="open(post.workspace_id, post.id)" class="timed">
-              <b>{{ when(post.at, post.workspace_id) }}</b>
-              <ChannelMarks :channels="post.channels" />
-              <span>{{ titled(post.subject) }}</span>
-            </router-link>
-            <Button v-if="releases[post.workspace_id] && mine.length > 1" size="small" :aria-label="`Release ${titled(post.subject)}`" :disabled="release.isPending.value" @click="release.mutate([post])">Release</Button>
-          </li>
-          <li v-if="desk.can_release.length === 0" class="none">Posts that have all their yeses appear here.</li>
-        </ul>
+        <DeskRows :id="(one) => one.id" :rows="desk.can_release" :count="desk.counts.can_release" :names="names" @whole="openWhole('can_release')">
+          <template #default="{ row }">
+            <span class="with-act">
+              <router-link data-row :to="open(row.workspace_id, row.id)" class="timed">
+                <b>{{ when(row.at, row.workspace_id) }}</b>
+                <ChannelMarks :channels="row.channels" />
+                <span>{{ titled(row.subject) }}</span>
+              </router-link>
+              <Button v-if="releases[row.workspace_id] && mine.length > 1" size="small" :aria-label="`Release ${titled(row.subject)}`" :disabled="release.isPending.value" @click="release.mutate([row])">Release</Button>
+            </span>
+          </template>
+          <template #none><li class="none">Posts that have all their yeses appear here.</li></template>
+        </DeskRows>
         <h2 class="second">Next out</h2>
         <ul>
           <li v-for="one in desk.next_out" :key="one.showing_id" class="row">
@@ -228,20 +221,20 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
           </li>
           <li v-if="desk.next_out.length === 0" class="none">Nothing is released at the moment.</li>
         </ul>
-        <template v-if="desk.trouble.length > 0">
-          <h2 class="second trouble">Trouble</h2>
-          <ul>
-            <li v-for="one in desk.trouble" :key="one.showing_id" class="row">
-              <router-link data-row :to="{ name: 'dispatch', query: { ...(id ? { client: id } : {}), showing: one.showing_id, of: one.workspace_id } }">
-                <span class="line"
-                  ><span class="marks"
-                    ><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel" /> <b>{{ titled(one.subject) }}</b></span
-                  ></span
-                >
-                <span class="line late">{{ one.trouble }}</span>
-              </router-link>
-            </li>
-          </ul>
+        <template v-if="desk.counts.trouble > 0">
+          <h2 class="second trouble">
+            Trouble <span class="number">{{ desk.counts.trouble }}</span>
+          </h2>
+          <DeskRows :id="(one) => one.showing_id" v-slot="{ row }" :rows="desk.trouble" :count="desk.counts.trouble" :names="names" @whole="openWhole('trouble')">
+            <router-link data-row :to="{ name: 'dispatch', query: { ...(id ? { client: id } : {}), showing: row.showing_id, of: row.workspace_id } }">
+              <span class="line"
+                ><span class="marks"
+                  ><ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" /> <b>{{ titled(row.subject) }}</b></span
+                ></span
+              >
+              <span class="line late">{{ row.trouble }}</span>
+            </router-link>
+          </DeskRows>
         </template>
       </section>
     </div>
@@ -292,20 +285,6 @@ h1 {
   padding: 8px 12px;
   margin-bottom: 12px;
   font-weight: 600;
-}
-p.alarm {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.alarm.soon,
-.alarm.rules {
-  border-left-color: var(--change);
-  font-weight: 450;
-}
-.alarm.set-up {
-  border-left-color: var(--ink-2);
-  font-weight: 450;
 }
 .columns {
   display: grid;

@@ -8,14 +8,14 @@ import { initials } from '@/api/words'
 import { listen, stopListening } from '@/live/live'
 import ClientSwitcher from './ClientSwitcher.vue'
 import { useChosen } from './me'
-import { useDesk } from './desk'
 import { startAnew } from './signIn'
+import { useWaits } from './waits'
 
 const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
 const { workspace, workspaces, me, id } = useChosen()
-const { waiting } = useDesk(id)
+const { here: waiting } = useWaits(id)
 
 // The masthead is there exactly while somebody is signed in, so it does the listening.
 watch(

@@ -1,20 +1,20 @@
-// The Desk's data, shared by the masthead (is anything waiting for me?) and the page.
-import { useQuery } from '@tanstack/vue-query'
-import { computed, type Ref } from 'vue'
-import { useRoute } from 'vue-router'
-import { api, ok } from '@/api/client'
+// The Desk's data. Lists that somebody wants whole are asked for whole.
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, ref, type Ref } from 'vue'
+import { api, ok, type Schemas } from '@/api/client'
+
+type Counts = Schemas['Desk']['counts']
+const MINE = ['asked', 'tasks', 'came_back', 'opened', 'by_hand'] as const
 
 export function useDesk(workspace: Ref<string | undefined>) {
-  const route = useRoute()
+  const whole = ref<string[]>([])
   const query = useQuery({
-    queryKey: ['desk', workspace],
-    queryFn: () => ok(api.GET('/api/desk', { params: { query: { workspace: workspace.value } } })),
-    enabled: computed(() => !route.meta.bare),
+    queryKey: ['desk', workspace, whole],
+    queryFn: () => ok(api.GET('/api/desk', { params: { query: { workspace: workspace.value, whole: whole.value.join(',') || undefined } } })),
+    placeholderData: keepPreviousData,
     refetchInterval: 60_000,
   })
-  const waiting = computed(() => {
-    const desk = query.data.value
-    return desk ? desk.asked.length + desk.tasks.length + desk.came_back.length + desk.opened.length + desk.by_hand.length : 0
-  })
-  return { ...query, waiting }
+  const waiting = computed(() => MINE.reduce((sum, kind) => sum + (query.data.value?.counts[kind] ?? 0), 0))
+  const open = (list: keyof Counts) => (whole.value = [...whole.value, list])
+  return { ...query, waiting, open }
 }

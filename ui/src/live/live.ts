@@ -1,6 +1,7 @@
 // Hears from the server that something changed, and has it fetched again. What changed is never in the message.
 import type { QueryClient } from '@tanstack/vue-query'
 import 'message-bus-client' // puts itself on the window
+import { gatherer } from './gather'
 import { poll } from './transport'
 
 export interface Message {
@@ -28,12 +29,13 @@ export function listen(workspaces: string[], queries: QueryClient): void {
   if (workspaces.length === 0) return
   window.MessageBus.ajax = poll
   window.MessageBus.start()
+  const gather = gatherer(queries)
   for (const id of workspaces) {
     if (heard.has(id)) continue
     heard.add(id)
     window.MessageBus.subscribe(`/workspaces/${id}`, (message: Message) => {
       for (const ear of ears) ear(message)
-      if (!['here', 'link_read'].includes(message.what)) refresh(queries, message)
+      if (!['here', 'link_read'].includes(message.what)) gather(id, message)
     })
   }
 }
@@ -41,13 +43,4 @@ export function listen(workspaces: string[], queries: QueryClient): void {
 export function stopListening(): void {
   window.MessageBus.stop()
   heard = new Set()
-}
-
-function refresh(queries: QueryClient, message: Message): void {
-  for (const id of message.ids ?? []) {
-    void queries.invalidateQueries({ queryKey: ['post', id] })
-    void queries.invalidateQueries({ queryKey: ['record', id] })
-  }
-  const also: Record<string, string[]> = { people: ['people', 'member'], channels: ['channels', 'post'], settings: ['me', 'settings', 'route', 'channels'], brand: ['brand'] }
-  for (const key of ['desk', 'posts', 'dispatch', 'showing', 'waits', ...(also[message.what] ?? [])]) void queries.invalidateQueries({ queryKey: [key] })
 }
