@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { entitle } from './parts/title'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -49,6 +50,5 @@ export const router = createRouter({
   ],
 })
 
-router.afterEach((to) => {
-  document.title = `${String(to.meta.title ?? '')} · Ask First`
-})
+// pages that are named by what they show say so themselves, later
+router.afterEach((to) => entitle(String(to.meta.title ?? '')))

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 // The line under the masthead: what the pages are about, the pages, and room for what can be done.
+import { computed, watch } from 'vue'
 import { useRoute, type RouteLocationRaw } from 'vue-router'
+import { entitle } from './title'
 
-defineProps<{ name: string; label: string; pages: readonly { name: string; label: string; to: RouteLocationRaw }[] }>()
+const props = defineProps<{ name: string; label: string; pages: readonly { name: string; label: string; to: RouteLocationRaw }[] }>()
 const route = useRoute()
+const here = computed(() => props.pages.find((one) => one.name === route.name)?.label)
+watch(here, (label) => label && entitle(`${label}, ${props.name}`), { immediate: true, flush: 'post' })
 </script>
 
 <template>
   <div class="bar">
     <slot name="mark" />
-    <strong class="name">{{ name }}</strong>
+    <h1 class="hidden">{{ here }}, {{ name }}</h1>
+    <strong class="name" aria-hidden="true">{{ name }}</strong>
     <nav :aria-label="label">
       <router-link v-for="one in pages" :key="one.name" :to="one.to" :class="{ here: route.name === one.name }" :aria-current="route.name === one.name ? 'page' : undefined">{{ one.label }}</router-link>
     </nav>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // A post, whole: the master and each channel side by side, and the ledger behind the thick rule.
 import { Button } from 'ant-design-vue'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useChosen } from '@/agency/me'
 import { api, ok, unread } from '@/api/client'
 import { planned } from '@/api/time'
-import { STAGES, list } from '@/api/words'
+import { STAGES, list, titled } from '@/api/words'
+import { entitle } from '@/parts/title'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import AnswerPanel from '@/signoff/AnswerPanel.vue'
@@ -69,6 +70,12 @@ async function show(place: string, channel: string) {
   column?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
   ;(column?.querySelector(`.wide input, .wide textarea, .wide [tabindex]`) as HTMLElement | null)?.focus()
 }
+
+watch(
+  () => sheet.value?.subject,
+  (subject) => subject !== undefined && entitle(titled(subject)),
+  { immediate: true },
+)
 
 const saving = ref('saved')
 const asking = ref(false)
