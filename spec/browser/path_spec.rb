@@ -149,7 +149,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
         uncheck("Vitrine")
         click_button("Unlock one channel")
       end
-      expect(column("Ticker")).to have_content("open to change")
+      expect(column("Ticker")).to have_content("unlocked")
       within(column("Ticker")) do
         write_copy("Own text for Ticker", "Fog? The 7:20 waits.")
         expect(page).to have_content("20 of 300")
@@ -167,7 +167,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       # another day needs another yes, and that is said before it is saved
       choose_time("time-master", "2026-10-16T07:30")
       expect(page).to have_content("will not count for that day and must be asked again")
-      click_button("Leave it", match: :first)
+      click_button("Cancel", match: :first)
 
       # 7: moved within the day, which voids nothing; released, taken back, released
       soon = AskFirst::Core::Plan::WallTime.at(world.kit.now + 80, "Europe/Lisbon").wall.strftime("%Y-%m-%dT%H:%M")

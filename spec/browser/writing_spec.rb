@@ -257,7 +257,7 @@ RSpec.describe "Writing a post" do
       click_button("somebody new")
       fill_in("Name", with: "Pier Choir")
       fill_in("Vitrine", with: "@pier.choir")
-      click_button("Keep")
+      click_button("Save")
       expect(page).to have_content("With @pier.choir")
       expect(page).to have_no_content("cannot be tagged") # the page stands still again
       click_button("Pier Choir")
@@ -339,7 +339,7 @@ RSpec.describe "Writing a post" do
       click_button("Revisions")
       click_button("Restore revision 1")
       expect(page).to have_content("what stands now stays with its own revision")
-      click_button("Cancel the release")
+      click_button("Restore it")
       expect(page).to have_css("[aria-label='Master copy']", text: "the 7:20 does not guess")
     end
   end

@@ -54,7 +54,7 @@ async function restore(client: string) {
         {{ one.account }} is connected at {{ one.workspace_ids.map((id) => names[id]).join(' and ') }}. If that is not meant, archive the channel in one of them.
       </section>
       <div class="wide" tabindex="0" role="region" aria-label="People and clients">
-        <table class="list">
+        <table class="list" tabindex="0">
           <thead>
             <tr>
               <th scope="col">Person</th>
@@ -88,7 +88,7 @@ async function restore(client: string) {
         </table>
       </div>
       <h2 class="second">Clients</h2>
-      <table class="list">
+      <table class="list" tabindex="0">
         <thead>
           <tr>
             <th scope="col">Client</th>

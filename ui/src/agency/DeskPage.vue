@@ -288,7 +288,7 @@ h1 {
 }
 .columns {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
   gap: 20px;
   align-items: start;
 }
@@ -306,7 +306,7 @@ h2 {
   border-bottom: 2px solid var(--ink);
   padding-bottom: 4px;
 }
-h2 button {
+h2 :deep(button) {
   margin-left: auto;
 }
 h2.second {

@@ -73,7 +73,7 @@ function limits(one: Channel) {
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <div v-if="data" class="two">
       <div>
-        <table class="list">
+        <table class="list" tabindex="0">
           <thead>
             <tr>
               <th scope="col"><span class="hidden">Order</span></th>
@@ -225,7 +225,7 @@ details li {
 }
 @media (max-width: 1100px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -199,7 +199,7 @@ textarea.copy {
 }
 @media (max-width: 900px) {
   .sheet-grid {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -29,4 +29,9 @@ li {
   padding: 4px 0;
   border-bottom: 1px solid var(--hairline);
 }
+@media (max-width: 500px) {
+  li {
+    grid-template-columns: 100px minmax(0, 1fr);
+  }
+}
 </style>

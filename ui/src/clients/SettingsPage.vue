@@ -199,6 +199,7 @@ fieldset {
 }
 .mark {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
   align-items: center;
 }
@@ -217,7 +218,7 @@ aside li {
 }
 @media (max-width: 860px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

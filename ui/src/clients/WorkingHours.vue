@@ -50,7 +50,7 @@ function add(day: number) {
                   )
                 "
               >
-                take off
+                remove
               </button>
             </span>
             <button v-if="spans(day).length < 3" type="button" class="link-button" :aria-label="`Add hours on ${NAMES[day]}`" @click="add(day)">add hours</button>

@@ -253,5 +253,21 @@ textarea {
   .dispatch {
     flex-direction: column;
   }
+  li button,
+  li.trouble button {
+    grid-template-columns: auto 26px minmax(0, 1fr);
+    gap: 4px 10px;
+    padding-block: 6px;
+  }
+  li button > :nth-child(2) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  li button > :nth-child(n + 5) {
+    grid-column: 1 / -1;
+  }
+  .held {
+    flex-wrap: wrap;
+  }
 }
 </style>

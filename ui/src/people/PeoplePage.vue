@@ -76,7 +76,7 @@ useKeys({
     </Teleport>
     <main class="page">
       <p v-if="error" role="alert">{{ unread(error) }}</p>
-      <table v-if="data" class="list">
+      <table v-if="data" class="list" tabindex="0">
         <template v-for="group in sides" :key="group.side">
           <thead>
             <tr>

@@ -205,7 +205,7 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
 }
 @media (max-width: 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

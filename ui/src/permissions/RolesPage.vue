@@ -84,7 +84,7 @@ async function drop() {
   <div class="roles">
     <main class="page">
       <p v-if="error" role="alert">{{ unread(error) }}</p>
-      <table v-if="data" class="list">
+      <table v-if="data" class="list" tabindex="0">
         <template v-for="side in ['agency', 'client']" :key="side">
           <thead>
             <tr>
@@ -151,6 +151,7 @@ async function drop() {
 }
 .page {
   flex: 1;
+  min-width: 0;
 }
 thead:not(:first-of-type) th {
   padding-top: 18px;
@@ -189,5 +190,16 @@ legend {
 .clash {
   border-left: 4px solid var(--change);
   padding: 6px 10px;
+}
+@media (max-width: 900px) {
+  .roles {
+    flex-direction: column;
+    align-items: stretch;
+  }
+  .panel {
+    flex: none;
+    border-left: 0;
+    border-top: 3px solid var(--ink);
+  }
 }
 </style>

@@ -187,9 +187,14 @@ select {
 }
 @media (max-width: 900px) {
   .list a {
-    grid-template-columns: 1fr auto;
+    grid-template-columns: minmax(0, 1fr) auto;
     padding: 8px;
     row-gap: 2px;
+  }
+  .list a > * {
+    min-width: 0;
+    flex-wrap: wrap;
+    white-space: normal;
   }
 }
 </style>

@@ -9,7 +9,7 @@ defineProps<{ rows: Schemas['RecordRow'][]; clients?: Record<string, string> }>(
 </script>
 
 <template>
-  <table class="list">
+  <table class="list" tabindex="0">
     <thead>
       <tr>
         <th scope="col">When</th>
