@@ -30,7 +30,7 @@ module AskFirst
           when "hidden_characters" then save("take them out", "text", parts["text"].gsub(ReadAloud::HIDDEN, ""), parts)
           when "too_many_hashtags" then save("keep the first #{card.hashtags}", "text", first_tags(parts["text"], card.hashtags), parts)
           when "too_many_pictures" then save("keep the first #{card.media.most}", "media", parts["media"].first(card.media.most), parts)
-          when "format_not_taken" then save("as it comes", "format", nil, parts)
+          when "format_not_taken" then save("make it automatic", "format", nil, parts)
           else
             words, show = SHOWS[finding.code]
             show && { words: words, show: show }

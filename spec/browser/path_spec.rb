@@ -195,7 +195,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       click_button("Record")
       story = find("section[aria-label=Record]")
       ["made the post", "chose Ticker", "gave “Picture of the ferry in fog” to Sunniva Achterberg", "finished “Picture of the ferry in fog”", "asked for “Read by a colleague”",
-       "wanted a change", "asked for “The client's yes”", "said yes on", "opened it to change it on Ticker", "closed it again on Ticker", "released it on Ticker", "sent it on Vitrine",
+       "wanted a change", "asked for “The client's yes”", "said yes on", "unlocked it to change it on Ticker", "locked it again on Ticker", "released it on Ticker", "sent it on Vitrine",
        "it shows as approved"].each { |words|
         expect(story).to have_content(words)
       }

@@ -27,7 +27,7 @@ onBeforeUnmount(keepFocus())
 
 <template>
   <ConfigProvider :theme="theme" :auto-insert-space-in-button="false" :wave="{ disabled: true }">
-    <a v-if="!route.meta.bare" class="skip" href="#main" @click.prevent="skip">Skip to the page</a>
+    <a v-if="!route.meta.bare" class="past-masthead" href="#main" @click.prevent="skip">Skip to the page</a>
     <MastHead v-if="!route.meta.bare" />
     <router-view v-slot="{ Component }">
       <component :is="Component" :key="route.name === 'post' ? String(route.params.post) : undefined" />

@@ -270,7 +270,7 @@ RSpec.describe checks::Mends do
   it "offers no mend that would change nothing" do
     expect(described_class.for(finding.call("hidden_characters"), { "text" => "Fog" }, {})).to be_nil
     expect(described_class.for(finding.call("format_not_taken"), { "format" => nil }, {})).to be_nil
-    expect(described_class.for(finding.call("format_not_taken"), { "format" => "story" }, {})).to eq(words: "as it comes", part: "format", value: nil)
+    expect(described_class.for(finding.call("format_not_taken"), { "format" => "story" }, {})).to eq(words: "make it automatic", part: "format", value: nil)
   end
 end
 

@@ -213,7 +213,7 @@ defineExpose({
       <div :class="{ own: one.parts.time.own }">
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>
-          <template v-if="!choosing">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}</template>
+          <template v-if="!choosing">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}{{ ' ' }}</template>
           <ActButton v-if="one.parts.time.own" link :off="off('time')" data-follow @click="follow('time')">follow</ActButton>
           <ActButton v-else link :off="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'cancel' : 'own time' }}</ActButton>
         </dd>

@@ -35,7 +35,7 @@ describe('the lines below a column', () => {
     expect([says('link', { address: 'https://quillmere.example/lamp' }), says('link', null)]).toEqual(['quillmere.example/lamp', 'none'])
     expect([says('tagged', [{ name: 'Pier Choir' }, { name: 'Harbour Museum' }]), says('tagged', [])]).toEqual(['Pier Choir, Harbour Museum', 'nobody'])
     expect([says('audience', { places: ['Lisbon + 30 km'], languages: ['pt'] }), says('audience', null)]).toEqual(['Lisbon + 30 km, pt', 'everybody'])
-    expect([says('format', 'story'), says('format', null)]).toEqual(['a story', 'as it comes'])
+    expect([says('format', 'story'), says('format', null)]).toEqual(['a story', 'automatic'])
     expect([says('event', { name: 'Museum night' }), says('call_to_action', null), says('first_comment', '')]).toEqual(['Museum night', 'none', 'none'])
   })
 })

@@ -22,7 +22,7 @@ const list = (value: unknown) => (value as { places: string[]; languages: string
 
 /** The parts beside text, media and time, in the order in which they stand. */
 export const ROWS: Row[] = [
-  { part: 'format', label: 'Format', says: (value) => (value ? FORMATS[String(value)]! : 'as it comes') },
+  { part: 'format', label: 'Format', says: (value) => (value ? FORMATS[String(value)]! : 'automatic') },
   { part: 'link', label: 'Link', says: (value) => ((value as { address: string } | null)?.address ?? 'none').replace(/^https?:\/\//, '') },
   { part: 'tagged', label: 'Tagged', says: (value) => (value as { name: string }[]).map((one) => one.name).join(', ') || 'nobody' },
   { part: 'first_comment', label: 'First comment', says: (value) => String(value ?? '') || 'none' },
