@@ -63,7 +63,7 @@ module Bench
       @owner[:attempts].where(event: "sent", showing_id: @owner[:showings].where(post_id: posts).select(:id)).select_map(:at).map { |at| at - due }
     ensure
       Process.kill("TERM", *pids)
-      Process.waitall
+      pids.each { |pid| Process.wait(pid) }
     end
 
     def dispatcher
