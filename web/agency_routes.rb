@@ -10,10 +10,6 @@ module AskFirst
         app.get("/api/me") { json App::Agency::Me.call(kit, person_id, looking: looking_as) }
         app.get("/api/desk") { json App::Agency::Desk.call(kit, agency_scope, whole: params[:whole].to_s.split(",")) }
         app.get("/api/alarm") { json(alarm: App::Dispatch::Alarm.of(kit, agency_scope)) }
-        app.post("/api/agency/go-on") do
-          agency_act(App::Agency::GoOn)
-          done
-        end
         app.get("/api/waits") { json(waits: App::Agency::Waits.call(agency_scope)) }
         app.get("/api/agency/people") { json agency_act(App::Agency::People) }
         app.delete("/api/agency/people/:person/brake") do
@@ -30,6 +26,14 @@ module AskFirst
           done
         end
         record(app)
+        go_on(app)
+      end
+
+      def self.go_on(app)
+        app.post("/api/agency/go-on") do
+          agency_act(App::Agency::GoOn)
+          done
+        end
       end
 
       def self.record(app)

@@ -70,7 +70,8 @@ module AskFirst
           channel = @channels.fetch(row[:channel_id])
           Core::Dispatch::Clearance.of(Core::Dispatch::Clearance::Facts.new(
             state: "planned", release: release && { at: release[:at], needs: release[:rendition_ids].to_a }, uploads: row[:uploads].keys,
-            stopped: @client[:archived_at] || @client[:deleted_at], unconfirmed: @client[:brought_back] || row[:unconfirmed_at], channel: channel, fresh: card_known?(channel, now), by_hand: release && by_hand?(found),
+            stopped: @client[:archived_at] || @client[:deleted_at], unconfirmed: @client[:brought_back] || row[:unconfirmed_at],
+            channel: channel, fresh: card_known?(channel, now), by_hand: release && by_hand?(found),
             verdict: found&.verdict, faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [], now: now
           ))
         end

@@ -47,7 +47,7 @@ module AskFirst
 
         # @return [Core::Error, nil]
         def refusal(showing, answer)
-          return Core::Conflict.new("confirmed", "This is confirmed already.", way_on: "Look again.") if showing[:unconfirmed_at].nil? || !Store::Dispatch::Unconfirmed::WAITING.include?(showing[:state])
+          return Core::Conflict.new("confirmed", "This is confirmed already.", way_on: "Look again.") unless waits?(showing)
 
           release = @releases[showing[:id]]
           return Core::Conflict.new("not_released", "Its release has ended.", way_on: "Look at the post.") if release.nil?
@@ -55,6 +55,10 @@ module AskFirst
 
           Core::Conflict.new("time_past", "Its time was more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes ago; it is not sent so late.",
             way_on: "Take it back, plan another time and release it again.")
+        end
+
+        def waits?(showing)
+          showing[:unconfirmed_at] && Store::Dispatch::Unconfirmed::WAITING.include?(showing[:state])
         end
 
         def decide(showing, answer)

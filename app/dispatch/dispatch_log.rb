@@ -6,6 +6,9 @@ module AskFirst
       # The dispatch log: in flight, next, trouble and out, over one or many workspaces.
       class DispatchLog
         PAGE = 60
+        SHOWN = %i[
+          id workspace_id post_id state unconfirmed claimed_by address seen seen_note fault trouble tries subject stage network initials channel zone
+        ].freeze
 
         def self.call(kit, scope, before: nil)
           scope.transaction { new(kit, scope).call(before) }
@@ -33,7 +36,8 @@ module AskFirst
                 .left_join(:people, id: Sequel[:showings][:claimed_by])
                 .left_join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
                 .select(Sequel[:showings][:id], Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], Sequel[:showings][:state], :address, :sent_at, :seen, :seen_at, :seen_note,
-                  Sequel[:showings][:trouble], Sequel.~(Sequel[:showings][:unconfirmed_at] => nil).as(:unconfirmed), Sequel[:showings][:fault], :tries, :subject, Sequel[:people][:name].as(:claimed_by),
+                  Sequel[:showings][:trouble], Sequel.~(Sequel[:showings][:unconfirmed_at] => nil).as(:unconfirmed),
+                  Sequel[:showings][:fault], :tries, :subject, Sequel[:people][:name].as(:claimed_by),
                   Sequel[:posts][:stage], :network, :initials, Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
         end
 
@@ -79,8 +83,7 @@ module AskFirst
 
         def json(row)
           late = row[:sent_at] && row[:at] ? (row[:sent_at] - row[:at]).round(1) : nil
-          row.slice(:id, :workspace_id, :post_id, :state, :unconfirmed, :claimed_by, :address, :seen, :seen_note, :fault, :trouble, :tries, :subject, :stage, :network, :initials, :channel, :zone)
-             .merge(at: row[:at]&.iso8601, sent_at: row[:sent_at]&.iso8601(3), seen_at: row[:seen_at]&.iso8601, late: late)
+          row.slice(*SHOWN).merge(at: row[:at]&.iso8601, sent_at: row[:sent_at]&.iso8601(3), seen_at: row[:seen_at]&.iso8601, late: late)
         end
       end
     end

@@ -34,7 +34,8 @@ module AskFirst
           count = Store::Dispatch::Unconfirmed.waiting(scope).count
           return if count.zero?
 
-          "#{count == 1 ? 'One post waits' : "#{count} posts wait"} in Dispatch for somebody to say whether #{count == 1 ? 'it' : 'each'} may still go out: the database was brought back from a backup."
+          who = count == 1 ? "One post waits" : "#{count} posts wait"
+          "#{who} in Dispatch for somebody to say whether #{count == 1 ? 'it' : 'each'} may still go out: the database was brought back from a backup."
         end
 
         def last(kit, scope)

@@ -22,10 +22,19 @@ module AskFirst
         def of(facts)
           release = facts.release
           return ruling(:nothing) if facts.state != "planned" || release.nil? || facts.stopped
-          return ruling(:wait, release[:at]) if release[:at] > facts.now
+
+          waits(facts) || goes(facts, release)
+        end
+
+        def waits(facts)
+          return ruling(:wait, facts.release[:at]) if facts.release[:at] > facts.now
           return ruling(:wait, facts.now + HELD_FOR) if facts.unconfirmed
           return ruling(:hand) if facts.by_hand
-          return ruling(:wait, facts.now + HELD_FOR) if facts.verdict.held?
+
+          ruling(:wait, facts.now + HELD_FOR) if facts.verdict.held?
+        end
+
+        def goes(facts, release)
           return trouble(too_late(release)) if Patience.too_late?(release[:at], facts.now)
           return ruling(:lapsed) unless facts.channel[:state] == "connected"
 
@@ -55,7 +64,7 @@ module AskFirst
         def trouble(sentence)
           Ruling.new(kind: :trouble, sentence: sentence)
         end
-        private_class_method :refusal, :too_late, :ruling, :trouble
+        private_class_method :waits, :goes, :refusal, :too_late, :ruling, :trouble
       end
     end
   end

@@ -22,7 +22,7 @@ module AskFirst
 
         # @return [Written, nil] nil: there is none
         def read
-          open(File::RDONLY) { |file| parse(file.read) }
+          locked(File::RDONLY) { |file| parse(file.read) }
         rescue Errno::ENOENT
           nil
         end
@@ -33,7 +33,7 @@ module AskFirst
         # @return [Integer] what lies there now
         def write(lineage, number, at)
           FileUtils.mkdir_p(File.dirname(@path))
-          open(File::RDWR | File::CREAT) do |file|
+          locked(File::RDWR | File::CREAT) do |file|
             there = parse(file.read)
             next there.number if there && there.lineage == lineage && there.number >= number
 
@@ -48,7 +48,7 @@ module AskFirst
 
         private
 
-        def open(flags)
+        def locked(flags)
           File.open(@path, flags, 0o600) do |file|
             file.flock(flags == File::RDONLY ? File::LOCK_SH : File::LOCK_EX)
             yield file

@@ -83,7 +83,8 @@ module Infrastructure
 
   def settings(environment, **more)
     env = environment.merge(
-      "ASK_FIRST_SECRET" => SECRET, "ASK_FIRST_FILES" => File.join(folder, "files"), "ASK_FIRST_MARK" => File.join(folder, "#{environment.fetch('ASK_FIRST_OWNER_URL')[%r{\w+\z}]}.mark"), "ASK_FIRST_ENV" => "test", "ASK_FIRST_SMTP_PORT" => stand_ins[:smtp].to_s,
+      "ASK_FIRST_SECRET" => SECRET, "ASK_FIRST_FILES" => File.join(folder, "files"), "ASK_FIRST_ENV" => "test",
+      "ASK_FIRST_MARK" => File.join(folder, "#{environment.fetch('ASK_FIRST_OWNER_URL')[/\w+\z/]}.mark"), "ASK_FIRST_SMTP_PORT" => stand_ins[:smtp].to_s,
       "ASK_FIRST_NETWORKS" => %w[ticker vitrine guildhall commons spool noticeboard].map { |name| "#{stand_ins[:url]}/networks/#{name}" }.join(","),
       "ASK_FIRST_PRIVATE_HOSTS" => %w[quillmere.example brackwater.example oddling.example].map { |name| "http://#{name}=#{URI(stand_ins[:url]).authority}" }.join(","),
       "ASK_FIRST_LEASE" => "8", "ASK_FIRST_NETWORK_TIMEOUT" => "4", "ASK_FIRST_SETTLE_FLOOR" => "0.2"
