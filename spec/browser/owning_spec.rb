@@ -57,6 +57,8 @@ RSpec.describe "Permission, and the agency's own pages" do
       expect(page).to have_css("nav[aria-label=Sections]", text: "Agency")
 
       visit("/w/#{world.workspace}/client/people?member=#{membership.call(:odile)}")
+      expect(page).to have_css("button[aria-disabled=false]", text: "See as Odile")
+      eventually { page.evaluate_script("document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState !== 'running')") }
       click_button("See as Odile")
       expect(page).to have_content("What Odile Marchetti sees")
       expect(page).to have_no_css("nav[aria-label=Sections]")
