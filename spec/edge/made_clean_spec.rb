@@ -72,7 +72,7 @@ RSpec.describe "Files that are made clean" do
 
   describe "a picture that was cut off" do
     it "is refused wherever it was cut, as JPEG, PNG and WebP" do
-      image = Vips::Image.gaussnoise(600, 400).cast(:uchar)
+      image = Vips::Image.gaussnoise(600, 400, seed: 7).cast(:uchar)
       { ".jpg" => [0.3, 0.7, 0.97], ".png" => [0.3, 0.9], ".webp" => [0.5] }.each do |ending, shares|
         bytes = image.write_to_buffer(ending)
         expect(kinds.inspect(StringIO.new(bytes))).to include(width: 600, height: 400)
