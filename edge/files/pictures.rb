@@ -13,6 +13,9 @@ module AskFirst
         MOST_PIXELS = 100_000_000
         PREVIEW = 1_200
         STRICT = :error # loading fails on any error of the data
+        JPEG_START = "\xFF\xD8".b.freeze
+        JPEG_SCAN = "\xFF\xDA".b.freeze
+        JPEG_END = "\xFF\xD9".b.freeze
 
         Vips.block_untrusted(true) if Vips.respond_to?(:block_untrusted)
 
@@ -80,9 +83,18 @@ module AskFirst
         # over what is missing.
         def read_whole(io)
           io.rewind
-          Vips::Image.new_from_buffer(io.read, "", fail_on: STRICT).avg
+          bytes = io.read.b
+          raise broken if bytes.start_with?(JPEG_START) && jpeg_cut_off?(bytes)
+
+          Vips::Image.new_from_buffer(bytes, "", fail_on: STRICT).avg
         rescue Vips::Error
           raise broken
+        end
+
+        # A cut near the end is not always noticed by libvips. Inside the data of a scan no marker can stand (ITU-T T.81, B.1.1.5), so a
+        # whole picture has its end (EOI) after its last start of scan (SOS).
+        def jpeg_cut_off?(bytes)
+          (bytes.rindex(JPEG_END) || 0) < (bytes.rindex(JPEG_SCAN) || 0)
         end
 
         def broken
