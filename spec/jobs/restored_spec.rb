@@ -119,7 +119,7 @@ RSpec.describe "A backup that is restored", :database do
     expect(log[:unconfirmed][:count]).to eq 0
     stop
 
-    File.delete(File.join(own.settings.files, Dir.children(folder.at("files")).first, Dir.glob("*/*", base: folder.at("files")).first.split("/").last))
+    File.delete(File.join(own.settings.files, folder.files.first))
     restore(folder)
     expect(folder.files.all? { |name| File.size?(File.join(own.settings.files, name)) }).to be true
   end

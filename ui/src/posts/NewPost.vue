@@ -22,7 +22,7 @@ const off = computed(() => {
 
 const make = useMutation({
   mutationFn: (id: string) => ok(api.POST('/api/w/{workspace}/posts', { params: { path: { workspace: id } }, body: {} })).then((made) => ({ id, post: made.id })),
-  onSuccess: ({ id, post }) => void router.push({ name: 'post', params: { workspace: id, post }, query: { new: 'yes' } }),
+  onSuccess: ({ id, post }) => void router.push({ name: 'post', params: { workspace: id, post } }),
   onError: (problem) => void message.error(sentence(problem), 8),
 })
 
