@@ -62,4 +62,5 @@ group :test do
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.92", require: false
+  gem "syntax_tree", "~> 6.3", require: false
 end

@@ -35,7 +35,8 @@ module AskFirst
         # @return [Door::Way]
         # @raise [NotImplementedError] an act that does not say what it opens is not done
         def way
-          @way || (superclass.respond_to?(:way) && superclass.way) || raise(NotImplementedError, "#{name} does not say what it opens (see Door)")
+          @way || (superclass.respond_to?(:way) && superclass.way) ||
+            raise(NotImplementedError, "#{name} does not say what it opens (see Door)")
         end
 
         # For acts that wait for something outside (a network, a picture to be cut) between their transactions: no
@@ -108,7 +109,11 @@ module AskFirst
 
       # Those that the member's part is not limited away from.
       def mine(adaptations)
-        member.limited_to.nil? ? adaptations : adaptations.select { |one| member.limited_to.include?(one.row[:channel_id]) }
+        if member.limited_to.nil?
+          adaptations
+        else
+          adaptations.select { |one| member.limited_to.include?(one.row[:channel_id]) }
+        end
       end
 
       def touching(**facts)
@@ -120,8 +125,9 @@ module AskFirst
       end
 
       def names
-        @names ||= (@opened&.posts || {}).each_value.find { |one| one.respond_to?(:names) }&.names ||
-                   reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).to_hash(:id, :name) }
+        @names ||=
+          (@opened&.posts || {}).each_value.find { |one| one.respond_to?(:names) }&.names ||
+            reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).to_hash(:id, :name) }
       end
 
       def workspace
@@ -157,7 +163,12 @@ module AskFirst
 
       # @param ids [Array<String>] of posts
       def announce(what, ids: [], **facts)
-        Live.announce(kit, member.workspace_id, { what: what, ids: ids, **facts }, Store::People::Hearers.of(scope, ids, now))
+        Live.announce(
+          kit,
+          member.workspace_id,
+          { what: what, ids: ids, **facts },
+          Store::People::Hearers.of(scope, ids, now)
+        )
       end
     end
   end

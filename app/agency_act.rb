@@ -41,9 +41,11 @@ module AskFirst
         decision = Core::Permissions::Decision.for(person, act)
         return if decision.allowed?
 
-        owners = db[:people].where(agency_id: person.agency_id, is_owner: true).order(:name).map do |row|
-          AgencyPerson.new(person_id: row[:id], name: row[:name], abilities: %w[own set_up])
-        end
+        owners =
+          db[:people]
+            .where(agency_id: person.agency_id, is_owner: true)
+            .order(:name)
+            .map { |row| AgencyPerson.new(person_id: row[:id], name: row[:name], abilities: %w[own set_up]) }
         Core::Permissions::Decision.for(person, act, others: owners).require!
       end
 

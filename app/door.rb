@@ -15,19 +15,18 @@ module AskFirst
 
       # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a function of
       # the input that gives it · how: gate: false for reads; stand: whether verdicts are needed
-      Way = Struct.new(:what, :act, :how, keyword_init: true) do
-        def act_for(input)
-          act.respond_to?(:call) ? act.call(input) : act
+      Way =
+        Struct.new(:what, :act, :how, keyword_init: true) do
+          def act_for(input)
+            act.respond_to?(:call) ? act.call(input) : act
+          end
         end
-      end
       # For acts that run inside another one, or for one of our own processes: whoever calls them has passed the door.
       INSIDE = Way.new(what: :inside, act: nil, how: {}).freeze
 
       # What was opened. row: the thing itself · rows: the things, where there are many that are no posts · posts: id => Post, or id => Face where no verdict is needed · channel_ids: the
       # channels that it hangs on
-      Opened = Struct.new(:row, :rows, :posts, :channel_ids, :act, keyword_init: true) do
-        def post = posts.values.first
-      end
+      Opened = Struct.new(:row, :rows, :posts, :channel_ids, :act, keyword_init: true) { def post = posts.values.first }
 
       # @param kit [Kit]
       # @param member [Member]

@@ -8,13 +8,30 @@ module AskFirst
     # secrets: #seal, #open · archive: #write · queue: what runs later (Jobs::Queue) · bus: #publish(workspace_id, message) ·
     # networks: #client_for(channel) · catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke ·
     # pages: #get(address) · previews: #of(page) · mailer: #deliver · settings
-    Kit = Struct.new(
-      :db, :clock, :files, :mark, :pictures, :kinds, :secrets, :archive, :queue, :bus, :networks, :catalogue, :consent, :pages, :previews, :mailer, :settings,
-      keyword_init: true
-    ) do
-      def now
-        clock.now
+    Kit =
+      Struct.new(
+        :db,
+        :clock,
+        :files,
+        :mark,
+        :pictures,
+        :kinds,
+        :secrets,
+        :archive,
+        :queue,
+        :bus,
+        :networks,
+        :catalogue,
+        :consent,
+        :pages,
+        :previews,
+        :mailer,
+        :settings,
+        keyword_init: true
+      ) do
+        def now
+          clock.now
+        end
       end
-    end
   end
 end

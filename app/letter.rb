@@ -23,19 +23,31 @@ module AskFirst
 
       # What a person wrote, set apart.
       def quote(words)
-        words.empty? ? self : add(words, "<p style=\"border-left:4px solid #{CLIENT};padding-left:12px;white-space:pre-line\">#{h(words)}</p>")
+        if words.empty?
+          self
+        else
+          add(
+            words,
+            "<p style=\"border-left:4px solid #{CLIENT};padding-left:12px;white-space:pre-line\">#{h(words)}</p>"
+          )
+        end
       end
 
       # The one thing to do.
       # @param lead [String] the sentence before the address, in plain text
       def button(words, address, lead:, colour: INK)
-        add("#{lead}\n#{address}",
-          "<p><a href=\"#{h(address)}\" style=\"display:inline-block;background:#{colour};color:#fff;padding:12px 20px;text-decoration:none;border-radius:3px\">#{h(words)}</a></p>")
+        add(
+          "#{lead}\n#{address}",
+          "<p><a href=\"#{h(address)}\" style=\"display:inline-block;background:#{colour};color:#fff;padding:12px 20px;text-decoration:none;border-radius:3px\">#{h(words)}</a></p>"
+        )
       end
 
       # One of several things, each with its address.
       def item(title, words, address)
-        add("#{title}: #{words}\n#{address}", "<p><b>#{h(title)}</b><br>#{h(words)}<br><a href=\"#{h(address)}\">Open it</a></p>")
+        add(
+          "#{title}: #{words}\n#{address}",
+          "<p><b>#{h(title)}</b><br>#{h(words)}<br><a href=\"#{h(address)}\">Open it</a></p>"
+        )
       end
 
       def small(words, address = nil)
@@ -45,7 +57,10 @@ module AskFirst
 
       # @return [Hash] {text:, html:} for the mailer
       def parts
-        { text: "#{@text.join("\n\n")}\n", html: "<div style=\"font:16px/1.5 sans-serif;color:#{INK};max-width:32em\">#{@html.join}</div>" }
+        {
+          text: "#{@text.join("\n\n")}\n",
+          html: "<div style=\"font:16px/1.5 sans-serif;color:#{INK};max-width:32em\">#{@html.join}</div>"
+        }
       end
 
       private

@@ -10,7 +10,8 @@ module Bench
     App = AskFirst::App
     CLIENTS = 200
     POSTS = 300
-    LATERAL = "SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id ORDER BY id DESC LIMIT 51) p ORDER BY p.id DESC LIMIT 51"
+    LATERAL =
+      "SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id ORDER BY id DESC LIMIT 51) p ORDER BY p.id DESC LIMIT 51"
 
     def initialize(cluster)
       @world = SpecWorld.new(cluster: cluster)
@@ -24,7 +25,12 @@ module Bench
       fill
       all = scope(@world.kit.db)
       puts "\n#{all.workspace_ids.size} clients, #{@owner[:posts].count} posts: over all of them at once"
-      puts format("%-46s %9d       with two clients %d", "statements of one Desk", statements { App::Agency::Desk.call(@world.kit, all) }, few)
+      puts format(
+             "%-46s %9d       with two clients %d",
+             "statements of one Desk",
+             statements { App::Agency::Desk.call(@world.kit, all) },
+             few
+           )
       desk(all)
       list(all)
       search(all)
@@ -50,7 +56,12 @@ module Bench
 
     def scope(db, person = :ines)
       rows = AskFirst::Store::People::Members.of_person(@world.kit.db, @world.person(person), @world.kit.now)
-      AskFirst::Store::Scope.new(db, workspace_ids: rows.map { |row| row[:workspace_id] }, person_id: @world.person(person), side: "agency")
+      AskFirst::Store::Scope.new(
+        db,
+        workspace_ids: rows.map { |row| row[:workspace_id] },
+        person_id: @world.person(person),
+        side: "agency"
+      )
     end
 
     def statements
@@ -83,11 +94,29 @@ module Bench
 
     def list(scope)
       ours = Figures.median_ms(15) { JSON.generate(App::Posts::ListPosts.call(scope)) }
-      Figures.line("a page of posts, newest first", ours, bare("SELECT json_agg(t)::text AS json FROM (#{LATERAL}) t", w: ids(scope)), "ms")
-      one = AskFirst::Store::Scope.new(@world.kit.db, workspace_ids: [@world.workspace], person_id: scope.person_id, side: "agency")
+      Figures.line(
+        "a page of posts, newest first",
+        ours,
+        bare("SELECT json_agg(t)::text AS json FROM (#{LATERAL}) t", w: ids(scope)),
+        "ms"
+      )
+      one =
+        AskFirst::Store::Scope.new(
+          @world.kit.db,
+          workspace_ids: [@world.workspace],
+          person_id: scope.person_id,
+          side: "agency"
+        )
       ours = Figures.median_ms(30) { JSON.generate(App::Posts::ListPosts.call(one)) }
-      Figures.line("the same of one client", ours,
-        bare("SELECT json_agg(t)::text AS json FROM (SELECT * FROM posts WHERE workspace_id = :w ORDER BY id DESC LIMIT 51) t", w: @world.workspace), "ms")
+      Figures.line(
+        "the same of one client",
+        ours,
+        bare(
+          "SELECT json_agg(t)::text AS json FROM (SELECT * FROM posts WHERE workspace_id = :w ORDER BY id DESC LIMIT 51) t",
+          w: @world.workspace
+        ),
+        "ms"
+      )
     end
 
     def search(scope)
@@ -101,18 +130,36 @@ module Bench
 
     def waits(scope)
       ours = Figures.median_ms(15) { JSON.generate(App::Agency::Waits.call(scope)) }
-      floor = bare("SELECT json_agg(t)::text AS json FROM (SELECT workspace_id, count(*) FROM tasks WHERE workspace_id = ANY(:w) AND done_at IS NULL GROUP BY 1) t", w: ids(scope))
+      floor =
+        bare(
+          "SELECT json_agg(t)::text AS json FROM (SELECT workspace_id, count(*) FROM tasks WHERE workspace_id = ANY(:w) AND done_at IS NULL GROUP BY 1) t",
+          w: ids(scope)
+        )
       Figures.line("what waits in each client, for the switcher", ours, floor, "ms")
     end
 
     # The same code on a connection that the policies do not hold for.
     def policies(scope)
-      open = AskFirst::Store::Scope.new(@owner, workspace_ids: scope.workspace_ids, person_id: scope.person_id, side: "agency")
+      open =
+        AskFirst::Store::Scope.new(
+          @owner,
+          workspace_ids: scope.workspace_ids,
+          person_id: scope.person_id,
+          side: "agency"
+        )
       free = @world.kit.dup.tap { |kit| kit.db = @owner }
       puts "\nThe second wall: the same statements with its policies and without"
-      { "a page of posts over all clients" => ->(_, one) { App::Posts::ListPosts.call(one) }, "the Desk over all clients" => ->(kit, one) { App::Agency::Desk.call(kit, one) },
-        "finding posts by words" => ->(_, one) { App::Posts::ListPosts.call(one, words: "low water") } }.each do |what, act|
-        Figures.line(what, Figures.median_ms(15) { act.call(@world.kit, scope) }, Figures.median_ms(15) { act.call(free, open) }, "ms")
+      {
+        "a page of posts over all clients" => ->(_, one) { App::Posts::ListPosts.call(one) },
+        "the Desk over all clients" => ->(kit, one) { App::Agency::Desk.call(kit, one) },
+        "finding posts by words" => ->(_, one) { App::Posts::ListPosts.call(one, words: "low water") }
+      }.each do |what, act|
+        Figures.line(
+          what,
+          Figures.median_ms(15) { act.call(@world.kit, scope) },
+          Figures.median_ms(15) { act.call(free, open) },
+          "ms"
+        )
       end
     end
   end

@@ -37,8 +37,19 @@ module Bench
 
     # Cleared, and not released yet; what an earlier round left is out of the way.
     def prepare(count)
-      post = @world.draft(channels: [:ticker], picture: false, wall: nil, text: "Number #{count}: when fog sits on the estuary, the 7:20 waits.")
-      @world.write(post, "time", AskFirst::Core::Plan::WallTime.at(Time.now.utc + 240, "Europe/Lisbon").to_h, who: :ines)
+      post =
+        @world.draft(
+          channels: [:ticker],
+          picture: false,
+          wall: nil,
+          text: "Number #{count}: when fog sits on the estuary, the 7:20 waits."
+        )
+      @world.write(
+        post,
+        "time",
+        AskFirst::Core::Plan::WallTime.at(Time.now.utc + 240, "Europe/Lisbon").to_h,
+        who: :ines
+      )
       @world.clear(post)
       crowd = Crowd.new(@owner)
       crowd.multiply(post, count)
@@ -47,7 +58,9 @@ module Bench
 
     def releasing(posts)
       started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      posts.each_slice(AskFirst::App::Dispatch::ReleaseMany::MOST) { |some| @world.act("Dispatch::ReleaseMany", :ines, post_ids: some) }
+      posts.each_slice(AskFirst::App::Dispatch::ReleaseMany::MOST) do |some|
+        @world.act("Dispatch::ReleaseMany", :ines, post_ids: some)
+      end
       posts.size / (Process.clock_gettime(Process::CLOCK_MONOTONIC) - started)
     end
 
@@ -60,14 +73,25 @@ module Bench
       pids = Array.new(PROCESSES) { dispatcher }
       waiting = -> { @owner[:showings].where(post_id: posts, state: "out").count < posts.size }
       sleep 0.5 while waiting.call && Time.now - due < 240
-      @owner[:attempts].where(event: "sent", showing_id: @owner[:showings].where(post_id: posts).select(:id)).select_map(:at).map { |at| at - due }
+      @owner[:attempts]
+        .where(event: "sent", showing_id: @owner[:showings].where(post_id: posts).select(:id))
+        .select_map(:at)
+        .map { |at| at - due }
     ensure
       Process.kill("TERM", *pids)
       pids.each { |pid| Process.wait(pid) }
     end
 
     def dispatcher
-      Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("bench"), "a"], err: %i[child out])
+      Process.spawn(
+        @world.environment,
+        "ruby",
+        "bin/dispatcher",
+        chdir: Setup::ROOT,
+        pgroup: true,
+        out: [Infrastructure.log("bench"), "a"],
+        err: %i[child out]
+      )
     end
 
     # The same creates over connections that stay open, by as many threads as a dispatcher has senders.
@@ -79,14 +103,25 @@ module Bench
       count.times { |n| numbers << n }
       began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
       ended = Queue.new
-      Array.new(CLIENTS) { Thread.new { Net::HTTP.start(uri.host, uri.port) { |http| create(http, uri, token, numbers, ended, began) } } }.each(&:join)
+      Array
+        .new(CLIENTS) do
+          Thread.new { Net::HTTP.start(uri.host, uri.port) { |http| create(http, uri, token, numbers, ended, began) } }
+        end
+        .each(&:join)
       Array.new(ended.size) { ended.pop }
     end
 
     def create(http, uri, token, numbers, ended, began)
       loop do
         number = numbers.pop(true)
-        body = JSON.generate("type" => ["h-entry"], "properties" => { "content" => ["Bare #{number}"], "mp-send-id" => ["bare-#{SecureRandom.hex(8)}"] })
+        body =
+          JSON.generate(
+            "type" => ["h-entry"],
+            "properties" => {
+              "content" => ["Bare #{number}"],
+              "mp-send-id" => ["bare-#{SecureRandom.hex(8)}"]
+            }
+          )
         http.post(uri.path, body, "Content-Type" => "application/json", "Authorization" => "Bearer #{token}")
         ended << (Process.clock_gettime(Process::CLOCK_MONOTONIC) - began)
       end

@@ -36,13 +36,20 @@ module Bench
     end
 
     def copy(table, which, count)
-      names = columns.where(table_name: table, is_identity: "NO", is_generated: "NEVER").select_map(%i[column_name data_type])
+      names =
+        columns.where(table_name: table, is_identity: "NO", is_generated: "NEVER").select_map(%i[column_name data_type])
       shared = shared_columns(table)
-      derived = names.map do |name, type|
-        own = type == "uuid" && !shared.include?(name)
-        own ? Sequel.lit("md5(t.#{name}::text || many.k)::uuid") : Sequel[:t][name.to_sym]
-      end
-      source = @db[table.to_sym].where(which).from_self(alias: :t).cross_join(Sequel.function(:generate_series, 1, count).as(:many, [:k])).select(*derived)
+      derived =
+        names.map do |name, type|
+          own = type == "uuid" && !shared.include?(name)
+          own ? Sequel.lit("md5(t.#{name}::text || many.k)::uuid") : Sequel[:t][name.to_sym]
+        end
+      source =
+        @db[table.to_sym]
+          .where(which)
+          .from_self(alias: :t)
+          .cross_join(Sequel.function(:generate_series, 1, count).as(:many, [:k]))
+          .select(*derived)
       @db[table.to_sym].insert(names.map { |name, _| name.to_sym }, source)
     end
 

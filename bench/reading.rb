@@ -30,16 +30,38 @@ module Bench
 
     def sheet(post)
       ours = Figures.median_ms { JSON.generate(@world.act("Posts::PostSheet", :ines, post_id: post)) }
-      tables = %i[adaptations parts revisions revision_adaptations ask_lines answers showings releases tasks remarks openings rulings]
-      selects = tables.map { |table| "'#{table}', (SELECT json_agg(t) FROM #{table} t WHERE workspace_id = :w AND post_id = :p)" }
-      floor_sql = "SELECT json_build_object('post', (SELECT row_to_json(t) FROM posts t WHERE workspace_id = :w AND id = :p), #{selects.join(', ')})::text AS json"
+      tables = %i[
+        adaptations
+        parts
+        revisions
+        revision_adaptations
+        ask_lines
+        answers
+        showings
+        releases
+        tasks
+        remarks
+        openings
+        rulings
+      ]
+      selects =
+        tables.map do |table|
+          "'#{table}', (SELECT json_agg(t) FROM #{table} t WHERE workspace_id = :w AND post_id = :p)"
+        end
+      floor_sql =
+        "SELECT json_build_object('post', (SELECT row_to_json(t) FROM posts t WHERE workspace_id = :w AND id = :p), #{selects.join(", ")})::text AS json"
       floor = Figures.median_ms { @world.db.fetch(floor_sql, w: @world.workspace, p: post).get(:json) }
       Figures.line("one post sheet, two channels", ours, floor, "ms")
     end
 
     def desk
-      scope = AskFirst::Store::Scope.new(@world.kit.db, workspace_ids: [@world.workspace, @world.workspace(:brackwater)],
-        person_id: @world.person(:wren), side: "agency")
+      scope =
+        AskFirst::Store::Scope.new(
+          @world.kit.db,
+          workspace_ids: [@world.workspace, @world.workspace(:brackwater)],
+          person_id: @world.person(:wren),
+          side: "agency"
+        )
       ours = Figures.median_ms { JSON.generate(AskFirst::App::Agency::Desk.call(@world.kit, scope)) }
       floor_sql = <<~SQL
         SELECT json_build_object(

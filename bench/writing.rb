@@ -52,7 +52,11 @@ module Bench
     # What is measured and its floor take turns, so that what else the machine does falls on both.
     def against_nothing(title, post, typed)
       at = "/api/w/#{@world.workspace}/posts/#{post}"
-      calls = { check: -> { ask("#{at}/check", { part: "text", value: typed }) }, open: -> { get(at) }, nothing: -> { ask("#{at}/here", { part: "text" }) } }
+      calls = {
+        check: -> { ask("#{at}/check", { part: "text", value: typed }) },
+        open: -> { get(at) },
+        nothing: -> { ask("#{at}/here", { part: "text" }) }
+      }
       calls.each_value { |call| 8.times { call.call } }
       took = Hash.new { |hash, name| hash[name] = [] }
       60.times { calls.each { |name, call| took[name] << Figures.ms { call.call } } }
@@ -65,9 +69,15 @@ module Bench
     # @return [String] its id
     def wide
       post = @world.draft(picture: false, channels: [])
-      channels = Array.new(10) { |n| @world.act("Channels::AddOffline", :ines, name: "Sheet #{n}", initials: "S#{n}", limit: 2000, pictures: 20) }
+      channels =
+        Array.new(10) do |n|
+          @world.act("Channels::AddOffline", :ines, name: "Sheet #{n}", initials: "S#{n}", limit: 2000, pictures: 20)
+        end
       @world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: channels)
-      pictures = Array.new(20) { |n| @world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(n + 1), name: "p#{n}.jpg")[:id] }
+      pictures =
+        Array.new(20) do |n|
+          @world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(n + 1), name: "p#{n}.jpg")[:id]
+        end
       @world.write(post, "media", pictures, who: :sunniva)
       post
     end
@@ -84,14 +94,18 @@ module Bench
       @crowd.multiply(pattern, count)
       others = @owner[:posts].exclude(id: @post)
       others.update(at: at - (400 * 86_400))
-      others.where(id: others.where(workspace_id: @world.workspace).order(:id).limit(200).select(:id)).update(at: at + 86_400)
+      others.where(id: others.where(workspace_id: @world.workspace).order(:id).limit(200).select(:id)).update(
+        at: at + 86_400
+      )
       @owner.run("ANALYZE posts")
       Figures.median_ms { around(at) }
     end
 
     def around(at)
       scope = @world.member(:ines).scope(@world.kit.db)
-      scope.transaction { AskFirst::Store::Checks::PlannedWords.around(scope, @post, at - (30 * 86_400), at + (30 * 86_400)) }
+      scope.transaction do
+        AskFirst::Store::Checks::PlannedWords.around(scope, @post, at - (30 * 86_400), at + (30 * 86_400))
+      end
     end
 
     def sign_in

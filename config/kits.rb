@@ -18,12 +18,23 @@ module AskFirst
       pictures = Edge::Files::Pictures.new
       catalogue = Edge::Networks::Catalogue.new(settings.networks)
       App::Kit.new(
-        db: db, clock: clock, files: Edge::Files::Shelf.new(settings.files), mark: Edge::Files::Mark.new(settings.mark), pictures: pictures, kinds: Edge::Files::Kinds.new(pictures),
-        secrets: secrets, archive: Edge::Files::Archive, queue: Jobs::Queue.new(clock), bus: Edge::LiveBus.connect(url),
+        db: db,
+        clock: clock,
+        files: Edge::Files::Shelf.new(settings.files),
+        mark: Edge::Files::Mark.new(settings.mark),
+        pictures: pictures,
+        kinds: Edge::Files::Kinds.new(pictures),
+        secrets: secrets,
+        archive: Edge::Files::Archive,
+        queue: Jobs::Queue.new(clock),
+        bus: Edge::LiveBus.connect(url),
         networks: Edge::Networks::Directory.new(secrets, timeout: settings.network_timeout),
-        catalogue: catalogue, consent: Edge::Networks::Consent.new(catalogue, settings.public_url),
-        pages: Edge::Pages::Reader.new(settings.private_hosts), previews: Edge::Pages::Preview,
-        mailer: Edge::Mail::Mailer.new(settings), settings: settings
+        catalogue: catalogue,
+        consent: Edge::Networks::Consent.new(catalogue, settings.public_url),
+        pages: Edge::Pages::Reader.new(settings.private_hosts),
+        previews: Edge::Pages::Preview,
+        mailer: Edge::Mail::Mailer.new(settings),
+        settings: settings
       )
     end
   end

@@ -20,9 +20,11 @@ module AskFirst
     end
 
     # Raised when a value cannot be what it should be. 422.
-    class Invalid < Error; end
+    class Invalid < Error
+    end
     # Raised when the person may not; names the rule and who can. 403.
-    class Refused < Error; end
+    class Refused < Error
+    end
 
     # Raised when there is no such thing, or none that this person may know of: one answer for both. 404.
     class NotFound < Error
@@ -32,8 +34,10 @@ module AskFirst
     end
 
     # Raised when somebody or something was quicker. 409.
-    class Conflict < Error; end
+    class Conflict < Error
+    end
     # Raised when the pass, the ask or the moment is over. 410.
-    class Over < Error; end
+    class Over < Error
+    end
   end
 end

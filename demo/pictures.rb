@@ -6,8 +6,12 @@ require "vips"
 module Demo
   # Simple drawn pictures: skies, water, hills, boats, a dome. The same seed gives the same picture.
   module Pictures
-    SKIES = [[[31, 58, 84], [222, 190, 140]], [[18, 24, 52], [66, 74, 120]], [[120, 160, 176], [236, 224, 200]],
-             [[52, 44, 72], [214, 132, 96]]].freeze
+    SKIES = [
+      [[31, 58, 84], [222, 190, 140]],
+      [[18, 24, 52], [66, 74, 120]],
+      [[120, 160, 176], [236, 224, 200]],
+      [[52, 44, 72], [214, 132, 96]]
+    ].freeze
 
     module_function
 
@@ -16,7 +20,11 @@ module Demo
     def draw(scene, seed, width: 1600, height: 1000)
       random = Random.new(seed)
       image = sky(width, height, *SKIES[seed % SKIES.size])
-      drawn = image.cast(:uchar).copy(interpretation: :srgb).mutate { |canvas| public_send(scene, canvas, width, height, random) }
+      drawn =
+        image
+          .cast(:uchar)
+          .copy(interpretation: :srgb)
+          .mutate { |canvas| public_send(scene, canvas, width, height, random) }
       StringIO.new(drawn.jpegsave_buffer(Q: 90))
     end
 
@@ -38,14 +46,28 @@ module Demo
     end
 
     def waves(canvas, width, height, random)
-      24.times {
-        canvas.draw_rect!([66, 100, 118], random.rand(width - 160), (height * (0.76 + (random.rand * 0.22))).round, 60 + random.rand(100), 4,
-          fill: true)
-      }
+      24.times do
+        canvas.draw_rect!(
+          [66, 100, 118],
+          random.rand(width - 160),
+          (height * (0.76 + (random.rand * 0.22))).round,
+          60 + random.rand(100),
+          4,
+          fill: true
+        )
+      end
     end
 
     def stars(canvas, width, height, random)
-      160.times { canvas.draw_circle!([236, 232, 214], random.rand(width), random.rand((height * 0.8).round), 1 + random.rand(3), fill: true) }
+      160.times do
+        canvas.draw_circle!(
+          [236, 232, 214],
+          random.rand(width),
+          random.rand((height * 0.8).round),
+          1 + random.rand(3),
+          fill: true
+        )
+      end
       canvas.draw_rect!([16, 20, 28], 0, (height * 0.86).round, width, height, fill: true)
     end
 
@@ -53,13 +75,29 @@ module Demo
       stars(canvas, width, height, random)
       canvas.draw_circle!([206, 208, 202], width / 2, (height * 0.78).round, height / 6, fill: true)
       canvas.draw_rect!([16, 20, 28], (width / 2) - 14, (height * 0.61).round, 28, height / 6, fill: true)
-      canvas.draw_rect!([84, 88, 92], (width / 2) - (height / 6), (height * 0.78).round, height / 3, (height * 0.22).round, fill: true)
+      canvas.draw_rect!(
+        [84, 88, 92],
+        (width / 2) - (height / 6),
+        (height * 0.78).round,
+        height / 3,
+        (height * 0.22).round,
+        fill: true
+      )
     end
 
     def pier(canvas, width, height, random)
       canvas.draw_rect!([40, 74, 88], 0, (height * 0.62).round, width, height, fill: true)
       canvas.draw_rect!([92, 66, 48], 0, (height * 0.6).round, (width * 0.7).round, height / 30, fill: true)
-      9.times { |post| canvas.draw_rect!([70, 50, 38], (post * width * 0.08).round, (height * 0.6).round, width / 70, height / 4, fill: true) }
+      9.times do |post|
+        canvas.draw_rect!(
+          [70, 50, 38],
+          (post * width * 0.08).round,
+          (height * 0.6).round,
+          width / 70,
+          height / 4,
+          fill: true
+        )
+      end
       waves(canvas, width, height, random)
     end
   end

@@ -9,13 +9,19 @@ module Demo
       @mails = []
     end
 
-    def verify(*, **); end
-    def verify_all(*, **); end
+    def verify(*, **)
+    end
+    def verify_all(*, **)
+    end
 
-    def invitation_mail(*, **); end
-    def notice_mail(*, **); end
-    def sealed_mail(*, **); end
-    def purge_client(*, **); end
+    def invitation_mail(*, **)
+    end
+    def notice_mail(*, **)
+    end
+    def sealed_mail(*, **)
+    end
+    def purge_client(*, **)
+    end
 
     def look_at_links(workspace_id, post_id, **)
       (@links ||= []) << [workspace_id, post_id]

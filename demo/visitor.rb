@@ -24,9 +24,21 @@ module Demo
     # The whole way: begin, allow there, come back, add.
     # @return [Array<String>] channel ids
     def connect(kit, member, network, login, handles, **more)
-      way = AskFirst::App::Channels::BeginConnect.call(kit, member, network_address: "#{@address}/networks/#{network}", **more)
+      way =
+        AskFirst::App::Channels::BeginConnect.call(
+          kit,
+          member,
+          network_address: "#{@address}/networks/#{network}",
+          **more
+        )
       found = AskFirst::App::Channels::FinishConnect.call(kit, member.person_id, **allow(way, login, handles))
-      AskFirst::App::Channels::AddAccounts.call(kit, member, try_id: found[:try_id], accounts: handles.map { |handle| account(network, handle) }, anyway: true)
+      AskFirst::App::Channels::AddAccounts.call(
+        kit,
+        member,
+        try_id: found[:try_id],
+        accounts: handles.map { |handle| account(network, handle) },
+        anyway: true
+      )
     end
 
     def account(network, handle)
@@ -38,8 +50,15 @@ module Demo
     # @return [Hash] {state:, code:} or {state:, error:}
     def allow(way, login, handles, step: "allow")
       uri = URI.parse(way)
-      form = URI.decode_www_form(uri.query) + [["login", login], ["password", PASSWORD], ["step", step]] + handles.map { |handle| ["handles[]", handle] }
-      reply = post("#{uri.scheme}://#{uri.authority}#{uri.path}", URI.encode_www_form(form), "application/x-www-form-urlencoded")
+      form =
+        URI.decode_www_form(uri.query) + [["login", login], ["password", PASSWORD], ["step", step]] +
+          handles.map { |handle| ["handles[]", handle] }
+      reply =
+        post(
+          "#{uri.scheme}://#{uri.authority}#{uri.path}",
+          URI.encode_www_form(form),
+          "application/x-www-form-urlencoded"
+        )
       back = URI.decode_www_form(URI.parse(reply["location"]).query).to_h
       { state: back["state"], code: back["code"], error: back["error"] }.compact
     end

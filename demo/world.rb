@@ -9,19 +9,45 @@ module Demo
   class World
     PASSWORD = "ask-first-demo"
     PEOPLE = {
-      ines: ["Ines Calloway", "Europe/Lisbon"], tobiah: ["Tobiah Renn", "Europe/Lisbon"], wren: ["Wren Adeyo", "Europe/Lisbon"],
-      maro: ["Maro Lindqvist", "Europe/Lisbon"], sunniva: ["Sunniva Achterberg", "Europe/Lisbon"], bram: ["Bram Teodoro", "Europe/Lisbon"],
+      ines: ["Ines Calloway", "Europe/Lisbon"],
+      tobiah: ["Tobiah Renn", "Europe/Lisbon"],
+      wren: ["Wren Adeyo", "Europe/Lisbon"],
+      maro: ["Maro Lindqvist", "Europe/Lisbon"],
+      sunniva: ["Sunniva Achterberg", "Europe/Lisbon"],
+      bram: ["Bram Teodoro", "Europe/Lisbon"],
       dulcie: ["Dulcie Varga", "Europe/Lisbon"]
     }.freeze
     CLIENT_PEOPLE = {
-      odile: ["Odile Marchetti", "quillmere", "Europe/Lisbon"], per: ["Per Haugland", "quillmere", "Europe/Lisbon"],
+      odile: ["Odile Marchetti", "quillmere", "Europe/Lisbon"],
+      per: ["Per Haugland", "quillmere", "Europe/Lisbon"],
       halima: ["Halima Sorrento", "brackwater", "America/Denver"]
     }.freeze
-    STAFF = { ines: "account lead", tobiah: "account lead", wren: "reviewer", maro: "copywriter", sunniva: "designer", dulcie: "assistant",
-              bram: "agency owner" }.freeze
+    STAFF = {
+      ines: "account lead",
+      tobiah: "account lead",
+      wren: "reviewer",
+      maro: "copywriter",
+      sunniva: "designer",
+      dulcie: "assistant",
+      bram: "agency owner"
+    }.freeze
     CLIENTS = {
-      quillmere: { name: "Quillmere Ferries", mark: "QF", edge: "#1D5C74", zone: "Europe/Lisbon", week_start: 1, client: %i[odile per] },
-      brackwater: { name: "Brackwater Observatory", mark: "BO", edge: "#3B2F6B", zone: "America/Denver", week_start: 0, client: %i[halima] }
+      quillmere: {
+        name: "Quillmere Ferries",
+        mark: "QF",
+        edge: "#1D5C74",
+        zone: "Europe/Lisbon",
+        week_start: 1,
+        client: %i[odile per]
+      },
+      brackwater: {
+        name: "Brackwater Observatory",
+        mark: "BO",
+        edge: "#3B2F6B",
+        zone: "America/Denver",
+        week_start: 0,
+        client: %i[halima]
+      }
     }.freeze
 
     # db: as the owner, for looking at what stands there
@@ -64,14 +90,26 @@ module Demo
     end
 
     def control(path, body)
-      JSON.parse(Net::HTTP.post(URI("#{@stand_ins}/control/#{path}"), JSON.generate(body), "Content-Type" => "application/json").body)
+      JSON.parse(
+        Net::HTTP.post(
+          URI("#{@stand_ins}/control/#{path}"),
+          JSON.generate(body),
+          "Content-Type" => "application/json"
+        ).body
+      )
     end
 
     # Connects an account of a client, as its people see it.
     def connect(client, network, name, by: :bram)
       visitor.add_person(network, "fernhollow", { client => name })
       ids = visitor.connect(kit, member(by, client), network, "fernhollow", [client.to_s])
-      AskFirst::App::Channels::ChangeChannel.call(kit, member(by, client), channel_id: ids.first, version: 1, name: network.capitalize)
+      AskFirst::App::Channels::ChangeChannel.call(
+        kit,
+        member(by, client),
+        channel_id: ids.first,
+        version: 1,
+        name: network.capitalize
+      )
       ids.first
     end
 
@@ -81,24 +119,55 @@ module Demo
       account = control("#{network}/accounts", { handle: client, name: CLIENTS.fetch(client)[:name] })
       channel = db[:channels].where(id: channel_id)
       channel.update(micropub: account.fetch("micropub"))
-      db[:connections].where(id: channel.select(:connection_id)).update(token: kit.secrets.seal(account.fetch("token")), refresh_token: nil, expires_at: nil, consent_until: nil)
+      db[:connections].where(id: channel.select(:connection_id)).update(
+        token: kit.secrets.seal(account.fetch("token")),
+        refresh_token: nil,
+        expires_at: nil,
+        consent_until: nil
+      )
     end
 
     def add(agency, key, name, house, zone, password)
-      @people[key] =
-        AskFirst::App::People::AddPerson.call(kit, agency_id: agency, name: name, email: "#{key}@#{house}.example", zone: zone, password: password,
-          owner: key == :bram, cost: @hash_cost)
+      @people[key] = AskFirst::App::People::AddPerson.call(
+        kit,
+        agency_id: agency,
+        name: name,
+        email: "#{key}@#{house}.example",
+        zone: zone,
+        password: password,
+        owner: key == :bram,
+        cost: @hash_cost
+      )
     end
 
     def set_up(agency, key, facts)
-      members = STAFF.map { |person, role| { person_id: people[person], role: role } } +
-                facts[:client].map { |person| { person_id: people[person], role: "client approver" } }
+      members =
+        STAFF.map { |person, role| { person_id: people[person], role: role } } +
+          facts[:client].map { |person| { person_id: people[person], role: "client approver" } }
       steps = [
-        { name: "Read by a colleague", side: "internal", quorum: "any", people: people.values_at(:wren, :ines), hours: 8 },
-        { name: "The client's yes", side: "client", quorum: "any", people: people.values_at(*facts[:client]), hours: 24 }
+        {
+          name: "Read by a colleague",
+          side: "internal",
+          quorum: "any",
+          people: people.values_at(:wren, :ines),
+          hours: 8
+        },
+        {
+          name: "The client's yes",
+          side: "client",
+          quorum: "any",
+          people: people.values_at(*facts[:client]),
+          hours: 24
+        }
       ]
-      @workspaces[key] =
-        AskFirst::App::Clients::SetUp.call(kit, agency_id: agency, members: members, steps: steps, by: people[:bram], **facts.except(:client))
+      @workspaces[key] = AskFirst::App::Clients::SetUp.call(
+        kit,
+        agency_id: agency,
+        members: members,
+        steps: steps,
+        by: people[:bram],
+        **facts.except(:client)
+      )
       @channels[key] = %w[ticker vitrine].to_h { |network| [network.to_sym, connect(key, network, facts[:name])] }
     end
   end

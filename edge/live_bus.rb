@@ -13,8 +13,16 @@ module AskFirst
       def self.connect(url)
         uri = URI.parse(url)
         bus = MessageBus::Instance.new
-        bus.configure(backend: :postgres,
-          backend_options: { host: uri.host, port: uri.port, dbname: uri.path[1..], user: uri.user, password: uri.password })
+        bus.configure(
+          backend: :postgres,
+          backend_options: {
+            host: uri.host,
+            port: uri.port,
+            dbname: uri.path[1..],
+            user: uri.user,
+            password: uri.password
+          }
+        )
         bus.configure(long_polling_interval: 25_000)
         new(bus)
       end
@@ -32,7 +40,9 @@ module AskFirst
       # done.
       # @param to [Array<String>] person ids
       def publish(workspace_id, message, to:)
-        to.each_slice(PEOPLE) { |some| bus.publish("/workspaces/#{workspace_id}", message, user_ids: some, max_backlog_age: 3_600) }
+        to.each_slice(PEOPLE) do |some|
+          bus.publish("/workspaces/#{workspace_id}", message, user_ids: some, max_backlog_age: 3_600)
+        end
       rescue StandardError => e
         SemanticLogger["LiveBus"].warn("could not tell open pages", e)
       end

@@ -34,9 +34,7 @@ module AskFirst
       def run
         working = Array.new(SENDERS) { worker { send_next } } + Array.new(HELPERS) { worker { help_next } }
         keeping = worker { keep_next }
-        until @stop
-          sleep(LOOK_EVERY) unless look
-        end
+        sleep(LOOK_EVERY) unless look until @stop
         [@to_send, @to_help].each(&:close)
         working.each(&:join)
         @ended.close
@@ -53,7 +51,8 @@ module AskFirst
         room = BACKLOG - @to_send.size
         return false unless room.positive?
 
-        rows = Store::Dispatch::Due.rows(@kit.db, @kit.now, limit: LOOK_AT, except: @lock.synchronize { @under_way.to_a })
+        rows =
+          Store::Dispatch::Due.rows(@kit.db, @kit.now, limit: LOOK_AT, except: @lock.synchronize { @under_way.to_a })
         planned, others = rows.partition { |row| row[:state] == "planned" }
         others.each { |row| help(row, :follow_up) }
         claim_some(planned, room).positive?
@@ -63,8 +62,12 @@ module AskFirst
       def look_ahead
         till = @kit.now + App::Dispatch::Prepare::AHEAD
         Store::Dispatch::Due.to_prepare(@kit.db, @kit.now, till, limit: 50).each { |row| help(row, :prepare) }
-        Store::Channels::Reached.with_old_cards(@kit.db, @kit.now, till, App::Dispatch::Prepare::CARD_FRESH).each { |row| help(row, :fresh_card) }
-        Store::Dispatch::Due.without_sender(@kit.db, @kit.now - Core::Dispatch::Lease::GONE, limit: 50).each { |row| help(row, :follow_up) }
+        Store::Channels::Reached
+          .with_old_cards(@kit.db, @kit.now, till, App::Dispatch::Prepare::CARD_FRESH)
+          .each { |row| help(row, :fresh_card) }
+        Store::Dispatch::Due
+          .without_sender(@kit.db, @kit.now - Core::Dispatch::Lease::GONE, limit: 50)
+          .each { |row| help(row, :follow_up) }
         Store::Dispatch::Unconfirmed.to_ask(@kit.db, @kit.now, limit: 50).each { |row| help(row, :ask) }
       end
 
@@ -80,10 +83,13 @@ module AskFirst
       # In no order, so that two processes before the same rows reach for different ones.
       # @return [Integer] how many were claimed
       def claim_some(planned, room)
-        planned.shuffle.group_by { |row| row[:workspace_id] }.sum do |workspace_id, same|
-          batch = same.first([room, batch_of(planned.size)].min)
-          batch.empty? ? 0 : claim(workspace_id, batch).tap { |count| room -= count }
-        end
+        planned
+          .shuffle
+          .group_by { |row| row[:workspace_id] }
+          .sum do |workspace_id, same|
+            batch = same.first([room, batch_of(planned.size)].min)
+            batch.empty? ? 0 : claim(workspace_id, batch).tap { |count| room -= count }
+          end
       end
 
       def batch_of(seen)
@@ -131,9 +137,9 @@ module AskFirst
         first = @ended.pop or return false
         ended = [first]
         ended << @ended.pop until @ended.empty? || ended.size >= BATCH
-        ended.group_by { |one| one.claimed.workspace_id }.each do |workspace_id, same|
-          App::Dispatch::Keep.call(@kit, process(workspace_id), ended: same)
-        end
+        ended
+          .group_by { |one| one.claimed.workspace_id }
+          .each { |workspace_id, same| App::Dispatch::Keep.call(@kit, process(workspace_id), ended: same) }
         ended.each { |one| unmark(one.row[:id]) }
         true
       end
@@ -154,10 +160,19 @@ module AskFirst
       def helping(row, what)
         member = process(row[:workspace_id])
         case what
-        when :prepare then App::Dispatch::Prepare.call(@kit, member, showing: row)
-        when :fresh_card then App::Dispatch::FreshCard.call(@kit, member, channel_id: row[:id], older_than: App::Dispatch::Prepare::CARD_FRESH)
-        when :ask then App::Dispatch::AskUnconfirmed.call(@kit, member, showing_id: row[:id])
-        else App::Dispatch::Advance.call(@kit, member, showing_id: row[:id], sender: @sender)
+        when :prepare
+          App::Dispatch::Prepare.call(@kit, member, showing: row)
+        when :fresh_card
+          App::Dispatch::FreshCard.call(
+            @kit,
+            member,
+            channel_id: row[:id],
+            older_than: App::Dispatch::Prepare::CARD_FRESH
+          )
+        when :ask
+          App::Dispatch::AskUnconfirmed.call(@kit, member, showing_id: row[:id])
+        else
+          App::Dispatch::Advance.call(@kit, member, showing_id: row[:id], sender: @sender)
         end
       rescue Core::Error => e
         SemanticLogger["Dispatching"].info("not now: #{e.message}")

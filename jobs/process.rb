@@ -33,12 +33,19 @@ module AskFirst
 
       def run
         %w[TERM INT].each { |signal| trap(signal) { @stop = true } }
-        @sender = App::Dispatch::Sender.new(@kit, name: "#{Socket.gethostname[0, 80]} #{ENV.fetch('ASK_FIRST_DISPATCHER', ::Process.pid)}")
+        @sender =
+          App::Dispatch::Sender.new(
+            @kit,
+            name: "#{Socket.gethostname[0, 80]} #{ENV.fetch("ASK_FIRST_DISPATCHER", ::Process.pid)}"
+          )
         @sender.begin
         @dispatching = Dispatching.new(@kit, @sender)
         locker = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
-        beside = [every(Core::Dispatch::Lease::BEAT_EVERY) { beat }, every(RENEW_EVERY) { App::Channels::Renew.call(@kit) },
-                  every(MEND_EVERY) { mend }]
+        beside = [
+          every(Core::Dispatch::Lease::BEAT_EVERY) { beat },
+          every(RENEW_EVERY) { App::Channels::Renew.call(@kit) },
+          every(MEND_EVERY) { mend }
+        ]
         @dispatching.run
         [*beside].each(&:join)
         locker.stop!

@@ -17,11 +17,13 @@ module AskFirst
 
       # @param at [Hash{String=>Time}] showing => when it is looked at for the first time
       def verify_all(workspace_id, at)
-        at.group_by(&:last).each do |time, showings|
-          Que.bulk_enqueue(job_options: { run_at: @clock.machine_time(time) }) do
-            showings.map(&:first).each { |showing_id| VerifyShowing.enqueue(workspace_id, showing_id, 1) }
+        at
+          .group_by(&:last)
+          .each do |time, showings|
+            Que.bulk_enqueue(job_options: { run_at: @clock.machine_time(time) }) do
+              showings.map(&:first).each { |showing_id| VerifyShowing.enqueue(workspace_id, showing_id, 1) }
+            end
           end
-        end
       end
 
       def ask_mail(workspace_id, ask_id, person_id, at:)

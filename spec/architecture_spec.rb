@@ -3,7 +3,12 @@
 # Who may know whom. Reads the constants and requires of each folder and fails on a wrong arrow, naming file and line.
 RSpec.describe "The floor plan" do
   allowed = {
-    "core" => [], "store" => %w[Core], "edge" => %w[Core], "app" => %w[Core Store], "jobs" => %w[App Core Store], "web" => %w[App Core Store]
+    "core" => [],
+    "store" => %w[Core],
+    "edge" => %w[Core],
+    "app" => %w[Core Store],
+    "jobs" => %w[App Core Store],
+    "web" => %w[App Core Store]
   }
   layers = %w[Core App Store Edge Jobs Web]
   root = File.expand_path("..", __dir__)
@@ -13,16 +18,17 @@ RSpec.describe "The floor plan" do
   end
 
   allowed.each do |folder, knows|
-    it "#{folder} knows #{knows.empty? ? 'nothing of the others' : knows.join(', ')}" do
+    it "#{folder} knows #{knows.empty? ? "nothing of the others" : knows.join(", ")}" do
       strangers = layers - knows - [folder.capitalize]
-      wrong = Dir[File.join(root, folder, "**/*.rb")].flat_map do |file|
-        next [] if file.include?("/store/migrations/")
+      wrong =
+        Dir[File.join(root, folder, "**/*.rb")].flat_map do |file|
+          next [] if file.include?("/store/migrations/")
 
-        code_lines(file).filter_map do |line, number|
-          found = strangers.find { |layer| line.match?(/(?<![\w:])(?:AskFirst::)?#{layer}::/) }
-          "#{file.delete_prefix("#{root}/")}:#{number + 1} names #{found}" if found
+          code_lines(file).filter_map do |line, number|
+            found = strangers.find { |layer| line.match?(/(?<![\w:])(?:AskFirst::)?#{layer}::/) }
+            "#{file.delete_prefix("#{root}/")}:#{number + 1} names #{found}" if found
+          end
         end
-      end
       # what a process is put together of is named where it starts
       wrong.reject! { |line| line.start_with?("jobs/process.rb", "jobs/run.rb") }
       expect(wrong).to eq []
@@ -31,26 +37,36 @@ RSpec.describe "The floor plan" do
 
   it "core requires pure libraries only" do
     pure = %w[tzinfo uri digest json json/canonicalization securerandom csv date time diff/lcs holidays money]
-    wrong = Dir[File.join(root, "core/**/*.rb")].flat_map do |file|
-      code_lines(file).filter_map { |line, number|
-        "#{file}:#{number + 1} requires #{Regexp.last_match(1)}" if line =~ /^\s*require "([^"]+)"/ && !pure.include?(Regexp.last_match(1))
-      }
-    end
+    wrong =
+      Dir[File.join(root, "core/**/*.rb")].flat_map do |file|
+        code_lines(file).filter_map do |line, number|
+          if line =~ /^\s*require "([^"]+)"/ && !pure.include?(Regexp.last_match(1))
+            "#{file}:#{number + 1} requires #{Regexp.last_match(1)}"
+          end
+        end
+      end
     expect(wrong).to eq []
   end
 
   it "core reads no clock" do
-    wrong = Dir[File.join(root, "core/**/*.rb")].flat_map { |file|
-      code_lines(file).filter_map { |line, number|
-        "#{file}:#{number + 1}" if line.match?(/Time\.now|Date\.today|Process\.clock/)
-      }
-    }
+    wrong =
+      Dir[File.join(root, "core/**/*.rb")].flat_map do |file|
+        code_lines(file).filter_map do |line, number|
+          "#{file}:#{number + 1}" if line.match?(/Time\.now|Date\.today|Process\.clock/)
+        end
+      end
     expect(wrong).to eq []
   end
 
   it "the stand-ins and the product share no line" do
-    wrong = Dir[File.join(root, "stand_ins/**/*.rb")].select { |file| File.read(file).match?(%r{AskFirst|require_relative "\.\./(?!Gemfile)}) }
-    wrong += Dir[File.join(root, "{core,app,store,edge,jobs,web}/**/*.rb")].select { |file| File.read(file).match?(%r{StandIns|stand_ins/|stand-in network}) }
+    wrong =
+      Dir[File.join(root, "stand_ins/**/*.rb")].select do |file|
+        File.read(file).match?(%r{AskFirst|require_relative "\.\./(?!Gemfile)})
+      end
+    wrong +=
+      Dir[File.join(root, "{core,app,store,edge,jobs,web}/**/*.rb")].select do |file|
+        File.read(file).match?(%r{StandIns|stand_ins/|stand-in network})
+      end
     expect(wrong).to eq []
   end
 
@@ -67,60 +83,96 @@ RSpec.describe "The floor plan" do
   end
 
   describe "the one door" do
-    acts = lambda do
-      AskFirst::LOADER.eager_load
-      ObjectSpace.each_object(Class).select { |one| one < AskFirst::App::Act && one.name && one.method_defined?(:call) }
-    end
+    acts =
+      lambda do
+        AskFirst::LOADER.eager_load
+        ObjectSpace
+          .each_object(Class)
+          .select { |one| one < AskFirst::App::Act && one.name && one.method_defined?(:call) }
+      end
 
     it "every act says what it opens, by a way that the door knows and for an act of the table" do
-      wrong = acts.call.reject do |act|
-        way = act.way
-        known = way.what == :inside || AskFirst::App::Door.method_defined?(way.what)
-        known && (way.act.nil? || way.act.respond_to?(:call) || AskFirst::Core::Permissions::Acts::TABLE.key?(way.act))
-      rescue NotImplementedError
-        false
-      end
+      wrong =
+        acts.call.reject do |act|
+          way = act.way
+          known = way.what == :inside || AskFirst::App::Door.method_defined?(way.what)
+          known &&
+            (way.act.nil? || way.act.respond_to?(:call) || AskFirst::Core::Permissions::Acts::TABLE.key?(way.act))
+        rescue NotImplementedError
+          false
+        end
       expect(wrong).to eq []
       expect(acts.call.count { |act| act.way.what != :inside }).to be > 70
     end
 
     # What stands here goes around it, each with its reason.
     inside = {
-      "app/act.rb" => "reads again what the act has written", "app/signoff/check_caches.rb" => "a process over every post", "app/posts/save_mention.rb" => "the posts that name somebody, found by the act itself",
-      "app/clients/archive.rb" => "every released post of the client", "app/dispatch/showing_act.rb" => "the dispatcher's own moves", "app/dispatch/claim.rb" => "the dispatcher's claim",
-      **%w[ask_unconfirmed broken keep look_up prepare].to_h { |name| ["app/dispatch/#{name}.rb", "the dispatcher's own moves"] }
+      "app/act.rb" => "reads again what the act has written",
+      "app/signoff/check_caches.rb" => "a process over every post",
+      "app/posts/save_mention.rb" => "the posts that name somebody, found by the act itself",
+      "app/clients/archive.rb" => "every released post of the client",
+      "app/dispatch/showing_act.rb" => "the dispatcher's own moves",
+      "app/dispatch/claim.rb" => "the dispatcher's claim",
+      **%w[ask_unconfirmed broken keep look_up prepare].to_h do |name|
+        ["app/dispatch/#{name}.rb", "the dispatcher's own moves"]
+      end
     }
 
     it "no act takes a gate or loads a standing by itself" do
-      found = Dir[File.join(root, "app/**/*.rb")].reject { |file| file.include?("/app/door") }.select { |file| File.read(file).match?(/Store::Gates\.|Standing\.load/) }
+      found =
+        Dir[File.join(root, "app/**/*.rb")]
+          .reject { |file| file.include?("/app/door") }
+          .select { |file| File.read(file).match?(/Store::Gates\.|Standing\.load/) }
       expect(found.map { |file| file.delete_prefix("#{root}/") }).to match_array inside.keys
     end
 
-    decides = %w[app/permissions/capabilities.rb app/posts/copy_post.rb app/clients/make_client.rb app/agency_act.rb app/people/people_here.rb app/people/member_sheet.rb app/channels/finish_connect.rb]
+    decides = %w[
+      app/permissions/capabilities.rb
+      app/posts/copy_post.rb
+      app/clients/make_client.rb
+      app/agency_act.rb
+      app/people/people_here.rb
+      app/people/member_sheet.rb
+      app/channels/finish_connect.rb
+    ]
 
     it "nobody but the door decides what is allowed; what only asks for a page, or in another client, is named" do
-      found = Dir[File.join(root, "app/**/*.rb")].reject { |file| file.include?("/app/door") }.select { |file| File.read(file).include?("Permissions::Decision") }
+      found =
+        Dir[File.join(root, "app/**/*.rb")]
+          .reject { |file| file.include?("/app/door") }
+          .select { |file| File.read(file).include?("Permissions::Decision") }
       expect(found.map { |file| file.delete_prefix("#{root}/") }).to match_array decides
     end
 
     it "every route of a client hands over to an act" do
-      wrong = Dir[File.join(root, "web/*_routes.rb")].flat_map do |file|
-        blocks = File.read(file).scan(/^( *)app\.(?:get|post|put|delete)\(("[^"]+")\) (\{.*?\}|do\n.*?^\1end)$/m)
-        blocks.select { |_, route, _| route.match?(%r{/api/w/|\#\{at\}}) }.reject { |_, _, body| body.match?(/\bact[( ]/) && !body.match?(/Store::|kit\.db|Sequel/) }.map { |_, route, _| "#{File.basename(file)}: #{route}" }
-      end
+      wrong =
+        Dir[File.join(root, "web/*_routes.rb")].flat_map do |file|
+          blocks = File.read(file).scan(/^( *)app\.(?:get|post|put|delete)\(("[^"]+")\) (\{.*?\}|do\n.*?^\1end)$/m)
+          blocks
+            .select { |_, route, _| route.match?(%r{/api/w/|\#\{at\}}) }
+            .reject { |_, _, body| body.match?(/\bact[( ]/) && !body.match?(/Store::|kit\.db|Sequel/) }
+            .map { |_, route, _| "#{File.basename(file)}: #{route}" }
+        end
       expect(wrong).to eq []
     end
 
     it "every route of the description is one of them, so a new one cannot come in beside" do
       text = Dir[File.join(root, "web/*_routes.rb")].map { |file| File.read(file) }.join
       described = AskFirst::Web::Contract.schema.open_api.raw_schema["paths"].keys.grep(%r{\A/api/w/})
-      routes = text.scan(/app\.(?:get|post|put|delete)\("([^"]+)"\)/).flatten.map { |route| route.sub("\#{at}", "/api/w/:workspace/posts/:post") }
+      routes =
+        text
+          .scan(/app\.(?:get|post|put|delete)\("([^"]+)"\)/)
+          .flatten
+          .map { |route| route.sub("\#{at}", "/api/w/:workspace/posts/:post") }
       expect(routes.grep(%r{\A/api/w/}).map { |route| route.gsub(/:(\w+)/, '{\1}') }.uniq).to match_array described
     end
   end
 
   it "names no registry host but the Gemfile's one source" do
-    wrong = Dir[File.join(root, "{ui/package-lock.json,Gemfile.lock,ui/package.json}")].select { |file| File.read(file).match?(/"resolved"/) }
+    wrong =
+      Dir[File.join(root, "{ui/package-lock.json,Gemfile.lock,ui/package.json}")].select do |file|
+        File.read(file).match?(/"resolved"/)
+      end
     expect(wrong).to eq []
   end
 end

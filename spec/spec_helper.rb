@@ -10,7 +10,9 @@ RSpec.configure do |config|
   config.order = :random
   Kernel.srand(config.seed)
   config.shared_context_metadata_behavior = :apply_to_host_groups
-  config.define_derived_metadata(file_path: %r{/spec/(app|web|jobs)/}) { |metadata| metadata[:database] = true unless metadata.key?(:database) }
+  config.define_derived_metadata(file_path: %r{/spec/(app|web|jobs)/}) do |metadata|
+    metadata[:database] = true unless metadata.key?(:database)
+  end
 end
 
 Dir[File.join(__dir__, "support/*.rb")].each { |file| require file }

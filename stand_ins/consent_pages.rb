@@ -13,16 +13,18 @@ module StandIns
     set :protection, false
     set :host_authorization, permitted_hosts: []
 
-    STYLE = "body{font:16px/1.5 sans-serif;max-width:30em;margin:3em auto;padding:0 1em;background:#f4f4f2;color:#222}form{background:#fff;padding:1.5em}" \
-            "label{display:block;margin:.6em 0}input[type=text],input[type=password]{display:block;width:100%;padding:.5em;font:inherit;box-sizing:border-box}" \
-            "button{font:inherit;padding:.6em 1.2em;margin-right:.6em}p.wrong{color:#a00}"
+    STYLE =
+      "body{font:16px/1.5 sans-serif;max-width:30em;margin:3em auto;padding:0 1em;background:#f4f4f2;color:#222}form{background:#fff;padding:1.5em}" \
+        "label{display:block;margin:.6em 0}input[type=text],input[type=password]{display:block;width:100%;padding:.5em;font:inherit;box-sizing:border-box}" \
+        "button{font:inherit;padding:.6em 1.2em;margin-right:.6em}p.wrong{color:#a00}"
     CARRIED = %w[response_type client_id redirect_uri state code_challenge code_challenge_method scope].freeze
 
     helpers do
       def network = settings.networks.fetch(params[:network]) { halt 404 }
       def h(text) = CGI.escapeHTML(text.to_s)
       def issuer = "#{request.base_url}/networks/#{network.slug}"
-      def json(value, status = 200) = halt(status, { "content-type" => "application/json", "cache-control" => "no-store" }, JSON.generate(value))
+      def json(value, status = 200) =
+        halt(status, { "content-type" => "application/json", "cache-control" => "no-store" }, JSON.generate(value))
       def refuse(word, sentence) = json({ error: word, error_description: sentence }, 400)
 
       def page(title, body)
@@ -35,40 +37,70 @@ module StandIns
 
       def back(values)
         uri = URI.parse(params["redirect_uri"])
-        uri.query = URI.encode_www_form(URI.decode_www_form(uri.query.to_s) + values.merge("state" => params["state"], "iss" => issuer).to_a)
+        uri.query =
+          URI.encode_www_form(
+            URI.decode_www_form(uri.query.to_s) + values.merge("state" => params["state"], "iss" => issuer).to_a
+          )
         redirect uri.to_s
       end
 
       # What cannot be sent back safely is shown here instead (RFC 6749, 4.1.2.1).
       def require_sound_request
-        halt 400, page("Not possible", "<p>The request has no address to go back to.</p>") unless params["redirect_uri"].to_s.match?(%r{\Ahttps?://})
+        unless params["redirect_uri"].to_s.match?(%r{\Ahttps?://})
+          halt 400, page("Not possible", "<p>The request has no address to go back to.</p>")
+        end
         back("error" => "unsupported_response_type") unless params["response_type"] == "code"
-        back("error" => "invalid_request", "error_description" => "PKCE with S256 is needed.") unless params["code_challenge_method"] == "S256" && params["code_challenge"].to_s.length == 43
+        unless params["code_challenge_method"] == "S256" && params["code_challenge"].to_s.length == 43
+          back("error" => "invalid_request", "error_description" => "PKCE with S256 is needed.")
+        end
       end
 
       def account_json(account)
-        { handle: account.handle, name: account.name, account: "#{issuer}/@#{account.handle}", micropub: "#{issuer}/micropub/#{account.handle}" }
+        {
+          handle: account.handle,
+          name: account.name,
+          account: "#{issuer}/@#{account.handle}",
+          micropub: "#{issuer}/micropub/#{account.handle}"
+        }
       end
 
       def tokens(grant)
         life = (Time.iso8601(grant.expires_at) - Time.now).round
-        accounts = grant.handles.filter_map { |handle| network.accounts[handle] }.map { |account| account_json(account) }
-        json(access_token: grant.access, token_type: "Bearer", expires_in: life, refresh_token: grant.refresh, scope: "create update delete media", me: grant.login, accounts: accounts,
-          consent_expires_in: network.consent_life)
+        accounts =
+          grant.handles.filter_map { |handle| network.accounts[handle] }.map { |account| account_json(account) }
+        json(
+          access_token: grant.access,
+          token_type: "Bearer",
+          expires_in: life,
+          refresh_token: grant.refresh,
+          scope: "create update delete media",
+          me: grant.login,
+          accounts: accounts,
+          consent_expires_in: network.consent_life
+        )
       end
     end
 
     # RFC 8414: the well-known part stands before the issuer's path.
     get "/.well-known/oauth-authorization-server/networks/:network" do
-      json(issuer: issuer, name: network.card["name"], authorization_endpoint: "#{issuer}/authorize", token_endpoint: "#{issuer}/token", revocation_endpoint: "#{issuer}/revoke",
-        response_types_supported: ["code"], grant_types_supported: %w[authorization_code refresh_token], code_challenge_methods_supported: ["S256"],
-        token_endpoint_auth_methods_supported: ["none"], "network-card" => network.card)
+      json(
+        :issuer => issuer,
+        :name => network.card["name"],
+        :authorization_endpoint => "#{issuer}/authorize",
+        :token_endpoint => "#{issuer}/token",
+        :revocation_endpoint => "#{issuer}/revoke",
+        :response_types_supported => ["code"],
+        :grant_types_supported => %w[authorization_code refresh_token],
+        :code_challenge_methods_supported => ["S256"],
+        :token_endpoint_auth_methods_supported => ["none"],
+        "network-card" => network.card
+      )
     end
 
     get "/networks/:network/authorize" do
       require_sound_request
       logins = network.people.keys.map { |login| "<code>#{h login}</code>" }.join(", ")
-      page("Sign in at #{network.card['name']}", <<~HTML)
+      page("Sign in at #{network.card["name"]}", <<~HTML)
         <form method="post" action="/networks/#{network.slug}/authorize">#{carried}
         <label>Name <input type="text" name="login" autocomplete="off" required></label>
         <label>Password <input type="password" name="password" required></label>
@@ -81,16 +113,26 @@ module StandIns
       require_sound_request
       back("error" => "access_denied", "error_description" => "The person did not consent.") if params["step"] == "deny"
       handles = network.people[params["login"]]
-      halt 401, page("Not right", "<p class=\"wrong\">The name or the password is not right. Go back and try again.</p>") unless handles && params["password"] == "stand-in"
+      unless handles && params["password"] == "stand-in"
+        halt 401,
+             page("Not right", "<p class=\"wrong\">The name or the password is not right. Go back and try again.</p>")
+      end
 
       chosen = Array(params["handles"]) & handles
-      back("code" => network.grants.code_for(params["login"], chosen, params["code_challenge"], params["redirect_uri"])) if params["step"] == "allow" && chosen.any?
+      if params["step"] == "allow" && chosen.any?
+        back(
+          "code" => network.grants.code_for(params["login"], chosen, params["code_challenge"], params["redirect_uri"])
+        )
+      end
 
-      boxes = handles.map { |handle| "<label><input type=\"checkbox\" name=\"handles[]\" value=\"#{h handle}\" checked> #{h network.accounts[handle].name} (@#{h handle})</label>" }
+      boxes =
+        handles.map do |handle|
+          "<label><input type=\"checkbox\" name=\"handles[]\" value=\"#{h handle}\" checked> #{h network.accounts[handle].name} (@#{h handle})</label>"
+        end
       page("May this application post for you?", <<~HTML)
         <form method="post" action="/networks/#{network.slug}/authorize">#{carried}
-        <input type="hidden" name="login" value="#{h params['login']}"><input type="hidden" name="password" value="stand-in">
-        <p>#{h params['client_id']} wants to post, change and delete posts on these accounts:</p>#{boxes.join}
+        <input type="hidden" name="login" value="#{h params["login"]}"><input type="hidden" name="password" value="stand-in">
+        <p>#{h params["client_id"]} wants to post, change and delete posts on these accounts:</p>#{boxes.join}
         <button name="step" value="allow">Allow</button> <button name="step" value="deny">Do not allow</button></form>
       HTML
     end
@@ -99,12 +141,15 @@ module StandIns
       refuse("temporarily_unavailable", "The network is not in the mood.") if network.fault("*", "token_refused")
       case params["grant_type"]
       when "authorization_code"
-        grant = network.grants.exchange(params["code"], params["code_verifier"], params["redirect_uri"]) or refuse("invalid_grant", "The code is not valid (any more).")
+        grant = network.grants.exchange(params["code"], params["code_verifier"], params["redirect_uri"]) or
+          refuse("invalid_grant", "The code is not valid (any more).")
         tokens(grant)
       when "refresh_token"
-        grant = network.grants.refresh(params["refresh_token"]) or refuse("invalid_grant", "The refresh token is not valid (any more).")
+        grant = network.grants.refresh(params["refresh_token"]) or
+          refuse("invalid_grant", "The refresh token is not valid (any more).")
         tokens(grant)
-      else refuse("unsupported_grant_type", "Only authorization_code and refresh_token.")
+      else
+        refuse("unsupported_grant_type", "Only authorization_code and refresh_token.")
       end
     end
 

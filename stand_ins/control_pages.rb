@@ -11,11 +11,20 @@ module StandIns
     set :host_authorization, permitted_hosts: []
 
     FAULTS = {
-      "slow" => "answers after a while", "hang_after_accepting" => "takes the post, then does not answer for a while",
-      "bad_gateway_after_accepting" => "takes the post, then answers 502", "busy" => "429 with Retry-After", "broken" => "500 before taking it",
-      "lapsed" => "401", "token_refused" => "the token endpoint refuses (handle *)", "drop_picture" => "takes the post without its picture", "show_late" => "shows the post after a while",
-      "never_show" => "takes the post and never shows it", "refuse" => "400", "no_address" => "takes the post, answers 201 and does not say where it is",
-      "other_address" => "takes the post and gives the address of the one before", "redirect" => "takes the post and answers 307",
+      "slow" => "answers after a while",
+      "hang_after_accepting" => "takes the post, then does not answer for a while",
+      "bad_gateway_after_accepting" => "takes the post, then answers 502",
+      "busy" => "429 with Retry-After",
+      "broken" => "500 before taking it",
+      "lapsed" => "401",
+      "token_refused" => "the token endpoint refuses (handle *)",
+      "drop_picture" => "takes the post without its picture",
+      "show_late" => "shows the post after a while",
+      "never_show" => "takes the post and never shows it",
+      "refuse" => "400",
+      "no_address" => "takes the post, answers 201 and does not say where it is",
+      "other_address" => "takes the post and gives the address of the one before",
+      "redirect" => "takes the post and answers 307",
       "long_reply" => "takes the post and answers with 10 MB"
     }.freeze
 
@@ -26,11 +35,12 @@ module StandIns
     end
 
     get "/" do
-      accounts = settings.networks.values.flat_map { |one|
-        one.accounts.values.map { |account|
-          "<li><a href=\"/networks/#{one.slug}/@#{account.handle}\">#{account.name} on #{one.card['name']}</a></li>"
-        }
-      }
+      accounts =
+        settings.networks.values.flat_map do |one|
+          one.accounts.values.map do |account|
+            "<li><a href=\"/networks/#{one.slug}/@#{account.handle}\">#{account.name} on #{one.card["name"]}</a></li>"
+          end
+        end
       faults = FAULTS.map { |name, what| "<li><code>#{name}</code>: #{what}</li>" }
       "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>Stand-ins</title><style>body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto}</style>" \
         "<h1>Stand-ins</h1><p>Invented networks and a mail server, for trying things out.</p><h2>Mail</h2><p><a href=\"/mail\">Mailboxes</a></p>" \
@@ -41,7 +51,12 @@ module StandIns
       body = input
       account = network.add_account(body["handle"], body["name"])
       base = "#{request.base_url}/networks/#{network.slug}"
-      json(token: account.token, account: "#{base}/@#{account.handle}", micropub: "#{base}/micropub", card: network.card)
+      json(
+        token: account.token,
+        account: "#{base}/@#{account.handle}",
+        micropub: "#{base}/micropub",
+        card: network.card
+      )
     end
 
     # Somebody who can sign in at the network, with the accounts that they post for.

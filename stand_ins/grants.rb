@@ -25,7 +25,13 @@ module StandIns
     def code_for(login, handles, challenge, redirect_uri)
       @lock.synchronize do
         code = SecureRandom.urlsafe_base64(24)
-        @codes[code] = { login: login, handles: handles, challenge: challenge, redirect_uri: redirect_uri, until: Time.now + CODE_LIFE }
+        @codes[code] = {
+          login: login,
+          handles: handles,
+          challenge: challenge,
+          redirect_uri: redirect_uri,
+          until: Time.now + CODE_LIFE
+        }
         code
       end
     end
@@ -34,7 +40,9 @@ module StandIns
     def exchange(code, verifier, redirect_uri)
       @lock.synchronize do
         kept = @codes.delete(code) or return
-        return if kept[:until] < Time.now || kept[:redirect_uri] != redirect_uri || kept[:challenge] != challenge(verifier)
+        if kept[:until] < Time.now || kept[:redirect_uri] != redirect_uri || kept[:challenge] != challenge(verifier)
+          return
+        end
 
         keep("id" => SecureRandom.hex(6), "login" => kept[:login], "handles" => kept[:handles])
       end
@@ -45,7 +53,8 @@ module StandIns
     # @return [Grant, nil] with new tokens
     def refresh(token)
       @lock.synchronize do
-        old = @grants.each_value.find { |grant| [grant.refresh, grant.before].include?(token) && !grant.revoked } or return
+        old = @grants.each_value.find { |grant| [grant.refresh, grant.before].include?(token) && !grant.revoked } or
+          return
         keep("id" => old.id, "login" => old.login, "handles" => old.handles, "before" => token)
       end
     end
@@ -58,13 +67,21 @@ module StandIns
     end
 
     def revoke_all(login)
-      @lock.synchronize { @grants.each_value.select { |grant| grant.login == login }.each { |grant| write("revoke" => { "id" => grant.id }) } }
+      @lock.synchronize do
+        @grants
+          .each_value
+          .select { |grant| grant.login == login }
+          .each { |grant| write("revoke" => { "id" => grant.id }) }
+      end
     end
 
     # @return [Grant, nil] while it has not expired
     def find(access)
       @lock.synchronize do
-        found = @grants.each_value.find { |grant| grant.access == access && !grant.revoked && Time.iso8601(grant.expires_at) > Time.now } or return
+        found =
+          @grants.each_value.find do |grant|
+            grant.access == access && !grant.revoked && Time.iso8601(grant.expires_at) > Time.now
+          end or return
         write("used" => { "id" => found.id }) if found.before
         found
       end
@@ -72,9 +89,12 @@ module StandIns
 
     def apply(kind, value)
       case kind
-      when "grant" then @grants[value["id"]] = Grant.new(**value.transform_keys(&:to_sym))
-      when "revoke" then @grants[value["id"]].revoked = true
-      when "used" then @grants[value["id"]].before = nil
+      when "grant"
+        @grants[value["id"]] = Grant.new(**value.transform_keys(&:to_sym))
+      when "revoke"
+        @grants[value["id"]].revoked = true
+      when "used"
+        @grants[value["id"]].before = nil
       end
     end
 
@@ -85,7 +105,12 @@ module StandIns
     end
 
     def keep(facts)
-      tokens = { "access" => SecureRandom.hex(24), "refresh" => SecureRandom.hex(24), "expires_at" => (Time.now + token_life).utc.iso8601(3), "revoked" => false }
+      tokens = {
+        "access" => SecureRandom.hex(24),
+        "refresh" => SecureRandom.hex(24),
+        "expires_at" => (Time.now + token_life).utc.iso8601(3),
+        "revoked" => false
+      }
       write("grant" => facts.merge(tokens))
       @grants[facts["id"]]
     end

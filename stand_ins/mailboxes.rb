@@ -22,8 +22,15 @@ module StandIns
     def take(raw, recipients)
       mail = ::Mail.read_from_string(raw)
       recipients.each do |to|
-        letter = { "id" => SecureRandom.hex(6), "to" => to, "from" => mail[:from].to_s, "subject" => mail.subject.to_s, "at" => Time.now.utc.strftime("%FT%TZ"),
-                   "text" => body(mail.text_part || mail), "html" => mail.html_part && body(mail.html_part) }
+        letter = {
+          "id" => SecureRandom.hex(6),
+          "to" => to,
+          "from" => mail[:from].to_s,
+          "subject" => mail.subject.to_s,
+          "at" => Time.now.utc.strftime("%FT%TZ"),
+          "text" => body(mail.text_part || mail),
+          "html" => mail.html_part && body(mail.html_part)
+        }
         @journal.add(letter)
         @lock.synchronize { @letters << Letter.new(**letter.transform_keys(&:to_sym)) }
       end
@@ -62,16 +69,21 @@ module StandIns
     set :protection, false
     set :host_authorization, permitted_hosts: []
 
-    STYLE = "body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto;padding:0 1em}li{margin:.4em 0}iframe{width:100%;height:30em;border:1px solid #ccc}"
+    STYLE =
+      "body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto;padding:0 1em}li{margin:.4em 0}iframe{width:100%;height:30em;border:1px solid #ccc}"
 
     helpers do
       def h(text) = CGI.escapeHTML(text.to_s)
-      def page(title, body) = "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
+      def page(title, body) =
+        "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
     end
 
     get "/mail" do
       boxes = settings.mailboxes.all.group_by { |letter| letter.to.downcase }
-      page("Mailboxes", "<ul>#{boxes.map { |to, letters| "<li><a href=\"/mail/#{CGI.escape(to)}\">#{h to}</a> (#{letters.size})</li>" }.join}</ul>")
+      page(
+        "Mailboxes",
+        "<ul>#{boxes.map { |to, letters| "<li><a href=\"/mail/#{CGI.escape(to)}\">#{h to}</a> (#{letters.size})</li>" }.join}</ul>"
+      )
     end
 
     get "/mail/:address.json" do
@@ -81,7 +93,14 @@ module StandIns
 
     get "/mail/:address" do
       letters = settings.mailboxes.of(params[:address])
-      page(params[:address], letters.map { |one| "<h2>#{h one.subject}</h2><p>#{h one.from}, #{h one.at}</p>#{one.html || "<pre>#{h one.text}</pre>"}" }.join("<hr>"))
+      page(
+        params[:address],
+        letters
+          .map do |one|
+            "<h2>#{h one.subject}</h2><p>#{h one.from}, #{h one.at}</p>#{one.html || "<pre>#{h one.text}</pre>"}"
+          end
+          .join("<hr>")
+      )
     end
   end
 end

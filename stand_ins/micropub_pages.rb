@@ -28,13 +28,14 @@ module StandIns
       end
 
       def account
-        @account ||= begin
-          token = request.env["HTTP_AUTHORIZATION"].to_s.delete_prefix("Bearer ")
-          found = network.account_of(token, params[:account])
-          refuse(401, "unauthorized", "The access token is not known.") if found.nil?
-          refuse(401, "unauthorized", "The access token has expired.") if network.fault(found.handle, "lapsed")
-          found
-        end
+        @account ||=
+          begin
+            token = request.env["HTTP_AUTHORIZATION"].to_s.delete_prefix("Bearer ")
+            found = network.account_of(token, params[:account])
+            refuse(401, "unauthorized", "The access token is not known.") if found.nil?
+            refuse(401, "unauthorized", "The access token has expired.") if network.fault(found.handle, "lapsed")
+            found
+          end
       end
 
       def address_of(post)
@@ -49,17 +50,28 @@ module StandIns
     get %r{/networks/(?<network>[a-z]+)/micropub(?:/(?<account>[\w.-]+))?} do
       account
       case params["q"]
-      when "config" then reply(200, "media-endpoint" => params[:account] ? "#{base}/media/of/#{params[:account]}" : "#{base}/media", "syndicate-to" => [], "network-card" => network.card)
-      when "syndicate-to" then reply(200, "syndicate-to" => [])
-      when "source" then source
-      else refuse(400, "invalid_request", "This query is not known.")
+      when "config"
+        reply(
+          200,
+          "media-endpoint" => params[:account] ? "#{base}/media/of/#{params[:account]}" : "#{base}/media",
+          "syndicate-to" => [],
+          "network-card" => network.card
+        )
+      when "syndicate-to"
+        reply(200, "syndicate-to" => [])
+      when "source"
+        source
+      else
+        refuse(400, "invalid_request", "This query is not known.")
       end
     end
 
     helpers do
       def source
         if params["mp-send-id"]
-          refuse(400, "invalid_request", "Posts cannot be asked for by the sender's id here.") unless network.card["finds_by_id"]
+          unless network.card["finds_by_id"]
+            refuse(400, "invalid_request", "Posts cannot be asked for by the sender's id here.")
+          end
           found = network.find_by_send_id(account.handle, params["mp-send-id"])
         else
           found = post_at(params["url"])
@@ -78,7 +90,7 @@ module StandIns
           form = params.except("network", "access_token")
           return form if form["action"]
 
-          { "type" => ["h-#{form['h']}"], "properties" => form.except("h").transform_values { |value| Array(value) } }
+          { "type" => ["h-#{form["h"]}"], "properties" => form.except("h").transform_values { |value| Array(value) } }
         end
       rescue JSON::ParserError
         refuse(400, "invalid_request", "The body is not JSON.")
@@ -89,10 +101,14 @@ module StandIns
       account
       body = entry
       case body["action"]
-      when nil then create(body)
-      when "update" then update(body)
-      when "delete" then delete(body)
-      else refuse(400, "invalid_request", "This action is not known.")
+      when nil
+        create(body)
+      when "update"
+        update(body)
+      when "delete"
+        delete(body)
+      else
+        refuse(400, "invalid_request", "This action is not known.")
       end
     end
 
@@ -119,14 +135,18 @@ module StandIns
         halt 307, { "location" => "#{base}/elsewhere" }, "" if network.fault(handle, "redirect")
         return unless network.fault(handle, "long_reply")
 
-        halt 201, { "location" => address_of(made), "content-type" => "application/json" }, "{#{' ' * 10_485_760}}"
+        halt 201, { "location" => address_of(made), "content-type" => "application/json" }, "{#{" " * 10_485_760}}"
       end
 
       def before_accepting(handle)
         slow = network.fault(handle, "slow")
         sleep slow[:seconds] if slow
         busy = network.fault(handle, "busy")
-        halt 429, { "retry-after" => busy[:seconds].to_s, "content-type" => "application/json" }, JSON.generate("error" => "too_many_requests") if busy
+        if busy
+          halt 429,
+               { "retry-after" => busy[:seconds].to_s, "content-type" => "application/json" },
+               JSON.generate("error" => "too_many_requests")
+        end
         refuse(500, "server_error", "Something broke before the post was taken.") if network.fault(handle, "broken")
         refuse(400, "invalid_request", "The post is not taken here.") if network.fault(handle, "refuse")
       end

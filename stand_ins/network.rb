@@ -81,12 +81,21 @@ module StandIns
     # @return [Post] a new one, or the one with the same id where this network counts an id once
     def create(handle, properties, send_id, delay: 0)
       @lock.synchronize do
-        known = card["same_id_once"] && send_id && @posts.find { |post| post.handle == handle && post.send_id == send_id }
+        known =
+          card["same_id_once"] && send_id && @posts.find { |post| post.handle == handle && post.send_id == send_id }
         return known if known
 
         now = Time.now.utc
-        write("post" => { "id" => SecureRandom.hex(6), "handle" => handle, "properties" => properties, "send_id" => send_id, "at" => now.iso8601(3),
-                          "shows_at" => (now + delay).iso8601(3) })
+        write(
+          "post" => {
+            "id" => SecureRandom.hex(6),
+            "handle" => handle,
+            "properties" => properties,
+            "send_id" => send_id,
+            "at" => now.iso8601(3),
+            "shows_at" => (now + delay).iso8601(3)
+          }
+        )
         @posts.last
       end
     end
@@ -117,7 +126,7 @@ module StandIns
 
     # @return [String] the file's id
     def keep_file(io, type)
-      id = "#{SecureRandom.hex(8)}.#{type.split('/').last}"
+      id = "#{SecureRandom.hex(8)}.#{type.split("/").last}"
       FileUtils.mkdir_p(files)
       File.open(File.join(files, id), "wb") { |file| IO.copy_stream(io, file) }
       id
@@ -144,13 +153,20 @@ module StandIns
     def apply(event)
       kind, value = event.first
       case kind
-      when "account" then @accounts[value["handle"]] = Account.new(**value.transform_keys(&:to_sym))
-      when "post" then @posts << Post.new(**value.transform_keys(&:to_sym))
-      when "change" then @posts.find { |post| post.id == value["id"] }.properties.merge!(value["properties"])
-      when "delete" then @posts.find { |post| post.id == value["id"] }.deleted = true
-      when "card" then @card = value
-      when "person" then @people[value["login"]] = value["handles"]
-      else @grants.apply(kind, value)
+      when "account"
+        @accounts[value["handle"]] = Account.new(**value.transform_keys(&:to_sym))
+      when "post"
+        @posts << Post.new(**value.transform_keys(&:to_sym))
+      when "change"
+        @posts.find { |post| post.id == value["id"] }.properties.merge!(value["properties"])
+      when "delete"
+        @posts.find { |post| post.id == value["id"] }.deleted = true
+      when "card"
+        @card = value
+      when "person"
+        @people[value["login"]] = value["handles"]
+      else
+        @grants.apply(kind, value)
       end
     end
   end

@@ -19,19 +19,32 @@ require_relative "mailboxes"
 folder, http_port, smtp_port = ARGV
 mailboxes = StandIns::Mailboxes.new(folder)
 networks = StandIns::CARDS.keys.to_h { |slug| [slug, StandIns::Network.new(slug, folder)] }
-[StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::ControlPages].each { |pages| pages.set :networks, networks }
+[StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::ControlPages].each do |pages|
+  pages.set :networks, networks
+end
 StandIns::MailPages.set :mailboxes, mailboxes
 
 smtp = StandIns::Smtp.new(mailboxes, smtp_port)
 smtp.start
 
-app = Rack::Cascade.new([StandIns::SitePages, StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::MailPages, StandIns::ControlPages])
-configuration = Puma::Configuration.new do |config|
-  config.bind "tcp://127.0.0.1:#{http_port}"
-  config.threads 2, 24
-  config.environment "production"
-  config.quiet
-  config.app app
-end
+app =
+  Rack::Cascade.new(
+    [
+      StandIns::SitePages,
+      StandIns::ConsentPages,
+      StandIns::MicropubPages,
+      StandIns::PublicPages,
+      StandIns::MailPages,
+      StandIns::ControlPages
+    ]
+  )
+configuration =
+  Puma::Configuration.new do |config|
+    config.bind "tcp://127.0.0.1:#{http_port}"
+    config.threads 2, 24
+    config.environment "production"
+    config.quiet
+    config.app app
+  end
 Puma::Launcher.new(configuration, log_writer: Puma::LogWriter.strings).run
 smtp.stop

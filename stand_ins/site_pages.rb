@@ -22,9 +22,16 @@ module StandIns
         "/" => ["Brackwater Observatory", "A dome on the hill, open on clear nights."],
         "/tickets" => ["Tickets for the dome", "Eleven seats a night; bring a coat."]
       },
-      "oddling.example" => { "/" => ["Oddling Bakehouse", "Rye, oats and what the morning brings."], "/breakfast" => ["Breakfast", "From half past six, until it is gone."] }
+      "oddling.example" => {
+        "/" => ["Oddling Bakehouse", "Rye, oats and what the morning brings."],
+        "/breakfast" => ["Breakfast", "From half past six, until it is gone."]
+      }
     }.freeze
-    COLOURS = { "quillmere.example" => "#1D5C74", "brackwater.example" => "#1B1F3A", "oddling.example" => "#8A5A2B" }.freeze
+    COLOURS = {
+      "quillmere.example" => "#1D5C74",
+      "brackwater.example" => "#1B1F3A",
+      "oddling.example" => "#8A5A2B"
+    }.freeze
 
     helpers do
       def site = SITES[request.host]
@@ -67,7 +74,8 @@ module StandIns
       def plain(hex)
         colour = [hex.delete_prefix("#")].pack("H*")
         rows = ("\0".b + (colour * WIDTH)) * HEIGHT
-        "\x89PNG\r\n\x1A\n".b + chunk("IHDR", [WIDTH, HEIGHT, 8, 2, 0, 0, 0].pack("NNCCCCC")) + chunk("IDAT", Zlib.deflate(rows)) + chunk("IEND", "")
+        "\x89PNG\r\n\x1A\n".b + chunk("IHDR", [WIDTH, HEIGHT, 8, 2, 0, 0, 0].pack("NNCCCCC")) +
+          chunk("IDAT", Zlib.deflate(rows)) + chunk("IEND", "")
       end
 
       def chunk(name, data)

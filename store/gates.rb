@@ -32,10 +32,17 @@ module AskFirst
       # @return [Array(Hash, Time, Array<String>)] the client's row (nil when it is gone) with :brought_back (whether the database
       #   was, and nobody has looked yet), the database's clock, the posts' ids
       def for_sending_many(scope, channel_ids:, post_ids:)
-        client = scope.db.from(:agencies).join(:workspaces, { agency_id: :id }).where(Sequel[:workspaces][:id] => scope.workspace_id)
-                      .select_all(:workspaces).select_append(Sequel.function(:clock_timestamp).as(:there), unlooked(scope.db).as(:brought_back))
-                      .lock_style("FOR SHARE").first
-        return [nil, nil, []] if client.nil?
+        client =
+          scope
+            .db
+            .from(:agencies)
+            .join(:workspaces, { agency_id: :id })
+            .where(Sequel[:workspaces][:id] => scope.workspace_id)
+            .select_all(:workspaces)
+            .select_append(Sequel.function(:clock_timestamp).as(:there), unlooked(scope.db).as(:brought_back))
+            .lock_style("FOR SHARE")
+            .first
+        return nil, nil, [] if client.nil?
 
         scope.rows(:channels).where(id: channel_ids).order(:id).lock_style("FOR SHARE").select_map(:id)
         free = scope.rows(:posts).where(id: post_ids).order(:id).lock_style("#{LOCK} SKIP LOCKED").select_map(:id)
@@ -51,10 +58,16 @@ module AskFirst
       # @param moves [Boolean] whether the act itself moves the post on: two that both share its gate would wait for each other
       # @return [Hash, nil] the workspace's row; nil when it is gone
       def for_sending(scope, channel_id:, post_id:, moves: false)
-        scope.db.from(:agencies).join(:workspaces, { agency_id: :id }).where(Sequel[:workspaces][:id] => scope.workspace_id)
-             .join(:channels, { workspace_id: Sequel[:workspaces][:id], id: channel_id }).join(:posts, { workspace_id: Sequel[:workspaces][:id], id: post_id })
-             .select_all(:workspaces)
-             .lock_style(moves ? "FOR SHARE OF agencies, workspaces, channels #{LOCK} OF posts" : "FOR SHARE").first
+        scope
+          .db
+          .from(:agencies)
+          .join(:workspaces, { agency_id: :id })
+          .where(Sequel[:workspaces][:id] => scope.workspace_id)
+          .join(:channels, { workspace_id: Sequel[:workspaces][:id], id: channel_id })
+          .join(:posts, { workspace_id: Sequel[:workspaces][:id], id: post_id })
+          .select_all(:workspaces)
+          .lock_style(moves ? "FOR SHARE OF agencies, workspaces, channels #{LOCK} OF posts" : "FOR SHARE")
+          .first
       end
     end
   end

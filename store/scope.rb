@@ -31,7 +31,11 @@ module AskFirst
       # The same without the channel limits: for what an act must not miss, though whoever does it sees only a part. Nothing that
       # is read so is shown.
       def whole
-        limits.empty? ? self : Scope.new(db, workspace_ids: workspace_ids, person_id: person_id, side: side, secret: @secret)
+        if limits.empty?
+          self
+        else
+          Scope.new(db, workspace_ids: workspace_ids, person_id: person_id, side: side, secret: @secret)
+        end
       end
 
       # @return [Sequel::Dataset] the table's rows of these workspaces
@@ -46,10 +50,19 @@ module AskFirst
         mine = workspace_ids.to_set
         kept = pairs.select { |pair| mine.include?(pair.first) }.uniq
         there = kept.map(&:first).uniq
-        return db[table].where(Sequel[table][:workspace_id] => there.first, Sequel[table][column] => kept.map(&:last)) if there.size == 1
+        if there.size == 1
+          return db[table].where(Sequel[table][:workspace_id] => there.first, Sequel[table][column] => kept.map(&:last))
+        end
 
-        found = Sequel.function(:unnest, Database.uuids(kept.map(&:first)), Database.uuids(kept.map(&:last))).as(:found, %i[workspace_id value])
-        db[table].join(found, workspace_id: Sequel[table][:workspace_id], value: Sequel[table][column]).select_all(table).from_self(alias: table)
+        found =
+          Sequel.function(:unnest, Database.uuids(kept.map(&:first)), Database.uuids(kept.map(&:last))).as(
+            :found,
+            %i[workspace_id value]
+          )
+        db[table]
+          .join(found, workspace_id: Sequel[table][:workspace_id], value: Sequel[table][column])
+          .select_all(table)
+          .from_self(alias: table)
       end
 
       # The first rows of each workspace by an index that the workspace leads, then the first of them all. Over many
@@ -61,8 +74,12 @@ module AskFirst
         return narrow.call(rows(table)).order(*order).limit(limit) if workspace_ids.size <= 1
 
         one = narrow.call(db[table].where(Sequel[table][:workspace_id] => Sequel[:w][:id])).order(*order).limit(limit)
-        db.from(Sequel.function(:unnest, Database.uuids(workspace_ids)).as(:w, [:id])).cross_join(one.lateral.as(table)).select_all(table)
-          .order(*order).limit(limit)
+        db
+          .from(Sequel.function(:unnest, Database.uuids(workspace_ids)).as(:w, [:id]))
+          .cross_join(one.lateral.as(table))
+          .select_all(table)
+          .order(*order)
+          .limit(limit)
       end
 
       # Inserts rows into the one workspace of this scope.

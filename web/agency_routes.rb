@@ -18,8 +18,16 @@ module AskFirst
         end
         app.get("/api/agency/policies") { json agency_act(App::Agency::Policies) }
         app.put("/api/agency/policies") do
-          json(version: agency_act(App::Agency::ChangePolicies, version: seen_version, second_factor_required: body_json["second_factor_required"],
-            session_hours: body_json["session_hours"], mail_domains: body_json["mail_domains"]))
+          json(
+            version:
+              agency_act(
+                App::Agency::ChangePolicies,
+                version: seen_version,
+                second_factor_required: body_json["second_factor_required"],
+                session_hours: body_json["session_hours"],
+                mail_domains: body_json["mail_domains"]
+              )
+          )
         end
         app.post("/api/agency/clients/:client/restore") do
           agency_act(App::Clients::Restore, workspace_id: params[:client])
@@ -39,21 +47,35 @@ module AskFirst
       def self.record(app)
         app.get("/api/agency/record") { json agency_act(App::Agency::AgencyRecord, **AgencyRoutes.filters(params)) }
         app.get("/api/agency/record-file") do
-          found = agency_act(App::Agency::AgencyRecord, **AgencyRoutes.filters(params), limit: App::Agency::AgencyRecord::MOST)
+          found =
+            agency_act(
+              App::Agency::AgencyRecord,
+              **AgencyRoutes.filters(params),
+              limit: App::Agency::AgencyRecord::MOST
+            )
           names = App::Agency::Me.call(kit, person_id)[:workspaces].to_h { |one| [one[:id], one[:name]] }
           AgencyRoutes.file(self, found[:rows], names, params[:as])
         end
       end
 
       def self.filters(params)
-        { of: params[:of] || "clients", workspace: params[:workspace], person: params[:person], act: params[:act], from: params[:from], to: params[:to], before: params[:before] }.compact
+        {
+          of: params[:of] || "clients",
+          workspace: params[:workspace],
+          person: params[:person],
+          act: params[:act],
+          from: params[:from],
+          to: params[:to],
+          before: params[:before]
+        }.compact
       end
 
       def self.file(reply, rows, names, as)
         reply.headers "content-disposition" => "attachment; filename=\"record.#{as}\""
         if as == "csv"
           reply.content_type "text/csv; charset=utf-8"
-          lines = rows.map { |row| [row[:at], names[row[:workspace_id]], row[:who], row[:act], row[:subject], row[:facts]] }
+          lines =
+            rows.map { |row| [row[:at], names[row[:workspace_id]], row[:who], row[:act], row[:subject], row[:facts]] }
           reply.halt 200, Core::Exchange::Table.csv(HEAD, lines)
         else
           reply.content_type "application/json"

@@ -14,8 +14,19 @@ module AskFirst
       disable :static
       disable :logging
 
-      register PostsRoutes, WritingRoutes, SignoffRoutes, DispatchRoutes, AgencyRoutes, ReviewRoutes, MediaRoutes, TrafficRoutes, PeopleRoutes, ProfileRoutes, ClientsRoutes,
-        ChannelsRoutes, PermissionsRoutes
+      register PostsRoutes,
+               WritingRoutes,
+               SignoffRoutes,
+               DispatchRoutes,
+               AgencyRoutes,
+               ReviewRoutes,
+               MediaRoutes,
+               TrafficRoutes,
+               PeopleRoutes,
+               ProfileRoutes,
+               ClientsRoutes,
+               ChannelsRoutes,
+               PermissionsRoutes
 
       before { refuse_while_looking }
 
@@ -24,19 +35,29 @@ module AskFirst
       end
 
       error Sequel::PoolTimeout, Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError do |_|
-        respond_with(*Problem.reply(500, "database_away", "The database does not answer at the moment.",
-          way_on: "Try again in a moment; what you typed is kept here."))
+        respond_with(
+          *Problem.reply(
+            500,
+            "database_away",
+            "The database does not answer at the moment.",
+            way_on: "Try again in a moment; what you typed is kept here."
+          )
+        )
       end
 
       error do |error|
         SemanticLogger["Web"].error("unexpected", error)
-        respond_with(*Problem.reply(500, "our_mistake", "Something went wrong on our side, and nothing was changed.",
-          way_on: "Try again; what you typed is kept here."))
+        respond_with(
+          *Problem.reply(
+            500,
+            "our_mistake",
+            "Something went wrong on our side, and nothing was changed.",
+            way_on: "Try again; what you typed is kept here."
+          )
+        )
       end
 
-      not_found do
-        respond_with(*Problem.of(Core::NotFound.new))
-      end
+      not_found { respond_with(*Problem.of(Core::NotFound.new)) }
 
       helpers do
         def kit
@@ -48,16 +69,34 @@ module AskFirst
         end
 
         def person_id
-          @person_id ||= begin
-            rodauth = env["rodauth"]
-            unless rodauth&.logged_in? && rodauth.currently_active_session?
-              respond_with(*Problem.reply(401, "signed_out", "You are not signed in.", way_on: "Sign in; what you typed is kept here."))
+          @person_id ||=
+            begin
+              rodauth = env["rodauth"]
+              unless rodauth&.logged_in? && rodauth.currently_active_session?
+                respond_with(
+                  *Problem.reply(
+                    401,
+                    "signed_out",
+                    "You are not signed in.",
+                    way_on: "Sign in; what you typed is kept here."
+                  )
+                )
+              end
+              unless rodauth.authenticated?
+                respond_with(
+                  *Problem.reply(
+                    401,
+                    "second_factor",
+                    "Your second factor is needed too.",
+                    field: "otp",
+                    way_on: "Give the code that your app shows."
+                  )
+                )
+              end
+              require_second_factor!(rodauth)
+              require_same_person!(rodauth.session_value)
+              rodauth.session_value
             end
-            respond_with(*Problem.reply(401, "second_factor", "Your second factor is needed too.", field: "otp", way_on: "Give the code that your app shows.")) unless rodauth.authenticated?
-            require_second_factor!(rodauth)
-            require_same_person!(rodauth.session_value)
-            rodauth.session_value
-          end
         end
 
         # A page that is still open says whose it is: what one person typed is not taken as another one's, who has signed in since in the
@@ -66,8 +105,14 @@ module AskFirst
           said = request.env["HTTP_AS_PERSON"]
           return if said.nil? || said == id || request.get? || request.head?
 
-          respond_with(*Problem.reply(409, "somebody_else", "Somebody else is signed in in this browser now, so nothing was done.",
-            way_on: "Sign in as yourself again; what you typed is kept for you."))
+          respond_with(
+            *Problem.reply(
+              409,
+              "somebody_else",
+              "Somebody else is signed in in this browser now, so nothing was done.",
+              way_on: "Sign in as yourself again; what you typed is kept for you."
+            )
+          )
         end
 
         # Where the agency requires a second factor, nothing but setting it up is open without one.
@@ -75,18 +120,25 @@ module AskFirst
           return if rodauth.two_factor_authentication_setup? || request.path_info.match?(%r{\A/api/(?:me|profile)\z})
           return unless settings.policy.for(rodauth.session_value).second_factor
 
-          respond_with(*Problem.reply(403, "second_factor_required", "The agency requires a second factor, and you have none yet.",
-            way_on: "Set it up in your profile; it takes a minute."))
+          respond_with(
+            *Problem.reply(
+              403,
+              "second_factor_required",
+              "The agency requires a second factor, and you have none yet.",
+              way_on: "Set it up in your profile; it takes a minute."
+            )
+          )
         end
 
         # The member that the signed-in person is in the workspace of the address; else the one answer for all strangers.
         def member
-          @member ||= begin
-            row = member_row(person_id, params[:workspace])
-            raise Core::NotFound, "This workspace" unless row
+          @member ||=
+            begin
+              row = member_row(person_id, params[:workspace])
+              raise Core::NotFound, "This workspace" unless row
 
-            App::Member.from_row(row, from: request.ip, looking: !looking_as.nil?).tap { |one| keep_seen(row, one) }
-          end
+              App::Member.from_row(row, from: request.ip, looking: !looking_as.nil?).tap { |one| keep_seen(row, one) }
+            end
         end
 
         def keep_seen(row, member)
@@ -108,14 +160,15 @@ module AskFirst
         def looking_as
           return unless session["look_as"]
 
-          @looking_as ||= begin
-            target, workspace_id = session["look_as"].values_at("person_id", "workspace_id")
-            own = Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
-            may = own && Core::Permissions::Decision.for(App::Member.from_row(own), "look_as").allowed?
-            found = may ? Store::People::Members.find(kit.db, target, workspace_id, kit.now) : nil
-            session.delete("look_as") unless found
-            found
-          end
+          @looking_as ||=
+            begin
+              target, workspace_id = session["look_as"].values_at("person_id", "workspace_id")
+              own = Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
+              may = own && Core::Permissions::Decision.for(App::Member.from_row(own), "look_as").allowed?
+              found = may ? Store::People::Members.find(kit.db, target, workspace_id, kit.now) : nil
+              session.delete("look_as") unless found
+              found
+            end
         end
 
         # The client's person whom an owner looks as.
@@ -139,7 +192,13 @@ module AskFirst
           raise Core::NotFound, "This workspace" if rows.empty? && params[:workspace]
 
           limits = rows.select { |row| row[:limited] }.to_h { |row| [row[:workspace_id], row[:channel_ids].to_a] }
-          Store::Scope.new(kit.db, workspace_ids: rows.map { |row| row[:workspace_id] }, person_id: rows.first&.fetch(:person_id) || person_id, side: "agency", limits: limits)
+          Store::Scope.new(
+            kit.db,
+            workspace_ids: rows.map { |row| row[:workspace_id] },
+            person_id: rows.first&.fetch(:person_id) || person_id,
+            side: "agency",
+            limits: limits
+          )
         end
 
         # The signed-in person for what concerns the agency as a whole, or themselves.
@@ -155,7 +214,14 @@ module AskFirst
         def refuse_while_looking
           return if request.get? || request.head? || session["look_as"].nil? || request.path_info == "/api/look-as"
 
-          respond_with(*Problem.reply(403, "looking", "You are only looking as somebody else; nothing can be changed like this.", way_on: "Stop looking first."))
+          respond_with(
+            *Problem.reply(
+              403,
+              "looking",
+              "You are only looking as somebody else; nothing can be changed like this.",
+              way_on: "Stop looking first."
+            )
+          )
         end
 
         def guest
@@ -167,11 +233,12 @@ module AskFirst
         end
 
         def body_json
-          @body_json ||= begin
-            request.body.rewind
-            text = request.body.read
-            text.empty? ? {} : JSON.parse(text)
-          end
+          @body_json ||=
+            begin
+              request.body.rewind
+              text = request.body.read
+              text.empty? ? {} : JSON.parse(text)
+            end
         rescue JSON::ParserError
           respond_with(*Problem.reply(400, "bad_json", "The request is not JSON.", way_on: "Send it again."))
         end
@@ -181,7 +248,14 @@ module AskFirst
           text = env["HTTP_IF_MATCH"].to_s.delete('"')
           return Integer(text, 10) if text.match?(/\A\d{1,9}\z/)
 
-          respond_with(*Problem.reply(428, "version_missing", "A change must say which version it saw (If-Match).", way_on: "Load the page again."))
+          respond_with(
+            *Problem.reply(
+              428,
+              "version_missing",
+              "A change must say which version it saw (If-Match).",
+              way_on: "Load the page again."
+            )
+          )
         end
 
         def json(value, status = 200)

@@ -18,7 +18,16 @@ module AskFirst
 
       def self.one(app)
         app.put("/api/w/:workspace/channels/:channel") do
-          json(version: act(App::Channels::ChangeChannel, channel_id: params[:channel], version: seen_version, name: body_json["name"], limits: body_json["limits"]))
+          json(
+            version:
+              act(
+                App::Channels::ChangeChannel,
+                channel_id: params[:channel],
+                version: seen_version,
+                name: body_json["name"],
+                limits: body_json["limits"]
+              )
+          )
         end
         app.post("/api/w/:workspace/channels/:channel/archive") do
           act(App::Channels::ArchiveChannel, channel_id: params[:channel], out: body_json["out"] == true)
@@ -34,25 +43,73 @@ module AskFirst
         app.post("/api/w/:workspace/channels/offline") do
           body = body_json
           json(
-            { id: act(App::Channels::AddOffline, name: body["name"], initials: body["initials"], limit: body["limit"], pictures: body["pictures"],
-              picture_needed: body.fetch("picture_needed", false)) }, 201
+            {
+              id:
+                act(
+                  App::Channels::AddOffline,
+                  name: body["name"],
+                  initials: body["initials"],
+                  limit: body["limit"],
+                  pictures: body["pictures"],
+                  picture_needed: body.fetch("picture_needed", false)
+                )
+            },
+            201
           )
         end
         app.post("/api/w/:workspace/channels/planned") do
-          json({ id: act(App::Channels::PlanChannel, network_address: body_json["network_address"], account: body_json["account"], name: body_json["name"]) }, 201)
+          json(
+            {
+              id:
+                act(
+                  App::Channels::PlanChannel,
+                  network_address: body_json["network_address"],
+                  account: body_json["account"],
+                  name: body_json["name"]
+                )
+            },
+            201
+          )
         end
       end
 
       def self.connecting(app)
         app.post("/api/w/:workspace/connect") do
-          json({ address: act(App::Channels::BeginConnect, network_address: body_json["network_address"], channel_id: body_json["channel_id"]) }, 201)
+          json(
+            {
+              address:
+                act(
+                  App::Channels::BeginConnect,
+                  network_address: body_json["network_address"],
+                  channel_id: body_json["channel_id"]
+                )
+            },
+            201
+          )
         end
         app.post("/api/connect/finish") do
-          json App::Channels::FinishConnect.call(kit, person_id, state: body_json["state"], code: body_json["code"], error: body_json["error"])
+          json App::Channels::FinishConnect.call(
+                 kit,
+                 person_id,
+                 state: body_json["state"],
+                 code: body_json["code"],
+                 error: body_json["error"]
+               )
         end
         app.get("/api/w/:workspace/connect/:try") { json act(App::Channels::ConnectTry, try_id: params[:try]) }
         app.post("/api/w/:workspace/connect/:try/add") do
-          json({ ids: act(App::Channels::AddAccounts, try_id: params[:try], accounts: body_json["accounts"], anyway: body_json["anyway"] == true) }, 201)
+          json(
+            {
+              ids:
+                act(
+                  App::Channels::AddAccounts,
+                  try_id: params[:try],
+                  accounts: body_json["accounts"],
+                  anyway: body_json["anyway"] == true
+                )
+            },
+            201
+          )
         end
         app.post("/api/w/:workspace/connections/:connection/withdraw") do
           act(App::Channels::WithdrawConsent, connection_id: params[:connection])
@@ -61,9 +118,17 @@ module AskFirst
       end
 
       def self.sets(app)
-        app.post("/api/w/:workspace/channel-sets") { json({ id: act(App::Channels::SaveSet, name: body_json["name"], channel_ids: body_json["channel_ids"]) }, 201) }
+        app.post("/api/w/:workspace/channel-sets") do
+          json({ id: act(App::Channels::SaveSet, name: body_json["name"], channel_ids: body_json["channel_ids"]) }, 201)
+        end
         app.put("/api/w/:workspace/channel-sets/:set") do
-          act(App::Channels::SaveSet, set_id: params[:set], version: seen_version, name: body_json["name"], channel_ids: body_json["channel_ids"])
+          act(
+            App::Channels::SaveSet,
+            set_id: params[:set],
+            version: seen_version,
+            name: body_json["name"],
+            channel_ids: body_json["channel_ids"]
+          )
           done
         end
         app.delete("/api/w/:workspace/channel-sets/:set") do

@@ -9,14 +9,31 @@ module AskFirst
       def self.registered(app)
         app.post("/api/clients") do
           body = body_json
-          json({ id: agency_act(App::Clients::MakeClient, name: body["name"], mark: body["mark"], edge: body["edge"], zone: body["zone"], week_start: body.fetch("week_start", 1),
-            copy_from: body["copy_from"], copy: body.fetch("copy", [])) }, 201)
+          json(
+            {
+              id:
+                agency_act(
+                  App::Clients::MakeClient,
+                  name: body["name"],
+                  mark: body["mark"],
+                  edge: body["edge"],
+                  zone: body["zone"],
+                  week_start: body.fetch("week_start", 1),
+                  copy_from: body["copy_from"],
+                  copy: body.fetch("copy", [])
+                )
+            },
+            201
+          )
         end
         settings(app)
         brand(app)
         ending(app)
         app.get("/api/w/:workspace/record") do
-          json act(App::Record::ClientPage, **params.to_h.slice("before", "person", "act", "from", "to").transform_keys(&:to_sym))
+          json act(
+                 App::Record::ClientPage,
+                 **params.to_h.slice("before", "person", "act", "from", "to").transform_keys(&:to_sym)
+               )
         end
       end
 
@@ -47,7 +64,12 @@ module AskFirst
 
       def self.brand(app)
         app.get("/api/w/:workspace/brand") { json act(App::Clients::BrandSheet) }
-        app.put("/api/w/:workspace/brand/:part") { json(version: act(App::Clients::SaveBrandPart, part: params[:part], value: body_json["value"], version: seen_version)) }
+        app.put("/api/w/:workspace/brand/:part") do
+          json(
+            version:
+              act(App::Clients::SaveBrandPart, part: params[:part], value: body_json["value"], version: seen_version)
+          )
+        end
         app.post("/api/w/:workspace/brand-files") do
           MediaRoutes.received(request.body, most: App::Clients::AddBrandFile::MOST_BYTES) do |file|
             json({ id: act(App::Clients::AddBrandFile, io: file, name: params[:name]) }, 201)
@@ -57,7 +79,10 @@ module AskFirst
           file = act(App::Clients::OpenFile::Brand, file_id: params[:file])
           # never shown in the page's own origin, whatever it holds
           headers "content-security-policy" => "default-src 'none'; sandbox"
-          send_file file[:path], type: "application/octet-stream", disposition: "attachment", filename: Core::Exchange::FileName.clean(file[:name])
+          send_file file[:path],
+                    type: "application/octet-stream",
+                    disposition: "attachment",
+                    filename: Core::Exchange::FileName.clean(file[:name])
         end
         app.delete("/api/w/:workspace/brand-files/:file") do
           act(App::Clients::RemoveBrandFile, file_id: params[:file])
@@ -78,7 +103,9 @@ module AskFirst
         app.get("/api/w/:workspace/export") do
           file = Tempfile.create("export")
           name = act(App::Clients::Export, path: file.path)
-          headers "content-disposition" => "attachment; filename=\"#{name.encode('ascii', fallback: '-', undef: :replace, replace: '-')}\"", "content-type" => "application/zip"
+          headers "content-disposition" =>
+                    "attachment; filename=\"#{name.encode("ascii", fallback: "-", undef: :replace, replace: "-")}\"",
+                  "content-type" => "application/zip"
           halt 200, ClientsRoutes.once(file)
         end
       end

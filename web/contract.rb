@@ -14,8 +14,21 @@ module AskFirst
           field = Contract.field_of(message)
           status = id == :not_found ? 404 : 422
           code = status == 404 ? "not_found" : "bad_input"
-          detail = status == 404 ? "That is not here, or not yours to see." : "The request does not fit its description: #{Contract.short(message)}"
-          Problem.reply(status, code, detail, field: field, way_on: status == 404 ? "Go back to the Desk." : "Send it as the API description says.")
+          detail =
+            (
+              if status == 404
+                "That is not here, or not yours to see."
+              else
+                "The request does not fit its description: #{Contract.short(message)}"
+              end
+            )
+          Problem.reply(
+            status,
+            code,
+            detail,
+            field: field,
+            way_on: status == 404 ? "Go back to the Desk." : "Send it as the API description says."
+          )
         end
       end
 
@@ -26,14 +39,23 @@ module AskFirst
       end
 
       def options
-        { schema: schema, strict: true, strict_query_params: true, strict_reference_validation: true, coerce_form_params: false, error_class: BadInput,
-          parse_response_by_content_type: true, check_content_type: true }
+        {
+          schema: schema,
+          strict: true,
+          strict_query_params: true,
+          strict_reference_validation: true,
+          coerce_form_params: false,
+          error_class: BadInput,
+          parse_response_by_content_type: true,
+          check_content_type: true
+        }
       end
 
       # The field that a message of the contract is about, where it names one.
       def field_of(message)
         text = message.to_s
-        text[/missing required parameters: (\w+)/, 1] || text[%r{properties/(\w+)}, 1] || text[/does not define properties: (\w+)/, 1]
+        text[/missing required parameters: (\w+)/, 1] || text[%r{properties/(\w+)}, 1] ||
+          text[/does not define properties: (\w+)/, 1]
       end
 
       def short(message)

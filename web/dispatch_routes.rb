@@ -6,7 +6,9 @@ module AskFirst
     module DispatchRoutes
       # What is published by a person.
       def self.by_hand(app)
-        app.get("/api/w/:workspace/showings/:showing/by-hand") { json act(App::Dispatch::ByHandPage, showing_id: params[:showing]) }
+        app.get("/api/w/:workspace/showings/:showing/by-hand") do
+          json act(App::Dispatch::ByHandPage, showing_id: params[:showing])
+        end
         app.post("/api/w/:workspace/showings/:showing/take-up") do
           act(App::Dispatch::TakeUp, showing_id: params[:showing])
           done
@@ -38,9 +40,16 @@ module AskFirst
           done
         end
         app.post("/api/w/:workspace/showings/confirm") do
-          json act(App::Dispatch::Confirm, showing_ids: body_json["showing_ids"], answer: body_json["answer"], address: body_json["address"])
+          json act(
+                 App::Dispatch::Confirm,
+                 showing_ids: body_json["showing_ids"],
+                 answer: body_json["answer"],
+                 address: body_json["address"]
+               )
         end
-        app.get("/api/w/:workspace/showings/:showing") { json act(App::Dispatch::ShowingStory, showing_id: params[:showing]) }
+        app.get("/api/w/:workspace/showings/:showing") do
+          json act(App::Dispatch::ShowingStory, showing_id: params[:showing])
+        end
         app.post("/api/w/:workspace/showings/:showing/settle") do
           act(App::Dispatch::Settle, showing_id: params[:showing], saw: body_json["saw"], address: body_json["address"])
           done

@@ -18,8 +18,9 @@ module AskFirst
         key = env["HTTP_IDEMPOTENCY_KEY"]
         caller_id = key && who(env)
         return @app.call(env) unless caller_id && env["REQUEST_METHOD"] != "GET"
-        return Problem.reply(422, "bad_key", "An idempotency key has 8 to 200 characters.", field: "Idempotency-Key") unless key.length.between?(8,
-          200)
+        unless key.length.between?(8, 200)
+          return Problem.reply(422, "bad_key", "An idempotency key has 8 to 200 characters.", field: "Idempotency-Key")
+        end
 
         remembered(env, caller_id, key)
       end
@@ -27,7 +28,11 @@ module AskFirst
       private
 
       def remembered(env, caller_id, key)
-        row = { route: "#{env['REQUEST_METHOD']} #{env['PATH_INFO']}#{"?#{env['QUERY_STRING']}" unless env['QUERY_STRING'].to_s.empty?}", body_digest: digest(env) }
+        row = {
+          route:
+            "#{env["REQUEST_METHOD"]} #{env["PATH_INFO"]}#{"?#{env["QUERY_STRING"]}" unless env["QUERY_STRING"].to_s.empty?}",
+          body_digest: digest(env)
+        }
         return answer_of(caller_id, key, row) unless first?(caller_id, key, row)
 
         answer_now(env, caller_id, key)
@@ -64,13 +69,21 @@ module AskFirst
         elsif kept.slice(:route, :body_digest) == row
           [kept[:status], { "content-type" => "application/json", "cache-control" => "no-store" }, [kept[:body]]]
         else
-          Problem.reply(422, "key_used", "This idempotency key was used for another request.", field: "Idempotency-Key", way_on: "Use a new key.")
+          Problem.reply(
+            422,
+            "key_used",
+            "This idempotency key was used for another request.",
+            field: "Idempotency-Key",
+            way_on: "Use a new key."
+          )
         end
       end
 
       def who(env)
         rodauth = env["rodauth"]
-        return rodauth.session_value if rodauth&.logged_in? && rodauth.authenticated? && rodauth.currently_active_session?
+        if rodauth&.logged_in? && rodauth.authenticated? && rodauth.currently_active_session?
+          return rodauth.session_value
+        end
 
         visit = Rack::Request.new(env).cookies[ReviewRoutes::COOKIE] or return
         App::Signoff::ExchangePass.visit(@kit, visit)&.fetch(:id)

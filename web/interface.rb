@@ -5,8 +5,16 @@ module AskFirst
     # Serves the built interface: its files by name, and its one page for every other address. The client's review is a
     # build of its own. The bare review address shows who asks and nothing else; opening it changes nothing.
     class Interface
-      TYPES = { ".html" => "text/html; charset=utf-8", ".js" => "text/javascript; charset=utf-8", ".css" => "text/css; charset=utf-8", ".woff2" => "font/woff2",
-                ".svg" => "image/svg+xml", ".json" => "application/json", ".webmanifest" => "application/manifest+json", ".png" => "image/png" }.freeze
+      TYPES = {
+        ".html" => "text/html; charset=utf-8",
+        ".js" => "text/javascript; charset=utf-8",
+        ".css" => "text/css; charset=utf-8",
+        ".woff2" => "font/woff2",
+        ".svg" => "image/svg+xml",
+        ".json" => "application/json",
+        ".webmanifest" => "application/manifest+json",
+        ".png" => "image/png"
+      }.freeze
 
       # @param folder [String] ui/dist
       def initialize(folder)
@@ -27,10 +35,18 @@ module AskFirst
         full = File.join(@folder, build, name)
         known = TYPES.key?(File.extname(name)) && File.file?(full)
         full = File.join(@folder, build, "index.html") unless known
-        return [503, { "content-type" => "text/plain" }, ["The interface has not been built yet: run bin/start."]] unless File.file?(full)
+        unless File.file?(full)
+          return 503, { "content-type" => "text/plain" }, ["The interface has not been built yet: run bin/start."]
+        end
 
         headers = { "content-type" => TYPES.fetch(File.extname(full)) }
-        headers["cache-control"] = known && name.include?("/assets/") ? "public, max-age=31536000, immutable" : "no-cache"
+        headers["cache-control"] = (
+          if known && name.include?("/assets/")
+            "public, max-age=31536000, immutable"
+          else
+            "no-cache"
+          end
+        )
         deliver(env, full, headers)
       end
 

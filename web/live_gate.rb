@@ -20,7 +20,8 @@ module AskFirst
       def call(env)
         return @app.call(env) unless POLL.match?(env["PATH_INFO"]) && env["REQUEST_METHOD"] == "POST"
 
-        person = LiveGate.person(env) or return [200, { "content-type" => "application/json", "cache-control" => "no-store" }, ["[]"]]
+        person = LiveGate.person(env) or
+          return 200, { "content-type" => "application/json", "cache-control" => "no-store" }, ["[]"]
         narrow(env, workspaces(person))
         @app.call(env)
       end
@@ -34,7 +35,10 @@ module AskFirst
       private
 
       def workspaces(person_id)
-        Store::People::Members.of_person(@kit.db, person_id, @kit.now).select { |row| row[:side] == "agency" }.to_set { |row| row[:workspace_id] }
+        Store::People::Members
+          .of_person(@kit.db, person_id, @kit.now)
+          .select { |row| row[:side] == "agency" }
+          .to_set { |row| row[:workspace_id] }
       end
 
       # The body is what the page asks for: channel names with the last message that it has.

@@ -6,11 +6,24 @@ module AskFirst
     module PeopleRoutes
       def self.registered(app)
         app.get("/api/w/:workspace/people") { json act(App::People::PeopleHere) }
-        app.get("/api/w/:workspace/people/:membership") { json act(App::People::MemberSheet, membership_id: params[:membership]) }
+        app.get("/api/w/:workspace/people/:membership") do
+          json act(App::People::MemberSheet, membership_id: params[:membership])
+        end
         app.put("/api/w/:workspace/people/:membership") do
           body = body_json
-          json(version: act(App::People::ChangeMember, membership_id: params[:membership], version: seen_version, role_id: body["role_id"], title: body.fetch("title", ""),
-            channel_ids: body["channel_ids"], until_date: body["until"], to: body["to"]))
+          json(
+            version:
+              act(
+                App::People::ChangeMember,
+                membership_id: params[:membership],
+                version: seen_version,
+                role_id: body["role_id"],
+                title: body.fetch("title", ""),
+                channel_ids: body["channel_ids"],
+                until_date: body["until"],
+                to: body["to"]
+              )
+          )
         end
         app.post("/api/w/:workspace/people/:membership/end") do
           act(App::People::EndMember, membership_id: params[:membership], to: body_json["to"])
@@ -27,8 +40,20 @@ module AskFirst
       def self.invitations(app)
         app.post("/api/w/:workspace/invitations") do
           body = body_json
-          json({ results: act(App::People::Invite, addresses: body["addresses"], role_id: body["role_id"], title: body.fetch("title", ""), channel_ids: body["channel_ids"],
-            until_date: body["until"]) }, 201)
+          json(
+            {
+              results:
+                act(
+                  App::People::Invite,
+                  addresses: body["addresses"],
+                  role_id: body["role_id"],
+                  title: body.fetch("title", ""),
+                  channel_ids: body["channel_ids"],
+                  until_date: body["until"]
+                )
+            },
+            201
+          )
         end
         app.post("/api/w/:workspace/invitations/:invitation/again") do
           act(App::People::InviteAgain, invitation_id: params[:invitation])
@@ -39,11 +64,24 @@ module AskFirst
           done
         end
         # by the link's secret, signed in or not
-        app.post("/api/invitation/look") { json App::People::Invitation.look(kit, body_json["token"]).merge(signed_in_as: PeopleRoutes.signed_in(env, kit)&.fetch(:email)) }
+        app.post("/api/invitation/look") do
+          json App::People::Invitation.look(kit, body_json["token"]).merge(
+                 signed_in_as: PeopleRoutes.signed_in(env, kit)&.fetch(:email)
+               )
+        end
         app.post("/api/invitation/accept") do
           body = body_json
-          made = App::People::AcceptInvitation.call(kit, body["token"], name: body["name"], password: body["password"], zone: body["zone"],
-            signed_in: PeopleRoutes.signed_in(env, kit)&.fetch(:id), from: request.ip, cost: kit.settings.test? ? { t_cost: 1, m_cost: 5 } : App::People::AddPerson::COST)
+          made =
+            App::People::AcceptInvitation.call(
+              kit,
+              body["token"],
+              name: body["name"],
+              password: body["password"],
+              zone: body["zone"],
+              signed_in: PeopleRoutes.signed_in(env, kit)&.fetch(:id),
+              from: request.ip,
+              cost: kit.settings.test? ? { t_cost: 1, m_cost: 5 } : App::People::AddPerson::COST
+            )
           json made.slice(:workspace_id, :side)
         end
       end

@@ -6,9 +6,31 @@ module AskFirst
     module PermissionsRoutes
       def self.registered(app)
         app.get("/api/agency/roles") { json agency_act(App::Permissions::Roles) }
-        app.post("/api/agency/roles") { json({ id: agency_act(App::Permissions::MakeRole, name: body_json["name"], side: body_json["side"], abilities: body_json["abilities"]) }, 201) }
+        app.post("/api/agency/roles") do
+          json(
+            {
+              id:
+                agency_act(
+                  App::Permissions::MakeRole,
+                  name: body_json["name"],
+                  side: body_json["side"],
+                  abilities: body_json["abilities"]
+                )
+            },
+            201
+          )
+        end
         app.put("/api/agency/roles/:role") do
-          json(version: agency_act(App::Permissions::ChangeRole, role_id: params[:role], version: seen_version, name: body_json["name"], abilities: body_json["abilities"]))
+          json(
+            version:
+              agency_act(
+                App::Permissions::ChangeRole,
+                role_id: params[:role],
+                version: seen_version,
+                name: body_json["name"],
+                abilities: body_json["abilities"]
+              )
+          )
         end
         app.delete("/api/agency/roles/:role") do
           agency_act(App::Permissions::DropRole, role_id: params[:role])

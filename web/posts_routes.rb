@@ -6,37 +6,70 @@ module AskFirst
     module PostsRoutes
       def self.registered(app)
         app.get("/api/posts") do
-          json App::Posts::ListPosts.call(agency_scope, stage: params[:stage], before: params[:before], words: params[:words], channels: params[:channels]&.split(","),
-            all: params[:switched_off] != "hidden")
+          json App::Posts::ListPosts.call(
+                 agency_scope,
+                 stage: params[:stage],
+                 before: params[:before],
+                 words: params[:words],
+                 channels: params[:channels]&.split(","),
+                 all: params[:switched_off] != "hidden"
+               )
         end
-        app.post("/api/w/:workspace/posts") { json({ id: act(App::Posts::MakePost, subject: body_json.fetch("subject", "")) }, 201) }
+        app.post("/api/w/:workspace/posts") do
+          json({ id: act(App::Posts::MakePost, subject: body_json.fetch("subject", "")) }, 201)
+        end
         app.get("/api/w/:workspace/posts/:post") { json act(App::Posts::PostSheet, post_id: params[:post]) }
         app.get("/api/w/:workspace/posts/:post/revisions") do
           json act(App::Posts::Revisions, post_id: params[:post], from: params[:from]&.to_i, to: params[:to]&.to_i)
         end
-        app.get("/api/w/:workspace/posts/:post/record") { json act(App::Record::PostRecord, post_id: params[:post], after: params[:after]) }
+        app.get("/api/w/:workspace/posts/:post/record") do
+          json act(App::Record::PostRecord, post_id: params[:post], after: params[:after])
+        end
         parts(app)
         opening(app)
       end
 
       def self.parts(app)
         app.put("/api/w/:workspace/posts/:post/subject") do
-          json(version: act(App::Posts::Rename, post_id: params[:post], subject: body_json["subject"], version: seen_version))
+          json(
+            version:
+              act(App::Posts::Rename, post_id: params[:post], subject: body_json["subject"], version: seen_version)
+          )
         end
         app.put("/api/w/:workspace/posts/:post/channels") do
           act(App::Posts::ChooseChannels, post_id: params[:post], channel_ids: body_json["channel_ids"])
           done
         end
         app.put("/api/w/:workspace/posts/:post/parts/:part") do
-          json(version: act(App::Posts::SavePart, post_id: params[:post], channel_id: params[:channel], part: params[:part],
-            value: body_json["value"], version: seen_version))
+          json(
+            version:
+              act(
+                App::Posts::SavePart,
+                post_id: params[:post],
+                channel_id: params[:channel],
+                part: params[:part],
+                value: body_json["value"],
+                version: seen_version
+              )
+          )
         end
         app.delete("/api/w/:workspace/posts/:post/parts/:part") do
-          act(App::Posts::FollowMaster, post_id: params[:post], channel_id: params[:channel], part: params[:part], version: seen_version)
+          act(
+            App::Posts::FollowMaster,
+            post_id: params[:post],
+            channel_id: params[:channel],
+            part: params[:part],
+            version: seen_version
+          )
           done
         end
         app.post("/api/w/:workspace/posts/:post/time-cost") do
-          json act(App::Posts::TimeCost, post_id: params[:post], channel_id: body_json["channel"], value: body_json["value"])
+          json act(
+                 App::Posts::TimeCost,
+                 post_id: params[:post],
+                 channel_id: body_json["channel"],
+                 value: body_json["value"]
+               )
         end
       end
 
@@ -49,13 +82,18 @@ module AskFirst
           act(App::Posts::ClosePost, post_id: params[:post], adaptation_ids: body_json["adaptation_ids"])
           done
         end
-        app.post("/api/w/:workspace/releases") { json act(App::Dispatch::ReleaseMany, post_ids: body_json["post_ids"].uniq) }
+        app.post("/api/w/:workspace/releases") do
+          json act(App::Dispatch::ReleaseMany, post_ids: body_json["post_ids"].uniq)
+        end
         app.post("/api/w/:workspace/posts/:post/ready") do
           act(App::Posts::MarkReady, post_id: params[:post])
           done
         end
         app.post("/api/w/:workspace/posts/:post/remarks") do
-          json({ id: act(App::Talk::Say, post_id: params[:post], room: body_json["room"], words: body_json["words"]) }, 201)
+          json(
+            { id: act(App::Talk::Say, post_id: params[:post], room: body_json["room"], words: body_json["words"]) },
+            201
+          )
         end
       end
     end

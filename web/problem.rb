@@ -5,9 +5,28 @@ module AskFirst
     # The one shape of an error: problem details (RFC 9457) with a machine-readable code, the field and the way on.
     module Problem
       TYPE = "application/problem+json"
-      STATUS = { Core::Channels::SaidNo => 422, Core::Invalid => 422, Core::Refused => 403, Core::NotFound => 404, Core::Conflict => 409, Core::Over => 410 }.freeze
-      TITLES = { 400 => "Cannot be read", 401 => "Not signed in", 403 => "Not yours to do", 404 => "Not here", 409 => "Something was quicker", 410 => "Over",
-                 413 => "Too large", 415 => "Not taken", 422 => "Cannot be like this", 428 => "Version missing", 429 => "Too often", 500 => "Our mistake" }.freeze
+      STATUS = {
+        Core::Channels::SaidNo => 422,
+        Core::Invalid => 422,
+        Core::Refused => 403,
+        Core::NotFound => 404,
+        Core::Conflict => 409,
+        Core::Over => 410
+      }.freeze
+      TITLES = {
+        400 => "Cannot be read",
+        401 => "Not signed in",
+        403 => "Not yours to do",
+        404 => "Not here",
+        409 => "Something was quicker",
+        410 => "Over",
+        413 => "Too large",
+        415 => "Not taken",
+        422 => "Cannot be like this",
+        428 => "Version missing",
+        429 => "Too often",
+        500 => "Our mistake"
+      }.freeze
 
       module_function
 
@@ -19,8 +38,16 @@ module AskFirst
       end
 
       def reply(status, code, detail, field: nil, way_on: nil, facts: {})
-        body = { type: "about:blank", title: TITLES.fetch(status), status: status, code: code, detail: detail, field: field, way_on: way_on,
-                 facts: facts }
+        body = {
+          type: "about:blank",
+          title: TITLES.fetch(status),
+          status: status,
+          code: code,
+          detail: detail,
+          field: field,
+          way_on: way_on,
+          facts: facts
+        }
         [status, { "content-type" => TYPE, "cache-control" => "no-store" }, [JSON.generate(body)]]
       end
     end

@@ -8,8 +8,20 @@ module AskFirst
         app.get("/api/profile") { json agency_act(App::People::Profile) }
         app.put("/api/profile") do
           body = body_json
-          json(version: agency_act(App::People::SaveProfile, version: seen_version, name: body["name"], zone: body["zone"], hour12: body["hour12"], date_language: body["date_language"],
-            working_days: body["working_days"], notices: body["notices"], quiet: body["quiet"]))
+          json(
+            version:
+              agency_act(
+                App::People::SaveProfile,
+                version: seen_version,
+                name: body["name"],
+                zone: body["zone"],
+                hour12: body["hour12"],
+                date_language: body["date_language"],
+                working_days: body["working_days"],
+                notices: body["notices"],
+                quiet: body["quiet"]
+              )
+          )
         end
         pictures(app)
         absences(app)
@@ -36,7 +48,18 @@ module AskFirst
 
       def self.absences(app)
         app.post("/api/profile/absences") do
-          json({ id: agency_act(App::People::PlanAbsence, from: body_json["from"], until_date: body_json["until"], stand_ins: body_json.fetch("stand_ins", [])) }, 201)
+          json(
+            {
+              id:
+                agency_act(
+                  App::People::PlanAbsence,
+                  from: body_json["from"],
+                  until_date: body_json["until"],
+                  stand_ins: body_json.fetch("stand_ins", [])
+                )
+            },
+            201
+          )
         end
         app.delete("/api/profile/absences/:absence") do
           agency_act(App::People::DropAbsence, absence_id: params[:absence])
@@ -45,9 +68,14 @@ module AskFirst
       end
 
       def self.sessions(app)
-        app.get("/api/profile/sessions") { json(sessions: agency_act(App::People::Sessions, here: ProfileRoutes.here(env, session))) }
+        app.get("/api/profile/sessions") do
+          json(sessions: agency_act(App::People::Sessions, here: ProfileRoutes.here(env, session)))
+        end
         app.delete("/api/profile/sessions/:session") do
-          json(sessions: agency_act(App::People::Sessions, here: ProfileRoutes.here(env, session), end_id: params[:session]))
+          json(
+            sessions:
+              agency_act(App::People::Sessions, here: ProfileRoutes.here(env, session), end_id: params[:session])
+          )
         end
       end
 

@@ -13,7 +13,9 @@ module AskFirst
       end
 
       def call(env)
-        return @app.call(env) unless SAFE.include?(env["REQUEST_METHOD"]) || env["PATH_INFO"].start_with?("/message-bus")
+        unless SAFE.include?(env["REQUEST_METHOD"]) || env["PATH_INFO"].start_with?("/message-bus")
+          return @app.call(env)
+        end
 
         session = env["rack.session"]
         before = session.to_hash.dup

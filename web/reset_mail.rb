@@ -8,8 +8,12 @@ module AskFirst
       module_function
 
       def enqueue(kit, person, link)
-        letter = App::Letter.new(person[:name]).say("Somebody, hopefully you, wants a new password for Ask First. The link works for a day.")
-          .button("Choose a new password", link, lead: "Choose it here:").small("If it was not you, do nothing: your password stays.")
+        letter =
+          App::Letter
+            .new(person[:name])
+            .say("Somebody, hopefully you, wants a new password for Ask First. The link works for a day.")
+            .button("Choose a new password", link, lead: "Choose it here:")
+            .small("If it was not you, do nothing: your password stays.")
         sealed = kit.secrets.seal(JSON.generate(subject: "A new password for Ask First", **letter.parts))
         kit.queue.sealed_mail(person[:email], sealed, at: kit.now)
       end

@@ -9,13 +9,27 @@ module AskFirst
       def self.registered(app)
         app.post("/api/review/exchange") do
           visit = App::Signoff::ExchangePass.call(kit, body_json["pass"])
-          response.set_cookie(COOKIE, value: visit, path: "/api/review", httponly: true, same_site: :strict, secure: request.ssl?,
-            max_age: App::Signoff::ExchangePass::VISIT_DAYS * 86_400)
+          response.set_cookie(
+            COOKIE,
+            value: visit,
+            path: "/api/review",
+            httponly: true,
+            same_site: :strict,
+            secure: request.ssl?,
+            max_age: App::Signoff::ExchangePass::VISIT_DAYS * 86_400
+          )
           done
         end
         app.get("/api/review/ask") { json App::Signoff::Review.call(kit, guest) }
-        app.post("/api/review/lines/:line/answer") { json App::Signoff::AnswerAsk.call(kit, guest, **SignoffRoutes.answer(params[:line], body_json)) }
-        app.post("/api/review/lines/:line/remark") { json({ id: App::Signoff::RemarkOnLine.call(kit, guest, line_id: params[:line], words: body_json["words"]) }, 201) }
+        app.post("/api/review/lines/:line/answer") do
+          json App::Signoff::AnswerAsk.call(kit, guest, **SignoffRoutes.answer(params[:line], body_json))
+        end
+        app.post("/api/review/lines/:line/remark") do
+          json(
+            { id: App::Signoff::RemarkOnLine.call(kit, guest, line_id: params[:line], words: body_json["words"]) },
+            201
+          )
+        end
         app.get("/api/review/files/:rendition") do
           file = App::Media::OpenFile::Shown.call(kit, guest, rendition_id: params[:rendition])
           headers MediaRoutes::OWN

@@ -15,7 +15,12 @@ module AskFirst
       def call(env)
         return @app.call(env) if SAFE.include?(env["REQUEST_METHOD"]) || from_here?(env)
 
-        Problem.reply(403, "cross_site", "This request came from another site and was not done.", way_on: "Open Ask First itself and do it there.")
+        Problem.reply(
+          403,
+          "cross_site",
+          "This request came from another site and was not done.",
+          way_on: "Open Ask First itself and do it there."
+        )
       end
 
       private
@@ -36,7 +41,7 @@ module AskFirst
       end
 
       def here(env)
-        origin_of(URI.parse("#{env['rack.url_scheme']}://#{env['HTTP_HOST'] || env['SERVER_NAME']}"))
+        origin_of(URI.parse("#{env["rack.url_scheme"]}://#{env["HTTP_HOST"] || env["SERVER_NAME"]}"))
       end
     end
   end

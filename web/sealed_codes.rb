@@ -10,7 +10,7 @@ module AskFirst
       # @param secrets [Edge::Secrets]
       def initialize(secrets)
         super()
-        seal = ->(code) { "#{MARK}#{[secrets.seal(code)].pack('m0')}" }
+        seal = ->(code) { "#{MARK}#{[secrets.seal(code)].pack("m0")}" }
         open = ->(kept) { secrets.open(kept.delete_prefix(MARK).unpack1("m0")) }
         adding(seal)
         reading(seal, open)
@@ -24,13 +24,15 @@ module AskFirst
 
       def reading(seal, open)
         define_method(:sealed_codes) do
-          recovery_codes_ds.select_map(recovery_codes_column).to_h do |kept|
-            next [open.call(kept), kept] if kept.start_with?(MARK)
+          recovery_codes_ds
+            .select_map(recovery_codes_column)
+            .to_h do |kept|
+              next open.call(kept), kept if kept.start_with?(MARK)
 
-            sealed = seal.call(kept)
-            recovery_codes_ds.where(recovery_codes_column => kept).update(recovery_codes_column => sealed)
-            [kept, sealed]
-          end
+              sealed = seal.call(kept)
+              recovery_codes_ds.where(recovery_codes_column => kept).update(recovery_codes_column => sealed)
+              [kept, sealed]
+            end
         end
         define_method(:_recovery_codes) { sealed_codes.keys }
         define_method(:recovery_code_match?) do |code|

@@ -18,32 +18,45 @@ module AskFirst
         live(kit)
         policy = SessionPolicy.new(kit)
         api.set :policy, policy
-        Rack::Builder.new do
-          use SafeHeaders, secure: kit.settings.public_url.start_with?("https")
-          use SameOrigin, kit.settings.public_url
-          use BodyGuard
-          use Rack::Session::Cookie, key: "af_session", secrets: [Server.session_secret(kit)], httponly: true, same_site: :lax,
-            secure: kit.settings.public_url.start_with?("https"), expire_after: 14 * 86_400
-          use QuietSession
-          use SignInBrake, kit, SignIn.cost(kit)
-          use SignIn.middleware(kit, policy)
-          use LiveGate, kit
-          use MessageBus::Rack::Middleware, message_bus: kit.bus.bus
-          map("/api") do
-            run(Rack::Builder.new {
-              use Unmount
-              use Idempotency, kit
-              use Committee::Middleware::RequestValidation, Contract.options
-              run api
-            })
+        Rack::Builder
+          .new do
+            use SafeHeaders, secure: kit.settings.public_url.start_with?("https")
+            use SameOrigin, kit.settings.public_url
+            use BodyGuard
+            use Rack::Session::Cookie,
+                key: "af_session",
+                secrets: [Server.session_secret(kit)],
+                httponly: true,
+                same_site: :lax,
+                secure: kit.settings.public_url.start_with?("https"),
+                expire_after: 14 * 86_400
+            use QuietSession
+            use SignInBrake, kit, SignIn.cost(kit)
+            use SignIn.middleware(kit, policy)
+            use LiveGate, kit
+            use MessageBus::Rack::Middleware, message_bus: kit.bus.bus
+            map("/api") do
+              run(
+                Rack::Builder.new do
+                  use Unmount
+                  use Idempotency, kit
+                  use Committee::Middleware::RequestValidation, Contract.options
+                  run api
+                end
+              )
+            end
+            map("/health") do
+              run ->(_) { [200, { "content-type" => "text/plain" }, [kit.db.get(Sequel.lit("'well'"))]] }
+            end
+            run Interface.new(interface)
           end
-          map("/health") { run ->(_) { [200, { "content-type" => "text/plain" }, [kit.db.get(Sequel.lit("'well'"))]] } }
-          run Interface.new(interface)
-        end.to_app
+          .to_app
       end
 
       def session_secret(kit)
-        OpenSSL::KDF.hkdf(kit.settings.secret, salt: "ask-first", info: "sessions", length: 64, hash: "SHA512").unpack1("H*")
+        OpenSSL::KDF.hkdf(kit.settings.secret, salt: "ask-first", info: "sessions", length: 64, hash: "SHA512").unpack1(
+          "H*"
+        )
       end
 
       # Live updates are told to persons; nobody else hears anything.
@@ -58,7 +71,7 @@ module AskFirst
         end
 
         def call(env)
-          @app.call(env.merge("PATH_INFO" => "#{env['SCRIPT_NAME']}#{env['PATH_INFO']}", "SCRIPT_NAME" => ""))
+          @app.call(env.merge("PATH_INFO" => "#{env["SCRIPT_NAME"]}#{env["PATH_INFO"]}", "SCRIPT_NAME" => ""))
         end
       end
     end

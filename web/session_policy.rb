@@ -8,9 +8,7 @@ module AskFirst
       KEPT = 5 # seconds
       MOST = 1_000 # persons that are remembered
       DEFAULT_HOURS = 336
-      Rule = Struct.new(:hours, :second_factor, keyword_init: true) do
-        def seconds = hours * 3_600
-      end
+      Rule = Struct.new(:hours, :second_factor, keyword_init: true) { def seconds = hours * 3_600 }
 
       def initialize(kit)
         @kit = kit
@@ -37,7 +35,10 @@ module AskFirst
 
       def read(person_id)
         rows = person_id ? Store::People::Policies.binding(@kit.db, person_id, @kit.now) : @kit.db[:agencies].all
-        Rule.new(hours: rows.map { |row| row[:session_hours] }.min || DEFAULT_HOURS, second_factor: rows.any? { |row| row[:second_factor_required] })
+        Rule.new(
+          hours: rows.map { |row| row[:session_hours] }.min || DEFAULT_HOURS,
+          second_factor: rows.any? { |row| row[:second_factor_required] }
+        )
       end
     end
   end

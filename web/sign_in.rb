@@ -29,7 +29,15 @@ module AskFirst
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
           plugin :rodauth, json: :only do
             db database
-            enable :json, :login, :logout, :active_sessions, :argon2, :otp, :recovery_codes, :change_password, :reset_password
+            enable :json,
+                   :login,
+                   :logout,
+                   :active_sessions,
+                   :argon2,
+                   :otp,
+                   :recovery_codes,
+                   :change_password,
+                   :reset_password
             prefix "/api/auth"
             domain URI.parse(kit.settings.public_url).host
             already_logged_in { nil } # signing in anew changes who it is
@@ -53,7 +61,9 @@ module AskFirst
 
             session_inactivity_deadline nil
             session_lifetime_deadline { policy.for(session_value).seconds }
-            active_sessions_insert_hash { super().merge(device: request.user_agent.to_s[0, 300], from_address: request.ip.to_s) }
+            active_sessions_insert_hash do
+              super().merge(device: request.user_agent.to_s[0, 300], from_address: request.ip.to_s)
+            end
 
             otp_issuer "Ask First"
             auto_add_recovery_codes? true
@@ -69,8 +79,18 @@ module AskFirst
             new_password_label "new password"
 
             # whoever answers by link has no password to reset
-            before_reset_password_request { throw_error_reason(:no_matching_login, 401, login_param, "") if database[:account_password_hashes].where(id: account_id).empty? }
-            send_reset_password_email { ResetMail.enqueue(kit, account, "#{kit.settings.public_url}/reset-password#/#{reset_password_email_link[/key=(.+)\z/, 1]}") }
+            before_reset_password_request do
+              if database[:account_password_hashes].where(id: account_id).empty?
+                throw_error_reason(:no_matching_login, 401, login_param, "")
+              end
+            end
+            send_reset_password_email do
+              ResetMail.enqueue(
+                kit,
+                account,
+                "#{kit.settings.public_url}/reset-password#/#{reset_password_email_link[/key=(.+)\z/, 1]}"
+              )
+            end
             after_reset_password do
               remove_all_active_sessions
               Store::People::SignInTries.forget(database, App::People::SignInName.digest(kit, account[:email]))

@@ -67,7 +67,14 @@ module AskFirst
         end
 
         def add(told: false)
-          Store::People::SignInTries.add(@kit.db, @digest, address: @address, device: @device, now: @kit.now, told: told)
+          Store::People::SignInTries.add(
+            @kit.db,
+            @digest,
+            address: @address,
+            device: @device,
+            now: @kit.now,
+            told: told
+          )
         end
 
         def told?
@@ -92,7 +99,7 @@ module AskFirst
         end
 
         def seal(kit, digest, id)
-          OpenSSL::HMAC.hexdigest("SHA256", kit.settings.secret, "device:#{digest.unpack1('H*')}:#{id}")
+          OpenSSL::HMAC.hexdigest("SHA256", kit.settings.secret, "device:#{digest.unpack1("H*")}:#{id}")
         end
       end
 
@@ -100,7 +107,12 @@ module AskFirst
 
       def try_it(env, tries)
         password = typed(env, "password").to_s
-        person = @kit.db[:people].where(Sequel.function(:lower, :email) => tries.name.strip.downcase).join(:account_password_hashes, id: :id).select_all(:people).first
+        person =
+          @kit.db[:people]
+            .where(Sequel.function(:lower, :email) => tries.name.strip.downcase)
+            .join(:account_password_hashes, id: :id)
+            .select_all(:people)
+            .first
         status, headers, body = @app.call(env)
         pretend(password) if person.nil?
         status == 401 ? wrong(tries, person) : known(headers, tries, status)
@@ -123,12 +135,27 @@ module AskFirst
         return unless status == 200
 
         secure = @kit.settings.public_url.start_with?("https")
-        Rack::Utils.set_cookie_header!(headers, COOKIE, value: Device.make(@kit, tries.digest), path: "/api/auth", httponly: true, same_site: :lax, secure: secure,
-          max_age: DEVICE_DAYS * 86_400)
+        Rack::Utils.set_cookie_header!(
+          headers,
+          COOKIE,
+          value: Device.make(@kit, tries.digest),
+          path: "/api/auth",
+          httponly: true,
+          same_site: :lax,
+          secure: secure,
+          max_age: DEVICE_DAYS * 86_400
+        )
       end
 
       def slow_down(wait)
-        status, headers, body = Problem.reply(429, "slow_down", "Too many wrong tries.", field: "password", way_on: "Try again #{SignInWords.after(wait)}, or choose a new password by mail.")
+        status, headers, body =
+          Problem.reply(
+            429,
+            "slow_down",
+            "Too many wrong tries.",
+            field: "password",
+            way_on: "Try again #{SignInWords.after(wait)}, or choose a new password by mail."
+          )
         [status, headers.merge("retry-after" => wait.to_s), body]
       end
 

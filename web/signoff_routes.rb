@@ -8,21 +8,38 @@ module AskFirst
         app.post("/api/w/:workspace/asks") do
           due = body_json["due_at"] && Core::Plan::Iso.moment(body_json["due_at"], kit.now, field: "due_at")
           json(
-            { id: act(App::Signoff::SendAsk, step_id: body_json["step_id"], post_ids: body_json["post_ids"], due_at: due,
-              message: body_json.fetch("message", ""), channel_ids: body_json["channel_ids"]) }, 201
+            {
+              id:
+                act(
+                  App::Signoff::SendAsk,
+                  step_id: body_json["step_id"],
+                  post_ids: body_json["post_ids"],
+                  due_at: due,
+                  message: body_json.fetch("message", ""),
+                  channel_ids: body_json["channel_ids"]
+                )
+            },
+            201
           )
         end
         app.post("/api/w/:workspace/asks/:ask/withdraw") do
           act(App::Signoff::WithdrawAsk, ask_id: params[:ask])
           done
         end
-        app.post("/api/w/:workspace/lines/:line/answer") { json act(App::Signoff::AnswerAsk, **SignoffRoutes.answer(params[:line], body_json)) }
+        app.post("/api/w/:workspace/lines/:line/answer") do
+          json act(App::Signoff::AnswerAsk, **SignoffRoutes.answer(params[:line], body_json))
+        end
         app.post("/api/w/:workspace/passes/:pass/revoke") do
           act(App::Signoff::RevokePass, pass_id: params[:pass])
           done
         end
         app.post("/api/w/:workspace/posts/:post/skip") do
-          act(App::Signoff::SkipStep, post_id: params[:post], step_id: body_json["step_id"], reason: body_json["reason"])
+          act(
+            App::Signoff::SkipStep,
+            post_id: params[:post],
+            step_id: body_json["step_id"],
+            reason: body_json["reason"]
+          )
           done
         end
         holds(app)
@@ -31,9 +48,19 @@ module AskFirst
       def self.holds(app)
         app.get("/api/w/:workspace/route") { json act(App::Signoff::RouteHere) }
         app.put("/api/w/:workspace/route") do
-          json(id: act(App::Signoff::ChangeRoute, steps: body_json["steps"], seen: body_json["seen"], preset: body_json["preset"]))
+          json(
+            id:
+              act(
+                App::Signoff::ChangeRoute,
+                steps: body_json["steps"],
+                seen: body_json["seen"],
+                preset: body_json["preset"]
+              )
+          )
         end
-        app.post("/api/w/:workspace/holds") { json({ id: act(App::Signoff::Hold, reason: body_json["reason"], channel_id: body_json["channel_id"]) }, 201) }
+        app.post("/api/w/:workspace/holds") do
+          json({ id: act(App::Signoff::Hold, reason: body_json["reason"], channel_id: body_json["channel_id"]) }, 201)
+        end
         app.post("/api/w/:workspace/holds/:hold/lift") do
           act(App::Signoff::LiftHold, hold_id: params[:hold])
           done
@@ -42,8 +69,14 @@ module AskFirst
 
       # The same for members and guests.
       def self.answer(line_id, body)
-        { line_id: line_id, verdict: body["verdict"], words: body.fetch("words", ""), shown: body["shown"], only: body["only"],
-          seen: body.fetch("seen", 0) }
+        {
+          line_id: line_id,
+          verdict: body["verdict"],
+          words: body.fetch("words", ""),
+          shown: body["shown"],
+          only: body["only"],
+          seen: body.fetch("seen", 0)
+        }
       end
     end
   end

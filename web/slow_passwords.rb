@@ -11,7 +11,17 @@ module AskFirst
           next super(password) if request.path == SignInBrake::LOGIN
 
           wait = SignInBrake.wait(kit, account_id, request.env)
-          request.halt(Problem.reply(429, "slow_down", "Too many wrong passwords.", field: "password", way_on: "Try again #{SignInWords.after(wait)}.")) if wait.positive?
+          if wait.positive?
+            request.halt(
+              Problem.reply(
+                429,
+                "slow_down",
+                "Too many wrong passwords.",
+                field: "password",
+                way_on: "Try again #{SignInWords.after(wait)}."
+              )
+            )
+          end
           super(password).tap { |right| SignInBrake.wrong(kit, account_id, request.env) unless right }
         end
       end

@@ -31,11 +31,24 @@ module AskFirst
           rows = rows.where { order_no < last } if last
           page = rows.limit(limit + 1).all
           names = db[:people].where(id: page.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
-          shown = page.first(limit).map do |row|
-            { id: row[:id], workspace_id: nil, at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: false, from: row[:from_address],
-              act: row[:act],
-              post_id: nil, subject: nil, revision: nil, facts: row[:facts] }
-          end
+          shown =
+            page
+              .first(limit)
+              .map do |row|
+                {
+                  id: row[:id],
+                  workspace_id: nil,
+                  at: row[:at].iso8601(3),
+                  who: row[:person_id] ? names[row[:person_id]] : row[:process],
+                  by_pass: false,
+                  from: row[:from_address],
+                  act: row[:act],
+                  post_id: nil,
+                  subject: nil,
+                  revision: nil,
+                  facts: row[:facts]
+                }
+              end
           { rows: shown, next: page.size > limit ? page[limit - 1][:order_no].to_s : nil }
         end
       end

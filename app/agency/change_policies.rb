@@ -14,13 +14,27 @@ module AskFirst
           require_ability!("agency_own")
           before = db[:agencies].where(id: person.agency_id).for_update.first
           raise changed(before) if before[:version] != version
-          raise Core::Invalid.new("bad_hours", "A session lasts from 1 to 720 hours.", field: "session_hours") unless HOURS.cover?(session_hours)
+          unless HOURS.cover?(session_hours)
+            raise Core::Invalid.new("bad_hours", "A session lasts from 1 to 720 hours.", field: "session_hours")
+          end
 
           domains = domains(mail_domains)
           require_own_second_factor! if second_factor_required
-          db[:agencies].where(id: person.agency_id).update(second_factor_required: second_factor_required, session_hours: session_hours,
-            mail_domains: Sequel.pg_array(domains, :text), version: version + 1)
-          record("policies_changed", before: plain(before), after: { second_factor_required: second_factor_required, session_hours: session_hours, mail_domains: domains })
+          db[:agencies].where(id: person.agency_id).update(
+            second_factor_required: second_factor_required,
+            session_hours: session_hours,
+            mail_domains: Sequel.pg_array(domains, :text),
+            version: version + 1
+          )
+          record(
+            "policies_changed",
+            before: plain(before),
+            after: {
+              second_factor_required: second_factor_required,
+              session_hours: session_hours,
+              mail_domains: domains
+            }
+          )
           version + 1
         end
 
@@ -33,7 +47,14 @@ module AskFirst
         def domains(list)
           clean = list.map { |one| one.to_s.strip.downcase.delete_prefix("@") }.reject(&:empty?).uniq
           bad = clean.find { |one| !DOMAIN.match?(one) }
-          raise Core::Invalid.new("bad_domain", "“#{bad}” is not a mail domain.", field: "mail_domains", way_on: "Write it like fernhollow.example.") if bad
+          if bad
+            raise Core::Invalid.new(
+                    "bad_domain",
+                    "“#{bad}” is not a mail domain.",
+                    field: "mail_domains",
+                    way_on: "Write it like fernhollow.example."
+                  )
+          end
 
           clean
         end
@@ -42,12 +63,25 @@ module AskFirst
         def require_own_second_factor!
           return if db[:account_otp_keys].where(id: person.person_id).any?
 
-          raise Core::Conflict.new("own_second_factor", "You have no second factor yourself yet.", field: "second_factor_required", way_on: "Set yours up in your profile first.")
+          raise Core::Conflict.new(
+                  "own_second_factor",
+                  "You have no second factor yourself yet.",
+                  field: "second_factor_required",
+                  way_on: "Set yours up in your profile first."
+                )
         end
 
         def changed(row)
-          Core::Conflict.new("policies_changed", "Another owner changed the policies meanwhile.", field: "session_hours", way_on: "Look at theirs, then keep yours or take it.",
-            facts: { "theirs" => plain(row).transform_keys(&:to_s), "version" => row[:version] })
+          Core::Conflict.new(
+            "policies_changed",
+            "Another owner changed the policies meanwhile.",
+            field: "session_hours",
+            way_on: "Look at theirs, then keep yours or take it.",
+            facts: {
+              "theirs" => plain(row).transform_keys(&:to_s),
+              "version" => row[:version]
+            }
+          )
         end
       end
     end

@@ -28,8 +28,19 @@ module AskFirst
 
         def call
           {
-            now: @kit.now.iso8601, counts: counts, asked: to_answer, tasks: tasks, came_back: posts(:came_back), opened: posts(:opened), waits_for_others: others,
-            can_release: cleared, by_hand: by_hand, next_out: next_out, trouble: trouble, connections: connections, set_ups: set_ups
+            now: @kit.now.iso8601,
+            counts: counts,
+            asked: to_answer,
+            tasks: tasks,
+            came_back: posts(:came_back),
+            opened: posts(:opened),
+            waits_for_others: others,
+            can_release: cleared,
+            by_hand: by_hand,
+            next_out: next_out,
+            trouble: trouble,
+            connections: connections,
+            set_ups: set_ups
           }
         end
 
@@ -37,12 +48,31 @@ module AskFirst
 
         # How many there are of each, whatever is shown of them.
         def counts
-          mine = @scope.workspace_ids.empty? ? {} : @waiting.counts.values.reduce({}) { |all, one| all.merge(one) { |_, a, b| a + b } }
-          lines = @waiting.of_others.join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
+          mine =
+            (
+              if @scope.workspace_ids.empty?
+                {}
+              else
+                @waiting.counts.values.reduce({}) { |all, one| all.merge(one) { |_, a, b| a + b } }
+              end
+            )
+          lines =
+            @waiting.of_others.join(
+              :asks,
+              workspace_id: Sequel[:ask_lines][:workspace_id],
+              id: Sequel[:ask_lines][:ask_id]
+            )
           distinct = Sequel.function(:count, Sequel[:ask_lines][:id]).distinct
           open, past = lines.get([distinct.as(:open), distinct.filter(Sequel[:asks][:due_at] < @kit.now).as(:past)])
-          Store::Agency::Waiting::TABLES.keys.to_h { |kind| [kind, mine.fetch(kind, 0)] }
-            .merge(waits_for_others: open, late_with_others: past, can_release: @waiting.posts.where(stage: "cleared").count, trouble: showings.where(stuck).count)
+          Store::Agency::Waiting::TABLES
+            .keys
+            .to_h { |kind| [kind, mine.fetch(kind, 0)] }
+            .merge(
+              waits_for_others: open,
+              late_with_others: past,
+              can_release: @waiting.posts.where(stage: "cleared").count,
+              trouble: showings.where(stuck).count
+            )
         end
 
         def limit(list)
@@ -51,7 +81,10 @@ module AskFirst
 
         # The posts of these rows, as far as the reader may see them.
         def seen(rows)
-          Store::Posts::Visible.narrow(@scope, @scope.rows_at(:posts, rows.map { |row| row.values_at(:workspace_id, :post_id) }))
+          Store::Posts::Visible.narrow(
+            @scope,
+            @scope.rows_at(:posts, rows.map { |row| row.values_at(:workspace_id, :post_id) })
+          )
         end
 
         def posts(list)
@@ -59,12 +92,23 @@ module AskFirst
         end
 
         def with_asks(lines)
-          lines.join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id]).join(:people, id: Sequel[:ask_people][:person_id])
+          lines.join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id]).join(
+            :people,
+            id: Sequel[:ask_people][:person_id]
+          )
         end
 
         def asked_columns
-          [Sequel[:ask_lines][:workspace_id], Sequel[:ask_lines][:post_id], Sequel[:ask_people][:person_id], Sequel[:people][:name].as(:person), :asked_by, :asked_at, :due_at,
-           Sequel[:asks][:room]]
+          [
+            Sequel[:ask_lines][:workspace_id],
+            Sequel[:ask_lines][:post_id],
+            Sequel[:ask_people][:person_id],
+            Sequel[:people][:name].as(:person),
+            :asked_by,
+            :asked_at,
+            :due_at,
+            Sequel[:asks][:room]
+          ]
         end
 
         def to_answer
@@ -74,13 +118,29 @@ module AskFirst
 
         # Lines that wait for the same people stand together: any one of them can answer.
         def others
-          rows = with_asks(@waiting.of_others).select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id)).order(:asked_at, Sequel[:people][:name])
-            .limit(limit(:waits_for_others) * PEOPLE).all
-          lines = rows.group_by { |row| row[:line_id] }.values.map { |same| same.first.merge(person: same.map { |row| row[:person] }.join(" or ")) }
-          with_posts(lines).group_by { |line| [line[:workspace_id], line[:person]] }.map do |(workspace_id, person), group|
-            { workspace_id: workspace_id, person: person, side: group.first[:room] == "client" ? "client" : "internal", open: group.size,
-              since: group.map { |line| line[:asked_at] }.min, lines: group }
-          end
+          rows =
+            with_asks(@waiting.of_others)
+              .select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id))
+              .order(:asked_at, Sequel[:people][:name])
+              .limit(limit(:waits_for_others) * PEOPLE)
+              .all
+          lines =
+            rows
+              .group_by { |row| row[:line_id] }
+              .values
+              .map { |same| same.first.merge(person: same.map { |row| row[:person] }.join(" or ")) }
+          with_posts(lines)
+            .group_by { |line| [line[:workspace_id], line[:person]] }
+            .map do |(workspace_id, person), group|
+              {
+                workspace_id: workspace_id,
+                person: person,
+                side: group.first[:room] == "client" ? "client" : "internal",
+                open: group.size,
+                since: group.map { |line| line[:asked_at] }.min,
+                lines: group
+              }
+            end
         end
 
         def with_posts(rows)
@@ -88,8 +148,16 @@ module AskFirst
           askers = @kit.db[:people].where(id: rows.map { |row| row[:asked_by] }).select_hash(:id, :name)
           rows.filter_map do |row|
             post = found[row[:post_id]] or next
-            { workspace_id: row[:workspace_id], person: row[:person], room: row[:room], asked_by: askers[row[:asked_by]], asked_at: row[:asked_at].iso8601,
-              due_at: row[:due_at].iso8601, late: row[:due_at] < @kit.now, post: post }
+            {
+              workspace_id: row[:workspace_id],
+              person: row[:person],
+              room: row[:room],
+              asked_by: askers[row[:asked_by]],
+              asked_at: row[:asked_at].iso8601,
+              due_at: row[:due_at].iso8601,
+              late: row[:due_at] < @kit.now,
+              post: post
+            }
           end
         end
 
@@ -97,24 +165,44 @@ module AskFirst
           rows = @waiting.tasks.order(:due_at).limit(limit(:tasks)).all
           subjects = seen(rows).select_hash(:id, :subject)
           rows.map do |row|
-            { id: row[:id], workspace_id: row[:workspace_id], post_id: row[:post_id], subject: subjects[row[:post_id]], title: row[:title], kind: row[:kind],
-              due_at: row[:due_at].iso8601, late: row[:due_at] < @kit.now }
+            {
+              id: row[:id],
+              workspace_id: row[:workspace_id],
+              post_id: row[:post_id],
+              subject: subjects[row[:post_id]],
+              title: row[:title],
+              kind: row[:kind],
+              due_at: row[:due_at].iso8601,
+              late: row[:due_at] < @kit.now
+            }
           end
         end
 
         def cleared
-          rows = @scope.first_of_each(:posts, [Sequel[:posts][:at], Sequel[:posts][:id]], limit(:can_release)) { |one| Store::Posts::Visible.narrow(@scope, one.where(Sequel[:posts][:stage] => "cleared")) }
+          rows =
+            @scope.first_of_each(:posts, [Sequel[:posts][:at], Sequel[:posts][:id]], limit(:can_release)) do |one|
+              Store::Posts::Visible.narrow(@scope, one.where(Sequel[:posts][:stage] => "cleared"))
+            end
           Posts::ListPosts.with_channels(@scope, rows.all)
         end
 
         def showings(found = @scope.rows(:showings))
-          Store::Posts::Visible.showings(@scope, found).join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
-                .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
+          Store::Posts::Visible
+            .showings(@scope, found)
+            .join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
+            .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
         end
 
         def showing_columns
-          [Sequel[:showings][:id].as(:showing_id), Sequel[:showings][:workspace_id], Sequel[:showings][:post_id], :subject, :network, :initials,
-           Sequel[:channels][:name].as(:channel)]
+          [
+            Sequel[:showings][:id].as(:showing_id),
+            Sequel[:showings][:workspace_id],
+            Sequel[:showings][:post_id],
+            :subject,
+            :network,
+            :initials,
+            Sequel[:channels][:name].as(:channel)
+          ]
         end
 
         def planned
@@ -127,14 +215,28 @@ module AskFirst
 
         def next_out
           found = under_way + planned.map { |row| row.values_at(:workspace_id, :showing_id) }
-          rows = showings(@scope.rows_at(:showings, found))
-                         .join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
-                         .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage).order(Sequel[:releases][:at]).limit(NEXT).all
+          rows =
+            showings(@scope.rows_at(:showings, found))
+              .join(
+                :releases,
+                workspace_id: Sequel[:showings][:workspace_id],
+                showing_id: Sequel[:showings][:id],
+                ended_at: nil
+              )
+              .select(*showing_columns, Sequel[:releases][:at], Sequel[:showings][:state], :stage)
+              .order(Sequel[:releases][:at])
+              .limit(NEXT)
+              .all
           rows.map { |row| row.merge(at: row[:at].iso8601) }
         end
 
         def by_hand
-          rows = showings(@waiting.by_hand).select(*showing_columns, :claimed_by).order(Sequel[:showings][:id]).limit(limit(:by_hand)).all
+          rows =
+            showings(@waiting.by_hand)
+              .select(*showing_columns, :claimed_by)
+              .order(Sequel[:showings][:id])
+              .limit(limit(:by_hand))
+              .all
           rows.map { |row| row.except(:claimed_by).merge(state: row[:claimed_by] ? "taken_up" : "by_hand") }
         end
 
@@ -145,17 +247,35 @@ module AskFirst
 
         def trouble
           said = Sequel.function(:coalesce, Sequel.function(:nullif, :trouble, ""), :fault).as(:trouble)
-          showings.where(stuck).select(*showing_columns, said).order(Sequel.desc(Sequel[:showings][:id])).limit(limit(:trouble)).all
+          showings
+            .where(stuck)
+            .select(*showing_columns, said)
+            .order(Sequel.desc(Sequel[:showings][:id]))
+            .limit(limit(:trouble))
+            .all
         end
 
         # Connections that have lapsed or soon will, or whose person has left, with what is planned there.
         def connections
-          loud = Store::Channels::Conditions.of(@scope, @kit.now).select { |row| row[:condition].loud? && on_my_channels?(row) }
+          loud =
+            Store::Channels::Conditions
+              .of(@scope, @kit.now)
+              .select { |row| row[:condition].loud? && on_my_channels?(row) }
           loud = loud.sort_by { |row| row[:condition].level == "lapsed" ? 0 : 1 }.first(SHOWN)
-          planned = @scope.rows(:adaptations).where(channel_id: loud.map { |row| row[:id] }, removed_at: nil).exclude(stage: "out").group_and_count(:channel_id).to_hash(:channel_id, :count)
+          planned =
+            @scope
+              .rows(:adaptations)
+              .where(channel_id: loud.map { |row| row[:id] }, removed_at: nil)
+              .exclude(stage: "out")
+              .group_and_count(:channel_id)
+              .to_hash(:channel_id, :count)
           loud.map do |row|
-            row.slice(:workspace_id, :name, :network, :initials).merge(channel_id: row[:id], level: row[:condition].level, sentence: row[:condition].sentence,
-              planned: planned.fetch(row[:id], 0))
+            row.slice(:workspace_id, :name, :network, :initials).merge(
+              channel_id: row[:id],
+              level: row[:condition].level,
+              sentence: row[:condition].sentence,
+              planned: planned.fetch(row[:id], 0)
+            )
           end
         end
 
@@ -166,7 +286,11 @@ module AskFirst
 
         # Guided set-ups that were left in the middle.
         def set_ups
-          @kit.db[:workspaces].where(id: @scope.workspace_ids).exclude(setup_step: nil).order(:name).map { |row| { workspace_id: row[:id], name: row[:name], step: row[:setup_step] } }
+          @kit.db[:workspaces]
+            .where(id: @scope.workspace_ids)
+            .exclude(setup_step: nil)
+            .order(:name)
+            .map { |row| { workspace_id: row[:id], name: row[:name], step: row[:setup_step] } }
         end
       end
     end

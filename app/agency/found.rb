@@ -13,9 +13,21 @@ module AskFirst
           Core::Plan::WallTime.timezone(zone)
           id = Core::Uuid.v7(now)
           owner_db.transaction do
-            owner_db[:agencies].insert(id: id, name: Core::Posts::Text.clean(name, field: "name", limit: 120), zone: zone, created_at: now)
+            owner_db[:agencies].insert(
+              id: id,
+              name: Core::Posts::Text.clean(name, field: "name", limit: 120),
+              zone: zone,
+              created_at: now
+            )
             Core::Permissions::Abilities::PRESETS.each do |role, (side, abilities)|
-              owner_db[:roles].insert(id: Core::Uuid.v7(now), agency_id: id, name: role, side: side, abilities: Sequel.pg_array(abilities, :text), is_preset: true)
+              owner_db[:roles].insert(
+                id: Core::Uuid.v7(now),
+                agency_id: id,
+                name: role,
+                side: side,
+                abilities: Sequel.pg_array(abilities, :text),
+                is_preset: true
+              )
             end
           end
           id

@@ -9,7 +9,13 @@ module AskFirst
         def call
           require_ability!("agency_own")
           open = db[:returns].where(agency_id: person.agency_id, looked_at: nil)
-          raise Core::Conflict.new("nothing_to_look_at", "Somebody has looked already; sending goes on.", way_on: "Look at Dispatch.") if open.empty?
+          if open.empty?
+            raise Core::Conflict.new(
+                    "nothing_to_look_at",
+                    "Somebody has looked already; sending goes on.",
+                    way_on: "Look at Dispatch."
+                  )
+          end
 
           open.update(looked_at: now, looked_by: person.person_id)
           record("went_on")

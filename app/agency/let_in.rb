@@ -7,7 +7,9 @@ module AskFirst
       class LetIn < AgencyAct
         def call(person_id:)
           require_ability!("agency_own")
-          row = Core::Uuid::FORMAT.match?(person_id.to_s) && db[:people].where(id: person_id, agency_id: person.agency_id).first
+          row =
+            Core::Uuid::FORMAT.match?(person_id.to_s) &&
+              db[:people].where(id: person_id, agency_id: person.agency_id).first
           raise Core::NotFound, "This person" unless row
 
           Store::People::SignInTries.forget(db, App::People::SignInName.digest(kit, row[:email]))

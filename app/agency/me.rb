@@ -13,17 +13,45 @@ module AskFirst
           rows = looking ? [looking] : Store::People::Members.of_person(kit.db, person_id, kit.now)
           abilities = looking ? [] : AgencyPerson.of(person, rows).abilities
           {
-            id: person_id, name: person[:name], email: person[:email], zone: person[:zone], hour12: person[:hour12], date_language: person[:date_language],
-            picture: !person[:picture].nil?, now: kit.now.iso8601, agency: agency[:name], owner: abilities.include?("own"), sets_up: abilities.include?("set_up"),
-            looking_as: looking && { name: looking[:name], role: looking[:role], side: looking[:side], workspace_id: looking[:workspace_id], membership_id: looking[:membership_id] },
+            id: person_id,
+            name: person[:name],
+            email: person[:email],
+            zone: person[:zone],
+            hour12: person[:hour12],
+            date_language: person[:date_language],
+            picture: !person[:picture].nil?,
+            now: kit.now.iso8601,
+            agency: agency[:name],
+            owner: abilities.include?("own"),
+            sets_up: abilities.include?("set_up"),
+            looking_as:
+              looking &&
+                {
+                  name: looking[:name],
+                  role: looking[:role],
+                  side: looking[:side],
+                  workspace_id: looking[:workspace_id],
+                  membership_id: looking[:membership_id]
+                },
             workspaces: rows.map { |row| workspace(row, looking) }
           }
         end
 
         def self.workspace(row, looking)
-          { id: row[:workspace_id], name: row[:workspace_name], mark: row[:mark], picture: !row[:mark_picture].nil?, edge: row[:edge], zone: row[:workspace_zone],
-            week_start: row[:week_start], side: row[:side], role: row[:role], archived: !row[:archived_at].nil?, setup_step: row[:setup_step],
-            can: Permissions::Capabilities.of(Member.from_row(row, looking: !looking.nil?)) }
+          {
+            id: row[:workspace_id],
+            name: row[:workspace_name],
+            mark: row[:mark],
+            picture: !row[:mark_picture].nil?,
+            edge: row[:edge],
+            zone: row[:workspace_zone],
+            week_start: row[:week_start],
+            side: row[:side],
+            role: row[:role],
+            archived: !row[:archived_at].nil?,
+            setup_step: row[:setup_step],
+            can: Permissions::Capabilities.of(Member.from_row(row, looking: !looking.nil?))
+          }
         end
         private_class_method :workspace
       end

@@ -11,19 +11,41 @@ module AskFirst
           rows = Store::People::Members.of_workspace(scope, now)
           away = today
           slowed = slowed(rows)
-          { people: rows.group_by { |row| row[:person_id] }.map { |id, mine| person_json(id, mine, away).merge(slowed: slowed.include?(id)) }.sort_by { |one| [one[:side], one[:name]] },
-            clients: clients(rows), pending: pending, twice: twice }
+          {
+            people:
+              rows
+                .group_by { |row| row[:person_id] }
+                .map { |id, mine| person_json(id, mine, away).merge(slowed: slowed.include?(id)) }
+                .sort_by { |one| [one[:side], one[:name]] },
+            clients: clients(rows),
+            pending: pending,
+            twice: twice
+          }
         end
 
         private
 
         def person_json(id, mine, away)
           first = mine.first
-          { id: id, name: first[:name], email: first[:email], side: mine.map { |row| row[:side] }.min, owner: first[:is_owner], away_until: away[id]&.iso8601,
-            places: mine.map { |row|
-              { workspace_id: row[:workspace_id], membership_id: row[:membership_id], role: row[:role], limited: row[:limited], until: row[:access_until]&.iso8601,
-                seen_at: row[:seen_at]&.iso8601 }
-            } }
+          {
+            id: id,
+            name: first[:name],
+            email: first[:email],
+            side: mine.map { |row| row[:side] }.min,
+            owner: first[:is_owner],
+            away_until: away[id]&.iso8601,
+            places:
+              mine.map do |row|
+                {
+                  workspace_id: row[:workspace_id],
+                  membership_id: row[:membership_id],
+                  role: row[:role],
+                  limited: row[:limited],
+                  until: row[:access_until]&.iso8601,
+                  seen_at: row[:seen_at]&.iso8601
+                }
+              end
+          }
         end
 
         # Who has so many wrong tries to sign in of late that they may have to wait.
@@ -40,12 +62,24 @@ module AskFirst
 
         def clients(rows)
           posts = scope.rows(:posts).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
-          here = rows.group_by { |row| row[:workspace_id] }.values.map do |members|
-            first = members.first
-            { id: first[:workspace_id], name: first[:workspace_name], mark: first[:mark], edge: first[:edge], zone: first[:workspace_zone], posts: posts.fetch(first[:workspace_id], 0),
-              state: state(first), gone_at: nil,
-              leads: members.select { |one| Core::Permissions::Leads.lead?(one) }.map { |one| one[:name] } }
-          end
+          here =
+            rows
+              .group_by { |row| row[:workspace_id] }
+              .values
+              .map do |members|
+                first = members.first
+                {
+                  id: first[:workspace_id],
+                  name: first[:workspace_name],
+                  mark: first[:mark],
+                  edge: first[:edge],
+                  zone: first[:workspace_zone],
+                  posts: posts.fetch(first[:workspace_id], 0),
+                  state: state(first),
+                  gone_at: nil,
+                  leads: members.select { |one| Core::Permissions::Leads.lead?(one) }.map { |one| one[:name] }
+                }
+              end
           (here + deleted).sort_by { |one| one[:name] }
         end
 
@@ -56,21 +90,44 @@ module AskFirst
         end
 
         def deleted
-          rows = Store::Scope.of_person(db, person.person_id).transaction { db[:workspaces].where(agency_id: person.agency_id).exclude(deleted_at: nil).all }
+          rows =
+            Store::Scope
+              .of_person(db, person.person_id)
+              .transaction { db[:workspaces].where(agency_id: person.agency_id).exclude(deleted_at: nil).all }
           rows.map do |row|
-            { id: row[:id], name: row[:name], mark: row[:mark], edge: row[:edge], zone: row[:zone], posts: 0, state: "deleted", leads: [],
-              gone_at: (row[:deleted_at] + (Clients::Delete::GRACE_DAYS * 86_400)).iso8601 }
+            {
+              id: row[:id],
+              name: row[:name],
+              mark: row[:mark],
+              edge: row[:edge],
+              zone: row[:zone],
+              posts: 0,
+              state: "deleted",
+              leads: [],
+              gone_at: (row[:deleted_at] + (Clients::Delete::GRACE_DAYS * 86_400)).iso8601
+            }
           end
         end
 
         def pending
-          scope.rows(:invitations).where(accepted_at: nil, revoked_at: nil).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
+          scope
+            .rows(:invitations)
+            .where(accepted_at: nil, revoked_at: nil)
+            .group_and_count(:workspace_id)
+            .to_hash(:workspace_id, :count)
         end
 
         # Accounts that two clients have connected: only owners see that, and seldom is it meant.
         def twice
-          rows = scope.rows(:channels).where(archived_at: nil).exclude(state: "offline").group(:account).having { count(:id) > 1 }
-            .select(:account, Sequel.function(:array_agg, :workspace_id).as(:workspace_ids)).all
+          rows =
+            scope
+              .rows(:channels)
+              .where(archived_at: nil)
+              .exclude(state: "offline")
+              .group(:account)
+              .having { count(:id) > 1 }
+              .select(:account, Sequel.function(:array_agg, :workspace_id).as(:workspace_ids))
+              .all
           rows.map { |row| { account: row[:account], workspace_ids: row[:workspace_ids].to_a } }
         end
       end

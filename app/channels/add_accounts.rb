@@ -14,7 +14,14 @@ module AskFirst
         def call(try_id:, accounts:, anyway: false)
           try = ConnectTry.find(scope, member, try_id, now)
           chosen = try[:accounts]["list"].select { |one| accounts.include?(one["account"]) }
-          raise Core::Invalid.new("no_account", "No account is ticked.", field: "accounts", way_on: "Tick at least one.") if chosen.empty?
+          if chosen.empty?
+            raise Core::Invalid.new(
+                    "no_account",
+                    "No account is ticked.",
+                    field: "accounts",
+                    way_on: "Tick at least one."
+                  )
+          end
 
           require_wanted!(try, chosen)
           require_meant!(chosen) unless anyway
@@ -35,9 +42,16 @@ module AskFirst
           wanted = rows(:channels).where(id: try[:channel_id]).first
           return if chosen.any? { |one| one["account"] == wanted[:account] }
 
-          raise Core::Conflict.new("other_account", "You came back with #{chosen.map { |one| one['name'] }.join(' and ')}, but “#{wanted[:name]}” is #{wanted[:account]}.",
-            field: "accounts", way_on: "Sign in at the network with the name that posts for that account, or add this one as a channel of its own from the channels page.",
-            facts: { "wanted" => wanted[:account] })
+          raise Core::Conflict.new(
+                  "other_account",
+                  "You came back with #{chosen.map { |one| one["name"] }.join(" and ")}, but “#{wanted[:name]}” is #{wanted[:account]}.",
+                  field: "accounts",
+                  way_on:
+                    "Sign in at the network with the name that posts for that account, or add this one as a channel of its own from the channels page.",
+                  facts: {
+                    "wanted" => wanted[:account]
+                  }
+                )
         end
 
         def require_meant!(chosen)
@@ -45,18 +59,36 @@ module AskFirst
           return if elsewhere.empty?
 
           account, clients = elsewhere.first
-          raise Core::Conflict.new("connected_elsewhere", "#{chosen.find { |one| one['account'] == account }['name']} is connected at #{clients.join(' and ')} already.",
-            field: "accounts", way_on: "Take it off, or say that it is meant here too.", facts: { "elsewhere" => elsewhere })
+          raise Core::Conflict.new(
+                  "connected_elsewhere",
+                  "#{chosen.find { |one| one["account"] == account }["name"]} is connected at #{clients.join(" and ")} already.",
+                  field: "accounts",
+                  way_on: "Take it off, or say that it is meant here too.",
+                  facts: {
+                    "elsewhere" => elsewhere
+                  }
+                )
         end
 
         def connection(try)
           tokens = JSON.parse(kit.secrets.open(try[:grant_sealed]))
           ends = try[:accounts]["ends"]
           id = new_id
-          scope.insert(:connections, { id: id, network_address: try[:network_address], network: try[:network], token: kit.secrets.seal(tokens["token"]),
-                                       refresh_token: tokens["refresh_token"] && kit.secrets.seal(tokens["refresh_token"]),
-                                       expires_at: ends["expires_at"] && Time.iso8601(ends["expires_at"]),
-                                       consent_until: ends["consent_until"] && Time.iso8601(ends["consent_until"]), consent_by: member.person_id, state: "connected", made_at: now })
+          scope.insert(
+            :connections,
+            {
+              id: id,
+              network_address: try[:network_address],
+              network: try[:network],
+              token: kit.secrets.seal(tokens["token"]),
+              refresh_token: tokens["refresh_token"] && kit.secrets.seal(tokens["refresh_token"]),
+              expires_at: ends["expires_at"] && Time.iso8601(ends["expires_at"]),
+              consent_until: ends["consent_until"] && Time.iso8601(ends["consent_until"]),
+              consent_by: member.person_id,
+              state: "connected",
+              made_at: now
+            }
+          )
           id
         end
 
@@ -66,24 +98,51 @@ module AskFirst
         end
 
         def again(row, one, try, connection)
-          rows(:channels).where(id: row[:id]).update(connection_id: connection, network_address: try[:network_address], micropub: one["micropub"], state: "connected", archived_at: nil,
-            version: row[:version] + 1)
+          rows(:channels).where(id: row[:id]).update(
+            connection_id: connection,
+            network_address: try[:network_address],
+            micropub: one["micropub"],
+            state: "connected",
+            archived_at: nil,
+            version: row[:version] + 1
+          )
           record("channel_connected", facts: { name: row[:name], account: row[:account], again: row[:state] })
           row[:id]
         end
 
         def add(one, try, connection)
-          network = kit.catalogue.find(try[:network_address]) or raise Core::Channels::SaidNo.new("The network does not answer at the moment.", final: false)
+          network = kit.catalogue.find(try[:network_address]) or
+            raise Core::Channels::SaidNo.new("The network does not answer at the moment.", final: false)
           id = new_id
-          scope.insert(:channels, { id: id, network: network.name, name: one["name"], initials: network.initials, account: one["account"], micropub: one["micropub"],
-                                    card: Store::Database.jsonb(network.card.to_json_hash), state: "connected", connection_id: connection, network_address: try[:network_address],
-                                    position: (rows(:channels).max(:position) || -1) + 1, created_at: now })
+          scope.insert(
+            :channels,
+            {
+              id: id,
+              network: network.name,
+              name: one["name"],
+              initials: network.initials,
+              account: one["account"],
+              micropub: one["micropub"],
+              card: Store::Database.jsonb(network.card.to_json_hash),
+              state: "connected",
+              connection_id: connection,
+              network_address: try[:network_address],
+              position: (rows(:channels).max(:position) || -1) + 1,
+              created_at: now
+            }
+          )
           record("channel_connected", facts: { name: one["name"], account: one["account"] })
           id
         end
 
         def restage_at(channel_ids)
-          restage(rows(:adaptations).where(channel_id: channel_ids, removed_at: nil).exclude(stage: "out").select_map(:post_id).uniq)
+          restage(
+            rows(:adaptations)
+              .where(channel_id: channel_ids, removed_at: nil)
+              .exclude(stage: "out")
+              .select_map(:post_id)
+              .uniq
+          )
         end
       end
     end

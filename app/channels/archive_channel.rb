@@ -23,8 +23,12 @@ module AskFirst
           count = Clients::Archive.planned(scope).where(Sequel[:showings][:channel_id] => row[:id]).count
           return if count.zero?
 
-          raise Core::Conflict.new("has_releases", "#{count} #{count == 1 ? 'post is' : 'posts are'} released to #{row[:name]}.", field: "channel",
-            way_on: "Take them back first, from the posts or the dispatch log.")
+          raise Core::Conflict.new(
+                  "has_releases",
+                  "#{count} #{count == 1 ? "post is" : "posts are"} released to #{row[:name]}.",
+                  field: "channel",
+                  way_on: "Take them back first, from the posts or the dispatch log."
+                )
         end
       end
     end

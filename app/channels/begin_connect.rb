@@ -17,13 +17,27 @@ module AskFirst
         # @return [String] the address at the network where the person goes
         def call(network_address:, channel_id: nil)
           reading { enter }
-          network = kit.catalogue.find(network_address) or raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
+          network = kit.catalogue.find(network_address) or
+            raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
           state = SecureRandom.urlsafe_base64(32)
           verifier = SecureRandom.urlsafe_base64(48)
-          address = kit.consent.address(network_address, state: state, challenge: Core::Channels::Pkce.challenge(verifier))
+          address =
+            kit.consent.address(network_address, state: state, challenge: Core::Channels::Pkce.challenge(verifier))
           write do
-            scope.insert(:connect_tries, { id: new_id, person_id: member.person_id, network_address: network_address, network: network.name, channel_id: channel_id,
-                                           state_digest: self.class.digest(state), verifier: kit.secrets.seal(verifier), begun_at: now, expires_at: now + (MINUTES * 60) })
+            scope.insert(
+              :connect_tries,
+              {
+                id: new_id,
+                person_id: member.person_id,
+                network_address: network_address,
+                network: network.name,
+                channel_id: channel_id,
+                state_digest: self.class.digest(state),
+                verifier: kit.secrets.seal(verifier),
+                begun_at: now,
+                expires_at: now + (MINUTES * 60)
+              }
+            )
             record("connect_begun", facts: { network: network.name })
           end
           address

@@ -17,7 +17,13 @@ module AskFirst
           raise changed(row) if rows(:channels).where(id: channel_id, version: version).update(values).zero?
 
           record("channel_changed", facts: { before: row[:name], after: label })
-          restage(rows(:adaptations).where(channel_id: channel_id, removed_at: nil).exclude(stage: "out").select_map(:post_id).uniq)
+          restage(
+            rows(:adaptations)
+              .where(channel_id: channel_id, removed_at: nil)
+              .exclude(stage: "out")
+              .select_map(:post_id)
+              .uniq
+          )
           announce("channels", ids: [])
           version + 1
         end
@@ -26,15 +32,36 @@ module AskFirst
 
         def offline(row, label, limits)
           return {} if limits.nil?
-          raise Core::Invalid.new("network_sets_limits", "Its network sets the limits of this channel.", field: "limits") unless row[:state] == "offline"
+          unless row[:state] == "offline"
+            raise Core::Invalid.new(
+                    "network_sets_limits",
+                    "Its network sets the limits of this channel.",
+                    field: "limits"
+                  )
+          end
 
-          card = Core::Channels::OfflineCard.build(name: label, initials: limits["initials"], limit: limits["limit"], pictures: limits["pictures"], picture_needed: limits["picture_needed"])
+          card =
+            Core::Channels::OfflineCard.build(
+              name: label,
+              initials: limits["initials"],
+              limit: limits["limit"],
+              pictures: limits["pictures"],
+              picture_needed: limits["picture_needed"]
+            )
           { card: Store::Database.jsonb(card.to_json_hash), initials: card.initials }
         end
 
         def changed(row)
-          Core::Conflict.new("channel_changed", "Somebody changed this channel meanwhile.", field: "name", way_on: "Look at it as it is now.",
-            facts: { "theirs" => row[:name], "version" => row[:version] })
+          Core::Conflict.new(
+            "channel_changed",
+            "Somebody changed this channel meanwhile.",
+            field: "name",
+            way_on: "Look at it as it is now.",
+            facts: {
+              "theirs" => row[:name],
+              "version" => row[:version]
+            }
+          )
         end
       end
     end

@@ -17,8 +17,13 @@ module AskFirst
         private
 
         def page(networks)
-          { channels: rows_here.map { |row| channel(row) }, archived: archived, sets: sets, networks: networks.map { |one| network(one) },
-            can: Permissions::Capabilities.of(member, others: colleagues) }
+          {
+            channels: rows_here.map { |row| channel(row) },
+            archived: archived,
+            sets: sets,
+            networks: networks.map { |one| network(one) },
+            can: Permissions::Capabilities.of(member, others: colleagues)
+          }
         end
 
         def rows_here
@@ -26,23 +31,53 @@ module AskFirst
         end
 
         def channel(row)
-          { id: row[:id], name: row[:name], network: row[:network], initials: row[:initials], account: row[:account], state: row[:state], version: row[:version],
-            level: row[:condition].level, sentence: row[:condition].sentence, consent_by: row[:consent_name], connection_id: row[:connection_id], network_address: row[:network_address],
-            planned: planned.fetch(row[:id], 0), waiting: waiting.fetch(row[:id], 0), off: off.include?(row[:id]), limits: limits(Core::Channels::Card.read(row[:card])) }
+          {
+            id: row[:id],
+            name: row[:name],
+            network: row[:network],
+            initials: row[:initials],
+            account: row[:account],
+            state: row[:state],
+            version: row[:version],
+            level: row[:condition].level,
+            sentence: row[:condition].sentence,
+            consent_by: row[:consent_name],
+            connection_id: row[:connection_id],
+            network_address: row[:network_address],
+            planned: planned.fetch(row[:id], 0),
+            waiting: waiting.fetch(row[:id], 0),
+            off: off.include?(row[:id]),
+            limits: limits(Core::Channels::Card.read(row[:card]))
+          }
         end
 
         def limits(card)
-          { rule: card.text.rule, text: card.text.limit, pictures: card.media.most, needed: card.media.needed, kinds: card.media.kinds }
+          {
+            rule: card.text.rule,
+            text: card.text.limit,
+            pictures: card.media.most,
+            needed: card.media.needed,
+            kinds: card.media.kinds
+          }
         end
 
         # Posts on the channel that are not out yet.
         def planned
-          @planned ||= rows(:adaptations).where(removed_at: nil).exclude(stage: "out").group_and_count(:channel_id).to_hash(:channel_id, :count)
+          @planned ||=
+            rows(:adaptations)
+              .where(removed_at: nil)
+              .exclude(stage: "out")
+              .group_and_count(:channel_id)
+              .to_hash(:channel_id, :count)
         end
 
         # Cleared, and only not released.
         def waiting
-          @waiting ||= rows(:adaptations).where(removed_at: nil, stage: "cleared").group_and_count(:channel_id).to_hash(:channel_id, :count)
+          @waiting ||=
+            rows(:adaptations)
+              .where(removed_at: nil, stage: "cleared")
+              .group_and_count(:channel_id)
+              .to_hash(:channel_id, :count)
         end
 
         def off
@@ -50,9 +85,12 @@ module AskFirst
         end
 
         def archived
-          rows(:channels).exclude(archived_at: nil).order(:position).all.select { |row|
-            mine?(row)
-          }.map { |row| row.slice(:id, :name, :network, :initials).merge(at: row[:archived_at].iso8601) }
+          rows(:channels)
+            .exclude(archived_at: nil)
+            .order(:position)
+            .all
+            .select { |row| mine?(row) }
+            .map { |row| row.slice(:id, :name, :network, :initials).merge(at: row[:archived_at].iso8601) }
         end
 
         def sets
@@ -66,7 +104,13 @@ module AskFirst
 
         def network(one)
           found = one[:network]
-          { address: one[:address], name: found&.name, initials: found&.initials, kind: found&.kind, answers: !found.nil? }
+          {
+            address: one[:address],
+            name: found&.name,
+            initials: found&.initials,
+            kind: found&.kind,
+            answers: !found.nil?
+          }
         end
       end
     end

@@ -14,13 +14,42 @@ module AskFirst
         def call(account:, micropub:, token:, name: nil)
           reading { enter }
           card = kit.networks.client_with(micropub, token).card or
-            raise Core::Invalid.new("no_card", "The network does not say what it takes.", field: "micropub", way_on: "Ask its operator for a network card.")
+            raise Core::Invalid.new(
+                    "no_card",
+                    "The network does not say what it takes.",
+                    field: "micropub",
+                    way_on: "Ask its operator for a network card."
+                  )
           write do
             connection = new_id
-            scope.insert(:connections, { id: connection, network: card.name, token: kit.secrets.seal(token), consent_by: member.person_id, state: "connected", made_at: now })
+            scope.insert(
+              :connections,
+              {
+                id: connection,
+                network: card.name,
+                token: kit.secrets.seal(token),
+                consent_by: member.person_id,
+                state: "connected",
+                made_at: now
+              }
+            )
             id = new_id
-            scope.insert(:channels, { id: id, network: card.name, name: name || card.name, initials: card.initials, account: account, micropub: micropub,
-                                      card: Store::Database.jsonb(card.to_json_hash), state: "connected", connection_id: connection, position: rows(:channels).count, created_at: now })
+            scope.insert(
+              :channels,
+              {
+                id: id,
+                network: card.name,
+                name: name || card.name,
+                initials: card.initials,
+                account: account,
+                micropub: micropub,
+                card: Store::Database.jsonb(card.to_json_hash),
+                state: "connected",
+                connection_id: connection,
+                position: rows(:channels).count,
+                created_at: now
+              }
+            )
             record("channel_connected", facts: { name: card.name, account: account })
             announce("channels", ids: [])
             id

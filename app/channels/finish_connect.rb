@@ -30,18 +30,31 @@ module AskFirst
         def require_still!(kit, try)
           row = Store::People::Members.find(kit.db, try[:person_id], try[:workspace_id], kit.now) or raise over
           member = Member.from_row(row)
-          touched = try[:channel_id] ? Core::Permissions::Touched.new(channel_ids: [try[:channel_id]]) : Core::Permissions::Touched::NOTHING
+          touched =
+            (
+              if try[:channel_id]
+                Core::Permissions::Touched.new(channel_ids: [try[:channel_id]])
+              else
+                Core::Permissions::Touched::NOTHING
+              end
+            )
           Core::Permissions::Decision.for(member, try[:channel_id] ? "connect" : "add_channel", on: touched).require!
         end
 
         # Once: whoever comes second, or with somebody else's state, finds nothing.
         def claim(kit, person_id, state)
           digest = BeginConnect.digest(state)
-          found = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:connect_tries].where(state_digest: digest).first }
+          found =
+            Store::Scope
+              .of_secret(kit.db, digest)
+              .transaction { kit.db[:connect_tries].where(state_digest: digest).first }
           raise over unless found && found[:person_id] == person_id && found[:expires_at] > kit.now
 
           scope = Store::Scope.new(kit.db, workspace_ids: found[:workspace_id], person_id: person_id, side: "agency")
-          done = scope.transaction { scope.rows(:connect_tries).where(id: found[:id], ended_at: nil).update(ended_at: kit.now) }
+          done =
+            scope.transaction do
+              scope.rows(:connect_tries).where(id: found[:id], ended_at: nil).update(ended_at: kit.now)
+            end
           raise over if done.zero?
 
           found
@@ -49,29 +62,64 @@ module AskFirst
 
         def refuse(kit, scope, try, error)
           record(kit, scope, try, "connect_refused", why: error.to_s[0, 100])
-          sentence = error == "access_denied" ? "You did not allow it at #{try[:network]}, so nothing was connected." : "#{try[:network]} did not give access (#{error.to_s[0, 100]})."
-          raise Core::Refused.new("consent_refused", sentence, way_on: "Begin again when you are ready; everything is as it was.", facts: { "workspace_id" => try[:workspace_id] })
+          sentence =
+            (
+              if error == "access_denied"
+                "You did not allow it at #{try[:network]}, so nothing was connected."
+              else
+                "#{try[:network]} did not give access (#{error.to_s[0, 100]})."
+              end
+            )
+          raise Core::Refused.new(
+                  "consent_refused",
+                  sentence,
+                  way_on: "Begin again when you are ready; everything is as it was.",
+                  facts: {
+                    "workspace_id" => try[:workspace_id]
+                  }
+                )
         end
 
         def keep(kit, scope, try, grant)
           sealed = kit.secrets.seal(JSON.generate(token: grant.token, refresh_token: grant.refresh_token))
-          ends = { expires_at: grant.expires_in && (kit.now + grant.expires_in).iso8601, consent_until: grant.consent_expires_in && (kit.now + grant.consent_expires_in).iso8601 }
+          ends = {
+            expires_at: grant.expires_in && (kit.now + grant.expires_in).iso8601,
+            consent_until: grant.consent_expires_in && (kit.now + grant.consent_expires_in).iso8601
+          }
           accounts = grant.accounts.map { |one| one.slice("name", "account", "micropub") }
           scope.transaction do
-            scope.rows(:connect_tries).where(id: try[:id]).update(grant_sealed: sealed, accounts: Store::Database.jsonb({ "ends" => ends, "list" => accounts }), expires_at: kit.now + 3_600)
+            scope
+              .rows(:connect_tries)
+              .where(id: try[:id])
+              .update(
+                grant_sealed: sealed,
+                accounts: Store::Database.jsonb({ "ends" => ends, "list" => accounts }),
+                expires_at: kit.now + 3_600
+              )
             record(kit, scope, try, "consented", accounts: accounts.map { |one| one["account"] })
           end
         end
 
         def record(kit, scope, try, act, **facts)
           scope.transaction do
-            Store::Record::Rows.add(scope, now: kit.now, who: { person_id: try[:person_id] }, act: act, facts: { network: try[:network] }.merge(facts))
+            Store::Record::Rows.add(
+              scope,
+              now: kit.now,
+              who: {
+                person_id: try[:person_id]
+              },
+              act: act,
+              facts: { network: try[:network] }.merge(facts)
+            )
           end
         end
 
         def over
-          Core::Over.new("connect_over", "This way back from the network is over: it was used, took too long, or was begun by somebody else.",
-            way_on: "Begin again from the client's channels.")
+          Core::Over.new(
+            "connect_over",
+            "This way back from the network is over: it was used, took too long, or was begun by somebody else.",
+            way_on: "Begin again from the client's channels."
+          )
         end
       end
     end

@@ -10,7 +10,12 @@ module AskFirst
         def call(channel_ids:)
           there = rows(:channels).where(archived_at: nil).select_map(:id)
           if there.sort != channel_ids.sort
-            raise Core::Conflict.new("channels_changed", "The channels changed meanwhile.", field: "channel_ids", way_on: "Look at the list again, then order it.")
+            raise Core::Conflict.new(
+                    "channels_changed",
+                    "The channels changed meanwhile.",
+                    field: "channel_ids",
+                    way_on: "Look at the list again, then order it."
+                  )
           end
 
           channel_ids.each_with_index { |id, position| rows(:channels).where(id: id).update(position: position) }

@@ -21,7 +21,12 @@ module AskFirst
 
         def call
           soon = @kit.now + AHEAD
-          due = @kit.db[:connections].where(state: "connected").exclude(refresh_token: nil).where { expires_at < soon }.select_map(%i[workspace_id id])
+          due =
+            @kit.db[:connections]
+              .where(state: "connected")
+              .exclude(refresh_token: nil)
+              .where { expires_at < soon }
+              .select_map(%i[workspace_id id])
           due.count { |workspace_id, id| renew(workspace_id, id, soon) }
         end
 
@@ -42,13 +47,21 @@ module AskFirst
         # Two processes with one refresh token would lose it.
         def take(workspace_id, id, soon)
           now = @kit.now
-          mine = @kit.db[:connections].where(workspace_id: workspace_id, id: id, state: "connected").where { expires_at < soon }
-                     .where { (renewing_until =~ nil) | (renewing_until < now) }
+          mine =
+            @kit.db[:connections]
+              .where(workspace_id: workspace_id, id: id, state: "connected")
+              .where { expires_at < soon }
+              .where { (renewing_until =~ nil) | (renewing_until < now) }
           mine.returning.update(renewing_until: now + LONGEST, renewals: Sequel[:renewals] + 1).first
         end
 
         def keep(row, grant)
-          values = { token: @kit.secrets.seal(grant.token), expires_at: grant.expires_in && (@kit.now + grant.expires_in), renewing_until: nil, renewals: 0 }
+          values = {
+            token: @kit.secrets.seal(grant.token),
+            expires_at: grant.expires_in && (@kit.now + grant.expires_in),
+            renewing_until: nil,
+            renewals: 0
+          }
           values[:refresh_token] = @kit.secrets.seal(grant.refresh_token) if grant.refresh_token
           where(:connections, row).where(id: row[:id], refresh_token: Sequel.blob(row[:refresh_token])).update(values)
         end
@@ -56,7 +69,9 @@ module AskFirst
         # Where an earlier try was cut off, the network may have given new tokens that we never had, and take the old one no more:
         # what we have still opens it until it ends, and somebody is told to connect it again before.
         def give_up(row, error)
-          return where(:connections, row).where(id: row[:id]).update(renewing_until: @kit.now + AGAIN) unless error.final?
+          unless error.final?
+            return where(:connections, row).where(id: row[:id]).update(renewing_until: @kit.now + AGAIN)
+          end
           return lapse(row, error) unless row[:renewals] > 1 && row[:expires_at] > @kit.now && still_opens?(row)
 
           where(:connections, row).where(id: row[:id]).update(refresh_token: nil, renewing_until: nil)
@@ -83,8 +98,22 @@ module AskFirst
         def tell(row, act, error)
           member = Member.process(row[:workspace_id], "dispatcher")
           scope = member.scope(@kit.db)
-          Store::Record::Rows.add(scope, now: @kit.now, who: member.on_record, act: act, facts: { network: row[:network], why: error.message })
-          Live.announce(@kit, row[:workspace_id], { what: "channels", ids: [] }, Store::People::Hearers.of(scope, [], @kit.now))
+          Store::Record::Rows.add(
+            scope,
+            now: @kit.now,
+            who: member.on_record,
+            act: act,
+            facts: {
+              network: row[:network],
+              why: error.message
+            }
+          )
+          Live.announce(
+            @kit,
+            row[:workspace_id],
+            { what: "channels", ids: [] },
+            Store::People::Hearers.of(scope, [], @kit.now)
+          )
         end
 
         def where(table, row)

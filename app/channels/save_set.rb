@@ -12,11 +12,28 @@ module AskFirst
         # @return [String] the set's id
         def call(name:, channel_ids:, set_id: nil, version: 0)
           label = Core::Posts::Text.line(name.to_s, field: "name", limit: 60)
-          raise Core::Invalid.new("name_missing", "The set needs a name.", field: "name", way_on: "Such as “all in town”.") if label.empty?
+          if label.empty?
+            raise Core::Invalid.new(
+                    "name_missing",
+                    "The set needs a name.",
+                    field: "name",
+                    way_on: "Such as “all in town”."
+                  )
+          end
 
           require_ability!("connect", on: touching(channel_ids: channel_ids))
-          known = rows(:channels).where(id: channel_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }, archived_at: nil).select_map(:id)
-          raise Core::Invalid.new("no_such_channel", "Choose at least one channel of this client.", field: "channel_ids") if known.empty? || known.size < channel_ids.uniq.size
+          known =
+            rows(:channels).where(
+              id: channel_ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) },
+              archived_at: nil
+            ).select_map(:id)
+          if known.empty? || known.size < channel_ids.uniq.size
+            raise Core::Invalid.new(
+                    "no_such_channel",
+                    "Choose at least one channel of this client.",
+                    field: "channel_ids"
+                  )
+          end
 
           others = rows(:channel_sets).where(Sequel.function(:lower, :name) => label.downcase)
           others = others.exclude(id: set_id) if set_id
@@ -33,7 +50,12 @@ module AskFirst
         private
 
         def taken
-          Core::Conflict.new("name_taken", "There is a set with this name already.", field: "name", way_on: "Take another name, or change that one.")
+          Core::Conflict.new(
+            "name_taken",
+            "There is a set with this name already.",
+            field: "name",
+            way_on: "Take another name, or change that one."
+          )
         end
 
         def make(label)
@@ -47,8 +69,19 @@ module AskFirst
           return id unless done.zero?
 
           theirs = rows(:channel_set_channels).where(set_id: id).select_map(:channel_id)
-          raise Core::Conflict.new("set_changed", "Somebody changed this set meanwhile.", field: "channel_ids", way_on: "Look at theirs, then keep yours or take it.",
-            facts: { "theirs" => { "name" => row[:name], "channel_ids" => theirs }, "version" => row[:version] })
+          raise Core::Conflict.new(
+                  "set_changed",
+                  "Somebody changed this set meanwhile.",
+                  field: "channel_ids",
+                  way_on: "Look at theirs, then keep yours or take it.",
+                  facts: {
+                    "theirs" => {
+                      "name" => row[:name],
+                      "channel_ids" => theirs
+                    },
+                    "version" => row[:version]
+                  }
+                )
         end
       end
     end

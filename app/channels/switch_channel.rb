@@ -9,7 +9,11 @@ module AskFirst
 
         def call(channel_id:, off:)
           if off
-            kit.db[:channels_off].insert_conflict.insert(workspace_id: member.workspace_id, person_id: member.person_id, channel_id: channel_id)
+            kit.db[:channels_off].insert_conflict.insert(
+              workspace_id: member.workspace_id,
+              person_id: member.person_id,
+              channel_id: channel_id
+            )
           else
             rows(:channels_off).where(person_id: member.person_id, channel_id: channel_id).delete
           end

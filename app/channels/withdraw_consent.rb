@@ -10,15 +10,16 @@ module AskFirst
         opens :connection, "connect"
 
         def call(connection_id:)
-          found = write do
-            enter
-            channels = rows(:channels).where(connection_id: connection_id).select_map(:name)
-            rows(:connections).where(id: connection_id).update(state: "lapsed")
-            rows(:channels).where(connection_id: connection_id, state: "connected").update(state: "lapsed")
-            record("consent_withdrawn", facts: { network: row[:network], channels: channels })
-            announce("channels", ids: [])
-            row
-          end
+          found =
+            write do
+              enter
+              channels = rows(:channels).where(connection_id: connection_id).select_map(:name)
+              rows(:connections).where(id: connection_id).update(state: "lapsed")
+              rows(:channels).where(connection_id: connection_id, state: "connected").update(state: "lapsed")
+              record("consent_withdrawn", facts: { network: row[:network], channels: channels })
+              announce("channels", ids: [])
+              row
+            end
           kit.consent.revoke(found[:network_address], kit.secrets.open(found[:token])) if found[:network_address]
         end
       end

@@ -15,11 +15,14 @@ module AskFirst
 
         def call(post_id:)
           post = standing([post_id])[post_id] or return
-          addresses = post.adaptations.flat_map { |one| Core::Checks::LinkChecks.addresses(one.request) }.uniq.first(MOST)
+          addresses =
+            post.adaptations.flat_map { |one| Core::Checks::LinkChecks.addresses(one.request) }.uniq.first(MOST)
           known = reading { Store::Checks::LinkLooks.of(scope, addresses) }
           stale = addresses.reject { |address| known[address] && now - known[address][:looked_at] < FRESH }
           found = stale.map { |address| [address, *look(address)] }
-          write { found.each { |address, state, note| Store::Checks::LinkLooks.keep(scope, address, state, note, now) } }
+          write do
+            found.each { |address, state, note| Store::Checks::LinkLooks.keep(scope, address, state, note, now) }
+          end
           write { announce("posts", ids: [post_id]) } if found.any? { |_, state, _| state != "fine" }
         end
 
@@ -38,7 +41,9 @@ module AskFirst
         # @return [Array(String, String)] state and note
         def look(address)
           page = kit.pages.get(address, limit: 1)
-          return ["fine", ""] if page.status.between?(200, 399) || page.status == 401 || page.status == 403 || page.status == 429
+          if page.status.between?(200, 399) || page.status == 401 || page.status == 403 || page.status == 429
+            return "fine", ""
+          end
 
           [[404, 410].include?(page.status) ? "gone" : "broken", page.status.to_s]
         rescue Core::Checks::Unreadable => e

@@ -8,7 +8,10 @@ module AskFirst
         opens :client, "see_brand"
 
         def call
-          { words: reading { Store::Checks::Reminders.standing(scope) }.map { |row| row[:words] }, can: Permissions::Capabilities.of(member, others: colleagues) }
+          {
+            words: reading { Store::Checks::Reminders.standing(scope) }.map { |row| row[:words] },
+            can: Permissions::Capabilities.of(member, others: colleagues)
+          }
         end
       end
     end

@@ -25,7 +25,14 @@ module AskFirst
         private
 
         def clean(words)
-          raise Core::Invalid.new("too_many", "At most #{MOST} reminders are read by anybody.", field: "words", way_on: "Take some away.") if words.size > MOST
+          if words.size > MOST
+            raise Core::Invalid.new(
+                    "too_many",
+                    "At most #{MOST} reminders are read by anybody.",
+                    field: "words",
+                    way_on: "Take some away."
+                  )
+          end
 
           words.map { |one| Core::Posts::Text.clean(one, field: "words", limit: LIMIT).strip }.reject(&:empty?).uniq
         end
@@ -33,7 +40,10 @@ module AskFirst
         def keep_one(row, words, index)
           return rows(:reminders).where(id: row[:id]).update(position: index) if row
 
-          scope.insert(:reminders, { id: new_id, words: words, position: index, made_by: member.person_id, made_at: now })
+          scope.insert(
+            :reminders,
+            { id: new_id, words: words, position: index, made_by: member.person_id, made_at: now }
+          )
         end
       end
     end

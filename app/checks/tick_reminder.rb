@@ -12,7 +12,14 @@ module AskFirst
           ticks = rows(:reminder_ticks).where(post_id: post_id, reminder_id: reminder_id)
           return if ticks.empty? == !ticked
 
-          ticked ? scope.insert(:reminder_ticks, { post_id: post_id, reminder_id: reminder_id, ticked_by: member.person_id, ticked_at: now }) : ticks.delete
+          if ticked
+            scope.insert(
+              :reminder_ticks,
+              { post_id: post_id, reminder_id: reminder_id, ticked_by: member.person_id, ticked_at: now }
+            )
+          else
+            ticks.delete
+          end
           record(ticked ? "reminder_ticked" : "reminder_unticked", post_id: post_id, facts: { words: reminder[:words] })
           announce("posts", ids: [post_id])
         end

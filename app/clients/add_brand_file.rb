@@ -16,8 +16,17 @@ module AskFirst
         def call(io:, name:)
           reading { enter }
           bytes = io.size
-          raise Core::Invalid.new("file_too_large", "The file is larger than 60 MB.", field: "file", way_on: "Keep it elsewhere and add its link.") if bytes > MOST_BYTES
-          raise Core::Invalid.new("file_empty", "The file is empty.", field: "file", way_on: "Choose another.") if bytes.zero?
+          if bytes > MOST_BYTES
+            raise Core::Invalid.new(
+                    "file_too_large",
+                    "The file is larger than 60 MB.",
+                    field: "file",
+                    way_on: "Keep it elsewhere and add its link."
+                  )
+          end
+          if bytes.zero?
+            raise Core::Invalid.new("file_empty", "The file is empty.", field: "file", way_on: "Choose another.")
+          end
 
           label = Core::Posts::Text.clean(File.basename(name.to_s).scrub("")[0, 255], field: "file")
           label = "file" if label.strip.empty?
@@ -32,10 +41,26 @@ module AskFirst
 
         def keep_file(id, key, label, io)
           if rows(:brand_files).where(removed_at: nil).count >= MOST_FILES
-            raise Core::Invalid.new("too_many_files", "A brand sheet keeps at most #{MOST_FILES} files.", field: "file", way_on: "Take some away.")
+            raise Core::Invalid.new(
+                    "too_many_files",
+                    "A brand sheet keeps at most #{MOST_FILES} files.",
+                    field: "file",
+                    way_on: "Take some away."
+                  )
           end
 
-          scope.insert(:brand_files, { id: id, file: key, name: label, mime: kit.files.type(io), bytes: io.size, added_by: member.person_id, added_at: now })
+          scope.insert(
+            :brand_files,
+            {
+              id: id,
+              file: key,
+              name: label,
+              mime: kit.files.type(io),
+              bytes: io.size,
+              added_by: member.person_id,
+              added_at: now
+            }
+          )
           record("brand_file_added", facts: { name: label, bytes: io.size })
           announce("brand", ids: [])
         end

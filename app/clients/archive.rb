@@ -10,9 +10,11 @@ module AskFirst
 
         # Live releases of what is not yet on its way.
         def self.planned(scope)
-          scope.rows(:releases).where(Sequel[:releases][:ended_at] => nil)
-               .join(:showings, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id])
-               .where(Sequel[:showings][:state] => %w[planned by_hand])
+          scope
+            .rows(:releases)
+            .where(Sequel[:releases][:ended_at] => nil)
+            .join(:showings, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id])
+            .where(Sequel[:showings][:state] => %w[planned by_hand])
         end
 
         # @param out [Boolean] true takes it out of the archive again
@@ -43,9 +45,25 @@ module AskFirst
 
         def stop_releases(posts)
           Store::Gates.for_posts(scope, posts)
-          ids = self.class.planned(scope).select_map([Sequel[:releases][:id], Sequel[:releases][:post_id], Sequel[:releases][:adaptation_id]])
-          rows(:releases).where(id: ids.map(&:first)).update(ended_at: now, ended_why: "the client was archived by #{member.name}")
-          ids.each { |_, post_id, adaptation_id| record("release_ended", post_id: post_id, adaptation_id: adaptation_id, facts: { why: "the client was archived" }) }
+          ids =
+            self
+              .class
+              .planned(scope)
+              .select_map([Sequel[:releases][:id], Sequel[:releases][:post_id], Sequel[:releases][:adaptation_id]])
+          rows(:releases).where(id: ids.map(&:first)).update(
+            ended_at: now,
+            ended_why: "the client was archived by #{member.name}"
+          )
+          ids.each do |_, post_id, adaptation_id|
+            record(
+              "release_ended",
+              post_id: post_id,
+              adaptation_id: adaptation_id,
+              facts: {
+                why: "the client was archived"
+              }
+            )
+          end
         end
 
         def withdraw(asked)
@@ -55,7 +73,9 @@ module AskFirst
           Signoff::EndLines.call(kit, member, adaptation_ids: adaptations, as: "withdrawn")
           rows(:asks).where(id: ask_ids, withdrawn_at: nil).update(withdrawn_at: now)
           rows(:guest_passes).where(ask_id: ask_ids, revoked_at: nil).update(revoked_at: now)
-          asked.each { |ask_id, post_id| record("ask_withdrawn", post_id: post_id, facts: { ask: ask_id, why: "the client was archived" }) }
+          asked.each do |ask_id, post_id|
+            record("ask_withdrawn", post_id: post_id, facts: { ask: ask_id, why: "the client was archived" })
+          end
         end
       end
     end

@@ -16,11 +16,15 @@ module AskFirst
           raise changed(before) if before[:version] != version
 
           stored = clean.merge(version: version + 1)
-          %i[working_hours tracking].each { |field| stored[field] = Store::Database.jsonb(clean[field]) if clean.key?(field) }
+          %i[working_hours tracking].each do |field|
+            stored[field] = Store::Database.jsonb(clean[field]) if clean.key?(field)
+          end
           kit.db[:workspaces].where(id: member.workspace_id).update(stored)
           record("settings_changed", facts: { before: before.slice(*clean.keys), after: clean })
           # another rule for changed times may void yeses or let them count again
-          restage(rows(:posts).exclude(stage: %w[out drafting]).select_map(:id)) if clean.key?(:time_policy) && clean[:time_policy] != before[:time_policy]
+          if clean.key?(:time_policy) && clean[:time_policy] != before[:time_policy]
+            restage(rows(:posts).exclude(stage: %w[out drafting]).select_map(:id))
+          end
           announce("settings", ids: [])
           version + 1
         end
@@ -28,8 +32,16 @@ module AskFirst
         private
 
         def changed(row)
-          Core::Conflict.new("settings_changed", "Somebody changed these settings meanwhile.", field: "name", way_on: "Look at theirs, then keep yours or take it.",
-            facts: { "theirs" => row.slice(*FIELDS).transform_keys(&:to_s), "version" => row[:version] })
+          Core::Conflict.new(
+            "settings_changed",
+            "Somebody changed these settings meanwhile.",
+            field: "name",
+            way_on: "Look at theirs, then keep yours or take it.",
+            facts: {
+              "theirs" => row.slice(*FIELDS).transform_keys(&:to_s),
+              "version" => row[:version]
+            }
+          )
         end
       end
     end

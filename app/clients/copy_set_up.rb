@@ -14,13 +14,33 @@ module AskFirst
           found = source.scope(kit.db).transaction { read(kit, source, copy) }
           scope = Store::Scope.new(kit.db, workspace_ids: target_id, person_id: by.person_id, side: "agency")
           scope.transaction do
-            [found[:days], found[:writing]].each { |settings| kit.db[:workspaces].where(id: target_id).update(settings) if settings }
+            [found[:days], found[:writing]].each do |settings|
+              kit.db[:workspaces].where(id: target_id).update(settings) if settings
+            end
             remind(scope, found[:reminders] || [], by, kit.now)
             people = join(scope, found[:people] || [], kit.now)
             route(kit, scope, found[:route], people) if found[:route]
-            (found[:brand] || []).each { |row| scope.insert(:brand_parts, row.slice(:part).merge(value: Store::Database.jsonb(row[:value]), version: 1, written_by: by.person_id, written_at: kit.now)) }
-            Store::Record::Rows.add(scope, now: kit.now, who: by.on_record.merge(pass_id: nil, process: nil), act: "set_up_copied",
-              facts: { from: source.workspace_name, what: copy })
+            (found[:brand] || []).each do |row|
+              scope.insert(
+                :brand_parts,
+                row.slice(:part).merge(
+                  value: Store::Database.jsonb(row[:value]),
+                  version: 1,
+                  written_by: by.person_id,
+                  written_at: kit.now
+                )
+              )
+            end
+            Store::Record::Rows.add(
+              scope,
+              now: kit.now,
+              who: by.on_record.merge(pass_id: nil, process: nil),
+              act: "set_up_copied",
+              facts: {
+                from: source.workspace_name,
+                what: copy
+              }
+            )
           end
         end
 
@@ -32,12 +52,16 @@ module AskFirst
             writing: copy.include?("writing") && writing(kit.db[:workspaces].where(id: source.workspace_id).first),
             reminders: copy.include?("writing") && Store::Checks::Reminders.standing(scope),
             brand: copy.include?("brand") && scope.rows(:brand_parts).all,
-            people: copy.include?("people") && Store::People::Members.of_workspace(scope, kit.now).select { |row| row[:side] == "agency" }
+            people:
+              copy.include?("people") &&
+                Store::People::Members.of_workspace(scope, kit.now).select { |row| row[:side] == "agency" }
           }
         end
 
         def days(row)
-          row.slice(:zone, :week_start, :holidays, :time_policy).merge(working_hours: Store::Database.jsonb(row[:working_hours]))
+          row.slice(:zone, :week_start, :holidays, :time_policy).merge(
+            working_hours: Store::Database.jsonb(row[:working_hours])
+          )
         end
 
         def writing(row)
@@ -45,7 +69,12 @@ module AskFirst
         end
 
         def remind(scope, reminders, by, now)
-          scope.insert(:reminders, *reminders.each_with_index.map { |row, place| { id: Core::Uuid.v7(now), words: row[:words], position: place, made_by: by.person_id, made_at: now } })
+          scope.insert(
+            :reminders,
+            *reminders.each_with_index.map do |row, place|
+              { id: Core::Uuid.v7(now), words: row[:words], position: place, made_by: by.person_id, made_at: now }
+            end
+          )
         end
 
         # Staff only: whoever answers for one client does not answer for another.
@@ -53,17 +82,37 @@ module AskFirst
         def join(scope, rows, now)
           there = scope.rows(:memberships).select_map(:person_id)
           fresh = rows.reject { |row| there.include?(row[:person_id]) || row[:access_until] }
-          scope.insert(:memberships, *fresh.map { |row|
-            { id: Core::Uuid.v7(now), person_id: row[:person_id], side: "agency", role_id: row[:role_id], title: row[:title], since: now }
-          })
+          scope.insert(
+            :memberships,
+            *fresh.map do |row|
+              {
+                id: Core::Uuid.v7(now),
+                person_id: row[:person_id],
+                side: "agency",
+                role_id: row[:role_id],
+                title: row[:title],
+                since: now
+              }
+            end
+          )
           there + fresh.map { |row| row[:person_id] }
         end
 
         # The steps with those of their people who are here too; the client's people are named later.
         def route(kit, scope, steps, people)
-          copies = steps.map do |step|
-            { name: step.name, side: step.side, quorum: step.quorum, n: step.n, hours: step.hours, required: step.required, four_eyes: step.four_eyes, people: step.people & people }
-          end
+          copies =
+            steps.map do |step|
+              {
+                name: step.name,
+                side: step.side,
+                quorum: step.quorum,
+                n: step.n,
+                hours: step.hours,
+                required: step.required,
+                four_eyes: step.four_eyes,
+                people: step.people & people
+              }
+            end
           Store::Signoff::Routes.add(scope, copies, kit.now)
         end
       end

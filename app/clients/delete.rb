@@ -12,14 +12,29 @@ module AskFirst
         # @param typed [String] the client's name, typed by whoever deletes it
         def call(typed:)
           if typed.to_s.strip != workspace[:name]
-            raise Core::Invalid.new("name_differs", "The name you typed is not “#{workspace[:name]}”.", field: "name", way_on: "Type it exactly as it is written.")
+            raise Core::Invalid.new(
+                    "name_differs",
+                    "The name you typed is not “#{workspace[:name]}”.",
+                    field: "name",
+                    way_on: "Type it exactly as it is written."
+                  )
           end
 
           Archive.call(kit, member, out: false)
           kit.db[:workspaces].where(id: member.workspace_id).update(deleted_at: now, deleted_by: member.person_id)
           record("client_deleted")
-          Store::Record::AgencyRows.add(kit.db, workspace[:agency_id], now: now, who: member.on_record, act: "client_deleted",
-            facts: { name: workspace[:name], client: member.workspace_id, gone_at: (now + (GRACE_DAYS * 86_400)).iso8601 })
+          Store::Record::AgencyRows.add(
+            kit.db,
+            workspace[:agency_id],
+            now: now,
+            who: member.on_record,
+            act: "client_deleted",
+            facts: {
+              name: workspace[:name],
+              client: member.workspace_id,
+              gone_at: (now + (GRACE_DAYS * 86_400)).iso8601
+            }
+          )
           kit.queue.purge_client(member.workspace_id, at: now + (GRACE_DAYS * 86_400) + 1)
           announce("settings", ids: [])
         end

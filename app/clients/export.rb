@@ -14,33 +14,44 @@ module AskFirst
 
         # @param path [String] of a temporary file that the archive is written to
         def call(path:)
-          kit.archive.write(path) do |add|
-            add.call("client.json", pretty(workspace.except(:mark_picture)))
-            tables.each { |table| add.call("tables/#{table}.json", pretty(all(table))) }
-            add.call("posts.csv", posts)
-            add.call("record.csv", record_csv)
-            files.each { |name, key| kit.files.open(key) { |io| add.call(name, io) } }
-          end
+          kit
+            .archive
+            .write(path) do |add|
+              add.call("client.json", pretty(workspace.except(:mark_picture)))
+              tables.each { |table| add.call("tables/#{table}.json", pretty(all(table))) }
+              add.call("posts.csv", posts)
+              add.call("record.csv", record_csv)
+              files.each { |name, key| kit.files.open(key) { |io| add.call(name, io) } }
+            end
           record("exported", facts: { posts: rows(:posts).count })
-          "#{workspace[:name].downcase.gsub(/[^\p{L}\p{N}]+/, '-')}.zip"
+          "#{workspace[:name].downcase.gsub(/[^\p{L}\p{N}]+/, "-")}.zip"
         end
 
         private
 
         def tables
-          kit.db[Sequel[:information_schema][:columns]].where(table_schema: "public", column_name: "workspace_id").select_order_map(:table_name) - LEFT_OUT
+          kit.db[Sequel[:information_schema][:columns]].where(
+            table_schema: "public",
+            column_name: "workspace_id"
+          ).select_order_map(:table_name) - LEFT_OUT
         end
 
         def all(table)
-          rows(table.to_sym).all.map { |row| row.except(*WITHOUT.fetch(table, [])).transform_values { |value| plain(value) } }
+          rows(table.to_sym).all.map do |row|
+            row.except(*WITHOUT.fetch(table, [])).transform_values { |value| plain(value) }
+          end
         end
 
         def plain(value)
           case value
-          when Time then value.iso8601(3)
-          when Sequel::SQL::Blob then value.unpack1("H*")
-          when Sequel::Postgres::PGArray then value.to_a
-          else value
+          when Time
+            value.iso8601(3)
+          when Sequel::SQL::Blob
+            value.unpack1("H*")
+          when Sequel::Postgres::PGArray
+            value.to_a
+          else
+            value
           end
         end
 
@@ -50,22 +61,47 @@ module AskFirst
 
         def posts
           texts = rows(:parts).where(channel_id: nil, part: "text").select_hash(:post_id, :value)
-          channels = rows(:adaptations).where(removed_at: nil).join(:channels, workspace_id: :workspace_id, id: :channel_id).select_hash_groups(:post_id, Sequel[:channels][:name])
-          lines = rows(:posts).order(:id).map do |row|
-            [row[:id], row[:subject], row[:stage], row[:at]&.iso8601, channels.fetch(row[:id], []).join(", "), texts[row[:id]]]
-          end
+          channels =
+            rows(:adaptations)
+              .where(removed_at: nil)
+              .join(:channels, workspace_id: :workspace_id, id: :channel_id)
+              .select_hash_groups(:post_id, Sequel[:channels][:name])
+          lines =
+            rows(:posts)
+              .order(:id)
+              .map do |row|
+                [
+                  row[:id],
+                  row[:subject],
+                  row[:stage],
+                  row[:at]&.iso8601,
+                  channels.fetch(row[:id], []).join(", "),
+                  texts[row[:id]]
+                ]
+              end
           Core::Exchange::Table.csv(%w[id subject stage at channels text], lines)
         end
 
         def record_csv
-          lines = rows(:record).order(:order_no).map { |row| [row[:at].iso8601(3), names[row[:person_id]] || row[:process], row[:act], row[:post_id], row[:facts]] }
+          lines =
+            rows(:record)
+              .order(:order_no)
+              .map do |row|
+                [row[:at].iso8601(3), names[row[:person_id]] || row[:process], row[:act], row[:post_id], row[:facts]]
+              end
           Core::Exchange::Table.csv(%w[at who act post facts], lines)
         end
 
         def files
           kinds = { jpeg: "jpg", png: "png", webp: "webp" }
-          media = rows(:media).select(:id, :file, :mime).map { |row| ["media/#{row[:id]}.#{kinds.fetch(row[:mime].split('/').last.to_sym, 'bin')}", row[:file]] }
-          media + rows(:brand_files).where(removed_at: nil).map { |row| ["brand/#{row[:id][-6..]}-#{row[:name].tr('/', '-')}", row[:file]] }
+          media =
+            rows(:media)
+              .select(:id, :file, :mime)
+              .map { |row| ["media/#{row[:id]}.#{kinds.fetch(row[:mime].split("/").last.to_sym, "bin")}", row[:file]] }
+          media +
+            rows(:brand_files)
+              .where(removed_at: nil)
+              .map { |row| ["brand/#{row[:id][-6..]}-#{row[:name].tr("/", "-")}", row[:file]] }
         end
       end
     end

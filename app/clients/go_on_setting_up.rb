@@ -8,7 +8,9 @@ module AskFirst
         opens :client, "change_settings"
 
         def call(step:)
-          raise Core::Invalid.new("no_such_step", "There is no such step.", field: "step") unless step.nil? || MakeClient::STEPS.include?(step)
+          unless step.nil? || MakeClient::STEPS.include?(step)
+            raise Core::Invalid.new("no_such_step", "There is no such step.", field: "step")
+          end
 
           kit.db[:workspaces].where(id: member.workspace_id).update(setup_step: step)
           record("set_up_done") if step.nil?

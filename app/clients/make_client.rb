@@ -15,8 +15,21 @@ module AskFirst
         def call(name:, mark:, edge:, zone:, week_start: 1, copy_from: nil, copy: [])
           require_ability!("set_up")
           source = copy_from && source(copy_from)
-          id = SetUp.call(kit, agency_id: person.agency_id, name: name, mark: mark, edge: edge, zone: zone, week_start: week_start,
-            members: [{ person_id: person.person_id, role: "account lead" }], steps: [], by: person.person_id, setup_step: STEPS.first, from: person.from)
+          id =
+            SetUp.call(
+              kit,
+              agency_id: person.agency_id,
+              name: name,
+              mark: mark,
+              edge: edge,
+              zone: zone,
+              week_start: week_start,
+              members: [{ person_id: person.person_id, role: "account lead" }],
+              steps: [],
+              by: person.person_id,
+              setup_step: STEPS.first,
+              from: person.from
+            )
           CopySetUp.call(kit, source, id, copy & COPIES, by: person) if source
           id
         end

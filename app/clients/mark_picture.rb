@@ -13,7 +13,14 @@ module AskFirst
         # @param io [IO, nil] nil goes back to the initials
         def call(io:)
           reading { enter }
-          raise Core::Invalid.new("picture_too_large", "The file is larger than 20 MB.", field: "file", way_on: "Export it smaller.") if io && io.size > MOST_BYTES
+          if io && io.size > MOST_BYTES
+            raise Core::Invalid.new(
+                    "picture_too_large",
+                    "The file is larger than 20 MB.",
+                    field: "file",
+                    way_on: "Export it smaller."
+                  )
+          end
 
           key = nil
           if io

@@ -11,9 +11,19 @@ module AskFirst
 
           one = Store::Scope.new(db, workspace_ids: workspace_id, person_id: person.person_id, side: "agency")
           one.transaction do
-            row = db[:workspaces].where(id: workspace_id, agency_id: person.agency_id).exclude(deleted_at: nil).for_update.first or raise Core::NotFound, "This client"
+            row =
+              db[:workspaces]
+                .where(id: workspace_id, agency_id: person.agency_id)
+                .exclude(deleted_at: nil)
+                .for_update
+                .first or raise Core::NotFound, "This client"
             db[:workspaces].where(id: workspace_id).update(deleted_at: nil, deleted_by: nil)
-            Store::Record::Rows.add(one, now: now, who: person.on_record.merge(pass_id: nil, process: nil), act: "client_restored")
+            Store::Record::Rows.add(
+              one,
+              now: now,
+              who: person.on_record.merge(pass_id: nil, process: nil),
+              act: "client_restored"
+            )
             record("client_restored", name: row[:name], client: workspace_id)
           end
         end

@@ -32,8 +32,17 @@ module AskFirst
         end
 
         def changed(row, part)
-          Core::Conflict.new("part_changed", "#{row ? names.fetch(row[:written_by], 'Somebody') : 'Somebody'} changed this meanwhile.", field: part,
-            way_on: "Look at theirs, then keep yours or take it.", facts: { "theirs" => row && row[:value], "version" => row ? row[:version] : 0, "by" => row && names[row[:written_by]] })
+          Core::Conflict.new(
+            "part_changed",
+            "#{row ? names.fetch(row[:written_by], "Somebody") : "Somebody"} changed this meanwhile.",
+            field: part,
+            way_on: "Look at theirs, then keep yours or take it.",
+            facts: {
+              "theirs" => row && row[:value],
+              "version" => row ? row[:version] : 0,
+              "by" => row && names[row[:written_by]]
+            }
+          )
         end
       end
     end

@@ -13,10 +13,23 @@ module AskFirst
         def call
           row = workspace
           {
-            id: row[:id], name: row[:name], mark: row[:mark], edge: row[:edge], zone: row[:zone], week_start: row[:week_start], time_policy: row[:time_policy],
-            holidays: row[:holidays], working_hours: row[:working_hours], currency: row[:currency], tracking: row[:tracking],
-            version: row[:version], setup_step: row[:setup_step], picture: !row[:mark_picture].nil?,
-            archived_at: row[:archived_at]&.iso8601, days_off: days_off(row), can: Permissions::Capabilities.of(member, others: colleagues)
+            id: row[:id],
+            name: row[:name],
+            mark: row[:mark],
+            edge: row[:edge],
+            zone: row[:zone],
+            week_start: row[:week_start],
+            time_policy: row[:time_policy],
+            holidays: row[:holidays],
+            working_hours: row[:working_hours],
+            currency: row[:currency],
+            tracking: row[:tracking],
+            version: row[:version],
+            setup_step: row[:setup_step],
+            picture: !row[:mark_picture].nil?,
+            archived_at: row[:archived_at]&.iso8601,
+            days_off: days_off(row),
+            can: Permissions::Capabilities.of(member, others: colleagues)
           }
         end
 
@@ -24,7 +37,10 @@ module AskFirst
 
         def days_off(row)
           today = Date.iso8601(Core::Plan::WallTime.at(now, row[:zone]).local_date)
-          Core::Plan::DaysOff.between(row[:holidays], today, today + AHEAD).first(12).map { |day| { date: day[:date].iso8601, name: day[:name] } }
+          Core::Plan::DaysOff
+            .between(row[:holidays], today, today + AHEAD)
+            .first(12)
+            .map { |day| { date: day[:date].iso8601, name: day[:name] } }
         end
       end
     end

@@ -11,9 +11,12 @@ module AskFirst
           @sender = sender || Sender.new(kit, name: "one showing")
           found = showing(showing_id) or return
           case found[:state]
-          when "planned" then go(found)
-          when "sending" then TakeOver.call(kit, member, showing: found)
-          when "unclear" then look_up(found)
+          when "planned"
+            go(found)
+          when "sending"
+            TakeOver.call(kit, member, showing: found)
+          when "unclear"
+            look_up(found)
           end
         end
 
@@ -21,8 +24,10 @@ module AskFirst
 
         def look_up(found)
           case LookUp.call(kit, member, showing: found)
-          when :planned then go(showing(found[:id]))
-          when :resend then send_claimed(claim(found, again: true).claimed)
+          when :planned
+            go(showing(found[:id]))
+          when :resend
+            send_claimed(claim(found, again: true).claimed)
           end
         end
 

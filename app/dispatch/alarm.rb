@@ -36,10 +36,11 @@ module AskFirst
         private
 
         def known
-          @known ||= begin
-            since = @now - DAY
-            @kit.db[:dispatchers].where(stopped_at: nil).where { beat_at > since }.order(:beat_at).all
-          end
+          @known ||=
+            begin
+              since = @now - DAY
+              @kit.db[:dispatchers].where(stopped_at: nil).where { beat_at > since }.order(:beat_at).all
+            end
         end
 
         def alive = @alive ||= known.select { |one| @now - one[:beat_at] < SILENT }
@@ -76,11 +77,11 @@ module AskFirst
           count = Store::Dispatch::Due.late(@scope, @now - LATE)
           return if count.zero?
 
-          "#{count == 1 ? 'One post is' : "#{count} posts are"} more than a minute past #{count == 1 ? 'its' : 'their'} time and not sent yet."
+          "#{count == 1 ? "One post is" : "#{count} posts are"} more than a minute past #{count == 1 ? "its" : "their"} time and not sent yet."
         end
 
         def others(count) = count == 1 ? "another one goes" : "#{count} others go"
-        def time(at) = "#{at.strftime('%H:%M:%S')} UTC"
+        def time(at) = "#{at.strftime("%H:%M:%S")} UTC"
         def gap(one) = one[:clock_gap].abs.to_f.round(1)
       end
     end

@@ -38,13 +38,26 @@ module AskFirst
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
             release = live_release(showing)
-            here = rows(:showings).where(id: showing[:id], state: showing[:state], try_no: showing[:try_no], unconfirmed_at: showing[:unconfirmed_at])
+            here =
+              rows(:showings).where(
+                id: showing[:id],
+                state: showing[:state],
+                try_no: showing[:try_no],
+                unconfirmed_at: showing[:unconfirmed_at]
+              )
             next if release.nil? || here.empty?
 
-            case Core::Dispatch::Unconfirmed.after(said, released_at: release[:released_at], noticed_at: showing[:unconfirmed_at])
-            when :out then out(showing, address, release)
-            when :confirmed then confirmed(showing, here, release)
-            else wait_for_person(showing, here, said)
+            case Core::Dispatch::Unconfirmed.after(
+              said,
+              released_at: release[:released_at],
+              noticed_at: showing[:unconfirmed_at]
+            )
+            when :out
+              out(showing, address, release)
+            when :confirmed
+              confirmed(showing, here, release)
+            else
+              wait_for_person(showing, here, said)
             end
           end
         end
@@ -56,11 +69,21 @@ module AskFirst
 
         def confirmed(showing, here, release)
           attempt(showing, "not_there", "The network was asked and does not have it.")
-          here.update(Store::Dispatch::Moves::CONFIRMED.merge(showing[:state] == "planned" ? { due_at: [release[:at], now].max } : {}))
+          here.update(
+            Store::Dispatch::Moves::CONFIRMED.merge(
+              showing[:state] == "planned" ? { due_at: [release[:at], now].max } : {}
+            )
+          )
         end
 
         def wait_for_person(showing, here, said)
-          attempt(showing, said, said == "not_there" ? "The network was asked and does not have it." : "Its network cannot be asked.") if showing[:network_said] != said
+          if showing[:network_said] != said
+            attempt(
+              showing,
+              said,
+              said == "not_there" ? "The network was asked and does not have it." : "Its network cannot be asked."
+            )
+          end
           here.update(network_said: said, ask_at: nil)
           announce("dispatch", ids: [showing[:post_id]])
         end
@@ -68,7 +91,10 @@ module AskFirst
         def ask_later(showing, wait, error)
           write do
             attempt(showing, "look_failed", error.message) if showing[:network_said].nil?
-            rows(:showings).where(id: showing[:id]).exclude(unconfirmed_at: nil).update(network_said: "cannot_ask", ask_at: kit.now + wait)
+            rows(:showings)
+              .where(id: showing[:id])
+              .exclude(unconfirmed_at: nil)
+              .update(network_said: "cannot_ask", ask_at: kit.now + wait)
           end
         end
       end

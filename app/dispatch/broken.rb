@@ -14,7 +14,9 @@ module AskFirst
             found = rows(:showings).where(id: showing[:id]).first
             next keep_broken(nil, found, live_release(found), Fault.sentence(error)) if found[:state] == "planned"
 
-            rows(:showings).where(id: showing[:id], state: "unclear").update(due_at: kit.now + Core::Dispatch::Patience.wait(found[:tries] + 1))
+            rows(:showings).where(id: showing[:id], state: "unclear").update(
+              due_at: kit.now + Core::Dispatch::Patience.wait(found[:tries] + 1)
+            )
           end
         end
       end

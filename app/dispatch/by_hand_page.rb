@@ -11,18 +11,33 @@ module AskFirst
         def call(showing_id:)
           reading do
             enter
-            release = live_release(row) or raise Core::Conflict.new("not_released", "Its release has ended.", way_on: "Look at the post.")
+            release = live_release(row) or
+              raise Core::Conflict.new("not_released", "Its release has ended.", way_on: "Look at the post.")
             request = release[:request]
-            { id: row[:id], post_id: row[:post_id], subject: rows(:posts).where(id: row[:post_id]).get(:subject), channel: channel(row)[:name], state: row[:state],
-              claimed_by: names[row[:claimed_by]], mine: row[:claimed_by] == member.person_id, at: release[:at].iso8601, zone: release[:zone],
-              text: request["text"], link: request["link"], beside: Posts::Beside.of(request, release[:rendition_ids].to_a), pictures: files(request, release) }
+            {
+              id: row[:id],
+              post_id: row[:post_id],
+              subject: rows(:posts).where(id: row[:post_id]).get(:subject),
+              channel: channel(row)[:name],
+              state: row[:state],
+              claimed_by: names[row[:claimed_by]],
+              mine: row[:claimed_by] == member.person_id,
+              at: release[:at].iso8601,
+              zone: release[:zone],
+              text: request["text"],
+              link: request["link"],
+              beside: Posts::Beside.of(request, release[:rendition_ids].to_a),
+              pictures: files(request, release)
+            }
           end
         end
 
         private
 
         def files(request, release)
-          request["media"].zip(release[:rendition_ids].to_a).map { |file, id| { id: id, kind: file.fetch("kind", "picture"), description: file["description"] } }
+          request["media"]
+            .zip(release[:rendition_ids].to_a)
+            .map { |file, id| { id: id, kind: file.fetch("kind", "picture"), description: file["description"] } }
         end
       end
     end

@@ -12,9 +12,10 @@ module AskFirst
 
         # One that was claimed. row: the showing, as it stands now · release: the live one, with its request · channel: with its token ·
         # again: whether it was sent before and may have arrived
-        Claimed = Struct.new(:row, :release, :channel, :grip, :again, keyword_init: true) do
-          def workspace_id = row[:workspace_id]
-        end
+        Claimed =
+          Struct.new(:row, :release, :channel, :grip, :again, keyword_init: true) do
+            def workspace_id = row[:workspace_id]
+          end
         # claimed: to be sent · unprepared: rows whose files are not at their network yet
         Taken = Struct.new(:claimed, :unprepared, keyword_init: true)
         NOTHING = Taken.new(claimed: [], unprepared: []).freeze
@@ -27,9 +28,7 @@ module AskFirst
           @again = again
           @grip = sender.grip
           @sender = sender
-          sender.marking do |mark|
-            write { take(showings).tap { |taken| mark.call if taken.claimed.any? } }
-          end
+          sender.marking { |mark| write { take(showings).tap { |taken| mark.call if taken.claimed.any? } } }
         end
 
         private
@@ -46,15 +45,23 @@ module AskFirst
 
         # @return [Array<Hash>] those that are still planned and whose gates are ours
         def enter_gates(showings)
-          @client, there, free = Store::Gates.for_sending_many(scope, channel_ids: showings.map { |row| row[:channel_id] }.uniq,
-            post_ids: showings.map { |row| row[:post_id] }.uniq)
+          @client, there, free =
+            Store::Gates.for_sending_many(
+              scope,
+              channel_ids: showings.map { |row| row[:channel_id] }.uniq,
+              post_ids: showings.map { |row| row[:post_id] }.uniq
+            )
           return [] if @client.nil?
 
           ours = kit.now
           @now = kit.clock.of_database(there) # from here on the database's clock decides
           return [] if (@now - ours).abs > CLOCK_GAP
 
-          found = rows(:showings).where(id: showings.map { |row| row[:id] }, state: @again ? "unclear" : "planned", post_id: free).order(:id).all
+          found =
+            rows(:showings)
+              .where(id: showings.map { |row| row[:id] }, state: @again ? "unclear" : "planned", post_id: free)
+              .order(:id)
+              .all
           @posts = found.empty? ? {} : standing(found.map { |row| row[:post_id] })
           @channels = Store::Channels::Reached.several(scope, found.map { |row| row[:channel_id] }.uniq)
           found
@@ -68,12 +75,21 @@ module AskFirst
           found = adaptation(row)
           release = found&.release
           channel = @channels.fetch(row[:channel_id])
-          Core::Dispatch::Clearance.of(Core::Dispatch::Clearance::Facts.new(
-            state: "planned", release: release && { at: release[:at], needs: release[:rendition_ids].to_a }, uploads: row[:uploads].keys,
-            stopped: @client[:archived_at] || @client[:deleted_at], unconfirmed: @client[:brought_back] || row[:unconfirmed_at],
-            channel: channel, fresh: card_known?(channel, now), by_hand: release && by_hand?(found),
-            verdict: found&.verdict, faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [], now: now
-          ))
+          Core::Dispatch::Clearance.of(
+            Core::Dispatch::Clearance::Facts.new(
+              state: "planned",
+              release: release && { at: release[:at], needs: release[:rendition_ids].to_a },
+              uploads: row[:uploads].keys,
+              stopped: @client[:archived_at] || @client[:deleted_at],
+              unconfirmed: @client[:brought_back] || row[:unconfirmed_at],
+              channel: channel,
+              fresh: card_known?(channel, now),
+              by_hand: release && by_hand?(found),
+              verdict: found&.verdict,
+              faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [],
+              now: now
+            )
+          )
         end
 
         # A channel without a network, or a format that its network's protocol does not take.
@@ -88,17 +104,33 @@ module AskFirst
 
         def claim(found)
           lease_until = kit.now + kit.settings.lease
-          moving = found.map do |row|
-            Moving.new(row: row, event: "sending", note: Core::Dispatch::SendId.for(row[:id]),
-              set: { tries: row[:tries] + 1, sender: @sender.id, lease_until: lease_until, due_at: lease_until, over_at: lease_until })
-          end
+          moving =
+            found.map do |row|
+              Moving.new(
+                row: row,
+                event: "sending",
+                note: Core::Dispatch::SendId.for(row[:id]),
+                set: {
+                  tries: row[:tries] + 1,
+                  sender: @sender.id,
+                  lease_until: lease_until,
+                  due_at: lease_until,
+                  over_at: lease_until
+                }
+              )
+            end
           moved = move_all(@again ? :claim_again : :claim, moving).to_set
           found.select { |row| moved.include?(row[:id]) }.map { |row| claimed(row) }
         end
 
         def claimed(row)
-          Claimed.new(row: row.merge(state: "sending", try_no: row[:try_no] + 1, tries: row[:tries] + 1), release: adaptation(row).release,
-            channel: @channels.fetch(row[:channel_id]), grip: @grip, again: @again)
+          Claimed.new(
+            row: row.merge(state: "sending", try_no: row[:try_no] + 1, tries: row[:tries] + 1),
+            release: adaptation(row).release,
+            channel: @channels.fetch(row[:channel_id]),
+            grip: @grip,
+            again: @again
+          )
         end
 
         def leave(rulings)
@@ -111,12 +143,18 @@ module AskFirst
           return leave_unclear(row, ruling) if @again
 
           case ruling.kind
-          when :nothing then look_at(row, nil)
-          when :wait then look_at(row, ruling.until)
-          when :hand then wait_for_hand(row)
-          when :lapsed then stop(row, lapsed_sentence(@channels.fetch(row[:channel_id])))
-          when :trouble then stop(row, ruling.sentence)
-          else false
+          when :nothing
+            look_at(row, nil)
+          when :wait
+            look_at(row, ruling.until)
+          when :hand
+            wait_for_hand(row)
+          when :lapsed
+            stop(row, lapsed_sentence(@channels.fetch(row[:channel_id])))
+          when :trouble
+            stop(row, ruling.sentence)
+          else
+            false
           end
         end
 
@@ -125,7 +163,11 @@ module AskFirst
           case ruling.kind
           when :trouble, :lapsed, :nothing, :hand
             why = ruling.sentence || "it cannot be sent again."
-            end_in_trouble(:ask_a_person, row, "It may be out, and #{why[0].downcase}#{why[1..]} Look there, then say here what you saw.")
+            end_in_trouble(
+              :ask_a_person,
+              row,
+              "It may be out, and #{why[0].downcase}#{why[1..]} Look there, then say here what you saw."
+            )
           when :wait, :prepare
             later = ruling.until || (kit.now + Core::Dispatch::Clearance::HELD_FOR)
             move(:look_again, row, nil, "", due_at: later, looks: row[:looks])
@@ -138,7 +180,14 @@ module AskFirst
 
           name = adaptation(row).channel[:name]
           record("due_by_hand", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { channel: name })
-          People::Notify.call(kit, member, person_ids: [@posts.fetch(row[:post_id]).row[:owner_id]], kind: "task", post_id: row[:post_id], words: "Publish it by hand now on #{name}.")
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: [@posts.fetch(row[:post_id]).row[:owner_id]],
+            kind: "task",
+            post_id: row[:post_id],
+            words: "Publish it by hand now on #{name}."
+          )
           true
         end
       end

@@ -32,12 +32,29 @@ module AskFirst
         private
 
         def check(ids, answer, address)
-          raise Core::Invalid.new("bad_choice", "Say whether it may go, is taken back, or is out.", field: "answer") unless Core::Dispatch::Unconfirmed::ANSWERS.include?(answer)
-          raise Core::Invalid.new("too_many", "At most #{MOST} are confirmed at once.", field: "showing_ids", way_on: "Confirm them in parts.") if ids.size > MOST
+          unless Core::Dispatch::Unconfirmed::ANSWERS.include?(answer)
+            raise Core::Invalid.new("bad_choice", "Say whether it may go, is taken back, or is out.", field: "answer")
+          end
+          if ids.size > MOST
+            raise Core::Invalid.new(
+                    "too_many",
+                    "At most #{MOST} are confirmed at once.",
+                    field: "showing_ids",
+                    way_on: "Confirm them in parts."
+                  )
+          end
           return unless answer == "out"
-          raise Core::Invalid.new("one_address", "Each has an address of its own.", field: "showing_ids", way_on: "Say of each where it is.") unless ids.one?
+          unless ids.one?
+            raise Core::Invalid.new(
+                    "one_address",
+                    "Each has an address of its own.",
+                    field: "showing_ids",
+                    way_on: "Say of each where it is."
+                  )
+          end
 
-          @address = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
+          @address = Core::Posts::WebAddress.clean(address) or
+            raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
         end
 
         def live(ids)
@@ -47,14 +64,24 @@ module AskFirst
 
         # @return [Core::Error, nil]
         def refusal(showing, answer)
-          return Core::Conflict.new("confirmed", "This is confirmed already.", way_on: "Look again.") unless waits?(showing)
+          unless waits?(showing)
+            return Core::Conflict.new("confirmed", "This is confirmed already.", way_on: "Look again.")
+          end
 
           release = @releases[showing[:id]]
-          return Core::Conflict.new("not_released", "Its release has ended.", way_on: "Look at the post.") if release.nil?
-          return unless answer == "send" && showing[:state] == "planned" && Core::Dispatch::Patience.too_late?(release[:at], now)
+          if release.nil?
+            return Core::Conflict.new("not_released", "Its release has ended.", way_on: "Look at the post.")
+          end
+          unless answer == "send" && showing[:state] == "planned" &&
+                   Core::Dispatch::Patience.too_late?(release[:at], now)
+            return
+          end
 
-          Core::Conflict.new("time_past", "Its time was more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes ago; it is not sent so late.",
-            way_on: "Take it back, plan another time and release it again.")
+          Core::Conflict.new(
+            "time_past",
+            "Its time was more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes ago; it is not sent so late.",
+            way_on: "Take it back, plan another time and release it again."
+          )
         end
 
         def waits?(showing)
@@ -64,11 +91,18 @@ module AskFirst
         def decide(showing, answer)
           release = @releases.fetch(showing[:id])
           name = channel(showing)[:name]
-          record("confirmed", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: name, answer: answer, address: @address }.compact)
+          record(
+            "confirmed",
+            post_id: showing[:post_id],
+            adaptation_id: showing[:adaptation_id],
+            facts: { channel: name, answer: answer, address: @address }.compact
+          )
           attempt(showing, "confirmed_#{answer}", member.name)
           return out(showing, release) if answer == "out"
 
-          TakingBack.call(kit, member, showing: showing, release_id: release[:id], channel: name) if answer == "take_back"
+          if answer == "take_back"
+            TakingBack.call(kit, member, showing: showing, release_id: release[:id], channel: name)
+          end
           due = answer == "send" && showing[:state] == "planned" ? { due_at: [release[:at], now].max } : {}
           rows(:showings).where(id: showing[:id]).update(Store::Dispatch::Moves::CONFIRMED.merge(due))
         end

@@ -10,7 +10,14 @@ module AskFirst
         # @param place [String] an address or words
         def call(showing_id:, place:)
           said = Core::Posts::Text.clean(place.to_s, field: "place", limit: 500).strip
-          raise Core::Invalid.new("place_missing", "Say where it went.", field: "place", way_on: "Its address, or in words such as “on the counter of shop 2”.") if said.empty?
+          if said.empty?
+            raise Core::Invalid.new(
+                    "place_missing",
+                    "Say where it went.",
+                    field: "place",
+                    way_on: "Its address, or in words such as “on the counter of shop 2”."
+                  )
+          end
 
           write do
             enter
@@ -24,7 +31,11 @@ module AskFirst
         private
 
         def not_taken_up
-          Core::Conflict.new("not_taken_up", "You have not taken this up.", way_on: "Take it up first; it is then checked again.")
+          Core::Conflict.new(
+            "not_taken_up",
+            "You have not taken this up.",
+            way_on: "Take it up first; it is then checked again."
+          )
         end
       end
     end

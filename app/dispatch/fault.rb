@@ -7,7 +7,9 @@ module AskFirst
       # not open, a full disk. It is told at once, and tried again with growing waits as long as it is not too late.
       module Fault
         SENTENCES = {
-          Errno::ENOENT => "a file that belongs to it is not there", Errno::ENOSPC => "the disk is full", Errno::EACCES => "a file cannot be read",
+          Errno::ENOENT => "a file that belongs to it is not there",
+          Errno::ENOSPC => "the disk is full",
+          Errno::EACCES => "a file cannot be read",
           KeyError => "something that belongs to it is missing"
         }.freeze
 
@@ -19,7 +21,11 @@ module AskFirst
           return error.message if error.is_a?(Core::Error)
 
           known = SENTENCES.find { |kind, _| error.is_a?(kind) }
-          known ? "#{known.last.sub(/\A./, &:upcase)}." : "Something here went wrong (#{error.class.name.split('::').last})."
+          if known
+            "#{known.last.sub(/\A./, &:upcase)}."
+          else
+            "Something here went wrong (#{error.class.name.split("::").last})."
+          end
         end
       end
     end

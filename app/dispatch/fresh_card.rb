@@ -22,7 +22,11 @@ module AskFirst
         def keep(channel, card)
           changed = card && (card != channel[:card] || channel[:card_refused])
           write do
-            rows(:channels).where(id: channel[:id]).update({ card_at: kit.now }.merge(changed ? { card: Store::Database.jsonb(card.to_json_hash), card_refused: nil } : {}))
+            rows(:channels).where(id: channel[:id]).update(
+              { card_at: kit.now }.merge(
+                changed ? { card: Store::Database.jsonb(card.to_json_hash), card_refused: nil } : {}
+              )
+            )
           end
         end
 

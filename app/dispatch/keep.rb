@@ -42,12 +42,32 @@ module AskFirst
 
         # @return [Array<String>] post ids, here and below
         def keep_out(ended)
-          moved = move_all(:go_out, ended.map { |one| Moving.new(row: one.row, event: "sent", note: one.address, set: { address: one.address, sent_at: one.sent_at }) })
-          went_out(ended.select { |one| moved.include?(one.row[:id]) }.map { |one| [one.row, one.address, one.claimed.channel] })
+          moved =
+            move_all(
+              :go_out,
+              ended.map do |one|
+                Moving.new(
+                  row: one.row,
+                  event: "sent",
+                  note: one.address,
+                  set: {
+                    address: one.address,
+                    sent_at: one.sent_at
+                  }
+                )
+              end
+            )
+          went_out(
+            ended
+              .select { |one| moved.include?(one.row[:id]) }
+              .map { |one| [one.row, one.address, one.claimed.channel] }
+          )
         end
 
         def keep_busy(ended)
-          put_off(ended, "The network asked to wait.") { |one| one.retry_after || Core::Dispatch::Patience.wait(one.row[:tries]) }
+          put_off(ended, "The network asked to wait.") do |one|
+            one.retry_after || Core::Dispatch::Patience.wait(one.row[:tries])
+          end
         end
 
         def keep_unreached(ended)
@@ -59,7 +79,10 @@ module AskFirst
           ended.filter_map do |one|
             wait = yield(one)
             if too_late?(one.claimed.release, wait) && !one.claimed.again
-              fail_for_good(one, "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent.")
+              fail_for_good(
+                one,
+                "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent."
+              )
             elsif not_begun(one, "later", words, kit.now + wait)
               one.row[:post_id]
             end
@@ -76,14 +99,28 @@ module AskFirst
 
         # One that was sent before may be out, whatever the network says of this try.
         def fail_for_good(one, sentence)
-          ended = one.claimed.again ? end_in_trouble(:refused, one.row, "It may be out: #{sentence}", may_be_out: true) : end_in_trouble(:refused, one.row, sentence)
+          ended =
+            (
+              if one.claimed.again
+                end_in_trouble(:refused, one.row, "It may be out: #{sentence}", may_be_out: true)
+              else
+                end_in_trouble(:refused, one.row, sentence)
+              end
+            )
           one.row[:post_id] if ended
         end
 
         def keep_unclear(ended)
           ended.each do |one|
             settle = settling(one.claimed.channel[:card])
-            move(:leave_unclear, one.row, "unclear", one.note, over_at: one.over_at, due_at: one.over_at + [settle, one.retry_after || 0].max)
+            move(
+              :leave_unclear,
+              one.row,
+              "unclear",
+              one.note,
+              over_at: one.over_at,
+              due_at: one.over_at + [settle, one.retry_after || 0].max
+            )
           end
           []
         end
@@ -99,7 +136,9 @@ module AskFirst
 
         def keep_fault(ended)
           again, first = ended.partition { |one| one.claimed.again }
-          again.each { |one| not_begun(one, "fault", one.note, kit.now + Core::Dispatch::Patience.wait(one.row[:tries])) }
+          again.each do |one|
+            not_begun(one, "fault", one.note, kit.now + Core::Dispatch::Patience.wait(one.row[:tries]))
+          end
           first.filter_map { |one| keep_broken(:give_back, one.row, one.claimed.release, one.note) }
         end
       end

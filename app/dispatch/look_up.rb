@@ -27,9 +27,22 @@ module AskFirst
           return found(showing, channel, address) if address
 
           settle = settling(channel[:card])
-          go_on(showing, channel, Core::Dispatch::Doubt.not_there(channel[:card], looks: showing[:looks], over_at: showing[:over_at], settle: settle, now: kit.now))
+          go_on(
+            showing,
+            channel,
+            Core::Dispatch::Doubt.not_there(
+              channel[:card],
+              looks: showing[:looks],
+              over_at: showing[:over_at],
+              settle: settle,
+              now: kit.now
+            )
+          )
         rescue Core::Dispatch::Lapsed
-          person(showing, "It may be out: the connection to #{channel[:name]} lapsed before that could be seen. Connect it again and look there.")
+          person(
+            showing,
+            "It may be out: the connection to #{channel[:name]} lapsed before that could be seen. Connect it again and look there."
+          )
         rescue Core::Dispatch::Unreachable => e
           look_later(showing, e)
         end
@@ -38,16 +51,21 @@ module AskFirst
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
             sent_at = rows(:attempts).where(showing_id: showing[:id], event: "sending").max(:at)
-            restage(went_out([[showing, address, channel]])) if move(:go_out, showing, "found", address, address: address, sent_at: sent_at)
+            if move(:go_out, showing, "found", address, address: address, sent_at: sent_at)
+              restage(went_out([[showing, address, channel]]))
+            end
           end
           false
         end
 
         def go_on(showing, channel, following)
           case following.kind
-          when :again then again(showing, channel[:card])
-          when :look then keep_looking(showing, following)
-          else person(showing, cannot_ask(channel))
+          when :again
+            again(showing, channel[:card])
+          when :look
+            keep_looking(showing, following)
+          else
+            person(showing, cannot_ask(channel))
           end
         end
 
@@ -58,7 +76,14 @@ module AskFirst
         # Back to planned: the send checks everything anew before it creates.
         def again(showing, card)
           release = live_release(showing)
-          return person(showing, "It may be out, and it is too late to send it again. Look there, then say here what you saw.") if too_late?(release, 0) && !card.finds_by_id
+          if too_late?(release, 0) && !card.finds_by_id
+            return(
+              person(
+                showing,
+                "It may be out, and it is too late to send it again. Look there, then say here what you saw."
+              )
+            )
+          end
 
           # in a database that was brought back it may have been taken back or changed since
           card.same_id_once && !showing[:unconfirmed_at] ? resend(showing) : plan_again(showing)
@@ -71,22 +96,50 @@ module AskFirst
         end
 
         def plan_again(showing)
-          moved = write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
-            move(:send_again, showing, "again", "The network was asked and does not have it.", due_at: kit.now).tap { |done| restage([showing[:post_id]]) if done }
-          end
+          moved =
+            write do
+              Store::Gates.for_posts(scope, [showing[:post_id]])
+              move(
+                :send_again,
+                showing,
+                "again",
+                "The network was asked and does not have it.",
+                due_at: kit.now
+              ).tap { |done| restage([showing[:post_id]]) if done }
+            end
           moved ? :planned : false
         end
 
         def keep_looking(showing, following)
-          move(:look_again, showing, "not_there_yet", "The network was asked and does not have it yet.", due_at: following.at, looks: following.looks)
+          move(
+            :look_again,
+            showing,
+            "not_there_yet",
+            "The network was asked and does not have it yet.",
+            due_at: following.at,
+            looks: following.looks
+          )
           false
         end
 
         def look_later(showing, error)
-          return person(showing, "It may be out: the network does not answer (#{error.message}). Look there, then say here what you saw.") if too_late?(live_release(showing), 0)
+          if too_late?(live_release(showing), 0)
+            return(
+              person(
+                showing,
+                "It may be out: the network does not answer (#{error.message}). Look there, then say here what you saw."
+              )
+            )
+          end
 
-          move(:look_again, showing, "look_failed", error.message, due_at: kit.now + Core::Dispatch::Patience.wait(showing[:tries]), looks: showing[:looks])
+          move(
+            :look_again,
+            showing,
+            "look_failed",
+            error.message,
+            due_at: kit.now + Core::Dispatch::Patience.wait(showing[:tries]),
+            looks: showing[:looks]
+          )
           false
         end
 

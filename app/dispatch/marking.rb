@@ -7,7 +7,8 @@ module AskFirst
       # database knows less than what lies there, which means that it was brought back.
       class Marking
         # The database was changed for an older one under a running process, which ends; the next one looks first.
-        class BroughtBack < StandardError; end
+        class BroughtBack < StandardError
+        end
 
         # @param process [String] uuid
         # @param notices [Boolean] whether this process writes down that the database was brought back: the dispatcher does; a web
@@ -56,9 +57,17 @@ module AskFirst
             Store::Dispatch::Lineage.lock(db)
             facts, outside = look
             why = Core::Dispatch::BroughtBack.why(facts) or next
-            Store::Dispatch::Lineage.brought_back(db, why: why, process: @process, outside: outside,
-              known_until: Store::Dispatch::Lineage.known_until(db), now: @kit.now)
-            SemanticLogger["Lineage"].warn("the database was brought back (#{why}); nothing is sent until somebody has looked")
+            Store::Dispatch::Lineage.brought_back(
+              db,
+              why: why,
+              process: @process,
+              outside: outside,
+              known_until: Store::Dispatch::Lineage.known_until(db),
+              now: @kit.now
+            )
+            SemanticLogger["Lineage"].warn(
+              "the database was brought back (#{why}); nothing is sent until somebody has looked"
+            )
           end
         end
 
@@ -67,9 +76,11 @@ module AskFirst
         end
 
         def next_mark
-          Store::Dispatch::Lineage.next_mark(db, @process, @kit.now).tap do |number|
-            raise BroughtBack, "the database knows less than this process does" if @last && number < @last
-          end
+          Store::Dispatch::Lineage
+            .next_mark(db, @process, @kit.now)
+            .tap do |number|
+              raise BroughtBack, "the database knows less than this process does" if @last && number < @last
+            end
         end
 
         def write(number)

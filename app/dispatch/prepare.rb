@@ -36,7 +36,10 @@ module AskFirst
         def start(id)
           at = kit.now
           write do
-            free = rows(:showings).where(id: id, state: "planned").where { (preparing_until =~ nil) | (preparing_until < at) }
+            free =
+              rows(:showings)
+                .where(id: id, state: "planned")
+                .where { (preparing_until =~ nil) | (preparing_until < at) }
             free.returning.update(preparing_until: kit.now + kit.settings.lease).first
           end
         end
@@ -46,15 +49,22 @@ module AskFirst
           files = missing.empty? ? {} : reading { rows(:renditions).where(id: missing).to_hash(:id) }
           missing.each do |id|
             rendition = files.fetch(id)
-            address = kit.files.open(rendition[:file]) { |io| client(channel).upload(io, rendition[:mime], ::File.basename(rendition[:file])) }
+            address =
+              kit
+                .files
+                .open(rendition[:file]) do |io|
+                  client(channel).upload(io, rendition[:mime], ::File.basename(rendition[:file]))
+                end
             keep(showing, id, address)
           end
         end
 
         def keep(showing, rendition_id, address)
           write do
-            rows(:showings).where(id: showing[:id]).update(uploads: Sequel.lit("uploads || ?::jsonb", JSON.generate(rendition_id => address)),
-              preparing_until: kit.now + kit.settings.lease)
+            rows(:showings).where(id: showing[:id]).update(
+              uploads: Sequel.lit("uploads || ?::jsonb", JSON.generate(rendition_id => address)),
+              preparing_until: kit.now + kit.settings.lease
+            )
             attempt(showing, "picture", address)
           end
         end
@@ -81,7 +91,8 @@ module AskFirst
           write do
             Store::Gates.for_posts(scope, [showing[:post_id]])
             if too_late?(release, wait)
-              late = "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent."
+              late =
+                "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent."
               restage([showing[:post_id]]) if end_in_trouble(:stop, showing, late)
             else
               wait_longer(showing, release, wait, "later", words)

@@ -32,27 +32,42 @@ module AskFirst
         end
 
         def not_cleared(adaptation)
-          return Core::Conflict.new("not_cleared", "It has no channel yet.", way_on: "Choose a channel.") if adaptation.nil?
+          if adaptation.nil?
+            return Core::Conflict.new("not_cleared", "It has no channel yet.", way_on: "Choose a channel.")
+          end
           return in_trouble(adaptation) if adaptation.stage == "trouble"
 
           waits = adaptation.verdict.waits_at
           way = waits ? "It still needs its yes at “#{waits.name}”." : "Lock it again, or ask for what is missing."
-          Core::Conflict.new("not_cleared", "#{adaptation.channel[:name]} is not cleared: nothing goes out without its yeses.", way_on: way)
+          Core::Conflict.new(
+            "not_cleared",
+            "#{adaptation.channel[:name]} is not cleared: nothing goes out without its yeses.",
+            way_on: way
+          )
         end
 
         def in_trouble(adaptation)
-          Core::Conflict.new("in_trouble", "#{adaptation.channel[:name]} is in trouble.",
-            way_on: "Take it back, or say in Dispatch what you saw there; then release it again.")
+          Core::Conflict.new(
+            "in_trouble",
+            "#{adaptation.channel[:name]} is in trouble.",
+            way_on: "Take it back, or say in Dispatch what you saw there; then release it again."
+          )
         end
 
         def unconnected(channel)
           case channel[:state]
           when "planned"
-            Core::Conflict.new("channel_planned", "#{channel[:name]} is not connected yet, so nothing can go out there.",
-              way_on: "Connect it on the client's channels page; the post keeps its yeses.")
+            Core::Conflict.new(
+              "channel_planned",
+              "#{channel[:name]} is not connected yet, so nothing can go out there.",
+              way_on: "Connect it on the client's channels page; the post keeps its yeses."
+            )
           when "lapsed"
-            Core::Conflict.new("channel_lapsed", "The connection to #{channel[:name]} has lapsed, so nothing can go out there.",
-              way_on: "Connect it again; the post keeps everything.")
+            Core::Conflict.new(
+              "channel_lapsed",
+              "The connection to #{channel[:name]} has lapsed, so nothing can go out there.",
+              way_on: "Connect it again; the post keeps everything."
+            )
           end
         end
 
@@ -60,15 +75,29 @@ module AskFirst
           faults = Core::Checks::PostChecks.faults(adaptation.request, adaptation.channel[:card])
           return if faults.empty?
 
-          Core::Invalid.new("has_faults", "#{adaptation.channel[:name]}: #{faults.map(&:sentence).join(' ')}",
-            field: faults.first.part, way_on: "Open it and mend it.")
+          Core::Invalid.new(
+            "has_faults",
+            "#{adaptation.channel[:name]}: #{faults.map(&:sentence).join(" ")}",
+            field: faults.first.part,
+            way_on: "Open it and mend it."
+          )
         end
 
         def untimely(time, now)
           if time.nil?
-            Core::Invalid.new("no_time", "There is no planned time yet.", field: "time", way_on: "Plan a time, then release.")
+            Core::Invalid.new(
+              "no_time",
+              "There is no planned time yet.",
+              field: "time",
+              way_on: "Plan a time, then release."
+            )
           elsif time.at <= now
-            Core::Invalid.new("time_past", "Its planned time has passed.", field: "time", way_on: "Plan a later time, then release.")
+            Core::Invalid.new(
+              "time_past",
+              "Its planned time has passed.",
+              field: "time",
+              way_on: "Plan a later time, then release."
+            )
           end
         end
 

@@ -13,10 +13,28 @@ module AskFirst
         # @param post_ids [Array<String>] of one client, MOST at most
         # @return [Hash] released: [post id], left: [{post_id:, subject:, code:, sentence:, way_on:}]
         def call(post_ids:)
-          raise Core::Invalid.new("too_many", "At most #{MOST} posts are released at once.", field: "post_ids", way_on: "Release them in parts.") if post_ids.size > MOST
+          if post_ids.size > MOST
+            raise Core::Invalid.new(
+                    "too_many",
+                    "At most #{MOST} posts are released at once.",
+                    field: "post_ids",
+                    way_on: "Release them in parts."
+                  )
+          end
 
           refused, able = posts.values.partition { |post| refusal(post) }
-          released = able.empty? ? [] : Releasing.call(kit, member, posts: able.to_h { |post| [post, Releasable.among(mine(post.adaptations))] })
+          released =
+            (
+              if able.empty?
+                []
+              else
+                Releasing.call(
+                  kit,
+                  member,
+                  posts: able.to_h { |post| [post, Releasable.among(mine(post.adaptations))] }
+                )
+              end
+            )
           { released: released.map(&:id), left: refused.map { |post| left(post) } }
         end
 
@@ -24,7 +42,9 @@ module AskFirst
 
         def refusal(post)
           @refusals ||= {}
-          @refusals.fetch(post.id) { @refusals[post.id] = limit(post) || Releasable.refusal_of_all(mine(post.adaptations), now) }
+          @refusals.fetch(post.id) do
+            @refusals[post.id] = limit(post) || Releasable.refusal_of_all(mine(post.adaptations), now)
+          end
         end
 
         # A channel that the member may not release on is a refusal for this post alone.

@@ -26,34 +26,73 @@ module AskFirst
         private
 
         def first_showing(adaptation)
-          { id: new_id, post_id: adaptation.row[:post_id], adaptation_id: adaptation.id, channel_id: adaptation.row[:channel_id], number: 1, state: "planned", new: true }
+          {
+            id: new_id,
+            post_id: adaptation.row[:post_id],
+            adaptation_id: adaptation.id,
+            channel_id: adaptation.row[:channel_id],
+            number: 1,
+            state: "planned",
+            new: true
+          }
         end
 
         def release(post, adaptation, showing_id)
-          { id: new_id, post_id: post.id, showing_id: showing_id, adaptation_id: adaptation.id,
-            revision_adaptation_id: @revisions.fetch(post.id)[:adaptations].fetch(adaptation.id), fingerprint: adaptation.fingerprint,
-            wall: adaptation.time.wall, zone: adaptation.time.zone, at: adaptation.time.at, released_by: member.person_id, released_at: now }
+          {
+            id: new_id,
+            post_id: post.id,
+            showing_id: showing_id,
+            adaptation_id: adaptation.id,
+            revision_adaptation_id: @revisions.fetch(post.id)[:adaptations].fetch(adaptation.id),
+            fingerprint: adaptation.fingerprint,
+            wall: adaptation.time.wall,
+            zone: adaptation.time.zone,
+            at: adaptation.time.at,
+            released_by: member.person_id,
+            released_at: now
+          }
         end
 
         def keep_rows(chosen, showings, releases)
           added, there = showings.partition { |row| row[:new] }
           scope.insert(:showings, *added.map { |row| row.except(:new) })
-          again = there.map { |row| Store::Dispatch::Moves::Moving.new(row: row, set: { tries: 0, claimed_by: nil, claimed_at: nil }) }
+          again =
+            there.map do |row|
+              Store::Dispatch::Moves::Moving.new(row: row, set: { tries: 0, claimed_by: nil, claimed_at: nil })
+            end
           Store::Dispatch::Moves.make(scope, :release_again, again, at: now)
           scope.insert(:releases, *releases)
-          Store::Record::Rows.add_all(scope, now: now, who: member.on_record, rows: chosen.map { |post, one| on_record(post, one) })
+          Store::Record::Rows.add_all(
+            scope,
+            now: now,
+            who: member.on_record,
+            rows: chosen.map { |post, one| on_record(post, one) }
+          )
         end
 
         def on_record(post, adaptation)
-          { act: "released", post_id: post.id, adaptation_id: adaptation.id, revision_id: @revisions.fetch(post.id)[:id],
-            facts: { channel: adaptation.channel[:name], time: adaptation.time.to_h, fingerprint: adaptation.fingerprint } }
+          {
+            act: "released",
+            post_id: post.id,
+            adaptation_id: adaptation.id,
+            revision_id: @revisions.fetch(post.id)[:id],
+            facts: {
+              channel: adaptation.channel[:name],
+              time: adaptation.time.to_h,
+              fingerprint: adaptation.fingerprint
+            }
+          }
         end
 
         # As the rows stand now; nothing is read again.
         def standing_after(posts, showings, releases)
           ids = showings.map { |row| row[:id] }
           planned = showings.map { |row| row.except(:new).merge(state: "planned", claimed_by: nil) }
-          source = posts.first.source.changed(showings: ->(rows) { rows.reject { |row| ids.include?(row[:id]) } + planned }, releases: ->(rows) { rows + releases })
+          source =
+            posts.first.source.changed(
+              showings: ->(rows) { rows.reject { |row| ids.include?(row[:id]) } + planned },
+              releases: ->(rows) { rows + releases }
+            )
           source.posts.values_at(*posts.map(&:id))
         end
       end

@@ -22,20 +22,30 @@ module AskFirst
           count = waiting.count
           found = last(kit, scope)
           found = nil if found && found[:looked_at] && count.zero?
-          { returned: found && json(kit, scope, found), unconfirmed: { count: count, rows: count.zero? ? [] : rows(kit, scope, waiting) } }
+          {
+            returned: found && json(kit, scope, found),
+            unconfirmed: {
+              count: count,
+              rows: count.zero? ? [] : rows(kit, scope, waiting)
+            }
+          }
         end
 
         # @return [String, nil] one sentence for the Desk
         def alarm(kit, scope)
           found = last(kit, scope)
           return if found.nil?
-          return "#{WHY.fetch(found[:why])} What was done after #{time(found[:known_until])} is not in it. Nothing is sent until an owner has looked at Dispatch." if found[:looked_at].nil?
+          if found[:looked_at].nil?
+            return(
+              "#{WHY.fetch(found[:why])} What was done after #{time(found[:known_until])} is not in it. Nothing is sent until an owner has looked at Dispatch."
+            )
+          end
 
           count = Store::Dispatch::Unconfirmed.waiting(scope).count
           return if count.zero?
 
           who = count == 1 ? "One post waits" : "#{count} posts wait"
-          "#{who} in Dispatch for somebody to say whether #{count == 1 ? 'it' : 'each'} may still go out: the database was brought back from a backup."
+          "#{who} in Dispatch for somebody to say whether #{count == 1 ? "it" : "each"} may still go out: the database was brought back from a backup."
         end
 
         def last(kit, scope)
@@ -44,16 +54,30 @@ module AskFirst
         end
 
         def json(kit, scope, found)
-          { why: WHY.fetch(found[:why]), known_until: found[:known_until]&.iso8601, noticed_at: found[:noticed_at].iso8601, looked_at: found[:looked_at]&.iso8601,
+          {
+            why: WHY.fetch(found[:why]),
+            known_until: found[:known_until]&.iso8601,
+            noticed_at: found[:noticed_at].iso8601,
+            looked_at: found[:looked_at]&.iso8601,
             looked_by: found[:looked_by] && kit.db[:people].where(id: found[:looked_by]).get(:name),
-            asking: Store::Posts::Visible.showings(scope, scope.rows(:showings)).exclude(ask_at: nil).count }
+            asking: Store::Posts::Visible.showings(scope, scope.rows(:showings)).exclude(ask_at: nil).count
+          }
         end
 
         def rows(kit, scope, waiting)
-          found = waiting.join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
-            .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
-            .select(*%i[id workspace_id post_id state network_said ask_at].map { |column| Sequel[:showings][column] }, :subject, :network, :initials,
-              Sequel[:channels][:name].as(:channel), Sequel[:releases][:at], Sequel[:releases][:zone])
+          found =
+            waiting
+              .join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
+              .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
+              .select(
+                *%i[id workspace_id post_id state network_said ask_at].map { |column| Sequel[:showings][column] },
+                :subject,
+                :network,
+                :initials,
+                Sequel[:channels][:name].as(:channel),
+                Sequel[:releases][:at],
+                Sequel[:releases][:zone]
+              )
           found.order(Sequel[:releases][:at], Sequel[:showings][:id]).limit(PAGE).map { |row| row_json(kit, row) }
         end
 
@@ -63,7 +87,7 @@ module AskFirst
         end
 
         def time(at)
-          at ? "#{at.utc.strftime('%a %-d %b %H:%M')} UTC" : "the backup"
+          at ? "#{at.utc.strftime("%a %-d %b %H:%M")} UTC" : "the backup"
         end
         private_class_method :last, :json, :rows, :row_json, :time
       end

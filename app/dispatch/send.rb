@@ -7,9 +7,10 @@ module AskFirst
       # that is slow holds no connection.
       module Send
         # What came of it. kind: of Core::Dispatch::Outcome, or :given_back (not begun) or :fault (could not be begun: note says why)
-        Ended = Struct.new(:claimed, :kind, :address, :note, :retry_after, :sent_at, :over_at, keyword_init: true) do
-          def row = claimed.row
-        end
+        Ended =
+          Struct.new(:claimed, :kind, :address, :note, :retry_after, :sent_at, :over_at, keyword_init: true) do
+            def row = claimed.row
+          end
 
         module_function
 
@@ -18,11 +19,21 @@ module AskFirst
         # @return [Ended]
         def call(kit, claimed, sender)
           create = ready(kit, claimed)
-          return Ended.new(claimed: claimed, kind: :given_back, note: "Its sender was held up, and did not begin.") unless sender.holds?(claimed.grip)
+          unless sender.holds?(claimed.grip)
+            return Ended.new(claimed: claimed, kind: :given_back, note: "Its sender was held up, and did not begin.")
+          end
 
           sent_at = kit.now
           outcome = create.call(sent_at)
-          Ended.new(claimed: claimed, kind: outcome.kind, address: outcome.address, note: outcome.note, retry_after: outcome.retry_after, sent_at: sent_at, over_at: kit.now)
+          Ended.new(
+            claimed: claimed,
+            kind: outcome.kind,
+            address: outcome.address,
+            note: outcome.note,
+            retry_after: outcome.retry_after,
+            sent_at: sent_at,
+            over_at: kit.now
+          )
         rescue StandardError => e
           after_all(kit, claimed, e, sent_at)
         end

@@ -36,7 +36,9 @@ module AskFirst
           gap = @kit.clock.gap(@kit.db)
           heard(at)
           row = { id: @id, name: @name, started_at: @kit.now, beat_at: @kit.now, clock_gap: gap }
-          @kit.db[:dispatchers].insert_conflict(target: :id, update: { beat_at: row[:beat_at], clock_gap: gap }).insert(row)
+          @kit.db[:dispatchers].insert_conflict(target: :id, update: { beat_at: row[:beat_at], clock_gap: gap }).insert(
+            row
+          )
           @marking.call
         end
 
@@ -58,7 +60,12 @@ module AskFirst
           now = @clock.call
           @lock.synchronize do
             grip.beats == @unbroken &&
-              Core::Dispatch::Lease.holds?(since_claim: now - grip.at, since_beat: now - @beat_at, lease: @kit.settings.lease, timeout: @kit.settings.network_timeout)
+              Core::Dispatch::Lease.holds?(
+                since_claim: now - grip.at,
+                since_beat: now - @beat_at,
+                lease: @kit.settings.lease,
+                timeout: @kit.settings.network_timeout
+              )
           end
         end
 

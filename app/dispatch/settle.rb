@@ -12,10 +12,20 @@ module AskFirst
         def call(showing_id:, saw:, address: nil)
           write do
             enter
-            raise Core::Conflict.new("no_trouble", "This is not in trouble any more.", way_on: "Look again.") unless row[:state] == "trouble"
+            unless row[:state] == "trouble"
+              raise Core::Conflict.new("no_trouble", "This is not in trouble any more.", way_on: "Look again.")
+            end
 
             decide(saw, address)
-            record("settled", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { saw: saw, address: address })
+            record(
+              "settled",
+              post_id: row[:post_id],
+              adaptation_id: row[:adaptation_id],
+              facts: {
+                saw: saw,
+                address: address
+              }
+            )
           end
         end
 
@@ -23,21 +33,32 @@ module AskFirst
 
         def decide(saw, address)
           case saw
-          when "there" then there(address)
-          when "fine" then fine
-          when "not_there" then not_there
-          else raise Core::Invalid.new("bad_choice", "Say what you saw: there, not there, or fine as it is.", field: "saw")
+          when "there"
+            there(address)
+          when "fine"
+            fine
+          when "not_there"
+            not_there
+          else
+            raise Core::Invalid.new("bad_choice", "Say what you saw: there, not there, or fine as it is.", field: "saw")
           end
         end
 
         def there(address)
-          link = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
+          link = Core::Posts::WebAddress.clean(address) or
+            raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
           move(:saw_it, row, "seen_by_person", link, address: link, sent_at: row[:sent_at] || now)
           restage(went_out([[row, link, channel(row)]]))
         end
 
         def fine
-          raise Core::Conflict.new("not_out", "It has no address, so it is not known to be out.", way_on: "Give its address.") unless row[:address]
+          unless row[:address]
+            raise Core::Conflict.new(
+                    "not_out",
+                    "It has no address, so it is not known to be out.",
+                    way_on: "Give its address."
+                  )
+          end
 
           move(:saw_it, row, "left_as_it_is", member.name)
           restage([row[:post_id]])
@@ -52,13 +73,24 @@ module AskFirst
             rows(:releases).where(id: release[:id]).update(ended_at: now, ended_why: "its time passed")
             release = nil
           end
-          move(:saw_nothing, row, "again", "#{member.name} looked: it is not there.", tries: 0, due_at: release && [release[:at], now].max)
+          move(
+            :saw_nothing,
+            row,
+            "again",
+            "#{member.name} looked: it is not there.",
+            tries: 0,
+            due_at: release && [release[:at], now].max
+          )
           rows(:showings).where(id: row[:id]).update(Store::Dispatch::Moves::CONFIRMED) # whoever looked has said what is true
           restage([row[:post_id]])
         end
 
         def out_already
-          Core::Conflict.new("is_out", "It is out, at #{row[:address]}; sending again would double it.", way_on: "Take it down there first.")
+          Core::Conflict.new(
+            "is_out",
+            "It is out, at #{row[:address]}; sending again would double it.",
+            way_on: "Take it down there first."
+          )
         end
       end
     end

@@ -22,9 +22,12 @@ module AskFirst
         end
 
         def live_release(showing)
-          found = rows(:releases).where(showing_id: showing[:id], ended_at: nil)
-            .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
-            .select_all(:releases).select_append(:request, :rendition_ids, :revision_id)
+          found =
+            rows(:releases)
+              .where(showing_id: showing[:id], ended_at: nil)
+              .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
+              .select_all(:releases)
+              .select_append(:request, :rendition_ids, :revision_id)
           reading { found.first }
         end
 
@@ -48,7 +51,16 @@ module AskFirst
         end
 
         def attempt(showing, event, note = "")
-          scope.insert(:attempts, { id: Core::Uuid.v7(kit.now), showing_id: showing[:id], event: event, note: note.to_s[0, 2_000], at: kit.now })
+          scope.insert(
+            :attempts,
+            {
+              id: Core::Uuid.v7(kit.now),
+              showing_id: showing[:id],
+              event: event,
+              note: note.to_s[0, 2_000],
+              at: kit.now
+            }
+          )
         end
 
         # @param name [Symbol] of Core::Dispatch::Moves
@@ -83,12 +95,24 @@ module AskFirst
         # @param gone [Array<Array(Hash, String, Hash)>] showing, address and channel of each
         # @return [Array<String>] the posts' ids
         def went_out(gone)
-          said = gone.map do |showing, address, channel|
-            { act: "sent", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel[:name], address: address } }
-          end
+          said =
+            gone.map do |showing, address, channel|
+              {
+                act: "sent",
+                post_id: showing[:post_id],
+                adaptation_id: showing[:adaptation_id],
+                facts: {
+                  channel: channel[:name],
+                  address: address
+                }
+              }
+            end
           Store::Record::Rows.add_all(scope, now: now, who: member.on_record, rows: said)
           at = kit.now + FIRST_LOOK
-          seen = gone.select { |_, _, channel| channel[:micropub] }.map { |showing, _, channel| [showing[:id], at + channel[:card].settles_within] }
+          seen =
+            gone
+              .select { |_, _, channel| channel[:micropub] }
+              .map { |showing, _, channel| [showing[:id], at + channel[:card].settles_within] }
           kit.queue.verify_all(member.workspace_id, seen.to_h)
           gone.map { |showing, *| showing[:post_id] }
         end
@@ -98,7 +122,15 @@ module AskFirst
         def end_in_trouble(name, showing, sentence, **set)
           return false unless move(name, showing, "trouble", sentence, trouble: sentence, **set)
 
-          record("trouble", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], sentence: sentence })
+          record(
+            "trouble",
+            post_id: showing[:post_id],
+            adaptation_id: showing[:adaptation_id],
+            facts: {
+              channel: channel(showing)[:name],
+              sentence: sentence
+            }
+          )
           tell(showing, sentence)
           true
         end
@@ -118,8 +150,14 @@ module AskFirst
         def tell(showing, sentence)
           owner = rows(:posts).where(id: showing[:post_id]).get(:owner_id)
           released_by = rows(:releases).where(showing_id: showing[:id]).select_map(:released_by)
-          People::Notify.call(kit, member, person_ids: [owner, *released_by], kind: "trouble", post_id: showing[:post_id],
-            words: "#{channel(showing)[:name]}: #{sentence}")
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: [owner, *released_by],
+            kind: "trouble",
+            post_id: showing[:post_id],
+            words: "#{channel(showing)[:name]}: #{sentence}"
+          )
         end
 
         # A fault of ours: told when it first stands there, tried again with growing waits, for good only when it is too late.
@@ -128,12 +166,17 @@ module AskFirst
         def keep_broken(name, showing, release, why)
           tries = showing[:tries] + 1
           wait = Core::Dispatch::Patience.wait(tries)
-          sentence = "It could not be sent yet: #{why[0].downcase}#{why[1..]} It is tried again until it is 30 minutes late."
+          sentence =
+            "It could not be sent yet: #{why[0].downcase}#{why[1..]} It is tried again until it is 30 minutes late."
           told = rows(:showings).where(id: showing[:id]).get(:fault)
           if too_late?(release, wait)
             gone = "#{why} It was tried until it was 30 minutes late, and not sent."
             return showing[:post_id] if end_in_trouble(name ? :refused : :stop, showing, gone)
-          elsif name ? move(name, showing, "fault", why, due_at: kit.now + wait, fault: sentence) : wait_longer(showing, release, wait, "fault", why, fault: sentence)
+          elsif if name
+                move(name, showing, "fault", why, due_at: kit.now + wait, fault: sentence)
+              else
+                wait_longer(showing, release, wait, "fault", why, fault: sentence)
+              end
             said_at_once(showing, sentence) if told != sentence
             return showing[:post_id] if name
           end
@@ -141,7 +184,15 @@ module AskFirst
         end
 
         def said_at_once(showing, sentence)
-          record("fault", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel(showing)[:name], sentence: sentence })
+          record(
+            "fault",
+            post_id: showing[:post_id],
+            adaptation_id: showing[:adaptation_id],
+            facts: {
+              channel: channel(showing)[:name],
+              sentence: sentence
+            }
+          )
           tell(showing, sentence)
           announce("dispatch", ids: [showing[:post_id]])
         end

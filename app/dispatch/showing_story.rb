@@ -21,18 +21,28 @@ module AskFirst
           release = live_release(found)
           strip = rows(:posts).where(id: found[:post_id]).get(:strip)
           {
-            id: found[:id], state: found[:state], unconfirmed: !found[:unconfirmed_at].nil?, trouble: found[:trouble], address: found[:address], seen_note: found[:seen_note], strip: strip,
-            text: release && release[:request]["text"], pictures: release ? release[:request]["media"].size : 0, fingerprint: release && release[:fingerprint],
+            id: found[:id],
+            state: found[:state],
+            unconfirmed: !found[:unconfirmed_at].nil?,
+            trouble: found[:trouble],
+            address: found[:address],
+            seen_note: found[:seen_note],
+            strip: strip,
+            text: release && release[:request]["text"],
+            pictures: release ? release[:request]["media"].size : 0,
+            fingerprint: release && release[:fingerprint],
             revision: release && rows(:revisions).where(id: release[:revision_id]).get(:number),
             attempts: attempts(found),
-            can: Permissions::Capabilities.of(member, others: colleagues, on: touching(channel_ids: [found[:channel_id]]))
+            can:
+              Permissions::Capabilities.of(member, others: colleagues, on: touching(channel_ids: [found[:channel_id]]))
           }
         end
 
         def attempts(showing)
-          rows(:attempts).where(showing_id: showing[:id]).order(:order_no).map do |row|
-            { event: row[:event], note: row[:note], at: row[:at].iso8601(3) }
-          end
+          rows(:attempts)
+            .where(showing_id: showing[:id])
+            .order(:order_no)
+            .map { |row| { event: row[:event], note: row[:note], at: row[:at].iso8601(3) } }
         end
       end
     end

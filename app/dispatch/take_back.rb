@@ -11,13 +11,27 @@ module AskFirst
         # @param adaptation_ids [Array<String>, nil] nil: all that are released, on the member's channels
         def call(post_id:, adaptation_ids: nil)
           chosen = choose(adaptation_ids)
-          raise Core::Conflict.new("not_released", "Nothing of this post is released.", way_on: "Nothing has to be taken back.") if chosen.empty?
+          if chosen.empty?
+            raise Core::Conflict.new(
+                    "not_released",
+                    "Nothing of this post is released.",
+                    way_on: "Nothing has to be taken back."
+                  )
+          end
 
           require_on_channels!(chosen)
           going, chosen = chosen.partition { |adaptation| adaptation.sent? || may_be_out?(adaptation) }
           raise refusal(going.first) if chosen.empty?
 
-          chosen.each { |one| TakingBack.call(kit, member, showing: one.showing, release_id: one.release[:id], channel: one.channel[:name]) }
+          chosen.each do |one|
+            TakingBack.call(
+              kit,
+              member,
+              showing: one.showing,
+              release_id: one.release[:id],
+              channel: one.channel[:name]
+            )
+          end
           restage([post_id])
         end
 
@@ -38,10 +52,17 @@ module AskFirst
         end
 
         def refusal(adaptation)
-          return Core::Over.new("too_late", "Too late: it is being sent or is out.", way_on: "Look at it in Dispatch.") if adaptation.sent?
+          if adaptation.sent?
+            return(
+              Core::Over.new("too_late", "Too late: it is being sent or is out.", way_on: "Look at it in Dispatch.")
+            )
+          end
 
-          Core::Conflict.new("may_be_out", "It may be out on #{adaptation.channel[:name]}, so it cannot simply be taken back.",
-            way_on: "Look there, then say in Dispatch what you saw.")
+          Core::Conflict.new(
+            "may_be_out",
+            "It may be out on #{adaptation.channel[:name]}, so it cannot simply be taken back.",
+            way_on: "Look there, then say in Dispatch what you saw."
+          )
         end
       end
     end

@@ -14,14 +14,25 @@ module AskFirst
           return false unless over?(showing)
 
           wait = settling(channel(showing)[:card])
-          move(:take_over, showing, "unclear", WORDS, due_at: kit.now + [wait, LookUp::FIRST].min, over_at: [showing[:lease_until], kit.now].max)
+          move(
+            :take_over,
+            showing,
+            "unclear",
+            WORDS,
+            due_at: kit.now + [wait, LookUp::FIRST].min,
+            over_at: [showing[:lease_until], kit.now].max
+          )
         end
 
         private
 
         def over?(showing)
           beat = reading { kit.db[:dispatchers].where(id: showing[:sender], stopped_at: nil).get(:beat_at) }
-          Core::Dispatch::Lease.over?(lease_until: showing[:lease_until], since_beat: beat && (kit.now - beat), now: kit.now)
+          Core::Dispatch::Lease.over?(
+            lease_until: showing[:lease_until],
+            since_beat: beat && (kit.now - beat),
+            now: kit.now
+          )
         end
       end
     end

@@ -15,7 +15,14 @@ module AskFirst
             adaptation = post.adaptation(row[:adaptation_id])
             require_standing!(adaptation&.verdict, adaptation&.release)
             move(:take_up, row, "taken_up", member.name, claimed_by: member.person_id, claimed_at: now)
-            record("taken_up", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { channel: adaptation.channel[:name] })
+            record(
+              "taken_up",
+              post_id: row[:post_id],
+              adaptation_id: row[:adaptation_id],
+              facts: {
+                channel: adaptation.channel[:name]
+              }
+            )
             restage([row[:post_id]])
           end
         end
@@ -23,17 +30,33 @@ module AskFirst
         private
 
         def require_free!(showing)
-          raise Core::Conflict.new("not_due", "There is nothing to publish by hand here (any more).", way_on: "Look at the dispatch log.") unless showing[:state] == "by_hand"
+          unless showing[:state] == "by_hand"
+            raise Core::Conflict.new(
+                    "not_due",
+                    "There is nothing to publish by hand here (any more).",
+                    way_on: "Look at the dispatch log."
+                  )
+          end
           return if showing[:claimed_by].nil? || showing[:claimed_by] == member.person_id
 
-          raise Core::Conflict.new("taken_up", "#{names[showing[:claimed_by]]} has taken this up already.", way_on: "Ask them, or wait until they let it go.")
+          raise Core::Conflict.new(
+                  "taken_up",
+                  "#{names[showing[:claimed_by]]} has taken this up already.",
+                  way_on: "Ask them, or wait until they let it go."
+                )
         end
 
         def require_standing!(verdict, release)
-          raise Core::Conflict.new("held", "This is on hold; nothing goes out.", way_on: "Look at the hold's reason.") if verdict&.held?
+          if verdict&.held?
+            raise Core::Conflict.new("held", "This is on hold; nothing goes out.", way_on: "Look at the hold's reason.")
+          end
           return if release && verdict.release_stands?
 
-          raise Core::Conflict.new("not_released", "What is to go out is not what was released, or a yes is missing.", way_on: "Look at the post.")
+          raise Core::Conflict.new(
+                  "not_released",
+                  "What is to go out is not what was released, or a yes is missing.",
+                  way_on: "Look at the post."
+                )
         end
       end
     end

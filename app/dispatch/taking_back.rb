@@ -11,8 +11,20 @@ module AskFirst
         # @param channel [String] its name, for the record
         def call(showing:, release_id:, channel:)
           rows(:releases).where(id: release_id).update(ended_at: now, ended_why: "taken back by #{member.name}")
-          Store::Dispatch::Moves.make(scope, :take_back, [Store::Dispatch::Moves::Moving.new(row: showing, set: { tries: 0 })], at: now)
-          record("taken_back", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { channel: channel })
+          Store::Dispatch::Moves.make(
+            scope,
+            :take_back,
+            [Store::Dispatch::Moves::Moving.new(row: showing, set: { tries: 0 })],
+            at: now
+          )
+          record(
+            "taken_back",
+            post_id: showing[:post_id],
+            adaptation_id: showing[:adaptation_id],
+            facts: {
+              channel: channel
+            }
+          )
         end
       end
     end

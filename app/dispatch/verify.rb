@@ -19,7 +19,13 @@ module AskFirst
 
           keep(found, Core::Dispatch::Likeness.of(release[:request], shown))
         rescue Core::Dispatch::Lapsed, Core::Dispatch::Unreachable => e
-          keep(found, Core::Dispatch::Likeness::Seen.new(kind: "cannot_tell", note: "The network could not be looked at: #{e.message}"))
+          keep(
+            found,
+            Core::Dispatch::Likeness::Seen.new(
+              kind: "cannot_tell",
+              note: "The network could not be looked at: #{e.message}"
+            )
+          )
         end
 
         private
@@ -42,7 +48,15 @@ module AskFirst
           write do
             rows(:showings).where(id: showing[:id]).update(seen: seen.kind, seen_at: now, seen_note: seen.note)
             attempt(showing, "seen_#{seen.kind}", seen.note)
-            record("verified", post_id: showing[:post_id], adaptation_id: showing[:adaptation_id], facts: { seen: seen.kind, note: seen.note })
+            record(
+              "verified",
+              post_id: showing[:post_id],
+              adaptation_id: showing[:adaptation_id],
+              facts: {
+                seen: seen.kind,
+                note: seen.note
+              }
+            )
             announce("dispatch", ids: [showing[:post_id]])
             look_after(showing) unless seen.kind == "differs"
           end

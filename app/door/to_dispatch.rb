@@ -48,7 +48,9 @@ module AskFirst
         private
 
         def through_gates(row, gate)
-          return Store::Gates.for_sending(scope, channel_id: row[:channel_id], post_id: row[:post_id], moves: true) if gate == :sending
+          if gate == :sending
+            return Store::Gates.for_sending(scope, channel_id: row[:channel_id], post_id: row[:post_id], moves: true)
+          end
 
           Store::Gates.for_posts(scope, [row[:post_id]]) if gate
         end

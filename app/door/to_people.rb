@@ -11,7 +11,10 @@ module AskFirst
           agency_only!("This member")
           Store::Gates.for_workspace(scope) if gate
           require!(@act)
-          row = Store::People::Members.of_workspace(scope, now).find { |one| one[:membership_id] == input[:membership_id] } or raise Core::NotFound, "This member"
+          row =
+            Store::People::Members
+              .of_workspace(scope, now)
+              .find { |one| one[:membership_id] == input[:membership_id] } or raise Core::NotFound, "This member"
           require_within!(row) if within
           Opened.new(row: row)
         end
@@ -19,8 +22,15 @@ module AskFirst
         def invitation(input)
           agency_only!("This invitation")
           require!(@act)
-          channels = scope.db[:invitation_channels].where(workspace_id: Sequel[:invitations][:workspace_id], invitation_id: Sequel[:invitations][:id])
-          row = find(:invitations, input[:invitation_id], "This invitation") { |all| all.select_all(:invitations).select_append(gathered(channels, :channel_id).as(:channel_ids)) }
+          channels =
+            scope.db[:invitation_channels].where(
+              workspace_id: Sequel[:invitations][:workspace_id],
+              invitation_id: Sequel[:invitations][:id]
+            )
+          row =
+            find(:invitations, input[:invitation_id], "This invitation") do |all|
+              all.select_all(:invitations).select_append(gathered(channels, :channel_id).as(:channel_ids))
+            end
           require_within_channels!(row[:limited] ? row[:channel_ids].to_a : nil)
           Opened.new(row: row)
         end
@@ -45,14 +55,25 @@ module AskFirst
           return if beyond.empty?
 
           sentences = Core::Permissions::Abilities::SENTENCES.values_at(*beyond.first(2)).join(", ")
-          who = colleagues.select { |one| (abilities - one.abilities).empty? && one.abilities.include?("govern_people") }.map(&:name)
+          who =
+            colleagues
+              .select { |one| (abilities - one.abilities).empty? && one.abilities.include?("govern_people") }
+              .map(&:name)
           raise beyond("“#{role}” may do what you may not (#{sentences}).", who, "role_id")
         end
 
         private
 
         def beyond(sentence, who, field)
-          Core::Refused.new("beyond_own", sentence, field: field, way_on: who.empty? ? "Ask the agency's owner." : "#{who.join(', ')} can.", facts: { "who_can" => who })
+          Core::Refused.new(
+            "beyond_own",
+            sentence,
+            field: field,
+            way_on: who.empty? ? "Ask the agency's owner." : "#{who.join(", ")} can.",
+            facts: {
+              "who_can" => who
+            }
+          )
         end
       end
     end

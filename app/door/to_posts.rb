@@ -6,9 +6,7 @@ module AskFirst
       # Posts, and what hangs on one: its tasks and files.
       module ToPosts
         # A post's row with the channels that it is on: enough for what hangs on no verdict.
-        Face = Struct.new(:row, :channel_ids, keyword_init: true) do
-          def id = row[:id]
-        end
+        Face = Struct.new(:row, :channel_ids, keyword_init: true) { def id = row[:id] }
 
         def post(input, **how)
           posts({ post_ids: [input[:post_id]] }, **how)
@@ -55,14 +53,21 @@ module AskFirst
         def media(input)
           agency_only!("This picture")
           require!(@act)
-          Opened.new(row: find(:media, input[:media_id], "This picture") { |files| Store::Posts::Visible.media(scope, files) })
+          Opened.new(
+            row: find(:media, input[:media_id], "This picture") { |files| Store::Posts::Visible.media(scope, files) }
+          )
         end
 
         # A file exactly as it goes out.
         def rendition(input)
           agency_only!("This picture")
           require!(@act)
-          Opened.new(row: find(:renditions, input[:rendition_id], "This picture") { |files| Store::Posts::Visible.renditions(scope, files) })
+          Opened.new(
+            row:
+              find(:renditions, input[:rendition_id], "This picture") do |files|
+                Store::Posts::Visible.renditions(scope, files)
+              end
+          )
         end
 
         private
@@ -70,15 +75,30 @@ module AskFirst
         # One statement, whether a post is there, not there, or not theirs.
         def seen_rows(ids, gate)
           known = ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }
-          on = scope.db[:adaptations].where(workspace_id: Sequel[:posts][:workspace_id], post_id: Sequel[:posts][:id], removed_at: nil)
+          on =
+            scope.db[:adaptations].where(
+              workspace_id: Sequel[:posts][:workspace_id],
+              post_id: Sequel[:posts][:id],
+              removed_at: nil
+            )
           found = Store::Posts::Visible.narrow(scope, scope.rows(:posts).where(Sequel[:posts][:id] => known))
-          found = found.select_all(:posts).select_append(gathered(on, :channel_id).as(:channel_ids)).order(Sequel[:posts][:id])
+          found =
+            found
+              .select_all(:posts)
+              .select_append(gathered(on, :channel_id).as(:channel_ids))
+              .order(Sequel[:posts][:id])
           (gate ? found.lock_style(Store::Gates::LOCK) : found).to_hash(:id)
         end
 
         def asked_about
-          lines = scope.db[:ask_lines].where(Sequel[:ask_lines][:workspace_id] => Sequel[:posts][:workspace_id], Sequel[:ask_lines][:post_id] => Sequel[:posts][:id])
-            .join(:ask_people, workspace_id: :workspace_id, ask_id: :ask_id).where(person_id: member.person_id)
+          lines =
+            scope.db[:ask_lines]
+              .where(
+                Sequel[:ask_lines][:workspace_id] => Sequel[:posts][:workspace_id],
+                Sequel[:ask_lines][:post_id] => Sequel[:posts][:id]
+              )
+              .join(:ask_people, workspace_id: :workspace_id, ask_id: :ask_id)
+              .where(person_id: member.person_id)
           member.ask_id ? lines.where(Sequel[:ask_lines][:ask_id] => member.ask_id) : lines
         end
 

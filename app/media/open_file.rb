@@ -21,7 +21,11 @@ module AskFirst
 
           # @return [Hash] {path:, mime:, name:}
           def call(rendition_id:)
-            { path: kit.files.path(row[:file]), mime: row[:mime], name: "#{rendition_id[-6..]}.#{kit.kinds.ending(row[:spec])}" }
+            {
+              path: kit.files.path(row[:file]),
+              mime: row[:mime],
+              name: "#{rendition_id[-6..]}.#{kit.kinds.ending(row[:spec])}"
+            }
           end
         end
 

@@ -28,9 +28,19 @@ module AskFirst
           id = new_id
           file = "#{member.workspace_id}/#{id}.#{kit.kinds.ending(picture[:spec])}"
           kit.files.put(file, StringIO.new(bytes))
-          row = { workspace_id: member.workspace_id, id: id, media_id: picture[:media_id], spec: Store::Database.jsonb(picture[:spec]), file: file,
-                  mime: picture[:spec]["mime"], bytes: bytes.bytesize, width: picture[:spec]["size"][0], height: picture[:spec]["size"][1],
-                  digest: Digest::SHA256.hexdigest(bytes), made_at: now }
+          row = {
+            workspace_id: member.workspace_id,
+            id: id,
+            media_id: picture[:media_id],
+            spec: Store::Database.jsonb(picture[:spec]),
+            file: file,
+            mime: picture[:spec]["mime"],
+            bytes: bytes.bytesize,
+            width: picture[:spec]["size"][0],
+            height: picture[:spec]["size"][1],
+            digest: Digest::SHA256.hexdigest(bytes),
+            made_at: now
+          }
           write { kit.db[:renditions].insert_conflict.insert(row) }
         end
       end

@@ -25,8 +25,15 @@ module AskFirst
           id = new_id
           kit.files.put("#{member.workspace_id}/#{id}", io)
           kit.files.put("#{member.workspace_id}/#{id}.preview", kit.kinds.preview(io, seen[:kind]))
-          row = { id: id, file: "#{member.workspace_id}/#{id}", name: Core::Posts::Text.clean(name.to_s[0, 255], field: "file"), bytes: io.size,
-                  digest: digest(io), added_by: member.person_id, added_at: now }.merge(seen)
+          row = {
+            id: id,
+            file: "#{member.workspace_id}/#{id}",
+            name: Core::Posts::Text.clean(name.to_s[0, 255], field: "file"),
+            bytes: io.size,
+            digest: digest(io),
+            added_by: member.person_id,
+            added_at: now
+          }.merge(seen)
           write do
             scope.insert(:media, row)
             record("picture_added", facts: row.slice(:id, :name, :kind, :mime, :bytes, :width, :height))
@@ -46,8 +53,12 @@ module AskFirst
         end
 
         def too_heavy
-          Core::Invalid.new("file_too_large", "The file is larger than #{MOST_BYTES / 1024 / 1024} MB.",
-            field: "file", way_on: "Export it smaller.")
+          Core::Invalid.new(
+            "file_too_large",
+            "The file is larger than #{MOST_BYTES / 1024 / 1024} MB.",
+            field: "file",
+            way_on: "Export it smaller."
+          )
         end
       end
     end

@@ -17,10 +17,23 @@ module AskFirst
           scope = Invitation.scope(kit, row)
           scope.transaction do
             claim(scope, row, kit.now)
-            person = known_person(kit, row, signed_in, password, cost) || make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
+            person =
+              known_person(kit, row, signed_in, password, cost) ||
+                make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
             join(scope, row, person, kit.now)
             scope.rows(:invitations).where(id: row[:id]).update(accepted_at: kit.now, accepted_by: person)
-            Store::Record::Rows.add(scope, now: kit.now, who: { person_id: person, from_address: from }, act: "invitation_accepted", facts: { email: row[:email] })
+            Store::Record::Rows.add(
+              scope,
+              now: kit.now,
+              who: {
+                person_id: person,
+                from_address: from
+              },
+              act: "invitation_accepted",
+              facts: {
+                email: row[:email]
+              }
+            )
             workspace_id = row[:workspace_id]
             Live.announce(kit, workspace_id, { what: "people", ids: [] }, Store::People::Hearers.of(scope, [], kit.now))
             { person_id: person, workspace_id: workspace_id, side: row[:side] }
@@ -30,7 +43,13 @@ module AskFirst
         # Two that come at once meet here: the second finds it accepted.
         def claim(scope, row, now)
           locked = scope.rows(:invitations).where(id: row[:id]).for_update.first
-          raise Core::Over.new("invitation_used", "This invitation has been accepted already.", way_on: "Sign in, or answer from the mails you get.") if locked[:accepted_at]
+          if locked[:accepted_at]
+            raise Core::Over.new(
+                    "invitation_used",
+                    "This invitation has been accepted already.",
+                    way_on: "Sign in, or answer from the mails you get."
+                  )
+          end
           raise Invitation.over if locked[:revoked_at] || locked[:expires_at] <= now
         end
 
@@ -44,39 +63,72 @@ module AskFirst
             return person[:id]
           end
 
-          raise Core::Conflict.new("sign_in_first", signed_in ? "You are signed in as somebody else." : "There is an account for #{row[:email]} already.",
-            way_on: "Sign in as #{row[:email]}, then accept.", field: "email")
+          raise Core::Conflict.new(
+                  "sign_in_first",
+                  signed_in ? "You are signed in as somebody else." : "There is an account for #{row[:email]} already.",
+                  way_on: "Sign in as #{row[:email]}, then accept.",
+                  field: "email"
+                )
         end
 
         def give_password(kit, person, row, password, cost)
           require_good!(password, row, person[:name])
-          kit.db[:account_password_hashes].insert(id: person[:id], password_hash: Argon2::Password.new(**cost).create(password))
+          kit.db[:account_password_hashes].insert(
+            id: person[:id],
+            password_hash: Argon2::Password.new(**cost).create(password)
+          )
         end
 
         def require_good!(password, row, name)
           problem = Core::People::Password.problem(password.to_s, email: row[:email], name: name.to_s)
-          raise Core::Invalid.new("bad_password", problem, field: "password", way_on: "Take a few words that only you put together.") if problem
+          if problem
+            raise Core::Invalid.new(
+                    "bad_password",
+                    problem,
+                    field: "password",
+                    way_on: "Take a few words that only you put together."
+                  )
+          end
         end
 
         def make(kit, row, workspace, name:, password:, zone:, cost:)
           require_good!(password, row, name) if row[:side] == "agency"
           at = zone || workspace[:zone]
           Core::Plan::WallTime.timezone(at)
-          AddPerson.call(kit, agency_id: workspace[:agency_id], name: name, email: row[:email], zone: at, password: row[:side] == "agency" ? password : nil, cost: cost)
+          AddPerson.call(
+            kit,
+            agency_id: workspace[:agency_id],
+            name: name,
+            email: row[:email],
+            zone: at,
+            password: row[:side] == "agency" ? password : nil,
+            cost: cost
+          )
         end
 
         # Somebody who was here before comes back to their own membership, on the side that they had.
         def join(scope, row, person, now)
           old = scope.rows(:memberships).where(person_id: person).first
           if old && old[:side] != row[:side]
-            raise Core::Conflict.new("other_side", "This person was here on the other side, and a membership never changes its side.",
-              way_on: "Ask whoever invited you to use another address.")
+            raise Core::Conflict.new(
+                    "other_side",
+                    "This person was here on the other side, and a membership never changes its side.",
+                    way_on: "Ask whoever invited you to use another address."
+                  )
           end
 
-          values = { role_id: row[:role_id], title: row[:title], limited: row[:limited], access_until: row[:access_until] }
+          values = {
+            role_id: row[:role_id],
+            title: row[:title],
+            limited: row[:limited],
+            access_until: row[:access_until]
+          }
           id = old ? old[:id] : Core::Uuid.v7(now)
           if old
-            scope.rows(:memberships).where(id: id).update(values.merge(ended_at: nil, ended_by: nil, version: Sequel[:version] + 1))
+            scope
+              .rows(:memberships)
+              .where(id: id)
+              .update(values.merge(ended_at: nil, ended_by: nil, version: Sequel[:version] + 1))
             scope.rows(:membership_channels).where(membership_id: id).delete
           else
             scope.insert(:memberships, values.merge(id: id, person_id: person, side: row[:side], since: now))

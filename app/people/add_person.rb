@@ -15,20 +15,42 @@ module AskFirst
         def call(kit, agency_id:, name:, email:, zone:, password: nil, owner: false, cost: COST)
           id = Core::Uuid.v7(kit.now)
           kit.db.transaction do
-            kit.db[:people].insert(id: id, agency_id: agency_id, name: name(name), email: email, zone: zone, is_owner: owner, created_at: kit.now)
-            kit.db[:account_password_hashes].insert(id: id, password_hash: Argon2::Password.new(**cost).create(password)) if password
+            kit.db[:people].insert(
+              id: id,
+              agency_id: agency_id,
+              name: name(name),
+              email: email,
+              zone: zone,
+              is_owner: owner,
+              created_at: kit.now
+            )
+            if password
+              kit.db[:account_password_hashes].insert(
+                id: id,
+                password_hash: Argon2::Password.new(**cost).create(password)
+              )
+            end
           end
           id
         rescue Sequel::UniqueConstraintViolation
-          raise Core::Conflict.new("known_address", "Somebody with this address is known already.", field: "email",
-            way_on: "Invite them as they are.")
+          raise Core::Conflict.new(
+                  "known_address",
+                  "Somebody with this address is known already.",
+                  field: "email",
+                  way_on: "Invite them as they are."
+                )
         end
 
         def name(value)
           text = Core::Posts::Text.line(value, field: "name", limit: 120)
           return text unless text.empty?
 
-          raise Core::Invalid.new("name_missing", "Your name is missing.", field: "name", way_on: "Type it as colleagues know it.")
+          raise Core::Invalid.new(
+                  "name_missing",
+                  "Your name is missing.",
+                  field: "name",
+                  way_on: "Type it as colleagues know it."
+                )
         end
       end
     end

@@ -17,7 +17,11 @@ module AskFirst
           ids = channels(channel_ids)
           require_within_own!(role, ids)
           ends = access_until(until_date)
-          keep_a_lead!(row, { side: row[:side], abilities: role[:abilities].to_a, limited: !ids.nil?, access_until: ends }, "This change")
+          keep_a_lead!(
+            row,
+            { side: row[:side], abilities: role[:abilities].to_a, limited: !ids.nil?, access_until: ends },
+            "This change"
+          )
           keep_change(role, Core::Posts::Text.line(title, field: "title", limit: 120), ids, ends)
           moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) : []
           restage(moved) if moved.any?
@@ -28,16 +32,54 @@ module AskFirst
         private
 
         def changed(row)
-          Core::Conflict.new("member_changed", "Somebody changed what #{row[:name]} may do meanwhile.", field: "role_id", way_on: "Look at it as it is now, then change it.",
-            facts: { "theirs" => { "role_id" => row[:role_id], "title" => row[:title], "channel_ids" => row[:limited] ? row[:channel_ids].to_a : nil }, "version" => row[:version] })
+          Core::Conflict.new(
+            "member_changed",
+            "Somebody changed what #{row[:name]} may do meanwhile.",
+            field: "role_id",
+            way_on: "Look at it as it is now, then change it.",
+            facts: {
+              "theirs" => {
+                "role_id" => row[:role_id],
+                "title" => row[:title],
+                "channel_ids" => row[:limited] ? row[:channel_ids].to_a : nil
+              },
+              "version" => row[:version]
+            }
+          )
         end
 
         def keep_change(role, title, ids, ends)
-          rows(:memberships).where(id: row[:membership_id]).update(role_id: role[:id], title: title, limited: !ids.nil?, access_until: ends, version: row[:version] + 1)
+          rows(:memberships).where(id: row[:membership_id]).update(
+            role_id: role[:id],
+            title: title,
+            limited: !ids.nil?,
+            access_until: ends,
+            version: row[:version] + 1
+          )
           rows(:membership_channels).where(membership_id: row[:membership_id]).delete
-          scope.insert(:membership_channels, *Array(ids).map { |id| { membership_id: row[:membership_id], channel_id: id } })
-          before = { role: row[:role], title: row[:title], channels: row[:limited] ? row[:channel_ids].size : nil, until: row[:access_until] }
-          record("member_changed", facts: { person: row[:name], before: before, after: { role: role[:name], title: title, channels: ids&.size, until: ends } })
+          scope.insert(
+            :membership_channels,
+            *Array(ids).map { |id| { membership_id: row[:membership_id], channel_id: id } }
+          )
+          before = {
+            role: row[:role],
+            title: row[:title],
+            channels: row[:limited] ? row[:channel_ids].size : nil,
+            until: row[:access_until]
+          }
+          record(
+            "member_changed",
+            facts: {
+              person: row[:name],
+              before: before,
+              after: {
+                role: role[:name],
+                title: title,
+                channels: ids&.size,
+                until: ends
+              }
+            }
+          )
         end
       end
     end

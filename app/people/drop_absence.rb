@@ -6,7 +6,14 @@ module AskFirst
       # Takes a planned absence back; nobody stands in any more.
       class DropAbsence < AgencyAct
         def call(absence_id:)
-          found = Core::Uuid::FORMAT.match?(absence_id.to_s) ? db[:absences].where(id: absence_id, person_id: person.person_id).delete : 0
+          found =
+            (
+              if Core::Uuid::FORMAT.match?(absence_id.to_s)
+                db[:absences].where(id: absence_id, person_id: person.person_id).delete
+              else
+                0
+              end
+            )
           raise Core::NotFound, "This absence" if found.zero?
         end
       end

@@ -26,16 +26,29 @@ module AskFirst
           return if to
 
           left = []
-          left << "#{holds[:tasks].size} open #{holds[:tasks].size == 1 ? 'task' : 'tasks'}" if holds[:tasks].any?
-          left << "#{holds[:asks].count { |ask| ask[:last] }} asks that nobody else can answer" if holds[:asks].any? { |ask| ask[:last] }
-          left << "the step “#{holds[:steps].find { |step| step[:only] }[:name]}”, which names nobody else" if holds[:steps].any? { |step| step[:only] }
+          left << "#{holds[:tasks].size} open #{holds[:tasks].size == 1 ? "task" : "tasks"}" if holds[:tasks].any?
+          if holds[:asks].any? { |ask| ask[:last] }
+            left << "#{holds[:asks].count { |ask| ask[:last] }} asks that nobody else can answer"
+          end
+          if holds[:steps].any? { |step| step[:only] }
+            left << "the step “#{holds[:steps].find { |step| step[:only] }[:name]}”, which names nobody else"
+          end
           return if left.empty?
 
-          raise Core::Conflict.new("needs_heir", "#{row[:name]} has #{left.join(', ')}.", field: "to", way_on: "Choose who takes this over.")
+          raise Core::Conflict.new(
+                  "needs_heir",
+                  "#{row[:name]} has #{left.join(", ")}.",
+                  field: "to",
+                  way_on: "Choose who takes this over."
+                )
         end
 
         def finish(row)
-          rows(:memberships).where(id: row[:membership_id]).update(ended_at: now, ended_by: member.person_id, version: row[:version] + 1)
+          rows(:memberships).where(id: row[:membership_id]).update(
+            ended_at: now,
+            ended_by: member.person_id,
+            version: row[:version] + 1
+          )
           rows(:guest_passes).where(person_id: row[:person_id], revoked_at: nil).update(revoked_at: now)
           rows(:stand_ins).where(Sequel.|({ person_id: row[:person_id] }, { stand_in_id: row[:person_id] })).delete
           rows(:channels_off).where(person_id: row[:person_id]).delete

@@ -12,15 +12,23 @@ module AskFirst
         def of(scope, row, now)
           person = row[:person_id]
           {
-            tasks: tasks(scope, person).select_map(:title), asks: open_asks(scope, person).map { |ask| ask.slice(:id, :post_id, :subject, :step, :last) },
-            posts: seen(scope).where(owner_id: person).exclude(stage: "out").count, record: scope.rows(:record).where(person_id: person).count,
-            steps: steps(scope, person), only_they_release: only_they?(scope, row, "release", now), releases: scope.rows(:releases).where(ended_at: nil, released_by: person).count,
-            channels: consents(scope, person), stands_in_for: scope.rows(:stand_ins).where(stand_in_id: person).count
+            tasks: tasks(scope, person).select_map(:title),
+            asks: open_asks(scope, person).map { |ask| ask.slice(:id, :post_id, :subject, :step, :last) },
+            posts: seen(scope).where(owner_id: person).exclude(stage: "out").count,
+            record: scope.rows(:record).where(person_id: person).count,
+            steps: steps(scope, person),
+            only_they_release: only_they?(scope, row, "release", now),
+            releases: scope.rows(:releases).where(ended_at: nil, released_by: person).count,
+            channels: consents(scope, person),
+            stands_in_for: scope.rows(:stand_ins).where(stand_in_id: person).count
           }
         end
 
         def tasks(scope, person)
-          scope.rows(:tasks).where(person_id: person, done_at: nil, post_id: seen(scope).select(Sequel[:posts][:id])).order(:due_at)
+          scope
+            .rows(:tasks)
+            .where(person_id: person, done_at: nil, post_id: seen(scope).select(Sequel[:posts][:id]))
+            .order(:due_at)
         end
 
         # A reader who is limited to channels learns nothing of other posts.
@@ -30,21 +38,45 @@ module AskFirst
 
         # Open lines that wait for the person; `last` when nobody else was asked.
         def open_asks(scope, person)
-          lines = scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil)
-            .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
-            .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
-            .join(:route_steps, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:asks][:step_id])
-            .join(:posts, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:post_id])
-            .where(Sequel[:ask_people][:person_id] => person, Sequel[:ask_lines][:post_id] => seen(scope).select(Sequel[:posts][:id]))
-            .select(Sequel[:asks][:id], Sequel[:ask_lines][:post_id], :subject, Sequel[:route_steps][:name].as(:step), Sequel[:route_steps][:side], :asked_at).order(:asked_at).all
-          others = scope.rows(:ask_people).where(ask_id: lines.map { |line| line[:id] }).exclude(Sequel[:ask_people][:person_id] => person)
-                        .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:ask_people][:person_id]).where(Sequel[:memberships][:ended_at] => nil).select_map(:ask_id)
+          lines =
+            scope
+              .rows(:ask_lines)
+              .where(Sequel[:ask_lines][:ended_at] => nil)
+              .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
+              .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
+              .join(:route_steps, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:asks][:step_id])
+              .join(:posts, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:post_id])
+              .where(
+                Sequel[:ask_people][:person_id] => person,
+                Sequel[:ask_lines][:post_id] => seen(scope).select(Sequel[:posts][:id])
+              )
+              .select(
+                Sequel[:asks][:id],
+                Sequel[:ask_lines][:post_id],
+                :subject,
+                Sequel[:route_steps][:name].as(:step),
+                Sequel[:route_steps][:side],
+                :asked_at
+              )
+              .order(:asked_at)
+              .all
+          others =
+            scope
+              .rows(:ask_people)
+              .where(ask_id: lines.map { |line| line[:id] })
+              .exclude(Sequel[:ask_people][:person_id] => person)
+              .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:ask_people][:person_id])
+              .where(Sequel[:memberships][:ended_at] => nil)
+              .select_map(:ask_id)
           lines.map { |line| line.merge(last: !others.include?(line[:id])) }
         end
 
         # Steps of today's route that name the person, with whether nobody else is named.
         def steps(scope, person)
-          Store::Signoff::Routes.today(scope).select { |step| step.people.include?(person) }.map { |step| { name: step.name, only: step.people == [person] } }
+          Store::Signoff::Routes
+            .today(scope)
+            .select { |step| step.people.include?(person) }
+            .map { |step| { name: step.name, only: step.people == [person] } }
         end
 
         def consents(scope, person)
@@ -56,7 +88,10 @@ module AskFirst
         end
 
         def only_they?(scope, row, ability, now)
-          able = Store::People::Members.of_workspace(scope, now).select { |one| one[:side] == row[:side] && one[:abilities].include?(ability) }
+          able =
+            Store::People::Members
+              .of_workspace(scope, now)
+              .select { |one| one[:side] == row[:side] && one[:abilities].include?(ability) }
           able.map { |one| one[:person_id] } == [row[:person_id]]
         end
       end

@@ -14,9 +14,19 @@ module AskFirst
           row, workspace = find(kit, token)
           role = kit.db[:roles].where(id: row[:role_id]).first
           person = kit.db[:people].where(email: row[:email]).first
-          { client: workspace[:name], mark: workspace[:mark], edge: workspace[:edge], agency: kit.db[:agencies].where(id: workspace[:agency_id]).get(:name),
-            invited_by: kit.db[:people].where(id: row[:invited_by]).get(:name), role: role[:name], side: row[:side], email: row[:email],
-            known: !person.nil?, signs_in: person ? kit.db[:account_password_hashes].where(id: person[:id]).any? : false, zone: workspace[:zone] }
+          {
+            client: workspace[:name],
+            mark: workspace[:mark],
+            edge: workspace[:edge],
+            agency: kit.db[:agencies].where(id: workspace[:agency_id]).get(:name),
+            invited_by: kit.db[:people].where(id: row[:invited_by]).get(:name),
+            role: role[:name],
+            side: row[:side],
+            email: row[:email],
+            known: !person.nil?,
+            signs_in: person ? kit.db[:account_password_hashes].where(id: person[:id]).any? : false,
+            zone: workspace[:zone]
+          }
         end
 
         # @return [Array(Hash, Hash)] the invitation's row and its workspace's
@@ -24,10 +34,18 @@ module AskFirst
           digest = Signoff::MintPass.digest(token.to_s)
           row = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:invitations].where(digest: digest).first }
           raise over if row.nil? || row[:revoked_at]
-          raise Core::Over.new("invitation_used", "This invitation has been accepted already.", way_on: "Sign in, or answer from the mails you get.") if row[:accepted_at]
+          if row[:accepted_at]
+            raise Core::Over.new(
+                    "invitation_used",
+                    "This invitation has been accepted already.",
+                    way_on: "Sign in, or answer from the mails you get."
+                  )
+          end
           raise over if row[:expires_at] <= kit.now
 
-          workspace = scope(kit, row).transaction { kit.db[:workspaces].where(id: row[:workspace_id], deleted_at: nil).first } or raise over
+          workspace =
+            scope(kit, row).transaction { kit.db[:workspaces].where(id: row[:workspace_id], deleted_at: nil).first } or
+            raise over
           [row, workspace]
         end
 
@@ -36,7 +54,11 @@ module AskFirst
         end
 
         def over
-          Core::Over.new("invitation_over", "This invitation no longer works.", way_on: "Ask whoever invited you for a new one.")
+          Core::Over.new(
+            "invitation_over",
+            "This invitation no longer works.",
+            way_on: "Ask whoever invited you for a new one."
+          )
         end
       end
     end

@@ -22,9 +22,17 @@ module AskFirst
           ends = access_until(until_date)
           label = Core::Posts::Text.line(title, field: "title", limit: 120)
           found = Core::People::Addresses.read(Core::Posts::Text.clean(addresses, field: "addresses", limit: 20_000))
-          raise Core::Invalid.new("no_address", "There is no address yet.", field: "addresses", way_on: "Type or paste one or more.") if found.empty?
+          if found.empty?
+            raise Core::Invalid.new(
+                    "no_address",
+                    "There is no address yet.",
+                    field: "addresses",
+                    way_on: "Type or paste one or more."
+                  )
+          end
 
-          results = found.map { |one| one.problem ? one : one.dup.tap { |same| same.problem = refusal(one.address, role) } }
+          results =
+            found.map { |one| one.problem ? one : one.dup.tap { |same| same.problem = refusal(one.address, role) } }
           results.reject(&:problem).each { |one| invite(one.address, role, label, ids, ends) }
           announce("people", ids: [])
           results.map { |one| { typed: one.typed, invited: one.problem.nil?, problem: one.problem } }
@@ -34,12 +42,14 @@ module AskFirst
 
         def refusal(address, role)
           return "Is a member here already." if members.include?(address.downcase)
-          return "Is invited already; send it again from the list." if rows(:invitations).where(email: address, accepted_at: nil, revoked_at: nil).any?
+          if rows(:invitations).where(email: address, accepted_at: nil, revoked_at: nil).any?
+            return "Is invited already; send it again from the list."
+          end
 
           domains = role[:side] == "agency" ? policy : []
           return if domains.empty? || domains.include?(address.split("@").last.downcase)
 
-          "Is not at #{domains.join(' or ')}: the agency takes people of its side only from there."
+          "Is not at #{domains.join(" or ")}: the agency takes people of its side only from there."
         end
 
         def members
@@ -52,9 +62,25 @@ module AskFirst
 
         def invite(address, role, title, channel_ids, ends)
           id = new_id
-          scope.insert(:invitations, { id: id, email: address, side: role[:side], role_id: role[:id], title: title, limited: !channel_ids.nil?, access_until: ends,
-                                       invited_by: member.person_id, invited_at: now, expires_at: now + (DAYS * 86_400) })
-          scope.insert(:invitation_channels, *Array(channel_ids).map { |channel| { invitation_id: id, channel_id: channel } })
+          scope.insert(
+            :invitations,
+            {
+              id: id,
+              email: address,
+              side: role[:side],
+              role_id: role[:id],
+              title: title,
+              limited: !channel_ids.nil?,
+              access_until: ends,
+              invited_by: member.person_id,
+              invited_at: now,
+              expires_at: now + (DAYS * 86_400)
+            }
+          )
+          scope.insert(
+            :invitation_channels,
+            *Array(channel_ids).map { |channel| { invitation_id: id, channel_id: channel } }
+          )
           record("invited", facts: { email: address, role: role[:name] })
           kit.queue.invitation_mail(member.workspace_id, id, at: now)
         end

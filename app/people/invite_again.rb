@@ -8,7 +8,13 @@ module AskFirst
         opens :invitation, "invite"
 
         def call(invitation_id:)
-          raise Core::Over.new("invitation_over", "This invitation was accepted or revoked already.", way_on: "Look at the list again.") if row[:accepted_at] || row[:revoked_at]
+          if row[:accepted_at] || row[:revoked_at]
+            raise Core::Over.new(
+                    "invitation_over",
+                    "This invitation was accepted or revoked already.",
+                    way_on: "Look at the list again."
+                  )
+          end
 
           rows(:invitations).where(id: invitation_id).update(expires_at: now + (Invite::DAYS * 86_400))
           record("invited_again", facts: { email: row[:email] })

@@ -10,7 +10,9 @@ module AskFirst
 
         # @return [Hash] {membership_id:, person_id:, name:, side:}
         def call(membership_id:)
-          raise Core::Invalid.new("is_you", "That is you.", field: "membership_id", way_on: "Choose somebody else.") if row[:person_id] == member.person_id
+          if row[:person_id] == member.person_id
+            raise Core::Invalid.new("is_you", "That is you.", field: "membership_id", way_on: "Choose somebody else.")
+          end
 
           record("looked_as", facts: { person: row[:name], role: row[:role] })
           row.slice(:membership_id, :person_id, :name, :side)

@@ -25,9 +25,16 @@ module AskFirst
           agency = kit.db[:agencies].where(id: workspace[:agency_id]).get(:name)
           until_day = Core::Plan::WallTime.at(row[:expires_at], workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")
           what = row[:side] == "client" ? "to answer for #{workspace[:name]}" : "to work on #{workspace[:name]}"
-          letter = Letter.new.say("#{inviter} of #{agency} invites you #{what}.")
-            .button("Look and accept", "#{kit.settings.public_url}/invitation#/#{token}", lead: "Accept here, until #{until_day}:")
-            .small("The link works until #{until_day}. If you do not expect this, do nothing: it ends by itself.")
+          letter =
+            Letter
+              .new
+              .say("#{inviter} of #{agency} invites you #{what}.")
+              .button(
+                "Look and accept",
+                "#{kit.settings.public_url}/invitation#/#{token}",
+                lead: "Accept here, until #{until_day}:"
+              )
+              .small("The link works until #{until_day}. If you do not expect this, do nothing: it ends by itself.")
           { to: row[:email], subject: "#{inviter} invites you #{what}", **letter.parts }
         end
       end

@@ -28,12 +28,19 @@ module AskFirst
 
           @kit.db[:notices].where(id: due.map { |row| row[:id] }).update(sent_at: @kit.now)
           person = @kit.db[:people].where(id: @person_id).first
-          clients = Store::People::Members.of_person(@kit.db, @person_id, @kit.now).select { |row| row[:side] == "agency" }.to_h { |row| [row[:workspace_id], row[:workspace_name]] }
+          clients =
+            Store::People::Members
+              .of_person(@kit.db, @person_id, @kit.now)
+              .select { |row| row[:side] == "agency" }
+              .to_h { |row| [row[:workspace_id], row[:workspace_name]] }
           told = due.select { |row| clients.key?(row[:workspace_id]) }
           return if told.empty?
 
           lines = told.map { |row| [clients[row[:workspace_id]], row[:words], link(row)] }
-          letter = lines.reduce(Letter.new(person[:name])) { |said, line| said.item(*line) }.small("What you are told, and when", "#{@kit.settings.public_url}/profile")
+          letter =
+            lines
+              .reduce(Letter.new(person[:name])) { |said, line| said.item(*line) }
+              .small("What you are told, and when", "#{@kit.settings.public_url}/profile")
           { to: person[:email], subject: subject(lines), **letter.parts }
         end
 
@@ -43,7 +50,11 @@ module AskFirst
         end
 
         def link(row)
-          row[:post_id] ? "#{@kit.settings.public_url}/w/#{row[:workspace_id]}/posts/#{row[:post_id]}" : "#{@kit.settings.public_url}/desk"
+          if row[:post_id]
+            "#{@kit.settings.public_url}/w/#{row[:workspace_id]}/posts/#{row[:post_id]}"
+          else
+            "#{@kit.settings.public_url}/desk"
+          end
         end
 
         def subject(lines)

@@ -9,7 +9,8 @@ module AskFirst
 
         # @param after [Hash, nil] what the membership becomes; nil when it ends
         def keep_a_lead!(row, after, what)
-          others = Store::People::Members.of_workspace(scope, now).reject { |one| one[:membership_id] == row[:membership_id] }
+          others =
+            Store::People::Members.of_workspace(scope, now).reject { |one| one[:membership_id] == row[:membership_id] }
           return if Core::Permissions::Leads.any?(others + [after].compact)
           return unless Core::Permissions::Leads.lead?(row)
 
@@ -17,11 +18,24 @@ module AskFirst
         end
 
         def role(role_id, side)
-          found = Core::Uuid::FORMAT.match?(role_id.to_s) && kit.db[:roles].where(id: role_id, agency_id: workspace[:agency_id]).first
-          raise Core::Invalid.new("no_such_role", "There is no such role.", field: "role_id", way_on: "Choose one from the list.") unless found
+          found =
+            Core::Uuid::FORMAT.match?(role_id.to_s) &&
+              kit.db[:roles].where(id: role_id, agency_id: workspace[:agency_id]).first
+          unless found
+            raise Core::Invalid.new(
+                    "no_such_role",
+                    "There is no such role.",
+                    field: "role_id",
+                    way_on: "Choose one from the list."
+                  )
+          end
           if side && found[:side] != side
-            raise Core::Invalid.new("other_side", "A member never changes sides: what the #{side} side may see differs for good.", field: "role_id",
-              way_on: "Choose a role of their side.")
+            raise Core::Invalid.new(
+                    "other_side",
+                    "A member never changes sides: what the #{side} side may see differs for good.",
+                    field: "role_id",
+                    way_on: "Choose a role of their side."
+                  )
           end
 
           found
@@ -35,7 +49,13 @@ module AskFirst
           wanted = rows(:channels).where(id: ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) })
           wanted = wanted.where(id: member.limited_to) if member.limited_to
           known = wanted.select_map(:id)
-          raise Core::Invalid.new("no_such_channel", "Choose at least one channel of this client, or all.", field: "channel_ids") if known.size < ids.uniq.size || ids.empty?
+          if known.size < ids.uniq.size || ids.empty?
+            raise Core::Invalid.new(
+                    "no_such_channel",
+                    "Choose at least one channel of this client, or all.",
+                    field: "channel_ids"
+                  )
+          end
 
           known
         end
@@ -47,7 +67,14 @@ module AskFirst
 
           day = Core::Plan::Iso.day(date, now, field: "until") + 1
           at = Core::Plan::WallTime.parse("#{day.iso8601}T00:00", member.zone, field: "until").at
-          raise Core::Invalid.new("until_past", "The last day of access has passed already.", field: "until", way_on: "Choose a later day, or end the access now.") if at <= now
+          if at <= now
+            raise Core::Invalid.new(
+                    "until_past",
+                    "The last day of access has passed already.",
+                    field: "until",
+                    way_on: "Choose a later day, or end the access now."
+                  )
+          end
 
           at
         end

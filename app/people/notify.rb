@@ -22,7 +22,18 @@ module AskFirst
           quiet = person[:quiet_from] && [clock(person[:quiet_from]), clock(person[:quiet_to])]
           choice = Core::People::Notices.choice(person[:notices], kind)
           due = Core::People::Notices.due_at(choice, now, person[:zone], quiet) or return
-          scope.insert(:notices, { id: new_id, person_id: person[:id], kind: kind, post_id: post_id, words: words.to_s[0, 1_000], at: now, due_at: due })
+          scope.insert(
+            :notices,
+            {
+              id: new_id,
+              person_id: person[:id],
+              kind: kind,
+              post_id: post_id,
+              words: words.to_s[0, 1_000],
+              at: now,
+              due_at: due
+            }
+          )
           kit.queue.notice_mail(person[:id], at: due)
         end
 

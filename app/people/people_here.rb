@@ -9,8 +9,13 @@ module AskFirst
 
         # @return [Hash] JSON-ready
         def call
-          { people: members.map { |row| person(row) }, invitations: invitations, roles: roles, channels: channels,
-            can: Permissions::Capabilities.of(member, others: members.map { |row| Member.from_row(row) }) }
+          {
+            people: members.map { |row| person(row) },
+            invitations: invitations,
+            roles: roles,
+            channels: channels,
+            can: Permissions::Capabilities.of(member, others: members.map { |row| Member.from_row(row) })
+          }
         end
 
         private
@@ -20,10 +25,26 @@ module AskFirst
         end
 
         def person(row)
-          { id: row[:membership_id], person_id: row[:person_id], name: row[:name], email: row[:email], side: row[:side], role: row[:role], role_id: row[:role_id],
-            title: row[:title], since: row[:since].iso8601, until: date(row[:access_until]), channel_ids: row[:limited] ? channels_of(row) : nil,
-            shares: shares(row), seen_at: row[:seen_at]&.iso8601, tasks: open_tasks.fetch(row[:person_id], 0), away_until: away[row[:person_id]],
-            picture: !row[:picture].nil?, version: row[:version], me: row[:person_id] == member.person_id }
+          {
+            id: row[:membership_id],
+            person_id: row[:person_id],
+            name: row[:name],
+            email: row[:email],
+            side: row[:side],
+            role: row[:role],
+            role_id: row[:role_id],
+            title: row[:title],
+            since: row[:since].iso8601,
+            until: date(row[:access_until]),
+            channel_ids: row[:limited] ? channels_of(row) : nil,
+            shares: shares(row),
+            seen_at: row[:seen_at]&.iso8601,
+            tasks: open_tasks.fetch(row[:person_id], 0),
+            away_until: away[row[:person_id]],
+            picture: !row[:picture].nil?,
+            version: row[:version],
+            me: row[:person_id] == member.person_id
+          }
         end
 
         # As far as the reader may know of them.
@@ -33,7 +54,9 @@ module AskFirst
 
         def shares(row)
           abilities = Member.from_row(row).abilities
-          Core::Permissions::Abilities::GROUPS.keys.to_h { |group| [group, Core::Permissions::Abilities.share(abilities, group, row[:side])] }
+          Core::Permissions::Abilities::GROUPS.keys.to_h do |group|
+            [group, Core::Permissions::Abilities.share(abilities, group, row[:side])]
+          end
         end
 
         # The last day of access, in the client's zone.
@@ -46,8 +69,10 @@ module AskFirst
         end
 
         def away
-          @away ||= Store::People::Absences.today(scope, members.map { |row| row[:person_id] }, now, member.zone)
-                                           .transform_values { |row| row[:until_date].iso8601 }
+          @away ||=
+            Store::People::Absences
+              .today(scope, members.map { |row| row[:person_id] }, now, member.zone)
+              .transform_values { |row| row[:until_date].iso8601 }
         end
 
         # Only the address: what is shown is the same whether the person is known or not.
@@ -56,11 +81,23 @@ module AskFirst
 
           limited = rows(:invitation_channels).select_hash_groups(:invitation_id, :channel_id)
           open = rows(:invitations).where(accepted_at: nil, revoked_at: nil).order(:invited_at).all
-          open = open.select { |row| row[:limited] && (limited.fetch(row[:id], []) - member.limited_to).empty? } if member.limited_to
+          open =
+            open.select do |row|
+              row[:limited] && (limited.fetch(row[:id], []) - member.limited_to).empty?
+            end if member.limited_to
           open.map do |row|
-            { id: row[:id], email: row[:email], side: row[:side], role: role_names[row[:role_id]], title: row[:title], invited_at: row[:invited_at].iso8601,
-              invited_by: names[row[:invited_by]], expires_at: row[:expires_at].iso8601, over: row[:expires_at] <= now,
-              channel_ids: row[:limited] ? limited.fetch(row[:id], []) : nil }
+            {
+              id: row[:id],
+              email: row[:email],
+              side: row[:side],
+              role: role_names[row[:role_id]],
+              title: row[:title],
+              invited_at: row[:invited_at].iso8601,
+              invited_by: names[row[:invited_by]],
+              expires_at: row[:expires_at].iso8601,
+              over: row[:expires_at] <= now,
+              channel_ids: row[:limited] ? limited.fetch(row[:id], []) : nil
+            }
           end
         end
 

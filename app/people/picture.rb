@@ -13,7 +13,14 @@ module AskFirst
         def call(io:)
           key = nil
           if io
-            raise Core::Invalid.new("picture_too_large", "The file is larger than 20 MB.", field: "file", way_on: "Export it smaller.") if io.size > MOST_BYTES
+            if io.size > MOST_BYTES
+              raise Core::Invalid.new(
+                      "picture_too_large",
+                      "The file is larger than 20 MB.",
+                      field: "file",
+                      way_on: "Export it smaller."
+                    )
+            end
 
             key = "people/#{new_id}"
             kit.files.put(key, kit.pictures.square(io, 256))
@@ -24,10 +31,15 @@ module AskFirst
         # @return [Hash] {path:, mime:}
         # @raise [Core::NotFound] one answer for no picture, nobody, and nobody of yours
         def self.open(kit, person, person_id)
-          key = person.scope(kit.db).transaction do
-            shared = person.person_id == person_id || person.scope(kit.db).rows(:memberships).where(person_id: person_id).any?
-            shared ? kit.db[:people].where(id: person_id).get(:picture) : nil
-          end
+          key =
+            person
+              .scope(kit.db)
+              .transaction do
+                shared =
+                  person.person_id == person_id ||
+                    person.scope(kit.db).rows(:memberships).where(person_id: person_id).any?
+                shared ? kit.db[:people].where(id: person_id).get(:picture) : nil
+              end
           raise Core::NotFound, "This picture" unless key
 
           { path: kit.files.path(key), mime: "image/jpeg" }

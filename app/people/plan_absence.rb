@@ -25,8 +25,22 @@ module AskFirst
         def dates(from, until_date)
           first = Core::Plan::Iso.day(from, now, field: "from")
           last = Core::Plan::Iso.day(until_date, now, field: "until")
-          raise Core::Invalid.new("bad_dates", "The last day is before the first.", field: "until", way_on: "Choose a later day.") if last < first
-          raise Core::Invalid.new("bad_dates", "An absence is at most #{LONGEST} days long.", field: "until", way_on: "Plan the rest later.") if last - first > LONGEST
+          if last < first
+            raise Core::Invalid.new(
+                    "bad_dates",
+                    "The last day is before the first.",
+                    field: "until",
+                    way_on: "Choose a later day."
+                  )
+          end
+          if last - first > LONGEST
+            raise Core::Invalid.new(
+                    "bad_dates",
+                    "An absence is at most #{LONGEST} days long.",
+                    field: "until",
+                    way_on: "Plan the rest later."
+                  )
+          end
 
           [first, last]
         end
@@ -35,12 +49,30 @@ module AskFirst
           mine = members.find { |row| row[:person_id] == person.person_id }
           theirs = members.find { |row| row[:person_id] == one["person_id"] }
           if mine.nil? || theirs.nil? || theirs[:side] != mine[:side] || mine == theirs
-            raise Core::Invalid.new("no_such_stand_in", "Whoever stands in must be a colleague at that client.", field: "stand_ins", way_on: "Choose somebody else.")
+            raise Core::Invalid.new(
+                    "no_such_stand_in",
+                    "Whoever stands in must be a colleague at that client.",
+                    field: "stand_ins",
+                    way_on: "Choose somebody else."
+                  )
           end
 
-          db[:stand_ins].insert(workspace_id: one["workspace_id"], absence_id: id, person_id: person.person_id, stand_in_id: one["person_id"])
-          Store::Record::Rows.add(one_scope(one["workspace_id"]), now: now, who: person.on_record.merge(pass_id: nil, process: nil), act: "stand_in_named",
-            facts: { person: theirs[:name], absence: id })
+          db[:stand_ins].insert(
+            workspace_id: one["workspace_id"],
+            absence_id: id,
+            person_id: person.person_id,
+            stand_in_id: one["person_id"]
+          )
+          Store::Record::Rows.add(
+            one_scope(one["workspace_id"]),
+            now: now,
+            who: person.on_record.merge(pass_id: nil, process: nil),
+            act: "stand_in_named",
+            facts: {
+              person: theirs[:name],
+              absence: id
+            }
+          )
         end
 
         def one_scope(workspace_id)

@@ -9,7 +9,13 @@ module AskFirst
 
         def call(invitation_id:)
           done = rows(:invitations).where(id: invitation_id, accepted_at: nil, revoked_at: nil).update(revoked_at: now)
-          raise Core::Over.new("invitation_over", "This invitation was accepted or revoked already.", way_on: "Look at the list again.") if done.zero?
+          if done.zero?
+            raise Core::Over.new(
+                    "invitation_over",
+                    "This invitation was accepted or revoked already.",
+                    way_on: "Look at the list again."
+                  )
+          end
 
           record("invitation_revoked", facts: { email: row[:email] })
           announce("people", ids: [])

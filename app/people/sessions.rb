@@ -16,9 +16,18 @@ module AskFirst
             found = list.all.find { |row| self.class.id(row) == end_id } or raise Core::NotFound, "This session"
             list.where(session_id: found[:session_id]).delete
           end
-          list.order(Sequel.desc(:last_use)).map do |row|
-            { id: self.class.id(row), device: row[:device], from: row[:from_address], since: row[:created_at].iso8601, last_use: row[:last_use].iso8601, here: row[:session_id] == here }
-          end
+          list
+            .order(Sequel.desc(:last_use))
+            .map do |row|
+              {
+                id: self.class.id(row),
+                device: row[:device],
+                from: row[:from_address],
+                since: row[:created_at].iso8601,
+                last_use: row[:last_use].iso8601,
+                here: row[:session_id] == here
+              }
+            end
         end
 
         # What lies in the table opens nothing by itself; still only a digest of it goes out.

@@ -8,7 +8,13 @@ module AskFirst
         opens :membership, "change_member", within: true
 
         def call(membership_id:, notices:)
-          raise Core::Refused.new("own_choice", "People of the agency choose themselves what they are told.", way_on: "Ask #{row[:name].split.first}.") if row[:side] != "client"
+          if row[:side] != "client"
+            raise Core::Refused.new(
+                    "own_choice",
+                    "People of the agency choose themselves what they are told.",
+                    way_on: "Ask #{row[:name].split.first}."
+                  )
+          end
 
           clean = Core::People::Notices.clean(notices)
           after = row[:notices].merge(clean)

@@ -11,22 +11,48 @@ module AskFirst
           text = Core::Posts::Text.line(value.to_s, field: "name", limit: 60)
           return text unless text.empty?
 
-          raise Core::Invalid.new("name_missing", "The role needs a name.", field: "name", way_on: "Such as “night desk”.")
+          raise Core::Invalid.new(
+                  "name_missing",
+                  "The role needs a name.",
+                  field: "name",
+                  way_on: "Such as “night desk”."
+                )
         end
 
         def abilities(list, side)
-          known = side == "client" ? Core::Permissions::Abilities::CLIENT_CEILING : Core::Permissions::Abilities::AGENCY_SIDE
+          known =
+            side == "client" ? Core::Permissions::Abilities::CLIENT_CEILING : Core::Permissions::Abilities::AGENCY_SIDE
           beyond = list - known
           if beyond.any?
-            sentence = side == "client" ? "The client side can never be given more than to see what was shared, to answer for the client and to see results." : "There is no such ability."
-            raise Core::Invalid.new("beyond_side", sentence, field: "abilities", way_on: "Take it off.", facts: { "abilities" => beyond })
+            sentence =
+              (
+                if side == "client"
+                  "The client side can never be given more than to see what was shared, to answer for the client and to see results."
+                else
+                  "There is no such ability."
+                end
+              )
+            raise Core::Invalid.new(
+                    "beyond_side",
+                    sentence,
+                    field: "abilities",
+                    way_on: "Take it off.",
+                    facts: {
+                      "abilities" => beyond
+                    }
+                  )
           end
 
           list.uniq
         end
 
         def taken
-          Core::Conflict.new("name_taken", "There is a role with this name already.", field: "name", way_on: "Take another name.")
+          Core::Conflict.new(
+            "name_taken",
+            "There is a role with this name already.",
+            field: "name",
+            way_on: "Take another name."
+          )
         end
       end
     end

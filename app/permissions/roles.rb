@@ -9,16 +9,36 @@ module AskFirst
         def call
           require_ability!("agency_own")
           held = scope.rows(:memberships).where(ended_at: nil).group_and_count(:role_id).to_hash(:role_id, :count)
-          { roles: db[:roles].where(agency_id: person.agency_id).order(:side, Sequel.desc(:is_preset), :name).map { |row| json(row, held.fetch(row[:id], 0)) },
-            groups: Core::Permissions::Abilities::GROUPS.map { |group, sides| { name: group, agency: sentences(sides["agency"]), client: sentences(sides["client"]) } } }
+          {
+            roles:
+              db[:roles]
+                .where(agency_id: person.agency_id)
+                .order(:side, Sequel.desc(:is_preset), :name)
+                .map { |row| json(row, held.fetch(row[:id], 0)) },
+            groups:
+              Core::Permissions::Abilities::GROUPS.map do |group, sides|
+                { name: group, agency: sentences(sides["agency"]), client: sentences(sides["client"]) }
+              end
+          }
         end
 
         private
 
         def json(row, held)
-          { id: row[:id], name: row[:name], side: row[:side], abilities: row[:abilities].to_a, preset: row[:is_preset], version: row[:version], held: held,
+          {
+            id: row[:id],
+            name: row[:name],
+            side: row[:side],
+            abilities: row[:abilities].to_a,
+            preset: row[:is_preset],
+            version: row[:version],
+            held: held,
             shipped: row[:is_preset] ? Core::Permissions::Abilities::PRESETS.dig(row[:name], 1) : nil,
-            shares: Core::Permissions::Abilities::GROUPS.keys.to_h { |group| [group, Core::Permissions::Abilities.share(row[:abilities].to_a, group, row[:side])] } }
+            shares:
+              Core::Permissions::Abilities::GROUPS.keys.to_h do |group|
+                [group, Core::Permissions::Abilities.share(row[:abilities].to_a, group, row[:side])]
+              end
+          }
         end
 
         def sentences(abilities)

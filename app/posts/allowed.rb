@@ -34,7 +34,8 @@ module AskFirst
         # @param adaptation [Store::Posts::Standing::Adaptation]
         # @return [String, nil]
         def stays(adaptation)
-          one("choose_channels", Core::Permissions::Touched.new(channel_ids: [adaptation.row[:channel_id]]))[:why] || say(Staying.refusal(adaptation))
+          one("choose_channels", Core::Permissions::Touched.new(channel_ids: [adaptation.row[:channel_id]]))[:why] ||
+            say(Staying.refusal(adaptation))
         end
 
         # Why nothing of this channel can be changed now, whatever the part: it is being sent.
@@ -61,8 +62,10 @@ module AskFirst
 
         # What hangs on how far the post is: for one that may do it at all.
         def on_the_way
-          flying.merge("release" => unless_refused(Dispatch::Releasable.refusal_of_all(@shown, @now)),
-            "mark_ready" => unless_refused(MarkReady.refusal(@post, @shown)))
+          flying.merge(
+            "release" => unless_refused(Dispatch::Releasable.refusal_of_all(@shown, @now)),
+            "mark_ready" => unless_refused(MarkReady.refusal(@post, @shown))
+          )
         end
 
         # While all that is not out yet is being sent, nothing is left to open or to take back.

@@ -13,8 +13,20 @@ module AskFirst
         # @param leaving [Boolean]
         def call(post_id:, part: nil, channel_id: nil, leaving: false)
           hearers = Store::People::Hearers.of(scope, [post_id], now)
-          Live.tell(kit, member.workspace_id, { what: "here", post: post_id, person: member.person_id, name: member.name, part: part, channel: channel_id, leaving: leaving },
-            hearers.everything + hearers.some)
+          Live.tell(
+            kit,
+            member.workspace_id,
+            {
+              what: "here",
+              post: post_id,
+              person: member.person_id,
+              name: member.name,
+              part: part,
+              channel: channel_id,
+              leaving: leaving
+            },
+            hearers.everything + hearers.some
+          )
         end
       end
     end

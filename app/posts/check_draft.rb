@@ -21,8 +21,16 @@ module AskFirst
           drafted = post.changed(parts: ->(rows) { draft.lay_over(rows, post.id) })
           shown = mine(drafted.adaptations)
           seen = SeenAround.new(scope, drafted, shown, workspace, others: false)
-          touched = shown.select { |one| draft.channel_id ? one.row[:channel_id] == draft.channel_id : !one.own.key?(draft.part) }
-          { master: { count: drafted.master["text"].grapheme_clusters.size }, adaptations: touched.map { |one| { id: one.id, proof: AdaptationView.proof(one, seen.of(one)) } } }
+          touched =
+            shown.select do |one|
+              draft.channel_id ? one.row[:channel_id] == draft.channel_id : !one.own.key?(draft.part)
+            end
+          {
+            master: {
+              count: drafted.master["text"].grapheme_clusters.size
+            },
+            adaptations: touched.map { |one| { id: one.id, proof: AdaptationView.proof(one, seen.of(one)) } }
+          }
         end
       end
     end

@@ -35,26 +35,44 @@ module AskFirst
 
         def require_not_archived!(known, changing)
           gone = known.values_at(*changing).compact.find { |channel| channel[:archived_at] } or return
-          raise Core::Invalid.new("channel_archived", "#{gone[:name]} is archived; no new post goes there.", field: "channel_ids", way_on: "Choose another, or take it out of the archive.")
+          raise Core::Invalid.new(
+                  "channel_archived",
+                  "#{gone[:name]} is archived; no new post goes there.",
+                  field: "channel_ids",
+                  way_on: "Choose another, or take it out of the archive."
+                )
         end
 
         def no_such_channel
-          Core::Invalid.new("no_such_channel", "One of the channels is not a channel of this client.", field: "channel_ids",
-            way_on: "Choose from the client's channels.")
+          Core::Invalid.new(
+            "no_such_channel",
+            "One of the channels is not a channel of this client.",
+            field: "channel_ids",
+            way_on: "Choose from the client's channels."
+          )
         end
 
         def remove(adaptations)
           adaptations.each do |adaptation|
             refusal = Staying.refusal(adaptation) and raise refusal
             rows(:adaptations).where(id: adaptation.id).update(removed_at: now)
-            record("channel_removed", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })
+            record(
+              "channel_removed",
+              post_id: post.id,
+              adaptation_id: adaptation.id,
+              facts: {
+                channel: adaptation.channel[:name]
+              }
+            )
           end
         end
 
         def add(channels)
           channels.each_value do |channel|
             back = rows(:adaptations).where(post_id: post.id, channel_id: channel[:id]).update(removed_at: nil)
-            scope.insert(:adaptations, { id: new_id, post_id: post.id, channel_id: channel[:id], created_at: now }) if back.zero?
+            if back.zero?
+              scope.insert(:adaptations, { id: new_id, post_id: post.id, channel_id: channel[:id], created_at: now })
+            end
             record("channel_added", post_id: post.id, facts: { channel: channel[:name] })
           end
         end

@@ -31,7 +31,12 @@ module AskFirst
         private
 
         def too_many
-          Core::Invalid.new("too_many", "At most #{MOST} copies can be made at once.", field: "walls", way_on: "Make them in parts.")
+          Core::Invalid.new(
+            "too_many",
+            "At most #{MOST} copies can be made at once.",
+            field: "walls",
+            way_on: "Make them in parts."
+          )
         end
 
         def times(walls, zone, otherwise)
@@ -41,7 +46,14 @@ module AskFirst
         end
 
         def member_of(workspace_id)
-          row = Core::Uuid::FORMAT.match?(workspace_id.to_s) ? Store::People::Members.find(kit.db, member.person_id, workspace_id, now) : nil
+          row =
+            (
+              if Core::Uuid::FORMAT.match?(workspace_id.to_s)
+                Store::People::Members.find(kit.db, member.person_id, workspace_id, now)
+              else
+                nil
+              end
+            )
           raise Core::NotFound, "This client" unless row
 
           Member.from_row(row, from: member.from)
@@ -54,7 +66,13 @@ module AskFirst
           chosen = channel_ids || mine(post.adaptations).map { |one| one.row[:channel_id] }
           ChooseChannels.call(kit, member, post_id: id, channel_ids: chosen) if chosen.any?
           rows(:posts).where(id: id).update(campaign_id: post.row[:campaign_id], note: post.row[:note])
-          scope.insert(:post_labels, *rows(:post_labels).where(post_id: post.id).select_map(:label_id).map { |label| { post_id: id, label_id: label } })
+          scope.insert(
+            :post_labels,
+            *rows(:post_labels)
+              .where(post_id: post.id)
+              .select_map(:label_id)
+              .map { |label| { post_id: id, label_id: label } }
+          )
           scope.insert(:parts, *copies_of(id, chosen, time))
           record("post_copied", post_id: id, facts: { from: post.id, subject: post.row[:subject] })
           restage([id])
@@ -62,13 +80,21 @@ module AskFirst
         end
 
         def copies_of(id, chosen, time)
-          own, followed = post.part_rows.select { |row| row[:channel_id].nil? || chosen.include?(row[:channel_id]) }.partition { |row| row[:part] == "time" && row[:channel_id] }
-          copies = followed.reject { |row| row[:part] == "time" }.map { |row| part(id, row[:channel_id], row[:part], row[:value], row[:authors].to_a) }
+          own, followed =
+            post
+              .part_rows
+              .select { |row| row[:channel_id].nil? || chosen.include?(row[:channel_id]) }
+              .partition { |row| row[:part] == "time" && row[:channel_id] }
+          copies =
+            followed
+              .reject { |row| row[:part] == "time" }
+              .map { |row| part(id, row[:channel_id], row[:part], row[:value], row[:authors].to_a) }
           copies << part(id, nil, "time", time, []) if time
-          copies + own.filter_map do |row|
-            own_time = moved(row[:value], post.master["time"], time)
-            own_time && part(id, row[:channel_id], "time", own_time, [])
-          end
+          copies +
+            own.filter_map do |row|
+              own_time = moved(row[:value], post.master["time"], time)
+              own_time && part(id, row[:channel_id], "time", own_time, [])
+            end
         end
 
         # A channel's own time stays as far from the master's as it was: the spread of a post goes along.
@@ -81,8 +107,16 @@ module AskFirst
         end
 
         def part(post_id, channel_id, part, value, authors)
-          { post_id: post_id, channel_id: channel_id, part: part, value: Store::Database.jsonb(value), version: 1, written_by: member.person_id, written_at: now,
-            authors: Store::Database.uuids(authors | [member.person_id]) }
+          {
+            post_id: post_id,
+            channel_id: channel_id,
+            part: part,
+            value: Store::Database.jsonb(value),
+            version: 1,
+            written_by: member.person_id,
+            written_at: now,
+            authors: Store::Database.uuids(authors | [member.person_id])
+          }
         end
 
         # --- to another client ---
@@ -93,9 +127,14 @@ module AskFirst
           files = parts["media"].to_h { |id| [id, copy_file(id, target)] }
           times = times(walls, target.zone, nil)
           # all of them or none: the acts join this transaction
-          made = target.scope(kit.db).transaction do
-            times.map { |time| make_there(post.row[:subject], target, channel_ids, PartsForElsewhere.with_files(parts, files), time) }
-          end
+          made =
+            target
+              .scope(kit.db)
+              .transaction do
+                times.map do |time|
+                  make_there(post.row[:subject], target, channel_ids, PartsForElsewhere.with_files(parts, files), time)
+                end
+              end
           write { record("post_copied_out", post_id: post.id, facts: { subject: post.row[:subject] }) }
           made
         end
@@ -104,7 +143,9 @@ module AskFirst
           id = MakePost.call(kit, target, subject: subject)
           ChooseChannels.call(kit, target, post_id: id, channel_ids: channel_ids) if channel_ids.any?
           parts = parts.merge("time" => time) if time
-          parts.each { |part, value| SavePart.call(kit, target, post_id: id, channel_id: nil, part: part, value: value, version: 0) }
+          parts.each do |part, value|
+            SavePart.call(kit, target, post_id: id, channel_id: nil, part: part, value: value, version: 0)
+          end
           id
         end
 

@@ -10,9 +10,9 @@ module AskFirst
 
         # @param adaptations [Array<Store::Posts::Standing::Adaptation>]
         def call(adaptations:)
-          adaptations.select { |one| one.row[:tags].nil? }.each do |one|
-            rows(:adaptations).where(id: one.id).update(tags: Store::Database.jsonb(one.tags))
-          end
+          adaptations
+            .select { |one| one.row[:tags].nil? }
+            .each { |one| rows(:adaptations).where(id: one.id).update(tags: Store::Database.jsonb(one.tags)) }
         end
       end
     end

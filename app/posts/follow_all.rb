@@ -15,8 +15,22 @@ module AskFirst
 
           own.each_key { |part| require_write!(channel_id, part) }
           rows(:parts).where(post_id: post.id, channel_id: channel_id).delete
-          own.each { |part, value| record("part_follows", post_id: post.id, adaptation_id: adaptation.id, facts: { part: part, channel: adaptation.channel[:name], before: short(value) }) }
-          standing = post.changed(parts: ->(rows) { rows.reject { |row| row[:post_id] == post.id && row[:channel_id] == channel_id } })
+          own.each do |part, value|
+            record(
+              "part_follows",
+              post_id: post.id,
+              adaptation_id: adaptation.id,
+              facts: {
+                part: part,
+                channel: adaptation.channel[:name],
+                before: short(value)
+              }
+            )
+          end
+          standing =
+            post.changed(
+              parts: ->(rows) { rows.reject { |row| row[:post_id] == post.id && row[:channel_id] == channel_id } }
+            )
           keep(own.key?("time") ? move_releases(standing, channel_id) : standing)
           own.keys
         end
@@ -24,7 +38,11 @@ module AskFirst
         private
 
         def nothing_own(adaptation)
-          Core::Conflict.new("nothing_own", "#{adaptation.channel[:name]} has no part of its own.", way_on: "It follows the master already.")
+          Core::Conflict.new(
+            "nothing_own",
+            "#{adaptation.channel[:name]} has no part of its own.",
+            way_on: "It follows the master already."
+          )
         end
       end
     end

@@ -8,7 +8,10 @@ module AskFirst
         opens :link_reading, "write:link"
 
         SAYS = {
-          "private" => ["The address leads to a private network, so nothing is fetched from there.", "Use the public address of the page."],
+          "private" => [
+            "The address leads to a private network, so nothing is fetched from there.",
+            "Use the public address of the page."
+          ],
           "silent" => ["The page does not answer at the moment", "Write the card by hand, or try again later."],
           "broken" => ["The page cannot be read", "Write the card by hand."]
         }.freeze

@@ -28,16 +28,33 @@ module AskFirst
         def page(before, limit)
           last = Paging.id(before)
           found = @words.empty? ? newest(last, limit) : matching(last, limit)
-          { posts: self.class.with_channels(@scope, found.first(limit)), next: found.size > limit ? found[limit - 1][:id] : nil,
-            switched_off: @all ? 0 : off.count }
+          {
+            posts: self.class.with_channels(@scope, found.first(limit)),
+            next: found.size > limit ? found[limit - 1][:id] : nil,
+            switched_off: @all ? 0 : off.count
+          }
         end
 
         def self.with_channels(scope, rows)
-          channels = scope.rows_at(:adaptations, rows.map { |row| row.values_at(:workspace_id, :id) }, column: :post_id).where(removed_at: nil)
-                          .join(:channels, workspace_id: :workspace_id, id: :channel_id).order(:position)
-                          .select(Sequel[:adaptations][:workspace_id], :channel_id, :post_id, :network, :initials, :name, Sequel[:channels][:state].as(:connection),
-                            Sequel[:adaptations][:stage])
-                          .all.select { |row| mine?(scope, row) }.group_by { |row| row[:post_id] }
+          channels =
+            scope
+              .rows_at(:adaptations, rows.map { |row| row.values_at(:workspace_id, :id) }, column: :post_id)
+              .where(removed_at: nil)
+              .join(:channels, workspace_id: :workspace_id, id: :channel_id)
+              .order(:position)
+              .select(
+                Sequel[:adaptations][:workspace_id],
+                :channel_id,
+                :post_id,
+                :network,
+                :initials,
+                :name,
+                Sequel[:channels][:state].as(:connection),
+                Sequel[:adaptations][:stage]
+              )
+              .all
+              .select { |row| mine?(scope, row) }
+              .group_by { |row| row[:post_id] }
           rows.map { |row| row_json(row, channels.fetch(row[:id], [])) }
         end
 
@@ -48,14 +65,23 @@ module AskFirst
         end
 
         def self.row_json(row, channels)
-          { id: row[:id], workspace_id: row[:workspace_id], subject: row[:subject], stage: row[:stage], strip: row[:strip], at: row[:at]&.iso8601,
-            channels: channels.map { |channel| channel.slice(:network, :initials, :name, :stage, :connection) } }
+          {
+            id: row[:id],
+            workspace_id: row[:workspace_id],
+            subject: row[:subject],
+            stage: row[:stage],
+            strip: row[:strip],
+            at: row[:at]&.iso8601,
+            channels: channels.map { |channel| channel.slice(:network, :initials, :name, :stage, :connection) }
+          }
         end
 
         private
 
         def newest(before, limit)
-          @scope.first_of_each(:posts, [Sequel.desc(Sequel[:posts][:id])], limit + 1) { |posts| narrow(posts, before) }.all
+          @scope
+            .first_of_each(:posts, [Sequel.desc(Sequel[:posts][:id])], limit + 1) { |posts| narrow(posts, before) }
+            .all
         end
 
         # The function finds in the scope's workspaces by index; the rest narrows what it found.
@@ -74,7 +100,11 @@ module AskFirst
         end
 
         def on_channels
-          @scope.db[:adaptations].where(workspace_id: Sequel[:posts][:workspace_id], post_id: Sequel[:posts][:id], removed_at: nil)
+          @scope.db[:adaptations].where(
+            workspace_id: Sequel[:posts][:workspace_id],
+            post_id: Sequel[:posts][:id],
+            removed_at: nil
+          )
         end
 
         def only_switched_off

@@ -12,7 +12,11 @@ module AskFirst
         # @return [Core::Error, nil] why the post cannot be marked ready, for this act and for the page that offers it
         def self.refusal(post, adaptations)
           if post.steps.any?(&:required)
-            Core::Conflict.new("has_steps", "This post has steps to pass; it cannot be marked ready.", way_on: "Ask for its next yes.")
+            Core::Conflict.new(
+              "has_steps",
+              "This post has steps to pass; it cannot be marked ready.",
+              way_on: "Ask for its next yes."
+            )
           elsif adaptations.empty?
             Core::Conflict.new("no_channel", "It has no channel yet.", way_on: "Choose a channel.")
           elsif adaptations.all?(&:sent?)
@@ -37,10 +41,23 @@ module AskFirst
           require_on!(adaptations)
           FixTags.call(kit, member, adaptations: adaptations)
           revision = KeepRevision.call(kit, member, post: post)
-          scope.insert(:ready_marks, *adaptations.map do |adaptation|
-            { id: new_id, post_id: post.id, adaptation_id: adaptation.id, fingerprint: adaptation.fingerprint, marked_by: member.person_id, marked_at: now }
-          end)
-          rows(:openings).where(adaptation_id: adaptations.map(&:id), closed_at: nil).update(closed_at: now, closed_by: member.person_id)
+          scope.insert(
+            :ready_marks,
+            *adaptations.map do |adaptation|
+              {
+                id: new_id,
+                post_id: post.id,
+                adaptation_id: adaptation.id,
+                fingerprint: adaptation.fingerprint,
+                marked_by: member.person_id,
+                marked_at: now
+              }
+            end
+          )
+          rows(:openings).where(adaptation_id: adaptations.map(&:id), closed_at: nil).update(
+            closed_at: now,
+            closed_by: member.person_id
+          )
           record("marked_ready", post_id: post.id, revision_id: revision[:id])
           restage([post.id])
         end

@@ -10,10 +10,15 @@ module AskFirst
         # @return [Hash] JSON-ready
         def call
           spellings = rows(:mention_spellings).select_hash_groups(:mention_id, %i[network spelling])
-          networks = rows(:channels).where(archived_at: nil).exclude(state: "offline").order(:position).select_map(:network).uniq
-          { mentions: rows(:mentions).order(Sequel.function(:lower, :name)).map { |row|
-            { id: row[:id], name: row[:name], spellings: spellings.fetch(row[:id], []).to_h }
-          }, networks: networks }
+          networks =
+            rows(:channels).where(archived_at: nil).exclude(state: "offline").order(:position).select_map(:network).uniq
+          {
+            mentions:
+              rows(:mentions)
+                .order(Sequel.function(:lower, :name))
+                .map { |row| { id: row[:id], name: row[:name], spellings: spellings.fetch(row[:id], []).to_h } },
+            networks: networks
+          }
         end
       end
     end

@@ -20,8 +20,18 @@ module AskFirst
 
         def open_one(adaptation)
           Signoff::EndLines.call(kit, member, adaptation_ids: [adaptation.id], as: "withdrawn")
-          scope.insert(:openings, { id: new_id, post_id: post.id, adaptation_id: adaptation.id, opened_by: member.person_id, opened_at: now })
-          record("opened", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name] })
+          scope.insert(
+            :openings,
+            { id: new_id, post_id: post.id, adaptation_id: adaptation.id, opened_by: member.person_id, opened_at: now }
+          )
+          record(
+            "opened",
+            post_id: post.id,
+            adaptation_id: adaptation.id,
+            facts: {
+              channel: adaptation.channel[:name]
+            }
+          )
         end
       end
     end

@@ -9,7 +9,9 @@ module AskFirst
         private
 
         def require_part!(part)
-          raise Core::Invalid.new("part_unknown", "A post has no part “#{part}”.", field: "part") unless Core::Posts::Parts::ALL.include?(part)
+          unless Core::Posts::Parts::ALL.include?(part)
+            raise Core::Invalid.new("part_unknown", "A post has no part “#{part}”.", field: "part")
+          end
         end
 
         # Ability, channel limit, seal and what is going, by the one decision.
@@ -25,9 +27,16 @@ module AskFirst
         def keep_part(channel_id, part, value, before, authors: [])
           present = empty?(before && before[:value]) ? [] : before[:authors].to_a
           all = present | authors | [member.person_id]
-          row = { value: Store::Database.jsonb(value), written_by: member.person_id, written_at: now, authors: Store::Database.uuids(all) }
+          row = {
+            value: Store::Database.jsonb(value),
+            written_by: member.person_id,
+            written_at: now,
+            authors: Store::Database.uuids(all)
+          }
           if before
-            rows(:parts).where(post_id: post.id, channel_id: channel_id, part: part).update(row.merge(version: before[:version] + 1))
+            rows(:parts).where(post_id: post.id, channel_id: channel_id, part: part).update(
+              row.merge(version: before[:version] + 1)
+            )
           else
             scope.insert(:parts, row.merge(post_id: post.id, channel_id: channel_id, part: part, version: 1))
           end
@@ -53,17 +62,27 @@ module AskFirst
           ids = files_of(part, value)
           return if ids.empty? || (ids - own_media(ids)).empty?
 
-          raise Core::Invalid.new("no_such_picture", "A picture is not in this client's files.", field: part, way_on: "Upload it here.")
+          raise Core::Invalid.new(
+                  "no_such_picture",
+                  "A picture is not in this client's files.",
+                  field: part,
+                  way_on: "Upload it here."
+                )
         end
 
         # @return [Array<String>] ids of the files that a value points at
         def files_of(part, value)
           case part
-          when "media" then value
-          when "framing", "descriptions" then value.keys
-          when "tagged" then value.map { |row| row["media"] }.uniq
-          when "link" then [Core::Posts::Link.picture(value)].compact
-          else []
+          when "media"
+            value
+          when "framing", "descriptions"
+            value.keys
+          when "tagged"
+            value.map { |row| row["media"] }.uniq
+          when "link"
+            [Core::Posts::Link.picture(value)].compact
+          else
+            []
           end
         end
 
@@ -71,11 +90,25 @@ module AskFirst
         def own_media(ids)
           there = post.source.media_ids
           fresh = ids - there
-          there + (fresh.empty? ? [] : Store::Posts::Visible.media(scope, rows(:media).where(Sequel[:media][:id] => fresh)).select_map(Sequel[:media][:id]))
+          there +
+            (
+              if fresh.empty?
+                []
+              else
+                Store::Posts::Visible.media(scope, rows(:media).where(Sequel[:media][:id] => fresh)).select_map(
+                  Sequel[:media][:id]
+                )
+              end
+            )
         end
 
         def part_facts(part, channel, before, value)
-          { part: part, channel: channel && channel.channel[:name], before: short(before && before[:value]), after: short(value) }
+          {
+            part: part,
+            channel: channel && channel.channel[:name],
+            before: short(before && before[:value]),
+            after: short(value)
+          }
         end
 
         def short(value)
@@ -86,8 +119,14 @@ module AskFirst
         # @param standing [Store::Posts::Standing::Post] with the new time
         # @return [Store::Posts::Standing::Post] with the releases that moved
         def move_releases(standing, channel_id)
-          moving = standing.adaptations.select { |adaptation| (channel_id.nil? || adaptation.row[:channel_id] == channel_id) && moves?(adaptation) }
-          moved = moving.filter_map { |one| Dispatch::MoveRelease.call(kit, member, release: one.release, time: one.time) }.to_h { |release| [release[:showing_id], release] }
+          moving =
+            standing.adaptations.select do |adaptation|
+              (channel_id.nil? || adaptation.row[:channel_id] == channel_id) && moves?(adaptation)
+            end
+          moved =
+            moving
+              .filter_map { |one| Dispatch::MoveRelease.call(kit, member, release: one.release, time: one.time) }
+              .to_h { |release| [release[:showing_id], release] }
           return standing if moved.empty?
 
           standing.changed(releases: ->(rows) { rows.map { |row| moved.fetch(row[:showing_id], row) } })
@@ -101,9 +140,17 @@ module AskFirst
 
         def part_changed(row, part)
           by = row && post.names[row[:written_by]]
-          Core::Conflict.new("part_changed", "#{by || 'Somebody'} changed this meanwhile.",
-            field: part, way_on: "Look at theirs, then keep yours or take it.",
-            facts: { "theirs" => row && row[:value], "version" => row ? row[:version] : 0, "by" => by })
+          Core::Conflict.new(
+            "part_changed",
+            "#{by || "Somebody"} changed this meanwhile.",
+            field: part,
+            way_on: "Look at theirs, then keep yours or take it.",
+            facts: {
+              "theirs" => row && row[:value],
+              "version" => row ? row[:version] : 0,
+              "by" => by
+            }
+          )
         end
       end
     end

@@ -14,7 +14,12 @@ module AskFirst
         # @return [Hash] those that hold something
         def of(master)
           parts = master.slice(*KEPT)
-          parts = parts.merge(%w[text first_comment].to_h { |part| [part, parts[part].gsub(Core::Posts::Mentions::TOKEN) { Regexp.last_match(1) }] })
+          parts =
+            parts.merge(
+              %w[text first_comment].to_h do |part|
+                [part, parts[part].gsub(Core::Posts::Mentions::TOKEN) { Regexp.last_match(1) }]
+              end
+            )
           parts["link"] = parts["link"] && { "address" => parts["link"]["address"] }
           parts.reject { |part, value| value == Core::Posts::Parts::NOTHING.fetch(part) && part != "media" }
         end
@@ -22,7 +27,9 @@ module AskFirst
         # @param files [Hash{String=>String}] media id => id of its copy
         def with_files(parts, files)
           moved = parts.merge("media" => parts["media"].map { |id| files.fetch(id) })
-          %w[framing descriptions].each { |part| moved[part] = parts[part].slice(*files.keys).transform_keys(files) if parts[part] }
+          %w[framing descriptions].each do |part|
+            moved[part] = parts[part].slice(*files.keys).transform_keys(files) if parts[part]
+          end
           moved.reject { |part, value| value == Core::Posts::Parts::NOTHING.fetch(part) }
         end
       end

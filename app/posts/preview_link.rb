@@ -14,12 +14,15 @@ module AskFirst
         # @return [String] id of the reading
         # @raise [Core::Invalid] bad_link, too_many_links
         def call(address:, picture: false)
-          clean = Core::Posts::WebAddress.clean(address) or raise Core::Invalid.new("bad_link", "There is no address yet.", field: "link")
+          clean = Core::Posts::WebAddress.clean(address) or
+            raise Core::Invalid.new("bad_link", "There is no address yet.", field: "link")
           raise too_many if under_way.count >= MOST
 
           id = new_id
           reading = Store::Posts::LinkReadings.ask(scope, id, clean, picture, now)
-          kit.queue.read_link(member.workspace_id, reading, at: now) if reading == id || under_way.where(id: reading).empty?
+          if reading == id || under_way.where(id: reading).empty?
+            kit.queue.read_link(member.workspace_id, reading, at: now)
+          end
           reading
         end
 
@@ -30,7 +33,12 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new("too_many_links", "#{MOST} pages are being read for you already.", field: "link", way_on: "Wait until they are there, or write the card by hand.")
+          Core::Invalid.new(
+            "too_many_links",
+            "#{MOST} pages are being read for you already.",
+            field: "link",
+            way_on: "Wait until they are there, or write the card by hand."
+          )
         end
       end
     end

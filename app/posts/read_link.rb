@@ -9,7 +9,7 @@ module AskFirst
         stepwise
         of_process
 
-        PAGE = 6    # seconds for the page
+        PAGE = 6 # seconds for the page
         PICTURE = 4 # and for its picture: ten in all, whatever stands there
         MOST_PICTURE = 10 * 1024 * 1024
 
@@ -28,7 +28,16 @@ module AskFirst
           page = page(row[:address])
           said = kit.previews.of(page)
           media_id = take(said[:picture], asker) if row[:picture] && said[:picture] && asker
-          ["fine", { title: said[:title], words: said[:words], picture: said[:picture], media_id: media_id, address: page.address }]
+          [
+            "fine",
+            {
+              title: said[:title],
+              words: said[:words],
+              picture: said[:picture],
+              media_id: media_id,
+              address: page.address
+            }
+          ]
         rescue Core::Checks::Unreadable => e
           [e.state, { note: e.note }]
         end
@@ -36,7 +45,12 @@ module AskFirst
         def page(address)
           page = kit.pages.get(address, seconds: PAGE)
           raise Core::Checks::Unreadable.new("broken", "it answers with #{page.status}") unless page.status == 200
-          raise Core::Checks::Unreadable.new("broken", "it is no page but #{page.type.empty? ? 'something unnamed' : page.type}") unless page.type.include?("html")
+          unless page.type.include?("html")
+            raise Core::Checks::Unreadable.new(
+                    "broken",
+                    "it is no page but #{page.type.empty? ? "something unnamed" : page.type}"
+                  )
+          end
 
           page
         end
@@ -46,7 +60,9 @@ module AskFirst
           file = kit.pages.get(address, limit: MOST_PICTURE, seconds: PICTURE)
           return if file.status != 200 || file.cut
 
-          Media::UploadMedia.call(kit, asker, io: StringIO.new(file.body), name: "#{URI.parse(address).host} preview")[:id]
+          Media::UploadMedia.call(kit, asker, io: StringIO.new(file.body), name: "#{URI.parse(address).host} preview")[
+            :id
+          ]
         rescue Core::Checks::Unreadable, Core::Invalid, Core::Refused
           nil
         end

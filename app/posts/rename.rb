@@ -23,8 +23,16 @@ module AskFirst
         private
 
         def changed(post)
-          Core::Conflict.new("part_changed", "Somebody else changed the subject line meanwhile.", field: "subject",
-            way_on: "Look at theirs, then keep yours or take it.", facts: { "theirs" => post[:subject], "version" => post[:subject_version] })
+          Core::Conflict.new(
+            "part_changed",
+            "Somebody else changed the subject line meanwhile.",
+            field: "subject",
+            way_on: "Look at theirs, then keep yours or take it.",
+            facts: {
+              "theirs" => post[:subject],
+              "version" => post[:subject_version]
+            }
+          )
         end
       end
     end

@@ -15,14 +15,24 @@ module AskFirst
         # @return [String] id
         def call(name:, spellings:)
           plain = name_of(name)
-          wanted = spellings.to_h { |network, spelling| [network, Core::Posts::Text.clean(spelling.to_s, field: "spellings", limit: LIMIT).strip] }
+          wanted =
+            spellings.to_h do |network, spelling|
+              [network, Core::Posts::Text.clean(spelling.to_s, field: "spellings", limit: LIMIT).strip]
+            end
           id = entry(plain)
           before = rows(:mention_spellings).where(mention_id: id).select_hash(:network, :spelling)
           changed = wanted.reject { |network, spelling| before[network].to_s == spelling }
           require_own_networks!(changed.keys)
           touched = changed.empty? ? [] : require_free!(plain, changed.keys)
           changed.each { |network, spelling| keep_spelling(id, network, spelling) }
-          record("mention_saved", facts: { name: plain, before: before, after: before.merge(wanted).reject { |_, spelling| spelling.empty? } })
+          record(
+            "mention_saved",
+            facts: {
+              name: plain,
+              before: before,
+              after: before.merge(wanted).reject { |_, spelling| spelling.empty? }
+            }
+          )
           restage(touched) if touched.any?
           announce("posts")
           id
@@ -34,42 +44,82 @@ module AskFirst
           plain = Core::Posts::Text.clean(name, field: "name", limit: 80).strip
           return plain if plain.match?(/\A[^\[\]\n]+\z/)
 
-          raise Core::Invalid.new("bad_name", "A name is needed, without brackets and on one line.", field: "name", way_on: "Such as Harbour Museum.")
+          raise Core::Invalid.new(
+                  "bad_name",
+                  "A name is needed, without brackets and on one line.",
+                  field: "name",
+                  way_on: "Such as Harbour Museum."
+                )
         end
 
         def entry(plain)
           by_name = rows(:mentions).where(Sequel.function(:lower, :name) => Sequel.function(:lower, plain))
-          by_name.get(:id) || begin
-            scope.db[:mentions].insert_conflict.insert(workspace_id: member.workspace_id, id: new_id, name: plain, made_by: member.person_id, made_at: now)
-            by_name.get(:id)
-          end
+          by_name.get(:id) ||
+            begin
+              scope.db[:mentions].insert_conflict.insert(
+                workspace_id: member.workspace_id,
+                id: new_id,
+                name: plain,
+                made_by: member.person_id,
+                made_at: now
+              )
+              by_name.get(:id)
+            end
         end
 
         # A spelling goes out on every channel at its network.
         def require_own_networks!(networks)
-          require_ability!("save_mention", on: touching(channel_ids: rows(:channels).where(network: networks, archived_at: nil).select_map(:id)))
+          require_ability!(
+            "save_mention",
+            on: touching(channel_ids: rows(:channels).where(network: networks, archived_at: nil).select_map(:id))
+          )
         end
 
         def keep_spelling(id, network, spelling)
           return rows(:mention_spellings).where(mention_id: id, network: network).delete if spelling.empty?
-          raise Core::Invalid.new("no_such_network", "There is no channel at “#{network[0, 40]}” here.", field: "spellings") if rows(:channels).where(network: network).empty?
+          if rows(:channels).where(network: network).empty?
+            raise Core::Invalid.new(
+                    "no_such_network",
+                    "There is no channel at “#{network[0, 40]}” here.",
+                    field: "spellings"
+                  )
+          end
 
           row = { workspace_id: member.workspace_id, mention_id: id, network: network, spelling: spelling }
-          scope.db[:mention_spellings].insert_conflict(target: %i[workspace_id mention_id network], update: { spelling: spelling }).insert(row)
+          scope.db[:mention_spellings].insert_conflict(
+            target: %i[workspace_id mention_id network],
+            update: {
+              spelling: spelling
+            }
+          ).insert(row)
         end
 
         # What is out stays as it went, whatever a name is spelled like later.
         # @return [Array<String>] posts that name it and are not out
         def require_free!(plain, networks)
-          naming = rows(:parts).where(part: %w[text first_comment tagged]).where(Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%"))
+          naming =
+            rows(:parts).where(part: %w[text first_comment tagged]).where(
+              Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%")
+            )
           ids = rows(:posts).where(id: naming.select(:post_id)).exclude(stage: "out").select_map(:id)
           Store::Gates.for_posts(scope, ids)
-          sealed = standing(ids).values.flat_map(&:adaptations).select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }
+          sealed =
+            standing(ids)
+              .values
+              .flat_map(&:adaptations)
+              .select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }
           return ids if sealed.empty?
 
           who = sealed.size == 1 ? "One channel of a post is" : "#{sealed.size} channels of posts are"
-          raise Core::Conflict.new("sealed", "#{who} asked for or cleared with this spelling.", field: "spellings",
-            way_on: "Unlock them first.", facts: { "posts" => sealed.map { |one| one.row[:post_id] }.uniq })
+          raise Core::Conflict.new(
+                  "sealed",
+                  "#{who} asked for or cleared with this spelling.",
+                  field: "spellings",
+                  way_on: "Unlock them first.",
+                  facts: {
+                    "posts" => sealed.map { |one| one.row[:post_id] }.uniq
+                  }
+                )
         end
       end
     end

@@ -25,8 +25,16 @@ module AskFirst
         private
 
         def changed(post)
-          Core::Conflict.new("part_changed", "Somebody else changed the note meanwhile.", field: "note",
-            way_on: "Look at theirs, then keep yours or take it.", facts: { "theirs" => post[:note], "version" => post[:note_version] })
+          Core::Conflict.new(
+            "part_changed",
+            "Somebody else changed the note meanwhile.",
+            field: "note",
+            way_on: "Look at theirs, then keep yours or take it.",
+            facts: {
+              "theirs" => post[:note],
+              "version" => post[:note_version]
+            }
+          )
         end
       end
     end

@@ -28,10 +28,17 @@ module AskFirst
         def save(channel_id, part, value, before)
           standing = after(keep_part(channel_id, part, value, before))
           channel = post.on(channel_id)
-          record("part_saved", post_id: post.id, adaptation_id: channel&.id, facts: part_facts(part, channel, before, value))
+          record(
+            "part_saved",
+            post_id: post.id,
+            adaptation_id: channel&.id,
+            facts: part_facts(part, channel, before, value)
+          )
           standing = move_releases(standing, channel_id) if part == "time"
           keep(standing)
-          Checks::LookAtLinks.plan(kit, member.workspace_id, standing) if links(part, before && before[:value]) != links(part, value)
+          if links(part, before && before[:value]) != links(part, value)
+            Checks::LookAtLinks.plan(kit, member.workspace_id, standing)
+          end
         end
 
         # The addresses that a value holds.

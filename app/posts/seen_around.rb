@@ -20,7 +20,12 @@ module AskFirst
 
         # @return [AdaptationView::Seen]
         def of(adaptation)
-          AdaptationView::Seen.new(days_off: days_off, around: around.fetch(adaptation.id), looks: looks, spread: spread)
+          AdaptationView::Seen.new(
+            days_off: days_off,
+            around: around.fetch(adaptation.id),
+            looks: looks,
+            spread: spread
+          )
         end
 
         # Times of their own for the channels that would go out at once, in the order of the channels. Nothing is proposed without
@@ -29,23 +34,33 @@ module AskFirst
         def spread
           return [] unless @look_around
 
-          @spread ||= begin
-            going, staying = @shown.partition { |one| !one.sent? }
-            moves = Core::Checks::Spreading.propose(mine.values_at(*going.map(&:id)), others, @workspace[:zone], stays: mine.values_at(*staying.map(&:id)))
-            going.select { |one| moves.key?(one.row[:channel_id]) }.map do |one|
-              wall = Core::Plan::WallTime.at(moves.fetch(one.row[:channel_id]), one.time.zone).wall
-              { channel_id: one.row[:channel_id], name: one.channel[:name], wall: wall.strftime("%Y-%m-%dT%H:%M") }
+          @spread ||=
+            begin
+              going, staying = @shown.partition { |one| !one.sent? }
+              moves =
+                Core::Checks::Spreading.propose(
+                  mine.values_at(*going.map(&:id)),
+                  others,
+                  @workspace[:zone],
+                  stays: mine.values_at(*staying.map(&:id))
+                )
+              going
+                .select { |one| moves.key?(one.row[:channel_id]) }
+                .map do |one|
+                  wall = Core::Plan::WallTime.at(moves.fetch(one.row[:channel_id]), one.time.zone).wall
+                  { channel_id: one.row[:channel_id], name: one.channel[:name], wall: wall.strftime("%Y-%m-%dT%H:%M") }
+                end
             end
-          end
         end
 
         private
 
         def around
-          @around ||= begin
-            day = ->(at) { Core::Plan::WallTime.at(at, @workspace[:zone]).wall.strftime("%-d %B") }
-            mine.transform_values { |one| Core::Checks::Neighbours.call(one, mine.values, others, day) }
-          end
+          @around ||=
+            begin
+              day = ->(at) { Core::Plan::WallTime.at(at, @workspace[:zone]).wall.strftime("%-d %B") }
+              mine.transform_values { |one| Core::Checks::Neighbours.call(one, mine.values, others, day) }
+            end
         end
 
         def mine
@@ -53,28 +68,54 @@ module AskFirst
         end
 
         def others
-          @others ||= begin
-            times = mine.values.filter_map(&:at)
-            span = Core::Checks::Neighbours::REPEAT
-            found = times.empty? || !@look_around ? [] : Store::Checks::PlannedWords.around(@scope, @post.id, times.min - span, times.max + span)
-            Core::Checks::Timeline.new(found)
-          end
+          @others ||=
+            begin
+              times = mine.values.filter_map(&:at)
+              span = Core::Checks::Neighbours::REPEAT
+              found =
+                (
+                  if times.empty? || !@look_around
+                    []
+                  else
+                    Store::Checks::PlannedWords.around(@scope, @post.id, times.min - span, times.max + span)
+                  end
+                )
+              Core::Checks::Timeline.new(found)
+            end
         end
 
         def showing(adaptation)
-          Core::Checks::Neighbours::Showing.new(post_id: @post.id, subject: @post.row[:subject], channel_id: adaptation.row[:channel_id], channel: adaptation.channel[:name],
-            text: adaptation.request["text"], at: adaptation.time&.at, memo: @memo ||= {})
+          Core::Checks::Neighbours::Showing.new(
+            post_id: @post.id,
+            subject: @post.row[:subject],
+            channel_id: adaptation.row[:channel_id],
+            channel: adaptation.channel[:name],
+            text: adaptation.request["text"],
+            at: adaptation.time&.at,
+            memo: @memo ||= {}
+          )
         end
 
         def days_off
-          @days_off ||= begin
-            days = @shown.filter_map { |adaptation| adaptation.time&.wall&.to_date }
-            days.empty? ? {} : Core::Plan::DaysOff.between(@workspace[:holidays], days.min, days.max).to_h { |day| day.values_at(:date, :name) }
-          end
+          @days_off ||=
+            begin
+              days = @shown.filter_map { |adaptation| adaptation.time&.wall&.to_date }
+              if days.empty?
+                {}
+              else
+                Core::Plan::DaysOff
+                  .between(@workspace[:holidays], days.min, days.max)
+                  .to_h { |day| day.values_at(:date, :name) }
+              end
+            end
         end
 
         def looks
-          @looks ||= Store::Checks::LinkLooks.of(@scope, @shown.flat_map { |one| Core::Checks::LinkChecks.addresses(one.request) }.uniq)
+          @looks ||=
+            Store::Checks::LinkLooks.of(
+              @scope,
+              @shown.flat_map { |one| Core::Checks::LinkChecks.addresses(one.request) }.uniq
+            )
         end
       end
     end

@@ -24,10 +24,17 @@ module AskFirst
 
         def campaign(name)
           by_name = rows(:campaigns).where(Sequel.function(:lower, :name) => Sequel.function(:lower, name))
-          by_name.get(:id) || begin
-            scope.db[:campaigns].insert_conflict.insert(workspace_id: member.workspace_id, id: new_id, name: name, made_by: member.person_id, made_at: now)
-            by_name.get(:id)
-          end
+          by_name.get(:id) ||
+            begin
+              scope.db[:campaigns].insert_conflict.insert(
+                workspace_id: member.workspace_id,
+                id: new_id,
+                name: name,
+                made_by: member.person_id,
+                made_at: now
+              )
+              by_name.get(:id)
+            end
         end
       end
     end

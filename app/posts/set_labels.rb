@@ -17,7 +17,9 @@ module AskFirst
           before = on(post_id)
           ids = labels(wanted)
           rows(:post_labels).where(post_id: post_id).exclude(label_id: ids).delete
-          scope.db[:post_labels].insert_conflict.multi_insert(ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } })
+          scope.db[:post_labels].insert_conflict.multi_insert(
+            ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } }
+          )
           after = on(post_id)
           record("labelled", post_id: post_id, facts: { before: before, after: after }) unless before == after
           announce("posts", ids: [post_id])
@@ -27,23 +29,40 @@ module AskFirst
         private
 
         def clean(names)
-          raise Core::Invalid.new("too_many", "A post carries at most #{MOST} labels.", field: "names", way_on: "Take some away.") if names.size > MOST
+          if names.size > MOST
+            raise Core::Invalid.new(
+                    "too_many",
+                    "A post carries at most #{MOST} labels.",
+                    field: "names",
+                    way_on: "Take some away."
+                  )
+          end
 
-          names.map { |name| Core::Posts::Text.line(name, field: "names", limit: LIMIT) }.reject(&:empty?).uniq { |name| name.downcase(:fold) }
+          names
+            .map { |name| Core::Posts::Text.line(name, field: "names", limit: LIMIT) }
+            .reject(&:empty?)
+            .uniq { |name| name.downcase(:fold) }
         end
 
         # Made twice at once, it is one label: the index on the name decides, and whoever came second takes that one.
         # @return [Array<String>] ids
         def labels(names)
-          scope.db[:labels].insert_conflict.multi_insert(names.map { |name|
-            { workspace_id: member.workspace_id, id: new_id, name: name, made_by: member.person_id, made_at: now }
-          })
-          rows(:labels).where(Sequel.function(:lower, :name) => names.map { |name| Sequel.function(:lower, name) }).select_map(:id)
+          scope.db[:labels].insert_conflict.multi_insert(
+            names.map do |name|
+              { workspace_id: member.workspace_id, id: new_id, name: name, made_by: member.person_id, made_at: now }
+            end
+          )
+          rows(:labels).where(
+            Sequel.function(:lower, :name) => names.map { |name| Sequel.function(:lower, name) }
+          ).select_map(:id)
         end
 
         def on(post_id)
-          rows(:post_labels).where(post_id: post_id).join(:labels, workspace_id: Sequel[:post_labels][:workspace_id],
-            id: :label_id).order(Sequel[:labels][:name]).select_map(Sequel[:labels][:name])
+          rows(:post_labels)
+            .where(post_id: post_id)
+            .join(:labels, workspace_id: Sequel[:post_labels][:workspace_id], id: :label_id)
+            .order(Sequel[:labels][:name])
+            .select_map(Sequel[:labels][:name])
         end
       end
     end

@@ -23,7 +23,12 @@ module AskFirst
         private
 
         def moved_on
-          Core::Conflict.new("proposal_changed", "The times here, or what goes out around them, changed since you looked.", field: "times", way_on: "Look at the new proposal.")
+          Core::Conflict.new(
+            "proposal_changed",
+            "The times here, or what goes out around them, changed since you looked.",
+            field: "times",
+            way_on: "Look at the new proposal."
+          )
         end
 
         # @return [Store::Posts::Standing::Draft]
@@ -33,7 +38,12 @@ module AskFirst
           value = Core::Posts::PartValues.clean("time", { "wall" => wall, "zone" => adaptation.time.zone }, now: now)
           require_free!(adaptation, Core::Plan::WallTime.parse(value["wall"], value["zone"]))
           before = post.part(channel_id, "time")
-          record("part_saved", post_id: post.id, adaptation_id: adaptation.id, facts: part_facts("time", adaptation, before, value))
+          record(
+            "part_saved",
+            post_id: post.id,
+            adaptation_id: adaptation.id,
+            facts: part_facts("time", adaptation, before, value)
+          )
           keep_part(channel_id, "time", value, before)
         end
 
@@ -41,8 +51,12 @@ module AskFirst
           return if Core::Signoff::Cost.voided(adaptation.verdict, time).empty?
 
           cost = Core::Signoff::Cost.of_time(adaptation.verdict, time, names).first
-          raise Core::Conflict.new("costs_yeses", "On #{adaptation.channel[:name]} another time costs something: #{cost}", field: "times",
-            way_on: "Set the time of that channel by hand.")
+          raise Core::Conflict.new(
+                  "costs_yeses",
+                  "On #{adaptation.channel[:name]} another time costs something: #{cost}",
+                  field: "times",
+                  way_on: "Set the time of that channel by hand."
+                )
         end
       end
     end

@@ -12,11 +12,22 @@ module AskFirst
         def refusal(adaptation)
           name = adaptation.channel[:name]
           if adaptation.sent?
-            Core::Over.new("too_late", "#{name} is being sent or is out, and cannot be removed.", field: "channel_ids",
-              way_on: "Look at it in Dispatch.")
+            Core::Over.new(
+              "too_late",
+              "#{name} is being sent or is out, and cannot be removed.",
+              field: "channel_ids",
+              way_on: "Look at it in Dispatch."
+            )
           elsif adaptation.verdict.sealed?
-            Core::Conflict.new("sealed", "#{name} is locked and cannot be removed.", field: "channel_ids",
-              way_on: "Unlock it first.", facts: { "adaptations" => [adaptation.id] })
+            Core::Conflict.new(
+              "sealed",
+              "#{name} is locked and cannot be removed.",
+              field: "channel_ids",
+              way_on: "Unlock it first.",
+              facts: {
+                "adaptations" => [adaptation.id]
+              }
+            )
           end
         end
       end

@@ -20,27 +20,41 @@ module AskFirst
           write do
             enter
             KeepRevision.call(kit, member, post: post)
-          end[:number]
+          end[
+            :number
+          ]
         end
 
         private
 
         def put_back(number)
-          revision = rows(:revisions).where(post_id: post.id, number: number).first or raise Core::NotFound, "This revision"
+          revision = rows(:revisions).where(post_id: post.id, number: number).first or
+            raise Core::NotFound, "This revision"
           raise too_old(number) if revision[:master].nil?
 
           kept = rows(:revision_adaptations).where(revision_id: revision[:id]).to_hash(:channel_id)
           authors = kept.values.flat_map { |row| row[:authors].to_a }.uniq
           changed = differences(revision, kept)
           changed.each { |channel_id, part, value| put(channel_id, part, value, authors) }
-          record("revision_taken_back", post_id: post.id, revision_id: revision[:id], facts: { number: number, parts: changed.map { |_, part, _| part }.uniq })
+          record(
+            "revision_taken_back",
+            post_id: post.id,
+            revision_id: revision[:id],
+            facts: {
+              number: number,
+              parts: changed.map { |_, part, _| part }.uniq
+            }
+          )
           restage([post.id])
         end
 
         # @return [Array<Array(String, String, Object)>] channel (nil: the master), part, value (:follow where it was none of its own)
         def differences(revision, kept)
           live = post.part_rows.to_h { |row| [[row[:channel_id], row[:part]], row[:value]] }
-          [[nil, revision[:master]], *post.adaptations.map { |one| [one.row[:channel_id], kept[one.row[:channel_id]]&.fetch(:own)] }].flat_map do |channel_id, then_|
+          [
+            [nil, revision[:master]],
+            *post.adaptations.map { |one| [one.row[:channel_id], kept[one.row[:channel_id]]&.fetch(:own)] }
+          ].flat_map do |channel_id, then_|
             next [] if then_.nil?
 
             (Core::Posts::Parts::ALL - ["time"]).filter_map do |part|
@@ -61,12 +75,21 @@ module AskFirst
             keep_part(channel_id, part, value, before, authors: authors)
           end
           channel = post.on(channel_id)
-          record("part_saved", post_id: post.id, adaptation_id: channel&.id, facts: part_facts(part, channel, before, value == :follow ? nil : value))
+          record(
+            "part_saved",
+            post_id: post.id,
+            adaptation_id: channel&.id,
+            facts: part_facts(part, channel, before, value == :follow ? nil : value)
+          )
         end
 
         def too_old(number)
-          Core::Conflict.new("revision_without_parts", "Revision #{number} was kept before parts were kept with it.", field: "number",
-            way_on: "Compare it with the newest one and copy what you want.")
+          Core::Conflict.new(
+            "revision_without_parts",
+            "Revision #{number} was kept before parts were kept with it.",
+            field: "number",
+            way_on: "Compare it with the newest one and copy what you want."
+          )
         end
       end
     end

@@ -11,10 +11,20 @@ module AskFirst
         def call(post_id:, channel_id:, value:)
           clean = Core::Posts::PartValues.time(value, now)
           time = clean && Core::Plan::WallTime.parse(clean["wall"], clean["zone"])
-          touched = mine(post.adaptations).select { |one| channel_id ? one.row[:channel_id] == channel_id : !one.own.key?("time") }
+          touched =
+            mine(post.adaptations).select do |one|
+              channel_id ? one.row[:channel_id] == channel_id : !one.own.key?("time")
+            end
           {
-            kind: time&.kind, at: time&.at&.iso8601, past: time ? time.at <= now : false,
-            costs: touched.map { |one| { channel: one.channel[:name], costs: Core::Signoff::Cost.of_time(one.verdict, time, names) } }.reject { |one| one[:costs].empty? }
+            kind: time&.kind,
+            at: time&.at&.iso8601,
+            past: time ? time.at <= now : false,
+            costs:
+              touched
+                .map do |one|
+                  { channel: one.channel[:name], costs: Core::Signoff::Cost.of_time(one.verdict, time, names) }
+                end
+                .reject { |one| one[:costs].empty? }
           }
         end
       end

@@ -35,8 +35,15 @@ module AskFirst
           out, rest = adaptations.partition(&:out?)
           going, rest = rest.partition { |one| one.verdict.sending? }
           sealed = rest.select { |one| one.verdict.sealed? }
-          Core::Permissions::Touched.new(channel_ids: channel_ids, out: names(out), going: names(going), sealed: names(sealed),
-            facts: { "adaptations" => sealed.map(&:id) })
+          Core::Permissions::Touched.new(
+            channel_ids: channel_ids,
+            out: names(out),
+            going: names(going),
+            sealed: names(sealed),
+            facts: {
+              "adaptations" => sealed.map(&:id)
+            }
+          )
         end
 
         def names(adaptations)

@@ -20,8 +20,19 @@ module AskFirst
         end
 
         def call(before, person, act, from, to, limit)
-          filters = { person: person, act: act, from: day(from, "from"), to: day(to, "to"), before: Paging.number(before) }.compact
-          page = @scope.first_of_each(:record, [Sequel.desc(Sequel[:record][:order_no])], limit + 1) { |rows| narrow(rows, filters) }.all
+          filters = {
+            person: person,
+            act: act,
+            from: day(from, "from"),
+            to: day(to, "to"),
+            before: Paging.number(before)
+          }.compact
+          page =
+            @scope
+              .first_of_each(:record, [Sequel.desc(Sequel[:record][:order_no])], limit + 1) do |rows|
+                narrow(rows, filters)
+              end
+              .all
           shown = page.first(limit)
           { rows: json(shown), next: page.size > limit ? shown.last[:order_no].to_s : nil }
         end
@@ -30,7 +41,10 @@ module AskFirst
 
         def narrow(rows, filters)
           rows = Store::Posts::Visible.record(@scope, rows)
-          rows = rows.where(Sequel[:record][:person_id] => Core::Uuid::FORMAT.match?(filters[:person].to_s) ? filters[:person] : nil) if filters[:person]
+          rows =
+            rows.where(
+              Sequel[:record][:person_id] => Core::Uuid::FORMAT.match?(filters[:person].to_s) ? filters[:person] : nil
+            ) if filters[:person]
           rows = rows.where(Sequel[:record][:act] => filters[:act]) if filters[:act]
           rows = rows.where(Sequel[:record][:at] >= filters[:from]) if filters[:from]
           rows = rows.where(Sequel[:record][:at] < filters[:to] + 86_400) if filters[:to]
@@ -45,11 +59,23 @@ module AskFirst
 
         def json(rows)
           names = @kit.db[:people].where(id: rows.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
-          subjects = @scope.rows(:posts).where(id: rows.filter_map { |row| row[:post_id] }.uniq).select_hash(:id, :subject)
+          subjects =
+            @scope.rows(:posts).where(id: rows.filter_map { |row| row[:post_id] }.uniq).select_hash(:id, :subject)
           channels = Facts.names(@scope)
           rows.map do |row|
-            { id: row[:id], workspace_id: row[:workspace_id], at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: !row[:pass_id].nil?,
-              from: row[:from_address], act: row[:act], post_id: row[:post_id], subject: subjects[row[:post_id]], revision: nil, facts: Facts.of(row, channels) }
+            {
+              id: row[:id],
+              workspace_id: row[:workspace_id],
+              at: row[:at].iso8601(3),
+              who: row[:person_id] ? names[row[:person_id]] : row[:process],
+              by_pass: !row[:pass_id].nil?,
+              from: row[:from_address],
+              act: row[:act],
+              post_id: row[:post_id],
+              subject: subjects[row[:post_id]],
+              revision: nil,
+              facts: Facts.of(row, channels)
+            }
           end
         end
       end

@@ -10,7 +10,9 @@ module AskFirst
         # @param scope [Store::Scope]
         # @return [Hash{String=>Array<String>}] workspace id => names of the reader's channels, where they are limited
         def names(scope)
-          scope.limits.to_h { |workspace_id, ids| [workspace_id, scope.db[:channels].where(workspace_id: workspace_id, id: ids).select_map(:name)] }
+          scope.limits.to_h do |workspace_id, ids|
+            [workspace_id, scope.db[:channels].where(workspace_id: workspace_id, id: ids).select_map(:name)]
+          end
         end
 
         # @param row [Hash] of the record

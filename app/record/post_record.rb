@@ -15,7 +15,10 @@ module AskFirst
           found = found.where { order_no > last } if last
           page = found.order(:order_no).limit(PAGE + 1).all
           revisions = rows(:revisions).where(post_id: post_id).select_hash(:id, :number)
-          { rows: page.first(PAGE).map { |row| json(row, revisions) }, next: page.size > PAGE ? page[PAGE - 1][:order_no].to_s : nil }
+          {
+            rows: page.first(PAGE).map { |row| json(row, revisions) },
+            next: page.size > PAGE ? page[PAGE - 1][:order_no].to_s : nil
+          }
         end
 
         private
@@ -25,8 +28,16 @@ module AskFirst
         end
 
         def json(row, revisions)
-          { id: row[:id], at: row[:at].iso8601(3), who: row[:person_id] ? names[row[:person_id]] : row[:process], by_pass: !row[:pass_id].nil?, from: row[:from_address],
-            act: row[:act], revision: revisions[row[:revision_id]], facts: Facts.of(row, channels) }
+          {
+            id: row[:id],
+            at: row[:at].iso8601(3),
+            who: row[:person_id] ? names[row[:person_id]] : row[:process],
+            by_pass: !row[:pass_id].nil?,
+            from: row[:from_address],
+            act: row[:act],
+            revision: revisions[row[:revision_id]],
+            facts: Facts.of(row, channels)
+          }
         end
       end
     end

@@ -24,13 +24,20 @@ module AskFirst
           taken, left = chosen.partition { |one| asked.refusal(one, verdict, seen).nil? }
           raise asked.refusal(left.first, verdict, seen) if taken.empty?
 
-          finish(keep_answers(taken, verdict, said), verdict).merge(left_out: left.map { |one| left_json(one, asked.refusal(one, verdict, seen)) })
+          finish(keep_answers(taken, verdict, said), verdict).merge(
+            left_out: left.map { |one| left_json(one, asked.refusal(one, verdict, seen)) }
+          )
         end
 
         private
 
         def no_words
-          Core::Invalid.new("words_needed", "Say what is to be changed.", field: "words", way_on: "A few words are enough.")
+          Core::Invalid.new(
+            "words_needed",
+            "Say what is to be changed.",
+            field: "words",
+            way_on: "A few words are enough."
+          )
         end
 
         def left_json(one, error)
@@ -41,28 +48,65 @@ module AskFirst
         def keep_answers(taken, verdict, said)
           kept = insert(taken.map { |one| answer(one, verdict, said) })
           tell(verdict, said)
-          record("answered", post_id: post.id, revision_id: row[:revision_id],
-            facts: { verdict: verdict, words: said, channels: taken.map(&:channel), fingerprints: taken.map(&:fingerprint) })
+          record(
+            "answered",
+            post_id: post.id,
+            revision_id: row[:revision_id],
+            facts: {
+              verdict: verdict,
+              words: said,
+              channels: taken.map(&:channel),
+              fingerprints: taken.map(&:fingerprint)
+            }
+          )
           post.changed(answers: ->(rows) { rows + kept })
         end
 
         # @return [Array<Hash>] the rows with their places in the order of sign-off
         def insert(given)
           rows = given.map { |one| one.merge(workspace_id: scope.workspace_id) }
-          orders = scope.db[:answers].returning(:id, :order_no).insert(rows.first.keys, scope.db.values(rows.map(&:values))).to_h { |row| row.values_at(:id, :order_no) }
+          orders =
+            scope.db[:answers]
+              .returning(:id, :order_no)
+              .insert(rows.first.keys, scope.db.values(rows.map(&:values)))
+              .to_h { |row| row.values_at(:id, :order_no) }
           rows.map { |one| one.merge(order_no: orders.fetch(one[:id])) }
         end
 
         def answer(one, verdict, said)
-          { id: new_id, line_id: row[:id], step_id: row[:step_id], post_id: post.id, adaptation_id: one.id, person_id: member.person_id, given_by: member.person_id,
-            pass_id: member.pass_id, verdict: verdict, words: said, room: row[:room], fingerprint: one.fingerprint, stood: one.standing&.fingerprint,
-            wall: one.wall, zone: one.zone, eligible: verdict != "yes" || !one.ended?, author: one.author?(member.person_id), given_at: now }
+          {
+            id: new_id,
+            line_id: row[:id],
+            step_id: row[:step_id],
+            post_id: post.id,
+            adaptation_id: one.id,
+            person_id: member.person_id,
+            given_by: member.person_id,
+            pass_id: member.pass_id,
+            verdict: verdict,
+            words: said,
+            room: row[:room],
+            fingerprint: one.fingerprint,
+            stood: one.standing&.fingerprint,
+            wall: one.wall,
+            zone: one.zone,
+            eligible: verdict != "yes" || !one.ended?,
+            author: one.author?(member.person_id),
+            given_at: now
+          }
         end
 
         def tell(verdict, said)
           yes = said.empty? ? "#{member.name} says yes." : "#{member.name} says yes, and: #{said}"
           words = verdict == "yes" ? yes : "#{member.name} wants a change: #{said}"
-          People::Notify.call(kit, member, person_ids: [row[:asked_by]], kind: "answered", post_id: post.id, words: words)
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: [row[:asked_by]],
+            kind: "answered",
+            post_id: post.id,
+            words: words
+          )
         end
 
         # A line's adaptation is answered when it is blocked or its places are filled.
@@ -76,11 +120,18 @@ module AskFirst
 
         def answered?(adaptation)
           standing = adaptation.verdict.steps.find { |step| step.step.id == row[:step_id] }
-          standing.nil? || standing.satisfied? || adaptation.verdict.blocks.any? { |block| block.step_id == row[:step_id] }
+          standing.nil? || standing.satisfied? ||
+            adaptation.verdict.blocks.any? { |block| block.step_id == row[:step_id] }
         end
 
         def ended(rows, adaptation_ids)
-          rows.map { |one| one[:line_id] == row[:id] && one[:ended_as].nil? && adaptation_ids.include?(one[:adaptation_id]) ? one.merge(ended_as: "answered") : one }
+          rows.map do |one|
+            if one[:line_id] == row[:id] && one[:ended_as].nil? && adaptation_ids.include?(one[:adaptation_id])
+              one.merge(ended_as: "answered")
+            else
+              one
+            end
+          end
         end
       end
     end

@@ -7,20 +7,21 @@ module AskFirst
       # what became of each adaptation since.
       class Asked
         # One adaptation of the line: row (of the standing's asked), standing (as it is now; nil when it was taken off).
-        One = Struct.new(:row, :standing, :channel, keyword_init: true) do
-          def id = row[:adaptation_id]
-          def fingerprint = row[:fingerprint]
-          def wall = row[:wall]
-          def zone = row[:zone]
-          # Nothing is asked here any more: a yes fills no place, and only lifts its giver's own block.
-          def ended? = %w[withdrawn outdated].include?(row[:ended_as])
-          def current? = standing&.fingerprint == fingerprint
+        One =
+          Struct.new(:row, :standing, :channel, keyword_init: true) do
+            def id = row[:adaptation_id]
+            def fingerprint = row[:fingerprint]
+            def wall = row[:wall]
+            def zone = row[:zone]
+            # Nothing is asked here any more: a yes fills no place, and only lifts its giver's own block.
+            def ended? = %w[withdrawn outdated].include?(row[:ended_as])
+            def current? = standing&.fingerprint == fingerprint
 
-          # With a value in what is answered: by the parts as they stand, where they stand so; else as the revision has it.
-          def author?(person_id)
-            (current? ? standing.authors : row[:authors].to_a).include?(person_id)
+            # With a value in what is answered: by the parts as they stand, where they stand so; else as the revision has it.
+            def author?(person_id)
+              (current? ? standing.authors : row[:authors].to_a).include?(person_id)
+            end
           end
-        end
 
         # @param line [Hash] row of ask_lines with step_id and withdrawn_at
         # @param post [Store::Posts::Standing::Post]
@@ -59,7 +60,9 @@ module AskFirst
         # Why an answer cannot be taken for one adaptation.
         # @return [Core::Error, nil]
         def refusal(one, verdict, seen)
-          return over("taken_off", "#{one.channel} was taken off this post meanwhile, so nothing goes out there.") if one.standing.nil?
+          if one.standing.nil?
+            return over("taken_off", "#{one.channel} was taken off this post meanwhile, so nothing goes out there.")
+          end
           return over("too_late", "Too late for #{one.channel}: it is being sent or is out.") if one.standing.sent?
 
           verdict == "yes" ? refusal_of_yes(one, seen) : nil
@@ -69,7 +72,11 @@ module AskFirst
 
         def one(row)
           standing = @post.adaptation(row[:adaptation_id])
-          One.new(row: row, standing: standing, channel: standing ? standing.channel[:name] : @post.channel_name(row[:adaptation_id]))
+          One.new(
+            row: row,
+            standing: standing,
+            channel: standing ? standing.channel[:name] : @post.channel_name(row[:adaptation_id])
+          )
         end
 
         def mine?(one)
@@ -87,32 +94,65 @@ module AskFirst
 
         # Two answers of one person at one step are ordered by what the page had seen, on whichever line they were given.
         def latest_own(one)
-          one.standing.facts.answers.select { |answer| answer.person_id == @member.person_id && answer.step_id == @line[:step_id] }.map(&:order).max || 0
+          one
+            .standing
+            .facts
+            .answers
+            .select { |answer| answer.person_id == @member.person_id && answer.step_id == @line[:step_id] }
+            .map(&:order)
+            .max || 0
         end
 
         def answered_since(latest)
-          Core::Conflict.new("answered_since", "You have answered this since, from another page or link.", way_on: "Look at your last answer; answer again if it changed.",
-            facts: { "seen" => latest })
+          Core::Conflict.new(
+            "answered_since",
+            "You have answered this since, from another page or link.",
+            way_on: "Look at your last answer; answer again if it changed.",
+            facts: {
+              "seen" => latest
+            }
+          )
         end
 
         # On an ended line a yes only lifts its giver's own block, at that step, on what stands now.
         def ended(one)
-          return if one.current? && one.standing.verdict.blocks.any? { |block| block.person_id == @member.person_id && block.step_id == @line[:step_id] }
-          return over("withdrawn", "The ask was withdrawn while you were reading; nothing is needed from you now.") if @line[:withdrawn_at] || one.row[:ended_as] == "withdrawn"
+          if one.current? &&
+               one.standing.verdict.blocks.any? { |block|
+                 block.person_id == @member.person_id && block.step_id == @line[:step_id]
+               }
+            return
+          end
+          if @line[:withdrawn_at] || one.row[:ended_as] == "withdrawn"
+            return over("withdrawn", "The ask was withdrawn while you were reading; nothing is needed from you now.")
+          end
 
           over("outdated", "A newer version was asked for meanwhile; your yes was not taken for it.")
         end
 
         def another_time(one)
-          Core::Conflict.new("moved", "#{one.channel} is planned for another day than the one you were asked about, so your yes was not taken.",
-            way_on: @member.side == "client" ? "The agency has to ask you anew for the new day." : "It has to be asked again for the new day.")
+          Core::Conflict.new(
+            "moved",
+            "#{one.channel} is planned for another day than the one you were asked about, so your yes was not taken.",
+            way_on:
+              (
+                if @member.side == "client"
+                  "The agency has to ask you anew for the new day."
+                else
+                  "It has to be asked again for the new day."
+                end
+              )
+          )
         end
 
         def four_eyes(one)
           step = @post.steps.find { |step| step.id == @line[:step_id] }
           return unless step&.four_eyes && one.author?(@member.person_id)
 
-          Core::Refused.new("four_eyes", "You wrote part of this, so somebody else must clear it (four eyes).", way_on: "Ask a colleague named for “#{step.name}”.")
+          Core::Refused.new(
+            "four_eyes",
+            "You wrote part of this, so somebody else must clear it (four eyes).",
+            way_on: "Ask a colleague named for “#{step.name}”."
+          )
         end
 
         def time(one)
@@ -120,12 +160,20 @@ module AskFirst
         end
 
         def unseen_yet
-          Core::Conflict.new("outdated", "This was changed after you opened it, so your yes was not taken for what you have not seen.",
-            way_on: "Look at it as it is now, then answer.")
+          Core::Conflict.new(
+            "outdated",
+            "This was changed after you opened it, so your yes was not taken for what you have not seen.",
+            way_on: "Look at it as it is now, then answer."
+          )
         end
 
         def over(code, sentence)
-          Core::Over.new(code, sentence, way_on: "If you have something to say, say it to #{@member.side == 'client' ? 'the agency' : 'the lead'}; your words are kept here.")
+          Core::Over.new(
+            code,
+            sentence,
+            way_on:
+              "If you have something to say, say it to #{@member.side == "client" ? "the agency" : "the lead"}; your words are kept here."
+          )
         end
       end
     end

@@ -15,9 +15,13 @@ module AskFirst
         # @return [Member]
         def self.guest(kit, row, ask_id)
           guest = Member.from_row(row, pass: { id: nil, ask_id: ask_id }, looking: true)
-          asked = Core::Uuid::FORMAT.match?(ask_id.to_s) && guest.scope(kit.db).then { |scope|
-            scope.transaction { scope.rows(:ask_people).where(ask_id: ask_id, person_id: row[:person_id]).any? }
-          }
+          asked =
+            Core::Uuid::FORMAT.match?(ask_id.to_s) &&
+              guest
+                .scope(kit.db)
+                .then do |scope|
+                  scope.transaction { scope.rows(:ask_people).where(ask_id: ask_id, person_id: row[:person_id]).any? }
+                end
           raise Core::NotFound, "This ask" unless asked
 
           guest
@@ -26,17 +30,27 @@ module AskFirst
         # @return [Array<Hash>] JSON-ready
         def call
           counts = rows(:ask_lines).group_and_count(:ask_id)
-          rows(:asks).where(Sequel[:asks][:id] => rows(:ask_people).where(person_id: member.person_id).select(:ask_id))
-                     .join(counts.as(:lines), ask_id: Sequel[:asks][:id]).order(Sequel.desc(:asked_at), Sequel.desc(Sequel[:asks][:id])).limit(MOST)
-                     .select(Sequel[:asks][:id], :asked_by, :asked_at, :due_at, :withdrawn_at, :count, :message)
-                     .map { |row| json(row) }
+          rows(:asks)
+            .where(Sequel[:asks][:id] => rows(:ask_people).where(person_id: member.person_id).select(:ask_id))
+            .join(counts.as(:lines), ask_id: Sequel[:asks][:id])
+            .order(Sequel.desc(:asked_at), Sequel.desc(Sequel[:asks][:id]))
+            .limit(MOST)
+            .select(Sequel[:asks][:id], :asked_by, :asked_at, :due_at, :withdrawn_at, :count, :message)
+            .map { |row| json(row) }
         end
 
         private
 
         def json(row)
-          { id: row[:id], asked_by: names[row[:asked_by]], asked_at: row[:asked_at].iso8601, due_at: row[:due_at].iso8601, posts: row[:count], message: row[:message],
-            withdrawn: !row[:withdrawn_at].nil? }
+          {
+            id: row[:id],
+            asked_by: names[row[:asked_by]],
+            asked_at: row[:asked_at].iso8601,
+            due_at: row[:due_at].iso8601,
+            posts: row[:count],
+            message: row[:message],
+            withdrawn: !row[:withdrawn_at].nil?
+          }
         end
       end
     end

@@ -27,11 +27,15 @@ module AskFirst
         private
 
         def compare(ids)
-          found = Store::Posts::Standing.load(@scope, ids, @kit.now).values.filter_map do |post|
-            stored = [post.row[:stage], *post.adaptations.map { |one| one.row[:stage] }]
-            computed = [post.stage, *post.adaptations.map(&:stage)]
-            { post: post.id, stored: stored, computed: computed } if stored != computed
-          end
+          found =
+            Store::Posts::Standing
+              .load(@scope, ids, @kit.now)
+              .values
+              .filter_map do |post|
+                stored = [post.row[:stage], *post.adaptations.map { |one| one.row[:stage] }]
+                computed = [post.stage, *post.adaptations.map(&:stage)]
+                { post: post.id, stored: stored, computed: computed } if stored != computed
+              end
           mend(found.map { |one| one[:post] }) if @mend && found.any?
           found
         end

@@ -18,15 +18,30 @@ module AskFirst
         def call(kit, token)
           now = kit.now
           digest = MintPass.digest(token.to_s)
-          pass = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_passes].where(digest: digest).first }
+          pass =
+            Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_passes].where(digest: digest).first }
           why = PassOver.why(kit, pass) and raise why
 
           visit = SecureRandom.urlsafe_base64(32)
-          scope = Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
+          scope =
+            Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
           scope.transaction do
-            scope.insert(:guest_visits, { id: Core::Uuid.v7(now), pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now })
-            Store::Record::Rows.add(scope, now: now, who: { person_id: pass[:person_id], pass_id: pass[:id] }, act: "pass_opened",
-              facts: { ask: pass[:ask_id] })
+            scope.insert(
+              :guest_visits,
+              { id: Core::Uuid.v7(now), pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now }
+            )
+            Store::Record::Rows.add(
+              scope,
+              now: now,
+              who: {
+                person_id: pass[:person_id],
+                pass_id: pass[:id]
+              },
+              act: "pass_opened",
+              facts: {
+                ask: pass[:ask_id]
+              }
+            )
           end
           visit
         end
@@ -37,7 +52,8 @@ module AskFirst
           pass = pass_of(kit, visit)
           why = PassOver.why(kit, pass) and raise why
 
-          row = Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now) or raise PassOver.stopped
+          row = Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now) or
+            raise PassOver.stopped
           Member.from_row(row, from: from, pass: pass)
         end
 

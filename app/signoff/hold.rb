@@ -12,8 +12,12 @@ module AskFirst
         def call(reason:, channel_id: nil)
           why = Core::Posts::Text.clean(reason, field: "reason", limit: 1_000).strip
           if why.empty?
-            raise Core::Invalid.new("words_needed", "A hold needs its reason.", field: "reason",
-              way_on: "Say why; everybody here will see it.")
+            raise Core::Invalid.new(
+                    "words_needed",
+                    "A hold needs its reason.",
+                    field: "reason",
+                    way_on: "Say why; everybody here will see it."
+                  )
           end
 
           raise held_already if rows(:holds).where(channel_id: channel_id, lifted_at: nil).any?

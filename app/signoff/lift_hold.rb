@@ -8,7 +8,9 @@ module AskFirst
         opens :hold, "hold", whole: "hold_all"
 
         def call(hold_id:)
-          return if rows(:holds).where(id: hold_id, lifted_at: nil).update(lifted_at: now, lifted_by: member.person_id).zero?
+          if rows(:holds).where(id: hold_id, lifted_at: nil).update(lifted_at: now, lifted_by: member.person_id).zero?
+            return
+          end
 
           record("hold_lifted", facts: { reason: row[:reason] })
           Store::Dispatch::Due.wake(scope, row[:channel_id])

@@ -18,8 +18,17 @@ module AskFirst
           token = SecureRandom.urlsafe_base64(32)
           write do
             rows(:guest_passes).where(ask_id: ask_id, person_id: person_id, revoked_at: nil).update(revoked_at: now)
-            scope.insert(:guest_passes,
-              { id: new_id, ask_id: ask_id, person_id: person_id, digest: self.class.digest(token), made_at: now, expires_at: now + (DAYS * 86_400) })
+            scope.insert(
+              :guest_passes,
+              {
+                id: new_id,
+                ask_id: ask_id,
+                person_id: person_id,
+                digest: self.class.digest(token),
+                made_at: now,
+                expires_at: now + (DAYS * 86_400)
+              }
+            )
             announce("posts", ids: rows(:ask_lines).where(ask_id: ask_id).select_map(:post_id)) # an open sheet says who has a link
           end
           token

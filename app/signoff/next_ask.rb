@@ -30,9 +30,12 @@ module AskFirst
 
         # What is not satisfied at a step; of a required one, only what waits there.
         def open_at(post, step)
-          post.adaptations.reject(&:sent?).select do |adaptation|
-            step.required ? adaptation.verdict.waits_at&.id == step.id : !standing(adaptation, step).satisfied?
-          end
+          post
+            .adaptations
+            .reject(&:sent?)
+            .select do |adaptation|
+              step.required ? adaptation.verdict.waits_at&.id == step.id : !standing(adaptation, step).satisfied?
+            end
         end
 
         def first_step(post)

@@ -18,22 +18,51 @@ module AskFirst
         end
 
         def unknown
-          over("pass_unknown", "This link is not whole, or it was never one of ours.", "Open it from the mail once more: some programs cut long links.")
+          over(
+            "pass_unknown",
+            "This link is not whole, or it was never one of ours.",
+            "Open it from the mail once more: some programs cut long links."
+          )
         end
 
         def expired(pass)
-          over("pass_expired", "This link worked until #{pass[:expires_at].strftime('%-d %B')}.", "Ask the agency for a new one. What you answered before counts.")
+          over(
+            "pass_expired",
+            "This link worked until #{pass[:expires_at].strftime("%-d %B")}.",
+            "Ask the agency for a new one. What you answered before counts."
+          )
         end
 
         def stopped
-          over("pass_revoked", "The agency has stopped this link.", "Ask them for a new one if you still have something to say. What you answered before counts.")
+          over(
+            "pass_revoked",
+            "The agency has stopped this link.",
+            "Ask them for a new one if you still have something to say. What you answered before counts."
+          )
         end
 
         def revoked(kit, pass)
-          scope = Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
+          scope =
+            Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
           scope.transaction do
-            next over("ask_withdrawn", "The agency has withdrawn what it asked here.", "Nothing is needed from you. What you answered before is kept.") if withdrawn?(scope, pass)
-            next over("pass_replaced", "There is a newer link for this.", "It is in the newest mail about it. What you answered before counts.") if newer?(scope, pass, kit.now)
+            if withdrawn?(scope, pass)
+              next(
+                over(
+                  "ask_withdrawn",
+                  "The agency has withdrawn what it asked here.",
+                  "Nothing is needed from you. What you answered before is kept."
+                )
+              )
+            end
+            if newer?(scope, pass, kit.now)
+              next(
+                over(
+                  "pass_replaced",
+                  "There is a newer link for this.",
+                  "It is in the newest mail about it. What you answered before counts."
+                )
+              )
+            end
 
             stopped
           end
@@ -44,7 +73,11 @@ module AskFirst
         end
 
         def newer?(scope, pass, now)
-          scope.rows(:guest_passes).where(ask_id: pass[:ask_id], person_id: pass[:person_id], revoked_at: nil).where { expires_at > now }.any?
+          scope
+            .rows(:guest_passes)
+            .where(ask_id: pass[:ask_id], person_id: pass[:person_id], revoked_at: nil)
+            .where { expires_at > now }
+            .any?
         end
 
         def over(code, sentence, way_on)

@@ -8,7 +8,8 @@ module AskFirst
       class Restage < Act
         inside
 
-        CACHE = "jsonb_to_recordset(CAST(? AS jsonb)) AS found(id uuid, stage text, strip jsonb, at timestamptz, changes_at timestamptz)"
+        CACHE =
+          "jsonb_to_recordset(CAST(? AS jsonb)) AS found(id uuid, stage text, strip jsonb, at timestamptz, changes_at timestamptz)"
         private_constant :CACHE
 
         # @param posts [Array<Store::Posts::Standing::Post>] as they stand after the act
@@ -32,13 +33,22 @@ module AskFirst
         end
 
         def release_stands?(adaptation)
-          adaptation.release.nil? || adaptation.sent? || adaptation.verdict.release_stands? || adaptation.showing[:state] == "trouble"
+          adaptation.release.nil? || adaptation.sent? || adaptation.verdict.release_stands? ||
+            adaptation.showing[:state] == "trouble"
         end
 
         def end_release(post, adaptation)
           why = reason(post, adaptation)
           rows(:releases).where(id: adaptation.release[:id]).update(ended_at: now, ended_why: why)
-          record("release_ended", post_id: post.id, adaptation_id: adaptation.id, facts: { channel: adaptation.channel[:name], why: why })
+          record(
+            "release_ended",
+            post_id: post.id,
+            adaptation_id: adaptation.id,
+            facts: {
+              channel: adaptation.channel[:name],
+              why: why
+            }
+          )
         end
 
         def reason(post, adaptation)
@@ -51,26 +61,38 @@ module AskFirst
         end
 
         def keep_stages(adaptations)
-          adaptations.reject { |one| one.row[:stage] == one.stage }.group_by(&:stage).each do |stage, changed|
-            rows(:adaptations).where(id: changed.map(&:id)).update(stage: stage)
-          end
+          adaptations
+            .reject { |one| one.row[:stage] == one.stage }
+            .group_by(&:stage)
+            .each { |stage, changed| rows(:adaptations).where(id: changed.map(&:id)).update(stage: stage) }
         end
 
         # What changed, of as many posts as there are in one statement.
         def keep_caches(posts)
-          changed = posts.to_h { |post| [post, cache_of(post)] }.reject { |post, cache| cache == post.row.slice(*cache.keys) }
+          changed =
+            posts.to_h { |post| [post, cache_of(post)] }.reject { |post, cache| cache == post.row.slice(*cache.keys) }
           return if changed.empty?
 
-          wanted = changed.map { |post, cache| { id: post.id, **cache, at: cache[:at]&.iso8601(6), changes_at: cache[:changes_at]&.iso8601(6) } }
+          wanted =
+            changed.map do |post, cache|
+              { id: post.id, **cache, at: cache[:at]&.iso8601(6), changes_at: cache[:changes_at]&.iso8601(6) }
+            end
           source = scope.db.from(Sequel.lit(CACHE, JSON.generate(wanted)))
           columns = %i[stage strip at changes_at]
-          scope.db.from(:posts, source.as(:wanted)).where(Sequel[:posts][:workspace_id] => member.workspace_id, Sequel[:posts][:id] => Sequel[:wanted][:id])
-               .update(columns.to_h { |column| [column, Sequel[:wanted][column]] })
+          scope
+            .db
+            .from(:posts, source.as(:wanted))
+            .where(Sequel[:posts][:workspace_id] => member.workspace_id, Sequel[:posts][:id] => Sequel[:wanted][:id])
+            .update(columns.to_h { |column| [column, Sequel[:wanted][column]] })
         end
 
         def cache_of(post)
-          { stage: post.stage, strip: Strip.of_post(post, post.names), at: post.adaptations.filter_map(&:time).map(&:at).min || master_at(post),
-            changes_at: post.adaptations.filter_map { |adaptation| adaptation.verdict.changes_at }.min }
+          {
+            stage: post.stage,
+            strip: Strip.of_post(post, post.names),
+            at: post.adaptations.filter_map(&:time).map(&:at).min || master_at(post),
+            changes_at: post.adaptations.filter_map { |adaptation| adaptation.verdict.changes_at }.min
+          }
         end
 
         def master_at(post)
@@ -78,7 +100,11 @@ module AskFirst
         end
 
         def announce_posts(posts)
-          return Live.announce(kit, member.workspace_id, { what: "posts", ids: [posts.first.id] }, posts.first.hearers) if posts.size == 1
+          if posts.size == 1
+            return(
+              Live.announce(kit, member.workspace_id, { what: "posts", ids: [posts.first.id] }, posts.first.hearers)
+            )
+          end
 
           announce("posts", ids: posts.map(&:id))
         end

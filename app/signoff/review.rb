@@ -11,8 +11,15 @@ module AskFirst
         def call
           ask = row
           {
-            client: workspace[:name], edge: workspace[:edge], me: member.name, asked_by: names[ask[:asked_by]], message: ask[:message], zone: workspace[:zone],
-            due_at: ask[:due_at].iso8601, withdrawn: !ask[:withdrawn_at].nil?, lines: lines(ask)
+            client: workspace[:name],
+            edge: workspace[:edge],
+            me: member.name,
+            asked_by: names[ask[:asked_by]],
+            message: ask[:message],
+            zone: workspace[:zone],
+            due_at: ask[:due_at].iso8601,
+            withdrawn: !ask[:withdrawn_at].nil?,
+            lines: lines(ask)
           }
         end
 
@@ -20,29 +27,63 @@ module AskFirst
 
         def lines(ask)
           found = rows(:ask_lines).where(ask_id: ask[:id]).order(:id).all
-          shown = adaptations(found.map { |line| line[:id] }).group_by { |row| row[:line_id] }.transform_values { |rows| StillAsked.of(rows) }
+          shown =
+            adaptations(found.map { |line| line[:id] })
+              .group_by { |row| row[:line_id] }
+              .transform_values { |rows| StillAsked.of(rows) }
           answers(found, ask)
-          talk = rows(:remarks).where(post_id: found.map { |line|
-            line[:post_id]
-          }, room: "client").order(:said_at).all.group_by { |row| row[:post_id] }
-          @sizes = rows(:renditions).where(id: shown.values.flatten.flat_map { |row| row[:rendition_ids].to_a }.uniq).to_hash(:id, %i[width height])
+          talk =
+            rows(:remarks)
+              .where(post_id: found.map { |line| line[:post_id] }, room: "client")
+              .order(:said_at)
+              .all
+              .group_by { |row| row[:post_id] }
+          @sizes =
+            rows(:renditions).where(id: shown.values.flatten.flat_map { |row| row[:rendition_ids].to_a }.uniq).to_hash(
+              :id,
+              %i[width height]
+            )
           reasons(ask, shown.values.flatten.map { |one| one[:adaptation_id] })
-          found.map { |line| line_json(line, shown.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
-               .sort_by { |line| [line[:wall] || "9999", line[:id]] }
+          found
+            .map { |line| line_json(line, shown.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
+            .sort_by { |line| [line[:wall] || "9999", line[:id]] }
         end
 
         def adaptations(line_ids)
-          rows(:ask_line_adaptations).where(line_id: line_ids)
-                                     .join(:revision_adaptations, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: Sequel[:ask_line_adaptations][:revision_adaptation_id])
-                                     .join(:channels, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: :channel_id)
-                                     .order(:position)
-                                     .select(:line_id, Sequel[:ask_line_adaptations][:adaptation_id], :ended_as, :request, :fingerprint, :wall,
-                                       Sequel[:revision_adaptations][:zone], :rendition_ids, :network, :initials, Sequel[:channels][:name].as(:channel), :card, :account).all
+          rows(:ask_line_adaptations)
+            .where(line_id: line_ids)
+            .join(
+              :revision_adaptations,
+              workspace_id: Sequel[:ask_line_adaptations][:workspace_id],
+              id: Sequel[:ask_line_adaptations][:revision_adaptation_id]
+            )
+            .join(:channels, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: :channel_id)
+            .order(:position)
+            .select(
+              :line_id,
+              Sequel[:ask_line_adaptations][:adaptation_id],
+              :ended_as,
+              :request,
+              :fingerprint,
+              :wall,
+              Sequel[:revision_adaptations][:zone],
+              :rendition_ids,
+              :network,
+              :initials,
+              Sequel[:channels][:name].as(:channel),
+              :card,
+              :account
+            )
+            .all
         end
 
         # One's own answers at this step to these posts, on whichever line: an older link knows what was said on a newer one.
         def answers(lines, ask)
-          given = rows(:answers).where(post_id: lines.map { |line| line[:post_id] }, step_id: ask[:step_id], person_id: member.person_id).order(:order_no).all
+          given =
+            rows(:answers)
+              .where(post_id: lines.map { |line| line[:post_id] }, step_id: ask[:step_id], person_id: member.person_id)
+              .order(:order_no)
+              .all
           @given = given.group_by { |row| row[:line_id] }
           @seen = given.group_by { |row| row[:adaptation_id] }.transform_values { |own| own.last[:order_no] }
         end
@@ -50,9 +91,14 @@ module AskFirst
         def line_json(line, shown, talk)
           last = @given.fetch(line[:id], []).last
           {
-            id: line[:id], ended: ended(line, shown), wall: shown.filter_map { |row| row[:wall] }.min&.strftime("%Y-%m-%dT%H:%M"),
-            shown: shown.to_h { |row| [row[:adaptation_id], row[:fingerprint]] }, seen: @seen.values_at(*shown.map { |row| row[:adaptation_id] }).compact.max || 0,
-            verdict: last && last[:verdict], words: last ? last[:words] : "", ways: ways(shown),
+            id: line[:id],
+            ended: ended(line, shown),
+            wall: shown.filter_map { |row| row[:wall] }.min&.strftime("%Y-%m-%dT%H:%M"),
+            shown: shown.to_h { |row| [row[:adaptation_id], row[:fingerprint]] },
+            seen: @seen.values_at(*shown.map { |row| row[:adaptation_id] }).compact.max || 0,
+            verdict: last && last[:verdict],
+            words: last ? last[:words] : "",
+            ways: ways(shown),
             talk: talk.map { |row| remark_json(row) }
           }
         end
@@ -69,34 +115,56 @@ module AskFirst
         end
 
         def reasons(ask, ids)
-          @being_changed = rows(:openings).where(adaptation_id: ids).where { opened_at >= ask[:asked_at] }.select_map(:adaptation_id)
-          @skipped = rows(:rulings).where(adaptation_id: ids, step_id: ask[:step_id], kind: "skip").select_map(:adaptation_id)
+          @being_changed =
+            rows(:openings).where(adaptation_id: ids).where { opened_at >= ask[:asked_at] }.select_map(:adaptation_id)
+          @skipped =
+            rows(:rulings).where(adaptation_id: ids, step_id: ask[:step_id], kind: "skip").select_map(:adaptation_id)
         end
 
         def remark_json(row)
-          { person: names[row[:person_id]], words: row[:words], at: row[:said_at].iso8601, mine: row[:person_id] == member.person_id }
+          {
+            person: names[row[:person_id]],
+            words: row[:words],
+            at: row[:said_at].iso8601,
+            mine: row[:person_id] == member.person_id
+          }
         end
 
         # With its size as it will be sent, so that its place is kept while it loads.
         def picture_json(file, id)
           width, height = @sizes.fetch(id)
-          { id: id, kind: file.fetch("kind", "picture"), description: file["description"], width: width, height: height }
+          {
+            id: id,
+            kind: file.fetch("kind", "picture"),
+            description: file["description"],
+            width: width,
+            height: height
+          }
         end
 
         # Two adaptations are one way only if their time and all but the account are equal.
         def ways(shown)
-          shown.group_by { |row| [row[:request].except("account"), row[:wall], row[:zone], Core::Channels::Card.read(row[:card]).text.fold] }.map do |_, group|
-            first = group.first
-            text = first[:request]["text"]
-            rule = Core::Channels::Card.read(first[:card]).text
-            {
-              channels: group.map { |row| { network: row[:network], initials: row[:initials], name: row[:channel] } },
-              adaptation_ids: group.map { |row| row[:adaptation_id] }, text: text,
-              fold: rule.fold && Core::Checks::Counting.within(text, rule, rule.fold),
-              wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"), zone: first[:zone], link: first[:request]["link"], beside: Posts::Beside.of(first[:request], first[:rendition_ids].to_a),
-              pictures: first[:request]["media"].zip(first[:rendition_ids].to_a).map { |file, id| picture_json(file, id) }
-            }
-          end
+          shown
+            .group_by do |row|
+              [row[:request].except("account"), row[:wall], row[:zone], Core::Channels::Card.read(row[:card]).text.fold]
+            end
+            .map do |_, group|
+              first = group.first
+              text = first[:request]["text"]
+              rule = Core::Channels::Card.read(first[:card]).text
+              {
+                channels: group.map { |row| { network: row[:network], initials: row[:initials], name: row[:channel] } },
+                adaptation_ids: group.map { |row| row[:adaptation_id] },
+                text: text,
+                fold: rule.fold && Core::Checks::Counting.within(text, rule, rule.fold),
+                wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"),
+                zone: first[:zone],
+                link: first[:request]["link"],
+                beside: Posts::Beside.of(first[:request], first[:rendition_ids].to_a),
+                pictures:
+                  first[:request]["media"].zip(first[:rendition_ids].to_a).map { |file, id| picture_json(file, id) }
+              }
+            end
         end
       end
     end

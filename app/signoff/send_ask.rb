@@ -46,7 +46,12 @@ module AskFirst
           due = due_at || Store::Clients::Hours.of(workspace).add(now, step.hours * 60)
           return due if due > now
 
-          raise Core::Invalid.new("due_past", "The answer cannot be due in the past.", field: "due_at", way_on: "Choose a later time.")
+          raise Core::Invalid.new(
+                  "due_past",
+                  "The answer cannot be due in the past.",
+                  field: "due_at",
+                  way_on: "Choose a later time."
+                )
         end
 
         # @raise [Core::Conflict, Core::Invalid] with the sentence for this post
@@ -64,26 +69,43 @@ module AskFirst
         end
 
         def no_channel(post)
-          Core::Invalid.new("no_channel", "“#{title(post)}” has no channel yet.", field: "channel_ids", way_on: "Choose a channel.")
+          Core::Invalid.new(
+            "no_channel",
+            "“#{title(post)}” has no channel yet.",
+            field: "channel_ids",
+            way_on: "Choose a channel."
+          )
         end
 
         def asked_already(post, step)
-          Core::Conflict.new("asked_already", "“#{title(post)}” is already asked at “#{step.name}”, exactly as it stands.", field: "step_id",
-            way_on: "Wait for the answer, or withdraw that ask first.")
+          Core::Conflict.new(
+            "asked_already",
+            "“#{title(post)}” is already asked at “#{step.name}”, exactly as it stands.",
+            field: "step_id",
+            way_on: "Wait for the answer, or withdraw that ask first."
+          )
         end
 
         def nothing_to_ask(post, step)
           waiting = post.adaptations.filter_map { |adaptation| adaptation.verdict.waits_at&.name }.first
-          Core::Conflict.new("nothing_to_ask", "“#{title(post)}” needs nothing from “#{step.name}” now.", field: "step_id",
-            way_on: waiting ? "It waits for “#{waiting}”: ask there." : "It has all its yeses.")
+          Core::Conflict.new(
+            "nothing_to_ask",
+            "“#{title(post)}” needs nothing from “#{step.name}” now.",
+            field: "step_id",
+            way_on: waiting ? "It waits for “#{waiting}”: ask there." : "It has all its yeses."
+          )
         end
 
         def require_sound!(post, adaptation)
           faults = Core::Checks::PostChecks.faults(adaptation.request, adaptation.channel[:card])
           return if faults.empty?
 
-          raise Core::Invalid.new("has_faults", "“#{title(post)}” on #{adaptation.channel[:name]}: #{faults.map(&:sentence).join(' ')}", field: faults.first.part,
-            way_on: "Mend it, then ask.")
+          raise Core::Invalid.new(
+                  "has_faults",
+                  "“#{title(post)}” on #{adaptation.channel[:name]}: #{faults.map(&:sentence).join(" ")}",
+                  field: faults.first.part,
+                  way_on: "Mend it, then ask."
+                )
         end
 
         def places(step, adaptations)
@@ -93,37 +115,79 @@ module AskFirst
 
         def insert(step, places, due, words)
           id = new_id
-          scope.insert(:asks, { id: id, step_id: step.id, asked_by: member.person_id, asked_at: now, due_at: due, message: words,
-                                room: step.side == "client" ? "client" : "house" })
+          scope.insert(
+            :asks,
+            {
+              id: id,
+              step_id: step.id,
+              asked_by: member.person_id,
+              asked_at: now,
+              due_at: due,
+              message: words,
+              room: step.side == "client" ? "client" : "house"
+            }
+          )
           scope.insert(:ask_people, *places.people.map { |person| { ask_id: id, person_id: person } })
-          scope.insert(:ask_places, *places.to_a.each_with_index.map { |person, number| { ask_id: id, number: number, person_id: person } })
+          scope.insert(
+            :ask_places,
+            *places.to_a.each_with_index.map { |person, number| { ask_id: id, number: number, person_id: person } }
+          )
           id
         end
 
         def insert_line(ask_id, step, post, adaptations)
-          EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "outdated", pairs: overtaken(step, post, adaptations))
+          EndLines.call(
+            kit,
+            member,
+            adaptation_ids: adaptations.map(&:id),
+            as: "outdated",
+            pairs: overtaken(step, post, adaptations)
+          )
           Posts::FixTags.call(kit, member, adaptations: adaptations)
           revision = Posts::KeepRevision.call(kit, member, post: post)
           line_id = new_id
           scope.insert(:ask_lines, { id: line_id, ask_id: ask_id, post_id: post.id, revision_id: revision[:id] })
-          scope.insert(:ask_line_adaptations, *adaptations.map do |adaptation|
-            { line_id: line_id, adaptation_id: adaptation.id, revision_adaptation_id: revision[:adaptations].fetch(adaptation.id) }
-          end)
-          rows(:openings).where(adaptation_id: adaptations.map(&:id), closed_at: nil).update(closed_at: now, closed_by: member.person_id)
-          record("asked", post_id: post.id, revision_id: revision[:id],
-            facts: { step: step.name, revision: revision[:number], channels: adaptations.map { |one| one.channel[:name] }, ask: ask_id })
+          scope.insert(
+            :ask_line_adaptations,
+            *adaptations.map do |adaptation|
+              {
+                line_id: line_id,
+                adaptation_id: adaptation.id,
+                revision_adaptation_id: revision[:adaptations].fetch(adaptation.id)
+              }
+            end
+          )
+          rows(:openings).where(adaptation_id: adaptations.map(&:id), closed_at: nil).update(
+            closed_at: now,
+            closed_by: member.person_id
+          )
+          record(
+            "asked",
+            post_id: post.id,
+            revision_id: revision[:id],
+            facts: {
+              step: step.name,
+              revision: revision[:number],
+              channels: adaptations.map { |one| one.channel[:name] },
+              ask: ask_id
+            }
+          )
         end
 
         # Open lines about older content, for another day, or at this very step; an ask about exactly this at another step goes on.
         def overtaken(step, post, adaptations)
           adaptations.flat_map do |adaptation|
-            post.asked_about(adaptation.id).select { |row| row[:ended_as].nil? }.reject { |row| row[:step_id] != step.id && asks_this?(row, adaptation) }
+            post
+              .asked_about(adaptation.id)
+              .select { |row| row[:ended_as].nil? }
+              .reject { |row| row[:step_id] != step.id && asks_this?(row, adaptation) }
               .map { |row| row.values_at(:line_id, :adaptation_id) }
           end
         end
 
         def asks_this?(row, adaptation)
-          row[:fingerprint] == adaptation.fingerprint && adaptation.facts.holds_for?(row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone]))
+          row[:fingerprint] == adaptation.fingerprint &&
+            adaptation.facts.holds_for?(row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone]))
         end
 
         # The client's people get a mail with their pass; the pass is made when the mail is, so that it stands nowhere else.
@@ -133,7 +197,14 @@ module AskFirst
 
         def tell(posts, step, people)
           what = posts.size == 1 ? "“#{title(posts.first)}”" : "#{posts.size} posts"
-          People::Notify.call(kit, member, person_ids: people, kind: "asked", post_id: posts.first.id, words: "#{member.name} asks for your yes to #{what} (#{step.name}).")
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: people,
+            kind: "asked",
+            post_id: posts.first.id,
+            words: "#{member.name} asks for your yes to #{what} (#{step.name})."
+          )
         end
 
         def title(post)

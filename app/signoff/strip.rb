@@ -13,7 +13,8 @@ module AskFirst
         # @param names [Hash] person id => name
         def of_post(post, names)
           post.steps.map do |step|
-            standings = post.adaptations.map { |adaptation| adaptation.verdict.steps.find { |one| one.step.id == step.id } }
+            standings =
+              post.adaptations.map { |adaptation| adaptation.verdict.steps.find { |one| one.step.id == step.id } }
             stamp(step, standings.min_by { |standing| URGENCY.index(standing.state) }, names, standings)
           end
         end
@@ -23,8 +24,16 @@ module AskFirst
         end
 
         def stamp(step, standing, names, all)
-          base = { "step_id" => step.id, "name" => step.name, "side" => step.side, "required" => step.required,
-                   "state" => standing ? standing.state : "not_asked", "who" => [], "since" => nil, "due" => nil }
+          base = {
+            "step_id" => step.id,
+            "name" => step.name,
+            "side" => step.side,
+            "required" => step.required,
+            "state" => standing ? standing.state : "not_asked",
+            "who" => [],
+            "since" => nil,
+            "due" => nil
+          }
           return base unless standing
 
           base.merge(facts(standing, names, all))
@@ -34,11 +43,19 @@ module AskFirst
           case standing.state
           when "asked"
             ask = standing.open_ask
-            { "who" => all.flat_map(&:waiting_for).uniq.map { |id| names.fetch(id, "?") }.sort, "since" => ask.at.iso8601, "due" => ask.due_at.iso8601 }
+            {
+              "who" => all.flat_map(&:waiting_for).uniq.map { |id| names.fetch(id, "?") }.sort,
+              "since" => ask.at.iso8601,
+              "due" => ask.due_at.iso8601
+            }
           when "yes", "change", "void"
             given = given_in(standing)
-            { "who" => given.map { |answer| names.fetch(answer.person_id, "?") }, "since" => given.map(&:at).max&.iso8601 }
-          else {}
+            {
+              "who" => given.map { |answer| names.fetch(answer.person_id, "?") },
+              "since" => given.map(&:at).max&.iso8601
+            }
+          else
+            {}
           end
         end
 

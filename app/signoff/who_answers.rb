@@ -23,7 +23,11 @@ module AskFirst
         # @return [Core::Signoff::Places::Around]
         def around(step, adaptations)
           channels = adaptations.map { |one| one.row[:channel_id] }.uniq
-          Core::Signoff::Places::Around.new(authors: adaptations.flat_map(&:authors).uniq, away: away(step.people), able: able(step.side, channels))
+          Core::Signoff::Places::Around.new(
+            authors: adaptations.flat_map(&:authors).uniq,
+            away: away(step.people),
+            able: able(step.side, channels)
+          )
         end
 
         private
@@ -33,7 +37,11 @@ module AskFirst
         end
 
         def able(side, channels)
-          @colleagues.select { |one| one.abilities.include?(ABILITY.fetch(side)) && (one.limited_to.nil? || (channels - one.limited_to).empty?) }.map(&:person_id)
+          @colleagues
+            .select do |one|
+              one.abilities.include?(ABILITY.fetch(side)) && (one.limited_to.nil? || (channels - one.limited_to).empty?)
+            end
+            .map(&:person_id)
         end
       end
     end

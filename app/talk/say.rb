@@ -13,9 +13,27 @@ module AskFirst
           raise Core::Invalid.new("words_needed", "There is nothing to say yet.", field: "words") if said.empty?
 
           id = new_id
-          scope.insert(:remarks, { id: id, post_id: post_id, room: room, person_id: member.person_id, pass_id: member.pass_id, words: said, said_at: now })
+          scope.insert(
+            :remarks,
+            {
+              id: id,
+              post_id: post_id,
+              room: room,
+              person_id: member.person_id,
+              pass_id: member.pass_id,
+              words: said,
+              said_at: now
+            }
+          )
           record("said", post_id: post_id, facts: { room: room, words: said })
-          People::Notify.call(kit, member, person_ids: [row[:owner_id]], kind: "talk", post_id: post_id, words: "#{member.name}: #{said}")
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: [row[:owner_id]],
+            kind: "talk",
+            post_id: post_id,
+            words: "#{member.name}: #{said}"
+          )
           announce("talk", ids: [post_id], room: room)
           id
         end

@@ -9,7 +9,9 @@ module AskFirst
 
         def call(task_id:)
           done = rows(:tasks).where(id: task_id, done_at: nil).update(done_at: now, done_by: member.person_id)
-          raise Core::Conflict.new("done_already", "This task is done already.", way_on: "Nothing more is needed.") if done.zero?
+          if done.zero?
+            raise Core::Conflict.new("done_already", "This task is done already.", way_on: "Nothing more is needed.")
+          end
 
           record("task_done", post_id: row[:post_id], facts: { title: row[:title] })
           announce("tasks", ids: [row[:post_id]])

@@ -21,7 +21,7 @@ module AskFirst
 
       def initialize(settings, into, now, say)
         @settings = settings
-        @name = File.join(File.expand_path(into), "ask-first-#{now.utc.strftime('%Y%m%d-%H%M%S')}")
+        @name = File.join(File.expand_path(into), "ask-first-#{now.utc.strftime("%Y%m%d-%H%M%S")}")
         @now = now
         @say = say
         @folder = Folder.new("#{@name}.part")
@@ -61,16 +61,18 @@ module AskFirst
       def files
         @say.call("files")
         FileUtils.mkdir_p(@folder.at(Folder::FILES), mode: 0o700)
-        Dir.glob("**/*", base: @settings.files).each do |name|
-          from = File.join(@settings.files, name)
-          next unless File.file?(from)
+        Dir
+          .glob("**/*", base: @settings.files)
+          .each do |name|
+            from = File.join(@settings.files, name)
+            next unless File.file?(from)
 
-          to = File.join(@folder.at(Folder::FILES), name)
-          FileUtils.mkdir_p(File.dirname(to), mode: 0o700)
-          FileUtils.cp(from, to, preserve: true)
-        rescue Errno::ENOENT
-          next
-        end
+            to = File.join(@folder.at(Folder::FILES), name)
+            FileUtils.mkdir_p(File.dirname(to), mode: 0o700)
+            FileUtils.cp(from, to, preserve: true)
+          rescue Errno::ENOENT
+            next
+          end
       end
 
       def describe
@@ -78,9 +80,13 @@ module AskFirst
         copied = @folder.files
         db = Sequel.connect(url)
         @folder.write_facts(
-          made_at: @now.utc.iso8601, database: Tools.database(@settings.owner_url), migration: db[:schema_info].get(:version),
-          postgresql: db.get(Sequel.lit("current_setting('server_version')")), secret: Folder.fingerprint(@settings.secret),
-          files: copied.size, bytes: copied.sum { |name| File.size(File.join(@folder.at(Folder::FILES), name)) }
+          made_at: @now.utc.iso8601,
+          database: Tools.database(@settings.owner_url),
+          migration: db[:schema_info].get(:version),
+          postgresql: db.get(Sequel.lit("current_setting('server_version')")),
+          secret: Folder.fingerprint(@settings.secret),
+          files: copied.size,
+          bytes: copied.sum { |name| File.size(File.join(@folder.at(Folder::FILES), name)) }
         )
         @folder.write_sums
       ensure

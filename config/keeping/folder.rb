@@ -28,11 +28,14 @@ module AskFirst
       # @raise [Stopped] where there is no whole backup
       def facts
         found = JSON.parse(File.read(at(FACTS)))
-        raise Stopped, "#{@path} is a backup of a form that this version does not read (#{found['form']})." unless found["form"] == FORM
+        unless found["form"] == FORM
+          raise Stopped, "#{@path} is a backup of a form that this version does not read (#{found["form"]})."
+        end
 
         found
       rescue Errno::ENOENT, Errno::ENOTDIR, JSON::ParserError
-        raise Stopped, "There is no whole backup in #{@path}: #{FACTS} is missing or broken. One that was cut short ends in .part."
+        raise Stopped,
+              "There is no whole backup in #{@path}: #{FACTS} is missing or broken. One that was cut short ends in .part."
       end
 
       def write_facts(facts)
@@ -49,7 +52,10 @@ module AskFirst
       def check
         said = File.readlines(at(SUMS), chomp: true).to_h { |line| line.split("  ", 2).reverse }
         wrong = said.reject { |name, kept| File.file?(at(name)) && sum(name) == kept }.keys
-        raise Stopped, "This backup is damaged: #{wrong.first(5).join(', ')}#{' …' if wrong.size > 5} (#{wrong.size} of #{said.size}). Take another one." if wrong.any?
+        if wrong.any?
+          raise Stopped,
+                "This backup is damaged: #{wrong.first(5).join(", ")}#{" …" if wrong.size > 5} (#{wrong.size} of #{said.size}). Take another one."
+        end
       rescue Errno::ENOENT
         raise Stopped, "#{at(SUMS)} is missing, so nobody can say whether this backup is whole."
       end

@@ -49,20 +49,26 @@ module AskFirst
 
       def look
         facts = @folder.facts
-        @say.call("checking #{facts['files']} files of #{facts['made_at']}")
+        @say.call("checking #{facts["files"]} files of #{facts["made_at"]}")
         @folder.check
         return if @wish.other_secret || facts["secret"] == Folder.fingerprint(@settings.secret)
 
-        raise Stopped, "ASK_FIRST_SECRET is not the one of this backup (#{facts['secret']}): every channel would have to be connected again. " \
-                       "Set the one of then, or add --other-secret."
+        raise Stopped,
+              "ASK_FIRST_SECRET is not the one of this backup (#{facts["secret"]}): every channel would have to be connected again. " \
+                "Set the one of then, or add --other-secret."
       end
 
       def require_free
         return unless there?
-        raise Stopped, "There is a database #{@name} already. With --replace it is set aside under another name; nothing is dropped." unless @wish.replace
+        unless @wish.replace
+          raise Stopped,
+                "There is a database #{@name} already. With --replace it is set aside under another name; nothing is dropped."
+        end
 
         others = connections
-        raise Stopped, "#{others} connections to #{@name} are open. Stop the web processes and dispatchers first." if others.positive?
+        if others.positive?
+          raise Stopped, "#{others} connections to #{@name} are open. Stop the web processes and dispatchers first."
+        end
       end
 
       # Of processes that have just been stopped some last a moment longer.
@@ -90,10 +96,19 @@ module AskFirst
         @say.call("database")
         @admin.run("DROP DATABASE IF EXISTS #{quoted(@beside)} WITH (FORCE)")
         @admin.run("CREATE DATABASE #{quoted(@beside)} OWNER ask_first_owner TEMPLATE template0")
-        Tools.run("pg_restore", "--exit-on-error", "--single-transaction", "--dbname=#{@beside}", @folder.at(Folder::DATABASE),
-          url: Tools.with_database(@settings.admin_url, @beside))
+        Tools.run(
+          "pg_restore",
+          "--exit-on-error",
+          "--single-transaction",
+          "--dbname=#{@beside}",
+          @folder.at(Folder::DATABASE),
+          url: Tools.with_database(@settings.admin_url, @beside)
+        )
         @say.call("migrations")
-        Store::Migrate.call(admin_url: @settings.admin_url, owner_url: Tools.with_database(@settings.owner_url, @beside))
+        Store::Migrate.call(
+          admin_url: @settings.admin_url,
+          owner_url: Tools.with_database(@settings.owner_url, @beside)
+        )
       end
 
       # Files never change, so what is there already is what it was, unless its writing was cut off.
@@ -117,7 +132,16 @@ module AskFirst
         Sequel.connect(Tools.with_database(@settings.owner_url, @beside)) do |db|
           process = Core::Uuid.v7(@now)
           outside = file.read
-          db.transaction { lineage.brought_back(db, why: "restored", process: process, outside: outside, known_until: known_until(db), now: @now) }
+          db.transaction do
+            lineage.brought_back(
+              db,
+              why: "restored",
+              process: process,
+              outside: outside,
+              known_until: known_until(db),
+              now: @now
+            )
+          end
           file.write(lineage.id(db), db.transaction { lineage.mark(db, process, @now) }, @now)
         end
       end
@@ -128,7 +152,7 @@ module AskFirst
       end
 
       def take_its_place
-        aside = "#{@name}_before_#{@now.utc.strftime('%Y%m%d%H%M%S')}" if there?
+        aside = "#{@name}_before_#{@now.utc.strftime("%Y%m%d%H%M%S")}" if there?
         @admin.transaction do
           @admin.run("ALTER DATABASE #{quoted(@name)} RENAME TO #{quoted(aside)}") if aside
           @admin.run("ALTER DATABASE #{quoted(@beside)} RENAME TO #{quoted(@name)}")

@@ -7,7 +7,8 @@ module AskFirst
   # Keeping what there is: backups, and the way back from one.
   module Keeping
     # Raised when a backup or its restoring cannot go on; the message says why, and the way on.
-    class Stopped < StandardError; end
+    class Stopped < StandardError
+    end
 
     # PostgreSQL's own tools (pg_dump, pg_dumpall, pg_restore), of the client packages of its version.
     module Tools
@@ -18,8 +19,13 @@ module AskFirst
       # @raise [Stopped] with its last words
       def run(tool, *arguments, url:)
         at = URI.parse(url)
-        env = { "PGHOST" => at.host, "PGPORT" => (at.port || 5432).to_s, "PGUSER" => URI.decode_www_form_component(at.user.to_s),
-                "PGPASSWORD" => URI.decode_www_form_component(at.password.to_s), "PGDATABASE" => at.path.delete_prefix("/") }
+        env = {
+          "PGHOST" => at.host,
+          "PGPORT" => (at.port || 5432).to_s,
+          "PGUSER" => URI.decode_www_form_component(at.user.to_s),
+          "PGPASSWORD" => URI.decode_www_form_component(at.password.to_s),
+          "PGDATABASE" => at.path.delete_prefix("/")
+        }
         output, faults, status = Open3.capture3(env, tool, *arguments)
         raise Stopped, "#{tool} failed: #{faults.lines.last(5).join.strip}" unless status.success?
 

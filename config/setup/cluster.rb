@@ -110,8 +110,20 @@ module Setup
       FileUtils.touch(log)
       FileUtils.chown("postgres", "postgres", [data, log, password_file, @home]) if Setup.root?
       FileUtils.chmod(0o755, @home)
-      ok = as_postgres(bin("initdb"), "-D", data, "-U", "postgres", "-E", "UTF8", "--locale=C.UTF-8", "--auth=scram-sha-256",
-        "--pwfile=#{password_file}", "-N")
+      ok =
+        as_postgres(
+          bin("initdb"),
+          "-D",
+          data,
+          "-U",
+          "postgres",
+          "-E",
+          "UTF8",
+          "--locale=C.UTF-8",
+          "--auth=scram-sha-256",
+          "--pwfile=#{password_file}",
+          "-N"
+        )
       raise Stopped, "PostgreSQL's cluster could not be made in #{data}; see #{log}." unless ok
 
       FileUtils.touch(made_file)
@@ -129,12 +141,26 @@ module Setup
 
     def options
       settings = {
-        listen_addresses: "127.0.0.1", port: port, unix_socket_directories: "", max_connections: 120,
-        shared_buffers: "256MB", timezone: "UTC", log_timezone: "UTC", jit: "off"
+        listen_addresses: "127.0.0.1",
+        port: port,
+        unix_socket_directories: "",
+        max_connections: 120,
+        shared_buffers: "256MB",
+        timezone: "UTC",
+        log_timezone: "UTC",
+        jit: "off"
       }
       # wal_level stays as it is where it matters: with "minimal", the indexes of unlogged tables (Que's lockers) came up
       # as zero pages after a crash
-      settings.update(fsync: "off", synchronous_commit: "off", full_page_writes: "off", wal_level: "minimal", max_wal_senders: "0") unless @durable
+      unless @durable
+        settings.update(
+          fsync: "off",
+          synchronous_commit: "off",
+          full_page_writes: "off",
+          wal_level: "minimal",
+          max_wal_senders: "0"
+        )
+      end
       settings.map { |key, value| "-c #{key}='#{value}'" }.join(" ")
     end
 

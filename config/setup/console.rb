@@ -3,7 +3,8 @@
 # Progress and refusals of the set-up, in plain words. Standard library only: it runs before any gem is there.
 module Setup
   # Raised when set-up cannot go on; its message says what is missing and what to do.
-  class Stopped < StandardError; end
+  class Stopped < StandardError
+  end
 
   ROOT = File.expand_path("../..", __dir__)
   VAR = File.join(ROOT, "var")
@@ -28,7 +29,7 @@ module Setup
     return if status.success?
 
     tail = File.readlines(log).last(12).join
-    raise Stopped, "#{title}: this failed (#{command.join(' ')}).\n#{tail}The whole output is in #{log}."
+    raise Stopped, "#{title}: this failed (#{command.join(" ")}).\n#{tail}The whole output is in #{log}."
   end
 
   def wait_ticking(pid, title, started)

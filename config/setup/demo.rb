@@ -20,7 +20,9 @@ module Setup
     def alone
       FileUtils.mkdir_p(VAR)
       File.open(File.join(VAR, "start.lock"), File::RDWR | File::CREAT) do |file|
-        raise Stopped, "Ask First is running from this folder already: #{running_at}" unless file.flock(File::LOCK_EX | File::LOCK_NB)
+        unless file.flock(File::LOCK_EX | File::LOCK_NB)
+          raise Stopped, "Ask First is running from this folder already: #{running_at}"
+        end
 
         yield
       end
@@ -51,7 +53,11 @@ module Setup
 
     # What hangs on no port.
     def environment(cluster)
-      cluster.environment(DATABASE).merge("ASK_FIRST_SECRET" => secret, "ASK_FIRST_FILES" => File.join(HOME, "files"), "ASK_FIRST_CLOCK_OFFSET" => offset.to_s)
+      cluster.environment(DATABASE).merge(
+        "ASK_FIRST_SECRET" => secret,
+        "ASK_FIRST_FILES" => File.join(HOME, "files"),
+        "ASK_FIRST_CLOCK_OFFSET" => offset.to_s
+      )
     end
 
     # One secret for this folder: it opens sessions and channel tokens again at the next start.

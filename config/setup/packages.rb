@@ -38,30 +38,52 @@ module Setup
       return if missing.empty?
 
       unless Setup.root?
-        raise Stopped, "These Debian packages are missing: #{missing.join(' ')}.\n" \
-                       "Install them with: sudo apt-get install #{missing.join(' ')}"
+        raise Stopped,
+              "These Debian packages are missing: #{missing.join(" ")}.\n" \
+                "Install them with: sudo apt-get install #{missing.join(" ")}"
       end
       log = File.join(VAR, "apt.log")
       env = { "DEBIAN_FRONTEND" => "noninteractive" }
       Setup.run("Reading Debian's package lists", "apt-get", "update", "-qq", log: log, env: env)
-      Setup.run("Installing #{missing.join(', ')}", "apt-get", "install", "-y", "--no-install-recommends",
-        *missing, log: log, env: env)
+      Setup.run(
+        "Installing #{missing.join(", ")}",
+        "apt-get",
+        "install",
+        "-y",
+        "--no-install-recommends",
+        *missing,
+        log: log,
+        env: env
+      )
     end
 
     def gems
-      return if fresh?("gems", "Gemfile", "Gemfile.lock") && system("bundle", "check", out: File::NULL, err: File::NULL, chdir: ROOT)
+      if fresh?("gems", "Gemfile", "Gemfile.lock") &&
+           system("bundle", "check", out: File::NULL, err: File::NULL, chdir: ROOT)
+        return
+      end
 
-      raise Stopped, "Bundler is missing. Install it with: gem install bundler" unless system("bundle", "-v", out: File::NULL)
+      unless system("bundle", "-v", out: File::NULL)
+        raise Stopped, "Bundler is missing. Install it with: gem install bundler"
+      end
 
-      Setup.run("Installing gems (three to four minutes the first time)", "bundle", "install",
-        log: File.join(VAR, "bundle.log"))
+      Setup.run(
+        "Installing gems (three to four minutes the first time)",
+        "bundle",
+        "install",
+        log: File.join(VAR, "bundle.log")
+      )
       stamp("gems", "Gemfile", "Gemfile.lock")
     end
 
     def npm
-      return if fresh?("npm", "ui/package.json", "ui/package-lock.json") && Dir.exist?(File.join(ROOT, "ui/node_modules"))
+      if fresh?("npm", "ui/package.json", "ui/package-lock.json") && Dir.exist?(File.join(ROOT, "ui/node_modules"))
+        return
+      end
 
-      raise Stopped, "Node.js with npm is missing (20 or newer). Install it and start again." unless system("npm", "-v", out: File::NULL)
+      unless system("npm", "-v", out: File::NULL)
+        raise Stopped, "Node.js with npm is missing (20 or newer). Install it and start again."
+      end
 
       Setup.run("Installing npm packages", "npm", "ci", log: File.join(VAR, "npm.log"), chdir: File.join(ROOT, "ui"))
       stamp("npm", "ui/package.json", "ui/package-lock.json")
@@ -69,11 +91,23 @@ module Setup
 
     # Builds the front end unless what it is made of is unchanged since the last build.
     def front_end
-      sources = Dir.chdir(ROOT) { Dir["ui/{src,public,review}/**/*", "ui/*.{ts,html,json}", "web/openapi/**/*.yaml"].select { |f| File.file?(f) } }
+      sources =
+        Dir.chdir(ROOT) do
+          Dir["ui/{src,public,review}/**/*", "ui/*.{ts,html,json}", "web/openapi/**/*.yaml"].select do |f|
+            File.file?(f)
+          end
+        end
       return if fresh?("ui", *sources) && File.exist?(File.join(ROOT, "ui/dist/app/index.html"))
 
       log = File.join(VAR, "ui.log")
-      Setup.run("Making the interface's types from the API description", "npm", "run", "types", log: log, chdir: File.join(ROOT, "ui"))
+      Setup.run(
+        "Making the interface's types from the API description",
+        "npm",
+        "run",
+        "types",
+        log: log,
+        chdir: File.join(ROOT, "ui")
+      )
       Setup.run("Building the interface", "npm", "run", "build", log: log, chdir: File.join(ROOT, "ui"))
       stamp("ui", *sources)
     end

@@ -27,8 +27,7 @@ module Setup
         one = @running.find { |running| running.name == name }
         gone = one && Process.wait(one.pid, Process::WNOHANG)
         if gone || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-          raise Stopped,
-            "#{name} did not start. Its last words:\n#{File.readlines(one.log).last(15).join}"
+          raise Stopped, "#{name} did not start. Its last words:\n#{File.readlines(one.log).last(15).join}"
         end
 
         sleep 0.1
@@ -65,7 +64,17 @@ module Setup
 
     # setpriv makes the kernel end the child when we are killed, so nothing is left that stops the next run.
     def spawn_one(command, env, log)
-      Process.spawn(env, "setpriv", "--pdeathsig", "TERM", *command, chdir: ROOT, out: [log, "a"], err: %i[child out], in: File::NULL)
+      Process.spawn(
+        env,
+        "setpriv",
+        "--pdeathsig",
+        "TERM",
+        *command,
+        chdir: ROOT,
+        out: [log, "a"],
+        err: %i[child out],
+        in: File::NULL
+      )
     end
 
     def revive(one)

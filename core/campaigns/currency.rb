@@ -16,7 +16,12 @@ module AskFirst
         def clean(value, field: "currency")
           return value if value.is_a?(String) && CODE.match?(value) && known?(value)
 
-          raise Invalid.new("bad_currency", "“#{value.to_s[0, 10]}” is no currency.", field: field, way_on: "Write its three letters, such as EUR.")
+          raise Invalid.new(
+                  "bad_currency",
+                  "“#{value.to_s[0, 10]}” is no currency.",
+                  field: field,
+                  way_on: "Write its three letters, such as EUR."
+                )
         end
 
         def known?(code)

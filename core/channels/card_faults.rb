@@ -20,7 +20,9 @@ module AskFirst
         def list?(value, &each) = value.is_a?(Array) && value.any? && value.all?(&each)
         def names?(value) = list?(value) { |one| words?(one, 1..60) }
         def pair?(value, &each) = list?(value, &each) && value.size == 2
-        def weights?(text) = text.values_at("link", "emoji", "default").all? { |weight| whole?(weight, 0..1_000) } && list?(text["ranges"]) { |range| range?(range) }
+        def weights?(text) =
+          text.values_at("link", "emoji", "default").all? { |weight| whole?(weight, 0..1_000) } &&
+            list?(text["ranges"]) { |range| range?(range) }
         def range?(value) = list?(value) { |one| whole?(one, 0..0x10FFFF) } && value.size == 3 && value[0] <= value[1]
         def shape?(value) = pair?(value) { |one| whole?(one, 1..10_000) }
         def shapes?(value) = pair?(value) { |one| shape?(one) } && Rational(*value[0]) <= Rational(*value[1])
@@ -35,25 +37,73 @@ module AskFirst
           ["its mark is not one to three letters", ->(card) { words?(card["initials"], 1..3) }],
           ["its kind is not in words", ->(card) { words?(card["kind"], 1..60) }],
           ["it does not say how text is counted", ->(card) { card["text"].is_a?(Hash) }],
-          [->(card) { "its counting rule “#{card['text']['rule'].to_s[0, 40]}” is not known here" }, ->(card) { Checks::Counting::RULES.include?(card["text"]["rule"]) }],
+          [
+            ->(card) { "its counting rule “#{card["text"]["rule"].to_s[0, 40]}” is not known here" },
+            ->(card) { Checks::Counting::RULES.include?(card["text"]["rule"]) }
+          ],
           ["its limit of text is not a number from 1 to #{TEXT.max}", ->(card) { whole?(card["text"]["limit"], TEXT) }],
-          ["its fold is not within its limit", ->(card) { card["text"]["fold"].nil? || whole?(card["text"]["fold"], 1..card["text"]["limit"]) }],
-          ["its weights of text are not complete", ->(card) { card["text"]["rule"] != "weighted" || weights?(card["text"]) }],
+          [
+            "its fold is not within its limit",
+            ->(card) { card["text"]["fold"].nil? || whole?(card["text"]["fold"], 1..card["text"]["limit"]) }
+          ],
+          [
+            "its weights of text are not complete",
+            ->(card) { card["text"]["rule"] != "weighted" || weights?(card["text"]) }
+          ],
           ["it does not say what files it takes", ->(card) { card["media"].is_a?(Hash) }],
           ["its number of files is not one from 0 to #{FILES.max}", ->(card) { whole?(card["media"]["most"], FILES) }],
-          ["it takes kinds of file that are not known here", ->(card) { card["media"]["kinds"].nil? || list?(card["media"]["kinds"]) { |kind| KINDS.include?(kind) } }],
-          ["its shapes of pictures are not two, the narrowest first", ->(card) { card["media"]["ratio"].nil? || shapes?(card["media"]["ratio"]) }],
-          ["its longest side is not a number from #{SIDES.min} to #{SIDES.max}", ->(card) { whole?(card["media"]["max_side"], SIDES) }],
-          ["its limit of descriptions is not a number", ->(card) { card["media"]["description"].nil? || whole?(card["media"]["description"], TEXT) }],
-          ["its lengths of videos are not two, the shortest first", ->(card) { card["media"]["seconds"].nil? || lengths?(card["media"]["seconds"]) }],
-          ["it takes no format that is known here", ->(card) { card["formats"].nil? || (card["formats"].is_a?(Array) && card["formats"].intersect?(FORMATS)) }],
-          ["its formats by hand are not a list", ->(card) { card["by_hand"].nil? || card["by_hand"] == [] || names?(card["by_hand"]) }],
-          ["its number of hashtags is not one", ->(card) { card["hashtags"].nil? || number?(card["hashtags"], "most") }],
-          ["its number of tagged people is not one", ->(card) { card["tagged"].nil? || number?(card["tagged"], "most") }],
-          ["its limit of a first comment is not a number", ->(card) { card["first_comment"].nil? || number?(card["first_comment"], "limit") }],
-          ["its calls to action are not a list", ->(card) { card["call_to_action"].nil? || (card["call_to_action"].is_a?(Hash) && names?(card["call_to_action"]["kinds"])) }],
+          [
+            "it takes kinds of file that are not known here",
+            ->(card) { card["media"]["kinds"].nil? || list?(card["media"]["kinds"]) { |kind| KINDS.include?(kind) } }
+          ],
+          [
+            "its shapes of pictures are not two, the narrowest first",
+            ->(card) { card["media"]["ratio"].nil? || shapes?(card["media"]["ratio"]) }
+          ],
+          [
+            "its longest side is not a number from #{SIDES.min} to #{SIDES.max}",
+            ->(card) { whole?(card["media"]["max_side"], SIDES) }
+          ],
+          [
+            "its limit of descriptions is not a number",
+            ->(card) { card["media"]["description"].nil? || whole?(card["media"]["description"], TEXT) }
+          ],
+          [
+            "its lengths of videos are not two, the shortest first",
+            ->(card) { card["media"]["seconds"].nil? || lengths?(card["media"]["seconds"]) }
+          ],
+          [
+            "it takes no format that is known here",
+            ->(card) { card["formats"].nil? || (card["formats"].is_a?(Array) && card["formats"].intersect?(FORMATS)) }
+          ],
+          [
+            "its formats by hand are not a list",
+            ->(card) { card["by_hand"].nil? || card["by_hand"] == [] || names?(card["by_hand"]) }
+          ],
+          [
+            "its number of hashtags is not one",
+            ->(card) { card["hashtags"].nil? || number?(card["hashtags"], "most") }
+          ],
+          [
+            "its number of tagged people is not one",
+            ->(card) { card["tagged"].nil? || number?(card["tagged"], "most") }
+          ],
+          [
+            "its limit of a first comment is not a number",
+            ->(card) { card["first_comment"].nil? || number?(card["first_comment"], "limit") }
+          ],
+          [
+            "its calls to action are not a list",
+            ->(card) do
+              card["call_to_action"].nil? ||
+                (card["call_to_action"].is_a?(Hash) && names?(card["call_to_action"]["kinds"]))
+            end
+          ],
           ["its kinds of audience are not a list", ->(card) { card["audience"].nil? || names?(card["audience"]) }],
-          ["its time to settle is not a number of seconds up to a day", ->(card) { card["settles_within"].nil? || whole?(card["settles_within"], SETTLES) }]
+          [
+            "its time to settle is not a number of seconds up to a day",
+            ->(card) { card["settles_within"].nil? || whole?(card["settles_within"], SETTLES) }
+          ]
         ].freeze
 
         # @param card [Object] parsed JSON

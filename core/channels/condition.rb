@@ -8,9 +8,7 @@ module AskFirst
       module Condition
         SOON = 7 * 86_400 # seconds before the end of a consent that it is said; common practice, no source
 
-        Said = Struct.new(:level, :sentence, keyword_init: true) do
-          def loud? = %w[soon rules lapsed].include?(level)
-        end
+        Said = Struct.new(:level, :sentence, keyword_init: true) { def loud? = %w[soon rules lapsed].include?(level) }
 
         module_function
 
@@ -21,29 +19,59 @@ module AskFirst
         # @return [Said]
         def of(channel, connection, now, consent_name: nil, consent_here: true)
           case channel[:state]
-          when "offline" then Said.new(level: "offline", sentence: "Published by hand.")
-          when "planned" then Said.new(level: "planned", sentence: "Not connected yet: it can be planned and approved for, not released.")
-          when "lapsed" then Said.new(level: "lapsed", sentence: "The connection has lapsed; nothing can go out here. Connect it again.")
-          else connected(connection, now, consent_name, consent_here, channel[:card_refused])
+          when "offline"
+            Said.new(level: "offline", sentence: "Published by hand.")
+          when "planned"
+            Said.new(level: "planned", sentence: "Not connected yet: it can be planned and approved for, not released.")
+          when "lapsed"
+            Said.new(level: "lapsed", sentence: "The connection has lapsed; nothing can go out here. Connect it again.")
+          else
+            connected(connection, now, consent_name, consent_here, channel[:card_refused])
           end
         end
 
         def connected(connection, now, consent_name, consent_here, card_refused)
           ends = connection && end_of(connection)
-          return Said.new(level: "lapsed", sentence: "The connection has lapsed; nothing can go out here. Connect it again.") if ends && ends <= now
-          unless consent_here
-            return Said.new(level: "soon", sentence: "It rests on the consent of #{consent_name || 'somebody'}, who has left this client. Somebody else must connect it again.")
+          if ends && ends <= now
+            return(
+              Said.new(
+                level: "lapsed",
+                sentence: "The connection has lapsed; nothing can go out here. Connect it again."
+              )
+            )
           end
-          return Said.new(level: "soon", sentence: "The consent ends in #{days(ends - now)}. Connect it again before.") if ends && ends - now < SOON
+          unless consent_here
+            return(
+              Said.new(
+                level: "soon",
+                sentence:
+                  "It rests on the consent of #{consent_name || "somebody"}, who has left this client. Somebody else must connect it again."
+              )
+            )
+          end
+          if ends && ends - now < SOON
+            return(
+              Said.new(level: "soon", sentence: "The consent ends in #{days(ends - now)}. Connect it again before.")
+            )
+          end
 
-          return Said.new(level: "rules", sentence: "#{card_refused} What it took before holds until then.") if card_refused
+          if card_refused
+            return Said.new(level: "rules", sentence: "#{card_refused} What it took before holds until then.")
+          end
 
-          Said.new(level: "fine", sentence: consent_name ? "Connected on the consent of #{consent_name}." : "Connected.")
+          Said.new(
+            level: "fine",
+            sentence: consent_name ? "Connected on the consent of #{consent_name}." : "Connected."
+          )
         end
 
         # A connection that renews itself ends with its consent; another one with its token.
         def end_of(connection)
-          connection[:renews] ? connection[:consent_until] : [connection[:expires_at], connection[:consent_until]].compact.min
+          if connection[:renews]
+            connection[:consent_until]
+          else
+            [connection[:expires_at], connection[:consent_until]].compact.min
+          end
         end
 
         def days(seconds)

@@ -11,8 +11,14 @@ module AskFirst
         # @return [Hash] part => what may stand there, or nil where the network has no such thing
         def of(card)
           {
-            "formats" => card.formats, "link_card" => card.link_card, "tagged" => card.tagged, "first_comment" => card.first_comment, "call_to_action" => card.call_to_action,
-            "audience" => card.audience, "event" => card.event || nil, "budget" => card.budget || nil
+            "formats" => card.formats,
+            "link_card" => card.link_card,
+            "tagged" => card.tagged,
+            "first_comment" => card.first_comment,
+            "call_to_action" => card.call_to_action,
+            "audience" => card.audience,
+            "event" => card.event || nil,
+            "budget" => card.budget || nil
           }
         end
       end

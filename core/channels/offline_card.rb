@@ -17,11 +17,32 @@ module AskFirst
         # @raise [Invalid]
         def build(name:, initials:, limit:, pictures:, picture_needed:)
           label = Posts::Text.clean(name, field: "name", limit: 60).strip
-          raise Invalid.new("name_missing", "The channel needs a name.", field: "name", way_on: "Such as “Newsletter”.") if label.empty?
+          if label.empty?
+            raise Invalid.new(
+                    "name_missing",
+                    "The channel needs a name.",
+                    field: "name",
+                    way_on: "Such as “Newsletter”."
+                  )
+          end
 
-          Card.read({ "name" => label, "initials" => initials(initials), "kind" => "offline", "link_card" => false,
-            "text" => { "rule" => "graphemes", "limit" => whole(limit, 1, MOST_TEXT, "limit") },
-            "media" => { "needed" => picture_needed && true, "most" => whole(pictures, 0, MOST_PICTURES, "pictures"), "max_side" => 4_000 } })
+          Card.read(
+            {
+              "name" => label,
+              "initials" => initials(initials),
+              "kind" => "offline",
+              "link_card" => false,
+              "text" => {
+                "rule" => "graphemes",
+                "limit" => whole(limit, 1, MOST_TEXT, "limit")
+              },
+              "media" => {
+                "needed" => picture_needed && true,
+                "most" => whole(pictures, 0, MOST_PICTURES, "pictures"),
+                "max_side" => 4_000
+              }
+            }
+          )
         end
 
         def initials(value)

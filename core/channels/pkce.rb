@@ -15,7 +15,9 @@ module AskFirst
         # @param verifier [String]
         # @return [String] base64url without padding (RFC 7636, appendix A)
         def challenge(verifier)
-          raise Invalid.new("bad_verifier", "A code verifier has 43 to 128 unreserved characters.", field: "verifier") unless FORMAT.match?(verifier)
+          unless FORMAT.match?(verifier)
+            raise Invalid.new("bad_verifier", "A code verifier has 43 to 128 unreserved characters.", field: "verifier")
+          end
 
           [Digest::SHA256.digest(verifier)].pack("m0").tr("+/", "-_").delete("=")
         end

@@ -7,8 +7,12 @@ module AskFirst
       class SaidNo < Error
         # @param final [Boolean] whether asking again cannot help
         def initialize(sentence, final: true)
-          super(final ? "network_said_no" : "network_away", sentence, field: "network",
-                                                                      way_on: final ? "Begin again, and allow it at the network." : "Try again in a moment; nothing was changed.")
+          super(
+            final ? "network_said_no" : "network_away",
+            sentence,
+            field: "network",
+            way_on: final ? "Begin again, and allow it at the network." : "Try again in a moment; nothing was changed."
+          )
           @final = final
         end
 

@@ -18,12 +18,21 @@ module AskFirst
         # @return [Integer] units, or the sum of weights
         def count(text, rule)
           case rule.rule
-          when "graphemes" then text.grapheme_clusters.size
-          when "code_points" then text.length
-          when "utf16_units" then utf16(text)
-          when "bytes_utf8" then text.bytesize
-          when "weighted" then pieces(text, rule).sum { |_, weight| weight }
-          else raise Invalid.new("unknown_counting_rule", "The network counts text by a rule that is not known here: #{rule.rule}.")
+          when "graphemes"
+            text.grapheme_clusters.size
+          when "code_points"
+            text.length
+          when "utf16_units"
+            utf16(text)
+          when "bytes_utf8"
+            text.bytesize
+          when "weighted"
+            pieces(text, rule).sum { |_, weight| weight }
+          else
+            raise Invalid.new(
+                    "unknown_counting_rule",
+                    "The network counts text by a rule that is not known here: #{rule.rule}."
+                  )
           end
         end
 
@@ -50,11 +59,13 @@ module AskFirst
         def pieces(text, rule)
           result = []
           position = 0
-          Links.find(text).each do |from, length|
-            result.concat(weighted_clusters(text[position...from], rule)) if from > position
-            result << [text[from, length], rule.link]
-            position = from + length
-          end
+          Links
+            .find(text)
+            .each do |from, length|
+              result.concat(weighted_clusters(text[position...from], rule)) if from > position
+              result << [text[from, length], rule.link]
+              position = from + length
+            end
           result.concat(weighted_clusters(text[position..], rule))
         end
 

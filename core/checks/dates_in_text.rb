@@ -9,12 +9,16 @@ module AskFirst
       # post goes out is a fault that nobody meant. Only what names day and month is read; of two readings (3/4) none is taken.
       module DatesInText
         MONTHS = Date::MONTHNAMES.compact + Date::ABBR_MONTHNAMES.compact + ["Sept"]
-        MONTH = /(?<month>#{MONTHS.map(&:downcase).uniq.sort_by { |name| -name.length }.join('|')})\b\.?/i
-        ENDS = /\b(?:until|till|by|before|through|ends?(?:\s+on)?|closes?(?:\s+on)?|last\s+day(?:\s+is)?)\s+(?:the\s+)?(?:#{(Date::DAYNAMES + Date::ABBR_DAYNAMES).join('|')})?,?\s*/i
+        MONTH = /(?<month>#{MONTHS.map(&:downcase).uniq.sort_by { |name| -name.length }.join("|")})\b\.?/i
+        ENDS =
+          /\b(?:until|till|by|before|through|ends?(?:\s+on)?|closes?(?:\s+on)?|last\s+day(?:\s+is)?)\s+(?:the\s+)?(?:#{(Date::DAYNAMES + Date::ABBR_DAYNAMES).join("|")})?,?\s*/i
         DAY = /(?<day>[0-3]?\d)(?:st|nd|rd|th)?/
         YEAR = /(?:,?\s+(?<year>20\d\d))?/
         WORDS = [/#{ENDS}#{DAY}(?:\s+of)?\s+#{MONTH}#{YEAR}/i, /#{ENDS}#{MONTH}\s+#{DAY}\b#{YEAR}/i].freeze
-        DIGITS = [/#{ENDS}(?<year>20\d\d)-(?<month>\d\d)-(?<day>\d\d)\b/i, /#{ENDS}(?<day>\d\d?)\.(?<month>\d\d?)\.(?<year>20\d\d)\b/i].freeze
+        DIGITS = [
+          /#{ENDS}(?<year>20\d\d)-(?<month>\d\d)-(?<day>\d\d)\b/i,
+          /#{ENDS}(?<day>\d\d?)\.(?<month>\d\d?)\.(?<year>20\d\d)\b/i
+        ].freeze
 
         # Days back to which a day without a year is taken for one that has passed; further back, the coming one is meant. Common
         # practice, no source: offers run for weeks, and what is named as an end mostly lies ahead.
@@ -50,7 +54,8 @@ module AskFirst
           month = month(match[:month])
           return valid(match[:year].to_i, month, day) if match[:year]
 
-          [on.year - 1, on.year, on.year + 1].filter_map { |year| valid(year, month, day) }.find { |date| date >= on - PASSED }
+          [on.year - 1, on.year, on.year + 1].filter_map { |year| valid(year, month, day) }
+            .find { |date| date >= on - PASSED }
         end
 
         def month(text)

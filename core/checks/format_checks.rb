@@ -11,9 +11,20 @@ module AskFirst
         def call(request, card)
           format = Posts::Formats[request["format"]] or return []
           name = card.name || "This network"
-          return [PostChecks.fault("format_not_taken", "format", "#{name} takes no #{format.words.delete_prefix('a ')}.")] unless card.formats.include?(format.name)
+          unless card.formats.include?(format.name)
+            return [
+              PostChecks.fault("format_not_taken", "format", "#{name} takes no #{format.words.delete_prefix("a ")}.")
+            ]
+          end
 
-          [few(request, format), (PostChecks.fault("link_missing", "link", "A link with its card needs its address.") if format.link && request["link"].nil?)].compact
+          [
+            few(request, format),
+            (
+              if format.link && request["link"].nil?
+                PostChecks.fault("link_missing", "link", "A link with its card needs its address.")
+              end
+            )
+          ].compact
         end
 
         def few(request, format)
@@ -21,11 +32,12 @@ module AskFirst
           return if there >= format.least
 
           kind = format.kinds.join(" or a ")
-          sentence = if format.least > 1
-                       "Several pictures are chosen, and there #{there == 1 ? 'is one' : 'is none'}."
-                     else
-                       "#{format.words.capitalize} needs a #{kind}, and there is none yet."
-                     end
+          sentence =
+            if format.least > 1
+              "Several pictures are chosen, and there #{there == 1 ? "is one" : "is none"}."
+            else
+              "#{format.words.capitalize} needs a #{kind}, and there is none yet."
+            end
           PostChecks.fault("format_needs", "media", sentence)
         end
       end

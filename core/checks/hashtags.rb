@@ -20,11 +20,18 @@ module AskFirst
 
         # @return [Array<String>] those that come again, whatever their case, each once
         def doubled(text)
-          find(text).group_by { |tag| tag.unicode_normalize(:nfkc).downcase(:fold) }.values.select { |same| same.size > 1 }.map(&:first)
+          find(text)
+            .group_by { |tag| tag.unicode_normalize(:nfkc).downcase(:fold) }
+            .values
+            .select { |same| same.size > 1 }
+            .map(&:first)
         end
 
         def without_links(text)
-          Links.find(text).reverse.reduce(text.dup) { |rest, (from, length)| rest.tap { rest[from, length] = " " * length } }
+          Links
+            .find(text)
+            .reverse
+            .reduce(text.dup) { |rest, (from, length)| rest.tap { rest[from, length] = " " * length } }
         end
       end
     end

@@ -12,12 +12,23 @@ module AskFirst
         # @param place [Posts::Request::Place]
         # @return [Array<PostChecks::Finding>] warnings
         def call(parts, request, place)
-          [mentions(parts, place), *tagged(parts, place), call_to_action(parts, request, place), media(parts, request)].compact
+          [
+            mentions(parts, place),
+            *tagged(parts, place),
+            call_to_action(parts, request, place),
+            media(parts, request)
+          ].compact
         end
 
         def mentions(parts, place)
-          names = Posts::Mentions.unspelled("#{parts['text']}\n#{parts['first_comment']}", place.book, place.network)
-          PostChecks.warning("mention_unspelled", "text", "#{names.join(' and ')} #{names.one? ? 'has' : 'have'} no spelling for #{place.network}; the plain name goes out.") if names.any?
+          names = Posts::Mentions.unspelled("#{parts["text"]}\n#{parts["first_comment"]}", place.book, place.network)
+          if names.any?
+            PostChecks.warning(
+              "mention_unspelled",
+              "text",
+              "#{names.join(" and ")} #{names.one? ? "has" : "have"} no spelling for #{place.network}; the plain name goes out."
+            )
+          end
         end
 
         def tagged(parts, place)
@@ -25,7 +36,17 @@ module AskFirst
 
           rows = parts["tagged"].select { |row| parts["media"].include?(row["media"]) }
           names = rows.map { |row| row["name"] }.uniq.reject { |name| place.book.spelling(name, place.network) }
-          names.empty? ? [] : [PostChecks.warning("tag_unspelled", "tagged", "#{names.join(' and ')} cannot be tagged: no spelling for #{place.network}.")]
+          if names.empty?
+            []
+          else
+            [
+              PostChecks.warning(
+                "tag_unspelled",
+                "tagged",
+                "#{names.join(" and ")} cannot be tagged: no spelling for #{place.network}."
+              )
+            ]
+          end
         end
 
         def call_to_action(parts, request, place)
@@ -39,7 +60,11 @@ module AskFirst
           left = parts["media"].size - request["media"].size
           return if left.zero? || request["format"].nil?
 
-          PostChecks.warning("media_left_out", "format", "#{left} of #{parts['media'].size} files do not go out in this format; they stay with the post.")
+          PostChecks.warning(
+            "media_left_out",
+            "format",
+            "#{left} of #{parts["media"].size} files do not go out in this format; they stay with the post."
+          )
         end
       end
     end

@@ -12,7 +12,15 @@ module AskFirst
           "how it is read aloud" => %w[styled_letters emoji_run hidden_characters],
           "mentions and tags" => %w[mention_unspelled tag_unspelled too_many_tagged],
           "format" => %w[format_not_taken format_needs media_left_out no_such_call],
-          "pictures and films" => %w[picture_missing too_many_pictures one_alone wrong_length no_pictures_here no_videos_here no_documents_here],
+          "pictures and films" => %w[
+            picture_missing
+            too_many_pictures
+            one_alone
+            wrong_length
+            no_pictures_here
+            no_videos_here
+            no_documents_here
+          ],
           "shapes" => %w[cut_away],
           "descriptions" => %w[description_missing description_too_long],
           "link" => %w[link_missing link_dead],

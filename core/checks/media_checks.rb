@@ -14,28 +14,60 @@ module AskFirst
           rules = card.media
           media = request.fetch("media")
           kinds = rules.kinds
-          [missing(media, rules, kinds), *strangers(media, kinds, request["format"], card), *number(media, rules), *lengths(media, rules), *descriptions(media, rules)].compact
+          [
+            missing(media, rules, kinds),
+            *strangers(media, kinds, request["format"], card),
+            *number(media, rules),
+            *lengths(media, rules),
+            *descriptions(media, rules)
+          ].compact
         end
 
         def kind(medium) = medium.fetch("kind", "picture")
 
         def missing(media, rules, kinds)
-          PostChecks.fault("picture_missing", "media", "A #{kinds.join(' or a ')} is needed here, and there is none yet.") if rules.needed && media.empty?
+          if rules.needed && media.empty?
+            PostChecks.fault(
+              "picture_missing",
+              "media",
+              "A #{kinds.join(" or a ")} is needed here, and there is none yet."
+            )
+          end
         end
 
         # A kind that is not taken; one that came with a format that is taken is.
         def strangers(media, kinds, format, card)
           let = card.formats.include?(format) ? Posts::Formats[format].kinds : []
           (media.map { |medium| kind(medium) }.uniq - kinds - let).map do |stranger|
-            PostChecks.fault("no_#{stranger}s_here", "media", "#{PLURAL.fetch(stranger)} are not taken here, only a #{kinds.join(' or a ')}.")
+            PostChecks.fault(
+              "no_#{stranger}s_here",
+              "media",
+              "#{PLURAL.fetch(stranger)} are not taken here, only a #{kinds.join(" or a ")}."
+            )
           end
         end
 
         def number(media, rules)
           pictures, others = media.partition { |medium| kind(medium) == "picture" }
           [
-            (PostChecks.fault("too_many_pictures", "media", "#{pictures.size} pictures; at most #{rules.most} are taken.") if pictures.size > rules.most),
-            (PostChecks.fault("one_alone", "media", "A #{kind(others.first)} goes out alone; there are #{media.size} files.") if others.any? && media.size > 1)
+            (
+              if pictures.size > rules.most
+                PostChecks.fault(
+                  "too_many_pictures",
+                  "media",
+                  "#{pictures.size} pictures; at most #{rules.most} are taken."
+                )
+              end
+            ),
+            (
+              if others.any? && media.size > 1
+                PostChecks.fault(
+                  "one_alone",
+                  "media",
+                  "A #{kind(others.first)} goes out alone; there are #{media.size} files."
+                )
+              end
+            )
           ]
         end
 
@@ -47,7 +79,11 @@ module AskFirst
             length = medium["length"] or next
             next if length.between?(least * 1000, most * 1000)
 
-            PostChecks.fault("wrong_length", "media", "The video is #{(length / 1000.0).round(1)} s long; #{least} to #{most} s are taken.")
+            PostChecks.fault(
+              "wrong_length",
+              "media",
+              "The video is #{(length / 1000.0).round(1)} s long; #{least} to #{most} s are taken."
+            )
           end
         end
 
@@ -56,15 +92,27 @@ module AskFirst
           limit = rules.description
           longest = limit ? media.map { |medium| medium["description"].to_s.grapheme_clusters.size }.max.to_i : 0
           [
-            (PostChecks.warning("description_missing", "descriptions", without_words(undescribed, media)) if undescribed.positive?),
-            (PostChecks.fault("description_too_long", "descriptions", "A description is #{longest - limit} over its limit of #{limit}.") if limit && longest > limit)
+            (
+              if undescribed.positive?
+                PostChecks.warning("description_missing", "descriptions", without_words(undescribed, media))
+              end
+            ),
+            (
+              if limit && longest > limit
+                PostChecks.fault(
+                  "description_too_long",
+                  "descriptions",
+                  "A description is #{longest - limit} over its limit of #{limit}."
+                )
+              end
+            )
           ]
         end
 
         def without_words(count, media)
           return "The #{kind(media.first)} has no description for who cannot see it." if media.size == 1
 
-          "#{count} of #{media.size} #{media.all? { |medium| kind(medium) == 'picture' } ? 'pictures' : 'files'} without a description."
+          "#{count} of #{media.size} #{media.all? { |medium| kind(medium) == "picture" } ? "pictures" : "files"} without a description."
         end
       end
     end

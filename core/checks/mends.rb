@@ -8,10 +8,18 @@ module AskFirst
       # A mend is {words:, part:, value:} (save this), {words:, times:} (give these channels these times), or {words:, show:} (go
       # there).
       module Mends
-        SHOWS = { "description_missing" => %w[describe descriptions], "cut_away" => ["crop it yourself", "framing"], "mention_unspelled" => ["give a spelling", "mentions"],
-                  "tag_unspelled" => ["give a spelling", "mentions"], "flooding" => ["give it its own time", "time"], "flooding_nearby" => ["give it its own time", "time"],
-                  "clash" => ["give it its own time", "time"],
-                  "picture_missing" => ["add one", "media"], "format_needs" => ["add it", "media"], "link_missing" => ["give the address", "link"] }.freeze
+        SHOWS = {
+          "description_missing" => %w[describe descriptions],
+          "cut_away" => ["crop it yourself", "framing"],
+          "mention_unspelled" => ["give a spelling", "mentions"],
+          "tag_unspelled" => ["give a spelling", "mentions"],
+          "flooding" => ["give it its own time", "time"],
+          "flooding_nearby" => ["give it its own time", "time"],
+          "clash" => ["give it its own time", "time"],
+          "picture_missing" => ["add one", "media"],
+          "format_needs" => ["add it", "media"],
+          "link_missing" => ["give the address", "link"]
+        }.freeze
         SPREADS = %w[flooding flooding_nearby clash].freeze
 
         module_function
@@ -25,12 +33,18 @@ module AskFirst
           return { words: "spread out", times: spread } if SPREADS.include?(finding.code) && spread.any?
 
           case finding.code
-          when "hashtag_doubled" then save("take the repeats out", "text", without_repeats(parts["text"]), parts)
-          when "styled_letters" then save("make them plain letters", "text", plain_letters(parts["text"]), parts)
-          when "hidden_characters" then save("take them out", "text", parts["text"].gsub(ReadAloud::HIDDEN, ""), parts)
-          when "too_many_hashtags" then save("keep the first #{card.hashtags}", "text", first_tags(parts["text"], card.hashtags), parts)
-          when "too_many_pictures" then save("keep the first #{card.media.most}", "media", parts["media"].first(card.media.most), parts)
-          when "format_not_taken" then save("make it automatic", "format", nil, parts)
+          when "hashtag_doubled"
+            save("take the repeats out", "text", without_repeats(parts["text"]), parts)
+          when "styled_letters"
+            save("make them plain letters", "text", plain_letters(parts["text"]), parts)
+          when "hidden_characters"
+            save("take them out", "text", parts["text"].gsub(ReadAloud::HIDDEN, ""), parts)
+          when "too_many_hashtags"
+            save("keep the first #{card.hashtags}", "text", first_tags(parts["text"], card.hashtags), parts)
+          when "too_many_pictures"
+            save("keep the first #{card.media.most}", "media", parts["media"].first(card.media.most), parts)
+          when "format_not_taken"
+            save("make it automatic", "format", nil, parts)
           else
             words, show = SHOWS[finding.code]
             show && { words: words, show: show }
@@ -55,12 +69,13 @@ module AskFirst
         # @yieldreturn [Boolean] whether it stays; what goes takes the white space before it along
         def each_tag(text)
           links = Links.find(text).map { |from, length| from...(from + length) }
-          taken = text.gsub(/[ \t]*#{Hashtags::TAG}/) do |whole|
-            match = Regexp.last_match
-            next whole if links.any? { |range| range.cover?(match.begin(1)) }
+          taken =
+            text.gsub(/[ \t]*#{Hashtags::TAG}/) do |whole|
+              match = Regexp.last_match
+              next whole if links.any? { |range| range.cover?(match.begin(1)) }
 
-            yield(match[1].unicode_normalize(:nfkc)) ? whole : ""
-          end
+              yield(match[1].unicode_normalize(:nfkc)) ? whole : ""
+            end
           taken.gsub(/^[ \t]+(?=#)/, "").rstrip
         end
 

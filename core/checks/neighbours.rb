@@ -17,11 +17,12 @@ module AskFirst
 
         # One appearance: of a post, on a channel, with its words, at a moment. memo: shared by many, text => shingles, since most
         # channels follow their master
-        Showing = Struct.new(:post_id, :subject, :channel_id, :channel, :text, :at, :memo, keyword_init: true) do
-          def shingles = memo ? memo[text] ||= Similarity.shingles(text) : Similarity.shingles(text)
-          def apart(other) = (at - other.at).abs
-          def alike(other) = Similarity.between(shingles, other.shingles)
-        end
+        Showing =
+          Struct.new(:post_id, :subject, :channel_id, :channel, :text, :at, :memo, keyword_init: true) do
+            def shingles = memo ? memo[text] ||= Similarity.shingles(text) : Similarity.shingles(text)
+            def apart(other) = (at - other.at).abs
+            def alike(other) = Similarity.between(shingles, other.shingles)
+          end
 
         module_function
 
@@ -39,7 +40,8 @@ module AskFirst
 
         # Whether two showings say nearly the same on different channels at once.
         def floods?(one, other)
-          other.at && other.channel_id != one.channel_id && one.apart(other) < FLOOD && one.alike(other) >= Similarity::ALIKE
+          other.at && other.channel_id != one.channel_id && one.apart(other) < FLOOD &&
+            one.alike(other) >= Similarity::ALIKE
         end
 
         # Whether two showings of one channel stand beside each other.
@@ -54,20 +56,37 @@ module AskFirst
 
           span = heap.map(&:at).minmax.then { |first, last| last - first }
           spread = span < 60 ? "in the same minute" : "within #{minutes(span)}"
-          PostChecks.warning("flooding", "time", "Nearly the same words go out on #{listed(heap.map(&:channel))} #{spread}. Give them times of their own, or words.")
+          PostChecks.warning(
+            "flooding",
+            "time",
+            "Nearly the same words go out on #{listed(heap.map(&:channel))} #{spread}. Give them times of their own, or words."
+          )
         end
 
         def nearby(one, others)
           near = others.near(one.at, FLOOD).select { |other| floods?(one, other) }.min_by { |other| one.apart(other) }
-          near && PostChecks.warning("flooding_nearby", "time", "“#{name(near)}” says nearly the same on #{near.channel} #{between(one, near)}.")
+          near &&
+            PostChecks.warning(
+              "flooding_nearby",
+              "time",
+              "“#{name(near)}” says nearly the same on #{near.channel} #{between(one, near)}."
+            )
         end
 
         def repeat(one, others, day)
-          same = others.on(one.channel_id).select { |other| one.apart(other) <= REPEAT }.map { |other| [other, one.alike(other)] }
+          same =
+            others
+              .on(one.channel_id)
+              .select { |other| one.apart(other) <= REPEAT }
+              .map { |other| [other, one.alike(other)] }
           found, share = same.select { |_, alike| alike >= Similarity::ALIKE }.max_by(&:last)
           return unless found
 
-          PostChecks.warning("repeat", "text", "#{(share * 100).floor} % the same as “#{name(found)}”, which is here on #{day.call(found.at)}.")
+          PostChecks.warning(
+            "repeat",
+            "text",
+            "#{(share * 100).floor} % the same as “#{name(found)}”, which is here on #{day.call(found.at)}."
+          )
         end
 
         def clash(one, others)
@@ -79,7 +98,7 @@ module AskFirst
           apart = one.apart(near)
           return "in the same minute" if apart < 60
 
-          "#{minutes(apart)} #{near.at < one.at ? 'before' : 'after'}"
+          "#{minutes(apart)} #{near.at < one.at ? "before" : "after"}"
         end
 
         def minutes(seconds)
@@ -88,7 +107,7 @@ module AskFirst
         end
 
         def listed(names)
-          names.size == 1 ? names.first : "#{names[0..-2].join(', ')} and #{names.last}"
+          names.size == 1 ? names.first : "#{names[0..-2].join(", ")} and #{names.last}"
         end
 
         def name(showing)

@@ -8,7 +8,20 @@ module AskFirst
         MUCH = Rational(1, 20) # a cut below this is not spoken of; common practice, no source
         SMALL = 21
         # width to height, as the trade calls them: common practice, no source
-        CALLED = [[1, 1], [4, 5], [5, 4], [2, 3], [3, 2], [3, 4], [4, 3], [9, 16], [16, 9], [1, 2], [2, 1]].map { |width, height| Rational(width, height) }.freeze
+        CALLED =
+          [
+            [1, 1],
+            [4, 5],
+            [5, 4],
+            [2, 3],
+            [3, 2],
+            [3, 4],
+            [4, 3],
+            [9, 16],
+            [16, 9],
+            [1, 2],
+            [2, 1]
+          ].map { |width, height| Rational(width, height) }.freeze
 
         # number: from 1; width, height: pixels; crop: as it will be cut; framed: whether a person chose the cut
         Picture = Struct.new(:number, :width, :height, :crop, :framed, keyword_init: true)
@@ -20,12 +33,18 @@ module AskFirst
         # @return [Array<PostChecks::Finding>] warnings
         def call(pictures, name)
           first = pictures.first
-          pictures.reject(&:framed).filter_map do |picture|
-            side, share = lost(picture)
-            next if share < MUCH
+          pictures
+            .reject(&:framed)
+            .filter_map do |picture|
+              side, share = lost(picture)
+              next if share < MUCH
 
-            PostChecks.warning("cut_away", "framing", picture == first ? alone(picture, side, share, name) : beside(picture, first, side, share, name))
-          end
+              PostChecks.warning(
+                "cut_away",
+                "framing",
+                picture == first ? alone(picture, side, share, name) : beside(picture, first, side, share, name)
+              )
+            end
         end
 
         # @return [Array(String, Rational)] the side that is cut, and how much of it
@@ -36,8 +55,9 @@ module AskFirst
         end
 
         def alone(picture, side, share, name)
-          "Picture #{picture.number} is #{shape(picture.width,
-            picture.height)}; #{name} cuts it to #{shape(picture.crop[2], picture.crop[3])}, which removes #{percent(share)} % of its #{side}."
+          "Picture #{picture.number} is #{
+            shape(picture.width, picture.height)
+          }; #{name} cuts it to #{shape(picture.crop[2], picture.crop[3])}, which removes #{percent(share)} % of its #{side}."
         end
 
         def beside(picture, first, side, share, name)
@@ -55,7 +75,10 @@ module AskFirst
           called = CALLED.min_by { |one| (one - ratio).abs }
           return "#{called.numerator}:#{called.denominator}" if (called - ratio).abs <= ratio / 100
 
-          near = (1..SMALL).find { |low| ((ratio * low).round - (ratio * low)).abs <= Rational(low, 100) && (ratio * low).round.between?(1, SMALL) }
+          near =
+            (1..SMALL).find do |low|
+              ((ratio * low).round - (ratio * low)).abs <= Rational(low, 100) && (ratio * low).round.between?(1, SMALL)
+            end
           near ? "#{(ratio * near).round}:#{near}" : "#{width}:#{height}"
         end
       end

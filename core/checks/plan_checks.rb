@@ -15,15 +15,22 @@ module AskFirst
         def call(text, on, days_off)
           return [] if on.nil?
 
-          [*DatesInText.over(text, on).map { |found| over(found, on) }, *(days_off.key?(on) ? [day_off(on, days_off[on])] : [])]
+          [
+            *DatesInText.over(text, on).map { |found| over(found, on) },
+            *(days_off.key?(on) ? [day_off(on, days_off[on])] : [])
+          ]
         end
 
         def over(found, on)
-          PostChecks.warning("end_is_over", "text", "“#{found.words}” is over on #{on.strftime('%-d %B')}, when it goes out.")
+          PostChecks.warning(
+            "end_is_over",
+            "text",
+            "“#{found.words}” is over on #{on.strftime("%-d %B")}, when it goes out."
+          )
         end
 
         def day_off(on, name)
-          PostChecks.warning("day_off", "time", "#{on.strftime('%A %-d %B')} is a day off there: #{name}.")
+          PostChecks.warning("day_off", "time", "#{on.strftime("%A %-d %B")} is a day off there: #{name}.")
         end
       end
     end

@@ -14,7 +14,13 @@ module AskFirst
         # @param card [Channels::Card]
         # @return [Array<Finding>] level "fault" stops, "warning" does not
         def call(request, card)
-          [*text(request, card), *words(request, card), *FormatChecks.call(request, card), *MediaChecks.call(request, card), *extras(request, card)]
+          [
+            *text(request, card),
+            *words(request, card),
+            *FormatChecks.call(request, card),
+            *MediaChecks.call(request, card),
+            *extras(request, card)
+          ]
         end
 
         def faults(request, card)
@@ -26,7 +32,9 @@ module AskFirst
           count = Counting.count(request.fetch("text"), card.text)
           found = []
           found << fault("text_too_long", "text", "#{count - limit} over the limit of #{limit}.") if count > limit
-          found << fault("nothing_to_say", "text", "There is no text and no picture yet.") if request["text"].strip.empty? && request["media"].empty?
+          if request["text"].strip.empty? && request["media"].empty?
+            found << fault("nothing_to_say", "text", "There is no text and no picture yet.")
+          end
           found
         end
 
@@ -39,11 +47,43 @@ module AskFirst
           run = ReadAloud.longest_emoji_run(text)
           hidden = ReadAloud.hidden(text)
           [
-            (fault("too_many_hashtags", "text", "#{tags.size} hashtags; at most #{most} are taken.") if most && tags.size > most),
-            (warning("hashtag_doubled", "text", "#{doubled.map { |tag| "##{tag}" }.join(', ')} #{doubled.one? ? 'is' : 'are'} there twice.") if doubled.any?),
-            (warning("styled_letters", "text", "#{styled} letters only look styled; a screen reader spells them out or leaves them out.") if styled.positive?),
-            (warning("emoji_run", "text", "#{run} emoji in a row are read out one by one.") if run >= ReadAloud::LONG_RUN),
-            (warning("hidden_characters", "text", "#{hidden} invisible #{hidden == 1 ? 'character counts' : 'characters count'} here, pasted along with something.") if hidden.positive?)
+            (
+              if most && tags.size > most
+                fault("too_many_hashtags", "text", "#{tags.size} hashtags; at most #{most} are taken.")
+              end
+            ),
+            (
+              if doubled.any?
+                warning(
+                  "hashtag_doubled",
+                  "text",
+                  "#{doubled.map { |tag| "##{tag}" }.join(", ")} #{doubled.one? ? "is" : "are"} there twice."
+                )
+              end
+            ),
+            (
+              if styled.positive?
+                warning(
+                  "styled_letters",
+                  "text",
+                  "#{styled} letters only look styled; a screen reader spells them out or leaves them out."
+                )
+              end
+            ),
+            (
+              if run >= ReadAloud::LONG_RUN
+                warning("emoji_run", "text", "#{run} emoji in a row are read out one by one.")
+              end
+            ),
+            (
+              if hidden.positive?
+                warning(
+                  "hidden_characters",
+                  "text",
+                  "#{hidden} invisible #{hidden == 1 ? "character counts" : "characters count"} here, pasted along with something."
+                )
+              end
+            )
           ].compact
         end
 
@@ -55,8 +95,20 @@ module AskFirst
           tagged = Array(request["tagged"]).size
           most = card.tagged
           [
-            (fault("first_comment_too_long", "first_comment", "The first comment is #{over} over its limit of #{limit}.") if over.positive?),
-            (fault("too_many_tagged", "tagged", "#{tagged} are tagged; at most #{most} are taken.") if most && tagged > most)
+            (
+              if over.positive?
+                fault(
+                  "first_comment_too_long",
+                  "first_comment",
+                  "The first comment is #{over} over its limit of #{limit}."
+                )
+              end
+            ),
+            (
+              if most && tagged > most
+                fault("too_many_tagged", "tagged", "#{tagged} are tagged; at most #{most} are taken.")
+              end
+            )
           ].compact
         end
 

@@ -23,16 +23,27 @@ module AskFirst
         def propose(own, others, zone, stays: [])
           others = Timeline.of(others)
           kept = stays.select(&:at)
-          own.select(&:at).sort_by.with_index { |one, place| [one.at, place] }.each_with_object({}) do |one, moves|
-            free = steps(one, zone).find { |moved| room?(moved, kept + others.near(moved.at, Neighbours::WIDEST)) && exact?(moved.at, zone) } || one
-            moves[one.channel_id] = free.at unless free.at == one.at
-            kept += [free]
-          end
+          own
+            .select(&:at)
+            .sort_by
+            .with_index { |one, place| [one.at, place] }
+            .each_with_object({}) do |one, moves|
+              free =
+                steps(one, zone).find do |moved|
+                  room?(moved, kept + others.near(moved.at, Neighbours::WIDEST)) && exact?(moved.at, zone)
+                end || one
+              moves[one.channel_id] = free.at unless free.at == one.at
+              kept += [free]
+            end
         end
 
         def steps(one, zone)
           midnight = Plan::WallTime.parse("#{Plan::WallTime.at(one.at, zone).wall.to_date + 1}T00:00", zone).at
-          (0..).lazy.map { |count| one.at + (count * STEP) }.take_while { |at| at < midnight }.map { |at| one.dup.tap { |moved| moved.at = at } }
+          (0..)
+            .lazy
+            .map { |count| one.at + (count * STEP) }
+            .take_while { |at| at < midnight }
+            .map { |at| one.dup.tap { |moved| moved.at = at } }
         end
 
         # The second of an hour that the clock shows twice cannot be planned for.

@@ -17,18 +17,30 @@ module AskFirst
         # @raise [Invalid]
         def clean(part, value)
           case part
-          when "voice", "do", "dont" then Posts::Text.clean(value, field: part, limit: WORDS)
-          when "colours" then list(part, value, %w[name hex]) { |row| colour(row) }
-          when "links" then list(part, value, %w[title address]) { |row| link(row) }
-          when "hashtags" then list(part, value, %w[name tags]) { |row| hashtags(row) }
-          else raise Invalid.new("part_unknown", "A brand sheet has no part “#{part}”.", field: "part")
+          when "voice", "do", "dont"
+            Posts::Text.clean(value, field: part, limit: WORDS)
+          when "colours"
+            list(part, value, %w[name hex]) { |row| colour(row) }
+          when "links"
+            list(part, value, %w[title address]) { |row| link(row) }
+          when "hashtags"
+            list(part, value, %w[name tags]) { |row| hashtags(row) }
+          else
+            raise Invalid.new("part_unknown", "A brand sheet has no part “#{part}”.", field: "part")
           end
         end
 
         def list(part, value, keys, &block)
           rows = value.is_a?(Array) && value.all? { |row| row.is_a?(Hash) && (row.keys - keys).empty? } ? value : nil
           raise Invalid.new("bad_list", "This must be a list.", field: part) unless rows
-          raise Invalid.new("too_many", "At most #{MOST.fetch(part)} can be kept here.", field: part, way_on: "Take some away.") if rows.size > MOST.fetch(part)
+          if rows.size > MOST.fetch(part)
+            raise Invalid.new(
+                    "too_many",
+                    "At most #{MOST.fetch(part)} can be kept here.",
+                    field: part,
+                    way_on: "Take some away."
+                  )
+          end
 
           rows.map(&block)
         end
@@ -37,14 +49,28 @@ module AskFirst
           hex = row["hex"].to_s.strip.upcase
           hex = "##{hex}" unless hex.start_with?("#")
           hex = "##{hex[1..].chars.map { |digit| digit * 2 }.join}" if hex.match?(/\A#\h{3}\z/)
-          raise Invalid.new("bad_colour", "“#{row['hex'].to_s[0, 20]}” is not a colour.", field: "colours", way_on: "Write six digits such as #1D5C74.") unless Contrast::HEX.match?(hex)
+          unless Contrast::HEX.match?(hex)
+            raise Invalid.new(
+                    "bad_colour",
+                    "“#{row["hex"].to_s[0, 20]}” is not a colour.",
+                    field: "colours",
+                    way_on: "Write six digits such as #1D5C74."
+                  )
+          end
 
           { "name" => name(row["name"], "colours", required: false), "hex" => hex }
         end
 
         def link(row)
           address = Posts::WebAddress.clean(row["address"])
-          raise Invalid.new("bad_link", "A link needs its address.", field: "links", way_on: "Copy it from the browser's address line.") if address.nil?
+          if address.nil?
+            raise Invalid.new(
+                    "bad_link",
+                    "A link needs its address.",
+                    field: "links",
+                    way_on: "Copy it from the browser's address line."
+                  )
+          end
 
           { "title" => name(row["title"], "links", required: false), "address" => address }
         rescue Invalid => e
@@ -54,19 +80,35 @@ module AskFirst
         end
 
         def hashtags(row)
-          tags = row["tags"].is_a?(Array) ? row["tags"].map { |tag| tag.to_s.strip.delete_prefix("#").unicode_normalize(:nfc) } : []
+          tags =
+            (
+              if row["tags"].is_a?(Array)
+                row["tags"].map { |tag| tag.to_s.strip.delete_prefix("#").unicode_normalize(:nfc) }
+              else
+                []
+              end
+            )
           bad = tags.find { |tag| !TAG.match?(tag) }
           if bad
-            raise Invalid.new("bad_hashtag", "“##{bad[0, 40]}” is not a hashtag.", field: "hashtags",
-              way_on: "A hashtag has letters, digits and underscores, no spaces.")
+            raise Invalid.new(
+                    "bad_hashtag",
+                    "“##{bad[0, 40]}” is not a hashtag.",
+                    field: "hashtags",
+                    way_on: "A hashtag has letters, digits and underscores, no spaces."
+                  )
           end
 
-          { "name" => name(row["name"], "hashtags", required: true), "tags" => tags.uniq { |tag| tag.unicode_normalize(:nfkc).downcase(:fold) }.first(60) }
+          {
+            "name" => name(row["name"], "hashtags", required: true),
+            "tags" => tags.uniq { |tag| tag.unicode_normalize(:nfkc).downcase(:fold) }.first(60)
+          }
         end
 
         def name(value, field, required:)
           text = Posts::Text.clean(value.to_s, field: field, limit: 120).strip
-          raise Invalid.new("name_missing", "A name is missing.", field: field, way_on: "Give it one.") if required && text.empty?
+          if required && text.empty?
+            raise Invalid.new("name_missing", "A name is missing.", field: field, way_on: "Give it one.")
+          end
 
           text
         end

@@ -7,7 +7,7 @@ module AskFirst
       # is 21:1).
       module Contrast
         HEX = /\A#\h{6}\z/
-        TEXT = 4.5  # least for text (success criterion 1.4.3, level AA)
+        TEXT = 4.5 # least for text (success criterion 1.4.3, level AA)
         LARGE = 3.0 # least for large text and for marks (1.4.3, 1.4.11)
 
         module_function

@@ -17,21 +17,36 @@ module AskFirst
           text = Posts::Text.clean(value, field: "name", limit: 120).strip
           return text unless text.empty?
 
-          raise Invalid.new("name_missing", "The client needs a name.", field: "name", way_on: "Type it as the client writes it.")
+          raise Invalid.new(
+                  "name_missing",
+                  "The client needs a name.",
+                  field: "name",
+                  way_on: "Type it as the client writes it."
+                )
         end
 
         def mark(value)
           text = Posts::Text.clean(value, field: "mark", limit: 40).strip
           return text if text.grapheme_clusters.size.between?(1, 3) && text.length <= 4
 
-          raise Invalid.new("bad_mark", "The mark is one to three letters.", field: "mark", way_on: "Take the client's initials.")
+          raise Invalid.new(
+                  "bad_mark",
+                  "The mark is one to three letters.",
+                  field: "mark",
+                  way_on: "Take the client's initials."
+                )
         end
 
         def edge(value)
           text = value.to_s.upcase
           return text if Contrast::HEX.match?(text)
 
-          raise Invalid.new("bad_colour", "“#{value.to_s[0, 20]}” is not a colour.", field: "edge", way_on: "Write six digits such as #1D5C74.")
+          raise Invalid.new(
+                  "bad_colour",
+                  "“#{value.to_s[0, 20]}” is not a colour.",
+                  field: "edge",
+                  way_on: "Write six digits such as #1D5C74."
+                )
         end
 
         def zone(value)
@@ -63,7 +78,12 @@ module AskFirst
         def holidays(value)
           return value if value == "" || Plan::DaysOff::REGIONS.include?(value)
 
-          raise Invalid.new("bad_region", "There is no holiday calendar “#{value.to_s[0, 20]}”.", field: "holidays", way_on: "Choose one from the list.")
+          raise Invalid.new(
+                  "bad_region",
+                  "There is no holiday calendar “#{value.to_s[0, 20]}”.",
+                  field: "holidays",
+                  way_on: "Choose one from the list."
+                )
         end
 
         def working_hours(value)

@@ -10,7 +10,21 @@ module AskFirst
         # the client is archived or deleted · unconfirmed: the database was brought back, and nobody has said yet that it may go ·
         # channel: {state:} · fresh: whether its card was read lately · by_hand: no network takes it · verdict: responds to held?,
         # release_stands? and releasable? · faults: sentences of today's card · now: by the database's clock
-        Facts = Struct.new(:state, :release, :uploads, :stopped, :unconfirmed, :channel, :fresh, :by_hand, :verdict, :faults, :now, keyword_init: true)
+        Facts =
+          Struct.new(
+            :state,
+            :release,
+            :uploads,
+            :stopped,
+            :unconfirmed,
+            :channel,
+            :fresh,
+            :by_hand,
+            :verdict,
+            :faults,
+            :now,
+            keyword_init: true
+          )
         # kind: :send, :prepare (files are missing at the network, or its card is old), :wait (until), :hand, :trouble (sentence), :lapsed or :nothing
         Ruling = Struct.new(:kind, :until, :sentence, keyword_init: true)
         HELD_FOR = 5 # seconds until a held one is looked at again; lifting the hold wakes it at once
@@ -46,7 +60,7 @@ module AskFirst
 
         # Any difference from what was released is trouble, not a send.
         def refusal(facts)
-          return "The network's rules have changed: #{facts.faults.join(' ')}" if facts.faults.any?
+          return "The network's rules have changed: #{facts.faults.join(" ")}" if facts.faults.any?
           return if facts.verdict.release_stands?
           return "What would go out is not what was released; it was not sent." if facts.verdict.releasable?
 
@@ -54,7 +68,7 @@ module AskFirst
         end
 
         def too_late(release)
-          "Its time was #{release[:at].utc.strftime('%H:%M')} UTC, more than #{Patience::TOLERANCE / 60} minutes ago; it was not sent so late."
+          "Its time was #{release[:at].utc.strftime("%H:%M")} UTC, more than #{Patience::TOLERANCE / 60} minutes ago; it was not sent so late."
         end
 
         def ruling(kind, till = nil)

@@ -16,7 +16,9 @@ module AskFirst
 
           differences = [text(approved, shown), *media(approved, shown), link_card(approved, shown)].compact
           return Seen.new(kind: "differs", note: differences.join(" ")) if differences.any?
-          return Seen.new(kind: "cannot_tell", note: "A picture could not be looked at.") if shown["media"].any? { |picture| picture["loads"].nil? }
+          if shown["media"].any? { |picture| picture["loads"].nil? }
+            return Seen.new(kind: "cannot_tell", note: "A picture could not be looked at.")
+          end
 
           Seen.new(kind: "same", note: "")
         end
@@ -29,7 +31,9 @@ module AskFirst
         def link_card(approved, shown)
           wanted = approved["link_card"] or return
           there = shown["link_card"] || {}
-          "The link card there is not what was approved." if %w[title words].any? { |part| fold(wanted[part]) != fold(there[part]) }
+          if %w[title words].any? { |part| fold(wanted[part]) != fold(there[part]) }
+            "The link card there is not what was approved."
+          end
         end
 
         def media(approved, shown)
@@ -37,13 +41,17 @@ module AskFirst
           there = shown["media"].size
           found = []
           if sent != there
-            found << (if there.zero?
-                        "The post is there, its #{sent == 1 ? 'picture is' : 'pictures are'} not."
-                      else
-                        "#{there} of #{sent} pictures are there."
-                      end)
+            found << (
+              if there.zero?
+                "The post is there, its #{sent == 1 ? "picture is" : "pictures are"} not."
+              else
+                "#{there} of #{sent} pictures are there."
+              end
+            )
           end
-          found << "Two pictures have one address there." if shown["media"].map { |picture| picture["address"] }.uniq.size < there
+          if shown["media"].map { |picture| picture["address"] }.uniq.size < there
+            found << "Two pictures have one address there."
+          end
           broken = shown["media"].count { |picture| picture["loads"] == false }
           found << "#{broken} of #{there} pictures do not load." if broken.positive?
           found

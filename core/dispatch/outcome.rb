@@ -26,11 +26,16 @@ module AskFirst
 
         def kind(status, location)
           case status
-          when 201 then address?(location) ? :out : :unclear
-          when 401 then :lapsed
-          when 429 then :busy
-          when 400..407, 409..499 then :refused # 408: the request may have arrived
-          else :unclear
+          when 201
+            address?(location) ? :out : :unclear
+          when 401
+            :lapsed
+          when 429
+            :busy
+          when 400..407, 409..499
+            :refused # 408: the request may have arrived
+          else
+            :unclear
           end
         end
 

@@ -17,7 +17,15 @@ module AskFirst
         # @param otherwise [String] where nothing is left of it
         # @return [String]
         def clean(name, otherwise: "file")
-          text = name.to_s.scrub("").unicode_normalize(:nfc).gsub(BAD, "-").gsub(/[[:space:]]+/, " ").sub(/\A[ .]+/, "").sub(/[ .]+\z/, "")
+          text =
+            name
+              .to_s
+              .scrub("")
+              .unicode_normalize(:nfc)
+              .gsub(BAD, "-")
+              .gsub(/[[:space:]]+/, " ")
+              .sub(/\A[ .]+/, "")
+              .sub(/[ .]+\z/, "")
           text = "-#{text}" if RESERVED.match?(text)
           text = shorten(text)
           text.delete("- .").empty? ? otherwise : text

@@ -52,7 +52,7 @@ module AskFirst
 
         def fit(width, height, most)
           longest = [width, height].max
-          return [width, height] if longest <= most
+          return width, height if longest <= most
 
           [width, height].map { |side| [Rational(side * most, longest).round, 1].max }
         end
@@ -69,18 +69,19 @@ module AskFirst
         def within(width, height, ratio)
           narrowest, widest = ratio.map { |w, h| Rational(w, h) }
           shape = Rational(width, height)
-          return [width, [(width / narrowest).floor, 1].max] if shape < narrowest
-          return [[(height * widest).floor, 1].max, height] if shape > widest
+          return width, [(width / narrowest).floor, 1].max if shape < narrowest
+          return [(height * widest).floor, 1].max, height if shape > widest
 
           [width, height]
         end
 
         # Around the focus, and nowhere outside the area.
         def place(area, width, height, focus)
-          left, top = [0, 1].map do |axis|
-            size = axis.zero? ? width : height
-            (focus[axis] - Rational(size, 2)).floor.clamp(area[axis], area[axis] + area[axis + 2] - size)
-          end
+          left, top =
+            [0, 1].map do |axis|
+              size = axis.zero? ? width : height
+              (focus[axis] - Rational(size, 2)).floor.clamp(area[axis], area[axis] + area[axis + 2] - size)
+            end
           [left, top, width, height]
         end
 
@@ -89,7 +90,12 @@ module AskFirst
         end
 
         def refuse
-          raise Invalid.new("bad_frame", "A frame has a spot, a shape and how near it is.", field: "framing", way_on: "Frame the picture again.")
+          raise Invalid.new(
+                  "bad_frame",
+                  "A frame has a spot, a shape and how near it is.",
+                  field: "framing",
+                  way_on: "Frame the picture again."
+                )
         end
         private_class_method :refuse, :framed, :within, :place, :pair?
       end

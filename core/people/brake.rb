@@ -29,7 +29,11 @@ module AskFirst
           return left(own.select { |try| try.device == device }, PAIR, now) if device
 
           strange = own.select { |try| try.device.nil? }
-          [left(strange.select { |try| try.address == address }, PAIR, now), left(strange, EVERYWHERE, now), left(there, ADDRESS, now)].max
+          [
+            left(strange.select { |try| try.address == address }, PAIR, now),
+            left(strange, EVERYWHERE, now),
+            left(there, ADDRESS, now)
+          ].max
         end
 
         def left(tries, rule, now)

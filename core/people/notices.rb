@@ -15,7 +15,13 @@ module AskFirst
         # those that people of the client's side get
         CLIENT = %w[asked talk].freeze
         CHOICES = %w[at_once digest not].freeze
-        DEFAULT = { "asked" => "at_once", "task" => "digest", "answered" => "digest", "talk" => "digest", "trouble" => "at_once" }.freeze
+        DEFAULT = {
+          "asked" => "at_once",
+          "task" => "digest",
+          "answered" => "digest",
+          "talk" => "digest",
+          "trouble" => "at_once"
+        }.freeze
         # what must be answered can be gathered into the digest, never turned off
         MUST = %w[asked].freeze
         DIGEST_HOUR = 8 # in the person's own zone; common practice, no source
@@ -35,8 +41,12 @@ module AskFirst
           MUST.each do |kind|
             next unless choices[kind] == "not"
 
-            raise Invalid.new("must_be_told", "“#{KINDS.fetch(kind)}” cannot be turned off: somebody waits for the answer.", field: "notices",
-              way_on: "Choose the daily digest instead.")
+            raise Invalid.new(
+                    "must_be_told",
+                    "“#{KINDS.fetch(kind)}” cannot be turned off: somebody waits for the answer.",
+                    field: "notices",
+                    way_on: "Choose the daily digest instead."
+                  )
           end
           choices
         end
@@ -45,9 +55,12 @@ module AskFirst
         # @return [Time, nil] when the mail is due; nil when it is not wanted
         def due_at(choice, now, zone, quiet)
           case choice
-          when "not" then nil
-          when "digest" then next_hour(now, zone, DIGEST_HOUR, 0)
-          else quiet && quiet?(now, zone, quiet) ? next_hour(now, zone, *quiet[1].split(":").map(&:to_i)) : now
+          when "not"
+            nil
+          when "digest"
+            next_hour(now, zone, DIGEST_HOUR, 0)
+          else
+            quiet && quiet?(now, zone, quiet) ? next_hour(now, zone, *quiet[1].split(":").map(&:to_i)) : now
           end
         end
 

@@ -13,12 +13,16 @@ module AskFirst
 
         # @return [String, nil] what is wrong with it
         def problem(password, email: "", name: "")
-          return "A password has at least #{LEAST} characters; this one has #{password.length}." if password.length < LEAST
+          if password.length < LEAST
+            return "A password has at least #{LEAST} characters; this one has #{password.length}."
+          end
           return "A password has at most #{MOST} characters." if password.length > MOST
           return "A password holds no control characters." if password.match?(/[\u0000-\u001F]/)
           return "The same few characters again and again are guessed first." if password.downcase.chars.uniq.size < 5
 
-          own = [email.to_s, email.to_s.split("@").first.to_s, *name.to_s.split].map(&:downcase).select { |word| word.length >= 4 }
+          own =
+            [email.to_s, email.to_s.split("@").first.to_s, *name.to_s.split].map(&:downcase)
+              .select { |word| word.length >= 4 }
           rest = own.reduce(password.downcase) { |text, word| text.gsub(word, "") }
           "Your own name or address is guessed first." if rest.length < LEAST / 2
         end

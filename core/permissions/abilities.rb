@@ -32,22 +32,51 @@ module AskFirst
         }.freeze
         ALL = SENTENCES.keys.freeze
         # What a person has in the agency as a whole, beside their memberships.
-        AGENCY = { "own" => "change roles and policies, and see everything of the agency", "set_up" => "set up clients" }.freeze
+        AGENCY = {
+          "own" => "change roles and policies, and see everything of the agency",
+          "set_up" => "set up clients"
+        }.freeze
         EVERY_SENTENCE = SENTENCES.merge(AGENCY).freeze
 
         CLIENT_CEILING = %w[see_shared answer_client see_results].freeze
         AGENCY_SIDE = (ALL - %w[see_shared answer_client]).freeze
         WRITE_ALL = %w[write_copy write_visuals write_timing write_settings create].freeze
-        GOVERN = %w[govern_people govern_channels govern_route govern_settings govern_delete govern_export look_as].freeze
+        GOVERN = %w[
+          govern_people
+          govern_channels
+          govern_route
+          govern_settings
+          govern_delete
+          govern_export
+          look_as
+        ].freeze
 
         # The six groups that people talk in, each with its abilities on the two sides.
         GROUPS = {
-          "see" => { "agency" => %w[see see_results], "client" => %w[see_shared see_results] },
-          "write" => { "agency" => WRITE_ALL, "client" => [] },
-          "answer" => { "agency" => %w[answer_internal], "client" => %w[answer_client] },
-          "work" => { "agency" => %w[work], "client" => [] },
-          "run" => { "agency" => %w[assign ask release hold open], "client" => [] },
-          "govern" => { "agency" => GOVERN, "client" => [] }
+          "see" => {
+            "agency" => %w[see see_results],
+            "client" => %w[see_shared see_results]
+          },
+          "write" => {
+            "agency" => WRITE_ALL,
+            "client" => []
+          },
+          "answer" => {
+            "agency" => %w[answer_internal],
+            "client" => %w[answer_client]
+          },
+          "work" => {
+            "agency" => %w[work],
+            "client" => []
+          },
+          "run" => {
+            "agency" => %w[assign ask release hold open],
+            "client" => []
+          },
+          "govern" => {
+            "agency" => GOVERN,
+            "client" => []
+          }
         }.freeze
 
         # name => [side, abilities]

@@ -16,7 +16,12 @@ module AskFirst
         end
         private_class_method :needs
 
-        WRITE = { "copy" => "write_copy", "visuals" => "write_visuals", "timing" => "write_timing", "all" => "write_settings" }.freeze
+        WRITE = {
+          "copy" => "write_copy",
+          "visuals" => "write_visuals",
+          "timing" => "write_timing",
+          "all" => "write_settings"
+        }.freeze
 
         TABLE = {
           "see_post" => needs("see", reads: true),
@@ -62,9 +67,12 @@ module AskFirst
           "agency_own" => needs("own", reads: true),
           "set_up" => needs("set_up")
         }.merge(
-          Posts::Parts::GROUPS.to_h { |part, groups|
-            ["write:#{part}", needs(*groups.map { |group| WRITE.fetch(group) }, unsealed: Posts::Parts::MATERIAL.include?(part))]
-          }
+          Posts::Parts::GROUPS.to_h do |part, groups|
+            [
+              "write:#{part}",
+              needs(*groups.map { |group| WRITE.fetch(group) }, unsealed: Posts::Parts::MATERIAL.include?(part))
+            ]
+          end
         ).freeze
 
         # those of a workspace, which the interface asks about all at once

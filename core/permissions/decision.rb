@@ -27,13 +27,15 @@ module AskFirst
 
           # The rules in their order: the first that refuses is the one that is named.
           def refusal(member, act, on)
-            looking(member, act) || archived(member, act) || ability(member, act, on) || channels(member, act, on) || asked(member, act, on) ||
-              out(on) || going(on) || sealed(act, on)
+            looking(member, act) || archived(member, act) || ability(member, act, on) || channels(member, act, on) ||
+              asked(member, act, on) || out(on) || going(on) || sealed(act, on)
           end
 
           # What is sealed is opened by whoever may open; everything else is done by whoever may do it.
           def who_can(refusal, act, on, others)
-            return others.select { |other| refusal(other, "open", on.dup.tap { |same| same.sealed = nil }).nil? } if refusal.code == "sealed"
+            return(
+              others.select { |other| refusal(other, "open", on.dup.tap { |same| same.sealed = nil }).nil? }
+            ) if refusal.code == "sealed"
 
             others.select { |other| refusal(other, act, on).nil? }
           end
@@ -41,14 +43,22 @@ module AskFirst
           def looking(member, act)
             return unless member.looking && !Acts.fetch(act).reads
 
-            Refusal.new(code: "looking", rule: "You are only looking as #{member.name}; nothing can be changed like this.", way_on: "Stop looking first.")
+            Refusal.new(
+              code: "looking",
+              rule: "You are only looking as #{member.name}; nothing can be changed like this.",
+              way_on: "Stop looking first."
+            )
           end
 
           def archived(member, act)
             entry = Acts.fetch(act)
             return if !member.archived || entry.reads || entry.archive
 
-            Refusal.new(code: "archived", rule: "This client is archived and can only be read.", way_on: "Take it out of the archive first.")
+            Refusal.new(
+              code: "archived",
+              rule: "This client is archived and can only be read.",
+              way_on: "Take it out of the archive first."
+            )
           end
 
           def ability(member, act, on)
@@ -57,12 +67,22 @@ module AskFirst
             held &= Abilities::CLIENT_CEILING if member.side == "client" # no edit of a role lifts the client side's ceiling
             return if held.intersect?(needed)
 
-            Refusal.new(code: "not_yours", rule: "Your role here cannot #{needed.map { |one| Abilities::EVERY_SENTENCE.fetch(one) }.join(' or ')}.")
+            Refusal.new(
+              code: "not_yours",
+              rule: "Your role here cannot #{needed.map { |one| Abilities::EVERY_SENTENCE.fetch(one) }.join(" or ")}."
+            )
           end
 
           def channels(member, act, on)
             return if member.limited_to.nil?
-            return Refusal.new(code: "other_channel", rule: "This concerns the whole client, and your part here is limited to some channels.") if Acts.fetch(act).whole
+            if Acts.fetch(act).whole
+              return(
+                Refusal.new(
+                  code: "other_channel",
+                  rule: "This concerns the whole client, and your part here is limited to some channels."
+                )
+              )
+            end
             return if on.channel_ids.nil? || (on.channel_ids - member.limited_to).empty?
 
             Refusal.new(code: "other_channel", rule: "Your part here is limited to other channels.")
@@ -77,25 +97,35 @@ module AskFirst
           def out(on)
             return if (on.out || []).empty?
 
-            Refusal.new(code: "too_late", rule: "#{list(on.out)} #{are(on.out)} out; what went there can no longer be changed here.",
-              way_on: "Copy it into a new post, or change it at the network.")
+            Refusal.new(
+              code: "too_late",
+              rule: "#{list(on.out)} #{are(on.out)} out; what went there can no longer be changed here.",
+              way_on: "Copy it into a new post, or change it at the network."
+            )
           end
 
           def going(on)
             return if (on.going || []).empty?
 
-            Refusal.new(code: "too_late", rule: "Too late: #{list(on.going)} #{are(on.going)} being sent, exactly as it stands.",
-              way_on: "Copy it into a new post, or wait until Dispatch says how it ended.")
+            Refusal.new(
+              code: "too_late",
+              rule: "Too late: #{list(on.going)} #{are(on.going)} being sent, exactly as it stands.",
+              way_on: "Copy it into a new post, or wait until Dispatch says how it ended."
+            )
           end
 
           def sealed(act, on)
             return if !Acts.fetch(act).unsealed || (on.sealed || []).empty?
 
-            Refusal.new(code: "sealed", rule: "#{list(on.sealed)} #{are(on.sealed)} locked: it has been asked for, or has its yes, exactly as it stands.",
-              way_on: "Unlock it; you are told first what that costs.")
+            Refusal.new(
+              code: "sealed",
+              rule:
+                "#{list(on.sealed)} #{are(on.sealed)} locked: it has been asked for, or has its yes, exactly as it stands.",
+              way_on: "Unlock it; you are told first what that costs."
+            )
           end
 
-          def list(names) = names.size < 3 ? names.join(" and ") : "#{names[0...-1].join(', ')} and #{names.last}"
+          def list(names) = names.size < 3 ? names.join(" and ") : "#{names[0...-1].join(", ")} and #{names.last}"
           def are(names) = names.size == 1 ? "is" : "are"
         end
 
@@ -116,8 +146,13 @@ module AskFirst
         def require!
           return if allowed?
 
-          raise RAISES.fetch(code, Refused).new(code, rule, field: @act[/\Awrite:(.+)/, 1], way_on: way_on,
-            facts: { "who_can" => who_can }.merge(@touched.facts || {}))
+          raise RAISES.fetch(code, Refused).new(
+                  code,
+                  rule,
+                  field: @act[/\Awrite:(.+)/, 1],
+                  way_on: way_on,
+                  facts: { "who_can" => who_can }.merge(@touched.facts || {})
+                )
         end
 
         # The refusal's own way on, or who can instead.
@@ -125,7 +160,7 @@ module AskFirst
           return if allowed?
           return @refusal.way_on if @refusal.way_on
 
-          who_can.empty? ? "Ask the agency's owner." : "#{who_can.join(', ')} can."
+          who_can.empty? ? "Ask the agency's owner." : "#{who_can.join(", ")} can."
         end
       end
     end

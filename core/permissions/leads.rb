@@ -24,8 +24,12 @@ module AskFirst
 
         # @param what [String] what was about to be done, such as "ending this membership"
         def missing(what, client)
-          Conflict.new("no_lead_left", "#{what} would leave #{client} without anybody who may govern its people.", field: "role",
-            way_on: "Make somebody else account lead there first.")
+          Conflict.new(
+            "no_lead_left",
+            "#{what} would leave #{client} without anybody who may govern its people.",
+            field: "role",
+            way_on: "Make somebody else account lead there first."
+          )
         end
       end
     end

@@ -24,8 +24,12 @@ module AskFirst
           last = now.year + YEARS_AHEAD
           return if year.between?(FIRST_YEAR, last)
 
-          raise Invalid.new("time_out_of_reach", "The year #{year} is out of reach: a plan holds the years #{FIRST_YEAR} to #{last}.", field: field,
-            way_on: "Look at the year.")
+          raise Invalid.new(
+                  "time_out_of_reach",
+                  "The year #{year} is out of reach: a plan holds the years #{FIRST_YEAR} to #{last}.",
+                  field: field,
+                  way_on: "Look at the year."
+                )
         end
       end
     end

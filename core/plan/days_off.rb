@@ -18,7 +18,10 @@ module AskFirst
         def between(region, from, to)
           return [] if region.empty?
 
-          Holidays.between(from, to, region.to_sym, :observed).map { |day| { date: day[:date], name: day[:name] } }.uniq { |day| day[:date] }
+          Holidays
+            .between(from, to, region.to_sym, :observed)
+            .map { |day| { date: day[:date], name: day[:name] } }
+            .uniq { |day| day[:date] }
         end
       end
     end

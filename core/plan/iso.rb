@@ -18,7 +18,12 @@ module AskFirst
 
           Date.iso8601(text).tap { |date| Bounds.year!(date.year, now, field: field) }
         rescue Date::Error
-          raise Invalid.new("bad_date", "“#{text.to_s[0, 20]}” is not a day.", field: field, way_on: "Write it like 2026-10-14.")
+          raise Invalid.new(
+                  "bad_date",
+                  "“#{text.to_s[0, 20]}” is not a day.",
+                  field: field,
+                  way_on: "Write it like 2026-10-14."
+                )
         end
 
         # @param text [Object] "2026-10-14T09:00:00Z"
@@ -29,7 +34,12 @@ module AskFirst
 
           Time.iso8601(text).tap { |time| Bounds.year!(time.year, now, field: field) }
         rescue ArgumentError
-          raise Invalid.new("bad_moment", "“#{text.to_s[0, 30]}” is not a moment.", field: field, way_on: "Write it like 2026-10-14T09:00:00Z.")
+          raise Invalid.new(
+                  "bad_moment",
+                  "“#{text.to_s[0, 30]}” is not a moment.",
+                  field: field,
+                  way_on: "Write it like 2026-10-14T09:00:00Z."
+                )
         end
       end
     end

@@ -43,18 +43,29 @@ module AskFirst
         def self.timezone(name, field: "zone")
           TZInfo::Timezone.get(name)
         rescue TZInfo::InvalidTimezoneIdentifier
-          raise Invalid.new("bad_zone", "“#{name}” is not a time zone.", field: field, way_on: "Choose one such as Europe/Lisbon.")
+          raise Invalid.new(
+                  "bad_zone",
+                  "“#{name}” is not a time zone.",
+                  field: field,
+                  way_on: "Choose one such as Europe/Lisbon."
+                )
         end
 
         def self.bad(text, field)
-          Invalid.new("bad_time", "“#{text.to_s[0, 40]}” is not a date and time.", field: field,
-            way_on: "Write it like 2026-10-15T07:30.")
+          Invalid.new(
+            "bad_time",
+            "“#{text.to_s[0, 40]}” is not a date and time.",
+            field: field,
+            way_on: "Write it like 2026-10-15T07:30."
+          )
         end
 
         # @param wall [Time] the digits of the wall time, carried in a UTC value
         def initialize(wall, zone, digits: nil, field: "time")
           # Time.utc rolls 31 February into March; a planned time is never moved silently
-          raise self.class.bad(digits[0], field) if digits && (wall.month != digits[2].to_i || wall.day != digits[3].to_i || digits[4].to_i > 23)
+          if digits && (wall.month != digits[2].to_i || wall.day != digits[3].to_i || digits[4].to_i > 23)
+            raise self.class.bad(digits[0], field)
+          end
 
           @wall = wall
           @zone = zone
@@ -73,9 +84,12 @@ module AskFirst
         # @return [Symbol] :ordinary, :gap (does not exist that day) or :doubled (occurs twice; the first is meant)
         def kind
           case @tz.periods_for_local(wall).size
-          when 0 then :gap
-          when 1 then :ordinary
-          else :doubled
+          when 0
+            :gap
+          when 1
+            :ordinary
+          else
+            :doubled
           end
         end
 
@@ -117,11 +131,15 @@ module AskFirst
         # Within a gap the hour before it still tells the offset; no zone jumps by more than a day.
         def offset_before_gap
           day_before = wall - 86_400
-          transition = @tz.transitions_up_to(wall + 86_400, day_before - 86_400).reverse.find do |t|
-            from = t.at.to_i + t.previous_offset.observed_utc_offset
-            to = t.at.to_i + t.offset.observed_utc_offset
-            from <= wall.to_i && wall.to_i < to
-          end
+          transition =
+            @tz
+              .transitions_up_to(wall + 86_400, day_before - 86_400)
+              .reverse
+              .find do |t|
+                from = t.at.to_i + t.previous_offset.observed_utc_offset
+                to = t.at.to_i + t.offset.observed_utc_offset
+                from <= wall.to_i && wall.to_i < to
+              end
           transition.previous_offset.observed_utc_offset
         end
       end

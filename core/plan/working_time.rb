@@ -23,9 +23,12 @@ module AskFirst
         end
 
         def self.clean_day(spans)
-          good = spans.is_a?(Array) && spans.size <= 4 && spans.all? { |span|
-            span.is_a?(Array) && span.size == 2 && span.all? { |hour| HOUR.match?(hour.to_s) && hour <= "24:00" } && span[0] < span[1]
-          }
+          good =
+            spans.is_a?(Array) && spans.size <= 4 &&
+              spans.all? do |span|
+                span.is_a?(Array) && span.size == 2 && span.all? { |hour| HOUR.match?(hour.to_s) && hour <= "24:00" } &&
+                  span[0] < span[1]
+              end
           raise bad unless good
 
           sorted = spans.sort
@@ -35,8 +38,12 @@ module AskFirst
         end
 
         def self.bad
-          Invalid.new("bad_hours", "Working hours are from an hour to a later one, and do not overlap.", field: "working_hours",
-            way_on: "Write them like 09:00 to 18:00.")
+          Invalid.new(
+            "bad_hours",
+            "Working hours are from an hour to a later one, and do not overlap.",
+            field: "working_hours",
+            way_on: "Write them like 09:00 to 18:00."
+          )
         end
 
         # @param week [Hash] as from clean_week
@@ -84,7 +91,9 @@ module AskFirst
           return -between(to, from) if to < from
 
           total = 0
-          (date(from)..date(to)).each { |day| spans(day).each { |opens, closes| total += [[closes, to].min - [opens, from].max, 0].max } }
+          (date(from)..date(to)).each do |day|
+            spans(day).each { |opens, closes| total += [[closes, to].min - [opens, from].max, 0].max }
+          end
           total / 60.0
         end
 
@@ -102,8 +111,12 @@ module AskFirst
             (step.positive? ? found : found.reverse).each(&block)
             day += step
           end
-          raise Invalid.new("no_working_time", "There are no working hours in the coming ten years.", field: "working_hours",
-            way_on: "Set the working hours in the client's settings.")
+          raise Invalid.new(
+                  "no_working_time",
+                  "There are no working hours in the coming ten years.",
+                  field: "working_hours",
+                  way_on: "Set the working hours in the client's settings."
+                )
         end
 
         def date(instant)
@@ -129,7 +142,9 @@ module AskFirst
         end
 
         def year(number)
-          @years[number] ||= DaysOff.between(@region, Date.new(number, 1, 1), Date.new(number, 12, 31)).to_set { |one| one[:date] }
+          @years[number] ||= DaysOff
+            .between(@region, Date.new(number, 1, 1), Date.new(number, 12, 31))
+            .to_set { |one| one[:date] }
         end
       end
     end

@@ -14,7 +14,11 @@ module AskFirst
         # @param request [Hash] from Request.build
         # @return [String, nil] 64 hexadecimal digits; nil while a picture has not been rendered, so nothing can count yet
         def of(request)
-          return nil if [*request["media"].map { |file| file["digest"] }, request["link_card"].to_h.fetch("picture", "")].any?(&:nil?)
+          if [*request["media"].map { |file| file["digest"] }, request["link_card"].to_h.fetch("picture", "")].any?(
+               &:nil?
+             )
+            return nil
+          end
 
           Digest::SHA256.hexdigest(canonical(request))
         end
@@ -24,17 +28,26 @@ module AskFirst
         # @return [String] RFC 8785 form
         # @raise [Invalid] fraction
         def canonical(value)
-          raise Invalid.new("fraction", "What is to be digested holds a fraction; only whole numbers can stand there.") if fraction?(value)
+          if fraction?(value)
+            raise Invalid.new(
+                    "fraction",
+                    "What is to be digested holds a fraction; only whole numbers can stand there."
+                  )
+          end
 
           value.to_json_c14n
         end
 
         def fraction?(value)
           case value
-          when Float then true
-          when Array then value.any? { |one| fraction?(one) }
-          when Hash then value.each_value.any? { |one| fraction?(one) }
-          else false
+          when Float
+            true
+          when Array
+            value.any? { |one| fraction?(one) }
+          when Hash
+            value.each_value.any? { |one| fraction?(one) }
+          else
+            false
           end
         end
       end

@@ -11,15 +11,56 @@ module AskFirst
         Format = Struct.new(:name, :words, :kinds, :least, :most, :text, :link, keyword_init: true)
         MANY = 1_000
 
-        TABLE = [
-          Format.new(name: "text", words: "text alone", kinds: [], least: 0, most: 0, text: true, link: false),
-          Format.new(name: "picture", words: "one picture", kinds: %w[picture], least: 1, most: 1, text: true, link: false),
-          Format.new(name: "pictures", words: "several pictures", kinds: %w[picture], least: 2, most: MANY, text: true, link: false),
-          Format.new(name: "video", words: "a video", kinds: %w[video], least: 1, most: 1, text: true, link: false),
-          Format.new(name: "link", words: "a link with its card", kinds: [], least: 0, most: 0, text: true, link: true),
-          Format.new(name: "document", words: "a document", kinds: %w[document], least: 1, most: 1, text: true, link: false),
-          Format.new(name: "story", words: "a story", kinds: %w[picture video], least: 1, most: 1, text: false, link: false)
-        ].to_h { |format| [format.name, format.freeze] }.freeze
+        TABLE =
+          [
+            Format.new(name: "text", words: "text alone", kinds: [], least: 0, most: 0, text: true, link: false),
+            Format.new(
+              name: "picture",
+              words: "one picture",
+              kinds: %w[picture],
+              least: 1,
+              most: 1,
+              text: true,
+              link: false
+            ),
+            Format.new(
+              name: "pictures",
+              words: "several pictures",
+              kinds: %w[picture],
+              least: 2,
+              most: MANY,
+              text: true,
+              link: false
+            ),
+            Format.new(name: "video", words: "a video", kinds: %w[video], least: 1, most: 1, text: true, link: false),
+            Format.new(
+              name: "link",
+              words: "a link with its card",
+              kinds: [],
+              least: 0,
+              most: 0,
+              text: true,
+              link: true
+            ),
+            Format.new(
+              name: "document",
+              words: "a document",
+              kinds: %w[document],
+              least: 1,
+              most: 1,
+              text: true,
+              link: false
+            ),
+            Format.new(
+              name: "story",
+              words: "a story",
+              kinds: %w[picture video],
+              least: 1,
+              most: 1,
+              text: false,
+              link: false
+            )
+          ].to_h { |format| [format.name, format.freeze] }.freeze
 
         module_function
 

@@ -20,13 +20,20 @@ module AskFirst
           return nil if [nil, "", [], {}].include?(value)
 
           case key
-          when "format" then Formats[value]&.words || value
-          when "budget" then Campaigns::Currency.words(value["minor"], value["currency"])
-          when "audience" then audience(value)
-          when "event" then event(value)
-          when "tagged" then value.map { |one| tag(one) }.join(", ")
-          when "link_card" then card(value)
-          else value.to_s
+          when "format"
+            Formats[value]&.words || value
+          when "budget"
+            Campaigns::Currency.words(value["minor"], value["currency"])
+          when "audience"
+            audience(value)
+          when "event"
+            event(value)
+          when "tagged"
+            value.map { |one| tag(one) }.join(", ")
+          when "link_card"
+            card(value)
+          else
+            value.to_s
           end
         end
 
@@ -43,13 +50,16 @@ module AskFirst
         def event(value)
           starts = DateTime.parse(value["starts"])
           ends = value["ends"] && DateTime.parse(value["ends"])
-          span = [time(starts), ends && (ends.to_date == starts.to_date ? ends.strftime(CLOCK) : time(ends))].compact.join(" to ")
+          span = [
+            time(starts),
+            ends && (ends.to_date == starts.to_date ? ends.strftime(CLOCK) : time(ends))
+          ].compact.join(" to ")
           [value["name"], value["place"], span].reject { |words| words.to_s.empty? }.join(", ")
         end
 
         # The spot in hundredths of the picture's sides, from its top left corner.
         def tag(one)
-          "#{one['id']} on picture #{one['media'] + 1} at #{percent(one['x'])} and #{percent(one['y'])} %"
+          "#{one["id"]} on picture #{one["media"] + 1} at #{percent(one["x"])} and #{percent(one["y"])} %"
         end
 
         def percent(thousandths)
@@ -58,7 +68,7 @@ module AskFirst
 
         def card(value)
           words = [value["title"], value["words"]].reject { |one| one.to_s.empty? }.join(": ")
-          [words, value["picture"] && "picture #{value['picture'][0, 8]}"].compact.reject(&:empty?).join(", ")
+          [words, value["picture"] && "picture #{value["picture"][0, 8]}"].compact.reject(&:empty?).join(", ")
         end
         private_class_method :audience, :event, :tag, :percent, :card
       end

@@ -23,7 +23,12 @@ module AskFirst
 
           bare = value.fetch("bare", "keep")
           refuse unless BARE.include?(bare)
-          { "address" => address, "tags" => value["tags"] && Tracking.clean(value["tags"]), "card" => value["card"] && card(value["card"]), "bare" => bare }
+          {
+            "address" => address,
+            "tags" => value["tags"] && Tracking.clean(value["tags"]),
+            "card" => value["card"] && card(value["card"]),
+            "bare" => bare
+          }
         end
 
         # What the link card says, where a person replaced what the page says of itself.
@@ -51,7 +56,12 @@ module AskFirst
         end
 
         def refuse
-          raise Invalid.new("bad_link", "A link has an address, tags and a card.", field: "link", way_on: "Load the page again.")
+          raise Invalid.new(
+                  "bad_link",
+                  "A link has an address, tags and a card.",
+                  field: "link",
+                  way_on: "Load the page again."
+                )
         end
         private_class_method :refuse
       end

@@ -45,13 +45,15 @@ module AskFirst
         # @return [Integer] code points of the text as it was written
         def written(text, book, network, within)
           sent = taken = 0
-          text.split(/(@\[[^\[\]\n]{1,80}\])/).each do |piece|
-            length = spell(piece, book, network).length
-            return piece.match?(TOKEN) ? taken : taken + (within - sent) if sent + length > within
+          text
+            .split(/(@\[[^\[\]\n]{1,80}\])/)
+            .each do |piece|
+              length = spell(piece, book, network).length
+              return piece.match?(TOKEN) ? taken : taken + (within - sent) if sent + length > within
 
-            sent += length
-            taken += piece.length
-          end
+              sent += length
+              taken += piece.length
+            end
           taken
         end
       end

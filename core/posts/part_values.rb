@@ -24,22 +24,34 @@ module AskFirst
         # @raise [Invalid]
         def clean(part, value, now:)
           case part
-          when "text" then Text.clean(value, field: part)
-          when "first_comment" then Text.clean(value, field: part, limit: COMMENT)
-          when "link" then Link.clean(value)
-          when "time" then time(value, now)
-          when "event" then event(value, now)
-          when *Parts::ALL then public_send(part, value)
+          when "text"
+            Text.clean(value, field: part)
+          when "first_comment"
+            Text.clean(value, field: part, limit: COMMENT)
+          when "link"
+            Link.clean(value)
+          when "time"
+            time(value, now)
+          when "event"
+            event(value, now)
+          when *Parts::ALL
+            public_send(part, value)
           else
             raise Invalid.new("part_unknown", "A post has no part “#{part}” that can be written here.", field: "part")
           end
         end
 
         def media(value)
-          good = value.is_a?(Array) && value.size <= MEDIA && value.all? { |id| id.is_a?(String) && UUID.match?(id) } && value.uniq == value
+          good =
+            value.is_a?(Array) && value.size <= MEDIA && value.all? { |id| id.is_a?(String) && UUID.match?(id) } &&
+              value.uniq == value
           return value if good
 
-          raise Invalid.new("bad_media", "Media must be a list of at most #{MEDIA} different files of this client.", field: "media")
+          raise Invalid.new(
+                  "bad_media",
+                  "Media must be a list of at most #{MEDIA} different files of this client.",
+                  field: "media"
+                )
         end
 
         # Media id => how it is cut: {"focus": [x, y], "shape": [w, h] or null, "zoom": 100 to 400}
@@ -63,8 +75,17 @@ module AskFirst
           rows = list("tagged", value, TAGGED, %w[name media x y])
           rows.map do |row|
             name = name(row["name"], "tagged")
-            good = UUID.match?(row["media"].to_s) && [row["x"], row["y"]].all? { |at| at.is_a?(Integer) && POINTS.cover?(at) }
-            raise Invalid.new("bad_spot", "A tag stands on a spot of a picture.", field: "tagged", way_on: "Choose the spot on the picture.") unless good
+            good =
+              UUID.match?(row["media"].to_s) &&
+                [row["x"], row["y"]].all? { |at| at.is_a?(Integer) && POINTS.cover?(at) }
+            unless good
+              raise Invalid.new(
+                      "bad_spot",
+                      "A tag stands on a spot of a picture.",
+                      field: "tagged",
+                      way_on: "Choose the spot on the picture."
+                    )
+            end
 
             { "name" => name, "media" => row["media"], "x" => row["x"], "y" => row["y"] }
           end
@@ -78,7 +99,12 @@ module AskFirst
           return nil if value.nil? || value == ""
           return value if Formats[value]
 
-          raise Invalid.new("no_such_format", "There is no format “#{value.to_s[0, 40]}”.", field: "format", way_on: "Choose one of #{Formats::TABLE.keys.join(', ')}.")
+          raise Invalid.new(
+                  "no_such_format",
+                  "There is no format “#{value.to_s[0, 40]}”.",
+                  field: "format",
+                  way_on: "Choose one of #{Formats::TABLE.keys.join(", ")}."
+                )
         end
 
         # {"places": [words], "languages": [tags]}; nothing chosen is nothing kept
@@ -89,7 +115,14 @@ module AskFirst
           places = words(value["places"], "audience", PLACES)
           languages = words(value["languages"], "audience", PLACES)
           bad = languages.find { |tag| !LANGUAGE.match?(tag) }
-          raise Invalid.new("bad_language", "“#{bad[0, 20]}” is no language tag.", field: "audience", way_on: "Write pt, en or pt-BR.") if bad
+          if bad
+            raise Invalid.new(
+                    "bad_language",
+                    "“#{bad[0, 20]}” is no language tag.",
+                    field: "audience",
+                    way_on: "Write pt, en or pt-BR."
+                  )
+          end
 
           places.empty? && languages.empty? ? nil : { "places" => places, "languages" => languages }
         end
@@ -102,10 +135,22 @@ module AskFirst
           starts = Plan::WallTime.parse(value["starts"].to_s, value["zone"].to_s, field: "event")
           ends = value["ends"] && Plan::WallTime.parse(value["ends"].to_s, value["zone"].to_s, field: "event")
           [starts, ends].compact.each { |time| Plan::Bounds.require!(time, now, field: "event") }
-          raise Invalid.new("event_ends_first", "The event ends before it starts.", field: "event", way_on: "Look at its two times.") if ends && ends.at <= starts.at
+          if ends && ends.at <= starts.at
+            raise Invalid.new(
+                    "event_ends_first",
+                    "The event ends before it starts.",
+                    field: "event",
+                    way_on: "Look at its two times."
+                  )
+          end
 
-          { "name" => name(value["name"], "event"), "place" => Text.clean(value["place"] || "", field: "event", limit: 200).strip, "starts" => starts.to_h["wall"],
-            "ends" => ends && ends.to_h["wall"], "zone" => starts.zone }
+          {
+            "name" => name(value["name"], "event"),
+            "place" => Text.clean(value["place"] || "", field: "event", limit: 200).strip,
+            "starts" => starts.to_h["wall"],
+            "ends" => ends && ends.to_h["wall"],
+            "zone" => starts.zone
+          }
         end
 
         # {"minor": whole minor units, "currency": ISO 4217}
@@ -115,17 +160,24 @@ module AskFirst
           fields("budget", value, %w[minor currency])
           minor = value["minor"]
           unless minor.is_a?(Integer) && minor.between?(0, MONEY)
-            raise Invalid.new("bad_budget", "A budget is a whole number of the currency's smallest unit, and not less than nothing.", field: "budget")
+            raise Invalid.new(
+                    "bad_budget",
+                    "A budget is a whole number of the currency's smallest unit, and not less than nothing.",
+                    field: "budget"
+                  )
           end
 
-          minor.zero? ? nil : { "minor" => minor, "currency" => Campaigns::Currency.clean(value["currency"], field: "budget") }
+          if minor.zero?
+            nil
+          else
+            { "minor" => minor, "currency" => Campaigns::Currency.clean(value["currency"], field: "budget") }
+          end
         end
 
         def time(value, now)
           return nil if value.nil?
           unless value.is_a?(Hash) && value["wall"].is_a?(String) && value["zone"].is_a?(String)
-            raise Invalid.new("bad_time", "A time needs a date, an hour and a zone.",
-              field: "time")
+            raise Invalid.new("bad_time", "A time needs a date, an hour and a zone.", field: "time")
           end
 
           time = Plan::WallTime.parse(value["wall"], value["zone"], field: "time")
@@ -150,11 +202,17 @@ module AskFirst
         def fields(field, value, keys)
           return value if value.is_a?(Hash) && (value.keys - keys).empty?
 
-          raise Invalid.new("bad_#{field}", "This takes #{keys.join(', ')}.", field: field, way_on: "Load the page again.")
+          raise Invalid.new(
+                  "bad_#{field}",
+                  "This takes #{keys.join(", ")}.",
+                  field: field,
+                  way_on: "Load the page again."
+                )
         end
 
         def list(field, value, most, keys)
-          good = value.is_a?(Array) && value.size <= most && value.all? { |row| row.is_a?(Hash) && (row.keys - keys).empty? }
+          good =
+            value.is_a?(Array) && value.size <= most && value.all? { |row| row.is_a?(Hash) && (row.keys - keys).empty? }
           return value if good
 
           raise Invalid.new("bad_list", "This must be a list of at most #{most}.", field: field)

@@ -7,17 +7,40 @@ module AskFirst
       module Parts
         # part => kinds of permission that open it; `descriptions` is copy and visuals alike
         GROUPS = {
-          "text" => %w[copy], "link" => %w[copy], "first_comment" => %w[copy], "call_to_action" => %w[copy],
-          "tagged" => %w[copy], "descriptions" => %w[copy visuals], "media" => %w[visuals], "framing" => %w[visuals],
-          "format" => %w[visuals], "time" => %w[timing], "event" => %w[timing], "audience" => %w[all], "budget" => %w[all]
+          "text" => %w[copy],
+          "link" => %w[copy],
+          "first_comment" => %w[copy],
+          "call_to_action" => %w[copy],
+          "tagged" => %w[copy],
+          "descriptions" => %w[copy visuals],
+          "media" => %w[visuals],
+          "framing" => %w[visuals],
+          "format" => %w[visuals],
+          "time" => %w[timing],
+          "event" => %w[timing],
+          "audience" => %w[all],
+          "budget" => %w[all]
         }.freeze
         ALL = GROUPS.keys.freeze
         # everything but the time is in the fingerprint, and therefore sealed
         MATERIAL = (ALL - ["time"]).freeze
 
         NOTHING = {
-          "text" => "", "link" => nil, "media" => [], "framing" => {}, "descriptions" => {}, "tagged" => [], "first_comment" => "",
-          "call_to_action" => nil, "format" => nil, "audience" => nil, "event" => nil, "budget" => nil, "time" => nil
+          "text" => "",
+          "link" => nil,
+          "media" => [],
+          "framing" => {
+          },
+          "descriptions" => {
+          },
+          "tagged" => [],
+          "first_comment" => "",
+          "call_to_action" => nil,
+          "format" => nil,
+          "audience" => nil,
+          "event" => nil,
+          "budget" => nil,
+          "time" => nil
         }.freeze
 
         module_function

@@ -8,13 +8,15 @@ module AskFirst
       module Request
         # What a request is built from beside the parts. card: Channels::Card · account: its address at the network · network: its
         # name, for spellings · tags: tracking tags · book: Mentions::Book · files: media id => File
-        Place = Struct.new(:card, :account, :network, :tags, :book, :files, keyword_init: true) do
-          def initialize(network: "", tags: {}, book: Mentions::NOBODY, files: {}, **more) = super
-        end
+        Place =
+          Struct.new(:card, :account, :network, :tags, :book, :files, keyword_init: true) do
+            def initialize(network: "", tags: {}, book: Mentions::NOBODY, files: {}, **more) = super
+          end
         # digest: of the rendition, nil while there is none; kind: picture, video, document; ms: length of a video
-        File = Struct.new(:digest, :kind, :ms, keyword_init: true) do
-          def initialize(digest: nil, kind: "picture", ms: nil) = super
-        end
+        File =
+          Struct.new(:digest, :kind, :ms, keyword_init: true) do
+            def initialize(digest: nil, kind: "picture", ms: nil) = super
+          end
         NO_FILE = File.new.freeze
 
         module_function
@@ -28,11 +30,25 @@ module AskFirst
           link = parts["link"]
           final = Link.final(link, place.tags)
           {
-            "account" => place.account, "text" => text(parts, link, final, format, place), "link" => final, "link_card" => link_card(link, format, media, place),
-            "media" => media.map { |id| medium(id, parts, place) }, "tagged" => tagged(parts["tagged"], media, place),
-            "first_comment" => taken(place.card, "first_comment") ? Mentions.spell(parts["first_comment"], place.book, place.network) : "",
-            "call_to_action" => Array(place.card.call_to_action).include?(parts["call_to_action"]) ? parts["call_to_action"] : nil,
-            "format" => parts["format"], "audience" => audience(parts["audience"], place.card), "event" => taken(place.card, "event") ? parts["event"] : nil,
+            "account" => place.account,
+            "text" => text(parts, link, final, format, place),
+            "link" => final,
+            "link_card" => link_card(link, format, media, place),
+            "media" => media.map { |id| medium(id, parts, place) },
+            "tagged" => tagged(parts["tagged"], media, place),
+            "first_comment" =>
+              (
+                if taken(place.card, "first_comment")
+                  Mentions.spell(parts["first_comment"], place.book, place.network)
+                else
+                  ""
+                end
+              ),
+            "call_to_action" =>
+              Array(place.card.call_to_action).include?(parts["call_to_action"]) ? parts["call_to_action"] : nil,
+            "format" => parts["format"],
+            "audience" => audience(parts["audience"], place.card),
+            "event" => taken(place.card, "event") ? parts["event"] : nil,
             "budget" => taken(place.card, "budget") ? parts["budget"] : nil
           }
         end
@@ -59,12 +75,14 @@ module AskFirst
         # @param with [String, nil] nil takes the address out, with the white space before it
         def replace(text, address, with)
           found = Checks::Links.find(text).select { |from, length| text[from, length] == address }
-          found.reverse.reduce(text.dup) do |rest, (from, length)|
-            next rest.tap { rest[from, length] = with } if with
+          found
+            .reverse
+            .reduce(text.dup) do |rest, (from, length)|
+              next rest.tap { rest[from, length] = with } if with
 
-            start = rest[0...from].rstrip.length
-            rest.tap { rest[start...(from + length)] = "" }
-          end
+              start = rest[0...from].rstrip.length
+              rest.tap { rest[start...(from + length)] = "" }
+            end
         end
 
         def medium(id, parts, place)

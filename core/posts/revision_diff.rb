@@ -8,8 +8,19 @@ module AskFirst
       module RevisionDiff
         # what is shown by itself, or is the same account told otherwise
         APART = %w[text media account].freeze
-        LABELS = { "link" => "Link", "link_card" => "Link card", "tagged" => "Tagged", "first_comment" => "First comment", "call_to_action" => "Call to action", "format" => "Format",
-                   "audience" => "Audience", "event" => "Event", "budget" => "Boost", "time" => "Time", "account" => "Account" }.freeze
+        LABELS = {
+          "link" => "Link",
+          "link_card" => "Link card",
+          "tagged" => "Tagged",
+          "first_comment" => "First comment",
+          "call_to_action" => "Call to action",
+          "format" => "Format",
+          "audience" => "Audience",
+          "event" => "Event",
+          "budget" => "Boost",
+          "time" => "Time",
+          "account" => "Account"
+        }.freeze
 
         # One kept adaptation. request: the material content; time: WallTime or nil
         Kept = Struct.new(:request, :fingerprint, :time, keyword_init: true)
@@ -26,12 +37,22 @@ module AskFirst
           lines = lines(before, after)
           media = media(before, after)
           same = before.fingerprint == after.fingerprint && lines.empty?
-          { change: same ? "same" : "changed", text: WordDiff.runs(before.request["text"], after.request["text"]), media: media, lines: lines }
+          {
+            change: same ? "same" : "changed",
+            text: WordDiff.runs(before.request["text"], after.request["text"]),
+            media: media,
+            lines: lines
+          }
         end
 
         def whole(kept, change)
           kind = change == "added" ? "new" : "gone"
-          { change: change, text: [WordDiff::Run.new(kind: kind, words: kept.request["text"])], media: change == "added" ? media(nil, kept) : media(kept, nil), lines: [] }
+          {
+            change: change,
+            text: [WordDiff::Run.new(kind: kind, words: kept.request["text"])],
+            media: change == "added" ? media(nil, kept) : media(kept, nil),
+            lines: []
+          }
         end
 
         def media(before, after)
@@ -52,13 +73,20 @@ module AskFirst
         end
 
         def line(key, before, after)
-          { label: LABELS.fetch(key, key), before: InWords.of(key, before), after: InWords.of(key, after) } if before != after
+          if before != after
+            { label: LABELS.fetch(key, key), before: InWords.of(key, before), after: InWords.of(key, after) }
+          end
         end
 
         # The zone is named where it is what changed.
         def times(before, after)
           zones = [before, after].compact.map(&:zone).uniq
-          line("time", *[before, after].map { |time| time && [InWords.time(time.wall), (time.zone if zones.size > 1)].compact.join(" ") })
+          line(
+            "time",
+            *[before, after].map do |time|
+              time && [InWords.time(time.wall), (time.zone if zones.size > 1)].compact.join(" ")
+            end
+          )
         end
       end
     end

@@ -18,12 +18,20 @@ module AskFirst
 
           value = value.encode(Encoding::UTF_8) if value.encoding == Encoding::US_ASCII
           unless value.encoding == Encoding::UTF_8 && value.valid_encoding?
-            raise Invalid.new("bad_characters", "The text holds half of a character pair and cannot be kept like this.",
-              field: field, way_on: "Delete the broken character (it shows as a box) and type it again.")
+            raise Invalid.new(
+                    "bad_characters",
+                    "The text holds half of a character pair and cannot be kept like this.",
+                    field: field,
+                    way_on: "Delete the broken character (it shows as a box) and type it again."
+                  )
           end
           if value.length > limit
-            raise Invalid.new("too_long", "The text has #{value.length} characters; at most #{limit} can be kept.",
-              field: field, way_on: "Shorten it; what you typed stays in the field.")
+            raise Invalid.new(
+                    "too_long",
+                    "The text has #{value.length} characters; at most #{limit} can be kept.",
+                    field: field,
+                    way_on: "Shorten it; what you typed stays in the field."
+                  )
           end
           text = value.gsub(/\r\n?/, "\n").unicode_normalize(:nfc)
           refuse_controls(text, field)
@@ -44,8 +52,12 @@ module AskFirst
           bad = text[/[\u0000-\u0008\u000B-\u001F\u007F-\u009F]/]
           return unless bad
 
-          raise Invalid.new("bad_characters", format("The text holds an invisible control character (U+%04X).", bad.ord),
-            field: field, way_on: "Paste it as plain text, or delete the spot and type it again.")
+          raise Invalid.new(
+                  "bad_characters",
+                  format("The text holds an invisible control character (U+%04X).", bad.ord),
+                  field: field,
+                  way_on: "Paste it as plain text, or delete the spot and type it again."
+                )
         end
       end
     end

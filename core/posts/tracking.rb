@@ -9,7 +9,12 @@ module AskFirst
       # without disturbing what stands there. Source: WHATWG URL, application/x-www-form-urlencoded serializing.
       module Tracking
         NAMES = %w[source medium campaign term content].freeze
-        PLACES = { "network" => "the network's name", "channel" => "the channel's name", "campaign" => "the campaign's name", "client" => "the client's name" }.freeze
+        PLACES = {
+          "network" => "the network's name",
+          "channel" => "the channel's name",
+          "campaign" => "the campaign's name",
+          "client" => "the client's name"
+        }.freeze
         PLACE = /\{([a-z]+)\}/
         LIMIT = 100
 
@@ -19,14 +24,23 @@ module AskFirst
         # @param templates [Boolean] whether {network} and its like may stand in it
         # @raise [Invalid] bad_tags
         def clean(value, templates: false)
-          refuse("Tags are source, medium, campaign, term and content.") unless value.is_a?(Hash) && (value.keys - NAMES).empty?
+          unless value.is_a?(Hash) && (value.keys - NAMES).empty?
+            refuse("Tags are source, medium, campaign, term and content.")
+          end
 
-          NAMES.filter_map { |name|
-            text = Text.clean(value[name].to_s, field: "tracking", limit: LIMIT).strip
-            unknown = templates ? text.scan(PLACE).flatten - PLACES.keys : []
-            refuse("“{#{unknown.first}}” is nothing that can be filled in.", "Use #{PLACES.keys.map { |place| "{#{place}}" }.join(', ')}.") if unknown.any?
-            [name, text] unless text.empty?
-          }.to_h
+          NAMES
+            .filter_map do |name|
+              text = Text.clean(value[name].to_s, field: "tracking", limit: LIMIT).strip
+              unknown = templates ? text.scan(PLACE).flatten - PLACES.keys : []
+              if unknown.any?
+                refuse(
+                  "“{#{unknown.first}}” is nothing that can be filled in.",
+                  "Use #{PLACES.keys.map { |place| "{#{place}}" }.join(", ")}."
+                )
+              end
+              [name, text] unless text.empty?
+            end
+            .to_h
         end
 
         # Fills the workspace's defaults in for one channel. A tag with a place that has nothing to say is left out.
@@ -34,10 +48,11 @@ module AskFirst
         # @param values [Hash] place => text
         # @return [Hash] tag name => text
         def fill(defaults, values)
-          filled = defaults.to_h do |name, template|
-            missing = template.scan(PLACE).flatten.any? { |place| slug(values[place]).empty? }
-            [name, missing ? "" : template.gsub(PLACE) { slug(values[Regexp.last_match(1)]) }]
-          end
+          filled =
+            defaults.to_h do |name, template|
+              missing = template.scan(PLACE).flatten.any? { |place| slug(values[place]).empty? }
+              [name, missing ? "" : template.gsub(PLACE) { slug(values[Regexp.last_match(1)]) }]
+            end
           NAMES.filter_map { |name| [name, filled[name]] unless filled[name].to_s.empty? }.to_h
         end
 
@@ -56,7 +71,7 @@ module AskFirst
           return address if wanted.empty?
 
           pairs = wanted.map { |name, value| "utm_#{name}=#{URI.encode_www_form_component(value)}" }.join("&")
-          joined = query.to_s.empty? ? pairs : "#{query.delete_suffix('&')}&#{pairs}"
+          joined = query.to_s.empty? ? pairs : "#{query.delete_suffix("&")}&#{pairs}"
           "#{base}?#{joined}#{"##{fragment}" unless fragment.nil?}"
         end
 

@@ -30,8 +30,12 @@ module AskFirst
         end
 
         def refuse(field)
-          raise Invalid.new("bad_link", "A link must be a whole address that begins with http:// or https://.", field: field,
-            way_on: "Copy it from the browser's address line.")
+          raise Invalid.new(
+                  "bad_link",
+                  "A link must be a whole address that begins with http:// or https://.",
+                  field: field,
+                  way_on: "Copy it from the browser's address line."
+                )
         end
         private_class_method :refuse
       end

@@ -15,19 +15,22 @@ module AskFirst
         def of(facts)
           required = facts.steps.select(&:required).map(&:id)
           facts.answers.select do |answer|
-            !answer.yes? && required.include?(answer.step_id) && latest_refusal?(answer, facts) && blocks?(answer, facts)
+            !answer.yes? && required.include?(answer.step_id) && latest_refusal?(answer, facts) &&
+              blocks?(answer, facts)
           end
         end
 
         def blocks?(refusal, facts)
           later_yes = later_yeses(refusal, facts)
-          on_content = facts.fingerprint == refusal.fingerprint && later_yes.none? { |yes| yes.fingerprint == refusal.fingerprint }
+          on_content =
+            facts.fingerprint == refusal.fingerprint && later_yes.none? { |yes| yes.fingerprint == refusal.fingerprint }
           on_content || (later_yes.empty? && !asked_again?(refusal, facts))
         end
 
         def latest_refusal?(answer, facts)
           facts.answers.none? do |other|
-            !other.yes? && same_giver?(other, answer) && other.fingerprint == answer.fingerprint && other.order > answer.order
+            !other.yes? && same_giver?(other, answer) && other.fingerprint == answer.fingerprint &&
+              other.order > answer.order
           end
         end
 
@@ -37,7 +40,8 @@ module AskFirst
 
         def asked_again?(refusal, facts)
           facts.asked.any? do |asked|
-            asked.step_id == refusal.step_id && asked.order > refusal.order && ![refusal.fingerprint, refusal.stood].include?(asked.fingerprint)
+            asked.step_id == refusal.step_id && asked.order > refusal.order &&
+              ![refusal.fingerprint, refusal.stood].include?(asked.fingerprint)
           end
         end
 

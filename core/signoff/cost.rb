@@ -12,7 +12,10 @@ module AskFirst
         # @return [Array<String>] empty when opening costs nothing
         def of_opening(verdict, names)
           facts = verdict.facts
-          costs = verdict.steps.filter_map { |standing| standing.open_ask && "The ask to #{list(standing.open_ask.people, names)} is withdrawn." }
+          costs =
+            verdict.steps.filter_map do |standing|
+              standing.open_ask && "The ask to #{list(standing.open_ask.people, names)} is withdrawn."
+            end
           costs << "Its release ends." if facts.released
           givers = verdict.steps.flat_map(&:counting).map(&:person_id).uniq
           costs << "#{yeses(givers, names)} will not count on other content." if givers.any?
@@ -28,23 +31,35 @@ module AskFirst
           givers = verdict.steps.flat_map(&:counting).map(&:person_id).uniq
           costs = overtaken(verdict, time, names)
           if void.any?
-            costs << "#{yeses(void, names)} will not count #{time ? 'for that day' : 'without a time'} and must be asked again."
+            costs << "#{yeses(void, names)} will not count #{time ? "for that day" : "without a time"} and must be asked again."
           elsif givers.any?
-            costs << "#{yeses(givers, names)} still #{givers.size == 1 ? 'counts' : 'count'}."
+            costs << "#{yeses(givers, names)} still #{givers.size == 1 ? "counts" : "count"}."
           end
-          costs << (void.any? || time.nil? ? "Its release ends." : "Its release moves with it.") if verdict.facts.released
+          if verdict.facts.released
+            costs << (void.any? || time.nil? ? "Its release ends." : "Its release moves with it.")
+          end
           costs
         end
 
         # @return [Array<String>] ids of those whose yes would not hold for that time
         def voided(verdict, time)
-          verdict.steps.flat_map(&:counting).reject { |answer| holds?(verdict, answer.time, time) }.map(&:person_id).uniq
+          verdict
+            .steps
+            .flat_map(&:counting)
+            .reject { |answer| holds?(verdict, answer.time, time) }
+            .map(&:person_id)
+            .uniq
         end
 
         # Open asks that are for the day that was planned: a yes to them could not count for another one.
         def overtaken(verdict, time, names)
-          verdict.steps.filter_map(&:open_ask).reject { |ask| holds?(verdict, ask.time, time) }
-            .map { |ask| "The ask to #{list(ask.people.sort_by { |id| names.fetch(id) }, names)} is for the time before and must be asked again." }
+          verdict
+            .steps
+            .filter_map(&:open_ask)
+            .reject { |ask| holds?(verdict, ask.time, time) }
+            .map do |ask|
+              "The ask to #{list(ask.people.sort_by { |id| names.fetch(id) }, names)} is for the time before and must be asked again."
+            end
         end
 
         def holds?(verdict, before, after)
@@ -57,7 +72,7 @@ module AskFirst
 
         def list(people, names)
           words = people.map { |id| names.fetch(id) }
-          words.size < 2 ? words.join : "#{words[0...-1].join(', ')} and #{words.last}"
+          words.size < 2 ? words.join : "#{words[0...-1].join(", ")} and #{words.last}"
         end
       end
     end

@@ -13,8 +13,10 @@ module AskFirst
         # @param dropped [Array<String>] step ids dropped on record
         # @return [Array<Step>] in order, internal before client where positions are equal
         def of(route, asked, dropped)
-          (route + asked).uniq(&:id).reject { |step| dropped.include?(step.id) }
-                         .sort_by { |step| [step.position, step.side == "internal" ? 0 : 1, step.id] }
+          (route + asked)
+            .uniq(&:id)
+            .reject { |step| dropped.include?(step.id) }
+            .sort_by { |step| [step.position, step.side == "internal" ? 0 : 1, step.id] }
         end
       end
     end

@@ -9,9 +9,10 @@ module AskFirst
       class Places
         # Who can fill a place. authors: ids of those with a value in what is asked about · away: person id => id of whoever
         # stands in, nil for nobody · able: ids of those who may answer there at all, nil for everybody
-        Around = Struct.new(:authors, :away, :able, keyword_init: true) do
-          def initialize(authors: [], away: {}, able: nil) = super
-        end
+        Around =
+          Struct.new(:authors, :away, :able, keyword_init: true) do
+            def initialize(authors: [], away: {}, able: nil) = super
+          end
 
         # @param step [Step]
         # @param asker [String] person id
@@ -110,12 +111,12 @@ module AskFirst
 
           one = fillers.find { |id| fillers.count(id) > 1 } or return
           away = step.people.select { |id| id != one && stand_in(id) == one }
-          "#{list(away)} #{away.size == 1 ? 'is' : 'are'} away, and #{list([one])} cannot take a second place beside #{step.people.include?(one) ? 'their own' : 'the first'}."
+          "#{list(away)} #{away.size == 1 ? "is" : "are"} away, and #{list([one])} cannot take a second place beside #{step.people.include?(one) ? "their own" : "the first"}."
         end
 
         def list(ids)
           words = ids.map { |id| @names.fetch(id, "Somebody") }
-          words.size < 2 ? words.join : "#{words[0...-1].join(', ')} and #{words.last}"
+          words.size < 2 ? words.join : "#{words[0...-1].join(", ")} and #{words.last}"
         end
       end
     end

@@ -6,9 +6,15 @@ module AskFirst
       # Routes to begin with, and what a route must be like. Common practice, no source.
       module RoutePresets
         ALL = {
-          "colleague_client" => ["A colleague reads, the client says yes", [["Read by a colleague", "internal"], ["The client's yes", "client"]]],
+          "colleague_client" => [
+            "A colleague reads, the client says yes",
+            [["Read by a colleague", "internal"], ["The client's yes", "client"]]
+          ],
           "client" => ["The client says yes", [["The client's yes", "client"]]],
-          "copy_lead_client" => ["Copy, lead, then the client", [["Copy is right", "internal"], ["The lead's yes", "internal"], ["The client's yes", "client"]]],
+          "copy_lead_client" => [
+            "Copy, lead, then the client",
+            [["Copy is right", "internal"], ["The lead's yes", "internal"], ["The client's yes", "client"]]
+          ],
           "colleague" => ["A colleague reads; the client does not answer", [["Read by a colleague", "internal"]]],
           "none" => ["No step: whoever may release marks posts ready", []]
         }.freeze
@@ -21,7 +27,14 @@ module AskFirst
         # @return [Array<Hash>] with symbol keys, for the store
         # @raise [Invalid]
         def clean(steps, able)
-          raise Invalid.new("too_many_steps", "A route has at most #{MOST} steps.", field: "steps", way_on: "Put steps together.") if steps.size > MOST
+          if steps.size > MOST
+            raise Invalid.new(
+                    "too_many_steps",
+                    "A route has at most #{MOST} steps.",
+                    field: "steps",
+                    way_on: "Put steps together."
+                  )
+          end
 
           steps.each_with_index.map { |step, index| clean_step(step, index + 1, able) }
         end
@@ -34,10 +47,18 @@ module AskFirst
           raise bad("name_missing", number, "has no name.") if name.empty?
 
           people = (step["people"] || []).uniq
-          raise bad("cannot_answer", number, "names somebody who cannot answer there.") if (people - able.fetch(side)).any?
+          if (people - able.fetch(side)).any?
+            raise bad("cannot_answer", number, "names somebody who cannot answer there.")
+          end
 
-          { name: name, side: side, people: people, hours: hours(step["hours"], number), required: step.fetch("required", true), four_eyes: step.fetch("four_eyes", true) }
-            .merge(quorum(step, number, people))
+          {
+            name: name,
+            side: side,
+            people: people,
+            hours: hours(step["hours"], number),
+            required: step.fetch("required", true),
+            four_eyes: step.fetch("four_eyes", true)
+          }.merge(quorum(step, number, people))
         end
 
         def quorum(step, number, people)
@@ -46,8 +67,12 @@ module AskFirst
           return { quorum: kind, n: nil } unless kind == "n"
 
           n = step["n"]
-          raise bad("bad_quorum", number, "needs a whole number of yeses, one or more.") unless n.is_a?(Integer) && n.positive?
-          raise bad("too_few_people", number, "needs #{n} yeses and names #{people.size} people.") if people.any? && people.size < n
+          unless n.is_a?(Integer) && n.positive?
+            raise bad("bad_quorum", number, "needs a whole number of yeses, one or more.")
+          end
+          if people.any? && people.size < n
+            raise bad("too_few_people", number, "needs #{n} yeses and names #{people.size} people.")
+          end
 
           { quorum: "n", n: n }
         end
@@ -59,7 +84,15 @@ module AskFirst
         end
 
         def bad(code, number, rest)
-          Invalid.new(code, "Step #{number} #{rest}", field: "steps", way_on: "Mend it there; nothing was changed.", facts: { "step" => number })
+          Invalid.new(
+            code,
+            "Step #{number} #{rest}",
+            field: "steps",
+            way_on: "Mend it there; nothing was changed.",
+            facts: {
+              "step" => number
+            }
+          )
         end
       end
     end

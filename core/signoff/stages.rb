@@ -6,16 +6,16 @@ module AskFirst
       # The stages as a table: the first line whose condition holds is where the adaptation stands.
       module Stages
         TABLE = [
-          ["trouble",         ->(v) { v.facts.showing == "trouble" }],
-          ["out",             ->(v) { v.facts.showing == "out" }],
+          ["trouble", ->(v) { v.facts.showing == "trouble" }],
+          ["out", ->(v) { v.facts.showing == "out" }],
           ["released", lambda(&:sending?)],
-          ["held",            ->(v) { v.releasable? && v.facts.released && v.held? }],
-          ["changes_wanted",  ->(v) { v.blocks.any? }],
+          ["held", ->(v) { v.releasable? && v.facts.released && v.held? }],
+          ["changes_wanted", ->(v) { v.blocks.any? }],
           ["drafting", lambda(&:drafting?)],
           ["internal_review", ->(v) { v.waits_at&.side == "internal" }],
           ["client_approval", ->(v) { v.waits_at&.side == "client" }],
-          ["released",        ->(v) { v.facts.released }],
-          ["cleared",         ->(_) { true }]
+          ["released", ->(v) { v.facts.released }],
+          ["cleared", ->(_) { true }]
         ].freeze
         NAMES = TABLE.map(&:first).uniq.freeze
 

@@ -43,8 +43,12 @@ module AskFirst
         # Each person's latest word here, whatever content it was about. A yes on a line that had ended is none of them: it lifts
         # its giver's block and leaves an earlier good yes as it is.
         def latest_verdicts
-          @latest_verdicts ||= @facts.answers.select { |answer| answer.step_id == step.id && (answer.eligible || !answer.yes?) }
-            .group_by(&:person_id).map { |_, given| given.max_by(&:order) }
+          @latest_verdicts ||=
+            @facts
+              .answers
+              .select { |answer| answer.step_id == step.id && (answer.eligible || !answer.yes?) }
+              .group_by(&:person_id)
+              .map { |_, given| given.max_by(&:order) }
         end
 
         def open_ask
@@ -53,7 +57,10 @@ module AskFirst
 
         # An open ask about exactly this content, for a time that still holds: it goes on, and need not be asked anew.
         def asked_as_it_stands?
-          @facts.asked.any? { |asked| asked.step_id == step.id && asked.open && asked.fingerprint == @facts.fingerprint && @facts.holds_for?(asked.time) }
+          @facts.asked.any? do |asked|
+            asked.step_id == step.id && asked.open && asked.fingerprint == @facts.fingerprint &&
+              @facts.holds_for?(asked.time)
+          end
         end
 
         # Its open ask is for another day than the one that is planned now: what is answered there could not count.
@@ -65,7 +72,10 @@ module AskFirst
         def waiting_for
           return [] unless open_ask && !satisfied?
 
-          said = latest_verdicts.select { |answer| answer.fingerprint == @facts.fingerprint && answer.order > open_ask.order }.map(&:person_id)
+          said =
+            latest_verdicts
+              .select { |answer| answer.fingerprint == @facts.fingerprint && answer.order > open_ask.order }
+              .map(&:person_id)
           named = places.compact
           (named.empty? ? open_ask.people : named) - said - counting.map(&:person_id)
         end
@@ -74,34 +84,38 @@ module AskFirst
 
         def counts?(answer)
           answer.verdict == "yes" && answer.eligible && !(step.four_eyes && answer.author) &&
-            answer.fingerprint == @facts.fingerprint && !@facts.fingerprint.nil? &&
-            @facts.holds_for?(answer.time)
+            answer.fingerprint == @facts.fingerprint && !@facts.fingerprint.nil? && @facts.holds_for?(answer.time)
         end
 
         # The places were fixed when the step was last asked.
         def places
-          @places ||= begin
-            fixed = @facts.asked.select { |asked| asked.step_id == step.id }.max_by(&:order)&.places || []
-            left = fixed.reject { |person| person && ruling?("strike", person) }
-            left.empty? ? fixed : left # the last place cannot be struck
-          end
+          @places ||=
+            begin
+              fixed = @facts.asked.select { |asked| asked.step_id == step.id }.max_by(&:order)&.places || []
+              left = fixed.reject { |person| person && ruling?("strike", person) }
+              left.empty? ? fixed : left # the last place cannot be struck
+            end
         end
 
         def named_places_filled?
-          places.compact.all? { |person| counting.any? { |answer| answer.person_id == person } || ruling?("fill", person) }
+          places.compact.all? do |person|
+            counting.any? { |answer| answer.person_id == person } || ruling?("fill", person)
+          end
         end
 
         def open_places_filled?
           open = places.count(&:nil?)
-          filled_by_ruling = @facts.rulings.count { |r|
-            r.kind == "fill" && r.step_id == step.id && r.place_person_id.nil? && r.fingerprint == @facts.fingerprint
-          }
+          filled_by_ruling =
+            @facts.rulings.count do |r|
+              r.kind == "fill" && r.step_id == step.id && r.place_person_id.nil? && r.fingerprint == @facts.fingerprint
+            end
           counting.size + filled_by_ruling >= open
         end
 
         def ruling?(kind, person = nil)
           @facts.rulings.any? do |ruling|
-            ruling.kind == kind && ruling.step_id == step.id && ruling.place_person_id == person && ruling.fingerprint == @facts.fingerprint
+            ruling.kind == kind && ruling.step_id == step.id && ruling.place_person_id == person &&
+              ruling.fingerprint == @facts.fingerprint
           end
         end
 

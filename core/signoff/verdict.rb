@@ -38,7 +38,8 @@ module AskFirst
 
         # A live release that is for other content or another time than what would go out now does not count.
         def release_stands?
-          !facts.released.nil? && releasable? && facts.released[:fingerprint] == facts.fingerprint && facts.released[:time].same_instant?(facts.time)
+          !facts.released.nil? && releasable? && facts.released[:fingerprint] == facts.fingerprint &&
+            facts.released[:time].same_instant?(facts.time)
         end
 
         # What a change of material content must be opened for first.

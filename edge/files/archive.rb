@@ -13,10 +13,12 @@ module AskFirst
         # @yieldparam add [Proc] called with a name and either a string or an IO
         def write(path)
           Zip::OutputStream.open(path) do |zip|
-            yield lambda { |name, content|
-              zip.put_next_entry(name.split("/").map { |part| Core::Exchange::FileName.clean(part) }.join("/"))
-              content.respond_to?(:read) ? IO.copy_stream(content, zip) : zip.write(content)
-            }
+            yield(
+              lambda do |name, content|
+                zip.put_next_entry(name.split("/").map { |part| Core::Exchange::FileName.clean(part) }.join("/"))
+                content.respond_to?(:read) ? IO.copy_stream(content, zip) : zip.write(content)
+              end
+            )
           end
         end
       end

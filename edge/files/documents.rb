@@ -26,9 +26,12 @@ module AskFirst
 
         # @return [IO] a JPEG of its first page, as it goes out
         def preview(io)
-          bytes = Tools.at_path(io) do |path|
-            without_notes(path) { |plain| Tools.run("pdftoppm", "-jpeg", "-f", "1", "-l", "1", "-scale-to", "1200", plain) }
-          end
+          bytes =
+            Tools.at_path(io) do |path|
+              without_notes(path) do |plain|
+                Tools.run("pdftoppm", "-jpeg", "-f", "1", "-l", "1", "-scale-to", "1200", plain)
+              end
+            end
           raise broken if bytes.nil? || bytes.empty?
 
           StringIO.new(bytes)
@@ -50,8 +53,9 @@ module AskFirst
 
         # In the plain form that QPDF writes, keys stand as they are.
         def without_notes(path)
-          Tempfile.create(["plain", ".pdf"]) do |plain|
-            Tools.run("qpdf", "--qdf", "--object-streams=disable", "--warning-exit-0", "--decrypt", path, plain.path) or raise broken
+          Tempfile.create(%w[plain .pdf]) do |plain|
+            Tools.run("qpdf", "--qdf", "--object-streams=disable", "--warning-exit-0", "--decrypt", path, plain.path) or
+              raise broken
             bytes = ::File.binread(plain.path)
             ::File.binwrite(plain.path, bytes.gsub(/#{NOTES}(?![A-Za-z0-9])/n, NO_NOTES))
             yield plain.path
@@ -59,17 +63,31 @@ module AskFirst
         end
 
         def drawn_anew(path)
-          Tempfile.create(["drawn", ".pdf"]) do |drawn|
+          Tempfile.create(%w[drawn .pdf]) do |drawn|
             Tools.run("pdftocairo", "-pdf", path, drawn.path) or raise broken
-            Tempfile.create(["document", ".pdf"]) do |made|
-              Tools.run("qpdf", "--empty", "--deterministic-id", "--warning-exit-0", "--pages", drawn.path, "--", made.path) or raise broken
+            Tempfile.create(%w[document .pdf]) do |made|
+              Tools.run(
+                "qpdf",
+                "--empty",
+                "--deterministic-id",
+                "--warning-exit-0",
+                "--pages",
+                drawn.path,
+                "--",
+                made.path
+              ) or raise broken
               return ::File.binread(made.path)
             end
           end
         end
 
         def broken
-          Core::Invalid.new("document_broken", "The document's data is broken or locked by a password.", field: "file", way_on: "Export it again as PDF.")
+          Core::Invalid.new(
+            "document_broken",
+            "The document's data is broken or locked by a password.",
+            field: "file",
+            way_on: "Export it again as PDF."
+          )
         end
       end
     end

@@ -14,7 +14,10 @@ module AskFirst
         # @return [String, nil] the kind of these bytes
         def self.of(bytes)
           mime = Marcel::MimeType.for(StringIO.new(bytes))
-          { "picture" => Pictures::TYPES, "video" => Films::TYPES, "document" => Documents::TYPES }.find { |_, types| types.include?(mime) }&.first
+          { "picture" => Pictures::TYPES, "video" => Films::TYPES, "document" => Documents::TYPES }.find do |_, types|
+              types.include?(mime)
+            end
+            &.first
         end
 
         def initialize(pictures)
@@ -33,9 +36,12 @@ module AskFirst
           raise too_heavy(kind) if io.size > MOST.fetch(kind)
 
           case kind
-          when "video" then { kind: kind, mime: mime }.merge(@films.inspect(io))
-          when "document" then { kind: kind, mime: mime }.merge(@documents.inspect(io))
-          else { kind: kind }.merge(@pictures.inspect(io))
+          when "video"
+            { kind: kind, mime: mime }.merge(@films.inspect(io))
+          when "document"
+            { kind: kind, mime: mime }.merge(@documents.inspect(io))
+          else
+            { kind: kind }.merge(@pictures.inspect(io))
           end
         end
 
@@ -48,9 +54,12 @@ module AskFirst
         # @return [String] bytes
         def render(io, spec)
           case spec["kind"]
-          when "video" then @films.render(io, spec["mime"])
-          when "document" then @documents.render(io)
-          else @pictures.render(io.read, spec)
+          when "video"
+            @films.render(io, spec["mime"])
+          when "document"
+            @documents.render(io)
+          else
+            @pictures.render(io.read, spec)
           end
         end
 
@@ -69,7 +78,12 @@ module AskFirst
         end
 
         def too_heavy(kind)
-          Core::Invalid.new("#{kind}_too_large", "The #{kind} is larger than #{MOST.fetch(kind) / 1024 / 1024} MB.", field: "file", way_on: "Export it smaller.")
+          Core::Invalid.new(
+            "#{kind}_too_large",
+            "The #{kind} is larger than #{MOST.fetch(kind) / 1024 / 1024} MB.",
+            field: "file",
+            way_on: "Export it smaller."
+          )
         end
       end
     end

@@ -58,7 +58,11 @@ module AskFirst
         # What was cut off while it was written is none.
         def parse(text)
           found = JSON.parse(text)
-          Written.new(lineage: found.fetch("lineage"), number: Integer(found.fetch("mark")), at: Time.iso8601(found.fetch("at")))
+          Written.new(
+            lineage: found.fetch("lineage"),
+            number: Integer(found.fetch("mark")),
+            at: Time.iso8601(found.fetch("at"))
+          )
         rescue JSON::ParserError, KeyError, ArgumentError, TypeError, NoMethodError
           nil
         end

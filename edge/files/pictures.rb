@@ -26,14 +26,20 @@ module AskFirst
           io.rewind
           mime = Marcel::MimeType.for(io)
           unless TYPES.include?(mime)
-            raise invalid("not_a_picture", "The file is not a JPEG, PNG or WebP picture, whatever its name says (it looks like #{mime}).",
-              "Export it as JPEG or PNG.")
+            raise invalid(
+                    "not_a_picture",
+                    "The file is not a JPEG, PNG or WebP picture, whatever its name says (it looks like #{mime}).",
+                    "Export it as JPEG or PNG."
+                  )
           end
 
           image = opened(io)
           if image.width * image.height > MOST_PIXELS
-            raise invalid("picture_too_large",
-              "The picture has #{image.width * image.height / 1_000_000} megapixels; at most #{MOST_PIXELS / 1_000_000} are taken.", "Export it smaller.")
+            raise invalid(
+                    "picture_too_large",
+                    "The picture has #{image.width * image.height / 1_000_000} megapixels; at most #{MOST_PIXELS / 1_000_000} are taken.",
+                    "Export it smaller."
+                  )
           end
 
           read_whole(io)
@@ -55,7 +61,9 @@ module AskFirst
         def square(io, side)
           inspect(io)
           io.rewind
-          StringIO.new(jpeg(Vips::Image.thumbnail_buffer(io.read, side, height: side, crop: :attention, fail_on: STRICT)))
+          StringIO.new(
+            jpeg(Vips::Image.thumbnail_buffer(io.read, side, height: side, crop: :attention, fail_on: STRICT))
+          )
         rescue Vips::Error
           raise broken
         end
@@ -66,7 +74,8 @@ module AskFirst
         def render(bytes, spec)
           left, top, width, height = spec["crop"]
           image = Vips::Image.new_from_buffer(bytes, "", fail_on: STRICT).autorot.crop(left, top, width, height)
-          image = image.thumbnail_image(spec["size"][0], height: spec["size"][1], size: :force) if spec["size"] != [width, height]
+          image = image.thumbnail_image(spec["size"][0], height: spec["size"][1], size: :force) if spec["size"] !=
+            [width, height]
           jpeg(image)
         end
 

@@ -16,7 +16,16 @@ module AskFirst
 
         # @return [String, nil] what it wrote; nil when it failed or took too long
         def run(*command)
-          out, status = Open3.capture2("timeout", SECONDS.to_s, "prlimit", "--as=#{MEMORY}", *command, err: ::File::NULL, binmode: true)
+          out, status =
+            Open3.capture2(
+              "timeout",
+              SECONDS.to_s,
+              "prlimit",
+              "--as=#{MEMORY}",
+              *command,
+              err: ::File::NULL,
+              binmode: true
+            )
           out if status.success?
         end
 

@@ -22,8 +22,14 @@ module AskFirst
           message.charset = "UTF-8"
           message.text_part = part("text/plain; charset=UTF-8", text)
           message.html_part = part("text/html; charset=UTF-8", html)
-          message.delivery_method(:smtp, address: @settings.smtp_host, port: @settings.smtp_port, enable_starttls_auto: false, open_timeout: 5,
-            read_timeout: 10)
+          message.delivery_method(
+            :smtp,
+            address: @settings.smtp_host,
+            port: @settings.smtp_port,
+            enable_starttls_auto: false,
+            open_timeout: 5,
+            read_timeout: 10
+          )
           message.deliver!
         end
 

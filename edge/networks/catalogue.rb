@@ -55,7 +55,10 @@ module AskFirst
 
         def fetch(address)
           uri = URI.parse(address)
-          reply = Faraday.new(request: { timeout: TIMEOUT, open_timeout: 2 }).get("#{uri.scheme}://#{uri.authority}/.well-known/oauth-authorization-server#{uri.path}")
+          reply =
+            Faraday.new(request: { timeout: TIMEOUT, open_timeout: 2 }).get(
+              "#{uri.scheme}://#{uri.authority}/.well-known/oauth-authorization-server#{uri.path}"
+            )
           return unless reply.status == 200
 
           said = JSON.parse(reply.body)
@@ -71,7 +74,16 @@ module AskFirst
           return unless Array(said["code_challenge_methods_supported"]).include?("S256")
 
           card = Core::Channels::Card.parse(said.fetch("network-card"))
-          Network.new(address: address, name: card.name, initials: card.initials, kind: card.kind, card: card, authorize: ends[0], token: ends[1], revoke: ends[2])
+          Network.new(
+            address: address,
+            name: card.name,
+            initials: card.initials,
+            kind: card.kind,
+            card: card,
+            authorize: ends[0],
+            token: ends[1],
+            revoke: ends[2]
+          )
         rescue KeyError, URI::InvalidURIError
           nil
         end

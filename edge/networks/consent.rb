@@ -23,24 +23,36 @@ module AskFirst
         # @return [String] where the person goes
         def address(network_address, state:, challenge:)
           network = network(network_address)
-          client(network).auth_code.authorize_url(redirect_uri: redirect, state: state, scope: SCOPE, code_challenge: challenge, code_challenge_method: Core::Channels::Pkce::METHOD)
+          client(network).auth_code.authorize_url(
+            redirect_uri: redirect,
+            state: state,
+            scope: SCOPE,
+            code_challenge: challenge,
+            code_challenge_method: Core::Channels::Pkce::METHOD
+          )
         end
 
         # @return [Grant]
         # @raise [Core::Channels::SaidNo]
         def exchange(network_address, code:, verifier:)
-          asking(network_address) { |client| client.auth_code.get_token(code, redirect_uri: redirect, code_verifier: verifier) }
+          asking(network_address) do |client|
+            client.auth_code.get_token(code, redirect_uri: redirect, code_verifier: verifier)
+          end
         end
 
         # @raise [Core::Channels::SaidNo]
         def refresh(network_address, refresh_token)
-          asking(network_address) { |client| OAuth2::AccessToken.new(client, "", refresh_token: refresh_token).refresh! }
+          asking(network_address) do |client|
+            OAuth2::AccessToken.new(client, "", refresh_token: refresh_token).refresh!
+          end
         end
 
         # Best effort: what we have thrown away can do nothing more from here.
         def revoke(network_address, token)
           network = @catalogue.find(network_address)
-          Faraday.new(request: { timeout: @timeout, open_timeout: 3 }).post(network.revoke, { token: token }) if network&.revoke
+          if network&.revoke
+            Faraday.new(request: { timeout: @timeout, open_timeout: 3 }).post(network.revoke, { token: token })
+          end
         rescue Faraday::Error
           nil
         end
@@ -52,26 +64,51 @@ module AskFirst
         end
 
         def network(address)
-          @catalogue.find(address) or raise Core::Channels::SaidNo.new("The network does not answer at the moment.", final: false)
+          @catalogue.find(address) or
+            raise Core::Channels::SaidNo.new("The network does not answer at the moment.", final: false)
         end
 
         def client(network)
-          OAuth2::Client.new(@public_url, nil, site: network.address, authorize_url: network.authorize, token_url: network.token, auth_scheme: :request_body,
-            connection_opts: { request: { timeout: @timeout, open_timeout: 3 } })
+          OAuth2::Client.new(
+            @public_url,
+            nil,
+            site: network.address,
+            authorize_url: network.authorize,
+            token_url: network.token,
+            auth_scheme: :request_body,
+            connection_opts: {
+              request: {
+                timeout: @timeout,
+                open_timeout: 3
+              }
+            }
+          )
         end
 
         def asking(address)
           grant(yield(client(network(address))))
         rescue OAuth2::Error => e
           away = e.response && e.response.status >= 500
-          raise Core::Channels::SaidNo.new("The network did not give access#{": #{e.description}" if e.description.to_s != ''}", final: !away)
+          raise Core::Channels::SaidNo.new(
+                  "The network did not give access#{": #{e.description}" if e.description.to_s != ""}",
+                  final: !away
+                )
         rescue Faraday::Error, Timeout::Error
           raise Core::Channels::SaidNo.new("The network did not answer in time.", final: false)
         end
 
         def grant(token)
-          accounts = Array(token.params["accounts"]).select { |one| one.is_a?(Hash) && %w[account micropub name].all? { |key| one[key].is_a?(String) } }
-          Grant.new(token: token.token, refresh_token: token.refresh_token, expires_in: token.expires_in, consent_expires_in: token.params["consent_expires_in"], accounts: accounts)
+          accounts =
+            Array(token.params["accounts"]).select do |one|
+              one.is_a?(Hash) && %w[account micropub name].all? { |key| one[key].is_a?(String) }
+            end
+          Grant.new(
+            token: token.token,
+            refresh_token: token.refresh_token,
+            expires_in: token.expires_in,
+            consent_expires_in: token.params["consent_expires_in"],
+            accounts: accounts
+          )
         end
       end
     end

@@ -17,7 +17,13 @@ module AskFirst
         class TooSlow < StandardError
         end
         # No connection came about, so nothing can have arrived.
-        NEVER_THERE = [Errno::ECONNREFUSED, Errno::EHOSTUNREACH, Errno::ENETUNREACH, SocketError, Net::OpenTimeout].freeze
+        NEVER_THERE = [
+          Errno::ECONNREFUSED,
+          Errno::EHOSTUNREACH,
+          Errno::ENETUNREACH,
+          SocketError,
+          Net::OpenTimeout
+        ].freeze
         private_constant :TooSlow, :NEVER_THERE
         LOOK_LIMIT = 201 * 1024 * 1024
 
@@ -26,12 +32,21 @@ module AskFirst
         def initialize(endpoint, token, timeout: TIMEOUT)
           @endpoint = endpoint
           @timeout = timeout
-          @http = Faraday.new(request: { timeout: timeout, open_timeout: 5 }, headers: { "Authorization" => "Bearer #{token}" }) do |faraday|
-            faraday.request :multipart
-            faraday.request :url_encoded
-            # let go before a network closes it: a create on a connection that has just been closed would be unclear
-            faraday.adapter(:net_http_persistent, pool_size: CONNECTIONS) { |http| http.idle_timeout = IDLE }
-          end
+          @http =
+            Faraday.new(
+              request: {
+                timeout: timeout,
+                open_timeout: 5
+              },
+              headers: {
+                "Authorization" => "Bearer #{token}"
+              }
+            ) do |faraday|
+              faraday.request :multipart
+              faraday.request :url_encoded
+              # let go before a network closes it: a create on a connection that has just been closed would be unclear
+              faraday.adapter(:net_http_persistent, pool_size: CONNECTIONS) { |http| http.idle_timeout = IDLE }
+            end
         end
 
         # The network card, from the configuration query (3.7.1).
@@ -47,10 +62,13 @@ module AskFirst
         # Sends a file to the media endpoint (3.6).
         # @return [String] its address there
         def upload(io, mime, name)
-          endpoint = (@media_endpoint ||= config["media-endpoint"]) or raise Core::Dispatch::Unreachable, "it has no media endpoint"
+          endpoint = (@media_endpoint ||= config["media-endpoint"]) or
+            raise Core::Dispatch::Unreachable, "it has no media endpoint"
           reply = guarded { @http.post(endpoint, { file: Faraday::Multipart::FilePart.new(io, mime, name) }) }
           raise Core::Dispatch::Lapsed if reply.status == 401
-          raise Core::Dispatch::Unreachable, "the picture was answered with #{reply.status}" unless reply.status == 201 && reply.headers["Location"]
+          unless reply.status == 201 && reply.headers["Location"]
+            raise Core::Dispatch::Unreachable, "the picture was answered with #{reply.status}"
+          end
 
           reply.headers["Location"]
         end
@@ -59,9 +77,14 @@ module AskFirst
         # @return [Core::Dispatch::Outcome::Result]
         def create(request, pictures:, send_id:, now:)
           entry = JSON.generate(self.class.entry(request, pictures, send_id))
-          reply = Timeout.timeout(@timeout, TooSlow) { @http.post(@endpoint, entry, "Content-Type" => "application/json") }
-          Core::Dispatch::Outcome.of(reply.status, location: reply.headers["Location"], note: note(reply),
-            retry_after: Core::Dispatch::Outcome.retry_after(reply.headers["Retry-After"], now))
+          reply =
+            Timeout.timeout(@timeout, TooSlow) { @http.post(@endpoint, entry, "Content-Type" => "application/json") }
+          Core::Dispatch::Outcome.of(
+            reply.status,
+            location: reply.headers["Location"],
+            note: note(reply),
+            retry_after: Core::Dispatch::Outcome.retry_after(reply.headers["Retry-After"], now)
+          )
         rescue Faraday::ConnectionFailed => e
           never_there?(e) ? Core::Dispatch::Outcome.unreached(e.message) : no_reply(e)
         rescue Faraday::Error, TooSlow => e
@@ -75,19 +98,33 @@ module AskFirst
         # @param addresses [Array<String>] of the request's media, then of its link card's picture
         def self.entry(request, addresses, send_id)
           properties = { "content" => [request["text"]], "mp-send-id" => [send_id] }
-          request["media"].zip(addresses).each do |file, address|
-            value = file["description"].to_s.empty? ? address : { "value" => address, "alt" => file["description"] }
-            (properties[PROPERTY.fetch(file.fetch("kind", "picture"))] ||= []) << value
-          end
+          request["media"]
+            .zip(addresses)
+            .each do |file, address|
+              value = file["description"].to_s.empty? ? address : { "value" => address, "alt" => file["description"] }
+              (properties[PROPERTY.fetch(file.fetch("kind", "picture"))] ||= []) << value
+            end
           { "type" => ["h-entry"], "properties" => properties.merge(beside(request, addresses[request["media"].size])) }
         end
 
         def self.beside(request, card_picture)
-          card = request["link_card"] && request["link_card"].slice("title", "words").merge("url" => request["link"], "picture" => card_picture).compact
+          card =
+            request["link_card"] &&
+              request["link_card"]
+                .slice("title", "words")
+                .merge("url" => request["link"], "picture" => card_picture)
+                .compact
           {
-            "link-card" => card, "tagged" => request["tagged"], "first-comment" => request["first_comment"], "call-to-action" => request["call_to_action"],
-            "post-format" => request["format"], "audience" => request["audience"], "event" => request["event"], "boost" => request["budget"]
-          }.reject { |_, value| value.nil? || value == "" || value == [] }.transform_values { |value| value.is_a?(Array) ? value : [value] }
+            "link-card" => card,
+            "tagged" => request["tagged"],
+            "first-comment" => request["first_comment"],
+            "call-to-action" => request["call_to_action"],
+            "post-format" => request["format"],
+            "audience" => request["audience"],
+            "event" => request["event"],
+            "boost" => request["budget"]
+          }.reject { |_, value| value.nil? || value == "" || value == [] }
+            .transform_values { |value| value.is_a?(Array) ? value : [value] }
         end
         private_class_method :beside
 
@@ -108,12 +145,20 @@ module AskFirst
         def source(address)
           reply = query("q" => "source", "url" => address)
           return nil if [400, 404, 410].include?(reply.status)
-          raise Core::Dispatch::Unreachable, "asked for the post, it answered #{reply.status}" unless reply.status == 200
+          unless reply.status == 200
+            raise Core::Dispatch::Unreachable, "asked for the post, it answered #{reply.status}"
+          end
 
           properties = JSON.parse(reply.body)["properties"] || {}
-          files = PROPERTY.flat_map { |kind, name| Array(properties[name]).map { |file| [kind, file.is_a?(Hash) ? file["value"] : file] } }
-          { "text" => Array(properties["content"]).first.to_s, "media" => files.map { |kind, file| { "address" => file, "loads" => loads?(file, kind) } },
-            "link_card" => Array(properties["link-card"]).first }.compact
+          files =
+            PROPERTY.flat_map do |kind, name|
+              Array(properties[name]).map { |file| [kind, file.is_a?(Hash) ? file["value"] : file] }
+            end
+          {
+            "text" => Array(properties["content"]).first.to_s,
+            "media" => files.map { |kind, file| { "address" => file, "loads" => loads?(file, kind) } },
+            "link_card" => Array(properties["link-card"]).first
+          }.compact
         end
 
         private
@@ -123,12 +168,14 @@ module AskFirst
         end
 
         def no_reply(error)
-          Core::Dispatch::Outcome.of(nil, note: "no reply arrived (#{error.class.name.split('::').last})")
+          Core::Dispatch::Outcome.of(nil, note: "no reply arrived (#{error.class.name.split("::").last})")
         end
 
         def config
           reply = query("q" => "config")
-          raise Core::Dispatch::Unreachable, "its configuration was answered with #{reply.status}" unless reply.status == 200
+          unless reply.status == 200
+            raise Core::Dispatch::Unreachable, "its configuration was answered with #{reply.status}"
+          end
 
           JSON.parse(reply.body)
         rescue JSON::ParserError

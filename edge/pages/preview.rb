@@ -16,13 +16,21 @@ module AskFirst
         # @param page [Reader::Page]
         # @return [Hash] {title:, words:, picture: address or nil}
         def of(page)
-          html = Nokogiri::HTML(page.body, nil, page.body.dup.force_encoding("UTF-8").valid_encoding? ? "UTF-8" : nil)
-          { title: said(html, "og:title", html.at_css("title")&.text, TITLE), words: said(html, "og:description", meta(html, "name", "description"), WORDS),
-            picture: picture(html, page.address) }
+          html = Nokogiri.HTML(page.body, nil, page.body.dup.force_encoding("UTF-8").valid_encoding? ? "UTF-8" : nil)
+          {
+            title: said(html, "og:title", html.at_css("title")&.text, TITLE),
+            words: said(html, "og:description", meta(html, "name", "description"), WORDS),
+            picture: picture(html, page.address)
+          }
         end
 
         def said(html, property, otherwise, limit)
-          [meta(html, "property", property), otherwise].map { |text| text.to_s.gsub(/[[:space:]]+/, " ").strip }.find { |text| !text.empty? }.to_s[0, limit]
+          [meta(html, "property", property), otherwise].map { |text| text.to_s.gsub(/[[:space:]]+/, " ").strip }
+            .find { |text| !text.empty? }
+            .to_s[
+            0,
+            limit
+          ]
         end
 
         def meta(html, attribute, name)

@@ -18,8 +18,21 @@ module AskFirst
         OPEN = 3
         LIMIT = 1024 * 1024
         ADDRESSES = 3 # of a name that has many
-        HEADERS = { "User-Agent" => "AskFirst link preview", "Accept" => "text/html,application/xhtml+xml,image/*;q=0.8,*/*;q=0.5" }.freeze
-        FAULTS = [SystemCallError, SocketError, IOError, Timeout::Error, OpenSSL::SSL::SSLError, Net::ProtocolError, Net::HTTPBadResponse, Net::HTTPHeaderSyntaxError, Zlib::Error].freeze
+        HEADERS = {
+          "User-Agent" => "AskFirst link preview",
+          "Accept" => "text/html,application/xhtml+xml,image/*;q=0.8,*/*;q=0.5"
+        }.freeze
+        FAULTS = [
+          SystemCallError,
+          SocketError,
+          IOError,
+          Timeout::Error,
+          OpenSSL::SSL::SSLError,
+          Net::ProtocolError,
+          Net::HTTPBadResponse,
+          Net::HTTPHeaderSyntaxError,
+          Zlib::Error
+        ].freeze
 
         # status: of HTTP; address: after redirects; body: as far as it was read; cut: whether there was more
         Page = Struct.new(:status, :address, :type, :body, :cut, keyword_init: true)
@@ -63,17 +76,24 @@ module AskFirst
         end
 
         def page(reply, address, body, cut)
-          Page.new(status: reply.code.to_i, address: address, type: reply["content-type"].to_s.split(";").first.to_s.downcase, body: body, cut: cut)
+          Page.new(
+            status: reply.code.to_i,
+            address: address,
+            type: reply["content-type"].to_s.split(";").first.to_s.downcase,
+            body: body,
+            cut: cut
+          )
         end
 
         # One hop. Reading stops at the limit, with what was read until then; the body of a redirect is not read.
         def one(address, limit, seconds)
           reply = nil
           body = String.new(encoding: Encoding::BINARY)
-          cut = catch(:enough) do
-            ask(address, seconds) { |found| reply = found and read(found, body, limit) }
-            false
-          end
+          cut =
+            catch(:enough) do
+              ask(address, seconds) { |found| reply = found and read(found, body, limit) }
+              false
+            end
           [reply, body, cut]
         end
 
@@ -92,8 +112,15 @@ module AskFirst
           there = uri.is_a?(URI::HTTP) && @hosts[origin(uri)]
           return ask_there(uri, there, times, &block) if there
 
-          SsrfFilter.get(address, headers: HEADERS, max_redirects: 0, allow_unfollowed_redirects: true, http_options: times,
-            resolver: method(:found), &block)
+          SsrfFilter.get(
+            address,
+            headers: HEADERS,
+            max_redirects: 0,
+            allow_unfollowed_redirects: true,
+            http_options: times,
+            resolver: method(:found),
+            &block
+          )
         end
 
         # That of another port or scheme is another place.
@@ -107,7 +134,9 @@ module AskFirst
 
         def ask_there(uri, there, times, &block)
           host, port = there.split(":")
-          Net::HTTP.start(host, port.to_i, nil, **times) { |http| http.request(Net::HTTP::Get.new(uri.request_uri, HEADERS.merge("Host" => uri.host)), &block) }
+          Net::HTTP.start(host, port.to_i, nil, **times) do |http|
+            http.request(Net::HTTP::Get.new(uri.request_uri, HEADERS.merge("Host" => uri.host)), &block)
+          end
         end
       end
     end

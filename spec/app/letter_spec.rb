@@ -2,8 +2,14 @@
 
 RSpec.describe AskFirst::App::Letter do
   let(:parts) do
-    described_class.new("Odile <b>Marchetti</b>").say("One & two.").quote("For <script>you</script>\nand me")
-                   .button("Look", "https://x.example/?a=1&b=2", lead: "Look here:").item("Quillmere", "Something", "https://x.example").small("More", "https://x.example/profile").parts
+    described_class
+      .new("Odile <b>Marchetti</b>")
+      .say("One & two.")
+      .quote("For <script>you</script>\nand me")
+      .button("Look", "https://x.example/?a=1&b=2", lead: "Look here:")
+      .item("Quillmere", "Something", "https://x.example")
+      .small("More", "https://x.example/profile")
+      .parts
   end
 
   it "says the same in plain text and in HTML" do
@@ -23,7 +29,12 @@ RSpec.describe AskFirst::App::Letter do
 
       More: https://x.example/profile
     TEXT
-    expect(parts[:html]).to include("Hello Odile,", "One &amp; two.", 'href="https://x.example/?a=1&amp;b=2"', ">Look</a>")
+    expect(parts[:html]).to include(
+      "Hello Odile,",
+      "One &amp; two.",
+      'href="https://x.example/?a=1&amp;b=2"',
+      ">Look</a>"
+    )
   end
 
   it "lets nothing that a person typed become markup" do

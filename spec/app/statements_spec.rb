@@ -26,7 +26,18 @@ RSpec.describe "Statements that an act takes", :database do
     post = world.draft
     version = db[:parts].where(post_id: post, part: "text", channel_id: nil).get(:version)
     ines = world.member(:ines)
-    lines = statements(world.kit.db) { AskFirst::App::Posts::SavePart.call(world.kit, ines, post_id: post, channel_id: nil, part: "text", value: "Other words", version: version) }
+    lines =
+      statements(world.kit.db) do
+        AskFirst::App::Posts::SavePart.call(
+          world.kit,
+          ines,
+          post_id: post,
+          channel_id: nil,
+          part: "text",
+          value: "Other words",
+          version: version
+        )
+      end
     expect([own(lines), loads(lines)]).to eq [4, 1]
   end
 
@@ -41,17 +52,26 @@ RSpec.describe "Statements that an act takes", :database do
 
   describe "sending" do
     let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
-    let(:kit) { world.jobs.dup.tap { |same| same.clock = AskFirst::Edge::Clock.new(Time.utc(2026, 10, 15, 6, 30, 1) - Time.now) } }
+    let(:kit) do
+      world.jobs.dup.tap { |same| same.clock = AskFirst::Edge::Clock.new(Time.utc(2026, 10, 15, 6, 30, 1) - Time.now) }
+    end
     let(:sender) { AskFirst::App::Dispatch::Sender.new(kit, name: "counted") }
 
     # With the transactions' own statements: what the minute costs, since files and card are there before it.
     def at_the_minute(count)
-      posts = Array.new(count) { world.draft(channels: [:ticker], picture: count == 1).tap { |post| world.clear(post) && world.release(post) } }
+      posts =
+        Array.new(count) do
+          world.draft(channels: [:ticker], picture: count == 1).tap { |post| world.clear(post) && world.release(post) }
+        end
       showings = db[:showings].where(post_id: posts).all
       showings.each { |showing| AskFirst::App::Dispatch::Prepare.call(kit, process, showing: showing) }
       statements(kit.db) do
         taken = AskFirst::App::Dispatch::Claim.call(kit, process, showings: showings, sender: sender)
-        AskFirst::App::Dispatch::Keep.call(kit, process, ended: taken.claimed.map { |one| AskFirst::App::Dispatch::Send.call(kit, one, sender) })
+        AskFirst::App::Dispatch::Keep.call(
+          kit,
+          process,
+          ended: taken.claimed.map { |one| AskFirst::App::Dispatch::Send.call(kit, one, sender) }
+        )
         expect(db[:showings].where(post_id: posts).select_map(:state).uniq).to eq ["out"]
       end
     end

@@ -29,7 +29,9 @@ RSpec.describe "The interface takes care" do
     time = -> { db[:parts].where(post_id: post, part: "time", channel_id: nil).get(:value)&.fetch("wall") }
     as(:ines) do |session|
       session.visit(sheet(post))
-      within("section[aria-label='Master copy'], .master") { expect(page).to have_content("Tue 20 Oct 2026, 7:30 Lisbon") }
+      within("section[aria-label='Master copy'], .master") do
+        expect(page).to have_content("Tue 20 Oct 2026, 7:30 Lisbon")
+      end
       session.driver.browser.network.emulate_network_conditions(offline: true)
       choose_time("time-master", "2026-10-22T12:10")
       expect(session).to have_content("no connection, trying again")
@@ -155,7 +157,11 @@ RSpec.describe "The interface takes care" do
       expect(session).to have_css("[aria-label='Master copy']")
       write_copy("Master copy", "a fog " * 33_333, session)
       expect(session).to have_content("The text has 199998 characters; at most 100000 can be kept.")
-      expect(session.evaluate_script("JSON.parse(localStorage.getItem(Object.keys(localStorage).find(key => key.endsWith(':part:#{post}:master:text')))).value.length")).to eq 199_998
+      expect(
+        session.evaluate_script(
+          "JSON.parse(localStorage.getItem(Object.keys(localStorage).find(key => key.endsWith(':part:#{post}:master:text')))).value.length"
+        )
+      ).to eq 199_998
       session.click_button("Discard mine, show what is saved")
       expect(session).to have_css("[aria-label='Master copy']", text: text_of(post))
     end
@@ -164,19 +170,35 @@ RSpec.describe "The interface takes care" do
   it "scrolls no page sideways, on a narrow phone and on half a screen; each has one heading, and a way past the masthead" do
     post = world.draft(wall: "2026-10-20T07:30")
     client = "/w/#{world.workspace}/client"
-    pages = ["/desk", "/posts", "/dispatch", sheet(post), client, *%w[people channels sign-off rules record].map { |name| "#{client}/#{name}" },
-             "/agency", "/agency/roles", "/agency/policies", "/agency/record", "/profile", "/clients/new"]
+    pages = [
+      "/desk",
+      "/posts",
+      "/dispatch",
+      sheet(post),
+      client,
+      *%w[people channels sign-off rules record].map { |name| "#{client}/#{name}" },
+      "/agency",
+      "/agency/roles",
+      "/agency/policies",
+      "/agency/record",
+      "/profile",
+      "/clients/new"
+    ]
     as(:bram) do |session|
-      found = [320, 640].flat_map do |width|
-        session.driver.resize(width, 800)
-        pages.filter_map do |address|
-          session.visit(address)
-          expect(session).to have_css("h1", visible: :all)
-          eventually { session.evaluate_script("document.querySelector('[aria-busy=true]') === null") }
-          over, heads, skip = session.evaluate_script("[document.documentElement.scrollWidth - innerWidth, document.querySelectorAll('h1').length, !!document.querySelector('a.past-masthead')]")
-          [width, address, over, heads, skip] unless [over, heads, skip] == [0, 1, true]
+      found =
+        [320, 640].flat_map do |width|
+          session.driver.resize(width, 800)
+          pages.filter_map do |address|
+            session.visit(address)
+            expect(session).to have_css("h1", visible: :all)
+            eventually { session.evaluate_script("document.querySelector('[aria-busy=true]') === null") }
+            over, heads, skip =
+              session.evaluate_script(
+                "[document.documentElement.scrollWidth - innerWidth, document.querySelectorAll('h1').length, !!document.querySelector('a.past-masthead')]"
+              )
+            [width, address, over, heads, skip] unless [over, heads, skip] == [0, 1, true]
+          end
         end
-      end
       expect(found).to eq []
     ensure
       session.driver.resize(1280, 800)
@@ -218,7 +240,10 @@ RSpec.describe "The interface takes care" do
       session.visit(sheet(post))
       expect(session).to have_css("header", text: "client approval")
       session.click_button("Skip “The client's yes” …")
-      session.fill_in("Why “The client's yes” is skipped (stays on record, agency side only)", with: "Odile said it on the telephone")
+      session.fill_in(
+        "Why “The client's yes” is skipped (stays on record, agency side only)",
+        with: "Odile said it on the telephone"
+      )
       session.click_button("Skip it on record")
       expect(session).to have_css("header", text: "cleared")
     end
@@ -233,10 +258,16 @@ RSpec.describe "The interface takes care" do
 
   it "a dialog takes the focus, keeps the page's keys off, is closed by Esc, and gives the focus back" do
     post = world.draft(wall: "2026-10-20T07:30")
-    focused = ->(session, inside) { session.evaluate_script("document.activeElement.closest('[role=dialog]') !== null") == inside }
+    focused = ->(session, inside) do
+      session.evaluate_script("document.activeElement.closest('[role=dialog]') !== null") == inside
+    end
     as(:ines) do |session|
       session.visit(sheet(post))
-      { "Copy …" => "Copy this post", "find" => "Find and replace", "Ask Wren" => "Ask Wren Adeyo for a yes" }.each do |button, title|
+      {
+        "Copy …" => "Copy this post",
+        "find" => "Find and replace",
+        "Ask Wren" => "Ask Wren Adeyo for a yes"
+      }.each do |button, title|
         session.find_button(button).native.node.focus
         session.send_keys(:enter)
         expect(session).to have_css("[role=dialog]", text: title)
@@ -265,7 +296,12 @@ RSpec.describe "The interface takes care" do
     as(:ines) do |session|
       [[1280, 800], [390, 800]].each do |width, height|
         session.current_window.resize_to(width, height)
-        { "/desk" => "Waiting for you", "/posts" => "Posts", sheet(post) => "Sign-off", "/dispatch" => "Next and in flight" }.each do |path, words|
+        {
+          "/desk" => "Waiting for you",
+          "/posts" => "Posts",
+          sheet(post) => "Sign-off",
+          "/dispatch" => "Next and in flight"
+        }.each do |path, words|
           session.visit(path)
           expect(session).to have_content(words)
           sleep 0.4

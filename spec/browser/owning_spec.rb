@@ -7,12 +7,26 @@ RSpec.describe "Permission, and the agency's own pages" do
 
   it "two owners at one role: the second sees what changed, keeps their ticks, and decides" do
     name = "night desk #{SecureRandom.hex(2)}"
-    id = AskFirst::App::Permissions::MakeRole.call(world.kit, agency_person(:bram), name: name, side: "agency", abilities: %w[see work])
+    id =
+      AskFirst::App::Permissions::MakeRole.call(
+        world.kit,
+        agency_person(:bram),
+        name: name,
+        side: "agency",
+        abilities: %w[see work]
+      )
     as(:bram) do
       visit("/agency/roles")
       click_button(name)
       check("hold everything", allow_label_click: true)
-      AskFirst::App::Permissions::ChangeRole.call(world.kit, agency_person(:bram), role_id: id, version: 1, name: name, abilities: %w[see work release])
+      AskFirst::App::Permissions::ChangeRole.call(
+        world.kit,
+        agency_person(:bram),
+        role_id: id,
+        version: 1,
+        name: name,
+        abilities: %w[see work release]
+      )
       click_button("Save the role")
       expect(page).to have_content("changed this role meanwhile")
       expect(page).to have_content("They gave it: release and take back")
@@ -28,13 +42,19 @@ RSpec.describe "Permission, and the agency's own pages" do
       visit("/agency/roles")
       click_button("agency owner")
       uncheck("invite people and change what they may do", allow_label_click: true)
-      world.owner[:memberships].where(workspace_id: world.workspace(:brackwater), person_id: [world.person(:ines), world.person(:tobiah)]).update(role_id: db[:roles].where(name: "assistant").get(:id))
+      world.owner[:memberships].where(
+        workspace_id: world.workspace(:brackwater),
+        person_id: [world.person(:ines), world.person(:tobiah)]
+      ).update(role_id: db[:roles].where(name: "assistant").get(:id))
       click_button("Save the role")
       expect(page).to have_content("Brackwater Observatory")
       expect(page).to have_unchecked_field("invite people and change what they may do")
     end
   ensure
-    world.owner[:memberships].where(workspace_id: world.workspace(:brackwater), person_id: [world.person(:ines), world.person(:tobiah)]).update(role_id: db[:roles].where(name: "account lead").get(:id))
+    world.owner[:memberships].where(
+      workspace_id: world.workspace(:brackwater),
+      person_id: [world.person(:ines), world.person(:tobiah)]
+    ).update(role_id: db[:roles].where(name: "account lead").get(:id))
   end
 
   it "an owner looks as the designer, then as the client, and can change nothing" do
@@ -42,7 +62,9 @@ RSpec.describe "Permission, and the agency's own pages" do
     world.ask(post, 0)
     world.answer(post, :wren)
     world.ask(post, 1)
-    membership = ->(who) { db[:memberships].where(workspace_id: world.workspace, person_id: world.person(who)).get(:id) }
+    membership = ->(who) do
+      db[:memberships].where(workspace_id: world.workspace, person_id: world.person(who)).get(:id)
+    end
     as(:bram) do
       visit("/w/#{world.workspace}/client/people?member=#{membership.call(:sunniva)}")
       expect(page).to have_css("aside", text: "Change copy")
@@ -58,7 +80,11 @@ RSpec.describe "Permission, and the agency's own pages" do
 
       visit("/w/#{world.workspace}/client/people?member=#{membership.call(:odile)}")
       expect(page).to have_css("button[aria-disabled=false]", text: "See as Odile")
-      eventually { page.evaluate_script("document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState !== 'running')") }
+      eventually do
+        page.evaluate_script(
+          "document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState !== 'running')"
+        )
+      end
       click_button("See as Odile")
       expect(page).to have_content("What Odile Marchetti sees")
       expect(page).to have_no_css("nav[aria-label=Sections]")
@@ -148,7 +174,13 @@ RSpec.describe "Permission, and the agency's own pages" do
       click_button("Mail me a link")
       expect(page).to have_content("a mail with a link is on its way")
       link = nil
-      eventually(20) { link = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/dulcie@fernhollow.example.json"))).filter_map { |mail| mail["text"][%r{http://\S+/reset-password#/\S+}] }.first }
+      eventually(20) do
+        link =
+          JSON
+            .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/dulcie@fernhollow.example.json")))
+            .filter_map { |mail| mail["text"][%r{http://\S+/reset-password#/\S+}] }
+            .first
+      end
       visit(link)
       fill_in("New password", with: "rain on the seventh pier")
       click_button("Change it")
@@ -166,7 +198,11 @@ RSpec.describe "Permission, and the agency's own pages" do
   describe "channels" do
     it "a lapsed connection is loud on the Desk, the channels page and the post that is planned there" do
       post = world.draft(wall: "2026-10-20T07:30", channels: [:vitrine])
-      AskFirst::App::Channels::Lapse.call(world.jobs, AskFirst::App::Member.process(world.workspace, "dispatcher"), channel_id: world.channel(:vitrine))
+      AskFirst::App::Channels::Lapse.call(
+        world.jobs,
+        AskFirst::App::Member.process(world.workspace, "dispatcher"),
+        channel_id: world.channel(:vitrine)
+      )
       as(:ines) do
         visit("/desk")
         expect(page).to have_css("[role=status]", text: "Quillmere Ferries, Vitrine: The connection has lapsed")
@@ -201,9 +237,21 @@ RSpec.describe "Permission, and the agency's own pages" do
         expect(page).to have_content("both of them")
         before = db[:channels].where(workspace_id: world.workspace, archived_at: nil).order(:position).select_map(:name)
         find("[data-mover]", match: :first).send_keys(:down)
-        eventually { db[:channels].where(workspace_id: world.workspace, archived_at: nil).order(:position).select_map(:name).first == before[1] }
+        eventually do
+          db[:channels]
+            .where(workspace_id: world.workspace, archived_at: nil)
+            .order(:position)
+            .select_map(:name)
+            .first == before[1]
+        end
         find("[data-mover]:focus").send_keys(:up)
-        eventually { db[:channels].where(workspace_id: world.workspace, archived_at: nil).order(:position).select_map(:name).first == before[0] }
+        eventually do
+          db[:channels]
+            .where(workspace_id: world.workspace, archived_at: nil)
+            .order(:position)
+            .select_map(:name)
+            .first == before[0]
+        end
       end
       post = world.act("Posts::MakePost", :ines, subject: "Set of two")
       as(:ines) do
@@ -215,7 +263,15 @@ RSpec.describe "Permission, and the agency's own pages" do
     end
 
     it "what no network takes is taken up by one person, published by hand, and ticked off with where it went" do
-      leaflet = world.act("Channels::AddOffline", :ines, name: "Leaflet #{SecureRandom.hex(2)}", initials: "Lf", limit: 200, pictures: 1)
+      leaflet =
+        world.act(
+          "Channels::AddOffline",
+          :ines,
+          name: "Leaflet #{SecureRandom.hex(2)}",
+          initials: "Lf",
+          limit: 200,
+          pictures: 1
+        )
       post = world.act("Posts::MakePost", :ines, subject: "October leaflet")
       world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [leaflet])
       world.write(post, "text", "Look at the lamp before you leave the house.")
@@ -224,7 +280,11 @@ RSpec.describe "Permission, and the agency's own pages" do
       world.clear(post)
       world.release(post)
       world.owner[:releases].where(post_id: post).update(at: world.kit.now - 1)
-      AskFirst::App::Dispatch::Advance.call(world.jobs, AskFirst::App::Member.process(world.workspace, "dispatcher"), showing_id: db[:showings].where(post_id: post).get(:id))
+      AskFirst::App::Dispatch::Advance.call(
+        world.jobs,
+        AskFirst::App::Member.process(world.workspace, "dispatcher"),
+        showing_id: db[:showings].where(post_id: post).get(:id)
+      )
       as(:ines) do
         visit("/desk")
         click_link(text: "Publish by hand: October leaflet")
@@ -239,7 +299,15 @@ RSpec.describe "Permission, and the agency's own pages" do
   end
 
   it "a client is archived and taken out again; deleted with its name typed, and restored by the owner" do
-    id = AskFirst::App::Clients::MakeClient.call(world.kit, agency_person(:ines), name: "Short Lived", mark: "SL", edge: "#336655", zone: "Europe/Lisbon")
+    id =
+      AskFirst::App::Clients::MakeClient.call(
+        world.kit,
+        agency_person(:ines),
+        name: "Short Lived",
+        mark: "SL",
+        edge: "#336655",
+        zone: "Europe/Lisbon"
+      )
     as(:bram) do
       visit("/w/#{id}/client/rules")
       click_button("Archive …")
@@ -266,8 +334,18 @@ RSpec.describe "Permission, and the agency's own pages" do
 
   it "every new page is without a finding by axe, and fits" do
     w = world.workspace
-    pages = { bram: ["/agency", "/agency/roles", "/agency/policies", "/agency/record", "/profile"],
-              ines: ["/w/#{w}/client", "/w/#{w}/client/people?member=#{db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)}", "/w/#{w}/client/channels", "/w/#{w}/client/sign-off", "/w/#{w}/client/rules", "/w/#{w}/client/record", "/clients/new"] }
+    pages = {
+      bram: %w[/agency /agency/roles /agency/policies /agency/record /profile],
+      ines: [
+        "/w/#{w}/client",
+        "/w/#{w}/client/people?member=#{db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)}",
+        "/w/#{w}/client/channels",
+        "/w/#{w}/client/sign-off",
+        "/w/#{w}/client/rules",
+        "/w/#{w}/client/record",
+        "/clients/new"
+      ]
+    }
     pages.each do |who, addresses|
       as(who) do |session|
         addresses.each do |address|
@@ -275,7 +353,9 @@ RSpec.describe "Permission, and the agency's own pages" do
           expect(session).to have_css("main", minimum: 1)
           expect(session).to have_no_css("[aria-busy=true]")
           expect([address, axe_findings(session)]).to eq [address, []]
-          expect([address, session.evaluate_script("document.documentElement.scrollWidth <= window.innerWidth")]).to eq [address, true]
+          expect(
+            [address, session.evaluate_script("document.documentElement.scrollWidth <= window.innerWidth")]
+          ).to eq [address, true]
         end
       end
     end

@@ -28,7 +28,10 @@ RSpec.describe "One client post, from first draft to out and verified" do
       expect(page).to have_field("Subject line, agency side only")
       address = page.current_path
       fill_in("Subject line, agency side only", with: "Fog days, first of all")
-      write_copy("Master copy", "When fog sits on the estuary, the 7:20 does not guess. #{'It waits until the far pier is in sight. ' * 7}")
+      write_copy(
+        "Master copy",
+        "When fog sits on the estuary, the 7:20 does not guess. #{"It waits until the far pier is in sight. " * 7}"
+      )
       check("Ticker")
       check("Vitrine")
       choose_time("time-master", "2026-10-14T18:00")
@@ -53,7 +56,9 @@ RSpec.describe "One client post, from first draft to out and verified" do
       click_button("Assign a task")
       fill_in("What", with: "Picture of the ferry in fog")
       select("Sunniva Achterberg, designer", from: "Who")
-      page.execute_script("const f = document.querySelector('form input[type=datetime-local]'); f.value = '2026-10-14T16:00'; f.dispatchEvent(new Event('input', { bubbles: true }))")
+      page.execute_script(
+        "const f = document.querySelector('form input[type=datetime-local]'); f.value = '2026-10-14T16:00'; f.dispatchEvent(new Event('input', { bubbles: true }))"
+      )
       click_button("Assign it")
       expect(page).to have_content("0 of 1 done")
     end
@@ -88,14 +93,20 @@ RSpec.describe "One client post, from first draft to out and verified" do
       visit("/desk")
       click_link(text: "Read: Fog days, first of all")
       click_button("Change this")
-      fill_in("What is to be changed (the agency side reads this)", with: "Once is enough: it waits until the far pier is in sight.")
+      fill_in(
+        "What is to be changed (the agency side reads this)",
+        with: "Once is enough: it waits until the far pier is in sight."
+      )
       click_button("Send this change")
       expect(page).to have_css("header", text: "changes wanted")
     end
 
     as(:ines) do
       expect(page).to have_content("Once is enough")
-      write_copy("Master copy", "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.")
+      write_copy(
+        "Master copy",
+        "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee."
+      )
       wait_for_save
       expect(column("Vitrine")).to have_content("and so does your coffee.")
       click_button("Ask Wren")
@@ -125,7 +136,13 @@ RSpec.describe "One client post, from first draft to out and verified" do
     end
     phone = Capybara::Session.new(:phone)
     phone.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 1)
-    phone.driver.browser.page.command("Emulation.setDeviceMetricsOverride", width: 390, height: 800, deviceScaleFactor: 1, mobile: true)
+    phone.driver.browser.page.command(
+      "Emulation.setDeviceMetricsOverride",
+      width: 390,
+      height: 800,
+      deviceScaleFactor: 1,
+      mobile: true
+    )
     phone.visit(link)
     expect(phone).to have_content("Wednesday 14 October, 18:00")
     expect(phone.current_url).not_to include "#" # the pass is out of the address
@@ -186,7 +203,10 @@ RSpec.describe "One client post, from first draft to out and verified" do
       click_link("Dispatch")
       expect(page).to have_css("section[aria-label=Out] .seen", text: "verified", count: 2, wait: 130)
       look = find("a[aria-label='View Fog days, first of all on Vitrine']")[:href]
-      expect(Net::HTTP.get(URI(look))).to include("and so does your coffee.", "alt=\"A ferry on grey water under a low moon\"")
+      expect(Net::HTTP.get(URI(look))).to include(
+        "and so does your coffee.",
+        "alt=\"A ferry on grey water under a low moon\""
+      )
     end
 
     # 8: the record tells the whole story
@@ -194,11 +214,21 @@ RSpec.describe "One client post, from first draft to out and verified" do
       visit(address)
       click_button("Record")
       story = find("section[aria-label=Record]")
-      ["made the post", "chose Ticker", "gave “Picture of the ferry in fog” to Sunniva Achterberg", "finished “Picture of the ferry in fog”", "asked for “Read by a colleague”",
-       "wanted a change", "asked for “The client's yes”", "said yes on", "unlocked it to change it on Ticker", "locked it again on Ticker", "released it on Ticker", "sent it on Vitrine",
-       "it shows as approved"].each { |words|
-        expect(story).to have_content(words)
-      }
+      [
+        "made the post",
+        "chose Ticker",
+        "gave “Picture of the ferry in fog” to Sunniva Achterberg",
+        "finished “Picture of the ferry in fog”",
+        "asked for “Read by a colleague”",
+        "wanted a change",
+        "asked for “The client's yes”",
+        "said yes on",
+        "unlocked it to change it on Ticker",
+        "locked it again on Ticker",
+        "released it on Ticker",
+        "sent it on Vitrine",
+        "it shows as approved"
+      ].each { |words| expect(story).to have_content(words) }
       expect(story).to have_content("by link")
     end
   end

@@ -8,7 +8,13 @@ RSpec.describe "The client on a phone" do
 
   before do
     phone.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 1)
-    phone.driver.browser.page.command("Emulation.setDeviceMetricsOverride", width: 390, height: 800, deviceScaleFactor: 1, mobile: true)
+    phone.driver.browser.page.command(
+      "Emulation.setDeviceMetricsOverride",
+      width: 390,
+      height: 800,
+      deviceScaleFactor: 1,
+      mobile: true
+    )
   end
 
   after { phone.quit }
@@ -24,7 +30,7 @@ RSpec.describe "The client on a phone" do
   def link(ask)
     eventually { db[:guest_passes].where(ask_id: ask, person_id: world.person(:odile)).any? } # the mail has left; this pass takes its place
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    "#{Capybara.app_host}/review/##{world.act('Signoff::MintPass', process, ask_id: ask, person_id: world.person(:odile))}"
+    "#{Capybara.app_host}/review/##{world.act("Signoff::MintPass", process, ask_id: ask, person_id: world.person(:odile))}"
   end
 
   def tap_button(name)
@@ -134,7 +140,12 @@ RSpec.describe "The client on a phone" do
   end
 
   it "takes a yes for a long post only when its end was on the screen, and brings what was not" do
-    post = world.draft(channels: [:vitrine], wall: "2026-11-02T08:00", text: Array.new(90) { |n| "#{n + 1}: low tide" }.join("\n"))
+    post =
+      world.draft(
+        channels: [:vitrine],
+        wall: "2026-11-02T08:00",
+        text: Array.new(90) { |n| "#{n + 1}: low tide" }.join("\n")
+      )
     phone.visit(link(asked([post])))
     expect(phone).to have_content("Monday 2 November")
     eventually { phone.evaluate_script("[...document.images].every(one => one.complete)") }
@@ -151,7 +162,13 @@ RSpec.describe "The client on a phone" do
   end
 
   it "sets each paragraph in its own direction" do
-    post = world.draft(channels: [:ticker], wall: "2026-11-03T08:00", picture: false, text: "Fog days\nשלום מן המעבורת\nQuillmere")
+    post =
+      world.draft(
+        channels: [:ticker],
+        wall: "2026-11-03T08:00",
+        picture: false,
+        text: "Fog days\nשלום מן המעבורת\nQuillmere"
+      )
     phone.visit(link(asked([post])))
     expect(phone).to have_content("שלום")
     sides = phone.evaluate_script(<<~JS)
@@ -175,10 +192,20 @@ RSpec.describe "The client on a phone" do
 
   it "with the keyboard open on a small phone, half of the room is the post's" do
     post = world.draft(channels: [:vitrine], wall: "2026-11-04T08:00")
-    phone.driver.browser.page.command("Emulation.setDeviceMetricsOverride", width: 360, height: 360, deviceScaleFactor: 1, mobile: true)
+    phone.driver.browser.page.command(
+      "Emulation.setDeviceMetricsOverride",
+      width: 360,
+      height: 360,
+      deviceScaleFactor: 1,
+      mobile: true
+    )
     phone.visit(link(asked([post])))
     expect(phone).to have_content("Wednesday 4 November")
-    free = -> { phone.evaluate_script("document.querySelector('footer').getBoundingClientRect().top - document.querySelector('header').getBoundingClientRect().bottom") }
+    free = -> do
+      phone.evaluate_script(
+        "document.querySelector('footer').getBoundingClientRect().top - document.querySelector('header').getBoundingClientRect().bottom"
+      )
+    end
     expect(free.call).to be >= 180
     tap_button("Change this")
     expect(phone).to have_field("What is to be changed?")

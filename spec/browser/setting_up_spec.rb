@@ -95,7 +95,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
     end
     as(:ines) do
       expect(page).to have_css("tr", text: "Ada Tarn").or have_content("Tarn Mills")
-      visit("/w/#{workspace('Tarn Mills')}/client/people")
+      visit("/w/#{workspace("Tarn Mills")}/client/people")
       expect(page).to have_css("tr", text: "Ada Tarn")
       expect(page).to have_content("pending until", count: 1)
     end
@@ -129,7 +129,9 @@ RSpec.describe "Setting up a client and keeping it apart" do
       select("video editor", from: "Role here")
       choose("only these", allow_label_click: true)
       check("Vitrine", allow_label_click: true)
-      page.execute_script("const f = document.getElementById('invite-until'); f.value = '2026-12-31'; f.dispatchEvent(new Event('input', { bubbles: true }))")
+      page.execute_script(
+        "const f = document.getElementById('invite-until'); f.value = '2026-12-31'; f.dispatchEvent(new Event('input', { bubbles: true }))"
+      )
       click_button("Send the invitations")
       expect(page).to have_content("1 invited:")
       click_button("Done")
@@ -198,7 +200,9 @@ RSpec.describe "Setting up a client and keeping it apart" do
       # by WCAG 2.2's formula, from memory and computed apart from the product's own
       expect(page).to have_css("li", text: "6.67 : 1")
     end
-    expect(db[:brand_parts].where(workspace_id: world.workspace, part: "voice").get(:value)).to eq "A deckhand who has time."
+    expect(
+      db[:brand_parts].where(workspace_id: world.workspace, part: "voice").get(:value)
+    ).to eq "A deckhand who has time."
     post = world.draft(wall: "2026-10-20T07:30")
     as(:maro) do
       visit("/w/#{world.workspace}/posts/#{post}")

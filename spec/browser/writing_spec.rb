@@ -6,7 +6,8 @@ RSpec.describe "Writing a post" do
   let(:db) { world.db }
 
   def sheet(post) = "/w/#{world.workspace}/posts/#{post}"
-  def value(post, part, on = nil) = db[:parts].where(post_id: post, part: part, channel_id: on && world.channel(on)).get(:value)
+  def value(post, part, on = nil) =
+    db[:parts].where(post_id: post, part: part, channel_id: on && world.channel(on)).get(:value)
   def column(network) = find("section[aria-label='On #{network}']")
 
   def open_sheet(post)
@@ -18,7 +19,7 @@ RSpec.describe "Writing a post" do
     post = world.draft(wall: "2026-11-20T07:30")
     as(:maro) do
       open_sheet(post)
-      write_copy("Master copy", "#{'The boat waits for you. ' * 13}And then it goes.")
+      write_copy("Master copy", "#{"The boat waits for you. " * 13}And then it goes.")
       expect(page).to have_css(".master .over-limit")
       expect(find(".master .over-limit")[:title]).to eq "Over the limit of Ticker from here: 329 of 300"
       expect(find(".master .over-limit").text.length).to eq 29
@@ -56,7 +57,10 @@ RSpec.describe "Writing a post" do
       session.visit("/w/#{world.workspace}/posts/#{post}")
       expect(session).to have_button("Ask Wren", disabled: false)
       session.send_keys("s")
-      expect(session).to have_css("[role=dialog] label", text: /Vitrine\s+waits: A picture or a video is needed here, and there is none yet\./)
+      expect(session).to have_css(
+        "[role=dialog] label",
+        text: /Vitrine\s+waits: A picture or a video is needed here, and there is none yet\./
+      )
       expect(session).to have_field("Vitrine", disabled: true, checked: false)
       session.click_button("Send the ask")
       expect(session).to have_no_css("[role=dialog]")
@@ -97,7 +101,16 @@ RSpec.describe "Writing a post" do
   it "opens the address where a link has none" do
     client = fresh_client("Tarn Boats")
     post = plain_post(client, connected(client, "guildhall"))
-    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "format", value: "link", version: 0)
+    world.act(
+      "Posts::SavePart",
+      :ines,
+      client,
+      post_id: post,
+      channel_id: nil,
+      part: "format",
+      value: "link",
+      version: 0
+    )
     as(:ines) do
       visit("/w/#{world.workspace(client)}/posts/#{post}")
       checks = find("section[aria-label='Checks']")
@@ -105,7 +118,9 @@ RSpec.describe "Writing a post" do
       checks.click_button("give the address")
       fill_in("Address", with: "http://quillmere.example/lamp")
       expect(checks).to have_no_content("needs its address")
-      eventually { db[:parts].where(post_id: post, part: "link").get(:value).to_h["address"] == "http://quillmere.example/lamp" }
+      eventually do
+        db[:parts].where(post_id: post, part: "link").get(:value).to_h["address"] == "http://quillmere.example/lamp"
+      end
     end
   end
 
@@ -141,7 +156,10 @@ RSpec.describe "Writing a post" do
 
   it "keeps an order that was made by quick clicks, and says in names what somebody else made of it" do
     post = world.draft(wall: "2026-11-21T14:30")
-    more = [6, 7].map { |seed| world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(seed), name: "p#{seed}.jpg")[:id] }
+    more =
+      [6, 7].map do |seed|
+        world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(seed), name: "p#{seed}.jpg")[:id]
+      end
     first = value(post, "media").first
     world.write(post, "media", [first, *more], who: :sunniva)
     as(:sunniva) do
@@ -194,7 +212,7 @@ RSpec.describe "Writing a post" do
       expect(page).to have_css(".link-card", text: "Look at the lamp first")
       eventually { value(post, "link")["card"]["title"] == "Look at the lamp first" }
       fetched = value(post, "link")["card"]["picture"]
-      Tempfile.create(["boat", ".jpg"], binmode: true) do |file|
+      Tempfile.create(%w[boat .jpg], binmode: true) do |file|
         file.write(SpecWorld.picture(7).string)
         file.flush
         attach_file("Another picture", file.path)
@@ -242,15 +260,29 @@ RSpec.describe "Writing a post" do
     vitrine = connected(client, "vitrine")
     post = plain_post(client, vitrine)
     picture = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(5), name: "boat.jpg")[:id]
-    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "media", value: [picture], version: 0)
+    world.act(
+      "Posts::SavePart",
+      :ines,
+      client,
+      post_id: post,
+      channel_id: nil,
+      part: "media",
+      value: [picture],
+      version: 0
+    )
     as(:ines) do
       visit("/w/#{world.workspace(client)}/posts/#{post}")
       click_button("Change tagged")
       find("[role=application]").send_keys(:right, :down)
       fill_in("Who or what", with: "Pier Choir")
       click_button("Tag here")
-      eventually { db[:parts].where(post_id: post, part: "tagged").get(:value)&.first.to_h.slice("name", "media") == { "name" => "Pier Choir", "media" => picture } }
-      expect(db[:parts].where(post_id: post, part: "tagged").get(:value).first.values_at("x", "y")).to all(be_between(510, 530)) # the middle, and one step on
+      eventually do
+        db[:parts].where(post_id: post, part: "tagged").get(:value)&.first.to_h.slice("name", "media") ==
+          { "name" => "Pier Choir", "media" => picture }
+      end
+      expect(db[:parts].where(post_id: post, part: "tagged").get(:value).first.values_at("x", "y")).to all(
+        be_between(510, 530)
+      ) # the middle, and one step on
       checks = find("section[aria-label='Checks']")
       expect(checks).to have_content("Pier Choir cannot be tagged: no spelling for Vitrine.")
       checks.click_button("give a spelling")
@@ -307,7 +339,10 @@ RSpec.describe "Writing a post" do
       expect(find("[role=dialog]")).to have_content("Master 2 times").and have_content("Ticker 1 times")
       click_button("Replace 3 times")
       expect(page).to have_no_css("[role=dialog]")
-      expect([value(post, "text"), value(post, "text", :ticker)]).to eq ["The ferry waits. The ferry goes.", "ferry? It waits."]
+      expect([value(post, "text"), value(post, "text", :ticker)]).to eq [
+           "The ferry waits. The ferry goes.",
+           "ferry? It waits."
+         ]
     end
   end
 
@@ -321,7 +356,9 @@ RSpec.describe "Writing a post" do
       fill_in("Note to the team", with: "Ask the pier master.")
       eventually { db[:posts].where(id: post).get(:note) == "Ask the pier master." }
       click_button("Copy …")
-      page.execute_script("const f = document.querySelector('input[aria-label=\"Time 1\"]'); f.value = '2026-12-01T07:30'; f.dispatchEvent(new Event('change', { bubbles: true }))")
+      page.execute_script(
+        "const f = document.querySelector('input[aria-label=\"Time 1\"]'); f.value = '2026-12-01T07:30'; f.dispatchEvent(new Event('change', { bubbles: true }))"
+      )
       click_button("Make the draft")
       expect(page).to have_content("Tue 1 Dec, 7:30")
       expect(page.current_path).not_to eq sheet(post)

@@ -11,7 +11,7 @@ RSpec.describe AskFirst::Core::Uuid do
 
   it "sorts by time" do
     now = Time.now
-    ids = (0...50).map { |n| described_class.v7(now + (n/1000r)) }
+    ids = (0...50).map { |n| described_class.v7(now + (n / 1000r)) }
     expect(ids.sort).to eq ids
   end
 end

@@ -29,11 +29,15 @@ RSpec.describe "The demo's story", :database do
 
   it "has sent mails only for what is still asked" do
     mails = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/halima@brackwater.example.json")))
-    expect(mails.map { |mail| mail["subject"] }).to include(a_string_starting_with("Brackwater Observatory: one post for your yes"))
+    expect(mails.map { |mail| mail["subject"] }).to include(
+      a_string_starting_with("Brackwater Observatory: one post for your yes")
+    )
   end
 
   it "has one post whose picture never arrived, one held, one opened after its yes" do
-    expect(demo[:showings].where(state: "trouble").select_map(:trouble)).to eq ["The post is there, its picture is not."]
+    expect(demo[:showings].where(state: "trouble").select_map(:trouble)).to eq [
+         "The post is there, its picture is not."
+       ]
     expect(demo[:posts].where(stage: "held").select_map(:subject)).to eq ["Red light, please"]
     strip = demo[:posts].where(subject: "Orionids, where to stand").get(:strip)
     expect(strip.map { |stamp| stamp["state"] }).to eq %w[void void]

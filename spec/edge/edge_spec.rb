@@ -47,7 +47,11 @@ RSpec.describe AskFirst::Edge::Files::Pictures do
   let(:pictures) { described_class.new }
 
   it "reads size upright, as people see it" do
-    sideways = Vips::Image.black(300, 200, bands: 3).copy(interpretation: :srgb).mutate { |image| image.set_type!(GObject::GINT_TYPE, "orientation", 6) }
+    sideways =
+      Vips::Image
+        .black(300, 200, bands: 3)
+        .copy(interpretation: :srgb)
+        .mutate { |image| image.set_type!(GObject::GINT_TYPE, "orientation", 6) }
     expect(pictures.inspect(StringIO.new(sideways.jpegsave_buffer))).to eq(mime: "image/jpeg", width: 200, height: 300)
   end
 
@@ -70,8 +74,14 @@ end
 
 RSpec.describe AskFirst::Edge::Mail::Mailer, :database do
   it "delivers over SMTP, text and HTML, in UTF-8" do
-    described_class.new(world.settings).deliver(to: "somebody@quillmere.example", subject: "Für später ✓", text: "Grüße", html: "<p>Grüße</p>")
-    mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/somebody@quillmere.example.json"))).first
+    described_class.new(world.settings).deliver(
+      to: "somebody@quillmere.example",
+      subject: "Für später ✓",
+      text: "Grüße",
+      html: "<p>Grüße</p>"
+    )
+    mail =
+      JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/somebody@quillmere.example.json"))).first
     expect(mail).to include("subject" => "Für später ✓", "text" => "Grüße", "html" => "<p>Grüße</p>")
     expect(mail["from"]).to include "fernhollow.example"
   end
@@ -87,7 +97,11 @@ RSpec.describe "The mail that asks the client", :database do
     AskFirst::App::Signoff::MailAsk.call(world.kit, process, ask_id: id, person_id: world.person(:odile))
     mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json"))).first
     expect(mail["subject"]).to eq "Quillmere Ferries: one post for your yes by Friday 16 October, 16:20" # 24 working hours
-    expect(mail["text"]).to include("Hello Odile", "Ines Calloway asks for your yes to one post", "For <b>tomorrow</b>.")
+    expect(mail["text"]).to include(
+      "Hello Odile",
+      "Ines Calloway asks for your yes to one post",
+      "For <b>tomorrow</b>."
+    )
     expect(mail["html"]).to include "For &lt;b&gt;tomorrow&lt;/b&gt;."
     expect(mail["text"]).not_to include "Fog days" # the subject line is the house's
     token = mail["text"][%r{/review/#(\S+)}, 1]
@@ -102,8 +116,12 @@ RSpec.describe "The mail that asks the client", :database do
     id = world.ask(post, 1)
     world.act("Signoff::WithdrawAsk", :ines, ask_id: id)
     before = db[:guest_passes].count
-    AskFirst::App::Signoff::MailAsk.call(world.kit, AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: id,
-      person_id: world.person(:odile))
+    AskFirst::App::Signoff::MailAsk.call(
+      world.kit,
+      AskFirst::App::Member.process(world.workspace, "dispatcher"),
+      ask_id: id,
+      person_id: world.person(:odile)
+    )
     expect(db[:guest_passes].count).to eq before
   end
 end
@@ -112,7 +130,12 @@ RSpec.describe AskFirst::Jobs::Queue, :database do
   it "puts a job in with the data: what is rolled back leaves none" do
     count = -> { db[:que_jobs].count }
     before = count.call
-    world.kit.db.transaction(rollback: :always) { described_class.new(world.clock).verify(world.workspace, AskFirst::Core::Uuid.v7(Time.now), at: Time.now) }
+    world
+      .kit
+      .db
+      .transaction(rollback: :always) do
+        described_class.new(world.clock).verify(world.workspace, AskFirst::Core::Uuid.v7(Time.now), at: Time.now)
+      end
     expect(count.call).to eq before
   end
 

@@ -10,35 +10,45 @@ RSpec.describe "Files that are made clean" do
   # A PDF out of its objects, with its table of places.
   def pdf(objects, info: nil)
     body = +"%PDF-1.7\n"
-    places = objects.to_h { |number, content| [number, body.bytesize, body << "#{number} 0 obj\n#{content}\nendobj\n"].first(2) }
+    places =
+      objects.to_h do |number, content|
+        [number, body.bytesize, body << "#{number} 0 obj\n#{content}\nendobj\n"].first(2)
+      end
     start = body.bytesize
-    body << "xref\n0 #{objects.size + 1}\n0000000000 65535 f \n" << (1..objects.size).map { |number| format("%010d 00000 n \n", places.fetch(number)) }.join
+    body << "xref\n0 #{objects.size + 1}\n0000000000 65535 f \n" <<
+      (1..objects.size).map { |number| format("%010d 00000 n \n", places.fetch(number)) }.join
     body << "trailer\n<< /Size #{objects.size + 1} /Root 1 0 R#{" /Info #{info} 0 R" if info} >>\nstartxref\n#{start}\n%%EOF\n"
   end
 
   def stream(text) = "<< /Length #{text.bytesize} >>\nstream\n#{text}\nendstream"
 
   let(:loaded) do
-    pdf({
-      1 => "<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert\\(1\\)) >> /AA << /WC << /S /JavaScript /JS (closing\\(\\)) >> >> " \
-           "/Names << /EmbeddedFiles << /Names [(salaries.xlsx) 6 0 R] >> >> /AcroForm << /Fields [8 0 R] >> /Metadata 9 0 R >>",
-      2 => "<< /Type /Pages /Kids [3 0 R] /Count 1 >>",
-      3 => "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] /Contents 4 0 R /Resources << /Font << /F1 5 0 R >> >> /Annots [7 0 R 8 0 R 11 0 R] " \
-           "/AA << /O << /S /Launch /F (calc.exe) >> >> /Metadata 9 0 R /PieceInfo << /Editor << /Private (EDITOR PRIVATE) >> >> >>",
-      4 => stream("BT /F1 24 Tf 60 500 Td (Winter timetable) Tj ET"),
-      5 => "<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>",
-      6 => "<< /Type /Filespec /F (salaries.xlsx) /EF << /F 10 0 R >> >>",
-      7 => "<< /Type /Annot /Subtype /Text /Rect [10 10 30 30] /F 4 /Contents (INTERNAL NOTE raise the price) /T (Somebody) >>",
-      8 => "<< /Type /Annot /Subtype /Widget /FT /Tx /T (field) /V (FORM VALUE) /Rect [50 50 90 70] /F 4 >>",
-      9 => "<< /Type /Metadata /Subtype /XML /Length 22 >>\nstream\n<x>METADATA SECRET</x>\nendstream",
-      10 => "<< /Type /EmbeddedFile /Length 15 >>\nstream\nEMBEDDED SECRET\nendstream",
-      11 => "<< /Type /Annot /Subtype /Link /Rect [0 0 9 9] /A << /S /Launch /F (cmd.exe) >> >>",
-      12 => "<< /Title (Timetable\nPages: 99\nPage    1 size: 1 x 1 pts) /Author (AUTHOR NAME) >>"
-    }, info: 12)
+    pdf(
+      {
+        1 =>
+          "<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert\\(1\\)) >> /AA << /WC << /S /JavaScript /JS (closing\\(\\)) >> >> " \
+            "/Names << /EmbeddedFiles << /Names [(salaries.xlsx) 6 0 R] >> >> /AcroForm << /Fields [8 0 R] >> /Metadata 9 0 R >>",
+        2 => "<< /Type /Pages /Kids [3 0 R] /Count 1 >>",
+        3 =>
+          "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] /Contents 4 0 R /Resources << /Font << /F1 5 0 R >> >> /Annots [7 0 R 8 0 R 11 0 R] " \
+            "/AA << /O << /S /Launch /F (calc.exe) >> >> /Metadata 9 0 R /PieceInfo << /Editor << /Private (EDITOR PRIVATE) >> >> >>",
+        4 => stream("BT /F1 24 Tf 60 500 Td (Winter timetable) Tj ET"),
+        5 => "<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>",
+        6 => "<< /Type /Filespec /F (salaries.xlsx) /EF << /F 10 0 R >> >>",
+        7 =>
+          "<< /Type /Annot /Subtype /Text /Rect [10 10 30 30] /F 4 /Contents (INTERNAL NOTE raise the price) /T (Somebody) >>",
+        8 => "<< /Type /Annot /Subtype /Widget /FT /Tx /T (field) /V (FORM VALUE) /Rect [50 50 90 70] /F 4 >>",
+        9 => "<< /Type /Metadata /Subtype /XML /Length 22 >>\nstream\n<x>METADATA SECRET</x>\nendstream",
+        10 => "<< /Type /EmbeddedFile /Length 15 >>\nstream\nEMBEDDED SECRET\nendstream",
+        11 => "<< /Type /Annot /Subtype /Link /Rect [0 0 9 9] /A << /S /Launch /F (cmd.exe) >> >>",
+        12 => "<< /Title (Timetable\nPages: 99\nPage    1 size: 1 x 1 pts) /Author (AUTHOR NAME) >>"
+      },
+      info: 12
+    )
   end
 
   def plain(bytes)
-    Tempfile.create(["made", ".pdf"], binmode: true) do |file|
+    Tempfile.create(%w[made .pdf], binmode: true) do |file|
       file.write(bytes)
       file.flush
       Open3.capture2("qpdf", "--qdf", "--object-streams=disable", file.path, "-", binmode: true).first
@@ -51,22 +61,57 @@ RSpec.describe "Files that are made clean" do
 
   describe "a document" do
     it "goes out with its pages, and without scripts, launch actions, attached files, notes, forms and metadata" do
-      expect(plain(loaded)).to match(/JavaScript/).and match(/Launch/).and match(/EMBEDDED SECRET/).and match(/INTERNAL NOTE/).and match(/METADATA SECRET/)
+      expect(plain(loaded)).to match(/JavaScript/).and match(/Launch/).and match(/EMBEDDED SECRET/).and match(
+                          /INTERNAL NOTE/
+                        ).and match(/METADATA SECRET/)
       made = kinds.render(StringIO.new(loaded), { "kind" => "document", "mime" => "application/pdf" })
       inside = plain(made)
-      %w[JavaScript /JS /Launch /OpenAction /AA /EmbeddedFile /Filespec /Annots /AcroForm /Metadata /PieceInfo /Names /Author /Title].each { |key| expect([key, inside.include?(key)]).to eq [key, false] }
-      ["EMBEDDED SECRET", "INTERNAL NOTE", "FORM VALUE", "METADATA SECRET", "EDITOR PRIVATE", "AUTHOR NAME", "salaries", "calc.exe"].each { |words| expect([words, inside.include?(words)]).to eq [words, false] }
+      %w[
+        JavaScript
+        /JS
+        /Launch
+        /OpenAction
+        /AA
+        /EmbeddedFile
+        /Filespec
+        /Annots
+        /AcroForm
+        /Metadata
+        /PieceInfo
+        /Names
+        /Author
+        /Title
+      ].each { |key| expect([key, inside.include?(key)]).to eq [key, false] }
+      [
+        "EMBEDDED SECRET",
+        "INTERNAL NOTE",
+        "FORM VALUE",
+        "METADATA SECRET",
+        "EDITOR PRIVATE",
+        "AUTHOR NAME",
+        "salaries",
+        "calc.exe"
+      ].each { |words| expect([words, inside.include?(words)]).to eq [words, false] }
       expect(text_of(made)).to include "Winter timetable"
       expect(kinds.render(StringIO.new(loaded), { "kind" => "document", "mime" => "application/pdf" })).to eq made
     end
 
     it "is counted and measured by its pages, whatever its title says" do
-      expect(kinds.inspect(StringIO.new(loaded))).to eq(kind: "document", mime: "application/pdf", width: 420, height: 595, pages: 1)
+      expect(kinds.inspect(StringIO.new(loaded))).to eq(
+        kind: "document",
+        mime: "application/pdf",
+        width: 420,
+        height: 595,
+        pages: 1
+      )
     end
 
     it "shows in its preview what goes out: no note is drawn on it" do
       without = loaded.sub("/Annots [7 0 R 8 0 R 11 0 R]", "/Xnnots [7 0 R 8 0 R 11 0 R]")
-      expect(kinds.preview(StringIO.new(loaded), "document").read).to eq kinds.preview(StringIO.new(without), "document").read
+      expect(kinds.preview(StringIO.new(loaded), "document").read).to eq kinds.preview(
+           StringIO.new(without),
+           "document"
+         ).read
     end
   end
 
@@ -76,7 +121,11 @@ RSpec.describe "Files that are made clean" do
       { ".jpg" => [0.3, 0.7, 0.97], ".png" => [0.3, 0.9], ".webp" => [0.5] }.each do |ending, shares|
         bytes = image.write_to_buffer(ending)
         expect(kinds.inspect(StringIO.new(bytes))).to include(width: 600, height: 400)
-        shares.each { |share| expect([ending, share, refused { kinds.inspect(StringIO.new(bytes[0, (bytes.bytesize * share).to_i])) }]).to eq [ending, share, "picture_broken"] }
+        shares.each do |share|
+          expect(
+            [ending, share, refused { kinds.inspect(StringIO.new(bytes[0, (bytes.bytesize * share).to_i])) }]
+          ).to eq [ending, share, "picture_broken"]
+        end
       end
     end
 
@@ -89,8 +138,21 @@ RSpec.describe "Files that are made clean" do
 
   describe "a video" do
     def film(size, seconds: 1)
-      Tempfile.create(["film", ".mp4"], binmode: true) do |file|
-        system("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "color=c=blue:s=#{size}:d=#{seconds}:r=1", "-c:v", "mpeg4", file.path, exception: true)
+      Tempfile.create(%w[film .mp4], binmode: true) do |file|
+        system(
+          "ffmpeg",
+          "-v",
+          "error",
+          "-y",
+          "-f",
+          "lavfi",
+          "-i",
+          "color=c=blue:s=#{size}:d=#{seconds}:r=1",
+          "-c:v",
+          "mpeg4",
+          file.path,
+          exception: true
+        )
         StringIO.new(File.binread(file.path))
       end
     end

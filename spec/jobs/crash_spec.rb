@@ -7,10 +7,24 @@ require_relative "../../bench/crowd"
 RSpec.describe "The dispatcher, killed at the worst moment" do
   before(:all) do
     @cluster = Setup::Cluster.new("postgres-crash").ensure_running
-    @world = SpecWorld.new(cluster: @cluster, clock: AskFirst::Edge::Clock.new, ASK_FIRST_LEASE: "3", ASK_FIRST_NETWORK_TIMEOUT: "1.5",
-      ASK_FIRST_POLL: "0.1")
-    @keeper = Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true,
-      out: [Infrastructure.log("dispatcher"), "w"], err: %i[child out])
+    @world =
+      SpecWorld.new(
+        cluster: @cluster,
+        clock: AskFirst::Edge::Clock.new,
+        ASK_FIRST_LEASE: "3",
+        ASK_FIRST_NETWORK_TIMEOUT: "1.5",
+        ASK_FIRST_POLL: "0.1"
+      )
+    @keeper =
+      Process.spawn(
+        @world.environment,
+        "ruby",
+        "bin/dispatcher",
+        chdir: Setup::ROOT,
+        pgroup: true,
+        out: [Infrastructure.log("dispatcher"), "w"],
+        err: %i[child out]
+      )
   end
 
   after(:all) do
@@ -46,21 +60,24 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
 
   def sent(post, network = :ticker)
     id = AskFirst::Core::Dispatch::SendId.for(showing(post)[:id])
-    JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts"))).select { |one| one["send_id"] == id }
+    JSON
+      .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
+      .select { |one| one["send_id"] == id }
   end
 
   def eventually(seconds = 25)
     deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
     loop do
-      value = begin
-        yield
-      rescue Sequel::DatabaseError
-        nil
-      end
+      value =
+        begin
+          yield
+        rescue Sequel::DatabaseError
+          nil
+        end
       return value if value
 
       if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-        raise "it did not happen within #{seconds} s; the dispatcher said: #{File.readlines(Infrastructure.log('dispatcher')).last(5).join}"
+        raise "it did not happen within #{seconds} s; the dispatcher said: #{File.readlines(Infrastructure.log("dispatcher")).last(5).join}"
       end
 
       sleep 0.05
@@ -86,7 +103,9 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     Process.kill("KILL", inner_pid)
     eventually { showing(post)[:state] == "out" }
     expect(sent(post).size).to eq 1
-    expect(own.db[:attempts].where(showing_id: showing(post)[:id]).order(:order_no).select_map(:event).last).to eq "found"
+    expect(
+      own.db[:attempts].where(showing_id: showing(post)[:id]).order(:order_no).select_map(:event).last
+    ).to eq "found"
   end
 
   it "on a network that times out after accepting, finds the post there and does not send twice" do
@@ -107,7 +126,13 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
 
   it "sends at its minute while more pages do not answer than it has workers" do
     # each job waits for two pages, as long as the reader's patience lasts
-    AskFirst::Jobs::Process::WORKERS.times { |n| own.draft(channels: [:ticker], wall: nil, text: "Look at http://quillmere.example/slow?#{n} and http://quillmere.example/slow?#{n}b") }
+    AskFirst::Jobs::Process::WORKERS.times do |n|
+      own.draft(
+        channels: [:ticker],
+        wall: nil,
+        text: "Look at http://quillmere.example/slow?#{n} and http://quillmere.example/slow?#{n}b"
+      )
+    end
     slow = own.owner[:que_jobs].where(job_class: "AskFirst::Jobs::LookAtLinks", finished_at: nil)
     post = released(2)
     eventually { showing(post)[:state] == "out" }
@@ -120,7 +145,15 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
   def inner(keeper) = IO.popen(["pgrep", "-P", keeper.to_s], &:read).split.first&.to_i
 
   def another
-    Process.spawn(own.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("dispatcher-2"), "w"], err: %i[child out])
+    Process.spawn(
+      own.environment,
+      "ruby",
+      "bin/dispatcher",
+      chdir: Setup::ROOT,
+      pgroup: true,
+      out: [Infrastructure.log("dispatcher-2"), "w"],
+      err: %i[child out]
+    )
   end
 
   it "when one of two is frozen, at whatever it is, the other sends what is due within ten seconds, and the one that comes back sends nothing twice" do
@@ -132,7 +165,11 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     frozen = inner(second)
     Process.kill("STOP", frozen)
     posts.each { |post| eventually(22) { showing(post)[:state] == "out" } }
-    late = posts.map { |post| own.owner[:attempts].where(showing_id: showing(post)[:id], event: %w[sent found]).max(:at) - own.db[:releases].where(post_id: post).get(:at) }
+    late =
+      posts.map do |post|
+        own.owner[:attempts].where(showing_id: showing(post)[:id], event: %w[sent found]).max(:at) -
+          own.db[:releases].where(post_id: post).get(:at)
+      end
     # what the frozen one had claimed waits for its lease and two looks; all else goes at once
     expect(late.min).to be < 10
     later = released(2)
@@ -159,8 +196,13 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
       sleep 0.3 + (rand * 0.8)
     end
     eventually(45) { own.owner[:showings].where(post_id: posts).exclude(state: "out").empty? }
-    ids = own.owner[:showings].where(post_id: posts).select_map(:id).map { |id| AskFirst::Core::Dispatch::SendId.for(id) }
-    there = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/quillmere/posts"))).map { |one| one["send_id"] }.tally
+    ids =
+      own.owner[:showings].where(post_id: posts).select_map(:id).map { |id| AskFirst::Core::Dispatch::SendId.for(id) }
+    there =
+      JSON
+        .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/quillmere/posts")))
+        .map { |one| one["send_id"] }
+        .tally
     expect(there.slice(*ids)).to eq(ids.to_h { |id| [id, 1] })
   end
 

@@ -23,8 +23,20 @@ RSpec.describe "What runs later" do
 
   it "a reset lies encrypted in the queue" do
     login = email.split("@").first
-    AskFirst::App::People::AddPerson.call(world.kit, agency_id: db[:agencies].get(:id), name: "Later Person", email: email, zone: "Europe/Lisbon", password: Demo::World::PASSWORD, cost: SpecWorld::CHEAP)
-    ApiWorld.client.post("/api/auth/reset-password-request", JSON.generate(email: email), { "CONTENT_TYPE" => "application/json", "HTTP_ACCEPT" => "application/json" })
+    AskFirst::App::People::AddPerson.call(
+      world.kit,
+      agency_id: db[:agencies].get(:id),
+      name: "Later Person",
+      email: email,
+      zone: "Europe/Lisbon",
+      password: Demo::World::PASSWORD,
+      cost: SpecWorld::CHEAP
+    )
+    ApiWorld.client.post(
+      "/api/auth/reset-password-request",
+      JSON.generate(email: email),
+      { "CONTENT_TYPE" => "application/json", "HTTP_ACCEPT" => "application/json" }
+    )
     args = JSON.generate(queued("SealedMail")[:args])
     expect(args).to include(login)
     expect(args).not_to include("reset-password")
@@ -36,7 +48,9 @@ RSpec.describe "What runs later" do
     client = fresh_client("Later House")
     world.act("Clients::Delete", :bram, client, typed: "Later House")
     job = queued("PurgeClient")
-    expect(job[:run_at]).to be_within(5).of(SpecWorld::NOON + (14 * 86_400)).or(satisfy { |at| at > Time.now + (13 * 86_400) })
+    expect(job[:run_at]).to be_within(5).of(SpecWorld::NOON + (14 * 86_400)).or(
+      satisfy { |at| at > Time.now + (13 * 86_400) }
+    )
     run("PurgeClient")
     expect(db[:workspaces].where(id: world.workspace(client)).count).to eq 1
     world.clock.set(SpecWorld::NOON + (15 * 86_400))
@@ -47,7 +61,18 @@ RSpec.describe "What runs later" do
   it "a task's notice is one mail, also when the job runs twice" do
     post = world.draft
     db[:notices].where(person_id: world.person(:dulcie)).delete
-    world.act("Traffic::AssignTask", :ines, post_id: post, kind: "copy", title: "Pier names", person_id: world.person(:dulcie), due: { "wall" => "2026-10-20T12:00", "zone" => "Europe/Lisbon" })
+    world.act(
+      "Traffic::AssignTask",
+      :ines,
+      post_id: post,
+      kind: "copy",
+      title: "Pier names",
+      person_id: world.person(:dulcie),
+      due: {
+        "wall" => "2026-10-20T12:00",
+        "zone" => "Europe/Lisbon"
+      }
+    )
     before = mails("dulcie@fernhollow.example").size
     world.clock.set(SpecWorld::NOON + 86_400)
     2.times { AskFirst::Jobs::NoticeMail.new({}).send(:run, world.person(:dulcie)) }

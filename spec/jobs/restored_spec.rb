@@ -11,7 +11,12 @@ RSpec.describe "A backup that is restored", :database do
   own = nil
 
   before(:all) do
-    own = SpecWorld.new(clock: AskFirst::Edge::Clock.new, ASK_FIRST_FILES: File.join(Infrastructure.folder, "restored"), ASK_FIRST_POLL: "0.1")
+    own =
+      SpecWorld.new(
+        clock: AskFirst::Edge::Clock.new,
+        ASK_FIRST_FILES: File.join(Infrastructure.folder, "restored"),
+        ASK_FIRST_POLL: "0.1"
+      )
     @into = Dir.mktmpdir("ask-first-backup")
   end
 
@@ -21,14 +26,26 @@ RSpec.describe "A backup that is restored", :database do
     own.close
     FileUtils.rm_rf(@into)
     Infrastructure.admin(Infrastructure.cluster) do |admin|
-      admin[:pg_database].where(Sequel.like(:datname, "#{own.name}\\_%")).select_map(:datname).each { |name| admin.run("DROP DATABASE #{name}") }
+      admin[:pg_database]
+        .where(Sequel.like(:datname, "#{own.name}\\_%"))
+        .select_map(:datname)
+        .each { |name| admin.run("DROP DATABASE #{name}") }
     end
   end
 
   before { Que.connection = own.kit.db }
 
   def start
-    @keeper = Process.spawn(own_environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("restored"), "w"], err: %i[child out])
+    @keeper =
+      Process.spawn(
+        own_environment,
+        "ruby",
+        "bin/dispatcher",
+        chdir: Setup::ROOT,
+        pgroup: true,
+        out: [Infrastructure.log("restored"), "w"],
+        err: %i[child out]
+      )
   end
 
   def stop
@@ -59,8 +76,17 @@ RSpec.describe "A backup that is restored", :database do
 
   # How often each post is at its network.
   def at_network(posts)
-    there = %w[ticker vitrine].flat_map { |network| JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts"))) }.map { |one| one["send_id"] }.tally
-    db[:showings].where(post_id: posts).select_map(%i[post_id id]).to_h { |post, id| [post, there.fetch(AskFirst::Core::Dispatch::SendId.for(id), 0)] }
+    there =
+      %w[ticker vitrine]
+        .flat_map do |network|
+          JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
+        end
+        .map { |one| one["send_id"] }
+        .tally
+    db[:showings]
+      .where(post_id: posts)
+      .select_map(%i[post_id id])
+      .to_h { |post, id| [post, there.fetch(AskFirst::Core::Dispatch::SendId.for(id), 0)] }
   end
 
   def states(posts) = db[:showings].where(post_id: posts).select_map(:state).tally
@@ -68,7 +94,9 @@ RSpec.describe "A backup that is restored", :database do
   def eventually(seconds = 40)
     deadline = Time.now + seconds
     until yield
-      raise "it did not happen within #{seconds} s: #{File.readlines(Infrastructure.log('restored')).last(3).join}" if Time.now > deadline
+      if Time.now > deadline
+        raise "it did not happen within #{seconds} s: #{File.readlines(Infrastructure.log("restored")).last(3).join}"
+      end
 
       sleep 0.2
     end
@@ -78,11 +106,32 @@ RSpec.describe "A backup that is restored", :database do
 
   def restore(folder, **wish)
     [own.kit.db, own.owner].each(&:disconnect)
-    keeping::Restore.call(own.settings, from: folder.path, wish: keeping::Restore::Wish.new(replace: true, **wish), now: Time.now)
+    keeping::Restore.call(
+      own.settings,
+      from: folder.path,
+      wish: keeping::Restore::Wish.new(replace: true, **wish),
+      now: Time.now
+    )
   end
 
-  def log = AskFirst::App::Dispatch::DispatchLog.call(own.kit, AskFirst::Store::Scope.new(own.kit.db, workspace_ids: [own.workspace], person_id: own.person(:ines), side: "agency"))
-  def confirm(posts, answer, **more) = own.act("Dispatch::Confirm", :ines, showing_ids: db[:showings].where(post_id: posts).select_map(:id), answer: answer, **more)
+  def log =
+    AskFirst::App::Dispatch::DispatchLog.call(
+      own.kit,
+      AskFirst::Store::Scope.new(
+        own.kit.db,
+        workspace_ids: [own.workspace],
+        person_id: own.person(:ines),
+        side: "agency"
+      )
+    )
+  def confirm(posts, answer, **more) =
+    own.act(
+      "Dispatch::Confirm",
+      :ines,
+      showing_ids: db[:showings].where(post_id: posts).select_map(:id),
+      answer: answer,
+      **more
+    )
 
   it "sends nothing twice, nothing that was taken back, and nothing before somebody has looked" do
     own.world.control("vitrine/card", { same_id_once: false })
@@ -115,7 +164,9 @@ RSpec.describe "A backup that is restored", :database do
     confirm(gone.first(1), "send")
     eventually { states(gone.first(1)) == { "out" => 1 } }
     sleep 1
-    expect(at_network(all)).to eq(went.to_h { |post| [post, 1] }.merge(gone.to_h { |post| [post, post == gone.first ? 1 : 0] }))
+    expect(at_network(all)).to eq(
+      went.to_h { |post| [post, 1] }.merge(gone.to_h { |post| [post, post == gone.first ? 1 : 0] })
+    )
     expect(log[:unconfirmed][:count]).to eq 0
     stop
 
@@ -156,7 +207,10 @@ RSpec.describe "A backup that is restored", :database do
     folder = back_up
     expect(Dir.children(folder.path)).to match_array %w[roles.sql database.dump files backup.json SHA256SUMS]
     expect(system("sha256sum", "--check", "--quiet", "SHA256SUMS", chdir: folder.path)).to be true
-    expect(folder.facts).to include("secret" => AskFirst::Keeping::Folder.fingerprint(Infrastructure::SECRET), "database" => own.name)
+    expect(folder.facts).to include(
+      "secret" => AskFirst::Keeping::Folder.fingerprint(Infrastructure::SECRET),
+      "database" => own.name
+    )
     expect(File.read(folder.at("backup.json"))).not_to include Infrastructure::SECRET
     expect(File.stat(folder.at("roles.sql")).mode & 0o077).to eq 0
   end

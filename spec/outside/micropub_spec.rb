@@ -9,12 +9,25 @@ RSpec.describe "Micropub" do
     end
 
     it "is an h-entry whose properties are lists (3.3.2, JSON syntax)" do
-      expect(entry).to eq("type" => ["h-entry"], "properties" => { "content" => ["Hello World"], "mp-send-id" => ["af-1"] })
+      expect(entry).to eq(
+        "type" => ["h-entry"],
+        "properties" => {
+          "content" => ["Hello World"],
+          "mp-send-id" => ["af-1"]
+        }
+      )
     end
 
     it "gives a picture as its address, and with alternative text as value and alt (3.3.2)" do
-      sent = entry(media: [{ "description" => "" }, { "description" => "Photo of a sunset" }], pictures: %w[https://m.example/1.jpg https://m.example/2.jpg])
-      expect(sent["properties"]["photo"]).to eq ["https://m.example/1.jpg", { "value" => "https://m.example/2.jpg", "alt" => "Photo of a sunset" }]
+      sent =
+        entry(
+          media: [{ "description" => "" }, { "description" => "Photo of a sunset" }],
+          pictures: %w[https://m.example/1.jpg https://m.example/2.jpg]
+        )
+      expect(sent["properties"]["photo"]).to eq [
+           "https://m.example/1.jpg",
+           { "value" => "https://m.example/2.jpg", "alt" => "Photo of a sunset" }
+         ]
     end
 
     it "keeps to itself what the site must not show: our own commands begin with mp- (3.3)" do
@@ -25,7 +38,11 @@ RSpec.describe "Micropub" do
   describe "what a site answers", :database do
     let(:account) { world.world.control("ticker/accounts", { handle: "spec", name: "Spec" }) }
     let(:client) { AskFirst::Edge::Networks::Micropub.new(account["micropub"], account["token"]) }
-    let(:http) { Faraday.new(headers: { "Authorization" => "Bearer #{account['token']}" }) { |faraday| faraday.request :url_encoded } }
+    let(:http) do
+      Faraday.new(headers: { "Authorization" => "Bearer #{account["token"]}" }) do |faraday|
+        faraday.request :url_encoded
+      end
+    end
 
     it "201 with the address in Location for a create; the same back from q=source (3.3, 3.7.2)" do
       made = client.create({ "text" => "Hello World", "media" => [] }, pictures: [], send_id: "af-x", now: Time.now)
@@ -43,8 +60,13 @@ RSpec.describe "Micropub" do
     it "updates and deletes by url (3.4, 3.5)" do
       made = client.create({ "text" => "First", "media" => [] }, pictures: [], send_id: "af-y", now: Time.now)
       json = { "Content-Type" => "application/json" }
-      expect(http.post(account["micropub"], JSON.generate(action: "update", url: made.address, replace: { content: ["Second"] }),
-        json).status).to eq 204
+      expect(
+        http.post(
+          account["micropub"],
+          JSON.generate(action: "update", url: made.address, replace: { content: ["Second"] }),
+          json
+        ).status
+      ).to eq 204
       expect(client.source(made.address)["text"]).to eq "Second"
       expect(http.post(account["micropub"], JSON.generate(action: "delete", url: made.address), json).status).to eq 204
       expect(client.source(made.address)).to be_nil
@@ -60,7 +82,9 @@ RSpec.describe "Micropub" do
     it "uses the Recommendation's error words (3.8)" do
       reply = http.get(account["micropub"], { q: "nonsense" })
       expect([reply.status, JSON.parse(reply.body)["error"]]).to eq [400, "invalid_request"]
-      expect { AskFirst::Edge::Networks::Micropub.new(account["micropub"], "wrong").card }.to raise_error(AskFirst::Core::Dispatch::Lapsed)
+      expect { AskFirst::Edge::Networks::Micropub.new(account["micropub"], "wrong").card }.to raise_error(
+        AskFirst::Core::Dispatch::Lapsed
+      )
     end
   end
 end

@@ -5,14 +5,20 @@ require "tempfile"
 # Reference: GNU diff with --minimal, one word a line: the fewest words taken out and put in.
 RSpec.describe "Word differences against GNU diff" do
   def changed_by_gnu_diff(before, after)
-    files = [before, after].map { |words| Tempfile.new("words").tap { |file| file.write(words.map { |word| "#{word}\n" }.join) && file.close } }
+    files =
+      [before, after].map do |words|
+        Tempfile.new("words").tap { |file| file.write(words.map { |word| "#{word}\n" }.join) && file.close }
+      end
     IO.popen(["diff", "--minimal", *files.map(&:path)], &:read).lines.count { |line| line.start_with?("<", ">") }
   ensure
     files&.each(&:unlink)
   end
 
   def changed_by_us(before, after)
-    AskFirst::Core::Posts::WordDiff.runs(before.join(" "), after.join(" ")).reject { |run| run.kind == "same" }.sum { |run| run.words.scan(/\p{L}+/).size }
+    AskFirst::Core::Posts::WordDiff
+      .runs(before.join(" "), after.join(" "))
+      .reject { |run| run.kind == "same" }
+      .sum { |run| run.words.scan(/\p{L}+/).size }
   end
 
   random = Random.new(2_026)

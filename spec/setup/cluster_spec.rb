@@ -73,7 +73,10 @@ RSpec.describe Setup::Processes do
     log = Tempfile.create("log").path
     processes.start("The thing", "ruby", "-e", "warn 'no such luck'; exit 1", env: {}, log: log)
     port = described_class.free_port
-    expect { processes.wait_for("The thing", port, seconds: 10) }.to raise_error(Setup::Stopped, /The thing did not start.*no such luck/m)
+    expect { processes.wait_for("The thing", port, seconds: 10) }.to raise_error(
+      Setup::Stopped,
+      /The thing did not start.*no such luck/m
+    )
   end
 
   it "starts again what must be kept up" do

@@ -34,7 +34,18 @@ RSpec.describe "The commands" do
     end
 
     it "bin/dispatcher ends when it is told to, at whatever moment of starting its child" do
-      keepers = Array.new(8) { Process.spawn(world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: File::NULL, err: File::NULL) }
+      keepers =
+        Array.new(8) do
+          Process.spawn(
+            world.environment,
+            "ruby",
+            "bin/dispatcher",
+            chdir: Setup::ROOT,
+            pgroup: true,
+            out: File::NULL,
+            err: File::NULL
+          )
+        end
       keepers.each_with_index do |pid, number|
         sleep 0.04 * number
         Process.kill("TERM", pid)
@@ -55,7 +66,8 @@ RSpec.describe "The commands" do
     end
 
     it "bin/seed refuses a database that people are in" do
-      output, status = Open3.capture2e(world.environment, "ruby", "bin/seed", Infrastructure.stand_ins[:url], chdir: Setup::ROOT)
+      output, status =
+        Open3.capture2e(world.environment, "ruby", "bin/seed", Infrastructure.stand_ins[:url], chdir: Setup::ROOT)
       expect(output).to include "only for an empty one"
       expect(status).not_to be_success
     end

@@ -12,17 +12,41 @@ RSpec.describe "The stand-ins' consent" do
   let(:verifier) { "dBjftJeZ4CVP-mB92K27uhbUJU1p1r_wW1gFWFOEjXk" }
   let(:challenge) { "E9Melhoa2OwvFrEMTJguCHaoeK1t8URWbuGJSstw-cM" }
   let(:asked) do
-    { "response_type" => "code", "client_id" => "https://app.example", "redirect_uri" => "https://app.example/back", "state" => "s1", "code_challenge" => challenge, "code_challenge_method" => "S256" }
+    {
+      "response_type" => "code",
+      "client_id" => "https://app.example",
+      "redirect_uri" => "https://app.example/back",
+      "state" => "s1",
+      "code_challenge" => challenge,
+      "code_challenge_method" => "S256"
+    }
   end
 
   before { control("people", { login: login, accounts: { handle => "Somebody's board" } }) }
 
-  def control(path, body) = Net::HTTP.post(URI("#{base}/control/noticeboard/#{path}"), JSON.generate(body), "Content-Type" => "application/json")
-  def form(path, values) = Net::HTTP.post(URI("#{issuer}/#{path}"), URI.encode_www_form(values), "Content-Type" => "application/x-www-form-urlencoded")
+  def control(path, body) =
+    Net::HTTP.post(
+      URI("#{base}/control/noticeboard/#{path}"),
+      JSON.generate(body),
+      "Content-Type" => "application/json"
+    )
+  def form(path, values) =
+    Net::HTTP.post(
+      URI("#{issuer}/#{path}"),
+      URI.encode_www_form(values),
+      "Content-Type" => "application/x-www-form-urlencoded"
+    )
   def back(reply) = URI.decode_www_form(URI.parse(reply["location"]).query).to_h
 
   def consent(**more)
-    back(form("authorize", asked.merge("login" => login, "password" => "stand-in", "step" => "allow", "handles[]" => handle).merge(more.transform_keys(&:to_s))))
+    back(
+      form(
+        "authorize",
+        asked.merge("login" => login, "password" => "stand-in", "step" => "allow", "handles[]" => handle).merge(
+          more.transform_keys(&:to_s)
+        )
+      )
+    )
   end
 
   def token(values)
@@ -31,7 +55,13 @@ RSpec.describe "The stand-ins' consent" do
   end
 
   def exchange(code, with: verifier, redirect: "https://app.example/back")
-    token("grant_type" => "authorization_code", "code" => code, "code_verifier" => with, "redirect_uri" => redirect, "client_id" => "https://app.example")
+    token(
+      "grant_type" => "authorization_code",
+      "code" => code,
+      "code_verifier" => with,
+      "redirect_uri" => redirect,
+      "client_id" => "https://app.example"
+    )
   end
 
   def config(access)
@@ -41,7 +71,12 @@ RSpec.describe "The stand-ins' consent" do
 
   it "describe themselves where RFC 8414 says" do
     said = JSON.parse(Net::HTTP.get(URI("#{base}/.well-known/oauth-authorization-server/networks/noticeboard")))
-    expect(said).to include("issuer" => issuer, "authorization_endpoint" => "#{issuer}/authorize", "token_endpoint" => "#{issuer}/token", "code_challenge_methods_supported" => ["S256"])
+    expect(said).to include(
+      "issuer" => issuer,
+      "authorization_endpoint" => "#{issuer}/authorize",
+      "token_endpoint" => "#{issuer}/token",
+      "code_challenge_methods_supported" => ["S256"]
+    )
     expect(said["network-card"]["name"]).to eq "Noticeboard"
   end
 
@@ -62,13 +97,19 @@ RSpec.describe "The stand-ins' consent" do
     expect(consent(code_challenge_method: "plain")).to include("error" => "invalid_request")
     expect(consent(response_type: "token")).to include("error" => "unsupported_response_type")
     expect(form("authorize", asked.merge("redirect_uri" => "javascript:alert(1)")).code).to eq "400"
-    expect(form("authorize", asked.merge("login" => login, "password" => "wrong", "step" => "sign_in")).code).to eq "401"
+    expect(
+      form("authorize", asked.merge("login" => login, "password" => "wrong", "step" => "sign_in")).code
+    ).to eq "401"
   end
 
   it "give only accounts of who signed in, and only ticked ones" do
     other = "h#{SecureRandom.hex(4)}"
     control("people", { login: "other#{login}", accounts: { other => "Not theirs" } })
-    reply = form("authorize", asked.merge("login" => login, "password" => "stand-in", "step" => "allow", "handles[]" => other))
+    reply =
+      form(
+        "authorize",
+        asked.merge("login" => login, "password" => "stand-in", "step" => "allow", "handles[]" => other)
+      )
     expect(reply["location"]).to be_nil # back to the boxes
   end
 
@@ -80,7 +121,10 @@ RSpec.describe "The stand-ins' consent" do
     expect([status, renewed["access_token"] == grant["access_token"]]).to eq ["200", false]
     expect([config(grant["access_token"]), config(renewed["access_token"])]).to eq %w[401 200]
     # the new token has been used, so its reply arrived: the old one works no more
-    expect(token("grant_type" => "refresh_token", "refresh_token" => grant["refresh_token"])).to match ["400", a_hash_including("error" => "invalid_grant")]
+    expect(token("grant_type" => "refresh_token", "refresh_token" => grant["refresh_token"])).to match [
+            "400",
+            a_hash_including("error" => "invalid_grant")
+          ]
     form("revoke", "token" => renewed["access_token"])
     expect(config(renewed["access_token"])).to eq "401"
     expect(token("grant_type" => "password").last["error"]).to eq "unsupported_grant_type"

@@ -38,7 +38,11 @@ RSpec.describe StandIns::Network do
   it "has a fault as often as it was told, for that account only" do
     network.add_fault("quillmere", "busy", seconds: 3, times: 2)
     expect(network.fault("brackwater", "busy")).to be_nil
-    expect(Array.new(3) { network.fault("quillmere", "busy", "slow") }.map { |one| one && one[:seconds] }).to eq [3, 3, nil]
+    expect(Array.new(3) { network.fault("quillmere", "busy", "slow") }.map { |one| one && one[:seconds] }).to eq [
+         3,
+         3,
+         nil
+       ]
     network.add_fault("quillmere", "busy")
     network.clear_faults
     expect(network.fault("quillmere", "busy")).to be_nil
@@ -90,8 +94,12 @@ RSpec.describe "The stand-ins' pages", :database do
   end
 
   it "know no fault that is not described" do
-    reply = Net::HTTP.post(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/faults"), JSON.generate(handle: "quillmere", kind: "gremlins"),
-      "Content-Type" => "application/json")
+    reply =
+      Net::HTTP.post(
+        URI("#{Infrastructure.stand_ins[:url]}/control/ticker/faults"),
+        JSON.generate(handle: "quillmere", kind: "gremlins"),
+        "Content-Type" => "application/json"
+      )
     expect(reply.code).to eq "422"
   end
 end

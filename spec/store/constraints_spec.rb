@@ -14,13 +14,17 @@ RSpec.describe "The database itself", :database do
   end
 
   def client_tables
-    owner["SELECT table_name FROM information_schema.columns WHERE table_schema = 'public' AND column_name = 'workspace_id'"].select_map(:table_name)
+    owner[
+      "SELECT table_name FROM information_schema.columns WHERE table_schema = 'public' AND column_name = 'workspace_id'"
+    ].select_map(:table_name)
   end
 
   it "every reference inside a workspace carries the workspace" do
-    loose = foreign_keys.select { |key|
-      client_tables.include?(key[:table]) && client_tables.include?(key[:target]) && !key[:columns].to_a.include?("workspace_id")
-    }
+    loose =
+      foreign_keys.select do |key|
+        client_tables.include?(key[:table]) && client_tables.include?(key[:target]) &&
+          !key[:columns].to_a.include?("workspace_id")
+      end
     expect(loose).to eq []
   end
 
@@ -29,30 +33,39 @@ RSpec.describe "The database itself", :database do
       SELECT c.conrelid::regclass::text AS table, (SELECT a.attname::text FROM pg_attribute a WHERE a.attrelid = c.conrelid AND a.attnum = c.conkey[1]) AS first
       FROM pg_constraint c WHERE c.contype = 'p' AND c.connamespace = 'public'::regnamespace
     SQL
+
     wrong = client_tables.select { |table| keys.key?(table) && keys[table] != "workspace_id" }
     expect(wrong).to eq []
   end
 
   it "a membership never changes its side" do
     client_role = owner[:roles].where(name: "client approver").get(:id)
-    expect { owner[:memberships].where(person_id: world.person(:maro)).update(side: "client", role_id: client_role) }
-      .to raise_error(Sequel::DatabaseError, /never changes its side/)
+    expect {
+      owner[:memberships].where(person_id: world.person(:maro)).update(side: "client", role_id: client_role)
+    }.to raise_error(Sequel::DatabaseError, /never changes its side/)
   end
 
   it "a role of the client's side cannot be lifted above its ceiling" do
     role = owner[:roles].where(name: "client approver")
-    expect { role.update(abilities: Sequel.pg_array(%w[see_shared see], :text)) }.to raise_error(Sequel::CheckConstraintViolation)
+    expect { role.update(abilities: Sequel.pg_array(%w[see_shared see], :text)) }.to raise_error(
+      Sequel::CheckConstraintViolation
+    )
   end
 
   it "a membership's role is of its side" do
     client_role = owner[:roles].where(name: "client observer").get(:id)
-    expect { owner[:memberships].where(person_id: world.person(:maro)).update(role_id: client_role) }.to raise_error(Sequel::ForeignKeyConstraintViolation)
+    expect { owner[:memberships].where(person_id: world.person(:maro)).update(role_id: client_role) }.to raise_error(
+      Sequel::ForeignKeyConstraintViolation
+    )
   end
 
   %i[answers revisions revision_adaptations renditions rulings attempts record].each do |table|
     it "rows of #{table} are never changed or removed, not even by the owner" do
       expect { owner[table].delete }.to raise_error(Sequel::DatabaseError, /never changed or removed/)
-      expect { owner[table].update(workspace_id: nil) }.to raise_error(Sequel::DatabaseError, /never changed or removed/)
+      expect { owner[table].update(workspace_id: nil) }.to raise_error(
+        Sequel::DatabaseError,
+        /never changed or removed/
+      )
     end
   end
 
@@ -71,10 +84,15 @@ RSpec.describe "The database itself", :database do
     world.clear(post)
     world.release(post)
     showing = owner[:showings].where(post_id: post)
-    expect { showing.update(state: "unclear", due_at: Time.now, over_at: Time.now) }.to raise_error(Sequel::CheckConstraintViolation, /does not move from planned to unclear/)
+    expect { showing.update(state: "unclear", due_at: Time.now, over_at: Time.now) }.to raise_error(
+      Sequel::CheckConstraintViolation,
+      /does not move from planned to unclear/
+    )
     showing.update(try_no: 3)
     expect { showing.update(try_no: 2) }.to raise_error(Sequel::CheckConstraintViolation, /does not fall/)
-    expect(owner[:showing_moves].order(:from_state, :to_state).select_map(%i[from_state to_state])).to eq AskFirst::Core::Dispatch::Moves.pairs
+    expect(
+      owner[:showing_moves].order(:from_state, :to_state).select_map(%i[from_state to_state])
+    ).to eq AskFirst::Core::Dispatch::Moves.pairs
   end
 
   it "a showing has one live release" do
@@ -82,7 +100,9 @@ RSpec.describe "The database itself", :database do
     world.clear(post)
     world.release(post)
     row = owner[:releases].where(post_id: post).first
-    expect { owner[:releases].insert(row.merge(id: AskFirst::Core::Uuid.v7(Time.now))) }.to raise_error(Sequel::UniqueConstraintViolation)
+    expect { owner[:releases].insert(row.merge(id: AskFirst::Core::Uuid.v7(Time.now))) }.to raise_error(
+      Sequel::UniqueConstraintViolation
+    )
   end
 
   it "a change without words is no answer" do
@@ -90,14 +110,20 @@ RSpec.describe "The database itself", :database do
     world.ask(post, 0)
     world.answer(post, :wren)
     row = owner[:answers].where(post_id: post).first.except(:order_no)
-    expect { owner[:answers].insert(row.merge(id: AskFirst::Core::Uuid.v7(Time.now), verdict: "change", words: "")) }.to raise_error(Sequel::CheckConstraintViolation)
+    expect {
+      owner[:answers].insert(row.merge(id: AskFirst::Core::Uuid.v7(Time.now), verdict: "change", words: ""))
+    }.to raise_error(Sequel::CheckConstraintViolation)
   end
 
   it "the web role makes no tables and founds no agency" do
     expect { web.run("CREATE TABLE mine (id int)") }.to raise_error(Sequel::DatabaseError, /permission denied/)
     expect {
-      web[:agencies].insert(id: AskFirst::Core::Uuid.v7(Time.now), name: "Other", zone: "Europe/Lisbon",
-        created_at: Time.now)
+      web[:agencies].insert(
+        id: AskFirst::Core::Uuid.v7(Time.now),
+        name: "Other",
+        zone: "Europe/Lisbon",
+        created_at: Time.now
+      )
     }.to raise_error(Sequel::DatabaseError, /permission denied/)
   end
 
@@ -109,7 +135,13 @@ RSpec.describe "The database itself", :database do
   end
 
   it "a write needs exactly one workspace" do
-    scope = AskFirst::Store::Scope.new(db, workspace_ids: [world.workspace, world.workspace(:brackwater)], person_id: nil, side: "agency")
+    scope =
+      AskFirst::Store::Scope.new(
+        db,
+        workspace_ids: [world.workspace, world.workspace(:brackwater)],
+        person_id: nil,
+        side: "agency"
+      )
     expect { scope.insert(:posts, { id: 1 }) }.to raise_error(ArgumentError)
   end
 end

@@ -28,11 +28,52 @@ RSpec.describe "Migrations on existing data", :database do
   def to(db, number) = Sequel::Migrator.run(db, AskFirst::Store::Migrate::FOLDER, target: number)
 
   def found(db)
-    agency = db[:agencies].insert(id: id, name: "Fernhollow Studio", zone: "Europe/Lisbon", created_at: founded) && db[:agencies].get(:id)
-    db[:people].insert(id: id, agency_id: agency, name: "Ines Calloway", email: "ines@fernhollow.example", zone: "Europe/Lisbon", created_at: founded)
-    db[:workspaces].insert(id: id, agency_id: agency, name: "Quillmere Ferries", mark: "QF", edge: "#0A5A78", zone: "Europe/Lisbon", week_start: 1, created_at: founded)
-    role = db[:roles].where(side: "agency").first || { id: db[:roles].returning(:id).insert(id: id, agency_id: agency, name: "account lead", side: "agency", abilities: Sequel.pg_array(["see"], :text)).first[:id] }
-    db[:memberships].insert(workspace_id: client(db), id: id, person_id: lead(db), side: "agency", role_id: role[:id], since: founded)
+    agency =
+      db[:agencies].insert(id: id, name: "Fernhollow Studio", zone: "Europe/Lisbon", created_at: founded) &&
+        db[:agencies].get(:id)
+    db[:people].insert(
+      id: id,
+      agency_id: agency,
+      name: "Ines Calloway",
+      email: "ines@fernhollow.example",
+      zone: "Europe/Lisbon",
+      created_at: founded
+    )
+    db[:workspaces].insert(
+      id: id,
+      agency_id: agency,
+      name: "Quillmere Ferries",
+      mark: "QF",
+      edge: "#0A5A78",
+      zone: "Europe/Lisbon",
+      week_start: 1,
+      created_at: founded
+    )
+    role =
+      db[:roles].where(side: "agency").first ||
+        {
+          id:
+            db[:roles]
+              .returning(:id)
+              .insert(
+                id: id,
+                agency_id: agency,
+                name: "account lead",
+                side: "agency",
+                abilities: Sequel.pg_array(["see"], :text)
+              )
+              .first[
+              :id
+            ]
+        }
+    db[:memberships].insert(
+      workspace_id: client(db),
+      id: id,
+      person_id: lead(db),
+      side: "agency",
+      role_id: role[:id],
+      since: founded
+    )
   end
 
   def client(db) = db[:workspaces].get(:id)
@@ -47,22 +88,58 @@ RSpec.describe "Migrations on existing data", :database do
   it "a link that was its address alone is an address with what belongs to it" do
     at(11) do |db|
       one = post(db)
-      db[:parts].insert(workspace_id: client(db), post_id: one, part: "link", value: AskFirst::Store::Database.jsonb("https://quillmere.example/lamp"), version: 3,
-        written_by: lead(db), written_at: founded, authors: Sequel.pg_array([lead(db)], :uuid))
+      db[:parts].insert(
+        workspace_id: client(db),
+        post_id: one,
+        part: "link",
+        value: AskFirst::Store::Database.jsonb("https://quillmere.example/lamp"),
+        version: 3,
+        written_by: lead(db),
+        written_at: founded,
+        authors: Sequel.pg_array([lead(db)], :uuid)
+      )
       to(db, nil)
       row = db[:parts].where(post_id: one).first
-      expect(row[:value]).to eq("address" => "https://quillmere.example/lamp", "tags" => nil, "card" => nil, "bare" => "keep")
+      expect(row[:value]).to eq(
+        "address" => "https://quillmere.example/lamp",
+        "tags" => nil,
+        "card" => nil,
+        "bare" => "keep"
+      )
       expect(row[:version]).to eq 3
     end
   end
 
   # A post on one channel, as it lay in the tables.
   def adaptation(db, one)
-    card = AskFirst::Store::Database.jsonb({ "name" => "Ticker", "text" => { "rule" => "graphemes", "limit" => 300 }, "media" => { "most" => 4, "max_side" => 2048 } })
+    card =
+      AskFirst::Store::Database.jsonb(
+        {
+          "name" => "Ticker",
+          "text" => {
+            "rule" => "graphemes",
+            "limit" => 300
+          },
+          "media" => {
+            "most" => 4,
+            "max_side" => 2048
+          }
+        }
+      )
     channel = id
     number = db[:channels].count
-    db[:channels].insert(workspace_id: client(db), id: channel, network: "Ticker", name: "Ticker #{number}", initials: "Ti", account: "https://ticker.example/@#{number}", card: card, state: "offline",
-      position: number, created_at: founded)
+    db[:channels].insert(
+      workspace_id: client(db),
+      id: channel,
+      network: "Ticker",
+      name: "Ticker #{number}",
+      initials: "Ti",
+      account: "https://ticker.example/@#{number}",
+      card: card,
+      state: "offline",
+      position: number,
+      created_at: founded
+    )
     made = id
     db[:adaptations].insert(workspace_id: client(db), id: made, post_id: one, channel_id: channel, created_at: founded)
     [made, channel]
@@ -72,14 +149,32 @@ RSpec.describe "Migrations on existing data", :database do
     at(13) do |db|
       one = post(db)
       states = { "planned" => false, "sending" => true, "unclear" => true, "out" => true }
-      rows = states.map { |state, may| [state, "", state == "out" ? "https://ticker.example/1" : nil, may] } + [["trouble", "The network refused it: 422", nil, false], ["trouble", "It may be out: look there.", nil, true], ["trouble", "It was changed there.", "https://ticker.example/1", true]]
-      ids = rows.map do |state, trouble, address, _|
-        made, channel = adaptation(db, one)
-        at = { "sending" => { lease_until: founded }, "unclear" => { next_look_at: founded } }.fetch(state, {})
-        row = { workspace_id: client(db), id: id, post_id: one, adaptation_id: made, channel_id: channel, number: 1, state: state, trouble: trouble, address: address, sent_at: address && founded }
-        db[:showings].insert(row.merge(at))
-        row[:id]
-      end
+      rows =
+        states.map { |state, may| [state, "", state == "out" ? "https://ticker.example/1" : nil, may] } +
+          [
+            ["trouble", "The network refused it: 422", nil, false],
+            ["trouble", "It may be out: look there.", nil, true],
+            ["trouble", "It was changed there.", "https://ticker.example/1", true]
+          ]
+      ids =
+        rows.map do |state, trouble, address, _|
+          made, channel = adaptation(db, one)
+          at = { "sending" => { lease_until: founded }, "unclear" => { next_look_at: founded } }.fetch(state, {})
+          row = {
+            workspace_id: client(db),
+            id: id,
+            post_id: one,
+            adaptation_id: made,
+            channel_id: channel,
+            number: 1,
+            state: state,
+            trouble: trouble,
+            address: address,
+            sent_at: address && founded
+          }
+          db[:showings].insert(row.merge(at))
+          row[:id]
+        end
       to(db, nil)
       expect(ids.map { |showing| db[:showings].where(id: showing).get(:may_be_out) }).to eq rows.map(&:last)
     end
@@ -89,7 +184,19 @@ RSpec.describe "Migrations on existing data", :database do
     at(13) do |db|
       one = post(db)
       made, = adaptation(db, one)
-      mark = ->(print, at) { id.tap { |row| db[:ready_marks].insert(workspace_id: client(db), id: row, post_id: one, adaptation_id: made, fingerprint: print * 64, marked_by: lead(db), marked_at: at) } }
+      mark = ->(print, at) do
+        id.tap do |row|
+          db[:ready_marks].insert(
+            workspace_id: client(db),
+            id: row,
+            post_id: one,
+            adaptation_id: made,
+            fingerprint: print * 64,
+            marked_by: lead(db),
+            marked_at: at
+          )
+        end
+      end
       later = mark.call("b", founded + 60)
       earlier = mark.call("a", founded)
       to(db, nil)
@@ -122,14 +229,44 @@ RSpec.describe "Migrations on existing data", :database do
   it "a reminder that was made twice in one moment stands once, with what was ticked of either" do
     at(12) do |db|
       posts = [post(db), post(db)]
-      twice = Array.new(2) { |n| id.tap { |one| db[:reminders].insert(workspace_id: client(db), id: one, words: "Is the pier named?", position: n, made_by: lead(db), made_at: founded + n) } }
+      twice =
+        Array.new(2) do |n|
+          id.tap do |one|
+            db[:reminders].insert(
+              workspace_id: client(db),
+              id: one,
+              words: "Is the pier named?",
+              position: n,
+              made_by: lead(db),
+              made_at: founded + n
+            )
+          end
+        end
       dropped = id
-      db[:reminders].insert(workspace_id: client(db), id: dropped, words: "Is the pier named?", position: 0, made_by: lead(db), made_at: founded - 9, dropped_at: founded - 1)
-      twice.zip(posts) { |reminder, one| db[:reminder_ticks].insert(workspace_id: client(db), post_id: one, reminder_id: reminder, ticked_by: lead(db), ticked_at: founded) }
+      db[:reminders].insert(
+        workspace_id: client(db),
+        id: dropped,
+        words: "Is the pier named?",
+        position: 0,
+        made_by: lead(db),
+        made_at: founded - 9,
+        dropped_at: founded - 1
+      )
+      twice.zip(posts) do |reminder, one|
+        db[:reminder_ticks].insert(
+          workspace_id: client(db),
+          post_id: one,
+          reminder_id: reminder,
+          ticked_by: lead(db),
+          ticked_at: founded
+        )
+      end
       to(db, nil)
       expect(db[:reminders].where(dropped_at: nil).select_map(:id)).to eq [twice.first]
       expect(db[:reminder_ticks].where(reminder_id: twice.first).select_map(:post_id)).to match_array posts
-      expect { db[:reminders].where(id: dropped).update(dropped_at: nil) }.to raise_error(Sequel::UniqueConstraintViolation)
+      expect { db[:reminders].where(id: dropped).update(dropped_at: nil) }.to raise_error(
+        Sequel::UniqueConstraintViolation
+      )
     end
   end
 end

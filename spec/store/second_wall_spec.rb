@@ -7,11 +7,14 @@ RSpec.describe "The second wall", :database do
   let(:here) { world.workspace }
   let(:there) { world.workspace(:brackwater) }
   let(:scope) { AskFirst::Store::Scope.new(web, workspace_ids: here, person_id: world.person(:ines), side: "agency") }
-  let(:tables) { world.owner[Sequel[:information_schema][:columns]].where(table_schema: "public", column_name: "workspace_id").select_order_map(:table_name).map(&:to_sym) }
-
-  before do
-    %i[quillmere brackwater].each { |client| world.ask(world.draft(client: client), 0, client: client) }
+  let(:tables) do
+    world.owner[Sequel[:information_schema][:columns]]
+      .where(table_schema: "public", column_name: "workspace_id")
+      .select_order_map(:table_name)
+      .map(&:to_sym)
   end
+
+  before { %i[quillmere brackwater].each { |client| world.ask(world.draft(client: client), 0, client: client) } }
 
   it "stands around every table of a workspace, for the web's role, which owns nothing and bypasses nothing" do
     open = tables.reject { |table| world.owner[:pg_class].where(relname: table.to_s).get(:relrowsecurity) }
@@ -59,10 +62,24 @@ RSpec.describe "The second wall", :database do
 
   it "nothing is written into another workspace, changed there or moved there" do
     row = { workspace_id: there, id: AskFirst::Core::Uuid.v7(Time.now), name: "smuggled" }
-    expect { scope.transaction { web[:channel_sets].insert(row) } }.to raise_error(Sequel::DatabaseError, /row-level security/)
+    expect { scope.transaction { web[:channel_sets].insert(row) } }.to raise_error(
+      Sequel::DatabaseError,
+      /row-level security/
+    )
     expect(scope.transaction { web[:posts].where(workspace_id: there).update(subject: "taken") }).to eq 0
-    mine = world.act("Channels::AddOffline", :ines, name: "Kept #{SecureRandom.hex(2)}", initials: "K", limit: 10, pictures: 1)
-    expect { scope.transaction { web[:channels].where(id: mine).update(workspace_id: there) } }.to raise_error(Sequel::DatabaseError, /row-level security/)
+    mine =
+      world.act(
+        "Channels::AddOffline",
+        :ines,
+        name: "Kept #{SecureRandom.hex(2)}",
+        initials: "K",
+        limit: 10,
+        pictures: 1
+      )
+    expect { scope.transaction { web[:channels].where(id: mine).update(workspace_id: there) } }.to raise_error(
+      Sequel::DatabaseError,
+      /row-level security/
+    )
   ensure
     world.owner[:channels].where(id: mine).delete if mine
   end
@@ -82,13 +99,23 @@ RSpec.describe "The second wall", :database do
     world.ask(post, 0)
     world.answer(post, :wren)
     world.ask(post, 1)
-    pass = world.act("Signoff::MintPass", AskFirst::App::Member.process(here, "dispatcher"), ask_id: world.line(post)[:ask_id], person_id: world.person(:odile))
+    pass =
+      world.act(
+        "Signoff::MintPass",
+        AskFirst::App::Member.process(here, "dispatcher"),
+        ask_id: world.line(post)[:ask_id],
+        person_id: world.person(:odile)
+      )
     row = world.owner[:guest_passes].where(ask_id: world.line(post)[:ask_id]).first
-    AskFirst::Store::Scope.of_secret(web, row[:digest]).transaction do
-      expect(web[:guest_passes].select_map(:id)).to eq [row[:id]]
-      expect(web[:asks].count + web[:posts].count + web[:memberships].count).to eq 0
-    end
-    AskFirst::Store::Scope.of_secret(web, Digest::SHA256.digest("invented")).transaction { expect(web[:guest_passes].count).to eq 0 }
+    AskFirst::Store::Scope
+      .of_secret(web, row[:digest])
+      .transaction do
+        expect(web[:guest_passes].select_map(:id)).to eq [row[:id]]
+        expect(web[:asks].count + web[:posts].count + web[:memberships].count).to eq 0
+      end
+    AskFirst::Store::Scope
+      .of_secret(web, Digest::SHA256.digest("invented"))
+      .transaction { expect(web[:guest_passes].count).to eq 0 }
     expect(pass).not_to include row[:digest].unpack1("H*")
   end
 
@@ -100,8 +127,19 @@ RSpec.describe "The second wall", :database do
   end
 
   it "the web's role cannot purge, read tokens of sign-in, or change what is never changed" do
-    expect { scope.transaction { web.get(Sequel.function(:app_purge_client, Sequel.cast(there, :uuid), Time.now, Sequel.cast(there, :uuid), Sequel.cast(Sequel.blob("x"), :bytea))) } }
-      .to raise_error(Sequel::DatabaseError, /permission denied/)
+    expect {
+      scope.transaction do
+        web.get(
+          Sequel.function(
+            :app_purge_client,
+            Sequel.cast(there, :uuid),
+            Time.now,
+            Sequel.cast(there, :uuid),
+            Sequel.cast(Sequel.blob("x"), :bytea)
+          )
+        )
+      end
+    }.to raise_error(Sequel::DatabaseError, /permission denied/)
     expect { scope.transaction { web[:record].delete } }.to raise_error(Sequel::DatabaseError)
     expect {
       scope.transaction do
@@ -109,6 +147,9 @@ RSpec.describe "The second wall", :database do
         web[:posts].where(workspace_id: there).all
       end
     }.to raise_error(Sequel::DatabaseError)
-    expect { web.run("ALTER TABLE posts DISABLE ROW LEVEL SECURITY") }.to raise_error(Sequel::DatabaseError, /must be owner/)
+    expect { web.run("ALTER TABLE posts DISABLE ROW LEVEL SECURITY") }.to raise_error(
+      Sequel::DatabaseError,
+      /must be owner/
+    )
   end
 end

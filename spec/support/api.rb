@@ -15,7 +15,12 @@ class ApiClient
   end
 
   def committee_options
-    @committee_options ||= { schema: AskFirst::Web::Contract.schema, strict_reference_validation: true, parse_response_by_content_type: true, query_hash_key: "rack.request.query_hash" }
+    @committee_options ||= {
+      schema: AskFirst::Web::Contract.schema,
+      strict_reference_validation: true,
+      parse_response_by_content_type: true,
+      query_hash_key: "rack.request.query_hash"
+    }
   end
 
   def request_object = last_request
@@ -30,7 +35,8 @@ class ApiClient
   def call(method, path, body = nil, headers = {})
     env = body.nil? ? headers : json.merge(headers)
     custom_request(method.to_s.upcase, path, {}, env.merge(input: body.nil? ? nil : JSON.generate(body)).compact)
-    if path.start_with?("/api") && last_response.status != 404 && last_response.headers["content-type"].to_s.match?(/json/) && described?(path)
+    if path.start_with?("/api") && last_response.status != 404 &&
+         last_response.headers["content-type"].to_s.match?(/json/) && described?(path)
       assert_response_schema_confirm(last_response.status)
     end
     [last_response.status, parsed]
@@ -47,7 +53,11 @@ class ApiClient
   end
 
   def parsed
-    last_response.body.empty? || !last_response.headers["content-type"].to_s.include?("json") ? {} : JSON.parse(last_response.body)
+    if last_response.body.empty? || !last_response.headers["content-type"].to_s.include?("json")
+      {}
+    else
+      JSON.parse(last_response.body)
+    end
   end
 end
 

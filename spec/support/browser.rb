@@ -8,32 +8,67 @@ require_relative "worlds"
 # Debian's Chromium, at 1280x800 for the desk and 390x800 with touch for the client's phone.
 module BrowserWorld
   START = Time.utc(2026, 10, 14, 9, 20) # Wednesday 14 October 2026, 10:20 in Lisbon; it runs on from there
-  OPTIONS = { "no-sandbox" => nil, "disable-gpu" => nil, "disable-quic" => nil, "disable-background-networking" => nil, "disable-component-update" => nil,
-              "disable-sync" => nil, "no-first-run" => nil,
-              # colours that are still fading would be measured for a contrast that nobody reads
-              "force-prefers-reduced-motion" => nil }.freeze
+  OPTIONS = {
+    "no-sandbox" => nil,
+    "disable-gpu" => nil,
+    "disable-quic" => nil,
+    "disable-background-networking" => nil,
+    "disable-component-update" => nil,
+    "disable-sync" => nil,
+    "no-first-run" => nil,
+    # colours that are still fading would be measured for a contrast that nobody reads
+    "force-prefers-reduced-motion" => nil
+  }.freeze
 
   module_function
 
   def world
-    @world ||= begin
-      port = Setup::Processes.free_port
-      offset = (START - Time.now).to_s
-      made = SpecWorld.new(clock: AskFirst::Edge::Clock.new(Float(offset)), ASK_FIRST_CLOCK_OFFSET: offset, ASK_FIRST_PORT: port.to_s,
-        ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}")
-      Infrastructure.processes.start("web", "bundle", "exec", "puma", "-C", "config/puma.rb", env: made.environment, log: Infrastructure.log("web"))
-      Infrastructure.processes.start("dispatcher", "ruby", "bin/dispatcher", env: made.environment, log: Infrastructure.log("dispatcher-browser"))
-      Infrastructure.processes.wait_for("web", port, path: "/health")
-      Capybara.app_host = "http://127.0.0.1:#{port}"
-      made
-    end
+    @world ||=
+      begin
+        port = Setup::Processes.free_port
+        offset = (START - Time.now).to_s
+        made =
+          SpecWorld.new(
+            clock: AskFirst::Edge::Clock.new(Float(offset)),
+            ASK_FIRST_CLOCK_OFFSET: offset,
+            ASK_FIRST_PORT: port.to_s,
+            ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}"
+          )
+        Infrastructure.processes.start(
+          "web",
+          "bundle",
+          "exec",
+          "puma",
+          "-C",
+          "config/puma.rb",
+          env: made.environment,
+          log: Infrastructure.log("web")
+        )
+        Infrastructure.processes.start(
+          "dispatcher",
+          "ruby",
+          "bin/dispatcher",
+          env: made.environment,
+          log: Infrastructure.log("dispatcher-browser")
+        )
+        Infrastructure.processes.wait_for("web", port, path: "/health")
+        Capybara.app_host = "http://127.0.0.1:#{port}"
+        made
+      end
   end
 end
 
 { desk: [1280, 800], phone: [390, 800] }.each do |name, size|
   Capybara.register_driver(name) do |app|
-    Capybara::Cuprite::Driver.new(app, window_size: size, browser_path: "/usr/bin/chromium", process_timeout: 60, timeout: 60, js_errors: true,
-      browser_options: BrowserWorld::OPTIONS.dup)
+    Capybara::Cuprite::Driver.new(
+      app,
+      window_size: size,
+      browser_path: "/usr/bin/chromium",
+      process_timeout: 60,
+      timeout: 60,
+      js_errors: true,
+      browser_options: BrowserWorld::OPTIONS.dup
+    )
   end
 end
 Capybara.run_server = false
@@ -72,15 +107,22 @@ module BrowserSteps
   # A browser's own date field takes what its script sets, as a person's picking does.
   def choose_time(id, wall)
     page.execute_script(
-      "const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))", id, wall
+      "const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))",
+      id,
+      wall
     )
   end
 
   def tap_on(session, element)
-    box = session.evaluate_script("(() => { const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2] })()",
-      element)
+    box =
+      session.evaluate_script(
+        "(() => { const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2] })()",
+        element
+      )
     point = { x: box[0], y: box[1] }
-    touch = ->(type, points) { session.driver.browser.page.command("Input.dispatchTouchEvent", type: type, touchPoints: points) }
+    touch = ->(type, points) do
+      session.driver.browser.page.command("Input.dispatchTouchEvent", type: type, touchPoints: points)
+    end
     touch.call("touchStart", [point])
     touch.call("touchEnd", [])
   end
@@ -125,8 +167,14 @@ module BrowserSteps
   # What axe finds on the page once it stands still: no part of it is loading or fading from one colour to another.
   def axe_findings(session = page)
     session.execute_script(File.read(AXE))
-    eventually { session.evaluate_script("document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState !== 'running')") }
-    session.evaluate_async_script("const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ')).join(' | '))))")
+    eventually do
+      session.evaluate_script(
+        "document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState !== 'running')"
+      )
+    end
+    session.evaluate_async_script(
+      "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ')).join(' | '))))"
+    )
   end
 end
 
@@ -140,12 +188,14 @@ RSpec.configure do |config|
   config.after(:each, browser: true) do |example|
     next unless example.exception
 
-    Capybara.send(:session_pool).each { |name, session|
-      begin
-        session.save_screenshot("#{name.to_s.split(':')[1]}-#{example.metadata[:line_number]}.png")
-      rescue StandardError
-        nil
+    Capybara
+      .send(:session_pool)
+      .each do |name, session|
+        begin
+          session.save_screenshot("#{name.to_s.split(":")[1]}-#{example.metadata[:line_number]}.png")
+        rescue StandardError
+          nil
+        end
       end
-    }
   end
 end

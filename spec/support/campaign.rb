@@ -35,7 +35,15 @@ class Campaign
   def db = @world.owner
 
   def keeper(number)
-    Process.spawn(@world.environment, "ruby", "bin/dispatcher", chdir: Setup::ROOT, pgroup: true, out: [Infrastructure.log("kill-#{number}"), "a"], err: %i[child out])
+    Process.spawn(
+      @world.environment,
+      "ruby",
+      "bin/dispatcher",
+      chdir: Setup::ROOT,
+      pgroup: true,
+      out: [Infrastructure.log("kill-#{number}"), "a"],
+      err: %i[child out]
+    )
   end
 
   def round
@@ -49,7 +57,8 @@ class Campaign
 
   # Released by the act, then as many copies as a round has, all due at one second.
   def released
-    first = @world.draft(channels: [:ticker], wall: nil, picture: false, text: "Round #{@result.rounds}: the 7:20 waits.")
+    first =
+      @world.draft(channels: [:ticker], wall: nil, picture: false, text: "Round #{@result.rounds}: the 7:20 waits.")
     @world.write(first, "time", at(60).to_h, who: :ines)
     @world.clear(first)
     @world.write(first, "time", at(4).to_h, who: :ines)
@@ -64,7 +73,14 @@ class Campaign
 
   def under_fire(posts)
     due = db[:releases].where(post_id: posts).max(:at)
-    FAULTS.sample(3, random: @random).each { |kind| @world.world.control("ticker/faults", { handle: "quillmere", kind: kind, seconds: 1 + @random.rand(2), times: 2 }) }
+    FAULTS
+      .sample(3, random: @random)
+      .each do |kind|
+        @world.world.control(
+          "ticker/faults",
+          { handle: "quillmere", kind: kind, seconds: 1 + @random.rand(2), times: 2 }
+        )
+      end
     sleep [due - Time.now - 0.5, 0].max
     until Time.now > due + 5
       sleep @random.rand * 0.5
@@ -74,26 +90,34 @@ class Campaign
 
   def one_blow(posts)
     case @random.rand(12)
-    when 0..6 then kill
-    when 7..8 then freeze_one
-    when 9 then take_back(posts.sample(random: @random))
-    when 10 then hold
-    else restart if @random.rand(3).zero?
+    when 0..6
+      kill
+    when 7..8
+      freeze_one
+    when 9
+      take_back(posts.sample(random: @random))
+    when 10
+      hold
+    else
+      restart if @random.rand(3).zero?
     end
   rescue Sequel::DatabaseError, AskFirst::Core::Error
     nil # the database is away, or it was too late
   end
 
-  def dispatcher(keeper = @keepers.sample(random: @random)) = IO.popen(["pgrep", "-P", keeper.to_s], &:read).split.first&.to_i
+  def dispatcher(keeper = @keepers.sample(random: @random)) =
+    IO.popen(["pgrep", "-P", keeper.to_s], &:read).split.first&.to_i
 
   # Some of them at once, or all.
   def kill
-    @keepers.sample(1 + @random.rand(@keepers.size), random: @random).each do |keeper|
-      Process.kill("KILL", dispatcher(keeper) || next)
-      @result.kills += 1
-    rescue Errno::ESRCH
-      next
-    end
+    @keepers
+      .sample(1 + @random.rand(@keepers.size), random: @random)
+      .each do |keeper|
+        Process.kill("KILL", dispatcher(keeper) || next)
+        @result.kills += 1
+      rescue Errno::ESRCH
+        next
+      end
   end
 
   def freeze_one
@@ -153,14 +177,23 @@ class Campaign
   end
 
   def compare(posts)
-    there = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/quillmere/posts"))).group_by { |one| one["send_id"] }
+    there =
+      JSON
+        .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/quillmere/posts")))
+        .group_by { |one| one["send_id"] }
     again { db[:showings].where(post_id: posts).all }.each do |showing|
       release = db[:releases].where(showing_id: showing[:id]).order(Sequel.desc(:released_at)).first
       at_network = there.fetch(AskFirst::Core::Dispatch::SendId.for(showing[:id]), [])
       @result.sent += at_network.size
       @result.trouble += 1 if showing[:state] == "trouble"
       fault = fault(showing, release, at_network)
-      @result.wrong << [fault, showing.slice(:id, :state, :trouble, :try_no), db[:attempts].where(showing_id: showing[:id]).order(:order_no).select_map(%i[event note])] if fault
+      if fault
+        @result.wrong << [
+          fault,
+          showing.slice(:id, :state, :trouble, :try_no),
+          db[:attempts].where(showing_id: showing[:id]).order(:order_no).select_map(%i[event note])
+        ]
+      end
     end
   end
 

@@ -5,7 +5,16 @@ module ClientSteps
   # @return [Symbol] its key in the world
   def fresh_client(name = "Client #{SecureRandom.hex(3)}", who: :ines, **more)
     key = :"c#{SecureRandom.hex(4)}"
-    id = AskFirst::App::Clients::MakeClient.call(world.kit, agency_person(who), name: name, mark: "Cl", edge: "#336655", zone: "Europe/Lisbon", **more)
+    id =
+      AskFirst::App::Clients::MakeClient.call(
+        world.kit,
+        agency_person(who),
+        name: name,
+        mark: "Cl",
+        edge: "#336655",
+        zone: "Europe/Lisbon",
+        **more
+      )
     world.world.workspaces[key] = id
     world.world.channels[key] = {}
     key
@@ -18,7 +27,11 @@ module ClientSteps
   # Connects an account of the client at a network, as its people do.
   def connected(client, network = "ticker", **more)
     world.world.visitor.add_person(network, "fernhollow", { "#{client}#{more.delete(:suffix)}" => "Account" })
-    world.world.channels[client][network.to_sym] = world.world.visitor.connect(world.kit, world.member(:ines, client), network, "fernhollow", [client.to_s], **more).first
+    world.world.channels[client][network.to_sym] = world
+      .world
+      .visitor
+      .connect(world.kit, world.member(:ines, client), network, "fernhollow", [client.to_s], **more)
+      .first
   end
 
   # A post of Ines alone: one channel, copy, time.
@@ -26,18 +39,47 @@ module ClientSteps
     post = world.act("Posts::MakePost", :ines, client, subject: "Late boat")
     world.act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: Array(channel_id))
     world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "text", value: text, version: 0)
-    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "time", value: { "wall" => wall, "zone" => "Europe/Lisbon" }, version: 0)
+    world.act(
+      "Posts::SavePart",
+      :ines,
+      client,
+      post_id: post,
+      channel_id: nil,
+      part: "time",
+      value: {
+        "wall" => wall,
+        "zone" => "Europe/Lisbon"
+      },
+      version: 0
+    )
     post
   end
 
   # The same, cleared: a fresh client's route has no step, so its lead says that it is ready.
   def ready_post(...)
-    plain_post(...).tap { |post| world.act("Posts::MarkReady", :ines, db[:posts].where(id: post).get(:workspace_id).then { |id| world.world.workspaces.key(id) }, post_id: post) }
+    plain_post(...).tap do |post|
+      world.act(
+        "Posts::MarkReady",
+        :ines,
+        db[:posts].where(id: post).get(:workspace_id).then { |id| world.world.workspaces.key(id) },
+        post_id: post
+      )
+    end
   end
 
   # A route of one step, which Bram answers.
   def one_step_route(client, person = :bram)
-    steps = [{ "name" => "Read", "side" => "internal", "quorum" => "any", "hours" => 9, "required" => true, "four_eyes" => false, "people" => [world.person(person)] }]
+    steps = [
+      {
+        "name" => "Read",
+        "side" => "internal",
+        "quorum" => "any",
+        "hours" => 9,
+        "required" => true,
+        "four_eyes" => false,
+        "people" => [world.person(person)]
+      }
+    ]
     world.act("Signoff::ChangeRoute", :ines, client, seen: route_here(client)[:id], steps: steps, preset: nil)
   end
 

@@ -6,18 +6,19 @@ require_relative "reading"
 # changes nothing in either; what they take must come to the same.
 class History
   HOUSE = %i[bram ines tobiah wren].freeze
-  DAYS = ["2026-10-15T07:30", "2026-10-15T22:00", "2026-10-16T00:30", "2026-10-17T09:00"].freeze
+  DAYS = %w[2026-10-15T07:30 2026-10-15T22:00 2026-10-16T00:30 2026-10-17T09:00].freeze
   ZONES = %w[Europe/Lisbon America/New_York].freeze
   NAMES = %i[one two].freeze
-  Network = Struct.new(:sent) do
-    def client_for(_) = self
-    def card = nil
+  Network =
+    Struct.new(:sent) do
+      def client_for(_) = self
+      def card = nil
 
-    def create(request, **more)
-      sent << [request, more[:send_id]]
-      AskFirst::Core::Dispatch::Outcome.of(201, location: "https://ticker.example/#{more[:send_id]}")
+      def create(request, **more)
+        sent << [request, more[:send_id]]
+        AskFirst::Core::Dispatch::Outcome.of(201, location: "https://ticker.example/#{more[:send_id]}")
+      end
     end
-  end
 
   # @param world [SpecWorld]
   # @param client [Symbol]
@@ -46,7 +47,30 @@ class History
 
   private
 
-  ACTS = %i[write write own follow move ask ask ask answer answer answer answer withdraw open close skip ready release release take_back hold send_due].freeze
+  ACTS = %i[
+    write
+    write
+    own
+    follow
+    move
+    ask
+    ask
+    ask
+    answer
+    answer
+    answer
+    answer
+    withdraw
+    open
+    close
+    skip
+    ready
+    release
+    release
+    take_back
+    hold
+    send_due
+  ].freeze
   private_constant :ACTS
 
   attr_reader :world
@@ -79,7 +103,16 @@ class History
 
   def route
     steps = world.standing(@post, @client).steps
-    steps.map { |step| Reading::Step.new(id: step.id, side: step.side, quorum: step.quorum, n: step.n, required: step.required, people: step.people.map { |id| person(id) }) }
+    steps.map do |step|
+      Reading::Step.new(
+        id: step.id,
+        side: step.side,
+        quorum: step.quorum,
+        n: step.n,
+        required: step.required,
+        people: step.people.map { |id| person(id) }
+      )
+    end
   end
 
   # What stands now, written into the reading: own text, else the master's; the day as the client has it.
@@ -97,7 +130,15 @@ class History
   def save(name, words, who)
     channel = name && @channels[name]
     row = db[:parts].where(post_id: @post, channel_id: channel, part: "text").first
-    act("Posts::SavePart", who, post_id: @post, channel_id: channel, part: "text", value: words, version: row ? row[:version] : 0)
+    act(
+      "Posts::SavePart",
+      who,
+      post_id: @post,
+      channel_id: channel,
+      part: "text",
+      value: words,
+      version: row ? row[:version] : 0
+    )
     before = name ? @own[name] || ["", []] : @master
     return if before[0] == words && row
 
@@ -109,7 +150,7 @@ class History
   def unless_sealed(names)
     sealed = names.select { |name| @reading.sealed?(name) && !@reading.ones[name].sent }
     outcome = attempt { yield && "done" }
-    raise "wrote under the seal of #{sealed.join(', ')}" if sealed.any? && outcome == "done"
+    raise "wrote under the seal of #{sealed.join(", ")}" if sealed.any? && outcome == "done"
 
     refresh
     outcome
@@ -134,14 +175,31 @@ class History
     name = pick(NAMES)
     row = db[:parts].where(post_id: @post, channel_id: @channels[name], part: "text").first or return "follows already"
     unless_sealed([name]) do
-      act("Posts::FollowMaster", :maro, post_id: @post, channel_id: @channels[name], part: "text", version: row[:version])
+      act(
+        "Posts::FollowMaster",
+        :maro,
+        post_id: @post,
+        channel_id: @channels[name],
+        part: "text",
+        version: row[:version]
+      )
       @own.delete(name) && true
     end
   end
 
   def plan(wall, zone)
     row = db[:parts].where(post_id: @post, channel_id: nil, part: "time").first
-    act("Posts::SavePart", post_id: @post, channel_id: nil, part: "time", value: { "wall" => wall, "zone" => zone }, version: row ? row[:version] : 0)
+    act(
+      "Posts::SavePart",
+      post_id: @post,
+      channel_id: nil,
+      part: "time",
+      value: {
+        "wall" => wall,
+        "zone" => zone
+      },
+      version: row ? row[:version] : 0
+    )
     @time = AskFirst::Core::Plan::WallTime.parse(wall, zone).at
   end
 
@@ -152,7 +210,9 @@ class History
     attempt do
       plan(wall, zone)
       refresh
-      @reading.ones.each { |name, one| one.released = [one.released[0], one.instant] if one.released && !one.sent && @reading.releasable?(name) }
+      @reading.ones.each do |name, one|
+        one.released = [one.released[0], one.instant] if one.released && !one.sent && @reading.releasable?(name)
+      end
       "#{wall} #{zone}"
     end
   end
@@ -162,7 +222,14 @@ class History
     chosen = pick([NAMES, [:one], [:two]])
     before = db[:asks].max(:order_no) || 0
     attempt do
-      id = act("Signoff::SendAsk", pick(%i[ines tobiah]), step_id: step.id, post_ids: [@post], channel_ids: @channels.values_at(*chosen))
+      id =
+        act(
+          "Signoff::SendAsk",
+          pick(%i[ines tobiah]),
+          step_id: step.id,
+          post_ids: [@post],
+          channel_ids: @channels.values_at(*chosen)
+        )
       add_line(id, step)
       "#{step.side} after #{before}"
     end
@@ -173,14 +240,26 @@ class History
     row = db[:ask_lines].where(ask_id: ask_id).first
     names = @ids.select { |_, id| db[:ask_line_adaptations].where(line_id: row[:id], adaptation_id: id).any? }.keys
     raise "asked for what was sent" if names.any? { |name| @reading.ones[name].sent }
-    raise "asked at a step where nothing waits" if step.required && names.any? { |name| @reading.waits_at(name)&.id != step.id }
+    if step.required && names.any? { |name| @reading.waits_at(name)&.id != step.id }
+      raise "asked at a step where nothing waits"
+    end
 
     people = db[:ask_people].where(ask_id: ask_id).select_map(:person_id).map { |id| person(id) }
     places = db[:ask_places].where(ask_id: ask_id).order(:number).select_map(:person_id).map { |id| id && person(id) }
     raise "fewer people than places" if people.size < places.size
 
     asked = names.to_h { |name| [name, @reading.ones[name].then { |one| [one.content, one.day, one.authors] }] }
-    @reading.ask(Reading::Line.new(id: row[:id], step: step.id, asked: asked, state: names.to_h { |name| [name, :open] }, places: places, people: people, order: ask[:order_no]))
+    @reading.ask(
+      Reading::Line.new(
+        id: row[:id],
+        step: step.id,
+        asked: asked,
+        state: names.to_h { |name| [name, :open] },
+        places: places,
+        people: people,
+        order: ask[:order_no]
+      )
+    )
   end
 
   # By somebody who was asked, on any line there ever was, from a page that was opened now or long ago.
@@ -191,7 +270,18 @@ class History
     seen = pick([db[:answers].max(:order_no) || 0, db[:answers].max(:order_no) || 0, 0])
     shown = page(line)
     fates = @reading.predict(line, who, verdict, seen, shown)
-    outcome = attempt { act("Signoff::AnswerAsk", who, line_id: line.id, verdict: verdict, words: verdict == "yes" ? "" : "Not so", shown: echoed(line, shown), seen: seen) && "taken" }
+    outcome =
+      attempt do
+        act(
+          "Signoff::AnswerAsk",
+          who,
+          line_id: line.id,
+          verdict: verdict,
+          words: verdict == "yes" ? "" : "Not so",
+          shown: echoed(line, shown),
+          seen: seen
+        ) && "taken"
+      end
     order = compare_kept(line, who, verdict, fates, outcome)
     @reading.take(line, who, verdict, order, fates) if order
     "#{who} #{verdict} #{fates} #{outcome}"
@@ -204,7 +294,11 @@ class History
   end
 
   def echoed(line, shown)
-    prints = db[:ask_line_adaptations].where(line_id: line.id).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
+    prints =
+      db[:ask_line_adaptations]
+        .where(line_id: line.id)
+        .join(:revision_adaptations, id: :revision_adaptation_id)
+        .select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
     shown.to_h { |name| [@ids[name], prints.fetch(@ids[name])] }
   end
 
@@ -212,7 +306,10 @@ class History
     last = @last_order || 0
     kept = db[:answers].where(line_id: line.id).where { order_no > last }.all
     @last_order = [last, *kept.map { |row| row[:order_no] }].max
-    real = fates.keys.to_h { |name| [name, kept.find { |row| row[:adaptation_id] == @ids[name] }.then { |row| fate_of(row) }] }
+    real =
+      fates.keys.to_h do |name|
+        [name, kept.find { |row| row[:adaptation_id] == @ids[name] }.then { |row| fate_of(row) }]
+      end
     raise "#{who} says #{verdict}: the text has it #{fates}, the acts #{real} (#{outcome})" if real != fates
 
     kept.map { |row| row[:order_no] }.max
@@ -260,7 +357,10 @@ class History
     step = pick(@reading.steps) or return "no step"
     attempt do
       act("Signoff::SkipStep", :bram, post_id: @post, step_id: step.id, reason: "In a hurry")
-      db[:rulings].where(post_id: @post, step_id: step.id).select_map(:adaptation_id).each { |id| skipped(@ids.key(id), step) }
+      db[:rulings]
+        .where(post_id: @post, step_id: step.id)
+        .select_map(:adaptation_id)
+        .each { |id| skipped(@ids.key(id), step) }
       step.side
     end
   end
@@ -280,12 +380,12 @@ class History
   def ready
     attempt do
       act("Posts::MarkReady", post_id: @post)
-      @reading.ones.each_value { |one|
+      @reading.ones.each_value do |one|
         unless one.sent
           one.ready = one.content
           one.opened = false
         end
-      }
+      end
       "done"
     end
   end
@@ -321,7 +421,10 @@ class History
 
   # The minute has come for one that is released: it goes out only with a complete set of yeses.
   def send_due
-    name = NAMES.select { |one| @reading.ones[one].released && !@reading.ones[one].sent }.then { |released| pick(released) } or return "nothing released"
+    name =
+      NAMES
+        .select { |one| @reading.ones[one].released && !@reading.ones[one].sent }
+        .then { |released| pick(released) } or return "nothing released"
     showing = db[:showings].where(adaptation_id: @ids[name]).get(:id)
     sent = deliver(showing)
     raise "sent what the text does not release" if sent && @reading.stage(name) != "released"
@@ -336,7 +439,11 @@ class History
     kit = world.kit.dup.tap { |same| same.networks = network }
     before = world.clock.now
     world.clock.set(@time + 1)
-    AskFirst::App::Dispatch::Advance.call(kit, AskFirst::App::Member.process(world.workspace(@client), "dispatcher"), showing_id: showing)
+    AskFirst::App::Dispatch::Advance.call(
+      kit,
+      AskFirst::App::Member.process(world.workspace(@client), "dispatcher"),
+      showing_id: showing
+    )
     network.sent.any?
   ensure
     world.clock.set(before)

@@ -42,7 +42,12 @@ module Infrastructure
     name = "template_#{digest}"
     cloning(on) do
       there = admin(on) { |db| db[:pg_database].where(datname: name).any? }
-      AskFirst::Store::Migrate.call(admin_url: on.url("postgres", "postgres"), owner_url: on.url(name, "ask_first_owner")) unless there
+      unless there
+        AskFirst::Store::Migrate.call(
+          admin_url: on.url("postgres", "postgres"),
+          owner_url: on.url(name, "ask_first_owner")
+        )
+      end
     end
     name
   end
@@ -68,27 +73,50 @@ module Infrastructure
   # The stand-ins, once for the whole run.
   # @return [Hash] {url:, smtp:}
   def stand_ins
-    @stand_ins ||= begin
-      http = Setup::Processes.free_port
-      smtp = Setup::Processes.free_port
-      processes.start("stand-ins", "ruby", "stand_ins/run.rb", File.join(folder, "stand_ins"), http.to_s, smtp.to_s, env: {}, log: log("stand_ins"))
-      processes.wait_for("stand-ins", http, path: "/mail")
-      { url: "http://127.0.0.1:#{http}", smtp: smtp }
-    end
+    @stand_ins ||=
+      begin
+        http = Setup::Processes.free_port
+        smtp = Setup::Processes.free_port
+        processes.start(
+          "stand-ins",
+          "ruby",
+          "stand_ins/run.rb",
+          File.join(folder, "stand_ins"),
+          http.to_s,
+          smtp.to_s,
+          env: {
+          },
+          log: log("stand_ins")
+        )
+        processes.wait_for("stand-ins", http, path: "/mail")
+        { url: "http://127.0.0.1:#{http}", smtp: smtp }
+      end
   end
 
   def log(name)
-    File.join(Setup::VAR, "test-#{name}#{ENV.fetch('TEST_ENV_NUMBER', '')}.log")
+    File.join(Setup::VAR, "test-#{name}#{ENV.fetch("TEST_ENV_NUMBER", "")}.log")
   end
 
   def settings(environment, **more)
-    env = environment.merge(
-      "ASK_FIRST_SECRET" => SECRET, "ASK_FIRST_FILES" => File.join(folder, "files"), "ASK_FIRST_ENV" => "test",
-      "ASK_FIRST_MARK" => File.join(folder, "#{environment.fetch('ASK_FIRST_OWNER_URL')[/\w+\z/]}.mark"), "ASK_FIRST_SMTP_PORT" => stand_ins[:smtp].to_s,
-      "ASK_FIRST_NETWORKS" => %w[ticker vitrine guildhall commons spool noticeboard].map { |name| "#{stand_ins[:url]}/networks/#{name}" }.join(","),
-      "ASK_FIRST_PRIVATE_HOSTS" => %w[quillmere.example brackwater.example oddling.example].map { |name| "http://#{name}=#{URI(stand_ins[:url]).authority}" }.join(","),
-      "ASK_FIRST_LEASE" => "8", "ASK_FIRST_NETWORK_TIMEOUT" => "4", "ASK_FIRST_SETTLE_FLOOR" => "0.2"
-    ).merge(more.transform_keys(&:to_s))
+    env =
+      environment.merge(
+        "ASK_FIRST_SECRET" => SECRET,
+        "ASK_FIRST_FILES" => File.join(folder, "files"),
+        "ASK_FIRST_ENV" => "test",
+        "ASK_FIRST_MARK" => File.join(folder, "#{environment.fetch("ASK_FIRST_OWNER_URL")[/\w+\z/]}.mark"),
+        "ASK_FIRST_SMTP_PORT" => stand_ins[:smtp].to_s,
+        "ASK_FIRST_NETWORKS" =>
+          %w[ticker vitrine guildhall commons spool noticeboard]
+            .map { |name| "#{stand_ins[:url]}/networks/#{name}" }
+            .join(","),
+        "ASK_FIRST_PRIVATE_HOSTS" =>
+          %w[quillmere.example brackwater.example oddling.example]
+            .map { |name| "http://#{name}=#{URI(stand_ins[:url]).authority}" }
+            .join(","),
+        "ASK_FIRST_LEASE" => "8",
+        "ASK_FIRST_NETWORK_TIMEOUT" => "4",
+        "ASK_FIRST_SETTLE_FLOOR" => "0.2"
+      ).merge(more.transform_keys(&:to_s))
     [AskFirst::Settings.from(env), env]
   end
 end

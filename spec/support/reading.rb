@@ -8,7 +8,20 @@ class Reading
   Line = Struct.new(:id, :step, :asked, :state, :places, :people, :order, keyword_init: true)
   Answer = Struct.new(:who, :step, :verdict, :content, :stood, :day, :counts, :order, keyword_init: true)
   # day: as the client's calendar has it · instant: what a release is compared by
-  One = Struct.new(:content, :authors, :day, :instant, :opened, :ready, :answers, :skips, :released, :sent, keyword_init: true)
+  One =
+    Struct.new(
+      :content,
+      :authors,
+      :day,
+      :instant,
+      :opened,
+      :ready,
+      :answers,
+      :skips,
+      :released,
+      :sent,
+      keyword_init: true
+    )
 
   attr_reader :steps, :lines, :ones
   attr_accessor :held
@@ -58,39 +71,68 @@ class Reading
   # Whose latest verdict at this step on this adaptation, whatever its content, is a yes on the current one.
   def yes_of?(name, step, who)
     one = @ones.fetch(name)
-    said = one.answers.select { |answer| answer.who == who && answer.step == step.id && (answer.verdict != "yes" || answer.counts) }.max_by(&:order)
+    said =
+      one
+        .answers
+        .select { |answer| answer.who == who && answer.step == step.id && (answer.verdict != "yes" || answer.counts) }
+        .max_by(&:order)
     !said.nil? && said.verdict == "yes" && said.content == one.content && said.day == one.day
   end
 
   def blocked?(name)
-    @ones.fetch(name).answers.any? { |answer| answer.verdict != "yes" && required?(answer.step) && stands_in_the_way?(name, answer) }
+    @ones
+      .fetch(name)
+      .answers
+      .any? { |answer| answer.verdict != "yes" && required?(answer.step) && stands_in_the_way?(name, answer) }
   end
 
   def own_block?(name, who, step)
-    @ones.fetch(name).answers.any? { |answer| answer.verdict != "yes" && answer.who == who && answer.step == step && required?(step) && stands_in_the_way?(name, answer) }
+    @ones
+      .fetch(name)
+      .answers
+      .any? do |answer|
+        answer.verdict != "yes" && answer.who == who && answer.step == step && required?(step) &&
+          stands_in_the_way?(name, answer)
+      end
   end
 
   # What becomes of an answer: for each adaptation that the page showed, :kept, :lifts (kept, and fills no place) or :refused.
   def predict(line, who, verdict, seen, shown)
     shown.to_h do |name|
       one = @ones.fetch(name)
-      fate = if one.sent then :refused
-             elsif verdict != "yes" then :kept
-             else yes_fate(line, name, one, who, seen)
-             end
+      fate =
+        if one.sent
+          :refused
+        elsif verdict != "yes"
+          :kept
+        else
+          yes_fate(line, name, one, who, seen)
+        end
       [name, fate]
     end
   end
 
   def take(line, who, verdict, order, fates)
-    fates.reject { |_, fate| fate == :refused }.each do |name, fate|
-      one = @ones.fetch(name)
-      content, day, = line.asked.fetch(name)
-      one.answers << Answer.new(who: who, step: line.step, verdict: verdict, content: content, stood: one.content, day: day, counts: fate == :kept, order: order)
-    end
+    fates
+      .reject { |_, fate| fate == :refused }
+      .each do |name, fate|
+        one = @ones.fetch(name)
+        content, day, = line.asked.fetch(name)
+        one.answers << Answer.new(
+          who: who,
+          step: line.step,
+          verdict: verdict,
+          content: content,
+          stood: one.content,
+          day: day,
+          counts: fate == :kept,
+          order: order
+        )
+      end
     step = @steps.find { |known| known.id == line.step }
     line.asked.each_key do |name|
-      line.state[name] = :answered if line.state[name] == :open && (satisfied?(name, step) || @ones[name].answers.any? { |answer| blocks_at?(name, answer, step) })
+      line.state[name] = :answered if line.state[name] == :open &&
+        (satisfied?(name, step) || @ones[name].answers.any? { |answer| blocks_at?(name, answer, step) })
     end
   end
 
@@ -117,7 +159,8 @@ class Reading
   # A block, an opening or a yes made void ends a release; so does other content or another time.
   def settle
     @ones.each do |name, one|
-      one.released = nil if one.released && !one.sent && !(releasable?(name) && one.released == [one.content, one.instant])
+      one.released = nil if one.released && !one.sent &&
+        !(releasable?(name) && one.released == [one.content, one.instant])
     end
   end
 
@@ -142,8 +185,16 @@ class Reading
 
   def stands_in_the_way?(name, refusal)
     one = @ones.fetch(name)
-    yeses = one.answers.select { |answer| answer.verdict == "yes" && answer.who == refusal.who && answer.step == refusal.step && answer.order > refusal.order }
-    anew = lines_of(name).any? { |line| line.step == refusal.step && line.order > refusal.order && ![refusal.content, refusal.stood].include?(line.asked[name].first) }
+    yeses =
+      one.answers.select do |answer|
+        answer.verdict == "yes" && answer.who == refusal.who && answer.step == refusal.step &&
+          answer.order > refusal.order
+      end
+    anew =
+      lines_of(name).any? do |line|
+        line.step == refusal.step && line.order > refusal.order &&
+          ![refusal.content, refusal.stood].include?(line.asked[name].first)
+      end
     (yeses.empty? && !anew) || (one.content == refusal.content && yeses.none? { |yes| yes.content == refusal.content })
   end
 
@@ -151,13 +202,11 @@ class Reading
     content, day, authors = line.asked.fetch(name)
     last = one.answers.select { |answer| answer.who == who && answer.step == line.step }.map(&:order).max || 0
     return :refused if last > seen
-    return content == one.content && own_block?(name, who, line.step) ? :lifts : :refused if %i[withdrawn outdated].include?(line.state[name])
+    if %i[withdrawn outdated].include?(line.state[name])
+      return content == one.content && own_block?(name, who, line.step) ? :lifts : :refused
+    end
     return :refused if day != one.day
 
-    if (content == one.content ? one.authors : authors).include?(who)
-      :refused
-    else
-      :kept
-    end
+    (content == one.content ? one.authors : authors).include?(who) ? :refused : :kept
   end
 end

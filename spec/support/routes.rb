@@ -3,9 +3,8 @@
 # Every route of a client workspace, read from the API description, each as somebody could call it: with ids in the
 # address and a body that fits. A route that is added is in these calls by itself.
 module Routes
-  Call = Struct.new(:verb, :template, :path, :body, :bytes, keyword_init: true) do
-    def to_s = "#{verb.upcase} #{template}"
-  end
+  Call =
+    Struct.new(:verb, :template, :path, :body, :bytes, keyword_init: true) { def to_s = "#{verb.upcase} #{template}" }
 
   FIXED = { "parts/{part}" => "text", "brand/{part}" => "voice" }.freeze
 
@@ -19,9 +18,13 @@ module Routes
   # @param ids [Hash{String=>String}] parameter's name => id; what is not named gets an id that is nowhere
   # @return [Array<Call>]
   def of(workspace, ids = {})
-    described["paths"].select { |template, _| template.start_with?("/api/w/") }.flat_map do |template, item|
-      (item.keys & %w[get put post delete]).map { |method| call(method, template, item, item[method], { "workspace" => workspace }.merge(ids)) }
-    end
+    described["paths"]
+      .select { |template, _| template.start_with?("/api/w/") }
+      .flat_map do |template, item|
+        (item.keys & %w[get put post delete]).map do |method|
+          call(method, template, item, item[method], { "workspace" => workspace }.merge(ids))
+        end
+      end
   end
 
   # @param version [Integer] that the caller says to have seen
@@ -30,7 +33,12 @@ module Routes
     headers = { "HTTP_IF_MATCH" => "\"#{version}\"" }
     return client.call(call.verb, call.path, call.body, headers) unless call.bytes
 
-    client.custom_request(call.verb.upcase, call.path, {}, headers.merge("CONTENT_TYPE" => "application/octet-stream", input: "bytes"))
+    client.custom_request(
+      call.verb.upcase,
+      call.path,
+      {},
+      headers.merge("CONTENT_TYPE" => "application/octet-stream", :input => "bytes")
+    )
     [client.last_response.status, client.last_response.body.empty? ? {} : JSON.parse(client.last_response.body)]
   end
 
@@ -39,12 +47,20 @@ module Routes
     path = path.gsub(/\{(\w+)\}/) { ids.fetch(Regexp.last_match(1)) { AskFirst::Core::Uuid.v7(Time.now) } }
     content = resolve(operation["requestBody"] || {})["content"] || {}
     body = content["application/json"] && sample(content["application/json"]["schema"])
-    Call.new(verb: method, template: template, path: path + query(item, operation), body: body, bytes: content.keys.any? { |type| type != "application/json" })
+    Call.new(
+      verb: method,
+      template: template,
+      path: path + query(item, operation),
+      body: body,
+      bytes: content.keys.any? { |type| type != "application/json" }
+    )
   end
 
   def query(item, operation)
-    wanted = [*item["parameters"], *operation["parameters"]].map { |one| resolve(one) }.select { |one| one["in"] == "query" && one["required"] }
-    wanted.empty? ? "" : "?#{URI.encode_www_form(wanted.map { |one| [one['name'], sample(one['schema'])] })}"
+    wanted =
+      [*item["parameters"], *operation["parameters"]].map { |one| resolve(one) }
+        .select { |one| one["in"] == "query" && one["required"] }
+    wanted.empty? ? "" : "?#{URI.encode_www_form(wanted.map { |one| [one["name"], sample(one["schema"])] })}"
   end
 
   def sample(schema)
@@ -53,11 +69,16 @@ module Routes
     return schema["enum"].first if schema["enum"]
 
     case schema["type"]
-    when "object" then (schema["required"] || []).to_h { |name| [name, sample(schema["properties"][name])] }
-    when "array" then [sample(schema["items"])]
-    when "integer", "number" then schema["minimum"] || 1
-    when "boolean" then false
-    when "string", nil then schema["format"] == "uuid" ? AskFirst::Core::Uuid.v7(Time.now) : "x"
+    when "object"
+      (schema["required"] || []).to_h { |name| [name, sample(schema["properties"][name])] }
+    when "array"
+      [sample(schema["items"])]
+    when "integer", "number"
+      schema["minimum"] || 1
+    when "boolean"
+      false
+    when "string", nil
+      schema["format"] == "uuid" ? AskFirst::Core::Uuid.v7(Time.now) : "x"
     end
   end
 

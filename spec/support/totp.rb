@@ -11,7 +11,16 @@ module Totp
 
   # @param secret [String] in base 32
   def code(secret, at: Time.now, digits: 6)
-    bytes = secret.upcase.delete("= ").chars.map { |char| ALPHABET.index(char).to_s(2).rjust(5, "0") }.join.scan(/.{8}/).map { |bits| bits.to_i(2) }.pack("C*")
+    bytes =
+      secret
+        .upcase
+        .delete("= ")
+        .chars
+        .map { |char| ALPHABET.index(char).to_s(2).rjust(5, "0") }
+        .join
+        .scan(/.{8}/)
+        .map { |bits| bits.to_i(2) }
+        .pack("C*")
     by_bytes(bytes, at, digits)
   end
 

@@ -72,7 +72,18 @@ class Walk
 
   def first
     idle = at_rest(START)
-    World.new(START, Showing.new("planned", 0, nil, nil, 0, nil, nil).freeze, nil, 1, false, idle, idle, [].freeze, @left.dup.freeze, 0).freeze
+    World.new(
+      START,
+      Showing.new("planned", 0, nil, nil, 0, nil, nil).freeze,
+      nil,
+      1,
+      false,
+      idle,
+      idle,
+      [].freeze,
+      @left.dup.freeze,
+      0
+    ).freeze
   end
 
   def history(seen, world)
@@ -97,7 +108,9 @@ class Walk
     @step = label
     raise Broken, "twice" if after.shown_at.size > 1
     raise Broken, "out and not there" if after.showing.state == "out" && after.shown_at.empty?
-    raise Broken, "there, and it can be changed" if after.release.nil? && after.showing.state == "planned" && after.shown_at.any?
+    if after.release.nil? && after.showing.state == "planned" && after.shown_at.any?
+      raise Broken, "there, and it can be changed"
+    end
 
     after
   end
@@ -132,12 +145,15 @@ class Walk
 
   def tick(world)
     now = world.now + TICK
-    beating = %i[a b].to_h { |name| [name, world[name].frozen ? world[name] : world[name].dup.tap { |one| one.beat_at = now }] }
+    beating =
+      %i[a b].to_h { |name| [name, world[name].frozen ? world[name] : world[name].dup.tap { |one| one.beat_at = now }] }
     change(world, now: now, **beating)
   end
 
   def person(world)
-    yield((world.held ? "lift" : "hold"), change(world, held: !world.held, left: spend(world, :acts))) if world.left.acts.positive?
+    if world.left.acts.positive?
+      yield((world.held ? "lift" : "hold"), change(world, held: !world.held, left: spend(world, :acts)))
+    end
     return unless world.showing.state == "planned" && world.left.acts.positive?
 
     left = spend(world, :acts)

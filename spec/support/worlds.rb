@@ -47,11 +47,12 @@ class SpecWorld
 
     # The database that worlds are cloned from, and the world that was made in it.
     def pristine
-      @pristine ||= begin
-        made = new
-        made.close(keep: true)
-        made
-      end
+      @pristine ||=
+        begin
+          made = new
+          made.close(keep: true)
+          made
+        end
     end
   end
 
@@ -61,7 +62,8 @@ class SpecWorld
   def initialize(cluster: Infrastructure.cluster, clock: nil, from: nil, **more)
     @cluster = cluster
     @name = "spec_#{Process.pid}_#{self.class.count += 1}"
-    @settings, @environment = Infrastructure.settings(Infrastructure.database(@name, on: cluster, template: from&.name), **more)
+    @settings, @environment =
+      Infrastructure.settings(Infrastructure.database(@name, on: cluster, template: from&.name), **more)
     @kit = AskFirst::Kits.build(@settings, @settings.web_url, pool: 6).dup
     @kit.bus.stop
     @kit.bus = Ears.new
@@ -102,16 +104,38 @@ class SpecWorld
   def write(post, part, value, who: :maro, on: nil, client: :quillmere)
     channel_id = on && channel(on, client)
     row = db[:parts].where(post_id: post, channel_id: channel_id, part: part).first
-    act("Posts::SavePart", who, client, post_id: post, channel_id: channel_id, part: part, value: value, version: row ? row[:version] : 0)
+    act(
+      "Posts::SavePart",
+      who,
+      client,
+      post_id: post,
+      channel_id: channel_id,
+      part: part,
+      value: value,
+      version: row ? row[:version] : 0
+    )
   end
 
   # A whole draft: copy by Maro, a picture by Sunniva, planned for tomorrow 7:30 in the client's zone.
-  def draft(channels: %i[ticker vitrine], text: "When fog sits on the estuary, the 7:20 does not guess.", wall: "2026-10-15T07:30",
-            client: :quillmere, picture: true)
+  def draft(
+    channels: %i[ticker vitrine],
+    text: "When fog sits on the estuary, the 7:20 does not guess.",
+    wall: "2026-10-15T07:30",
+    client: :quillmere,
+    picture: true
+  )
     post = act("Posts::MakePost", :ines, client, subject: "Fog days")
     act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: channels.map { |one| channel(one, client) })
     write(post, "text", text, client: client)
-    write(post, "time", { "wall" => wall, "zone" => Demo::World::CLIENTS.fetch(client)[:zone] }, who: :ines, client: client) if wall
+    if wall
+      write(
+        post,
+        "time",
+        { "wall" => wall, "zone" => Demo::World::CLIENTS.fetch(client)[:zone] },
+        who: :ines,
+        client: client
+      )
+    end
     illustrate(post, client: client) if picture
     post
   end
@@ -133,8 +157,16 @@ class SpecWorld
   def sending(post, network: nil, lease_until: kit.now + 60)
     found = owner[:showings].where(post_id: post)
     found = found.where(channel_id: channel(network)) if network
-    found.update(state: "sending", sender: AskFirst::Core::Uuid.v7(kit.now), lease_until: lease_until, due_at: lease_until, over_at: lease_until,
-      tries: 1, try_no: Sequel[:try_no] + 1, may_be_out: true)
+    found.update(
+      state: "sending",
+      sender: AskFirst::Core::Uuid.v7(kit.now),
+      lease_until: lease_until,
+      due_at: lease_until,
+      over_at: lease_until,
+      tries: 1,
+      try_no: Sequel[:try_no] + 1,
+      may_be_out: true
+    )
   end
 
   def step(position, client = :quillmere)
@@ -146,17 +178,33 @@ class SpecWorld
   end
 
   def line(post)
-    db[:ask_lines].where(Sequel[:ask_lines][:post_id] => post).join(:asks, id: :ask_id).order(:order_no).select_all(:ask_lines).last
+    db[:ask_lines]
+      .where(Sequel[:ask_lines][:post_id] => post)
+      .join(:asks, id: :ask_id)
+      .order(:order_no)
+      .select_all(:ask_lines)
+      .last
   end
 
   def shown(post)
-    db[:ask_line_adaptations].where(line_id: line(post)[:id]).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(
-      Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint
-    )
+    db[:ask_line_adaptations]
+      .where(line_id: line(post)[:id])
+      .join(:revision_adaptations, id: :revision_adaptation_id)
+      .select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
   end
 
   def answer(post, who, verdict = "yes", words = "", client: :quillmere, **more)
-    act("Signoff::AnswerAsk", who, client, line_id: line(post)[:id], verdict: verdict, words: words, shown: shown(post), seen: seen(post, who), **more)
+    act(
+      "Signoff::AnswerAsk",
+      who,
+      client,
+      line_id: line(post)[:id],
+      verdict: verdict,
+      words: words,
+      shown: shown(post),
+      seen: seen(post, who),
+      **more
+    )
   end
 
   # The order of somebody's last word that their page would show: at this step on what the line asks about, on whichever line.

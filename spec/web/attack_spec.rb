@@ -12,7 +12,8 @@ RSpec.describe "Attacks over the API" do
     ApiWorld.client.tap { |other| other.set_cookie("af_session=#{Rack::Utils.escape(cookie)}") }
   end
 
-  def make_post(client, subject, key) = client.call(:post, "/api/w/#{w}/posts", { subject: subject }, { "HTTP_IDEMPOTENCY_KEY" => key })
+  def make_post(client, subject, key) =
+    client.call(:post, "/api/w/#{w}/posts", { subject: subject }, { "HTTP_IDEMPOTENCY_KEY" => key })
 
   describe "what may stand in a shared cache" do
     around do |example|
@@ -39,7 +40,10 @@ RSpec.describe "Attacks over the API" do
     end
 
     it "behind TLS, browsers are told to come by TLS alone (RFC 6797); without, they are not" do
-      seen = %w[https://ask.example http://ask.example].map { |url| over(url).tap { |client| client.get("/") }.last_response.headers["strict-transport-security"] }
+      seen =
+        %w[https://ask.example http://ask.example].map do |url|
+          over(url).tap { |client| client.get("/") }.last_response.headers["strict-transport-security"]
+        end
       expect(seen).to match [/\Amax-age=\d{8,}/, nil]
     end
   end
@@ -68,9 +72,15 @@ RSpec.describe "Attacks over the API" do
     it "is for one address with its query: two channels are two things to do" do
       post = world.draft
       key = SecureRandom.uuid
-      saved = %i[ticker vitrine].map do |network|
-        ines.call(:put, "/api/w/#{w}/posts/#{post}/parts/text?channel=#{world.channel(network)}", { value: "Own words" }, { "HTTP_IF_MATCH" => '"0"', "HTTP_IDEMPOTENCY_KEY" => key })
-      end
+      saved =
+        %i[ticker vitrine].map do |network|
+          ines.call(
+            :put,
+            "/api/w/#{w}/posts/#{post}/parts/text?channel=#{world.channel(network)}",
+            { value: "Own words" },
+            { "HTTP_IF_MATCH" => '"0"', "HTTP_IDEMPOTENCY_KEY" => key }
+          )
+        end
       expect(saved.map(&:first)).to eq [200, 422]
       expect(saved.last.last["code"]).to eq "key_used"
     end
@@ -97,27 +107,37 @@ RSpec.describe "Attacks over the API" do
   it "a body that is too large is refused, however its type is written" do
     big = JSON.generate(subject: "x" * (2 * 1024 * 1024))
     ["application/json", "Application/JSON", "APPLICATION/JSON; charset=utf-8"].each do |type|
-      ines.custom_request("POST", "/api/w/#{w}/posts", {}, "CONTENT_TYPE" => type, input: big)
+      ines.custom_request("POST", "/api/w/#{w}/posts", {}, "CONTENT_TYPE" => type, :input => big)
       expect([type, ines.last_response.status]).to eq [type, 413]
     end
   end
 
   it "a form is not taken where JSON is" do
     ["multipart/form-data; boundary=b", "application/x-www-form-urlencoded"].each do |type|
-      ines.custom_request("POST", "/api/w/#{w}/posts", {}, "CONTENT_TYPE" => type, input: "subject=x")
+      ines.custom_request("POST", "/api/w/#{w}/posts", {}, "CONTENT_TYPE" => type, :input => "subject=x")
       expect([ines.last_response.status, JSON.parse(ines.last_response.body)["code"]]).to eq [415, "bad_type"]
     end
   end
 
   describe "names" do
     it "of nothing but spaces are none, and hold no line ends" do
-      expect(ines.call(:post, "/api/w/#{w}/posts", { subject: " \t\u00A0\u2003 " }).last["id"].then { |id| db[:posts].where(id: id).get(:subject) }).to eq ""
+      expect(
+        ines.call(:post, "/api/w/#{w}/posts", { subject: " \t\u00A0\u2003 " }).last["id"].then do |id|
+          db[:posts].where(id: id).get(:subject)
+        end
+      ).to eq ""
       made = ines.call(:post, "/api/w/#{w}/posts", { subject: "Fog\r\nBcc: all\u2028today" }).last["id"]
       expect(db[:posts].where(id: made).get(:subject)).not_to match(/[\r\n\u2028]/)
     end
 
     it "that turn the direction of writing round do not reach a download" do
-      ines.custom_request("POST", "/api/w/#{w}/brand-files?name=#{URI.encode_www_form_component("logo\u202Egpj.exe")}", {}, "CONTENT_TYPE" => "application/octet-stream", input: SpecWorld.picture.string)
+      ines.custom_request(
+        "POST",
+        "/api/w/#{w}/brand-files?name=#{URI.encode_www_form_component("logo\u202Egpj.exe")}",
+        {},
+        "CONTENT_TYPE" => "application/octet-stream",
+        :input => SpecWorld.picture.string
+      )
       id = JSON.parse(ines.last_response.body).fetch("id")
       ines.get("/api/w/#{w}/brand-files/#{id}")
       expect(ines.last_response.headers["content-disposition"]).not_to match(/\u202E|%E2%80%AE/i)
@@ -127,8 +147,15 @@ RSpec.describe "Attacks over the API" do
 
   it "a search for % alone finds what holds one, and breaks nothing" do
     world.act("Posts::Rename", :ines, post_id: world.draft, subject: "Down by 20 % now", version: 1)
-    %w[% %25 _ \\ '].each { |words| expect([words, ines.call(:get, "/api/posts?words=#{URI.encode_www_form_component(words)}").first]).to eq [words, 200] }
-    expect(ines.call(:get, "/api/posts?words=%25").last["posts"].map { |one| one["subject"] }).to eq ["Down by 20 % now"]
+    %w[% %25 _ \\ '].each do |words|
+      expect([words, ines.call(:get, "/api/posts?words=#{URI.encode_www_form_component(words)}").first]).to eq [
+           words,
+           200
+         ]
+    end
+    expect(ines.call(:get, "/api/posts?words=%25").last["posts"].map { |one| one["subject"] }).to eq [
+         "Down by 20 % now"
+       ]
   end
 
   it "live updates tell a real client from an invented one by nothing, and end with the membership" do
@@ -136,28 +163,52 @@ RSpec.describe "Attacks over the API" do
     theirs = world.workspace(fresh)
     tobiah = ApiWorld.client(:tobiah)
     invented = AskFirst::Core::Uuid.v7(Time.now)
-    poll = lambda do |id|
-      tobiah.post("/message-bus/#{SecureRandom.hex(8)}/poll?dlp=t", { "/workspaces/#{id}" => -1 })
-      [tobiah.last_response.status, JSON.parse(tobiah.last_response.body), tobiah.last_response.headers.to_h.except("content-length", "set-cookie")]
-    end
+    poll =
+      lambda do |id|
+        tobiah.post("/message-bus/#{SecureRandom.hex(8)}/poll?dlp=t", { "/workspaces/#{id}" => -1 })
+        [
+          tobiah.last_response.status,
+          JSON.parse(tobiah.last_response.body),
+          tobiah.last_response.headers.to_h.except("content-length", "set-cookie")
+        ]
+      end
     expect(poll.call(theirs)).to eq poll.call(invented)
     expect(tobiah.last_response.headers["cache-control"]).to include "no-store"
   end
 
   it "a client's person who answered by link until now and is invited to the agency side chooses a password, and signs in" do
     login = "l#{SecureRandom.hex(3)}"
-    person = AskFirst::App::People::AddPerson.call(world.kit, agency_id: db[:agencies].get(:id), name: "Lio", email: "#{login}@fernhollow.example", zone: "Europe/Lisbon", password: nil, cost: SpecWorld::CHEAP)
-    invite = lambda do
-      fresh = fresh_client
-      _, token = invitation(fresh, "#{login}@fernhollow.example")
-      token
-    end
+    person =
+      AskFirst::App::People::AddPerson.call(
+        world.kit,
+        agency_id: db[:agencies].get(:id),
+        name: "Lio",
+        email: "#{login}@fernhollow.example",
+        zone: "Europe/Lisbon",
+        password: nil,
+        cost: SpecWorld::CHEAP
+      )
+    invite =
+      lambda do
+        fresh = fresh_client
+        _, token = invitation(fresh, "#{login}@fernhollow.example")
+        token
+      end
     token = invite.call
     look = nobody.call(:post, "/api/invitation/look", { token: token }).last
     expect(look).to include("side" => "agency")
-    expect(nobody.call(:post, "/api/invitation/accept", { token: token, name: "Lio", password: "short" })).to match [422, a_hash_including("code" => "bad_password", "field" => "password")]
+    expect(nobody.call(:post, "/api/invitation/accept", { token: token, name: "Lio", password: "short" })).to match [
+            422,
+            a_hash_including("code" => "bad_password", "field" => "password")
+          ]
     expect(db[:memberships].where(person_id: person)).to be_empty
-    expect(nobody.call(:post, "/api/invitation/accept", { token: token, name: "Lio", password: "rain on the seventh pier" }).first).to be_between(200, 201)
+    expect(
+      nobody.call(
+        :post,
+        "/api/invitation/accept",
+        { token: token, name: "Lio", password: "rain on the seventh pier" }
+      ).first
+    ).to be_between(200, 201)
     expect(ApiClient.new(ApiWorld.app).sign_in(login, "rain on the seventh pier").call(:get, "/api/me").first).to eq 200
   end
 
@@ -166,7 +217,11 @@ RSpec.describe "Attacks over the API" do
     role = db[:roles].where(name: "designer").get(:id)
     world.act("People::Invite", :ines, client, addresses: email, role_id: role)
     row = db[:invitations].where(workspace_id: world.workspace(client), email: email).first
-    AskFirst::App::People::MailInvitation.call(world.jobs, AskFirst::App::Member.process(world.workspace(client), "dispatcher"), invitation_id: row[:id])
+    AskFirst::App::People::MailInvitation.call(
+      world.jobs,
+      AskFirst::App::Member.process(world.workspace(client), "dispatcher"),
+      invitation_id: row[:id]
+    )
     mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/#{email}.json"))).first
     [row[:id], mail["text"][%r{/invitation/?#/?(\S+)}, 1]]
   end

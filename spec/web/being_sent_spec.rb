@@ -4,16 +4,20 @@
 RSpec.describe "A post that is being sent" do
   let(:ines) { ApiWorld.client(:ines) }
   let(:post) do
-    world.draft(channels: [:ticker]).tap do |id|
-      world.clear(id)
-      world.release(id)
-      world.sending(id)
-    end
+    world
+      .draft(channels: [:ticker])
+      .tap do |id|
+        world.clear(id)
+        world.release(id)
+        world.sending(id)
+      end
   end
   let(:at) { "/api/w/#{world.workspace}/posts/#{post}" }
   let(:sheet) { ines.call(:get, at).last }
   let(:adaptation) { world.adaptation(post, :ticker) }
-  let(:version) { { "HTTP_IF_MATCH" => "\"#{db[:parts].where(post_id: post, part: 'text', channel_id: nil).get(:version)}\"" } }
+  let(:version) do
+    { "HTTP_IF_MATCH" => "\"#{db[:parts].where(post_id: post, part: "text", channel_id: nil).get(:version)}\"" }
+  end
 
   it "shows every part off, with the sentence that a save is answered with" do
     off = sheet["adaptations"][0]["parts"].transform_values { |part| part["off"] }
@@ -28,7 +32,9 @@ RSpec.describe "A post that is being sent" do
   {
     "open" => ->(spec) { [:post, "#{spec.at}/open", { adaptation_ids: [spec.adaptation] }] },
     "take_back" => ->(spec) { [:post, "#{spec.at}/take-back", {}] },
-    "choose_channels" => ->(spec) { [:put, "#{spec.at}/channels", { channel_ids: [spec.world.channel(:ticker), spec.world.channel(:vitrine)] }] },
+    "choose_channels" => ->(spec) do
+      [:put, "#{spec.at}/channels", { channel_ids: [spec.world.channel(:ticker), spec.world.channel(:vitrine)] }]
+    end,
     "release" => ->(spec) { [:post, "#{spec.at}/release", {}] },
     "mark_ready" => ->(spec) { [:post, "#{spec.at}/ready", {}] },
     "rename" => ->(spec) { [:put, "#{spec.at}/subject", { subject: "Renamed" }] }
@@ -60,7 +66,13 @@ RSpec.describe "A post that is being sent" do
     draft = world.draft(channels: [:ticker])
     here = "/api/w/#{world.workspace}/posts/#{draft}"
     said = -> { ines.call(:get, here).last["can"]["release"] }
-    tried = -> { ines.call(:post, "#{here}/release", {}).then { |status, body| status < 400 ? { "ok" => true } : { "ok" => false, "why" => [body["detail"], body["way_on"]].join(" ") } } }
+    tried = -> do
+      ines
+        .call(:post, "#{here}/release", {})
+        .then do |status, body|
+          status < 400 ? { "ok" => true } : { "ok" => false, "why" => [body["detail"], body["way_on"]].join(" ") }
+        end
+    end
     expect(said.call).to match("ok" => false, "why" => /not cleared/).and eq(tried.call)
     world.clear(draft)
     expect(said.call).to eq("ok" => true).and eq(tried.call)
@@ -74,15 +86,25 @@ RSpec.describe "A post that is being sent" do
     here = "/api/w/#{world.workspace}/posts/#{other}"
     seen = ines.call(:get, here).last
     expect(seen["can"]["open"]["ok"]).to be true
-    expect(seen["adaptations"].to_h { |one| [one["channel"]["network"], one["off"]] }).to match("Ticker" => /Ticker is being sent/, "Vitrine" => nil)
-    opened = %i[ticker vitrine].map { |network| ines.call(:post, "#{here}/open", { adaptation_ids: [world.adaptation(other, network)] }).first }
+    expect(seen["adaptations"].to_h { |one| [one["channel"]["network"], one["off"]] }).to match(
+      "Ticker" => /Ticker is being sent/,
+      "Vitrine" => nil
+    )
+    opened =
+      %i[ticker vitrine].map do |network|
+        ines.call(:post, "#{here}/open", { adaptation_ids: [world.adaptation(other, network)] }).first
+      end
     expect(opened).to eq [410, 204]
   end
 
   it "the way on works: a copy is a new draft with the same words" do
     status, made = ines.call(:post, "#{at}/copies", { walls: ["2026-10-22T07:30"] })
     expect(status).to eq 201
-    copy = ines.call(:get, "/api/w/#{world.workspace}/posts/#{made['ids'].first}").last
-    expect([copy["stage"], copy["master"]["parts"]["text"]["value"], copy["master"]["parts"]["text"]["off"]]).to eq ["drafting", sheet["master"]["parts"]["text"]["value"], nil]
+    copy = ines.call(:get, "/api/w/#{world.workspace}/posts/#{made["ids"].first}").last
+    expect([copy["stage"], copy["master"]["parts"]["text"]["value"], copy["master"]["parts"]["text"]["off"]]).to eq [
+         "drafting",
+         sheet["master"]["parts"]["text"]["value"],
+         nil
+       ]
   end
 end

@@ -6,7 +6,7 @@ RSpec.describe AskFirst::Web::BodyGuard, database: false do
   let(:guarded) { described_class.new(->(env) { [200, {}, [env["rack.input"].read.to_s]] }) }
 
   def send_json(body, path: "/api/x")
-    Rack::MockRequest.new(guarded).put(path, "CONTENT_TYPE" => "application/json", input: body)
+    Rack::MockRequest.new(guarded).put(path, "CONTENT_TYPE" => "application/json", :input => body)
   end
 
   def code(reply) = JSON.parse(reply.body)["code"]
@@ -34,7 +34,12 @@ RSpec.describe AskFirst::Web::BodyGuard, database: false do
   end
 
   it "leaves uploads alone" do
-    reply = Rack::MockRequest.new(guarded).post("/api/media", "CONTENT_TYPE" => "application/octet-stream", input: "\xFF\xD8")
+    reply =
+      Rack::MockRequest.new(guarded).post(
+        "/api/media",
+        "CONTENT_TYPE" => "application/octet-stream",
+        :input => "\xFF\xD8"
+      )
     expect(reply.status).to eq 200
   end
 end
@@ -47,15 +52,29 @@ RSpec.describe AskFirst::Web::SameOrigin, database: false do
   end
 
   {
-    ["POST", {}] => 200, ["POST", { "HTTP_SEC_FETCH_SITE" => "same-origin" }] => 200, ["POST", { "HTTP_SEC_FETCH_SITE" => "none" }] => 200,
-    ["POST", { "HTTP_SEC_FETCH_SITE" => "cross-site" }] => 403, ["POST", { "HTTP_SEC_FETCH_SITE" => "same-site" }] => 403,
-    ["POST", { "HTTP_ORIGIN" => "http://ask.example" }] => 200, ["POST", { "HTTP_ORIGIN" => "https://evil.example" }] => 403,
-    ["POST", { "HTTP_ORIGIN" => "http://ask.example:81" }] => 403, ["POST", { "HTTP_ORIGIN" => "https://ask.example" }] => 403,
-    ["POST", { "HTTP_ORIGIN" => "https://evil.example", "HTTP_X_FORWARDED_HOST" => "evil.example", "HTTP_X_FORWARDED_PROTO" => "https" }] => 403,
-    ["POST", { "HTTP_ORIGIN" => "null" }] => 403, ["DELETE", { "HTTP_ORIGIN" => "https://evil.example" }] => 403,
+    ["POST", {}] => 200,
+    ["POST", { "HTTP_SEC_FETCH_SITE" => "same-origin" }] => 200,
+    ["POST", { "HTTP_SEC_FETCH_SITE" => "none" }] => 200,
+    ["POST", { "HTTP_SEC_FETCH_SITE" => "cross-site" }] => 403,
+    ["POST", { "HTTP_SEC_FETCH_SITE" => "same-site" }] => 403,
+    ["POST", { "HTTP_ORIGIN" => "http://ask.example" }] => 200,
+    ["POST", { "HTTP_ORIGIN" => "https://evil.example" }] => 403,
+    ["POST", { "HTTP_ORIGIN" => "http://ask.example:81" }] => 403,
+    ["POST", { "HTTP_ORIGIN" => "https://ask.example" }] => 403,
+    [
+      "POST",
+      {
+        "HTTP_ORIGIN" => "https://evil.example",
+        "HTTP_X_FORWARDED_HOST" => "evil.example",
+        "HTTP_X_FORWARDED_PROTO" => "https"
+      }
+    ] =>
+      403,
+    ["POST", { "HTTP_ORIGIN" => "null" }] => 403,
+    ["DELETE", { "HTTP_ORIGIN" => "https://evil.example" }] => 403,
     ["GET", { "HTTP_SEC_FETCH_SITE" => "cross-site" }] => 200
   }.each do |(method, headers), expected|
-    it "#{method} with #{headers.empty? ? 'no word of its origin' : headers.values.first} is #{expected == 200 ? 'let through' : 'refused'}" do
+    it "#{method} with #{headers.empty? ? "no word of its origin" : headers.values.first} is #{expected == 200 ? "let through" : "refused"}" do
       expect(status(method, headers)).to eq expected
     end
   end
@@ -65,8 +84,13 @@ RSpec.describe AskFirst::Web::Interface, database: false do
   around do |example|
     Dir.mktmpdir do |dir|
       @folder = dir
-      { "app/index.html" => "<app>", "app/assets/a.js" => "let a", "review/index.html" => "<review>", "review/assets/r.js" => "let r",
-        "secret.txt" => "secret" }.each do |name, body|
+      {
+        "app/index.html" => "<app>",
+        "app/assets/a.js" => "let a",
+        "review/index.html" => "<review>",
+        "review/assets/r.js" => "let r",
+        "secret.txt" => "secret"
+      }.each do |name, body|
         path = File.join(dir, name)
         FileUtils.mkdir_p(File.dirname(path))
         File.write(path, body)
@@ -117,13 +141,22 @@ RSpec.describe AskFirst::Web::Problem, database: false do
   core = AskFirst::Core
 
   {
-    core::Invalid.new("bad_time", "No.", field: "time") => 422, core::Refused.new("not_yours", "No.") => 403, core::NotFound.new => 404,
-    core::Conflict.new("sealed", "No.") => 409, core::Over.new("too_late", "No.") => 410, core::Dispatch::Lapsed.new => 422
+    core::Invalid.new("bad_time", "No.", field: "time") => 422,
+    core::Refused.new("not_yours", "No.") => 403,
+    core::NotFound.new => 404,
+    core::Conflict.new("sealed", "No.") => 409,
+    core::Over.new("too_late", "No.") => 410,
+    core::Dispatch::Lapsed.new => 422
   }.each do |error, status|
-    it "#{error.class.name.split('::').last} is #{status}, as problem details (RFC 9457)" do
+    it "#{error.class.name.split("::").last} is #{status}, as problem details (RFC 9457)" do
       answer, headers, body = described_class.of(error)
       problem = JSON.parse(body.first)
-      expect([answer, headers["content-type"], problem["status"], problem["code"]]).to eq [status, "application/problem+json", status, error.code]
+      expect([answer, headers["content-type"], problem["status"], problem["code"]]).to eq [
+           status,
+           "application/problem+json",
+           status,
+           error.code
+         ]
       expect(problem.keys).to include "type", "title", "detail", "field", "way_on"
     end
   end
@@ -135,7 +168,12 @@ end
 
 RSpec.describe AskFirst::Settings, database: false do
   it "reads the environment once into typed values" do
-    settings = described_class.from("ASK_FIRST_CLOCK_OFFSET" => "-12.5", "ASK_FIRST_SMTP_PORT" => "25", "ASK_FIRST_ENV" => "test")
+    settings =
+      described_class.from(
+        "ASK_FIRST_CLOCK_OFFSET" => "-12.5",
+        "ASK_FIRST_SMTP_PORT" => "25",
+        "ASK_FIRST_ENV" => "test"
+      )
     expect([settings.clock_offset, settings.smtp_port, settings.test?, settings.lease]).to eq [-12.5, 25, true, 30.0]
     expect(settings).to be_frozen
   end

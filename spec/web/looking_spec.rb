@@ -12,9 +12,14 @@ RSpec.describe "Looking as a member" do
     _, me = bram.call(:get, "/api/me")
     expect(me["looking_as"]).to include("name" => "Sunniva Achterberg", "role" => "designer", "workspace_id" => w)
     expect(me["workspaces"].map { |one| one["id"] }).to eq [w]
-    expect(me["workspaces"].first["can"]["make_post"]).to match("ok" => false, "why" => a_string_including("only looking as Sunniva"))
+    expect(me["workspaces"].first["can"]["make_post"]).to match(
+      "ok" => false,
+      "why" => a_string_including("only looking as Sunniva")
+    )
     expect(bram.call(:get, "/api/w/#{world.workspace(:brackwater)}/settings").first).to eq 404
-    expect(db[:record].where(workspace_id: w, act: "looked_as").order(:order_no).last[:person_id]).to eq world.person(:bram)
+    expect(db[:record].where(workspace_id: w, act: "looked_as").order(:order_no).last[:person_id]).to eq world.person(
+         :bram
+       )
   end
 
   it "changes nothing, by any route" do
@@ -26,7 +31,16 @@ RSpec.describe "Looking as a member" do
       status, body = bram.call(call.verb, call.path, call.body, { "HTTP_IF_MATCH" => '"0"' })
       expect([call.to_s, status, body["code"]]).to eq [call.to_s, 403, "looking"]
     end
-    expect(bram.call(:put, "/api/agency/policies", { second_factor_required: false, session_hours: 1, mail_domains: [] }, { "HTTP_IF_MATCH" => '"1"' }).last["code"]).to eq "looking"
+    expect(
+      bram.call(
+        :put,
+        "/api/agency/policies",
+        { second_factor_required: false, session_hours: 1, mail_domains: [] },
+        { "HTTP_IF_MATCH" => '"1"' }
+      ).last[
+        "code"
+      ]
+    ).to eq "looking"
   end
 
   it "ends when they stop, and when the member leaves" do
@@ -54,9 +68,19 @@ RSpec.describe "Looking as a member" do
       post
       look(:odile)
       listed = bram.call(:get, "/api/look-as/asks").last["asks"]
-      expect(listed.find { |one| one["id"] == ask }).to include("asked_by" => "Ines Calloway", "posts" => 1, "withdrawn" => false)
+      expect(listed.find { |one| one["id"] == ask }).to include(
+        "asked_by" => "Ines Calloway",
+        "posts" => 1,
+        "withdrawn" => false
+      )
       _, review = bram.call(:get, "/api/look-as/asks/#{ask}")
-      pass = world.act("Signoff::MintPass", AskFirst::App::Member.process(w, "dispatcher"), ask_id: ask, person_id: world.person(:odile))
+      pass =
+        world.act(
+          "Signoff::MintPass",
+          AskFirst::App::Member.process(w, "dispatcher"),
+          ask_id: ask,
+          person_id: world.person(:odile)
+        )
       guest = ApiWorld.client
       guest.call(:post, "/api/review/exchange", { pass: pass })
       expect(review).to eq guest.call(:get, "/api/review/ask").last
@@ -81,9 +105,11 @@ end
 
 RSpec.describe "The agency's routes" do
   let(:calls) do
-    Routes.described["paths"].select { |template, _| template.start_with?("/api/agency/") }.flat_map do |template, item|
-      (item.keys & %w[get put post delete]).map { |method| Routes.call(method, template, item, item[method], {}) }
-    end
+    Routes.described["paths"]
+      .select { |template, _| template.start_with?("/api/agency/") }
+      .flat_map do |template, item|
+        (item.keys & %w[get put post delete]).map { |method| Routes.call(method, template, item, item[method], {}) }
+      end
   end
 
   it "are an owner's: a lead is refused at each, whoever is signed out learns nothing" do
@@ -91,8 +117,14 @@ RSpec.describe "The agency's routes" do
     nobody = ApiWorld.client
     expect(calls.size).to be >= 9
     calls.each do |call|
-      expect([call.to_s, ines.call(call.verb, call.path, call.body, { "HTTP_IF_MATCH" => '"0"' }).first]).to eq [call.to_s, 403]
-      expect([call.to_s, nobody.call(call.verb, call.path, call.body, { "HTTP_IF_MATCH" => '"0"' }).first]).to eq [call.to_s, 401]
+      expect([call.to_s, ines.call(call.verb, call.path, call.body, { "HTTP_IF_MATCH" => '"0"' }).first]).to eq [
+           call.to_s,
+           403
+         ]
+      expect([call.to_s, nobody.call(call.verb, call.path, call.body, { "HTTP_IF_MATCH" => '"0"' }).first]).to eq [
+           call.to_s,
+           401
+         ]
     end
   end
 
@@ -100,7 +132,10 @@ RSpec.describe "The agency's routes" do
     world.act("Posts::MakePost", :ines, subject: "=HYPERLINK(\"https://evil.example\")")
     bram = ApiWorld.client(:bram)
     bram.get("/api/agency/record-file?as=csv&workspace=#{world.workspace}")
-    expect(bram.last_response.headers).to include("content-type" => a_string_including("text/csv"), "content-disposition" => 'attachment; filename="record.csv"')
+    expect(bram.last_response.headers).to include(
+      "content-type" => a_string_including("text/csv"),
+      "content-disposition" => 'attachment; filename="record.csv"'
+    )
     rows = CSV.parse(bram.last_response.body.dup.force_encoding("UTF-8").delete_prefix("\uFEFF"), headers: true)
     expect(rows.headers).to eq %w[at client who act subject facts]
     expect(rows.map { |row| row["client"] }.uniq).to eq ["Quillmere Ferries"]

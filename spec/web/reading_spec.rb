@@ -9,15 +9,36 @@ RSpec.describe "Reading over the API" do
 
   def back_from_network
     world.world.visitor.add_person("commons", "reader", { readerpage: "Reader's page" })
-    way = world.act("Channels::BeginConnect", :ines, client, network_address: "#{Infrastructure.stand_ins[:url]}/networks/commons")
-    AskFirst::App::Channels::FinishConnect.call(world.kit, world.person(:ines), **world.world.visitor.allow(way, "reader", ["readerpage"]))[:try_id]
+    way =
+      world.act(
+        "Channels::BeginConnect",
+        :ines,
+        client,
+        network_address: "#{Infrastructure.stand_ins[:url]}/networks/commons"
+      )
+    AskFirst::App::Channels::FinishConnect.call(
+      world.kit,
+      world.person(:ines),
+      **world.world.visitor.allow(way, "reader", ["readerpage"])
+    )[
+      :try_id
+    ]
   end
 
   let(:ids) do
     post = world.draft
     world.clear(post)
     world.release(post)
-    leaflet = world.act("Channels::AddOffline", :ines, client, name: "Leaflet #{SecureRandom.hex(2)}", initials: "L", limit: 900, pictures: 1)
+    leaflet =
+      world.act(
+        "Channels::AddOffline",
+        :ines,
+        client,
+        name: "Leaflet #{SecureRandom.hex(2)}",
+        initials: "L",
+        limit: 900,
+        pictures: 1
+      )
     by_hand = world.act("Posts::MakePost", :ines, client, subject: "By hand")
     world.act("Posts::ChooseChannels", :ines, client, post_id: by_hand, channel_ids: [leaflet])
     world.write(by_hand, "text", "Leaflet")
@@ -26,9 +47,16 @@ RSpec.describe "Reading over the API" do
     world.release(by_hand)
     world.act("Clients::MarkPicture", :ines, client, io: SpecWorld.picture)
     file = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("rules"), name: "Regeln ß.txt")
-    { "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"), "post" => post, "media" => world.standing(post).master["media"].first,
-      "showing" => db[:showings].where(post_id: by_hand).get(:id), "file" => file, "try" => back_from_network,
-      "rendition" => db[:renditions].where(workspace_id: w).get(:id), "membership" => db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id) }
+    {
+      "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"),
+      "post" => post,
+      "media" => world.standing(post).master["media"].first,
+      "showing" => db[:showings].where(post_id: by_hand).get(:id),
+      "file" => file,
+      "try" => back_from_network,
+      "rendition" => db[:renditions].where(workspace_id: w).get(:id),
+      "membership" => db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)
+    }
   end
 
   after { world.act("Clients::MarkPicture", :ines, client, io: nil) }
@@ -44,7 +72,10 @@ RSpec.describe "Reading over the API" do
   end
 
   it "of the agency, and one's own" do
-    calls = Routes.described["paths"].select { |template, item| item.key?("get") && !template.match?(%r{/api/(?:w|review|look-as|connect|people)}) }
+    calls =
+      Routes.described["paths"].select do |template, item|
+        item.key?("get") && !template.match?(%r{/api/(?:w|review|look-as|connect|people)})
+      end
     calls.each do |template, item|
       call = Routes.call("get", template, item, item["get"], {})
       bram.call(:get, call.path)
@@ -53,7 +84,7 @@ RSpec.describe "Reading over the API" do
   end
 
   it "a file of the brand sheet goes out as a download that no page of ours runs" do
-    ines.get("/api/w/#{w}/brand-files/#{ids['file']}")
+    ines.get("/api/w/#{w}/brand-files/#{ids["file"]}")
     headers = ines.last_response.headers
     expect(headers).to include("content-type" => "application/octet-stream", "x-content-type-options" => "nosniff")
     expect(headers["content-disposition"]).to start_with "attachment"
@@ -63,7 +94,10 @@ RSpec.describe "Reading over the API" do
   it "the export is a ZIP that is streamed and removed" do
     before = Dir[File.join(Dir.tmpdir, "export*")]
     bram.get("/api/w/#{w}/export")
-    expect(bram.last_response.headers).to include("content-type" => "application/zip", "content-disposition" => 'attachment; filename="quillmere-ferries.zip"')
+    expect(bram.last_response.headers).to include(
+      "content-type" => "application/zip",
+      "content-disposition" => 'attachment; filename="quillmere-ferries.zip"'
+    )
     expect(bram.last_response.body.byteslice(0, 2)).to eq "PK"
     expect(Dir[File.join(Dir.tmpdir, "export*")]).to eq before
   end
@@ -73,41 +107,115 @@ RSpec.describe "Setting up over the API" do
   let(:ines) { ApiWorld.client(:ines) }
 
   it "goes from a name to a channel, with each step's version and each error at its field" do
-    status, problem = ines.call(:post, "/api/clients", { name: "Harbour Loaf", mark: "HL", edge: "#336655", zone: "Mars/Base" })
+    status, problem =
+      ines.call(:post, "/api/clients", { name: "Harbour Loaf", mark: "HL", edge: "#336655", zone: "Mars/Base" })
     expect([status, problem["code"], problem["field"]]).to eq [422, "bad_zone", "zone"]
-    _, made = ines.call(:post, "/api/clients", { name: "Harbour Loaf", mark: "HL", edge: "#336655", zone: "Europe/Lisbon", copy_from: world.workspace, copy: %w[route people] })
-    base = "/api/w/#{made['id']}"
+    _, made =
+      ines.call(
+        :post,
+        "/api/clients",
+        {
+          name: "Harbour Loaf",
+          mark: "HL",
+          edge: "#336655",
+          zone: "Europe/Lisbon",
+          copy_from: world.workspace,
+          copy: %w[route people]
+        }
+      )
+    base = "/api/w/#{made["id"]}"
     expect(ines.call(:put, "#{base}/settings", { holidays: "pt" }).first).to eq 428
-    expect(ines.call(:put, "#{base}/settings", { holidays: "pt" }, "HTTP_IF_MATCH" => '"1"')).to eq [200, { "version" => 2 }]
-    expect(ines.call(:put, "#{base}/settings", { holidays: "es" }, "HTTP_IF_MATCH" => '"1"')).to match [409, a_hash_including("code" => "settings_changed")]
-    expect(ines.call(:put, "#{base}/brand/voice", { value: "Warm." }, "HTTP_IF_MATCH" => '"0"')).to eq [200, { "version" => 1 }]
-    expect(ines.call(:put, "#{base}/brand/smell", { value: "Warm." }, "HTTP_IF_MATCH" => '"0"').first).to be_between(404, 422)
-    expect(ines.call(:post, "#{base}/channels/offline", { name: "Leaflet", initials: "Leaf", limit: 10, pictures: 1 })).to match [422, a_hash_including("field" => "initials")]
-    expect(ines.call(:post, "#{base}/channels/offline", { name: "Leaflet", initials: "Lf", limit: 10, pictures: 1 }).first).to eq 201
-    _, invited = ines.call(:post, "#{base}/invitations", { addresses: "a@harbour.example\nnonsense", role_id: db[:roles].where(name: "client approver").get(:id) })
+    expect(ines.call(:put, "#{base}/settings", { holidays: "pt" }, "HTTP_IF_MATCH" => '"1"')).to eq [
+         200,
+         { "version" => 2 }
+       ]
+    expect(ines.call(:put, "#{base}/settings", { holidays: "es" }, "HTTP_IF_MATCH" => '"1"')).to match [
+            409,
+            a_hash_including("code" => "settings_changed")
+          ]
+    expect(ines.call(:put, "#{base}/brand/voice", { value: "Warm." }, "HTTP_IF_MATCH" => '"0"')).to eq [
+         200,
+         { "version" => 1 }
+       ]
+    expect(ines.call(:put, "#{base}/brand/smell", { value: "Warm." }, "HTTP_IF_MATCH" => '"0"').first).to be_between(
+      404,
+      422
+    )
+    expect(
+      ines.call(:post, "#{base}/channels/offline", { name: "Leaflet", initials: "Leaf", limit: 10, pictures: 1 })
+    ).to match [422, a_hash_including("field" => "initials")]
+    expect(
+      ines.call(:post, "#{base}/channels/offline", { name: "Leaflet", initials: "Lf", limit: 10, pictures: 1 }).first
+    ).to eq 201
+    _, invited =
+      ines.call(
+        :post,
+        "#{base}/invitations",
+        { addresses: "a@harbour.example\nnonsense", role_id: db[:roles].where(name: "client approver").get(:id) }
+      )
     expect(invited["results"].map { |one| one["invited"] }).to eq [true, false]
     expect(ines.call(:put, "#{base}/setup-step", { step: nil }).first).to eq 204
-    expect(ines.call(:get, "/api/me").last["workspaces"].find { |one| one["id"] == made["id"] }).to include("name" => "Harbour Loaf", "setup_step" => nil)
+    expect(ines.call(:get, "/api/me").last["workspaces"].find { |one| one["id"] == made["id"] }).to include(
+      "name" => "Harbour Loaf",
+      "setup_step" => nil
+    )
   end
 
   it "a picture that is none, or of 200 megapixels, is refused at its field" do
     huge = Vips::Image.black(20_000, 10_000).pngsave_buffer(compression: 9)
     { "<html>" => "not_a_picture", huge => "picture_too_large" }.each do |bytes, code|
-      ines.custom_request("POST", "/api/w/#{world.workspace}/mark", {}, { "CONTENT_TYPE" => "application/octet-stream", input: bytes })
-      expect([ines.last_response.status, JSON.parse(ines.last_response.body).values_at("code", "field")]).to eq [422, [code, "file"]]
+      ines.custom_request(
+        "POST",
+        "/api/w/#{world.workspace}/mark",
+        {},
+        { "CONTENT_TYPE" => "application/octet-stream", :input => bytes }
+      )
+      expect([ines.last_response.status, JSON.parse(ines.last_response.body).values_at("code", "field")]).to eq [
+           422,
+           [code, "file"]
+         ]
     end
   end
 
   it "an invitation is looked at and accepted by its secret alone; used twice, invented and expired say so" do
     nobody = ApiWorld.client
-    expect(nobody.call(:post, "/api/invitation/look", { token: "A" * 43 })).to match [410, a_hash_including("code" => "invitation_over")]
+    expect(nobody.call(:post, "/api/invitation/look", { token: "A" * 43 })).to match [
+            410,
+            a_hash_including("code" => "invitation_over")
+          ]
     email = "api#{SecureRandom.hex(3)}@fernhollow.example"
     world.act("People::Invite", :ines, addresses: email, role_id: db[:roles].where(name: "assistant").get(:id))
-    world.act("People::MailInvitation", AskFirst::App::Member.process(world.workspace, "dispatcher"), invitation_id: db[:invitations].where(email: email).get(:id))
-    token = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/#{email}.json"))).first["text"][%r{/invitation#/(\S+)}, 1]
-    expect(nobody.call(:post, "/api/invitation/look", { token: token }).last).to include("client" => "Quillmere Ferries", "known" => false, "signed_in_as" => nil)
-    expect(nobody.call(:post, "/api/invitation/accept", { token: token, name: "Api Person", password: "short" })).to match [422, a_hash_including("field" => "password")]
-    expect(nobody.call(:post, "/api/invitation/accept", { token: token, name: "Api Person", password: "rain on the seventh pier" })).to eq [200, { "workspace_id" => world.workspace, "side" => "agency" }]
-    expect(nobody.call(:post, "/api/invitation/accept", { token: token, name: "Again", password: "rain on the seventh pier" })).to match [410, a_hash_including("code" => "invitation_used")]
+    world.act(
+      "People::MailInvitation",
+      AskFirst::App::Member.process(world.workspace, "dispatcher"),
+      invitation_id: db[:invitations].where(email: email).get(:id)
+    )
+    token =
+      JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/#{email}.json"))).first["text"][
+        %r{/invitation#/(\S+)},
+        1
+      ]
+    expect(nobody.call(:post, "/api/invitation/look", { token: token }).last).to include(
+      "client" => "Quillmere Ferries",
+      "known" => false,
+      "signed_in_as" => nil
+    )
+    expect(
+      nobody.call(:post, "/api/invitation/accept", { token: token, name: "Api Person", password: "short" })
+    ).to match [422, a_hash_including("field" => "password")]
+    expect(
+      nobody.call(
+        :post,
+        "/api/invitation/accept",
+        { token: token, name: "Api Person", password: "rain on the seventh pier" }
+      )
+    ).to eq [200, { "workspace_id" => world.workspace, "side" => "agency" }]
+    expect(
+      nobody.call(
+        :post,
+        "/api/invitation/accept",
+        { token: token, name: "Again", password: "rain on the seventh pier" }
+      )
+    ).to match [410, a_hash_including("code" => "invitation_used")]
   end
 end

@@ -14,7 +14,13 @@ RSpec.describe "Releasing many at once" do
     draft = world.draft(picture: false)
     status, body = release(ines, first, draft, second)
     expect([status, body["released"]]).to match [200, contain_exactly(first, second)]
-    expect(body["left"]).to match [a_hash_including("post_id" => draft, "code" => "not_cleared", "sentence" => /nothing goes out without its yeses/)]
+    expect(body["left"]).to match [
+            a_hash_including(
+              "post_id" => draft,
+              "code" => "not_cleared",
+              "sentence" => /nothing goes out without its yeses/
+            )
+          ]
     expect([first, second, draft].map { |post| world.stage(post) }).to eq %w[released released drafting]
     expect(db[:releases].where(post_id: [first, second], ended_at: nil).count).to eq 3
     expect(db[:record].where(post_id: [first, second], act: "released").count).to eq 3

@@ -4,14 +4,34 @@ RSpec.describe "Signing in" do
   let(:login) { "p#{SecureRandom.hex(4)}" }
   let(:email) { "#{login}@fernhollow.example" }
   let!(:person) do
-    id = AskFirst::App::People::AddPerson.call(world.kit, agency_id: db[:agencies].get(:id), name: "Pia Somebody", email: email, zone: "Europe/Lisbon", password: Demo::World::PASSWORD, cost: SpecWorld::CHEAP)
-    world.owner[:memberships].insert(workspace_id: world.workspace, id: AskFirst::Core::Uuid.v7(Time.now), person_id: id, side: "agency", role_id: db[:roles].where(name: "assistant").get(:id), since: world.kit.now)
+    id =
+      AskFirst::App::People::AddPerson.call(
+        world.kit,
+        agency_id: db[:agencies].get(:id),
+        name: "Pia Somebody",
+        email: email,
+        zone: "Europe/Lisbon",
+        password: Demo::World::PASSWORD,
+        cost: SpecWorld::CHEAP
+      )
+    world.owner[:memberships].insert(
+      workspace_id: world.workspace,
+      id: AskFirst::Core::Uuid.v7(Time.now),
+      person_id: id,
+      side: "agency",
+      role_id: db[:roles].where(name: "assistant").get(:id),
+      since: world.kit.now
+    )
     id
   end
   let(:client) { ApiWorld.client(login) }
 
   def auth(who, path, **body)
-    who.post("/api/auth/#{path}", JSON.generate(body), { "CONTENT_TYPE" => "application/json", "HTTP_ACCEPT" => "application/json" })
+    who.post(
+      "/api/auth/#{path}",
+      JSON.generate(body),
+      { "CONTENT_TYPE" => "application/json", "HTTP_ACCEPT" => "application/json" }
+    )
     [who.last_response.status, JSON.parse(who.last_response.body)]
   end
 
@@ -20,7 +40,15 @@ RSpec.describe "Signing in" do
   # @return [Hash] what the set-up gave, with the secret for the app
   def with_second_factor(who)
     _, begun = auth(who, "otp-setup")
-    status, done = auth(who, "otp-setup", otp_secret: begun["secret"], otp_raw_secret: begun["raw"], password: Demo::World::PASSWORD, otp: Totp.code(begun["secret"]))
+    status, done =
+      auth(
+        who,
+        "otp-setup",
+        otp_secret: begun["secret"],
+        otp_raw_secret: begun["raw"],
+        password: Demo::World::PASSWORD,
+        otp: Totp.code(begun["secret"])
+      )
     expect(status).to eq 200
     done.merge("secret" => begun["secret"])
   end
@@ -35,7 +63,9 @@ RSpec.describe "Signing in" do
     post = world.draft(picture: false)
     pia = ApiWorld.client(:maro)
     at = "/api/w/#{world.workspace}/posts/#{post}/remarks"
-    said = ->(who) { pia.call(:post, at, { room: "house", words: "Whose words?" }, { "HTTP_AS_PERSON" => world.person(who) }) }
+    said = ->(who) do
+      pia.call(:post, at, { room: "house", words: "Whose words?" }, { "HTTP_AS_PERSON" => world.person(who) })
+    end
     expect(said.call(:ines)).to match [409, a_hash_including("code" => "somebody_else", "way_on" => /kept for you/)]
     expect(db[:remarks].where(post_id: post).count).to eq 0
     expect(said.call(:maro).first).to eq 201
@@ -48,15 +78,36 @@ RSpec.describe "Signing in" do
       again = ApiWorld.client(login)
       expect(JSON.parse(again.last_response.body)).to include("second_factor" => true)
       expect(me(again)).to match [401, a_hash_including("code" => "second_factor", "field" => "otp")]
-      expect(auth(again, "otp-auth", otp: "000000")).to match [401, a_hash_including("code" => "wrong_code", "field" => "otp")]
+      expect(auth(again, "otp-auth", otp: "000000")).to match [
+              401,
+              a_hash_including("code" => "wrong_code", "field" => "otp")
+            ]
       expect(auth(again, "otp-auth", otp: next_code(made["secret"])).first).to eq 200
       expect(me(again).first).to eq 200
     end
 
     it "a wrong code and a wrong password at the set-up are refused at their fields, and nothing is set up" do
       _, begun = auth(client, "otp-setup")
-      expect(auth(client, "otp-setup", otp_secret: begun["secret"], otp_raw_secret: begun["raw"], password: Demo::World::PASSWORD, otp: "123")).to match [401, a_hash_including("field" => "otp")]
-      expect(auth(client, "otp-setup", otp_secret: begun["secret"], otp_raw_secret: begun["raw"], password: "wrong", otp: Totp.code(begun["secret"]))).to match [401, a_hash_including("field" => "password")]
+      expect(
+        auth(
+          client,
+          "otp-setup",
+          otp_secret: begun["secret"],
+          otp_raw_secret: begun["raw"],
+          password: Demo::World::PASSWORD,
+          otp: "123"
+        )
+      ).to match [401, a_hash_including("field" => "otp")]
+      expect(
+        auth(
+          client,
+          "otp-setup",
+          otp_secret: begun["secret"],
+          otp_raw_secret: begun["raw"],
+          password: "wrong",
+          otp: Totp.code(begun["secret"])
+        )
+      ).to match [401, a_hash_including("field" => "password")]
       expect(db[:account_otp_keys].where(id: person)).to be_empty
     end
 
@@ -65,7 +116,10 @@ RSpec.describe "Signing in" do
       codes = auth(client, "recovery-codes", password: Demo::World::PASSWORD).last["codes"]
       expect(codes.size).to be >= 8
       again = ApiWorld.client(login)
-      expect(auth(again, "recovery-auth", "recovery-code": "nonsense")).to match [401, a_hash_including("code" => "wrong_code")]
+      expect(auth(again, "recovery-auth", "recovery-code": "nonsense")).to match [
+              401,
+              a_hash_including("code" => "wrong_code")
+            ]
       expect(auth(again, "recovery-auth", "recovery-code": codes.first).first).to eq 200
       expect(me(again).first).to eq 200
       third = ApiWorld.client(login)
@@ -105,10 +159,10 @@ RSpec.describe "Signing in" do
       _, listed = here.call(:get, "/api/profile/sessions")
       expect(listed["sessions"].map { |one| one["here"] }).to match_array [true, false]
       other = listed["sessions"].find { |one| !one["here"] }
-      expect(here.call(:delete, "/api/profile/sessions/#{other['id']}").last["sessions"].size).to eq 1
+      expect(here.call(:delete, "/api/profile/sessions/#{other["id"]}").last["sessions"].size).to eq 1
       expect(me(there)).to match [401, a_hash_including("code" => "signed_out")]
       expect(me(here).first).to eq 200
-      expect(here.call(:delete, "/api/profile/sessions/#{other['id']}").first).to eq 404
+      expect(here.call(:delete, "/api/profile/sessions/#{other["id"]}").first).to eq 404
     end
 
     it "of somebody else are not there" do
@@ -134,9 +188,17 @@ RSpec.describe "Signing in" do
 
     it "is changed with the old one, which ends all other sessions" do
       other = ApiWorld.client(login)
-      expect(auth(client, "change-password", password: "wrong", new_password: "rain on the seventh pier")).to match [401, a_hash_including("field" => "password")]
-      expect(auth(client, "change-password", password: Demo::World::PASSWORD, new_password: "short")).to match [422, a_hash_including("code" => "bad_password", "field" => "new_password")]
-      expect(auth(client, "change-password", password: Demo::World::PASSWORD, new_password: "rain on the seventh pier").first).to eq 200
+      expect(auth(client, "change-password", password: "wrong", new_password: "rain on the seventh pier")).to match [
+              401,
+              a_hash_including("field" => "password")
+            ]
+      expect(auth(client, "change-password", password: Demo::World::PASSWORD, new_password: "short")).to match [
+              422,
+              a_hash_including("code" => "bad_password", "field" => "new_password")
+            ]
+      expect(
+        auth(client, "change-password", password: Demo::World::PASSWORD, new_password: "rain on the seventh pier").first
+      ).to eq 200
       expect([me(client).first, me(other).first]).to eq [200, 401]
       expect(ApiWorld.client.sign_in(login, "rain on the seventh pier").last_response.status).to eq 200
       expect(ApiWorld.client.sign_in(login).last_response.status).to eq 401
@@ -150,13 +212,19 @@ RSpec.describe "Signing in" do
       expect(auth(stranger, "reset-password", key: key, password: "short").first).to eq 422
       expect(auth(stranger, "reset-password", key: key, password: "rain on the seventh pier").first).to eq 200
       expect(me(client).first).to eq 401
-      expect(auth(stranger, "reset-password", key: key, password: "another good long one")).to match [410, a_hash_including("code" => "reset_over")]
+      expect(auth(stranger, "reset-password", key: key, password: "another good long one")).to match [
+              410,
+              a_hash_including("code" => "reset_over")
+            ]
       expect(ApiWorld.client.sign_in(login, "rain on the seventh pier").last_response.status).to eq 200
     end
 
     it "asked for with an address that nobody has, or of somebody who answers by link, is answered alike and mails nothing" do
       before = db[:que_jobs].where(job_class: "AskFirst::Jobs::SealedMail").count
-      answers = ["nobody@fernhollow.example", "odile@quillmere.example"].map { |address| auth(ApiWorld.client, "reset-password-request", email: address) }
+      answers =
+        %w[nobody@fernhollow.example odile@quillmere.example].map do |address|
+          auth(ApiWorld.client, "reset-password-request", email: address)
+        end
       expect(answers).to all eq([200, { "success" => true }])
       expect(db[:que_jobs].where(job_class: "AskFirst::Jobs::SealedMail").count).to eq before
     end

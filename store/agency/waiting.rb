@@ -14,11 +14,15 @@ module AskFirst
 
         # Open lines with each person who has not answered them. NOT EXISTS, so that answered lines cost nothing.
         def open_asks
-          answered = @scope.db[:answers].where(
-            Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id], line_id: Sequel[:ask_lines][:id],
-            Sequel[:answers][:person_id] => Sequel[:ask_people][:person_id]
-          )
-          @scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil)
+          answered =
+            @scope.db[:answers].where(
+              Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id],
+              :line_id => Sequel[:ask_lines][:id],
+              Sequel[:answers][:person_id] => Sequel[:ask_people][:person_id]
+            )
+          @scope
+            .rows(:ask_lines)
+            .where(Sequel[:ask_lines][:ended_at] => nil)
             .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
             .exclude(answered.select(1).exists)
         end
@@ -35,7 +39,7 @@ module AskFirst
         end
 
         def tasks
-          @scope.rows(:tasks).where(Sequel[:tasks][:person_id] => @me, done_at: nil)
+          @scope.rows(:tasks).where(Sequel[:tasks][:person_id] => @me, :done_at => nil)
         end
 
         # What came back and has not been asked again anywhere yet.
@@ -52,9 +56,19 @@ module AskFirst
 
         # Due on channels that no network takes: for whoever has taken it up, else for the post's owner.
         def by_hand
-          owned = @scope.db[:posts].where(workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id], owner_id: @me)
+          owned =
+            @scope.db[:posts].where(
+              workspace_id: Sequel[:showings][:workspace_id],
+              id: Sequel[:showings][:post_id],
+              owner_id: @me
+            )
           found = Posts::Visible.showings(@scope, @scope.rows(:showings)).where(Sequel[:showings][:state] => "by_hand")
-          found.where(Sequel.|({ Sequel[:showings][:claimed_by] => @me }, Sequel.&({ Sequel[:showings][:claimed_by] => nil }, owned.select(1).exists)))
+          found.where(
+            Sequel.|(
+              { Sequel[:showings][:claimed_by] => @me },
+              Sequel.&({ Sequel[:showings][:claimed_by] => nil }, owned.select(1).exists)
+            )
+          )
         end
 
         def posts
@@ -70,12 +84,21 @@ module AskFirst
 
         # @return [Hash{String=>Hash{Symbol=>Integer}}] by client, how many of each kind; in one statement
         def counts
-          parts = all.map do |kind, rows|
-            id = Sequel[TABLES.fetch(kind)][:workspace_id]
-            rows.select(Sequel.cast(kind.to_s, :text).as(:kind), id.as(:workspace_id), Sequel.function(:count).*.as(:count)).group(id)
-          end
+          parts =
+            all.map do |kind, rows|
+              id = Sequel[TABLES.fetch(kind)][:workspace_id]
+              rows.select(
+                Sequel.cast(kind.to_s, :text).as(:kind),
+                id.as(:workspace_id),
+                Sequel.function(:count).*.as(:count)
+              ).group(id)
+            end
           found = parts.reduce { |one, more| one.union(more, all: true, from_self: false) }
-          @scope.db.from(found.as(:found)).all.group_by { |row| row[:workspace_id] }
+          @scope
+            .db
+            .from(found.as(:found))
+            .all
+            .group_by { |row| row[:workspace_id] }
             .transform_values { |rows| rows.to_h { |row| [row[:kind].to_sym, row[:count]] } }
         end
       end

@@ -17,8 +17,18 @@ module AskFirst
         end
 
         def keep(scope, address, state, note, now)
-          row = { workspace_id: scope.workspace_id, digest: digest(address), address: address, looked_at: now, state: state, note: note }
-          scope.db[:link_looks].insert_conflict(target: %i[workspace_id digest], update: row.slice(:looked_at, :state, :note)).insert(row)
+          row = {
+            workspace_id: scope.workspace_id,
+            digest: digest(address),
+            address: address,
+            looked_at: now,
+            state: state,
+            note: note
+          }
+          scope.db[:link_looks].insert_conflict(
+            target: %i[workspace_id digest],
+            update: row.slice(:looked_at, :state, :note)
+          ).insert(row)
         end
 
         def digest(address)

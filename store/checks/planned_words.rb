@@ -7,7 +7,8 @@ module AskFirst
       # as the client's past. The channel's own part, else the master's.
       class PlannedWords
         MOST = 400 # posts looked at
-        NEAR = "(SELECT id, subject FROM posts WHERE workspace_id = :w AND at BETWEEN :from AND :to AND id <> :post ORDER BY at DESC LIMIT #{MOST}) near".freeze
+        NEAR =
+          "(SELECT id, subject FROM posts WHERE workspace_id = :w AND at BETWEEN :from AND :to AND id <> :post ORDER BY at DESC LIMIT #{MOST}) near".freeze
         CHANNELS = <<~SQL.freeze
           near.id AS post_id, near.subject, a.channel_id, c.name AS channel FROM #{NEAR}
           JOIN adaptations a ON a.workspace_id = :w AND a.post_id = near.id AND a.removed_at IS NULL
@@ -43,7 +44,12 @@ module AskFirst
 
         def showing(row)
           at = part(row, "time") { |time| instant(time) } or return
-          Core::Checks::Neighbours::Showing.new(**row, text: part(row, "text") { |text| text[:words] }.to_s, at: at, memo: @memo)
+          Core::Checks::Neighbours::Showing.new(
+            **row,
+            text: part(row, "text") { |text| text[:words] }.to_s,
+            at: at,
+            memo: @memo
+          )
         end
 
         def part(row, name)
@@ -52,9 +58,10 @@ module AskFirst
         end
 
         def parts
-          @parts ||= rows(PARTS, :planned_parts).each_with_object({ "text" => {}, "time" => {} }) do |row, found|
-            found.fetch(row[:part])[row.values_at(:post_id, :channel_id)] = row
-          end
+          @parts ||=
+            rows(PARTS, :planned_parts).each_with_object({ "text" => {}, "time" => {} }) do |row, found|
+              found.fetch(row[:part])[row.values_at(:post_id, :channel_id)] = row
+            end
         end
 
         # Most posts of a client share a handful of times of the day.
@@ -64,7 +71,10 @@ module AskFirst
         end
 
         def rows(sql, name)
-          @db.select(Sequel.lit(sql, w: :$w, post: :$post, from: :$from, to: :$to)).prepare(:select, name).call(**@window)
+          @db
+            .select(Sequel.lit(sql, w: :$w, post: :$post, from: :$from, to: :$to))
+            .prepare(:select, name)
+            .call(**@window)
         end
       end
     end

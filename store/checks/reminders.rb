@@ -16,7 +16,9 @@ module AskFirst
         # @return [Array<Hash>] {id:, words:, ticked_by:, ticked_at:}
         def of_post(scope, post_id)
           ticks = scope.rows(:reminder_ticks).where(post_id: post_id).to_hash(:reminder_id)
-          standing(scope).map { |row| row.merge(ticked_by: ticks[row[:id]]&.fetch(:ticked_by), ticked_at: ticks[row[:id]]&.fetch(:ticked_at)) }
+          standing(scope).map do |row|
+            row.merge(ticked_by: ticks[row[:id]]&.fetch(:ticked_by), ticked_at: ticks[row[:id]]&.fetch(:ticked_at))
+          end
         end
       end
     end

@@ -29,26 +29,52 @@ module AskFirst
         # @return [Integer] planned ones that were to be looked at before and were not; what is held is looked at later, what is
         #   unconfirmed not at all
         def late(scope, before)
-          Posts::Visible.showings(scope, scope.rows(:showings)).where(state: "planned", unconfirmed_at: nil).where { due_at < before }.count
+          Posts::Visible
+            .showings(scope, scope.rows(:showings))
+            .where(state: "planned", unconfirmed_at: nil)
+            .where { due_at < before }
+            .count
         end
 
         # Soon due, with files that are not at their network yet.
         # @param till [Time]
         def to_prepare(db, now, till, limit:)
-          live = db[:releases].where(Sequel[:releases][:workspace_id] => Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
-            .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
-            .where(Sequel.lit("EXISTS (SELECT FROM unnest(rendition_ids) file WHERE NOT showings.uploads ? file::text)"))
-          db[:showings].where(state: "planned").where { (due_at > now) & (due_at <= till) }
-            .where { (preparing_until =~ nil) | (preparing_until < now) }.where(live.select(1).exists)
-            .order(:due_at, :id).limit(limit).select(*COLUMNS).all
+          live =
+            db[:releases]
+              .where(
+                Sequel[:releases][:workspace_id] => Sequel[:showings][:workspace_id],
+                :showing_id => Sequel[:showings][:id],
+                :ended_at => nil
+              )
+              .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
+              .where(
+                Sequel.lit("EXISTS (SELECT FROM unnest(rendition_ids) file WHERE NOT showings.uploads ? file::text)")
+              )
+          db[:showings]
+            .where(state: "planned")
+            .where { (due_at > now) & (due_at <= till) }
+            .where { (preparing_until =~ nil) | (preparing_until < now) }
+            .where(live.select(1).exists)
+            .order(:due_at, :id)
+            .limit(limit)
+            .select(*COLUMNS)
+            .all
         end
 
         # What was held is looked at now.
         # @param channel_id [String, nil] nil for all
         def wake(scope, channel_id)
-          held = scope.db.from(:showings, :releases).where(Sequel[:showings][:workspace_id] => scope.workspace_id, Sequel[:showings][:state] => "planned")
-            .where(Sequel[:releases][:workspace_id] => Sequel[:showings][:workspace_id], Sequel[:releases][:showing_id] => Sequel[:showings][:id],
-              Sequel[:releases][:ended_at] => nil).where { Sequel[:showings][:due_at] > Sequel[:releases][:at] }
+          held =
+            scope
+              .db
+              .from(:showings, :releases)
+              .where(Sequel[:showings][:workspace_id] => scope.workspace_id, Sequel[:showings][:state] => "planned")
+              .where(
+                Sequel[:releases][:workspace_id] => Sequel[:showings][:workspace_id],
+                Sequel[:releases][:showing_id] => Sequel[:showings][:id],
+                Sequel[:releases][:ended_at] => nil
+              )
+              .where { Sequel[:showings][:due_at] > Sequel[:releases][:at] }
           held = held.where(Sequel[:showings][:channel_id] => channel_id) if channel_id
           held.update(due_at: Sequel[:releases][:at])
         end
@@ -57,9 +83,14 @@ module AskFirst
         # @return [Integer] how many were mended
         def mend(db)
           live = db[:releases].where(ended_at: nil).as(:live)
-          db[:showings].from(:showings, live)
-            .where(Sequel[:live][:workspace_id] => Sequel[:showings][:workspace_id], Sequel[:live][:showing_id] => Sequel[:showings][:id])
-            .where(Sequel[:showings][:state] => "planned", Sequel[:showings][:due_at] => nil).update(due_at: Sequel[:live][:at])
+          db[:showings]
+            .from(:showings, live)
+            .where(
+              Sequel[:live][:workspace_id] => Sequel[:showings][:workspace_id],
+              Sequel[:live][:showing_id] => Sequel[:showings][:id]
+            )
+            .where(Sequel[:showings][:state] => "planned", Sequel[:showings][:due_at] => nil)
+            .update(due_at: Sequel[:live][:at])
         end
       end
     end

@@ -18,10 +18,21 @@ module AskFirst
         # @param outside [Edge::Files::Mark::Written, nil] the mark that lies outside, read before
         # @return [Core::Dispatch::BroughtBack::Facts]
         def facts(db, outside)
-          row = db[:lineage].select(:id, :cluster).select_append(Sequel.lit("(SELECT system_identifier::text FROM pg_control_system())").as(:here),
-            db[:marks].select { max(mark) }.as(:mark)).first
-          Core::Dispatch::BroughtBack::Facts.new(server: row[:cluster], here: row[:here], mark: row[:mark] || 0,
-            outside: outside && outside.lineage == row[:id] ? outside.number : nil, strange: !outside.nil? && outside.lineage != row[:id])
+          row =
+            db[:lineage]
+              .select(:id, :cluster)
+              .select_append(
+                Sequel.lit("(SELECT system_identifier::text FROM pg_control_system())").as(:here),
+                db[:marks].select { max(mark) }.as(:mark)
+              )
+              .first
+          Core::Dispatch::BroughtBack::Facts.new(
+            server: row[:cluster],
+            here: row[:here],
+            mark: row[:mark] || 0,
+            outside: outside && outside.lineage == row[:id] ? outside.number : nil,
+            strange: !outside.nil? && outside.lineage != row[:id]
+          )
         end
 
         # @return [Time, nil] when the newest mark that it knows was made
@@ -44,8 +55,13 @@ module AskFirst
         # The same in the transaction of a claim, in one statement: whoever marks here has marked before.
         def next_mark(db, process, at)
           higher = Sequel.function(:greatest, Sequel[:marks][:mark], Sequel[:excluded][:mark]) # two threads of one process may mark at once
-          db[:marks].returning(:mark).insert_conflict(target: :process, update: { mark: higher, at: Sequel[:excluded][:at] })
-            .insert(process: process, mark: Sequel.function(:nextval, "mark_numbers"), at: at).first[:mark]
+          db[:marks]
+            .returning(:mark)
+            .insert_conflict(target: :process, update: { mark: higher, at: Sequel[:excluded][:at] })
+            .insert(process: process, mark: Sequel.function(:nextval, "mark_numbers"), at: at)
+            .first[
+            :mark
+          ]
         end
 
         # This database has begun to run on the server that it lies in.
@@ -58,10 +74,23 @@ module AskFirst
         # @param outside [Edge::Files::Mark::Written, nil]
         # @param known_until [Time, nil]
         def brought_back(db, why:, process:, outside:, known_until:, now:)
-          db[:agencies].select_map(:id).each do |agency_id|
-            db[:returns].insert(agency_id: agency_id, id: Core::Uuid.v7(now), why: why, known_until: known_until, noticed_at: now)
-          end
-          live = db[:releases].where(Sequel[:releases][:workspace_id] => Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
+          db[:agencies]
+            .select_map(:id)
+            .each do |agency_id|
+              db[:returns].insert(
+                agency_id: agency_id,
+                id: Core::Uuid.v7(now),
+                why: why,
+                known_until: known_until,
+                noticed_at: now
+              )
+            end
+          live =
+            db[:releases].where(
+              Sequel[:releases][:workspace_id] => Sequel[:showings][:workspace_id],
+              :showing_id => Sequel[:showings][:id],
+              :ended_at => nil
+            )
           asked = Sequel.case({ live.select(1).exists => now }, Sequel.cast(nil, :timestamptz))
           db[:showings].exclude(state: "out").update(unconfirmed_at: now, network_said: nil, ask_at: asked)
           know(db, process, outside.number, now) if outside && outside.lineage == id(db)
@@ -69,7 +98,11 @@ module AskFirst
         end
 
         def know(db, process, number, at)
-          db[:marks].insert_conflict(target: :process, update: { mark: number, at: at }).insert(process: process, mark: number, at: at)
+          db[:marks].insert_conflict(target: :process, update: { mark: number, at: at }).insert(
+            process: process,
+            mark: number,
+            at: at
+          )
         end
 
         # Rows of processes that have ended long ago, but for the highest.

@@ -7,22 +7,46 @@ module AskFirst
       # with the attempt that goes with it, and only where state and try are still what the mover knows of.
       class Moves
         # One showing to be moved. row: as the mover knows it (:id, :try_no) · set: further columns · event, note: its attempt, if any
-        Moving = Struct.new(:row, :set, :event, :note, keyword_init: true) do
-          def initialize(row:, set: {}, event: nil, note: "") = super
-        end
+        Moving =
+          Struct.new(:row, :set, :event, :note, keyword_init: true) do
+            def initialize(row:, set: {}, event: nil, note: "") = super
+          end
 
         TYPES = {
-          try_no: "bigint", tries: "int", sender: "uuid", lease_until: "timestamptz", due_at: "timestamptz", over_at: "timestamptz", looks: "int",
-          preparing_until: "timestamptz", fault: "text", trouble: "text", address: "text", sent_at: "timestamptz", claimed_by: "uuid",
-          claimed_at: "timestamptz", may_be_out: "boolean"
+          try_no: "bigint",
+          tries: "int",
+          sender: "uuid",
+          lease_until: "timestamptz",
+          due_at: "timestamptz",
+          over_at: "timestamptz",
+          looks: "int",
+          preparing_until: "timestamptz",
+          fault: "text",
+          trouble: "text",
+          address: "text",
+          sent_at: "timestamptz",
+          claimed_by: "uuid",
+          claimed_at: "timestamptz",
+          may_be_out: "boolean"
         }.freeze
         # What holds in a state, whatever was there before.
         PLANNED = { sender: nil, lease_until: nil, trouble: "" }.freeze
         RESTING = { sender: nil, lease_until: nil, due_at: nil, preparing_until: nil, fault: "" }.freeze
         CONFIRMED = { unconfirmed_at: nil, network_said: nil, ask_at: nil }.freeze
         IN_STATE = {
-          "planned" => PLANNED, "by_hand" => RESTING, "sending" => { preparing_until: nil, fault: "", looks: 0 },
-          "unclear" => { sender: nil, lease_until: nil }, "out" => RESTING.merge(trouble: "", **CONFIRMED), "trouble" => RESTING.merge(claimed_by: nil, claimed_at: nil)
+          "planned" => PLANNED,
+          "by_hand" => RESTING,
+          "sending" => {
+            preparing_until: nil,
+            fault: "",
+            looks: 0
+          },
+          "unclear" => {
+            sender: nil,
+            lease_until: nil
+          },
+          "out" => RESTING.merge(trouble: "", **CONFIRMED),
+          "trouble" => RESTING.merge(claimed_by: nil, claimed_at: nil)
         }.freeze
 
         # @param scope [Scope]
@@ -83,7 +107,13 @@ module AskFirst
         def row(one)
           raise ArgumentError, "showings that move together set the same columns" unless one.set.keys == @columns
 
-          said = { id: one.row[:id], expected: one.row[:try_no], event: one.event, note: one.note.to_s[0, 2_000], attempt: Core::Uuid.v7(@at) }
+          said = {
+            id: one.row[:id],
+            expected: one.row[:try_no],
+            event: one.event,
+            note: one.note.to_s[0, 2_000],
+            attempt: Core::Uuid.v7(@at)
+          }
           said.merge(one.set.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value })
         end
       end

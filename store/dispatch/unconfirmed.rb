@@ -14,7 +14,13 @@ module AskFirst
         # Whose network is to be asked, over all clients.
         # @return [Array<Hash>]
         def to_ask(db, now, limit:)
-          db[:showings].where(state: RESTING).where { ask_at <= now }.order(:ask_at, :id).limit(limit).select(*Due::COLUMNS).all
+          db[:showings]
+            .where(state: RESTING)
+            .where { ask_at <= now }
+            .order(:ask_at, :id)
+            .limit(limit)
+            .select(*Due::COLUMNS)
+            .all
         end
 
         # What waits for a person's word: released, and not to be seen at its network. What ended in trouble stands there.
@@ -22,8 +28,12 @@ module AskFirst
         # @return [Sequel::Dataset] of showings with their live releases
         def waiting(scope)
           found = scope.rows(:showings).where(Sequel[:showings][:state] => WAITING).exclude(unconfirmed_at: nil)
-          Posts::Visible.showings(scope, found)
-            .join(:releases, workspace_id: Sequel[:showings][:workspace_id], showing_id: Sequel[:showings][:id], ended_at: nil)
+          Posts::Visible.showings(scope, found).join(
+            :releases,
+            workspace_id: Sequel[:showings][:workspace_id],
+            showing_id: Sequel[:showings][:id],
+            ended_at: nil
+          )
         end
       end
     end

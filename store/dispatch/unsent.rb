@@ -13,7 +13,12 @@ module AskFirst
 
         # @return [Array<Array(String, String)>] workspace and showing of what is under way
         def under_way(scope, limit, states = %w[by_hand sending unclear])
-          Posts::Visible.showings(scope, scope.rows(:showings)).where(state: states).order(:id).limit(limit).select_map(%i[workspace_id id])
+          Posts::Visible
+            .showings(scope, scope.rows(:showings))
+            .where(state: states)
+            .order(:id)
+            .limit(limit)
+            .select_map(%i[workspace_id id])
         end
 
         # @param channel_id [String, nil] nil for all
@@ -27,7 +32,12 @@ module AskFirst
         # @return [Sequel::Dataset] live releases of what is planned, by their time
         def planned(scope, now, limit)
           since = now - BACK
-          showing = scope.db[:showings].where(workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id], state: "planned")
+          showing =
+            scope.db[:showings].where(
+              workspace_id: Sequel[:releases][:workspace_id],
+              id: Sequel[:releases][:showing_id],
+              state: "planned"
+            )
           waits = Posts::Visible.showings(scope, showing).select(1).exists
           scope.first_of_each(:releases, [Sequel[:releases][:at]], limit) do |releases|
             releases.where(Sequel[:releases][:ended_at] => nil).where { Sequel[:releases][:at] > since }.where(waits)

@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
 # The agency, its people, the client workspaces and who is a member where, with which role, on which side.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE EXTENSION IF NOT EXISTS citext;
 
       CREATE FUNCTION refuse_change() RETURNS trigger LANGUAGE plpgsql AS $$
@@ -93,5 +91,3 @@ Sequel.migration do
         CHECK (state <> 'connected' OR token IS NOT NULL)
       );
     SQL
-  end
-end

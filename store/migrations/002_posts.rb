@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
 # Posts made of parts, their media, and the immutable revisions with a fingerprint for each adaptation.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE TABLE posts (
         workspace_id uuid NOT NULL REFERENCES workspaces,
         id uuid NOT NULL,
@@ -152,5 +150,3 @@ Sequel.migration do
       CREATE INDEX tasks_open ON tasks (workspace_id, person_id, due_at) WHERE done_at IS NULL;
       CREATE INDEX tasks_of_post ON tasks (workspace_id, post_id);
     SQL
-  end
-end

@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
 # Routes, asks, answers, guest passes and everything else that the verdict is computed from.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       -- One order for asks, answers and rulings, so that "later" has a defined meaning within a millisecond too.
       CREATE SEQUENCE signoff_order;
 
@@ -252,5 +250,3 @@ Sequel.migration do
       );
       CREATE INDEX remarks_of_post ON remarks (workspace_id, post_id, said_at);
     SQL
-  end
-end

@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
 # Releases, showings and their attempts. One showing is sent once: the row is the only place where that is decided.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE TABLE showings (
         workspace_id uuid NOT NULL,
         id uuid NOT NULL,
@@ -83,5 +81,3 @@ Sequel.migration do
         clock_gap numeric NOT NULL
       );
     SQL
-  end
-end

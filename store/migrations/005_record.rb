@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
 # The record: inserts only. The salt is for the tree that seals the rows.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE TABLE record (
         workspace_id uuid NOT NULL REFERENCES workspaces,
         id uuid NOT NULL,
@@ -37,5 +35,3 @@ Sequel.migration do
         PRIMARY KEY (caller, key)
       );
     SQL
-  end
-end

@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
 # Rodauth's tables: password hashes, failed sign-ins, lock-outs and the list of open sessions.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE TABLE account_password_hashes (id uuid PRIMARY KEY REFERENCES people, password_hash text NOT NULL);
       CREATE TABLE account_login_failures (id uuid PRIMARY KEY REFERENCES people, number int NOT NULL DEFAULT 1);
       CREATE TABLE account_lockouts (
@@ -20,5 +18,3 @@ Sequel.migration do
         PRIMARY KEY (account_id, session_id)
       );
     SQL
-  end
-end

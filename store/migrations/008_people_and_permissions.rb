@@ -206,11 +206,22 @@ Sequel.migration do
       GRANT UPDATE (is_default, name) ON routes TO ask_first_web;
     SQL
 
-    from(:agencies).select_map(:id).each do |agency_id|
-      { "video editor" => %w[see write_visuals work], "releaser" => %w[see see_results write_timing release hold] }.each do |name, abilities|
-        from(:roles).insert_conflict.insert(id: AskFirst::Core::Uuid.v7(Time.now), agency_id: agency_id, name: name, side: "agency",
-          abilities: Sequel.lit("ARRAY[#{abilities.map { |one| "'#{one}'" }.join(', ')}]"), is_preset: true)
+    from(:agencies)
+      .select_map(:id)
+      .each do |agency_id|
+        {
+          "video editor" => %w[see write_visuals work],
+          "releaser" => %w[see see_results write_timing release hold]
+        }.each do |name, abilities|
+          from(:roles).insert_conflict.insert(
+            id: AskFirst::Core::Uuid.v7(Time.now),
+            agency_id: agency_id,
+            name: name,
+            side: "agency",
+            abilities: Sequel.lit("ARRAY[#{abilities.map { |one| "'#{one}'" }.join(", ")}]"),
+            is_preset: true
+          )
+        end
       end
-    end
   end
 end

@@ -2,9 +2,7 @@
 
 # What a client workspace is set up with, its brand sheet, archive and deletion; connections by consent, channels that are
 # planned or offline, channel sets; and what is published by hand.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       ALTER TABLE workspaces
         ADD COLUMN mark_picture text,
         ADD COLUMN holidays text NOT NULL DEFAULT '' CHECK (holidays ~ '^[a-z_]{0,20}$'),
@@ -150,5 +148,3 @@ Sequel.migration do
       GRANT UPDATE ON brand_parts, brand_files, connections, connect_tries, channel_sets TO ask_first_web, ask_first_jobs;
       GRANT DELETE ON channel_sets, channel_set_channels, channels_off TO ask_first_web;
     SQL
-  end
-end

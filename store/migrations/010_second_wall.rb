@@ -29,7 +29,11 @@ Sequel.migration do
       $$;
     SQL
 
-    tables = from(Sequel[:information_schema][:columns]).where(table_schema: "public", column_name: "workspace_id").select_order_map(:table_name)
+    tables =
+      from(Sequel[:information_schema][:columns]).where(
+        table_schema: "public",
+        column_name: "workspace_id"
+      ).select_order_map(:table_name)
     (tables + ["workspaces"]).each do |table|
       column = table == "workspaces" ? "id" : "workspace_id"
       run <<~SQL

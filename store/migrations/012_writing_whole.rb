@@ -117,14 +117,12 @@ Sequel.migration do
 
     # Every table of a client under the second wall, and gone with its client.
     tables = %w[campaigns labels post_labels mentions mention_spellings reminders reminder_ticks link_looks]
-    tables.each do |table|
-      run <<~SQL
+    tables.each { |table| run <<~SQL }
         ALTER TABLE #{table} ENABLE ROW LEVEL SECURITY;
         CREATE POLICY web_scope ON #{table} TO ask_first_web
           USING (workspace_id IN (SELECT unnest(app_workspaces()))) WITH CHECK (workspace_id IN (SELECT unnest(app_workspaces())));
         CREATE POLICY jobs_all ON #{table} TO ask_first_jobs USING (true) WITH CHECK (true);
       SQL
-    end
 
     run <<~SQL
       GRANT SELECT, INSERT ON campaigns, labels, post_labels, mentions, mention_spellings, reminders, reminder_ticks, link_looks TO ask_first_web, ask_first_jobs;

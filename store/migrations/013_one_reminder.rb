@@ -2,9 +2,7 @@
 
 # A reminder stands once in a list. Two who saved the list in one moment could have made it twice: the older one stays, with
 # what was ticked of either.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE TEMPORARY TABLE twice ON COMMIT DROP AS
         SELECT workspace_id, id, first_value(id) OVER same AS kept
           FROM reminders WHERE dropped_at IS NULL
@@ -18,5 +16,3 @@ Sequel.migration do
         FROM twice WHERE twice.workspace_id = reminders.workspace_id AND twice.id = reminders.id AND twice.id <> twice.kept;
       CREATE UNIQUE INDEX reminders_stand_once ON reminders (workspace_id, words) WHERE dropped_at IS NULL;
     SQL
-  end
-end

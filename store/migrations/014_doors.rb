@@ -2,9 +2,7 @@
 
 # What a change was given over, whether a send may have arrived, ready marks that can be set again, and finding by a file who may
 # see it.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       -- the content that stood when the answer was given; a block is not lifted by asking that again
       ALTER TABLE answers ADD COLUMN stood text CHECK (stood ~ '^[0-9a-f]{64}$');
 
@@ -26,5 +24,3 @@ Sequel.migration do
       CREATE INDEX parts_holding_media ON parts USING gin (value jsonb_path_ops) WHERE part IN ('media', 'link');
       CREATE INDEX revision_adaptations_renditions ON revision_adaptations USING gin (rendition_ids);
     SQL
-  end
-end

@@ -2,9 +2,7 @@
 
 # Wrong tries to sign in, by a digest of the name that was typed: known or not, each is kept alike. They take the place of locking
 # an account for a day, with which anybody could lock anybody out.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE TABLE sign_in_tries (
         id uuid PRIMARY KEY,
         name_digest bytea NOT NULL CHECK (length(name_digest) = 32),
@@ -21,5 +19,3 @@ Sequel.migration do
 
       DROP TABLE account_lockouts, account_login_failures;
     SQL
-  end
-end

@@ -1,9 +1,7 @@
 # frozen_string_literal: true
 
 # Pages of links that somebody asked to have read: the dispatcher reads them, so that a page that does not answer holds up nobody.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       CREATE TABLE link_readings (
         workspace_id uuid NOT NULL REFERENCES workspaces ON DELETE CASCADE,
         id uuid NOT NULL,
@@ -29,5 +27,3 @@ Sequel.migration do
       GRANT SELECT, INSERT ON link_readings TO ask_first_web;
       GRANT SELECT, UPDATE, DELETE ON link_readings TO ask_first_jobs;
     SQL
-  end
-end

@@ -2,7 +2,5 @@
 
 # What was wrong with the card that a network sent last, while the last good one stays.
 Sequel.migration do
-  up do
-    run "ALTER TABLE channels ADD COLUMN card_refused text CHECK (length(card_refused) BETWEEN 1 AND 500)"
-  end
+  up { run "ALTER TABLE channels ADD COLUMN card_refused text CHECK (length(card_refused) BETWEEN 1 AND 500)" }
 end

@@ -2,9 +2,7 @@
 
 # What the dispatcher looks at is a row and no job: when to look at each showing next, which try it is at, who sends it. The moves
 # between the states are guarded by the database. Each dispatcher has a beat of its own.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       ALTER TABLE showings
         ADD COLUMN due_at timestamptz,          -- when the dispatcher looks at it next; NULL: there is nothing to do
         ADD COLUMN try_no bigint NOT NULL DEFAULT 0, -- counts the claims and never falls
@@ -82,5 +80,3 @@ Sequel.migration do
 
       DELETE FROM que_jobs WHERE job_class = 'AskFirst::Jobs::AdvanceShowing';
     SQL
-  end
-end

@@ -2,9 +2,7 @@
 
 # A database knows that it was brought back from a backup: by the cluster that it lay in, and by marks that only grow, the highest of
 # which is also kept outside it. What was not out yet then is unconfirmed: it may have gone out, been taken back or changed since.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       -- one row: where this database comes from
       CREATE TABLE lineage (
         only_one boolean PRIMARY KEY DEFAULT true CHECK (only_one),
@@ -67,5 +65,3 @@ Sequel.migration do
       GRANT INSERT ON returns TO ask_first_jobs;
       GRANT UPDATE (looked_at, looked_by) ON returns TO ask_first_web;
     SQL
-  end
-end

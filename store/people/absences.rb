@@ -12,9 +12,12 @@ module AskFirst
         def today(scope, person_ids, now, zone)
           day = Core::Plan::WallTime.at(now, zone).local_date
           standing_in = scope.db[:stand_ins].where(workspace_id: scope.workspace_id)
-          scope.db[:absences].where(Sequel[:absences][:person_id] => person_ids).where { (from_date <= day) & (until_date >= day) }
-               .left_join(standing_in.as(:stand_ins), absence_id: Sequel[:absences][:id])
-               .select(Sequel[:absences][:person_id], :until_date, :stand_in_id).to_hash(:person_id)
+          scope.db[:absences]
+            .where(Sequel[:absences][:person_id] => person_ids)
+            .where { (from_date <= day) & (until_date >= day) }
+            .left_join(standing_in.as(:stand_ins), absence_id: Sequel[:absences][:id])
+            .select(Sequel[:absences][:person_id], :until_date, :stand_in_id)
+            .to_hash(:person_id)
         end
       end
     end

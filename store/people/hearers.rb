@@ -7,9 +7,7 @@ module AskFirst
       # one of the posts.
       module Hearers
         # Person ids. everything: of those who see the whole client · some: of those who are limited and see what it is about
-        Ears = Struct.new(:everything, :some) do
-          def nobody? = everything.empty? && some.empty?
-        end
+        Ears = Struct.new(:everything, :some) { def nobody? = everything.empty? && some.empty? }
 
         module_function
 
@@ -18,7 +16,8 @@ module AskFirst
         # @return [Ears]
         def of(scope, post_ids, now)
           members = scope.rows(:memberships).where(Sequel[:memberships][:side] => "agency").where(Members.current(now))
-          members = members.where(Sequel.|({ Sequel[:memberships][:limited] => false }, seen(scope, post_ids))) if post_ids.any?
+          members =
+            members.where(Sequel.|({ Sequel[:memberships][:limited] => false }, seen(scope, post_ids))) if post_ids.any?
           ears(members.select_map([:person_id, Sequel[:memberships][:limited]]))
         end
 
@@ -26,10 +25,14 @@ module AskFirst
         # @param people [Array<Hash>] of StandingRows
         # @param workers [Array<String>] ids of those with a task on it
         def of_post(people, channel_ids, workers, now)
-          hearing = people.select do |one|
-            one[:side] == "agency" && one[:ended_at].nil? && (one[:access_until].nil? || one[:access_until] > now) &&
-              (!one[:limited] || channel_ids.empty? || one[:channels].intersect?(channel_ids) || workers.include?(one[:id]))
-          end
+          hearing =
+            people.select do |one|
+              one[:side] == "agency" && one[:ended_at].nil? && (one[:access_until].nil? || one[:access_until] > now) &&
+                (
+                  !one[:limited] || channel_ids.empty? || one[:channels].intersect?(channel_ids) ||
+                    workers.include?(one[:id])
+                )
+            end
           ears(hearing.map { |one| one.values_at(:id, :limited) })
         end
 
@@ -40,10 +43,18 @@ module AskFirst
 
         def seen(scope, post_ids)
           on = scope.rows(:adaptations).where(post_id: post_ids, removed_at: nil)
-          mine = scope.db[:membership_channels].where(workspace_id: Sequel[:memberships][:workspace_id], membership_id: Sequel[:memberships][:id])
+          mine =
+            scope.db[:membership_channels].where(
+              workspace_id: Sequel[:memberships][:workspace_id],
+              membership_id: Sequel[:memberships][:id]
+            )
           tasks = scope.rows(:tasks).where(post_id: post_ids, person_id: Sequel[:memberships][:person_id])
           bare = scope.rows(:posts).where(id: post_ids).exclude(id: on.select(:post_id))
-          Sequel.|(on.where(channel_id: mine.select(:channel_id)).select(1).exists, tasks.select(1).exists, bare.select(1).exists)
+          Sequel.|(
+            on.where(channel_id: mine.select(:channel_id)).select(1).exists,
+            tasks.select(1).exists,
+            bare.select(1).exists
+          )
         end
         private_class_method :ears, :seen
       end

@@ -13,54 +13,101 @@ module AskFirst
         # @param now [Time]
         # @return [Array<Hash>] memberships of a person with their workspace
         def of_person(db, person_id, now)
-          Scope.of_person(db, person_id).transaction do
-            base(db, now).where(Sequel[:memberships][:person_id] => person_id).order(Sequel[:workspaces][:name]).all
-          end
+          Scope
+            .of_person(db, person_id)
+            .transaction do
+              base(db, now).where(Sequel[:memberships][:person_id] => person_id).order(Sequel[:workspaces][:name]).all
+            end
         end
 
         # One answer, by one query, for a workspace that is not there and one that the person is no member of.
         # @return [Hash, nil]
         def find(db, person_id, workspace_id, now)
-          Scope.of_person(db, person_id).transaction do
-            base(db, now).where(Sequel[:memberships][:person_id] => person_id, Sequel[:memberships][:workspace_id] => workspace_id).first
-          end
+          Scope
+            .of_person(db, person_id)
+            .transaction do
+              base(db, now).where(
+                Sequel[:memberships][:person_id] => person_id,
+                Sequel[:memberships][:workspace_id] => workspace_id
+              ).first
+            end
         end
 
         # @param scope [Scope]
         def of_workspace(scope, now)
           scope.transaction do
-            base(scope.db, now).where(Sequel[:memberships][:workspace_id] => scope.workspace_ids).order(Sequel[:people][:name]).all
+            base(scope.db, now)
+              .where(Sequel[:memberships][:workspace_id] => scope.workspace_ids)
+              .order(Sequel[:people][:name])
+              .all
           end
         end
 
         # Keeps when somebody was last here, every few minutes at most.
         def seen(scope, person_id, now)
           scope.transaction do
-            scope.rows(:memberships).where(person_id: person_id).where(Sequel.|({ seen_at: nil }, Sequel[:seen_at] < now - SEEN_EVERY)).update(seen_at: now)
+            scope
+              .rows(:memberships)
+              .where(person_id: person_id)
+              .where(Sequel.|({ seen_at: nil }, Sequel[:seen_at] < now - SEEN_EVERY))
+              .update(seen_at: now)
           end
         end
 
         # A membership that counts now.
         def current(now)
-          Sequel.&({ Sequel[:memberships][:ended_at] => nil },
-            Sequel.|({ Sequel[:memberships][:access_until] => nil }, Sequel[:memberships][:access_until] > now))
+          Sequel.&(
+            { Sequel[:memberships][:ended_at] => nil },
+            Sequel.|({ Sequel[:memberships][:access_until] => nil }, Sequel[:memberships][:access_until] > now)
+          )
         end
 
         def base(db, now)
-          db[:memberships].where(current(now))
-                          .join(:people, id: Sequel[:memberships][:person_id])
-                          .join(:roles, id: Sequel[:memberships][:role_id])
-                          .join(:workspaces, id: Sequel[:memberships][:workspace_id], deleted_at: nil)
-                          .select(Sequel[:memberships][:workspace_id], Sequel[:memberships][:id].as(:membership_id), :person_id, Sequel[:memberships][:side],
-                            :title, :abilities, :since, :role_id, :limited, :access_until, :seen_at, Sequel[:memberships][:notices], Sequel[:memberships][:version], channels(db),
-                            Sequel[:people][:name].as(:name), :email, :is_owner, Sequel[:people][:picture], Sequel[:people][:zone].as(:person_zone),
-                            Sequel[:roles][:name].as(:role), Sequel[:workspaces][:name].as(:workspace_name), :mark, :mark_picture, :edge, :setup_step,
-                            :archived_at, Sequel[:workspaces][:zone].as(:workspace_zone), :week_start, :time_policy)
+          db[:memberships]
+            .where(current(now))
+            .join(:people, id: Sequel[:memberships][:person_id])
+            .join(:roles, id: Sequel[:memberships][:role_id])
+            .join(:workspaces, id: Sequel[:memberships][:workspace_id], deleted_at: nil)
+            .select(
+              Sequel[:memberships][:workspace_id],
+              Sequel[:memberships][:id].as(:membership_id),
+              :person_id,
+              Sequel[:memberships][:side],
+              :title,
+              :abilities,
+              :since,
+              :role_id,
+              :limited,
+              :access_until,
+              :seen_at,
+              Sequel[:memberships][:notices],
+              Sequel[:memberships][:version],
+              channels(db),
+              Sequel[:people][:name].as(:name),
+              :email,
+              :is_owner,
+              Sequel[:people][:picture],
+              Sequel[:people][:zone].as(:person_zone),
+              Sequel[:roles][:name].as(:role),
+              Sequel[:workspaces][:name].as(:workspace_name),
+              :mark,
+              :mark_picture,
+              :edge,
+              :setup_step,
+              :archived_at,
+              Sequel[:workspaces][:zone].as(:workspace_zone),
+              :week_start,
+              :time_policy
+            )
         end
 
         # The channels that a limited membership is limited to.
         def channels(db)
-          own = db[:membership_channels].where(workspace_id: Sequel[:memberships][:workspace_id], membership_id: Sequel[:memberships][:id])
+          own =
+            db[:membership_channels].where(
+              workspace_id: Sequel[:memberships][:workspace_id],
+              membership_id: Sequel[:memberships][:id]
+            )
           Sequel.function(:array, own.select(:channel_id)).as(:channel_ids)
         end
         private_class_method :channels

@@ -9,12 +9,18 @@ module AskFirst
 
         # @return [Array<Hash>] rows of agencies
         def binding(db, person_id, now)
-          Scope.of_person(db, person_id).transaction do
-            own = db[:people].where(id: person_id).select(:agency_id)
-            there = db[:memberships].where(Sequel[:memberships][:person_id] => person_id).where(Members.current(now))
-                                    .join(:workspaces, id: :workspace_id, deleted_at: nil).select(Sequel[:workspaces][:agency_id])
-            db[:agencies].where(Sequel.|({ id: own }, { id: there })).all
-          end
+          Scope
+            .of_person(db, person_id)
+            .transaction do
+              own = db[:people].where(id: person_id).select(:agency_id)
+              there =
+                db[:memberships]
+                  .where(Sequel[:memberships][:person_id] => person_id)
+                  .where(Members.current(now))
+                  .join(:workspaces, id: :workspace_id, deleted_at: nil)
+                  .select(Sequel[:workspaces][:agency_id])
+              db[:agencies].where(Sequel.|({ id: own }, { id: there })).all
+            end
         end
       end
     end

@@ -13,13 +13,27 @@ module AskFirst
         # @return [Array(Array<Core::People::Brake::Try>, Array<Core::People::Brake::Try>)] for the name, and from the address
         def of(db, digest, address, now)
           since = now - Core::People::Brake::PAIR.within
-          found = db[:sign_in_tries].where { at > since }.where(Sequel.|({ name_digest: Sequel.blob(digest) }, { address: address })).all
-          [found.select { |row| row[:name_digest] == digest }, found.select { |row| row[:address] == address }].map { |rows| rows.map { |row| try(row) } }
+          found =
+            db[:sign_in_tries]
+              .where { at > since }
+              .where(Sequel.|({ name_digest: Sequel.blob(digest) }, { address: address }))
+              .all
+          [
+            found.select { |row| row[:name_digest] == digest },
+            found.select { |row| row[:address] == address }
+          ].map { |rows| rows.map { |row| try(row) } }
         end
 
         def add(db, digest, address:, device:, now:, told: false)
           db[:sign_in_tries].where(Sequel[:at] < now - KEPT).delete
-          db[:sign_in_tries].insert(id: Core::Uuid.v7(now), name_digest: Sequel.blob(digest), address: address, device: device, at: now, told: told)
+          db[:sign_in_tries].insert(
+            id: Core::Uuid.v7(now),
+            name_digest: Sequel.blob(digest),
+            address: address,
+            device: device,
+            at: now,
+            told: told
+          )
         end
 
         # @return [Boolean] whether the person was told today already
@@ -37,7 +51,12 @@ module AskFirst
         def many(db, digests, now)
           since = now - Core::People::Brake::PAIR.within
           blobs = digests.map { |one| Sequel.blob(one) }
-          db[:sign_in_tries].where(name_digest: blobs).where { at > since }.group(:name_digest).having { count.function.* >= Core::People::Brake::PAIR.free }.select_map(:name_digest)
+          db[:sign_in_tries]
+            .where(name_digest: blobs)
+            .where { at > since }
+            .group(:name_digest)
+            .having { count.function.* >= Core::People::Brake::PAIR.free }
+            .select_map(:name_digest)
         end
 
         def try(row)

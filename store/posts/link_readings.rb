@@ -13,7 +13,14 @@ module AskFirst
         # Asked twice while it is still read, it is one reading.
         # @return [String] id
         def ask(scope, id, address, picture, now)
-          row = { workspace_id: scope.workspace_id, id: id, person_id: scope.person_id, address: address, picture: picture, asked_at: now }
+          row = {
+            workspace_id: scope.workspace_id,
+            id: id,
+            person_id: scope.person_id,
+            address: address,
+            picture: picture,
+            asked_at: now
+          }
           made = scope.db[:link_readings].insert_conflict.returning(:id).insert(row).first
           made ? made[:id] : waiting(scope).where(address: address, picture: picture).get(:id)
         end
@@ -30,7 +37,10 @@ module AskFirst
 
         # @param found [Hash] JSON-ready
         def keep(scope, id, state, found, now)
-          scope.rows(:link_readings).where(id: id, read_at: nil).update(read_at: now, state: state, found: Database.jsonb(found))
+          scope
+            .rows(:link_readings)
+            .where(id: id, read_at: nil)
+            .update(read_at: now, state: state, found: Database.jsonb(found))
           scope.db[:link_readings].where { asked_at < now - KEPT }.delete
         end
       end

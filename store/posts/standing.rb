@@ -6,49 +6,68 @@ module AskFirst
       # Posts with everything that their verdicts hang on, in one round trip for any number of posts.
       class Standing
         # One adaptation as it stands: rows, resolved parts, the request as it would be built now, and its verdict.
-        Adaptation = Struct.new(:row, :channel, :own, :parts, :place, :request, :fingerprint, :pictures, :authors, :showing, :release, :facts, :verdict,
-          keyword_init: true) do
-          def id = row[:id]
-          def stage = verdict.stage
-          def time = facts.time
-          def sent? = %w[sending unclear out].include?(facts.showing)
-          def out? = facts.showing == "out"
-          def inspect = "#<#{self.class} #{id} #{stage}>"
-          def tags = place.tags
-        end
-        Post = Struct.new(:row, :master, :part_rows, :adaptations, :steps, :source, keyword_init: true) do
-          def id = row[:id]
-          def stage = Core::Signoff::Stages.of_post(adaptations.map(&:stage))
-          def adaptation(id) = adaptations.find { |adaptation| adaptation.id == id }
-          def on(channel_id) = adaptations.find { |adaptation| adaptation.row[:channel_id] == channel_id }
-          def channel_ids = adaptations.map { |adaptation| adaptation.row[:channel_id] }
-          def part(channel_id, part) = part_rows.find { |row| row[:channel_id] == channel_id && row[:part] == part }
-          def inspect = "#<#{self.class} #{id}>"
-          # @return [Hash{String=>String}] person id => name, of everybody who is or was a member
-          def names = source.names
-          # @return [Array<Hash>] what a line asks about, as it was asked
-          def asked_on(line_id) = source.asked_on(id, line_id)
-          # @return [Array<Hash>] every line that was asked about one adaptation
-          def asked_about(adaptation_id) = source.asked_about(adaptation_id)
-          # @return [String] of an adaptation that may have been taken off since
-          def channel_name(adaptation_id) = source.channel_name(adaptation_id)
-          # @return [People::Hearers::Ears] whose pages are told when it changes
-          def hearers = source.hearers(self)
-          # @return [Post] as it stands once these rows are what the database holds
-          def changed(...) = source.changed(...).posts.fetch(id)
-        end
+        Adaptation =
+          Struct.new(
+            :row,
+            :channel,
+            :own,
+            :parts,
+            :place,
+            :request,
+            :fingerprint,
+            :pictures,
+            :authors,
+            :showing,
+            :release,
+            :facts,
+            :verdict,
+            keyword_init: true
+          ) do
+            def id = row[:id]
+            def stage = verdict.stage
+            def time = facts.time
+            def sent? = %w[sending unclear out].include?(facts.showing)
+            def out? = facts.showing == "out"
+            def inspect = "#<#{self.class} #{id} #{stage}>"
+            def tags = place.tags
+          end
+        Post =
+          Struct.new(:row, :master, :part_rows, :adaptations, :steps, :source, keyword_init: true) do
+            def id = row[:id]
+            def stage = Core::Signoff::Stages.of_post(adaptations.map(&:stage))
+            def adaptation(id) = adaptations.find { |adaptation| adaptation.id == id }
+            def on(channel_id) = adaptations.find { |adaptation| adaptation.row[:channel_id] == channel_id }
+            def channel_ids = adaptations.map { |adaptation| adaptation.row[:channel_id] }
+            def part(channel_id, part) = part_rows.find { |row| row[:channel_id] == channel_id && row[:part] == part }
+            def inspect = "#<#{self.class} #{id}>"
+            # @return [Hash{String=>String}] person id => name, of everybody who is or was a member
+            def names = source.names
+            # @return [Array<Hash>] what a line asks about, as it was asked
+            def asked_on(line_id) = source.asked_on(id, line_id)
+            # @return [Array<Hash>] every line that was asked about one adaptation
+            def asked_about(adaptation_id) = source.asked_about(adaptation_id)
+            # @return [String] of an adaptation that may have been taken off since
+            def channel_name(adaptation_id) = source.channel_name(adaptation_id)
+            # @return [People::Hearers::Ears] whose pages are told when it changes
+            def hearers = source.hearers(self)
+            # @return [Post] as it stands once these rows are what the database holds
+            def changed(...) = source.changed(...).posts.fetch(id)
+          end
 
         # A part as it is being written and not saved yet. channel_id: nil for the master · authors: nil leaves them as they are
-        Draft = Struct.new(:channel_id, :part, :value, :authors, keyword_init: true) do
-          # @param rows [Array<Hash>] of parts
-          # @return [Array<Hash>] with this one in its place
-          def lay_over(rows, post_id)
-            same = rows.find { |row| row[:post_id] == post_id && row[:channel_id] == channel_id && row[:part] == part }
-            written = (same || { post_id: post_id, channel_id: channel_id, part: part, authors: [] }).merge(value: value)
-            written[:authors] = authors if authors
-            rows - [same] + [written]
+        Draft =
+          Struct.new(:channel_id, :part, :value, :authors, keyword_init: true) do
+            # @param rows [Array<Hash>] of parts
+            # @return [Array<Hash>] with this one in its place
+            def lay_over(rows, post_id)
+              same =
+                rows.find { |row| row[:post_id] == post_id && row[:channel_id] == channel_id && row[:part] == part }
+              written =
+                (same || { post_id: post_id, channel_id: channel_id, part: part, authors: [] }).merge(value: value)
+              written[:authors] = authors if authors
+              rows - [same] + [written]
+            end
           end
-        end
 
         # @param now [Time]
         # @return [Hash{String=>Post}] by post id, in no order
@@ -76,7 +95,7 @@ module AskFirst
         end
 
         # A standing holds everything about its posts: nobody wants to read that in a message.
-        def inspect = "#<#{self.class} of #{@sets[:posts].map { |row| row[:id] }.join(', ')}>"
+        def inspect = "#<#{self.class} of #{@sets[:posts].map { |row| row[:id] }.join(", ")}>"
 
         # @return [Array<String>] of the files that the posts' parts hold
         def media_ids = media.keys
@@ -99,7 +118,12 @@ module AskFirst
         end
 
         def hearers(post)
-          People::Hearers.of_post(@sets[:people], post.channel_ids, of(:tasks, :post_id, post.id).map { |row| row[:person_id] }, @now)
+          People::Hearers.of_post(
+            @sets[:people],
+            post.channel_ids,
+            of(:tasks, :post_id, post.id).map { |row| row[:person_id] },
+            @now
+          )
         end
 
         private
@@ -118,9 +142,18 @@ module AskFirst
           parts = of(:parts, :post_id, row[:id])
           master = parts.select { |part| part[:channel_id].nil? }.to_h { |part| [part[:part], part[:value]] }
           steps = demand(row[:id])
-          adaptations = of(:adaptations, :post_id, row[:id]).sort_by { |one| [channels.fetch(one[:channel_id])[:position], one[:id]] }
-          Post.new(row: row, master: Core::Posts::Parts.resolve(master, {}), part_rows: parts, steps: steps, source: self,
-            adaptations: adaptations.map { |one| adaptation(row, one, master, parts, steps) })
+          adaptations =
+            of(:adaptations, :post_id, row[:id]).sort_by do |one|
+              [channels.fetch(one[:channel_id])[:position], one[:id]]
+            end
+          Post.new(
+            row: row,
+            master: Core::Posts::Parts.resolve(master, {}),
+            part_rows: parts,
+            steps: steps,
+            source: self,
+            adaptations: adaptations.map { |one| adaptation(row, one, master, parts, steps) }
+          )
         end
 
         def demand(post_id)
@@ -131,7 +164,10 @@ module AskFirst
 
         def adaptation(post, row, master, part_rows, steps)
           channel = channels.fetch(row[:channel_id])
-          own = part_rows.select { |part| part[:channel_id] == row[:channel_id] }.to_h { |part| [part[:part], part[:value]] }
+          own =
+            part_rows
+              .select { |part| part[:channel_id] == row[:channel_id] }
+              .to_h { |part| [part[:part], part[:value]] }
           parts = Core::Posts::Parts.resolve(master, own)
           showing = of(:showings, :adaptation_id, row[:id]).max_by { |one| one[:number] }
           release = of(:releases, :adaptation_id, row[:id]).first
@@ -140,9 +176,21 @@ module AskFirst
           request = request_for(parts, place, showing, release)
           fingerprint = Core::Posts::Fingerprint.of(request)
           facts = facts(row, parts, fingerprint, steps, showing, release)
-          Adaptation.new(row: row, channel: channel, own: own, parts: parts, place: place, request: request, fingerprint: fingerprint, pictures: pictures,
-            authors: authors(part_rows, own, row[:channel_id]), showing: showing, release: release, facts: facts,
-            verdict: Core::Signoff::Verdict.call(facts, @now))
+          Adaptation.new(
+            row: row,
+            channel: channel,
+            own: own,
+            parts: parts,
+            place: place,
+            request: request,
+            fingerprint: fingerprint,
+            pictures: pictures,
+            authors: authors(part_rows, own, row[:channel_id]),
+            showing: showing,
+            release: release,
+            facts: facts,
+            verdict: Core::Signoff::Verdict.call(facts, @now)
+          )
         end
 
         # From sending on, nothing follows the master: what is shown is what was sent.
@@ -154,9 +202,19 @@ module AskFirst
 
         # Every file of the post is known by its kind, also one that the format does not use: the format chooses by it.
         def place(post, row, channel, parts, pictures)
-          files = media.slice(*parts["media"]).transform_values { |file| Core::Posts::Request::File.new(kind: file[:kind]) }
-          pictures.each { |one| files[one[:media_id]] = Core::Posts::Request::File.new(digest: one[:digest], kind: one[:kind], ms: one[:ms]) }
-          Core::Posts::Request::Place.new(card: channel[:card], account: channel[:account], network: channel[:network], tags: row[:tags] || tags(post, channel), book: book, files: files)
+          files =
+            media.slice(*parts["media"]).transform_values { |file| Core::Posts::Request::File.new(kind: file[:kind]) }
+          pictures.each do |one|
+            files[one[:media_id]] = Core::Posts::Request::File.new(digest: one[:digest], kind: one[:kind], ms: one[:ms])
+          end
+          Core::Posts::Request::Place.new(
+            card: channel[:card],
+            account: channel[:account],
+            network: channel[:network],
+            tags: row[:tags] || tags(post, channel),
+            book: book,
+            files: files
+          )
         end
 
         # The workspace's tracking tags for one channel, as long as they are not fixed by a first ask.
@@ -164,19 +222,32 @@ module AskFirst
           defaults = @sets[:workspace][:tracking]
           return {} if defaults.empty?
 
-          Core::Posts::Tracking.fill(defaults, { "network" => channel[:network], "channel" => channel[:name], "client" => @sets[:workspace][:name],
-                                                 "campaign" => campaigns[post[:campaign_id]] })
+          Core::Posts::Tracking.fill(
+            defaults,
+            {
+              "network" => channel[:network],
+              "channel" => channel[:name],
+              "client" => @sets[:workspace][:name],
+              "campaign" => campaigns[post[:campaign_id]]
+            }
+          )
         end
 
         def facts(row, parts, fingerprint, steps, showing, release)
           time = Core::Plan::WallTime.stored(parts["time"])
           id = row[:id]
           Core::Signoff::Facts.new(
-            steps: steps, fingerprint: fingerprint, time: time, policy: @sets[:workspace][:time_policy], zone: @sets[:workspace][:zone],
-            opened: by(:openings, :adaptation_id).key?(id), ready: ready_mark(id),
+            steps: steps,
+            fingerprint: fingerprint,
+            time: time,
+            policy: @sets[:workspace][:time_policy],
+            zone: @sets[:workspace][:zone],
+            opened: by(:openings, :adaptation_id).key?(id),
+            ready: ready_mark(id),
             asked: of(:asked, :adaptation_id, id).map { |one| asked(one) },
             answers: of(:answers, :adaptation_id, id).map { |one| answer(one) },
-            rulings: of(:rulings, :adaptation_id, id).map { |one| ruling(one) }, holds: holds_for(row[:channel_id]),
+            rulings: of(:rulings, :adaptation_id, id).map { |one| ruling(one) },
+            holds: holds_for(row[:channel_id]),
             released: release && { fingerprint: release[:fingerprint], time: wall_time(release) },
             showing: showing && state_of(showing)
           )
@@ -195,13 +266,20 @@ module AskFirst
         end
 
         def authors(part_rows, own, channel_id)
-          part_rows.select { |part| part[:channel_id] == channel_id || (part[:channel_id].nil? && !own.key?(part[:part])) }
-                   .reject { |part| part[:part] == "time" }.flat_map { |part| part[:authors].to_a }.uniq
+          part_rows
+            .select { |part| part[:channel_id] == channel_id || (part[:channel_id].nil? && !own.key?(part[:part])) }
+            .reject { |part| part[:part] == "time" }
+            .flat_map { |part| part[:authors].to_a }
+            .uniq
         end
 
         # What goes out of the media, in their order, then the picture of the link's card where there is one.
         def pictures_for(parts, channel)
-          rows = Core::Posts::Formats.used(Core::Posts::Formats[parts["format"]], parts["media"].filter_map { |id| media[id] }) { |row| row[:kind] }
+          rows =
+            Core::Posts::Formats.used(
+              Core::Posts::Formats[parts["format"]],
+              parts["media"].filter_map { |id| media[id] }
+            ) { |row| row[:kind] }
           specs = Core::Media::Renditions.specs(rows, channel[:card].media, parts["framing"])
           found = rows.zip(specs).map { |row, spec| picture(row, spec) }
           card = media[Core::Posts::Link.picture(parts["link"])] if channel[:card].link_card && rows.empty?
@@ -211,13 +289,32 @@ module AskFirst
 
         def picture(row, spec)
           rendition = renditions[[row[:id], spec]]
-          { media_id: row[:id], kind: row[:kind], width: row[:width], height: row[:height], ms: row[:duration_ms], spec: spec, rendition_id: rendition && rendition[:id],
-            digest: rendition && rendition[:digest], lost: spec["crop"] ? Core::Media::Framing.lost(row[:width], row[:height], spec["crop"]) : 0 }
+          {
+            media_id: row[:id],
+            kind: row[:kind],
+            width: row[:width],
+            height: row[:height],
+            ms: row[:duration_ms],
+            spec: spec,
+            rendition_id: rendition && rendition[:id],
+            digest: rendition && rendition[:digest],
+            lost: spec["crop"] ? Core::Media::Framing.lost(row[:width], row[:height], spec["crop"]) : 0
+          }
         end
 
-        def channels = @channels ||= @sets[:channels].to_h { |row| [row[:id], row.merge(card: Core::Channels::Card.read(row[:card]))] }
+        def channels =
+          @channels ||=
+            @sets[:channels].to_h { |row| [row[:id], row.merge(card: Core::Channels::Card.read(row[:card]))] }
         def campaigns = @campaigns ||= @sets[:campaigns].to_h { |row| row.values_at(:id, :name) }
-        def book = @book ||= @sets[:spellings].empty? ? Core::Posts::Mentions::NOBODY : Core::Posts::Mentions::Book.new(@sets[:spellings])
+        def book =
+          @book ||=
+            (
+              if @sets[:spellings].empty?
+                Core::Posts::Mentions::NOBODY
+              else
+                Core::Posts::Mentions::Book.new(@sets[:spellings])
+              end
+            )
         def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }
         def renditions = @renditions ||= @sets[:renditions].to_h { |row| [[row[:media_id], row[:spec]], row] }
         def today = @sets[:steps].select { |row| row[:today] }.map { |row| row[:id] }
@@ -227,17 +324,28 @@ module AskFirst
         end
 
         def holds_for(channel_id)
-          @sets[:holds].select { |row| row[:channel_id].nil? || row[:channel_id] == channel_id }.map { |row| Core::Signoff::Hold.new(until: row[:until]) }
+          @sets[:holds]
+            .select { |row| row[:channel_id].nil? || row[:channel_id] == channel_id }
+            .map { |row| Core::Signoff::Hold.new(until: row[:until]) }
         end
 
         def answer(row)
-          Core::Signoff::Answer.new(**row.slice(:step_id, :person_id, :verdict, :fingerprint, :stood, :eligible, :author, :words),
-            time: wall_time(row), order: row[:order_no], at: row[:given_at])
+          Core::Signoff::Answer.new(
+            **row.slice(:step_id, :person_id, :verdict, :fingerprint, :stood, :eligible, :author, :words),
+            time: wall_time(row),
+            order: row[:order_no],
+            at: row[:given_at]
+          )
         end
 
         def asked(row)
-          Core::Signoff::Asked.new(**row.slice(:step_id, :fingerprint, :places, :people, :due_at), order: row[:order_no], open: row[:ended_as].nil?,
-            at: row[:asked_at], time: wall_time(row))
+          Core::Signoff::Asked.new(
+            **row.slice(:step_id, :fingerprint, :places, :people, :due_at),
+            order: row[:order_no],
+            open: row[:ended_as].nil?,
+            at: row[:asked_at],
+            time: wall_time(row)
+          )
         end
 
         def wall_time(row)

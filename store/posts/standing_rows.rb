@@ -69,8 +69,13 @@ module AskFirst
 
         # @return [Hash{Symbol=>Array<Hash>}] row sets by name, columns as symbols; :workspace is one row
         def self.fetch(db, workspace_id, post_ids)
-          sets = JSON.parse((post_ids.one? ? one(db, workspace_id, post_ids.first) : several(db, workspace_id, post_ids))[:rows])
-          sets.to_h { |name, rows| [name.to_sym, rows.is_a?(Hash) ? rows.transform_keys(&:to_sym) : (rows || []).map { |row| convert(row) }] }
+          sets =
+            JSON.parse(
+              (post_ids.one? ? one(db, workspace_id, post_ids.first) : several(db, workspace_id, post_ids))[:rows]
+            )
+          sets.to_h do |name, rows|
+            [name.to_sym, rows.is_a?(Hash) ? rows.transform_keys(&:to_sym) : (rows || []).map { |row| convert(row) }]
+          end
         end
 
         def self.one(db, workspace_id, post_id)
@@ -78,7 +83,10 @@ module AskFirst
         end
 
         def self.several(db, workspace_id, post_ids)
-          db.select(Sequel.lit(SQL, w: :$w, p: :$p)).prepare(:first, :posts_standing).call(w: workspace_id, p: Database.uuids(post_ids))
+          db
+            .select(Sequel.lit(SQL, w: :$w, p: :$p))
+            .prepare(:first, :posts_standing)
+            .call(w: workspace_id, p: Database.uuids(post_ids))
         end
 
         # What a column's values are, looked at once for each name.

@@ -22,8 +22,16 @@ module AskFirst
         end
 
         def whole(now, act:, post_id: nil, adaptation_id: nil, revision_id: nil, facts: {})
-          { id: Core::Uuid.v7(now), at: now, act: act, post_id: post_id, adaptation_id: adaptation_id, revision_id: revision_id,
-            facts: Database.jsonb(facts), salt: Sequel.blob(SecureRandom.random_bytes(16)) }
+          {
+            id: Core::Uuid.v7(now),
+            at: now,
+            act: act,
+            post_id: post_id,
+            adaptation_id: adaptation_id,
+            revision_id: revision_id,
+            facts: Database.jsonb(facts),
+            salt: Sequel.blob(SecureRandom.random_bytes(16))
+          }
         end
         private_class_method :whole
       end

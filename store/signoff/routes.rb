@@ -14,22 +14,32 @@ module AskFirst
 
         # @return [Array<Core::Signoff::Step>] of the route that stands today
         def today(scope)
-          steps(scope, scope.rows(:route_steps).where(route_id: scope.rows(:routes).where(is_default: true).select(:id)))
+          steps(
+            scope,
+            scope.rows(:route_steps).where(route_id: scope.rows(:routes).where(is_default: true).select(:id))
+          )
         end
 
         def steps(scope, dataset)
           found = dataset.order(:position).all
-          people = scope.rows(:route_step_people).where(step_id: found.map { |row| row[:id] })
-                        .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:route_step_people][:person_id])
-                        .where(ended_at: nil).select_hash_groups(:step_id, Sequel[:route_step_people][:person_id])
+          people =
+            scope
+              .rows(:route_step_people)
+              .where(step_id: found.map { |row| row[:id] })
+              .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:route_step_people][:person_id])
+              .where(ended_at: nil)
+              .select_hash_groups(:step_id, Sequel[:route_step_people][:person_id])
           found.map { |row| step(row, people.fetch(row[:id], []).sort) }
         end
 
         # @param row [Hash] of route_steps
         # @param people [Array<String>] ids of those who may answer
         def step(row, people)
-          Core::Signoff::Step.new(**row.slice(:id, :position, :name, :side, :quorum, :n, :required, :four_eyes), hours: row[:hours].to_f,
-            people: people)
+          Core::Signoff::Step.new(
+            **row.slice(:id, :position, :name, :side, :quorum, :n, :required, :four_eyes),
+            hours: row[:hours].to_f,
+            people: people
+          )
         end
 
         # Adds a route that stands from now on.
@@ -46,7 +56,10 @@ module AskFirst
         def add_step(scope, route_id, step, position, now)
           id = Core::Uuid.v7(now)
           kept = step.slice(:name, :side, :quorum, :n, :hours, :required, :four_eyes)
-          scope.insert(:route_steps, { id: id, route_id: route_id, position: position, required: true, four_eyes: true, n: nil }.merge(kept))
+          scope.insert(
+            :route_steps,
+            { id: id, route_id: route_id, position: position, required: true, four_eyes: true, n: nil }.merge(kept)
+          )
           scope.insert(:route_step_people, *step[:people].map { |person| { step_id: id, person_id: person } })
         end
       end

@@ -14,7 +14,8 @@ whenSignedOut((missing) => {
   const here = router.currentRoute.value
   if (missing === 'set-up') {
     if (here.name !== 'profile') void router.push({ name: 'profile', query: { need: 'second-factor' } })
-  } else if (!here.meta.bare) void router.push({ name: 'sign-in', query: { to: here.fullPath, ...(missing === 'code' ? { step: 'code' } : {}) } })
+  } else if (!here.meta.bare)
+    void router.push({ name: 'sign-in', query: { to: here.fullPath, ...(missing === 'code' ? { step: 'code' } : {}) } })
 })
 
 // past the masthead, to what the page is about

@@ -2,9 +2,13 @@
 
 RSpec.describe "The Desk" do
   def desk(who, clients: %i[quillmere brackwater], **more)
-    scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: clients.map { |client|
-      world.workspace(client)
-    }, person_id: world.person(who), side: "agency")
+    scope =
+      AskFirst::Store::Scope.new(
+        world.kit.db,
+        workspace_ids: clients.map { |client| world.workspace(client) },
+        person_id: world.person(who),
+        side: "agency"
+      )
     AskFirst::App::Agency::Desk.call(world.kit, scope, **more)
   end
 
@@ -23,8 +27,19 @@ RSpec.describe "The Desk" do
 
   it "shows a task to its person, until it is done" do
     post = world.draft
-    id = world.act("Traffic::AssignTask", :ines, post_id: post, kind: "picture", title: "A picture", person_id: world.person(:sunniva),
-      due: { "wall" => "2026-10-14T16:00", "zone" => "Europe/Lisbon" })
+    id =
+      world.act(
+        "Traffic::AssignTask",
+        :ines,
+        post_id: post,
+        kind: "picture",
+        title: "A picture",
+        person_id: world.person(:sunniva),
+        due: {
+          "wall" => "2026-10-14T16:00",
+          "zone" => "Europe/Lisbon"
+        }
+      )
     expect(desk(:sunniva)[:tasks].map { |task| task[:id] }).to include id
     world.act("Traffic::FinishTask", :sunniva, task_id: id)
     expect(desk(:sunniva)[:tasks].map { |task| task[:id] }).not_to include id
@@ -50,13 +65,30 @@ RSpec.describe "The Desk" do
     clock = db[:tasks].count
     post = world.draft
     42.times do |n|
-      world.act("Traffic::AssignTask", :ines, post_id: post, kind: "copy", title: "Copy #{n}", person_id: world.person(:maro), due: { "wall" => "2026-10-20T16:00", "zone" => "Europe/Lisbon" })
+      world.act(
+        "Traffic::AssignTask",
+        :ines,
+        post_id: post,
+        kind: "copy",
+        title: "Copy #{n}",
+        person_id: world.person(:maro),
+        due: {
+          "wall" => "2026-10-20T16:00",
+          "zone" => "Europe/Lisbon"
+        }
+      )
     end
     expect(db[:tasks].count - clock).to eq 42
     cut = desk(:maro)
     expect([cut[:counts][:tasks], cut[:tasks].size]).to eq [before[:tasks] + 42, 30]
     expect(desk(:maro, whole: %w[tasks])[:tasks].size).to eq before[:tasks] + 42
-    scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: [world.workspace, world.workspace(:brackwater)], person_id: world.person(:maro), side: "agency")
+    scope =
+      AskFirst::Store::Scope.new(
+        world.kit.db,
+        workspace_ids: [world.workspace, world.workspace(:brackwater)],
+        person_id: world.person(:maro),
+        side: "agency"
+      )
     waits = AskFirst::App::Agency::Waits.call(scope).sum { |one| one[:waits] }
     expect(waits).to eq cut[:counts].values_at(:asked, :tasks, :came_back, :opened, :by_hand).sum
     db[:tasks].where(post_id: post).update(done_at: world.kit.now, done_by: world.person(:maro))
@@ -86,7 +118,17 @@ RSpec.describe "The Desk" do
     world.clock.set(Time.utc(2026, 10, 15, 6))
     sender = AskFirst::App::Dispatch::Sender.new(world.jobs, name: "a dispatcher")
     sender.begin
-    alarm = -> { AskFirst::App::Dispatch::Alarm.of(world.kit, AskFirst::Store::Scope.new(world.kit.db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency")) }
+    alarm = -> do
+      AskFirst::App::Dispatch::Alarm.of(
+        world.kit,
+        AskFirst::Store::Scope.new(
+          world.kit.db,
+          workspace_ids: [world.workspace],
+          person_id: world.person(:ines),
+          side: "agency"
+        )
+      )
+    end
     expect(alarm.call).to be_nil
     world.clock.set(Time.utc(2026, 10, 15, 6, 1))
     expect(alarm.call).to include "silent since 06:00:00"
@@ -95,17 +137,20 @@ RSpec.describe "The Desk" do
   it "takes the same number of queries for one post and for many, as the web's role asks them" do
     web = world.kit.db
     expect(web.get(Sequel.lit("current_user"))).to eq "ask_first_web"
-    count = lambda do
-      queries = 0
-      logger = Object.new
-      logger.define_singleton_method(:info) { |line| queries += 1 if line.match?(/SELECT|EXECUTE/) && !line.include?("set_config") }
-      %i[debug warn error].each { |level| logger.define_singleton_method(level) { |_| nil } }
-      web.loggers << logger
-      desk(:ines)
-      queries
-    ensure
-      web.loggers.delete(logger)
-    end
+    count =
+      lambda do
+        queries = 0
+        logger = Object.new
+        logger.define_singleton_method(:info) do |line|
+          queries += 1 if line.match?(/SELECT|EXECUTE/) && !line.include?("set_config")
+        end
+        %i[debug warn error].each { |level| logger.define_singleton_method(level) { |_| nil } }
+        web.loggers << logger
+        desk(:ines)
+        queries
+      ensure
+        web.loggers.delete(logger)
+      end
     desk(:ines) # statements are prepared once a connection
     before = count.call
     3.times { world.draft.tap { |post| world.ask(post, 0, who: :tobiah) } }

@@ -2,14 +2,20 @@
 
 RSpec.describe "Lists and records" do
   def scope(*clients)
-    AskFirst::Store::Scope.new(db, workspace_ids: clients.map { |client| world.workspace(client) }, person_id: world.person(:ines), side: "agency")
+    AskFirst::Store::Scope.new(
+      db,
+      workspace_ids: clients.map { |client| world.workspace(client) },
+      person_id: world.person(:ines),
+      side: "agency"
+    )
   end
 
   it "posts come in pages, newest first, without a gap or a double" do
-    ids = Array.new(5) do |n|
-      world.clock.set(SpecWorld::NOON + 100 + n)
-      world.act("Posts::MakePost", :ines, :brackwater, subject: "Page #{n}")
-    end
+    ids =
+      Array.new(5) do |n|
+        world.clock.set(SpecWorld::NOON + 100 + n)
+        world.act("Posts::MakePost", :ines, :brackwater, subject: "Page #{n}")
+      end
     first = AskFirst::App::Posts::ListPosts.call(scope(:brackwater), limit: 3)
     second = AskFirst::App::Posts::ListPosts.call(scope(:brackwater), limit: 3, before: first[:next])
     listed = (first[:posts] + second[:posts]).map { |post| post[:id] }
@@ -20,7 +26,10 @@ RSpec.describe "Lists and records" do
   it "posts can be listed by stage, with their channels and stamps" do
     post = world.draft
     world.ask(post, 0)
-    row = AskFirst::App::Posts::ListPosts.call(scope(:quillmere), stage: "internal_review", limit: 200)[:posts].find { |one| one[:id] == post }
+    row =
+      AskFirst::App::Posts::ListPosts.call(scope(:quillmere), stage: "internal_review", limit: 200)[
+        :posts
+      ].find { |one| one[:id] == post }
     expect(row[:channels].map { |channel| channel[:name] }).to eq %w[Ticker Vitrine]
     expect(row[:strip].map { |stamp| stamp["state"] }).to eq %w[asked not_asked]
     expect(row[:strip].first["who"]).to eq ["Wren Adeyo"]
@@ -62,39 +71,97 @@ RSpec.describe "Lists and records" do
     post = world.draft
     world.clear(post)
     world.write(post, "time", { "wall" => "2026-10-15T09:00", "zone" => "Europe/Lisbon" }, who: :ines, on: :ticker)
-    cost = world.act("Posts::TimeCost", :ines, post_id: post, channel_id: nil, value: { "wall" => "2026-10-16T07:30", "zone" => "Europe/Lisbon" })
+    cost =
+      world.act(
+        "Posts::TimeCost",
+        :ines,
+        post_id: post,
+        channel_id: nil,
+        value: {
+          "wall" => "2026-10-16T07:30",
+          "zone" => "Europe/Lisbon"
+        }
+      )
     expect(cost[:costs].map { |one| one[:channel] }).to eq ["Vitrine"] # Ticker has its own time
-    past = world.act("Posts::TimeCost", :ines, post_id: post, channel_id: nil, value: { "wall" => "2026-10-01T07:30", "zone" => "Europe/Lisbon" })
+    past =
+      world.act(
+        "Posts::TimeCost",
+        :ines,
+        post_id: post,
+        channel_id: nil,
+        value: {
+          "wall" => "2026-10-01T07:30",
+          "zone" => "Europe/Lisbon"
+        }
+      )
     expect(past[:past]).to be true
   end
 
   it "a person whose membership ended is no member any more, at once" do
     row = { workspace_id: world.workspace(:brackwater), person_id: world.person(:dulcie) }
     db[:memberships].where(row).update(ended_at: Time.now)
-    expect(AskFirst::Store::People::Members.find(world.kit.db, row[:person_id], row[:workspace_id], world.kit.now)).to be_nil
+    expect(
+      AskFirst::Store::People::Members.find(world.kit.db, row[:person_id], row[:workspace_id], world.kit.now)
+    ).to be_nil
   ensure
     db[:memberships].where(row).update(ended_at: nil)
   end
 
   it "refuses a second person with the same address, in capitals too" do
     agency = db[:agencies].get(:id)
-    add = -> { AskFirst::App::People::AddPerson.call(world.kit, agency_id: agency, name: "Twin", email: "INES@fernhollow.example", zone: "Europe/Lisbon") }
+    add = -> do
+      AskFirst::App::People::AddPerson.call(
+        world.kit,
+        agency_id: agency,
+        name: "Twin",
+        email: "INES@fernhollow.example",
+        zone: "Europe/Lisbon"
+      )
+    end
     expect(&add).to raise_error(AskFirst::Core::Conflict, /known already/)
   end
 
   describe "a route without a step" do
     let(:workspace) do
       agency = db[:agencies].get(:id)
-      members = [{ person_id: world.person(:ines), role: "account lead" }, { person_id: world.person(:bram), role: "agency owner" }]
-      AskFirst::App::Clients::SetUp.call(world.kit, agency_id: agency, name: "Stepless", mark: "SL", edge: "#123456", zone: "Europe/Berlin",
-        week_start: 1, members: members, steps: [], by: world.person(:bram))
+      members = [
+        { person_id: world.person(:ines), role: "account lead" },
+        { person_id: world.person(:bram), role: "agency owner" }
+      ]
+      AskFirst::App::Clients::SetUp.call(
+        world.kit,
+        agency_id: agency,
+        name: "Stepless",
+        mark: "SL",
+        edge: "#123456",
+        zone: "Europe/Berlin",
+        week_start: 1,
+        members: members,
+        steps: [],
+        by: world.person(:bram)
+      )
     end
-    let(:ines) { AskFirst::App::Member.from_row(AskFirst::Store::People::Members.find(world.kit.db, world.person(:ines), workspace, world.kit.now)) }
-    let(:bram) { AskFirst::App::Member.from_row(AskFirst::Store::People::Members.find(world.kit.db, world.person(:bram), workspace, world.kit.now)) }
+    let(:ines) do
+      AskFirst::App::Member.from_row(
+        AskFirst::Store::People::Members.find(world.kit.db, world.person(:ines), workspace, world.kit.now)
+      )
+    end
+    let(:bram) do
+      AskFirst::App::Member.from_row(
+        AskFirst::Store::People::Members.find(world.kit.db, world.person(:bram), workspace, world.kit.now)
+      )
+    end
 
     it "is drafting until somebody marks exactly this content ready" do
       account = world.world.control("ticker/accounts", { handle: "stepless", name: "Stepless" })
-      channel = world.act("Channels::Connect", bram, account: account["account"], micropub: account["micropub"], token: account["token"])
+      channel =
+        world.act(
+          "Channels::Connect",
+          bram,
+          account: account["account"],
+          micropub: account["micropub"],
+          token: account["token"]
+        )
       post = world.act("Posts::MakePost", ines, subject: "Plain")
       world.act("Posts::ChooseChannels", ines, post_id: post, channel_ids: [channel])
       world.act("Posts::SavePart", ines, post_id: post, channel_id: nil, part: "text", value: "Plain words", version: 0)
@@ -108,6 +175,9 @@ RSpec.describe "Lists and records" do
 
   it "a post with steps cannot be marked ready" do
     post = world.draft
-    expect { world.act("Posts::MarkReady", :ines, post_id: post) }.to raise_error(AskFirst::Core::Conflict, /has steps to pass/)
+    expect { world.act("Posts::MarkReady", :ines, post_id: post) }.to raise_error(
+      AskFirst::Core::Conflict,
+      /has steps to pass/
+    )
   end
 end

@@ -7,16 +7,21 @@ RSpec.describe "Connecting a channel" do
   let(:address) { "#{Infrastructure.stand_ins[:url]}/networks/guildhall" }
   let(:handle) { "h#{client}" }
 
-  before { visitor.add_person("guildhall", "person#{client}", { handle => "Tarn Mills", "#{handle}2" => "Tarn Mills jobs" }) }
+  before do
+    visitor.add_person("guildhall", "person#{client}", { handle => "Tarn Mills", "#{handle}2" => "Tarn Mills jobs" })
+  end
 
-  def begin_way(who = :ines, **more) = world.act("Channels::BeginConnect", who, client, network_address: address, **more)
+  def begin_way(who = :ines, **more) =
+    world.act("Channels::BeginConnect", who, client, network_address: address, **more)
   def finish(who = :ines, **back) = AskFirst::App::Channels::FinishConnect.call(world.kit, world.person(who), **back)
   def allow(way, handles = [handle], **more) = visitor.allow(way, "person#{client}", handles, **more)
   def look(found, who = :ines) = world.act("Channels::ConnectTry", who, client, try_id: found[:try_id])
-  def add(found, accounts = [account], **more) = world.act("Channels::AddAccounts", :ines, client, try_id: found[:try_id], accounts: accounts, **more)
+  def add(found, accounts = [account], **more) =
+    world.act("Channels::AddAccounts", :ines, client, try_id: found[:try_id], accounts: accounts, **more)
   def account(of = handle) = visitor.account("guildhall", of)
   def channels = db[:channels].where(workspace_id: world.workspace(client))
-  def connect(handles = [handle], **more) = add(finish(**allow(begin_way(**more), handles)), handles.map { |one| account(one) })
+  def connect(handles = [handle], **more) =
+    add(finish(**allow(begin_way(**more), handles)), handles.map { |one| account(one) })
 
   def code_of
     yield
@@ -30,7 +35,11 @@ RSpec.describe "Connecting a channel" do
     expect(look(found)[:accounts].map { |one| one[:name] }).to match_array ["Tarn Mills", "Tarn Mills jobs"]
     add(found, [account("#{handle}2")])
     expect(channels.select_map(%i[name network state])).to eq [["Tarn Mills jobs", "Guildhall", "connected"]]
-    expect(db[:record].where(workspace_id: world.workspace(client)).select_map(:act)).to include("connect_begun", "consented", "channel_connected")
+    expect(db[:record].where(workspace_id: world.workspace(client)).select_map(:act)).to include(
+      "connect_begun",
+      "consented",
+      "channel_connected"
+    )
   end
 
   it "carries a challenge by PKCE, whose verifier never leaves the server in clear" do
@@ -43,7 +52,14 @@ RSpec.describe "Connecting a channel" do
     expect(try[:state_digest]).to eq AskFirst::App::Channels::BeginConnect.digest(query["state"])
     # the network itself refuses the code without it
     back = allow(begin_way)
-    reply = Net::HTTP.post_form(URI("#{address}/token"), "grant_type" => "authorization_code", "code" => back[:code], "redirect_uri" => query["redirect_uri"], "code_verifier" => "a" * 43)
+    reply =
+      Net::HTTP.post_form(
+        URI("#{address}/token"),
+        "grant_type" => "authorization_code",
+        "code" => back[:code],
+        "redirect_uri" => query["redirect_uri"],
+        "code_verifier" => "a" * 43
+      )
     expect([reply.code, JSON.parse(reply.body)["error"]]).to eq %w[400 invalid_grant]
   end
 
@@ -63,7 +79,9 @@ RSpec.describe "Connecting a channel" do
       back = allow(begin_way, step: "deny")
       expect { finish(**back) }.to raise_error(AskFirst::Core::Refused, /did not allow it at Guildhall/)
       expect(channels).to be_empty
-      expect(db[:record].where(workspace_id: world.workspace(client), act: "connect_refused").get(:facts)["why"]).to eq "access_denied"
+      expect(
+        db[:record].where(workspace_id: world.workspace(client), act: "connect_refused").get(:facts)["why"]
+      ).to eq "access_denied"
     end
 
     it "works once, for who began it, and within minutes" do
@@ -114,7 +132,12 @@ RSpec.describe "Connecting a channel" do
   end
 
   describe "connecting again" do
-    def lapse(id) = AskFirst::App::Channels::Lapse.call(world.jobs, AskFirst::App::Member.process(world.workspace(client), "dispatcher"), channel_id: id)
+    def lapse(id) =
+      AskFirst::App::Channels::Lapse.call(
+        world.jobs,
+        AskFirst::App::Member.process(world.workspace(client), "dispatcher"),
+        channel_id: id
+      )
 
     it "keeps the channel, its posts and their yeses" do
       id = connect.first
@@ -143,7 +166,8 @@ RSpec.describe "Connecting a channel" do
   end
 
   describe "a channel that is not connected yet" do
-    def plan = world.act("Channels::PlanChannel", :ines, client, network_address: address, account: account, name: "Guildhall")
+    def plan =
+      world.act("Channels::PlanChannel", :ines, client, network_address: address, account: account, name: "Guildhall")
 
     it "is planned and approved for, not released; connected, the waiting post can go as it was approved" do
       id = plan
@@ -164,28 +188,63 @@ RSpec.describe "Connecting a channel" do
     it "is one channel for one account" do
       plan
       expect(code_of { plan }).to eq "channel_there"
-      expect { world.act("Channels::PlanChannel", :ines, client, network_address: address, account: "not an address", name: "x") }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.field).to eq "account" }
-      expect(code_of { world.act("Channels::PlanChannel", :ines, client, network_address: "https://elsewhere.example", account: account, name: "x") }).to eq "network_away"
+      expect {
+        world.act(
+          "Channels::PlanChannel",
+          :ines,
+          client,
+          network_address: address,
+          account: "not an address",
+          name: "x"
+        )
+      }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.field).to eq "account" }
+      expect(
+        code_of do
+          world.act(
+            "Channels::PlanChannel",
+            :ines,
+            client,
+            network_address: "https://elsewhere.example",
+            account: account,
+            name: "x"
+          )
+        end
+      ).to eq "network_away"
     end
   end
 
   describe "an account that another client has connected" do
     let(:other) { fresh_client("Other house") }
 
-    before { world.act("Channels::AddAccounts", :ines, other, try_id: finish(**allow(world.act("Channels::BeginConnect", :ines, other, network_address: address)))[:try_id], accounts: [account]) }
+    before do
+      world.act(
+        "Channels::AddAccounts",
+        :ines,
+        other,
+        try_id: finish(**allow(world.act("Channels::BeginConnect", :ines, other, network_address: address)))[:try_id],
+        accounts: [account]
+      )
+    end
 
     it "says so to whoever is a member there, and is added only when it is meant" do
       found = finish(**allow(begin_way))
       expect(look(found)[:accounts].first[:elsewhere]).to eq ["Other house"]
-      expect { add(found) }.to raise_error(AskFirst::Core::Conflict) { |error| expect([error.code, error.message]).to match ["connected_elsewhere", /Other house/] }
+      expect { add(found) }.to raise_error(AskFirst::Core::Conflict) { |error|
+        expect([error.code, error.message]).to match ["connected_elsewhere", /Other house/]
+      }
       add(found, anyway: true)
       expect(channels.count).to eq 1
       twice = AskFirst::App::Agency::People.call(world.kit, agency_person(:bram))[:twice]
-      expect(twice.find { |one| one[:account] == account }[:workspace_ids]).to match_array [world.workspace(client), world.workspace(other)]
+      expect(twice.find { |one| one[:account] == account }[:workspace_ids]).to match_array [
+                    world.workspace(client),
+                    world.workspace(other)
+                  ]
     end
 
     it "says nothing to somebody who is no member there" do
-      world.owner[:memberships].where(workspace_id: world.workspace(other), person_id: world.person(:ines)).update(ended_at: world.kit.now)
+      world.owner[:memberships].where(workspace_id: world.workspace(other), person_id: world.person(:ines)).update(
+        ended_at: world.kit.now
+      )
       found = finish(**allow(begin_way))
       expect(JSON.generate(look(found))).not_to include "Other house"
       expect(add(found).size).to eq 1
@@ -202,22 +261,47 @@ RSpec.describe "Connecting a channel" do
       expect(channels.where(id: id).get(:state)).to eq "lapsed"
       expect(world.stage(post)).to eq "released"
       world.clock.set(Time.utc(2026, 10, 15, 6, 30, 5))
-      AskFirst::App::Dispatch::Advance.call(world.jobs, AskFirst::App::Member.process(world.workspace(client), "dispatcher"), showing_id: db[:showings].where(post_id: post).get(:id))
+      AskFirst::App::Dispatch::Advance.call(
+        world.jobs,
+        AskFirst::App::Member.process(world.workspace(client), "dispatcher"),
+        showing_id: db[:showings].where(post_id: post).get(:id)
+      )
       expect(world.stage(post)).to eq "trouble"
-      listed = AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:trouble].map { |one| one[:id] || one[:post_id] }
+      listed =
+        AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:trouble].map do |one|
+          one[:id] || one[:post_id]
+        end
       expect(listed).to include post
     end
 
     it "when that person leaves the client, is said early and asks for another's" do
       id = connect.first
       role = db[:roles].where(name: "account lead").get(:id)
-      world.owner[:memberships].insert(workspace_id: world.workspace(client), id: AskFirst::Core::Uuid.v7(Time.now), person_id: world.person(:tobiah), side: "agency", role_id: role, since: world.kit.now)
-      sheet = world.act("People::MemberSheet", :bram, client, membership_id: db[:memberships].where(workspace_id: world.workspace(client), person_id: world.person(:ines)).get(:id))
+      world.owner[:memberships].insert(
+        workspace_id: world.workspace(client),
+        id: AskFirst::Core::Uuid.v7(Time.now),
+        person_id: world.person(:tobiah),
+        side: "agency",
+        role_id: role,
+        since: world.kit.now
+      )
+      sheet =
+        world.act(
+          "People::MemberSheet",
+          :bram,
+          client,
+          membership_id:
+            db[:memberships].where(workspace_id: world.workspace(client), person_id: world.person(:ines)).get(:id)
+        )
       expect(sheet[:holds][:channels]).to eq ["Tarn Mills"]
       world.act("People::EndMember", :bram, client, membership_id: sheet[:id], to: world.person(:tobiah))
       said = world.act("Channels::ChannelsHere", :tobiah, client)[:channels].find { |one| one[:id] == id }
       expect(said).to include(level: "soon", sentence: a_string_including("the consent of Ines Calloway, who has left"))
-      expect(AskFirst::App::Agency::Desk.call(world.kit, agency_person(:tobiah).scope(world.kit.db))[:connections].map { |one| one[:channel_id] || one[:id] }).to include id
+      expect(
+        AskFirst::App::Agency::Desk.call(world.kit, agency_person(:tobiah).scope(world.kit.db))[
+          :connections
+        ].map { |one| one[:channel_id] || one[:id] }
+      ).to include id
     end
 
     it "when a consent ends within a week, is said on the channel page, the Desk and every post there" do
@@ -228,7 +312,11 @@ RSpec.describe "Connecting a channel" do
       expect(said).to include(level: "soon", sentence: "The consent ends in 3 days. Connect it again before.")
       sheet = world.act("Posts::PostSheet", :ines, client, post_id: post)
       expect(JSON.generate(sheet)).to include "The consent ends in 3 days."
-      expect(JSON.generate(AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:connections])).to include "The consent ends in 3 days."
+      expect(
+        JSON.generate(
+          AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:connections]
+        )
+      ).to include "The consent ends in 3 days."
     ensure
       world.world.control("guildhall/lives", { consent: nil })
     end
@@ -259,7 +347,14 @@ RSpec.describe "Connecting a channel" do
       connect
       row = db[:connections].where(workspace_id: world.workspace(client)).first
       world.clock.set(row[:expires_at] - 300)
-      away = world.jobs.dup.tap { |kit| kit.consent = AskFirst::Edge::Networks::Consent.new(AskFirst::Edge::Networks::Catalogue.new(["http://127.0.0.1:9/networks/guildhall"]), world.settings.public_url) }
+      away =
+        world.jobs.dup.tap do |kit|
+          kit.consent =
+            AskFirst::Edge::Networks::Consent.new(
+              AskFirst::Edge::Networks::Catalogue.new(["http://127.0.0.1:9/networks/guildhall"]),
+              world.settings.public_url
+            )
+        end
       AskFirst::App::Channels::Renew.call(away)
       expect(db[:connections].where(id: row[:id]).get(:state)).to eq "connected"
       world.clock.set(row[:expires_at] - 270)
@@ -267,7 +362,9 @@ RSpec.describe "Connecting a channel" do
       AskFirst::App::Channels::Renew.call(world.jobs)
       expect(db[:connections].where(id: row[:id]).get(:state)).to eq "lapsed"
       expect(channels.select_map(:state)).to eq ["lapsed"]
-      expect(db[:record].where(workspace_id: world.workspace(client), act: "connection_lapsed").get(:process)).to eq "dispatcher"
+      expect(
+        db[:record].where(workspace_id: world.workspace(client), act: "connection_lapsed").get(:process)
+      ).to eq "dispatcher"
     end
   end
 
@@ -305,7 +402,9 @@ RSpec.describe "Connecting a channel" do
       cut_off(row)
       world.clock.set(row[:expires_at] - 400)
       strict = Object.new
-      strict.define_singleton_method(:refresh) { |*_| raise AskFirst::Core::Channels::SaidNo.new("This was used already.", final: true) }
+      strict.define_singleton_method(:refresh) do |*_|
+        raise AskFirst::Core::Channels::SaidNo.new("This was used already.", final: true)
+      end
       strange = Object.new
       strange.define_singleton_method(:client_with) { |*_| Struct.new(:card).new(nil) }
       kit = world.jobs.dup
@@ -315,11 +414,16 @@ RSpec.describe "Connecting a channel" do
       expect(now_kept.values_at(:state, :refresh_token)).to eq ["connected", nil]
       expect(channels.select_map(:state)).to eq ["connected"]
       expect(db[:record].where(workspace_id: world.workspace(client), act: "connection_not_renewed").count).to eq 1
-      expect(world.act("Channels::ChannelsHere", :ines, client)[:channels].first).to include(level: "soon", sentence: a_string_including("Connect it again before"))
+      expect(world.act("Channels::ChannelsHere", :ines, client)[:channels].first).to include(
+        level: "soon",
+        sentence: a_string_including("Connect it again before")
+      )
     end
   end
 
   it "is for those whose role has it" do
-    expect(code_of { world.act("Channels::BeginConnect", :maro, :quillmere, network_address: address) }).to eq "not_yours"
+    expect(
+      code_of { world.act("Channels::BeginConnect", :maro, :quillmere, network_address: address) }
+    ).to eq "not_yours"
   end
 end

@@ -3,7 +3,8 @@
 RSpec.describe "Channels" do
   let(:client) { fresh_client }
 
-  def offline(name = "Leaflet", **more) = world.act("Channels::AddOffline", :ines, client, name: name, initials: "Lf", limit: 40, pictures: 1, **more)
+  def offline(name = "Leaflet", **more) =
+    world.act("Channels::AddOffline", :ines, client, name: name, initials: "Lf", limit: 40, pictures: 1, **more)
   def here(who = :ines) = world.act("Channels::ChannelsHere", who, client)
   def save_set(name, ids, **more) = world.act("Channels::SaveSet", :ines, client, name: name, channel_ids: ids, **more)
 
@@ -38,7 +39,9 @@ RSpec.describe "Channels" do
     expect(here[:archived].map { |one| one[:id] }).to eq [id]
     expect(world.act("Posts::PostSheet", :ines, client, post_id: post)[:adaptations].size).to eq 1
     fresh = world.act("Posts::MakePost", :ines, client, subject: "x")
-    expect { world.act("Posts::ChooseChannels", :ines, client, post_id: fresh, channel_ids: [id]) }.to raise_error(AskFirst::Core::Error)
+    expect { world.act("Posts::ChooseChannels", :ines, client, post_id: fresh, channel_ids: [id]) }.to raise_error(
+      AskFirst::Core::Error
+    )
     world.act("Channels::ArchiveChannel", :ines, client, channel_id: id, out: true)
     expect(here[:channels].map { |one| one[:id] }).to eq [id]
   end
@@ -76,7 +79,10 @@ RSpec.describe "Channels" do
       set = save_set("first", [ids.first])
       inside = plain_post(client, ids.first, text: "In")
       outside = plain_post(client, ids.last, text: "Out")
-      listed = AskFirst::App::Posts::ListPosts.call(world.member(:ines, client).scope(world.kit.db), channels: [ids.first])[:posts].map { |post| post[:id] }
+      listed =
+        AskFirst::App::Posts::ListPosts.call(world.member(:ines, client).scope(world.kit.db), channels: [ids.first])[
+          :posts
+        ].map { |post| post[:id] }
       expect(listed).to eq [inside]
       world.act("Channels::DropSet", :ines, client, set_id: set)
       expect(here[:sets]).to be_empty
@@ -93,11 +99,33 @@ RSpec.describe "Channels" do
       expect(JSON.generate(sheet[:adaptations])).to include "41"
       expect(code_of { world.release(post, client: client) }).to eq "has_faults"
       version = here[:channels].first[:version]
-      world.act("Channels::ChangeChannel", :ines, client, channel_id: id, version: version, name: "Big leaflet", limits: { "initials" => "BL", "limit" => 60, "pictures" => 1, "picture_needed" => false })
+      world.act(
+        "Channels::ChangeChannel",
+        :ines,
+        client,
+        channel_id: id,
+        version: version,
+        name: "Big leaflet",
+        limits: {
+          "initials" => "BL",
+          "limit" => 60,
+          "pictures" => 1,
+          "picture_needed" => false
+        }
+      )
       world.release(post, client: client)
-      expect(code_of { world.act("Channels::ChangeChannel", :ines, client, channel_id: id, version: version, name: "Other") }).to eq "channel_changed"
-      { { initials: "Long" } => "initials", { limit: 0 } => "limit", { pictures: 99 } => "pictures", { name: " " } => "name" }.each do |wrong, field|
-        expect { world.act("Channels::AddOffline", :ines, client, name: "N", initials: "N", limit: 10, pictures: 1, **wrong) }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.field).to eq field }
+      expect(
+        code_of { world.act("Channels::ChangeChannel", :ines, client, channel_id: id, version: version, name: "Other") }
+      ).to eq "channel_changed"
+      {
+        { initials: "Long" } => "initials",
+        { limit: 0 } => "limit",
+        { pictures: 99 } => "pictures",
+        { name: " " } => "name"
+      }.each do |wrong, field|
+        expect {
+          world.act("Channels::AddOffline", :ines, client, name: "N", initials: "N", limit: 10, pictures: 1, **wrong)
+        }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.field).to eq field }
       end
     end
 
@@ -116,7 +144,11 @@ RSpec.describe "Channels" do
 
       it "waits for a person with everything ready; taken up, published, it says where it went" do
         come
-        expect(AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:by_hand].map { |one| one[:showing_id] || one[:id] }).to include showing
+        expect(
+          AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:by_hand].map do |one|
+            one[:showing_id] || one[:id]
+          end
+        ).to include showing
         expect(by_hand("ByHandPage")).to include(text: "Short", channel: "Leaflet", state: "by_hand", mine: false)
         expect(code_of { by_hand("ConfirmByHand", place: "Counter") }).to eq "not_taken_up"
         by_hand("TakeUp")
@@ -124,8 +156,16 @@ RSpec.describe "Channels" do
         expect(code_of { by_hand("ConfirmByHand", place: "  ") }).to eq "place_missing"
         by_hand("ConfirmByHand", place: "On the counter of shop 2")
         expect(world.stage(post)).to eq "out"
-        expect(db[:showings].where(id: showing).first).to include(state: "out", sent_at: world.kit.now, address: "On the counter of shop 2")
-        expect(db[:record].where(post_id: post).order(:order_no).select_map(:act)).to end_with("due_by_hand", "taken_up", "sent")
+        expect(db[:showings].where(id: showing).first).to include(
+          state: "out",
+          sent_at: world.kit.now,
+          address: "On the counter of shop 2"
+        )
+        expect(db[:record].where(post_id: post).order(:order_no).select_map(:act)).to end_with(
+          "due_by_hand",
+          "taken_up",
+          "sent"
+        )
       end
 
       it "is let go again by who has it, and taken up by another" do

@@ -22,7 +22,15 @@ RSpec.describe "Archiving and deleting a client" do
 
   it "says beforehand what would stop and what would go" do
     busy
-    expect(world.act("Clients::WhatGoes", :ines, client)).to include(name: "Tarn Mills", posts: 2, releases: 1, open_asks: 1, channels: 1, people: 2, grace_days: 14)
+    expect(world.act("Clients::WhatGoes", :ines, client)).to include(
+      name: "Tarn Mills",
+      posts: 2,
+      releases: 1,
+      open_asks: 1,
+      channels: 1,
+      people: 2,
+      grace_days: 14
+    )
   end
 
   it "an archived client is read only, releases nothing, and has no open asks" do
@@ -32,14 +40,23 @@ RSpec.describe "Archiving and deleting a client" do
     expect(db[:releases].where(post_id: released, ended_at: nil)).to be_empty
     expect(db[:ask_lines].where(post_id: asked, ended_at: nil)).to be_empty
     expect(world.act("Posts::PostSheet", :ines, client, post_id: released)[:subject]).to eq "Late boat"
-    [-> { world.release(released, client: client) }, -> { world.act("Posts::MakePost", :ines, client, subject: "x") }, -> { world.act("Clients::ChangeSettings", :ines, client, version: 1, name: "x") },
-     -> { world.act("Posts::Rename", :ines, client, post_id: released, subject: "x", version: 0) }].each do |attempt|
+    [
+      -> { world.release(released, client: client) },
+      -> { world.act("Posts::MakePost", :ines, client, subject: "x") },
+      -> { world.act("Clients::ChangeSettings", :ines, client, version: 1, name: "x") },
+      -> { world.act("Posts::Rename", :ines, client, post_id: released, subject: "x", version: 0) }
+    ].each do |attempt|
       expect(&attempt).to raise_error(AskFirst::Core::Refused) { |error| expect(error.code).to eq "archived" }
     end
     archive(out: true)
     world.release(released, client: client)
     expect(world.stage(released)).to eq "released"
-    expect(db[:record].where(workspace_id: world.workspace(client)).select_map(:act)).to include("archived", "unarchived", "release_ended", "ask_withdrawn")
+    expect(db[:record].where(workspace_id: world.workspace(client)).select_map(:act)).to include(
+      "archived",
+      "unarchived",
+      "release_ended",
+      "ask_withdrawn"
+    )
   end
 
   it "what is planned at the moment of archiving is not sent, even by a dispatcher that has it in hand" do
@@ -47,7 +64,11 @@ RSpec.describe "Archiving and deleting a client" do
     id = db[:showings].where(post_id: released).get(:id)
     archive
     world.clock.set(Time.utc(2026, 10, 15, 6, 30))
-    AskFirst::App::Dispatch::Advance.call(world.jobs, AskFirst::App::Member.process(world.workspace(client), "dispatcher"), showing_id: id)
+    AskFirst::App::Dispatch::Advance.call(
+      world.jobs,
+      AskFirst::App::Member.process(world.workspace(client), "dispatcher"),
+      showing_id: id
+    )
     expect(db[:showings].where(id: id).get(:state)).not_to eq "out"
     expect(db[:attempts].where(showing_id: id, event: %w[sending sent])).to be_empty
   end
@@ -71,12 +92,19 @@ RSpec.describe "Archiving and deleting a client" do
 
   describe "deleting" do
     def delete(who = :bram, typed: "Tarn Mills") = world.act("Clients::Delete", who, client, typed: typed)
-    def seen(who) = AskFirst::Store::People::Members.of_person(world.kit.db, world.person(who), world.kit.now).map { |row| row[:workspace_id] }
+    def seen(who) =
+      AskFirst::Store::People::Members
+        .of_person(world.kit.db, world.person(who), world.kit.now)
+        .map { |row| row[:workspace_id] }
 
     it "wants the name typed, and is an owner's" do
       busy
-      expect { delete(typed: "tarn mills") }.to raise_error(AskFirst::Core::Invalid) { |error| expect([error.code, error.field]).to eq %w[name_differs name] }
-      expect { world.act("Clients::Delete", :maro, :quillmere, typed: "Quillmere Ferries") }.to raise_error(AskFirst::Core::Refused)
+      expect { delete(typed: "tarn mills") }.to raise_error(AskFirst::Core::Invalid) { |error|
+        expect([error.code, error.field]).to eq %w[name_differs name]
+      }
+      expect { world.act("Clients::Delete", :maro, :quillmere, typed: "Quillmere Ferries") }.to raise_error(
+        AskFirst::Core::Refused
+      )
       expect(seen(:ines)).to include world.workspace(client)
     end
 
@@ -86,9 +114,14 @@ RSpec.describe "Archiving and deleting a client" do
       expect(seen(:ines)).not_to include world.workspace(client)
       expect(seen(:bram)).not_to include world.workspace(client)
       expect(db[:releases].where(post_id: released, ended_at: nil)).to be_empty
-      listed = AskFirst::App::Agency::People.call(world.kit, agency_person(:bram))[:clients].find { |one| one[:id] == world.workspace(client) }
+      listed =
+        AskFirst::App::Agency::People.call(world.kit, agency_person(:bram))[:clients].find do |one|
+          one[:id] == world.workspace(client)
+        end
       expect(listed).to include(state: "deleted", gone_at: (SpecWorld::NOON + (14 * 86_400)).iso8601)
-      expect { AskFirst::App::Clients::Restore.call(world.kit, agency_person(:ines), workspace_id: world.workspace(client)) }.to raise_error(AskFirst::Core::Refused)
+      expect {
+        AskFirst::App::Clients::Restore.call(world.kit, agency_person(:ines), workspace_id: world.workspace(client))
+      }.to raise_error(AskFirst::Core::Refused)
       AskFirst::App::Clients::Restore.call(world.kit, agency_person(:bram), workspace_id: world.workspace(client))
       expect(seen(:ines)).to include world.workspace(client)
       expect(db[:workspaces].where(id: world.workspace(client)).get(:archived_at)).not_to be_nil
@@ -107,7 +140,10 @@ RSpec.describe "Archiving and deleting a client" do
       expect(db[:posts].where(workspace_id: id).count).to eq 2
       world.clock.set(SpecWorld::NOON + (14 * 86_400) + 60)
       expect(AskFirst::App::Clients::Purge.call(world.jobs, id)).to eq "Tarn Mills"
-      tables = db[Sequel[:information_schema][:columns]].where(table_schema: "public", column_name: "workspace_id").select_map(:table_name)
+      tables =
+        db[Sequel[:information_schema][:columns]].where(table_schema: "public", column_name: "workspace_id").select_map(
+          :table_name
+        )
       left = tables.select { |table| db[table.to_sym].where(workspace_id: id).any? }
       expect(left).to be_empty
       expect(db[:workspaces].where(id: id)).to be_empty

@@ -4,11 +4,24 @@ RSpec.describe "Setting up a client" do
   it "makes the workspace at once with its maker as lead and the owner in it, and can be left at any step" do
     client = fresh_client("Tallow Lane Candles", zone: "America/Denver", week_start: 0)
     row = db[:workspaces].where(id: world.workspace(client)).first
-    expect(row.slice(:name, :mark, :edge, :zone, :week_start, :setup_step)).to eq(name: "Tallow Lane Candles", mark: "Cl", edge: "#336655", zone: "America/Denver", week_start: 0, setup_step: "days")
-    members = AskFirst::Store::People::Members.of_workspace(world.member(:ines, client).scope(world.kit.db), world.kit.now)
-    expect(members.to_h { |one| [one[:name], one[:role]] }).to eq("Ines Calloway" => "account lead", "Bram Teodoro" => "agency owner")
+    expect(row.slice(:name, :mark, :edge, :zone, :week_start, :setup_step)).to eq(
+      name: "Tallow Lane Candles",
+      mark: "Cl",
+      edge: "#336655",
+      zone: "America/Denver",
+      week_start: 0,
+      setup_step: "days"
+    )
+    members =
+      AskFirst::Store::People::Members.of_workspace(world.member(:ines, client).scope(world.kit.db), world.kit.now)
+    expect(members.to_h { |one| [one[:name], one[:role]] }).to eq(
+      "Ines Calloway" => "account lead",
+      "Bram Teodoro" => "agency owner"
+    )
     expect(db[:record].where(workspace_id: row[:id]).select_map(:act)).to eq ["workspace_made"]
-    expect(db[:agency_record].where(act: "client_made").order(:order_no).last[:facts]).to include("name" => "Tallow Lane Candles")
+    expect(db[:agency_record].where(act: "client_made").order(:order_no).last[:facts]).to include(
+      "name" => "Tallow Lane Candles"
+    )
 
     world.act("Clients::GoOnSettingUp", :ines, client, step: "channel")
     desk = AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))
@@ -19,9 +32,17 @@ RSpec.describe "Setting up a client" do
   end
 
   it "says what is wrong at its field" do
-    { { name: "  " } => "name", { zone: "Lisbon" } => "zone", { edge: "red" } => "edge", { mark: "Quill" } => "mark", { week_start: 3 } => "week_start" }.each do |wrong, field|
+    {
+      { name: "  " } => "name",
+      { zone: "Lisbon" } => "zone",
+      { edge: "red" } => "edge",
+      { mark: "Quill" } => "mark",
+      { week_start: 3 } => "week_start"
+    }.each do |wrong, field|
       input = { name: "Client", mark: "Cl", edge: "#336655", zone: "Europe/Lisbon" }.merge(wrong)
-      expect { AskFirst::App::Clients::MakeClient.call(world.kit, agency_person(:ines), **input) }.to raise_error(AskFirst::Core::Invalid) { |error| expect([wrong, error.field]).to eq [wrong, field] }
+      expect { AskFirst::App::Clients::MakeClient.call(world.kit, agency_person(:ines), **input) }.to raise_error(
+        AskFirst::Core::Invalid
+      ) { |error| expect([wrong, error.field]).to eq [wrong, field] }
     end
   end
 
@@ -34,30 +55,58 @@ RSpec.describe "Setting up a client" do
     let(:source) { :quillmere }
 
     before do
-      world.act("Clients::SaveBrandPart", :ines, part: "voice", value: "Slow and dry.", version: 0) if db[:brand_parts].where(workspace_id: world.workspace, part: "voice").empty?
+      if db[:brand_parts].where(workspace_id: world.workspace, part: "voice").empty?
+        world.act("Clients::SaveBrandPart", :ines, part: "voice", value: "Slow and dry.", version: 0)
+      end
       world.draft
     end
 
     def counts(client)
-      %i[posts media memberships channels brand_parts].to_h { |table| [table, db[table].where(workspace_id: world.workspace(client)).count] }
+      %i[posts media memberships channels brand_parts].to_h do |table|
+        [table, db[table].where(workspace_id: world.workspace(client)).count]
+      end
     end
 
     it "takes what was chosen, never posts or channels, and people only when ticked" do
       client = fresh_client(copy_from: world.workspace, copy: %w[days route brand])
-      expect(counts(client)).to eq(posts: 0, media: 0, memberships: 2, channels: 0, brand_parts: db[:brand_parts].where(workspace_id: world.workspace).count)
+      expect(counts(client)).to eq(
+        posts: 0,
+        media: 0,
+        memberships: 2,
+        channels: 0,
+        brand_parts: db[:brand_parts].where(workspace_id: world.workspace).count
+      )
       steps = route_here(client)[:steps]
-      expect(steps.map { |step| step.values_at(:name, :names) }).to eq [["Read by a colleague", ["Ines Calloway"]], ["The client's yes", []]]
-      expect(db[:record].where(workspace_id: world.workspace(client), act: "set_up_copied").get(:facts)).to eq("from" => "Quillmere Ferries", "what" => %w[days route brand])
+      expect(steps.map { |step| step.values_at(:name, :names) }).to eq [
+           ["Read by a colleague", ["Ines Calloway"]],
+           ["The client's yes", []]
+         ]
+      expect(db[:record].where(workspace_id: world.workspace(client), act: "set_up_copied").get(:facts)).to eq(
+        "from" => "Quillmere Ferries",
+        "what" => %w[days route brand]
+      )
     end
 
     it "takes currency, tracking tags and reminders when chosen, and none of them otherwise" do
       model = fresh_client("Model House")
-      world.act("Clients::ChangeSettings", :ines, model, version: 1, currency: "CHF", tracking: { "source" => "{network}" })
+      world.act(
+        "Clients::ChangeSettings",
+        :ines,
+        model,
+        version: 1,
+        currency: "CHF",
+        tracking: {
+          "source" => "{network}"
+        }
+      )
       world.act("Checks::SaveReminders", :ines, model, words: ["Is the pier named?", "Did you look at the tide table?"])
       settings = ->(client) { db[:workspaces].where(id: world.workspace(client)).get(%i[currency tracking]) }
       copy = fresh_client("Copied House", copy_from: world.workspace(model), copy: %w[writing])
       expect(settings.call(copy)).to eq ["CHF", { "source" => "{network}" }]
-      expect(world.act("Checks::ReminderList", :ines, copy)[:words]).to eq ["Is the pier named?", "Did you look at the tide table?"]
+      expect(world.act("Checks::ReminderList", :ines, copy)[:words]).to eq [
+           "Is the pier named?",
+           "Did you look at the tide table?"
+         ]
       other = fresh_client("Other House", copy_from: world.workspace(model), copy: %w[days])
       expect(settings.call(other)).to eq ["EUR", {}]
       expect(world.act("Checks::ReminderList", :ines, other)[:words]).to eq []
@@ -65,7 +114,8 @@ RSpec.describe "Setting up a client" do
 
     it "with people, takes the staff and nobody of the client" do
       client = fresh_client(copy_from: world.workspace, copy: %w[route people])
-      members = AskFirst::Store::People::Members.of_workspace(world.member(:ines, client).scope(world.kit.db), world.kit.now)
+      members =
+        AskFirst::Store::People::Members.of_workspace(world.member(:ines, client).scope(world.kit.db), world.kit.now)
       expect(members.map { |one| one[:side] }.uniq).to eq ["agency"]
       expect(members.find { |one| one[:name] == "Wren Adeyo" }[:role]).to eq "reviewer"
       expect(counts(client)).to include(posts: 0, channels: 0)
@@ -74,11 +124,21 @@ RSpec.describe "Setting up a client" do
     end
 
     it "is only from a client that one governs" do
-      expect { fresh_client(copy_from: AskFirst::Core::Uuid.v7(Time.now), copy: %w[route]) }.to raise_error(AskFirst::Core::NotFound)
-      world.owner[:memberships].where(workspace_id: world.workspace(:brackwater), person_id: world.person(:ines)).update(role_id: db[:roles].where(name: "reviewer").get(:id))
-      expect { fresh_client(copy_from: world.workspace(:brackwater), copy: %w[route]) }.to raise_error(AskFirst::Core::Refused)
+      expect { fresh_client(copy_from: AskFirst::Core::Uuid.v7(Time.now), copy: %w[route]) }.to raise_error(
+        AskFirst::Core::NotFound
+      )
+      world.owner[:memberships].where(
+        workspace_id: world.workspace(:brackwater),
+        person_id: world.person(:ines)
+      ).update(role_id: db[:roles].where(name: "reviewer").get(:id))
+      expect { fresh_client(copy_from: world.workspace(:brackwater), copy: %w[route]) }.to raise_error(
+        AskFirst::Core::Refused
+      )
     ensure
-      world.owner[:memberships].where(workspace_id: world.workspace(:brackwater), person_id: world.person(:ines)).update(role_id: db[:roles].where(name: "account lead").get(:id))
+      world.owner[:memberships].where(
+        workspace_id: world.workspace(:brackwater),
+        person_id: world.person(:ines)
+      ).update(role_id: db[:roles].where(name: "account lead").get(:id))
     end
   end
 end

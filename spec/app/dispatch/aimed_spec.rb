@@ -17,20 +17,30 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
   after { db[:holds].where(lifted_at: nil).update(lifted_at: world.kit.now, lifted_by: world.person(:ines)) }
 
   def sender(name, kit = world.jobs, **more) = AskFirst::App::Dispatch::Sender.new(kit, name: name, **more)
-  def released(channels: [:ticker], **more) = world.draft(channels: channels, **more).tap { |post| world.clear(post) && world.release(post) }
+  def released(channels: [:ticker], **more) =
+    world.draft(channels: channels, **more).tap { |post| world.clear(post) && world.release(post) }
   def showing(post) = db[:showings].where(post_id: post).first
   def events(post) = db[:attempts].where(showing_id: showing(post)[:id]).order(:order_no).select_map(:event)
 
   # The file that the live release sends.
   def rendition(post)
-    db[:releases].where(Sequel[:releases][:post_id] => post, ended_at: nil).join(:revision_adaptations, id: :revision_adaptation_id).get(:rendition_ids).first
+    db[:releases]
+      .where(Sequel[:releases][:post_id] => post, :ended_at => nil)
+      .join(:revision_adaptations, id: :revision_adaptation_id)
+      .get(:rendition_ids)
+      .first
   end
 
-  def fault(network, kind, **more) = world.world.control("#{network}/faults", { handle: "quillmere", kind: kind, **more })
-  def at_network(network) = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
-  def sent(post, network = :ticker) = at_network(network).select { |one| one["send_id"] == AskFirst::Core::Dispatch::SendId.for(showing(post)[:id]) }
-  def advance(post, kit = world.jobs, sender: nil) = AskFirst::App::Dispatch::Advance.call(kit, process, showing_id: showing(post)[:id], sender: sender)
-  def claim(post, by) = AskFirst::App::Dispatch::Claim.call(world.jobs, process, showings: [showing(post)], sender: by).claimed.first
+  def fault(network, kind, **more) =
+    world.world.control("#{network}/faults", { handle: "quillmere", kind: kind, **more })
+  def at_network(network) =
+    JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
+  def sent(post, network = :ticker) =
+    at_network(network).select { |one| one["send_id"] == AskFirst::Core::Dispatch::SendId.for(showing(post)[:id]) }
+  def advance(post, kit = world.jobs, sender: nil) =
+    AskFirst::App::Dispatch::Advance.call(kit, process, showing_id: showing(post)[:id], sender: sender)
+  def claim(post, by) =
+    AskFirst::App::Dispatch::Claim.call(world.jobs, process, showings: [showing(post)], sender: by).claimed.first
   def keep(*ended) = AskFirst::App::Dispatch::Keep.call(world.jobs, process, ended: ended)
   def ready(post) = AskFirst::App::Dispatch::Prepare.call(world.jobs, process, showing: showing(post))
 
@@ -54,12 +64,13 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     it "one that meets an unreachable network before its claim leaves alone what another one has sent" do
       post = released
       world.clock.set(due)
-      unlucky = held_up do
-        db[:showings].update(preparing_until: nil) # as when it was left there a lease ago
-        db[:channels].update(card_at: due)
-        advance(post)
-        raise AskFirst::Core::Dispatch::Unreachable, "no reply"
-      end
+      unlucky =
+        held_up do
+          db[:showings].update(preparing_until: nil) # as when it was left there a lease ago
+          db[:channels].update(card_at: due)
+          advance(post)
+          raise AskFirst::Core::Dispatch::Unreachable, "no reply"
+        end
       advance(post, unlucky)
       expect([showing(post)[:state], events(post).last, sent(post).size]).to eq ["out", "sent", 1]
     end
@@ -76,7 +87,8 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       end
       expect([world.stage(post), sent(post).size]).to eq ["out", 1]
       busy = AskFirst::App::Dispatch::Send::Ended.new(claimed: late, kind: :busy, sent_at: due, over_at: due)
-      refused = AskFirst::App::Dispatch::Send::Ended.new(claimed: late, kind: :refused, note: "400", sent_at: due, over_at: due)
+      refused =
+        AskFirst::App::Dispatch::Send::Ended.new(claimed: late, kind: :refused, note: "400", sent_at: due, over_at: due)
       keep(busy)
       keep(refused)
       expect([showing(post)[:state], sent(post).size]).to eq ["out", 1]
@@ -100,7 +112,10 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     it "what is moved between the look and the claim goes at its new time" do
       post = released
       world.clock.set(due)
-      advance(post, held_up { world.write(post, "time", { "wall" => "2026-10-15T19:00", "zone" => "Europe/Lisbon" }, who: :ines) })
+      advance(
+        post,
+        held_up { world.write(post, "time", { "wall" => "2026-10-15T19:00", "zone" => "Europe/Lisbon" }, who: :ines) }
+      )
       expect([sent(post), showing(post).values_at(:state, :due_at)]).to eq [[], ["planned", Time.utc(2026, 10, 15, 18)]]
       world.clock.set(Time.utc(2026, 10, 15, 18, 0, 1))
       db[:channels].update(card_at: nil)
@@ -112,16 +127,19 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       post = released
       old = rendition(post)
       world.clock.set(due)
-      advance(post, held_up do
-        world.clock.set(due - 60) # it is not its time yet when the person does this
-        world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)])
-        again = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(9), name: "pier.jpg")
-        world.write(post, "media", [again[:id]], who: :sunniva)
-        world.write(post, "descriptions", { again[:id] => "The pier" }, who: :sunniva)
-        world.clear(post)
-        world.release(post)
-        world.clock.set(due)
-      end)
+      advance(
+        post,
+        held_up do
+          world.clock.set(due - 60) # it is not its time yet when the person does this
+          world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)])
+          again = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(9), name: "pier.jpg")
+          world.write(post, "media", [again[:id]], who: :sunniva)
+          world.write(post, "descriptions", { again[:id] => "The pier" }, who: :sunniva)
+          world.clear(post)
+          world.release(post)
+          world.clock.set(due)
+        end
+      )
       2.times { advance(post) }
       expect(rendition(post)).not_to eq old
       photo = sent(post).map { |one| one["properties"]["photo"][0] }
@@ -212,24 +230,31 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     senders = Array.new(2) { |n| sender("burst #{n}") }
     faults = Queue.new
     enough = Time.now + 60
-    working = senders.map do |one|
-      Thread.new do
-        # one whose reply was lost on the way waits to be looked for, which is not what is tried here
-        until db[:showings].where(post_id: posts, state: %w[planned sending]).empty? || Time.now > enough
-          one.beat
-          rows = jobs.db[:showings].where(post_id: posts, state: "planned").order(Sequel.function(:random)).limit(8).all
-          taken = AskFirst::App::Dispatch::Claim.call(jobs, dispatcher, showings: rows, sender: one)
-          keep(*taken.claimed.map { |held| AskFirst::App::Dispatch::Send.call(world.jobs, held, one) }) if taken.claimed.any?
+    working =
+      senders.map do |one|
+        Thread.new do
+          # one whose reply was lost on the way waits to be looked for, which is not what is tried here
+          until db[:showings].where(post_id: posts, state: %w[planned sending]).empty? || Time.now > enough
+            one.beat
+            rows =
+              jobs.db[:showings].where(post_id: posts, state: "planned").order(Sequel.function(:random)).limit(8).all
+            taken = AskFirst::App::Dispatch::Claim.call(jobs, dispatcher, showings: rows, sender: one)
+            if taken.claimed.any?
+              keep(*taken.claimed.map { |held| AskFirst::App::Dispatch::Send.call(world.jobs, held, one) })
+            end
+          end
+        rescue Sequel::Error => e
+          faults << e
         end
+      end
+    holds =
+      Array.new(12) do
+        world
+          .act("Signoff::Hold", :ines, reason: "Burst")
+          .tap { |id| world.act("Signoff::LiftHold", :ines, hold_id: id) }
       rescue Sequel::Error => e
         faults << e
       end
-    end
-    holds = Array.new(12) do
-      world.act("Signoff::Hold", :ines, reason: "Burst").tap { |id| world.act("Signoff::LiftHold", :ines, hold_id: id) }
-    rescue Sequel::Error => e
-      faults << e
-    end
     joined = working.map { |thread| thread.join(90) }
     expect(joined).to all be_a(Thread)
     expect(db[:showings].where(post_id: posts, state: %w[planned sending]).select_map(%i[state fault due_at])).to eq []
@@ -306,13 +331,23 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       world.clock.set(due)
       advance(post)
       expect(told(post)).to match [/Ticker: It could not be sent yet: a file that belongs to it is not there\./]
-      desk = AskFirst::App::Agency::Desk.call(world.kit, AskFirst::Store::Scope.new(world.kit.db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency"))
+      desk =
+        AskFirst::App::Agency::Desk.call(
+          world.kit,
+          AskFirst::Store::Scope.new(
+            world.kit.db,
+            workspace_ids: [world.workspace],
+            person_id: world.person(:ines),
+            side: "agency"
+          )
+        )
       expect(desk[:trouble]).to include a_hash_including(post_id: post, trouble: /could not be sent yet/)
-      waits = Array.new(3) do
-        world.clock.set(showing(post)[:due_at])
-        advance(post)
-        showing(post)[:due_at] - world.kit.now
-      end
+      waits =
+        Array.new(3) do
+          world.clock.set(showing(post)[:due_at])
+          advance(post)
+          showing(post)[:due_at] - world.kit.now
+        end
       expect(waits).to eq waits.sort
       expect([events(post), told(post).size]).to eq [%w[fault] * 4, 1]
       expect(db[:que_jobs].where(Sequel.lit("args ->> 1 = ?", showing(post)[:id])).count).to eq 0
@@ -325,10 +360,16 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     it "a full disk and a secret that does not open are told as what they are, and too late is trouble" do
       post = released
       world.clock.set(due)
-      full = world.jobs.dup.tap { |kit| kit.files = Object.new.tap { |files| files.define_singleton_method(:open) { |*_| raise Errno::ENOSPC } } }
+      full =
+        world.jobs.dup.tap do |kit|
+          kit.files = Object.new.tap { |files| files.define_singleton_method(:open) { |*_| raise Errno::ENOSPC } }
+        end
       advance(post, full)
       expect(showing(post)[:fault]).to include "the disk is full"
-      closed = world.jobs.dup.tap { |kit| kit.networks = AskFirst::Edge::Networks::Directory.new(AskFirst::Edge::Secrets.new("another secret " * 5)) }
+      closed =
+        world.jobs.dup.tap do |kit|
+          kit.networks = AskFirst::Edge::Networks::Directory.new(AskFirst::Edge::Secrets.new("another secret " * 5))
+        end
       world.clock.set(showing(post)[:due_at])
       advance(post, closed)
       expect(showing(post)).to include(state: "planned", fault: a_string_matching(/could not be sent yet/))
@@ -340,7 +381,14 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
   end
 
   describe "H. a dispatcher that dies in the middle of the last send" do
-    let(:scope) { AskFirst::Store::Scope.new(world.kit.db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency") }
+    let(:scope) do
+      AskFirst::Store::Scope.new(
+        world.kit.db,
+        workspace_ids: [world.workspace],
+        person_id: world.person(:ines),
+        side: "agency"
+      )
+    end
     let(:alarm) { -> { AskFirst::App::Dispatch::Alarm.of(world.kit, scope) } }
 
     before { db[:dispatchers].delete }
@@ -356,7 +404,9 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       world.clock.set(due + 11)
       expect(alarm.call).to match(/\AThe dispatcher has been silent since 06:30:01 UTC/)
       sender("a second").begin
-      expect(alarm.call).to match(/\AOne dispatcher \(another\) has been silent since 06:30:01 UTC; another one goes on\./)
+      expect(alarm.call).to match(
+        /\AOne dispatcher \(another\) has been silent since 06:30:01 UTC; another one goes on\./
+      )
     end
 
     it "what it left is looked at as soon as its beat is gone, not when its lease is over" do
@@ -367,7 +417,11 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       held = claim(post, other)
       AskFirst::App::Dispatch::Send.call(world.jobs, held, other) # and dies before it keeps what came of it
       world.clock.set(due + 6.5)
-      expect(AskFirst::Store::Dispatch::Due.without_sender(db, world.kit.now - AskFirst::Core::Dispatch::Lease::GONE, limit: 9).map { |row| row[:id] }).to include showing(post)[:id]
+      expect(
+        AskFirst::Store::Dispatch::Due
+          .without_sender(db, world.kit.now - AskFirst::Core::Dispatch::Lease::GONE, limit: 9)
+          .map { |row| row[:id] }
+      ).to include showing(post)[:id]
       advance(post)
       world.clock.set(due + 9)
       advance(post)
@@ -406,7 +460,11 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     fault(:vitrine, "refuse")
     world.clock.set(due + 5)
     advance(post)
-    expect(showing(post)).to include(state: "trouble", may_be_out: true, trouble: a_string_starting_with("It may be out"))
+    expect(showing(post)).to include(
+      state: "trouble",
+      may_be_out: true,
+      trouble: a_string_starting_with("It may be out")
+    )
     expect(refusal { world.act("Dispatch::TakeBack", :ines, post_id: post) }.code).to eq "may_be_out"
   end
 

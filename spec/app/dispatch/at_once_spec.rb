@@ -7,15 +7,16 @@ RSpec.describe "Two at once" do
   def together(*blocks)
     ready = Queue.new
     go = Queue.new
-    threads = blocks.map do |block|
-      Thread.new do
-        ready << true
-        go.pop
-        block.call
-      rescue AskFirst::Core::Error => e
-        e
+    threads =
+      blocks.map do |block|
+        Thread.new do
+          ready << true
+          go.pop
+          block.call
+        rescue AskFirst::Core::Error => e
+          e
+        end
       end
-    end
     blocks.size.times { ready.pop }
     blocks.size.times { go << true }
     threads.map(&:value)
@@ -25,7 +26,9 @@ RSpec.describe "Two at once" do
 
   def sent(post)
     id = AskFirst::Core::Dispatch::SendId.for(db[:showings].where(post_id: post).get(:id))
-    JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/quillmere/posts"))).count { |one| one["send_id"] == id }
+    JSON
+      .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/ticker/quillmere/posts")))
+      .count { |one| one["send_id"] == id }
   end
 
   it "four dispatchers take one showing: one sends it" do
@@ -46,9 +49,11 @@ RSpec.describe "Two at once" do
       world.release(post)
       world.clock.set(due)
       showing = db[:showings].where(post_id: post).get(:id)
-      _, answer = together(-> { AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing) }, lambda {
-        world.answer(post, :per, "change", "Stop")
-      })
+      _, answer =
+        together(
+          -> { AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing) },
+          lambda { world.answer(post, :per, "change", "Stop") }
+        )
       if sent(post) == 1
         expect(world.stage(post)).to eq "out"
         expect(answer).to be_a(AskFirst::Core::Over).or include(stage: "released") # it was told that it is too late
@@ -80,9 +85,22 @@ RSpec.describe "Two at once" do
 
   it "two write one part at once: one is saved, the other is shown it" do
     post = world.draft(picture: false)
-    results = together(*%i[maro wren].map do |who|
-      -> { world.act("Posts::SavePart", who, post_id: post, channel_id: nil, part: "text", value: "#{who}'s words", version: 1) }
-    end)
+    results =
+      together(
+        *%i[maro wren].map do |who|
+          -> do
+            world.act(
+              "Posts::SavePart",
+              who,
+              post_id: post,
+              channel_id: nil,
+              part: "text",
+              value: "#{who}'s words",
+              version: 1
+            )
+          end
+        end
+      )
     expect(results.count(2)).to eq 1
     loser = results.find { |one| one.is_a?(AskFirst::Core::Conflict) }
     expect(loser.facts["theirs"]).to eq db[:parts].where(post_id: post, part: "text").get(:value)

@@ -28,15 +28,24 @@ RSpec.describe "A database that was brought back", :database do
   def dispatcher = AskFirst::App::Dispatch::Sender.new(world.jobs, name: "one")
   def returns = db[:returns].select_map(:why)
   def showing(post) = db[:showings].where(post_id: post).first
-  def released(**more) = world.draft(channels: [:ticker], picture: false, **more).tap { |post| world.clear(post) && world.release(post) }
+  def released(**more) =
+    world.draft(channels: [:ticker], picture: false, **more).tap { |post| world.clear(post) && world.release(post) }
   def advance(post) = AskFirst::App::Dispatch::Advance.call(world.jobs, process, showing_id: showing(post)[:id])
   def log = AskFirst::App::Dispatch::DispatchLog.call(world.kit, scope)
   def alarm = AskFirst::App::Dispatch::Alarm.of(world.kit, scope)
-  def scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency")
+  def scope =
+    AskFirst::Store::Scope.new(
+      world.kit.db,
+      workspace_ids: [world.workspace],
+      person_id: world.person(:ines),
+      side: "agency"
+    )
 
   def at_network(post, network = :ticker)
     id = AskFirst::Core::Dispatch::SendId.for(showing(post)[:id])
-    JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts"))).count { |one| one["send_id"] == id }
+    JSON
+      .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
+      .count { |one| one["send_id"] == id }
   end
 
   # As a dump and its restoring in the same server would leave it: the rows of then, and a mark outside that went on.
@@ -54,14 +63,19 @@ RSpec.describe "A database that was brought back", :database do
     db.run("ALTER TABLE showings ENABLE TRIGGER USER; ALTER TABLE releases ENABLE TRIGGER USER")
   end
 
-  def go_on = AskFirst::App::Agency::GoOn.call(world.kit, AskFirst::App::AgencyPerson.load(world.kit, world.person(:bram)))
+  def go_on =
+    AskFirst::App::Agency::GoOn.call(world.kit, AskFirst::App::AgencyPerson.load(world.kit, world.person(:bram)))
   def ask(post) = AskFirst::App::Dispatch::AskUnconfirmed.call(world.jobs, process, showing_id: showing(post)[:id])
-  def confirm(post, answer, **more) = world.act("Dispatch::Confirm", :ines, showing_ids: [showing(post)[:id]], answer: answer, **more)
+  def confirm(post, answer, **more) =
+    world.act("Dispatch::Confirm", :ines, showing_ids: [showing(post)[:id]], answer: answer, **more)
 
   describe "is noticed" do
     it "not while it only goes on: restarts, new processes, marks that were rolled back" do
       3.times { dispatcher.begin }
-      world.jobs.db.transaction(rollback: :always) { 5.times { world.jobs.db.get(Sequel.function(:nextval, "mark_numbers")) } }
+      world
+        .jobs
+        .db
+        .transaction(rollback: :always) { 5.times { world.jobs.db.get(Sequel.function(:nextval, "mark_numbers")) } }
       dispatcher.beat
       expect([returns, mark.read.number]).to eq [[], db[:marks].max(:mark)]
     end
@@ -90,12 +104,15 @@ RSpec.describe "A database that was brought back", :database do
 
     it "by several dispatchers at once, once" do
       bring_back { dispatcher.begin }
-      Array.new(4) { |n| Thread.new { AskFirst::App::Dispatch::Sender.new(world.jobs, name: "d#{n}").begin } }.each(&:join)
+      Array
+        .new(4) { |n| Thread.new { AskFirst::App::Dispatch::Sender.new(world.jobs, name: "d#{n}").begin } }
+        .each(&:join)
       expect(returns).to eq ["older"]
     end
 
     it "not by a web process, which then leaves its marks" do
-      web = AskFirst::App::Dispatch::Marking.new(world.kit, process: AskFirst::Core::Uuid.v7(world.kit.now), notices: false)
+      web =
+        AskFirst::App::Dispatch::Marking.new(world.kit, process: AskFirst::Core::Uuid.v7(world.kit.now), notices: false)
       expect(web.call).to be true
       bring_back { 2.times { web.call } }
       20.times { expect(web.call).to be false }
@@ -113,7 +130,9 @@ RSpec.describe "A database that was brought back", :database do
       db.run("ALTER SEQUENCE mark_numbers RESTART")
       world.clock.set(due)
       AskFirst::App::Dispatch::Prepare.call(world.jobs, process, showing: showing(post))
-      claim = -> { AskFirst::App::Dispatch::Claim.call(world.jobs, process, showings: [showing(post)], sender: running) }
+      claim = -> do
+        AskFirst::App::Dispatch::Claim.call(world.jobs, process, showings: [showing(post)], sender: running)
+      end
       expect(&claim).to raise_error AskFirst::App::Dispatch::Marking::BroughtBack
       expect(showing(post)[:state]).to eq "planned"
       db.run("ALTER SEQUENCE mark_numbers RESTART WITH 1000000")
@@ -137,7 +156,10 @@ RSpec.describe "A database that was brought back", :database do
       dispatcher.begin
     end
     dispatcher.begin
-    expect([showing(post)[:state], alarm]).to match ["planned", /is an older state of itself.*Nothing is sent until an owner has looked/]
+    expect([showing(post)[:state], alarm]).to match [
+            "planned",
+            /is an older state of itself.*Nothing is sent until an owner has looked/
+          ]
     advance(post)
     expect(at_network(post)).to eq 1 # nobody has looked
     go_on
@@ -159,11 +181,16 @@ RSpec.describe "A database that was brought back", :database do
     ask(post)
     world.clock.set(due)
     advance(post)
-    expect([at_network(post), log[:unconfirmed][:rows]]).to match [0, [a_hash_including(post_id: post, network_said: "not_there", late: false)]]
+    expect([at_network(post), log[:unconfirmed][:rows]]).to match [
+            0,
+            [a_hash_including(post_id: post, network_said: "not_there", late: false)]
+          ]
     expect(alarm).to match(/One post waits in Dispatch/)
     confirm(post, "take_back")
     advance(post)
-    expect([world.stage(post), at_network(post), alarm, db[:releases].where(post_id: post, ended_at: nil).count]).to eq ["cleared", 0, nil, 0]
+    expect(
+      [world.stage(post), at_network(post), alarm, db[:releases].where(post_id: post, ended_at: nil).count]
+    ).to eq ["cleared", 0, nil, 0]
     expect(world.acts(post).last(2)).to eq %w[confirmed taken_back]
   end
 
@@ -198,7 +225,10 @@ RSpec.describe "A database that was brought back", :database do
 
   it "what is too late is not sent so late, one or many" do
     posts = Array.new(2) { released }
-    later = world.draft(channels: [:ticker], picture: false, wall: "2026-10-15T18:00").tap { |post| world.clear(post) && world.release(post) }
+    later =
+      world
+        .draft(channels: [:ticker], picture: false, wall: "2026-10-15T18:00")
+        .tap { |post| world.clear(post) && world.release(post) }
     db[:lineage].update(cluster: "6900000000000000001")
     dispatcher.begin
     world.clock.set(due + 7_200)
@@ -214,7 +244,11 @@ RSpec.describe "A database that was brought back", :database do
     dispatcher.begin
     away = Object.new
     away.define_singleton_method(:client_for) { |_| raise AskFirst::Core::Dispatch::Unreachable, "no reply" }
-    AskFirst::App::Dispatch::AskUnconfirmed.call(world.jobs.dup.tap { |kit| kit.networks = away }, process, showing_id: showing(post)[:id])
+    AskFirst::App::Dispatch::AskUnconfirmed.call(
+      world.jobs.dup.tap { |kit| kit.networks = away },
+      process,
+      showing_id: showing(post)[:id]
+    )
     expect(showing(post)).to include(network_said: "cannot_ask", ask_at: world.kit.now + 30)
     ask(post)
     expect(showing(post)).to include(network_said: "not_there", ask_at: nil)
@@ -259,7 +293,9 @@ RSpec.describe "A database that was brought back", :database do
   it "is looked at by an owner, once" do
     db[:lineage].update(cluster: "6900000000000000001")
     dispatcher.begin
-    expect { AskFirst::App::Agency::GoOn.call(world.kit, AskFirst::App::AgencyPerson.load(world.kit, world.person(:maro))) }.to raise_error AskFirst::Core::Refused
+    expect {
+      AskFirst::App::Agency::GoOn.call(world.kit, AskFirst::App::AgencyPerson.load(world.kit, world.person(:maro)))
+    }.to raise_error AskFirst::Core::Refused
     go_on
     expect(db[:agency_record].order(:at, :id).last).to include(act: "went_on", person_id: world.person(:bram))
     expect { go_on }.to raise_error AskFirst::Core::Conflict, /already/

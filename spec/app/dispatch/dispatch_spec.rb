@@ -6,19 +6,25 @@ RSpec.describe "Dispatch" do
   let(:due) { Time.utc(2026, 10, 15, 6, 30, 1) } # 7:30 in Lisbon
 
   def released(channels: [:ticker], **more)
-    world.draft(channels: channels, **more).tap do |post|
-      world.clear(post)
-      world.release(post)
-    end
+    world
+      .draft(channels: channels, **more)
+      .tap do |post|
+        world.clear(post)
+        world.release(post)
+      end
   end
 
   def showing(post) = db[:showings].where(post_id: post).first
-  def fault(network, kind, **more) = world.world.control("#{network}/faults", { handle: "quillmere", kind: kind, **more })
+  def fault(network, kind, **more) =
+    world.world.control("#{network}/faults", { handle: "quillmere", kind: kind, **more })
   def advance(post) = AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing(post)[:id])
-  def verify(post, look: 4) = AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: showing(post)[:id], look: look)
+  def verify(post, look: 4) =
+    AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: showing(post)[:id], look: look)
   def events(post) = db[:attempts].where(showing_id: showing(post)[:id]).order(:order_no).select_map(:event)
-  def at_network(network) = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
-  def sent(post, network = :ticker) = at_network(network).select { |one| one["send_id"] == AskFirst::Core::Dispatch::SendId.for(showing(post)[:id]) }
+  def at_network(network) =
+    JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
+  def sent(post, network = :ticker) =
+    at_network(network).select { |one| one["send_id"] == AskFirst::Core::Dispatch::SendId.for(showing(post)[:id]) }
 
   before do
     %w[ticker vitrine].each { |network| world.world.control("#{network}/no-faults", {}) }
@@ -49,7 +55,9 @@ RSpec.describe "Dispatch" do
     it "makes one showing for an adaptation, whatever happens: the database refuses a second" do
       post = released
       row = showing(post).slice(:workspace_id, :post_id, :adaptation_id, :channel_id, :number, :state)
-      expect { db[:showings].insert(row.merge(id: AskFirst::Core::Uuid.v7(Time.now))) }.to raise_error(Sequel::UniqueConstraintViolation)
+      expect { db[:showings].insert(row.merge(id: AskFirst::Core::Uuid.v7(Time.now))) }.to raise_error(
+        Sequel::UniqueConstraintViolation
+      )
     end
 
     it "is taken back as easily, and released again for the same showing" do
@@ -88,9 +96,15 @@ RSpec.describe "Dispatch" do
     it "sends text and picture once, exactly as approved, and verifies them at the network" do
       post = released(channels: %i[ticker vitrine])
       world.clock.set(due)
-      db[:showings].where(post_id: post).select_map(:id).each { |id| AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: id) }
+      db[:showings]
+        .where(post_id: post)
+        .select_map(:id)
+        .each { |id| AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: id) }
       expect(world.stage(post)).to eq "out"
-      db[:showings].where(post_id: post).select_map(:id).each { |id| AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: id) }
+      db[:showings]
+        .where(post_id: post)
+        .select_map(:id)
+        .each { |id| AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: id) }
       rows = db[:showings].where(post_id: post).all
       expect(rows.map { |row| row[:seen] }).to eq %w[same same]
       expect(rows.map { |row| row[:sent_at] - Time.utc(2026, 10, 15, 6, 30) }).to all(be_between(0, 5))
@@ -142,14 +156,21 @@ RSpec.describe "Dispatch" do
 
     it "refuses a card that cannot be used, goes on with the last good one, and the channel says so until a good one comes" do
       card = JSON.parse(JSON.generate(db[:channels].where(id: world.channel(:ticker)).get(:card)))
-      said = -> { world.act("Channels::ChannelsHere", :ines)[:channels].find { |one| one[:id] == world.channel(:ticker) }.values_at(:level, :sentence) }
+      said = -> do
+        world.act("Channels::ChannelsHere", :ines)[:channels]
+          .find { |one| one[:id] == world.channel(:ticker) }
+          .values_at(:level, :sentence)
+      end
       world.world.control("ticker/card", card.merge("text" => card["text"].merge("rule" => "feet")))
       first = released
       world.clock.set(due)
       advance(first)
       expect(showing(first)[:state]).to eq "out"
       expect(db[:channels].where(id: world.channel(:ticker)).get(:card)["text"]["rule"]).to eq "weighted"
-      expect(said.call).to match ["rules", /The network's card cannot be used: its counting rule “feet” is not known here\. What it took before holds/]
+      expect(said.call).to match [
+              "rules",
+              /The network's card cannot be used: its counting rule “feet” is not known here\. What it took before holds/
+            ]
       expect(db[:record].where(act: "card_refused").count).to eq 1
       world.world.control("ticker/card", card)
       world.clock.set(SpecWorld::NOON)
@@ -310,7 +331,11 @@ RSpec.describe "Dispatch" do
       world.clock.set(due)
       advance(post)
       verify(post)
-      expect(showing(post)).to include(state: "trouble", seen: "differs", trouble: "The post is there, its picture is not.")
+      expect(showing(post)).to include(
+        state: "trouble",
+        seen: "differs",
+        trouble: "The post is there, its picture is not."
+      )
       world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "fine")
       expect(world.stage(post)).to eq "out"
     end
@@ -331,13 +356,33 @@ RSpec.describe "Dispatch" do
       fault(:ticker, "refuse")
       world.clock.set(due)
       advance(post)
-      expect(refusal {
-        world.act("Dispatch::Settle", :maro, showing_id: showing(post)[:id], saw: "there", address: "https://a.example/1")
-      }.code).to eq "not_yours"
-      expect(refusal { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "nowhere") }.code).to eq "bad_link"
-      world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "https://ticker.example/1")
+      expect(
+        refusal do
+          world.act(
+            "Dispatch::Settle",
+            :maro,
+            showing_id: showing(post)[:id],
+            saw: "there",
+            address: "https://a.example/1"
+          )
+        end.code
+      ).to eq "not_yours"
+      expect(
+        refusal do
+          world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "there", address: "nowhere")
+        end.code
+      ).to eq "bad_link"
+      world.act(
+        "Dispatch::Settle",
+        :ines,
+        showing_id: showing(post)[:id],
+        saw: "there",
+        address: "https://ticker.example/1"
+      )
       expect(world.stage(post)).to eq "out"
-      expect(refusal { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "fine") }.code).to eq "no_trouble"
+      expect(
+        refusal { world.act("Dispatch::Settle", :ines, showing_id: showing(post)[:id], saw: "fine") }.code
+      ).to eq "no_trouble"
     end
   end
 
@@ -356,7 +401,8 @@ RSpec.describe "Dispatch" do
     post = released
     world.clock.set(due)
     advance(post)
-    scope = AskFirst::Store::Scope.new(db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency")
+    scope =
+      AskFirst::Store::Scope.new(db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency")
     log = AskFirst::App::Dispatch::DispatchLog.call(world.kit, scope)
     expect(log[:out]).to include(a_hash_including(post_id: post, late: a_value_between(0, 5)))
     story = world.act("Dispatch::ShowingStory", :ines, showing_id: showing(post)[:id])

@@ -25,12 +25,19 @@ RSpec.describe "Pictures" do
   end
 
   it "refuses a picture that is cut off" do
-    expect(code_of { upload(SpecWorld.picture.string[0, 300]) }).to eq(%w[picture_broken file]).or eq(%w[not_a_picture file])
+    expect(code_of { upload(SpecWorld.picture.string[0, 300]) }).to eq(%w[picture_broken file]).or eq(
+           %w[not_a_picture file]
+         )
   end
 
   it "renders upright, cut to the network's shape, in the same bytes each time, without hidden data" do
     tall = Vips::Image.black(600, 1200, bands: 3).copy(interpretation: :srgb).jpegsave_buffer
-    spec = AskFirst::Core::Media::Framing.for(600, 1200, AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 }))
+    spec =
+      AskFirst::Core::Media::Framing.for(
+        600,
+        1200,
+        AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 })
+      )
     bytes = Array.new(2) { world.kit.pictures.render(tall, spec) }
     expect(bytes.uniq.size).to eq 1
     image = Vips::Image.new_from_buffer(bytes.first, "")
@@ -42,11 +49,16 @@ RSpec.describe "Pictures" do
     post = world.draft
     expect(world.standing(post).adaptations.map(&:fingerprint)).to eq [nil, nil]
     world.ask(post, 0)
-    request = db[:revision_adaptations].where(post_id: post).all.map { |row|
-      [row[:request]["media"].map { |one|
-        one["digest"]
-      }, db[:renditions].where(id: row[:rendition_ids].to_a).select_map(:digest)]
-    }
+    request =
+      db[:revision_adaptations]
+        .where(post_id: post)
+        .all
+        .map do |row|
+          [
+            row[:request]["media"].map { |one| one["digest"] },
+            db[:renditions].where(id: row[:rendition_ids].to_a).select_map(:digest)
+          ]
+        end
     expect(request).to all(satisfy { |digests, files| digests == files && digests.size == 1 })
   end
 

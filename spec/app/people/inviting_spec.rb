@@ -37,7 +37,8 @@ RSpec.describe "Inviting", :database do
     known = invite("halima@brackwater.example", role: "client observer")
     unknown = invite("nobody#{SecureRandom.hex(3)}@brackwater.example", role: "client observer")
     expect(known.map { |one| one.except(:typed) }).to eq(unknown.map { |one| one.except(:typed) })
-    shown = world.act("People::PeopleHere", :ines)[:invitations].select { |one| one[:email].end_with?("brackwater.example") }
+    shown =
+      world.act("People::PeopleHere", :ines)[:invitations].select { |one| one[:email].end_with?("brackwater.example") }
     expect(shown.map { |one| one.except(:id, :email) }.uniq.size).to eq 1
     world.act("People::RevokeInvitation", :ines, invitation_id: shown.first[:id])
     world.act("People::RevokeInvitation", :ines, invitation_id: shown.last[:id])
@@ -45,16 +46,36 @@ RSpec.describe "Inviting", :database do
 
   it "is pending until it is accepted; accepted, the person is a member with role, channels and an end" do
     email = fresh
-    invite(email, role: "video editor", channel_ids: [world.channel(:vitrine)], until_date: "2026-12-31", title: "freelance")
+    invite(
+      email,
+      role: "video editor",
+      channel_ids: [world.channel(:vitrine)],
+      until_date: "2026-12-31",
+      title: "freelance"
+    )
     secret = token(email)
-    expect(AskFirst::App::People::Invitation.look(world.kit, secret)).to include(client: "Quillmere Ferries", invited_by: "Ines Calloway", role: "video editor", known: false)
+    expect(AskFirst::App::People::Invitation.look(world.kit, secret)).to include(
+      client: "Quillmere Ferries",
+      invited_by: "Ines Calloway",
+      role: "video editor",
+      known: false
+    )
     accepted = accept(secret, name: "Kit Oyelaran", password: "rain on the seventh pier")
     row = AskFirst::Store::People::Members.find(world.kit.db, accepted[:person_id], world.workspace, world.kit.now)
     expect(row.slice(:role, :title, :limited)).to eq(role: "video editor", title: "freelance", limited: true)
     expect(row[:channel_ids].to_a).to eq [world.channel(:vitrine)]
     # access ends by itself with the last day in the client's zone
-    expect(AskFirst::Store::People::Members.find(world.kit.db, accepted[:person_id], world.workspace, Time.utc(2026, 12, 31, 23, 59))).not_to be_nil
-    expect(AskFirst::Store::People::Members.find(world.kit.db, accepted[:person_id], world.workspace, Time.utc(2027, 1, 1))).to be_nil
+    expect(
+      AskFirst::Store::People::Members.find(
+        world.kit.db,
+        accepted[:person_id],
+        world.workspace,
+        Time.utc(2026, 12, 31, 23, 59)
+      )
+    ).not_to be_nil
+    expect(
+      AskFirst::Store::People::Members.find(world.kit.db, accepted[:person_id], world.workspace, Time.utc(2027, 1, 1))
+    ).to be_nil
   end
 
   it "an invitation is accepted once, and not after it was revoked or has ended" do
@@ -62,32 +83,42 @@ RSpec.describe "Inviting", :database do
     invite(email)
     secret = token(email)
     accept(secret, name: "New", password: "rain on the seventh pier")
-    expect { accept(secret, name: "Again", password: "rain on the seventh pier") }.to raise_error(AskFirst::Core::Over) { |error| expect(error.code).to eq "invitation_used" }
+    expect { accept(secret, name: "Again", password: "rain on the seventh pier") }.to raise_error(
+      AskFirst::Core::Over
+    ) { |error| expect(error.code).to eq "invitation_used" }
 
     email = fresh
     invite(email)
     secret = token(email)
     world.act("People::RevokeInvitation", :ines, invitation_id: db[:invitations].where(email: email).get(:id))
-    expect { accept(secret, name: "New", password: "rain on the seventh pier") }.to raise_error(AskFirst::Core::Over) { |error| expect(error.code).to eq "invitation_over" }
+    expect { accept(secret, name: "New", password: "rain on the seventh pier") }.to raise_error(
+      AskFirst::Core::Over
+    ) { |error| expect(error.code).to eq "invitation_over" }
 
     email = fresh
     invite(email)
     secret = token(email)
     world.clock.set(SpecWorld::NOON + (8 * 86_400))
-    expect { accept(secret, name: "New", password: "rain on the seventh pier") }.to raise_error(AskFirst::Core::Over, /no longer works/)
+    expect { accept(secret, name: "New", password: "rain on the seventh pier") }.to raise_error(
+      AskFirst::Core::Over,
+      /no longer works/
+    )
   end
 
   it "two that accept at once make one membership" do
     email = fresh
     invite(email)
     secret = token(email)
-    ends = Array.new(3) do
-      Thread.new do
-        accept(secret, name: "Twice", password: "rain on the seventh pier") && :in
-      rescue AskFirst::Core::Error => e
-        e.code
-      end
-    end.map(&:value)
+    ends =
+      Array
+        .new(3) do
+          Thread.new do
+            accept(secret, name: "Twice", password: "rain on the seventh pier") && :in
+          rescue AskFirst::Core::Error => e
+            e.code
+          end
+        end
+        .map(&:value)
     expect(ends.count(:in)).to eq 1
     expect(db[:people].where(email: email).count).to eq 1
   end
@@ -107,10 +138,16 @@ RSpec.describe "Inviting", :database do
     world.act("People::EndMember", :bram, :brackwater, membership_id: db[:memberships].where(row).get(:id))
     world.act("People::Invite", :ines, :brackwater, addresses: "dulcie@fernhollow.example", role_id: roles["assistant"])
     id = db[:invitations].where(email: "dulcie@fernhollow.example").get(:id)
-    world.act("People::MailInvitation", AskFirst::App::Member.process(world.workspace(:brackwater), "dispatcher"), invitation_id: id)
+    world.act(
+      "People::MailInvitation",
+      AskFirst::App::Member.process(world.workspace(:brackwater), "dispatcher"),
+      invitation_id: id
+    )
     mails = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/dulcie@fernhollow.example.json")))
     secret = mails.first["text"][%r{/invitation#/(\S+)}, 1]
-    expect { accept(secret, name: "Dulcie", password: "rain on the seventh pier") }.to raise_error(AskFirst::Core::Conflict) { |error| expect(error.code).to eq "sign_in_first" }
+    expect { accept(secret, name: "Dulcie", password: "rain on the seventh pier") }.to raise_error(
+      AskFirst::Core::Conflict
+    ) { |error| expect(error.code).to eq "sign_in_first" }
     expect { accept(secret, signed_in: world.person(:maro)) }.to raise_error(AskFirst::Core::Conflict, /somebody else/)
     expect(accept(secret, signed_in: world.person(:dulcie))[:person_id]).to eq world.person(:dulcie)
     expect(db[:memberships].where(row).get(:ended_at)).to be_nil
@@ -123,7 +160,9 @@ RSpec.describe "Inviting", :database do
     expect(db[:account_password_hashes].where(id: accepted[:person_id]).count).to eq 0
     email = fresh
     invite(email)
-    expect { accept(token(email), name: "Short", password: "short") }.to raise_error(AskFirst::Core::Invalid) { |error| expect([error.code, error.field]).to eq %w[bad_password password] }
+    expect { accept(token(email), name: "Short", password: "short") }.to raise_error(AskFirst::Core::Invalid) { |error|
+      expect([error.code, error.field]).to eq %w[bad_password password]
+    }
     expect(db[:people].where(email: email).count).to eq 0
   end
 
@@ -137,7 +176,14 @@ RSpec.describe "Inviting", :database do
   it "the agency's mail domains hold for its own side, not for the client's" do
     owner = AskFirst::App::AgencyPerson.load(world.kit, world.person(:bram))
     version = db[:agencies].get(:version)
-    AskFirst::App::Agency::ChangePolicies.call(world.kit, owner, version: version, second_factor_required: false, session_hours: 336, mail_domains: ["Fernhollow.example"])
+    AskFirst::App::Agency::ChangePolicies.call(
+      world.kit,
+      owner,
+      version: version,
+      second_factor_required: false,
+      session_hours: 336,
+      mail_domains: ["Fernhollow.example"]
+    )
     expect(invite("x@elsewhere.example").first[:problem]).to include "only from there"
     expect(invite("x#{SecureRandom.hex(3)}@elsewhere.example", role: "client observer").first[:invited]).to be true
     expect(invite(fresh).first[:invited]).to be true

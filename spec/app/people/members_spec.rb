@@ -10,19 +10,44 @@ RSpec.describe "Members", :database do
   # Somebody new of the agency side, so that the story's people stay.
   def newcomer(role, **more)
     @count = (@count || 0) + 1
-    id = AskFirst::App::People::AddPerson.call(world.kit, agency_id: db[:agencies].get(:id), name: "Newcomer #{SecureRandom.hex(2)}", email: "n#{SecureRandom.hex(4)}@fernhollow.example", zone: "Europe/Lisbon")
+    id =
+      AskFirst::App::People::AddPerson.call(
+        world.kit,
+        agency_id: db[:agencies].get(:id),
+        name: "Newcomer #{SecureRandom.hex(2)}",
+        email: "n#{SecureRandom.hex(4)}@fernhollow.example",
+        zone: "Europe/Lisbon"
+      )
     side = db[:roles].where(id: roles.fetch(role)).get(:side)
     owner = world.owner[:memberships]
-    owner.insert({ workspace_id: world.workspace, id: AskFirst::Core::Uuid.v7(Time.now), person_id: id, side: side, role_id: roles.fetch(role), since: world.kit.now }.merge(more))
+    owner.insert(
+      {
+        workspace_id: world.workspace,
+        id: AskFirst::Core::Uuid.v7(Time.now),
+        person_id: id,
+        side: side,
+        role_id: roles.fetch(role),
+        since: world.kit.now
+      }.merge(more)
+    )
     id
   end
 
   def as(person_id)
-    AskFirst::App::Member.from_row(AskFirst::Store::People::Members.find(world.kit.db, person_id, world.workspace, world.kit.now))
+    AskFirst::App::Member.from_row(
+      AskFirst::Store::People::Members.find(world.kit.db, person_id, world.workspace, world.kit.now)
+    )
   end
 
   def change(row, who: :bram, **more)
-    world.act("People::ChangeMember", who, membership_id: row[:id], version: row[:version], role_id: row[:role_id], **more)
+    world.act(
+      "People::ChangeMember",
+      who,
+      membership_id: row[:id],
+      version: row[:version],
+      role_id: row[:role_id],
+      **more
+    )
   end
 
   it "the page says for every act whether, why and who can" do
@@ -35,21 +60,23 @@ RSpec.describe "Members", :database do
   end
 
   it "the page and the decision agree for every member and every act" do
-    AskFirst::Store::People::Members.of_workspace(world.member(:ines).scope(world.kit.db), world.kit.now).each do |row|
-      about = AskFirst::App::Member.from_row(row)
-      sheet = world.act("People::MemberSheet", :ines, membership_id: row[:membership_id])
-      AskFirst::App::People::MemberSheet::LINES.each do |words, acts|
-        next if acts.any? { |act| act.start_with?("answer_") || act == "finish_task" }
+    AskFirst::Store::People::Members
+      .of_workspace(world.member(:ines).scope(world.kit.db), world.kit.now)
+      .each do |row|
+        about = AskFirst::App::Member.from_row(row)
+        sheet = world.act("People::MemberSheet", :ines, membership_id: row[:membership_id])
+        AskFirst::App::People::MemberSheet::LINES.each do |words, acts|
+          next if acts.any? { |act| act.start_with?("answer_") || act == "finish_task" }
 
-        may = acts.map { |act| AskFirst::Core::Permissions::Decision.for(about, act).allowed? }
-        said = if may.all?
-                 "all"
-               else
-                 (may.any? ? "part" : "none")
-               end
-        expect([row[:name], words, sheet[:lines].find { |line| line[:words] == words }[:allowed]]).to eq [row[:name], words, said]
+          may = acts.map { |act| AskFirst::Core::Permissions::Decision.for(about, act).allowed? }
+          said = (may.all? ? "all" : (may.any? ? "part" : "none"))
+          expect([row[:name], words, sheet[:lines].find { |line| line[:words] == words }[:allowed]]).to eq [
+               row[:name],
+               words,
+               said
+             ]
+        end
       end
-    end
   end
 
   it "limited to a channel, a member sees and does only what is there" do
@@ -63,10 +90,31 @@ RSpec.describe "Members", :database do
     expect(sheet[:adaptations].map { |one| one[:channel][:name] }).to eq ["Vitrine"]
     expect(sheet[:other_channels]).to eq 1
     expect { world.act("Posts::PostSheet", limited, post_id: ticker) }.to raise_error(AskFirst::Core::NotFound)
-    expect { world.act("Posts::SavePart", limited, post_id: both, channel_id: world.channel(:ticker), part: "text", value: "x", version: 0) }
-      .to raise_error(AskFirst::Core::Refused, /limited to other channels/)
-    expect { world.act("Posts::SavePart", limited, post_id: both, channel_id: nil, part: "text", value: "x", version: 1) }.to raise_error(AskFirst::Core::Refused)
-    expect(world.act("Posts::SavePart", limited, post_id: both, channel_id: world.channel(:vitrine), part: "text", value: "Own words", version: 0)).to eq 1
+    expect {
+      world.act(
+        "Posts::SavePart",
+        limited,
+        post_id: both,
+        channel_id: world.channel(:ticker),
+        part: "text",
+        value: "x",
+        version: 0
+      )
+    }.to raise_error(AskFirst::Core::Refused, /limited to other channels/)
+    expect {
+      world.act("Posts::SavePart", limited, post_id: both, channel_id: nil, part: "text", value: "x", version: 1)
+    }.to raise_error(AskFirst::Core::Refused)
+    expect(
+      world.act(
+        "Posts::SavePart",
+        limited,
+        post_id: both,
+        channel_id: world.channel(:vitrine),
+        part: "text",
+        value: "Own words",
+        version: 0
+      )
+    ).to eq 1
     listed = AskFirst::App::Posts::ListPosts.call(limited.scope(world.kit.db))[:posts].map { |post| post[:id] }
     expect(listed).to include(both)
     expect(listed).not_to include(ticker)
@@ -82,7 +130,9 @@ RSpec.describe "Members", :database do
   end
 
   it "a member never changes sides" do
-    expect { change(membership(:maro), role_id: roles["client observer"]) }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.code).to eq "other_side" }
+    expect { change(membership(:maro), role_id: roles["client observer"]) }.to raise_error(
+      AskFirst::Core::Invalid
+    ) { |error| expect(error.code).to eq "other_side" }
   end
 
   describe "leaving" do
@@ -90,10 +140,24 @@ RSpec.describe "Members", :database do
       person = newcomer("designer")
       heir = newcomer("designer")
       post = world.draft
-      task = world.act("Traffic::AssignTask", :ines, post_id: post, kind: "picture", title: "Lamps", person_id: person, due: { "wall" => "2026-10-20T12:00", "zone" => "Europe/Lisbon" })
+      task =
+        world.act(
+          "Traffic::AssignTask",
+          :ines,
+          post_id: post,
+          kind: "picture",
+          title: "Lamps",
+          person_id: person,
+          due: {
+            "wall" => "2026-10-20T12:00",
+            "zone" => "Europe/Lisbon"
+          }
+        )
       id = db[:memberships].where(person_id: person).get(:id)
       expect(world.act("People::MemberSheet", :ines, membership_id: id)[:holds][:tasks]).to eq ["Lamps"]
-      expect { world.act("People::EndMember", :ines, membership_id: id) }.to raise_error(AskFirst::Core::Conflict) { |error|
+      expect { world.act("People::EndMember", :ines, membership_id: id) }.to raise_error(
+        AskFirst::Core::Conflict
+      ) { |error|
         expect([error.code, error.field]).to eq %w[needs_heir to]
         expect(error.message).to include "1 open task"
       }
@@ -113,11 +177,22 @@ RSpec.describe "Members", :database do
       post = world.draft
       world.ask(post, 0)
       id = db[:memberships].where(person_id: person).get(:id)
-      expect { world.act("People::EndMember", :ines, membership_id: id) }.to raise_error(AskFirst::Core::Conflict, /nobody else can answer/)
+      expect { world.act("People::EndMember", :ines, membership_id: id) }.to raise_error(
+        AskFirst::Core::Conflict,
+        /nobody else can answer/
+      )
       world.act("People::EndMember", :ines, membership_id: id, to: heir)
       expect(world.standing(post).adaptations.first.verdict.waits_at.position).to eq 0
       line = world.line(post)
-      world.act("Signoff::AnswerAsk", as(heir), line_id: line[:id], verdict: "yes", words: "", shown: world.shown(post), seen: 0)
+      world.act(
+        "Signoff::AnswerAsk",
+        as(heir),
+        line_id: line[:id],
+        verdict: "yes",
+        words: "",
+        shown: world.shown(post),
+        seen: 0
+      )
       expect(world.stage(post)).to eq "client_approval"
     ensure
       world.owner[:route_step_people].where(workspace_id: world.workspace, step_id: step).delete
@@ -125,18 +200,43 @@ RSpec.describe "Members", :database do
     end
 
     it "a guest pass of somebody who left stops working" do
-      email = AskFirst::App::People::AddPerson.call(world.kit, agency_id: db[:agencies].get(:id), name: "Guest", email: "g#{SecureRandom.hex(3)}@quillmere.example", zone: "Europe/Lisbon")
-      world.owner[:memberships].insert(workspace_id: world.workspace, id: AskFirst::Core::Uuid.v7(Time.now), person_id: email, side: "client", role_id: roles["client approver"], since: world.kit.now)
+      email =
+        AskFirst::App::People::AddPerson.call(
+          world.kit,
+          agency_id: db[:agencies].get(:id),
+          name: "Guest",
+          email: "g#{SecureRandom.hex(3)}@quillmere.example",
+          zone: "Europe/Lisbon"
+        )
+      world.owner[:memberships].insert(
+        workspace_id: world.workspace,
+        id: AskFirst::Core::Uuid.v7(Time.now),
+        person_id: email,
+        side: "client",
+        role_id: roles["client approver"],
+        since: world.kit.now
+      )
       step = world.step(1)
       world.owner[:route_step_people].insert(workspace_id: world.workspace, step_id: step, person_id: email)
       post = world.draft
       world.ask(post, 0)
       world.answer(post, :wren)
       world.ask(post, 1)
-      pass = world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(post)[:ask_id], person_id: email)
+      pass =
+        world.act(
+          "Signoff::MintPass",
+          AskFirst::App::Member.process(world.workspace, "dispatcher"),
+          ask_id: world.line(post)[:ask_id],
+          person_id: email
+        )
       visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, pass)
       expect(AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil).name).to eq "Guest"
-      world.act("People::EndMember", :ines, membership_id: db[:memberships].where(person_id: email).get(:id), to: world.person(:odile))
+      world.act(
+        "People::EndMember",
+        :ines,
+        membership_id: db[:memberships].where(person_id: email).get(:id),
+        to: world.person(:odile)
+      )
       expect { AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil) }.to raise_error(AskFirst::Core::Over)
       expect { AskFirst::App::Signoff::ExchangePass.call(world.kit, pass) }.to raise_error(AskFirst::Core::Over)
     ensure
@@ -147,43 +247,97 @@ RSpec.describe "Members", :database do
   describe "a lead" do
     # Brackwater's leads: Bram, Ines and Tobiah. Two of them may go.
     it "is always left: neither leaving nor another role nor an end date takes the last" do
-      %i[tobiah ines].each { |who| world.owner[:memberships].where(id: membership(who, :brackwater)[:id]).update(role_id: roles["assistant"]) }
+      %i[tobiah ines].each do |who|
+        world.owner[:memberships].where(id: membership(who, :brackwater)[:id]).update(role_id: roles["assistant"])
+      end
       row = membership(:bram, :brackwater)
       bram = world.member(:bram, :brackwater)
       attempts = [
         -> { world.act("People::EndMember", bram, membership_id: row[:id], to: world.person(:ines)) },
-        -> { world.act("People::ChangeMember", bram, membership_id: row[:id], version: row[:version], role_id: roles["assistant"]) },
-        -> { world.act("People::ChangeMember", bram, membership_id: row[:id], version: row[:version], role_id: row[:role_id], until_date: "2026-12-31") },
-        -> { world.act("People::ChangeMember", bram, membership_id: row[:id], version: row[:version], role_id: row[:role_id], channel_ids: [world.channel(:ticker, :brackwater)]) }
+        -> do
+          world.act(
+            "People::ChangeMember",
+            bram,
+            membership_id: row[:id],
+            version: row[:version],
+            role_id: roles["assistant"]
+          )
+        end,
+        -> do
+          world.act(
+            "People::ChangeMember",
+            bram,
+            membership_id: row[:id],
+            version: row[:version],
+            role_id: row[:role_id],
+            until_date: "2026-12-31"
+          )
+        end,
+        -> do
+          world.act(
+            "People::ChangeMember",
+            bram,
+            membership_id: row[:id],
+            version: row[:version],
+            role_id: row[:role_id],
+            channel_ids: [world.channel(:ticker, :brackwater)]
+          )
+        end
       ]
-      attempts.each { |attempt| expect(&attempt).to raise_error(AskFirst::Core::Conflict) { |error| expect(error.code).to eq "no_lead_left" } }
-      expect { world.owner[:memberships].where(id: row[:id]).update(ended_at: Time.now) }.to raise_error(Sequel::DatabaseError, /left without a lead/)
+      attempts.each do |attempt|
+        expect(&attempt).to raise_error(AskFirst::Core::Conflict) { |error| expect(error.code).to eq "no_lead_left" }
+      end
+      expect { world.owner[:memberships].where(id: row[:id]).update(ended_at: Time.now) }.to raise_error(
+        Sequel::DatabaseError,
+        /left without a lead/
+      )
     ensure
-      %i[tobiah ines].each { |who| world.owner[:memberships].where(id: membership(who, :brackwater)[:id]).update(role_id: roles["account lead"]) }
+      %i[tobiah ines].each do |who|
+        world.owner[:memberships].where(id: membership(who, :brackwater)[:id]).update(role_id: roles["account lead"])
+      end
     end
   end
 
   it "an owner looks as a member, the record says so, and nobody else may" do
     looked = world.act("People::LookAs", :bram, membership_id: membership(:sunniva)[:id])
     expect(looked).to include(name: "Sunniva Achterberg", side: "agency")
-    expect(db[:record].where(act: "looked_as").get(:facts)).to eq("person" => "Sunniva Achterberg", "role" => "designer")
-    expect { world.act("People::LookAs", :ines, membership_id: membership(:sunniva)[:id]) }.to raise_error(AskFirst::Core::Refused) { |error| expect(error.way_on).to eq "Bram Teodoro can." }
-    expect { world.act("People::LookAs", :bram, membership_id: membership(:bram)[:id]) }.to raise_error(AskFirst::Core::Invalid)
+    expect(db[:record].where(act: "looked_as").get(:facts)).to eq(
+      "person" => "Sunniva Achterberg",
+      "role" => "designer"
+    )
+    expect { world.act("People::LookAs", :ines, membership_id: membership(:sunniva)[:id]) }.to raise_error(
+      AskFirst::Core::Refused
+    ) { |error| expect(error.way_on).to eq "Bram Teodoro can." }
+    expect { world.act("People::LookAs", :bram, membership_id: membership(:bram)[:id]) }.to raise_error(
+      AskFirst::Core::Invalid
+    )
   end
 
   it "while somebody looks as a member, what that member may do is refused" do
     row = AskFirst::Store::People::Members.find(world.kit.db, world.person(:maro), world.workspace, world.kit.now)
     looking = AskFirst::App::Member.from_row(row, looking: true)
-    expect(world.act("Posts::PostSheet", looking, post_id: world.draft)[:can]["make_post"]).to include(ok: false, why: a_string_including("only looking as Maro"))
-    expect { world.act("Posts::MakePost", looking, subject: "x") }.to raise_error(AskFirst::Core::Refused) { |error| expect(error.code).to eq "looking" }
+    expect(world.act("Posts::PostSheet", looking, post_id: world.draft)[:can]["make_post"]).to include(
+      ok: false,
+      why: a_string_including("only looking as Maro")
+    )
+    expect { world.act("Posts::MakePost", looking, subject: "x") }.to raise_error(AskFirst::Core::Refused) { |error|
+      expect(error.code).to eq "looking"
+    }
   end
 
   it "a lead turns down what a client's person is told, never off for what they must answer" do
     id = membership(:odile)[:id]
     world.act("People::TurnDownNotices", :ines, membership_id: id, notices: { "talk" => "not", "asked" => "digest" })
-    expect(world.act("People::MemberSheet", :ines, membership_id: id)[:notices]).to include("asked" => "digest", "talk" => "not")
-    expect { world.act("People::TurnDownNotices", :ines, membership_id: id, notices: { "asked" => "not" }) }.to raise_error(AskFirst::Core::Invalid, /cannot be turned off/)
-    expect { world.act("People::TurnDownNotices", :ines, membership_id: membership(:maro)[:id], notices: {}) }.to raise_error(AskFirst::Core::Refused, /choose themselves/)
+    expect(world.act("People::MemberSheet", :ines, membership_id: id)[:notices]).to include(
+      "asked" => "digest",
+      "talk" => "not"
+    )
+    expect {
+      world.act("People::TurnDownNotices", :ines, membership_id: id, notices: { "asked" => "not" })
+    }.to raise_error(AskFirst::Core::Invalid, /cannot be turned off/)
+    expect {
+      world.act("People::TurnDownNotices", :ines, membership_id: membership(:maro)[:id], notices: {})
+    }.to raise_error(AskFirst::Core::Refused, /choose themselves/)
   ensure
     world.owner[:memberships].where(id: id).update(notices: "{}")
   end

@@ -2,7 +2,18 @@
 
 RSpec.describe "One's own profile", :database do
   let(:wren) { AskFirst::App::AgencyPerson.load(world.kit, world.person(:wren)) }
-  let(:good) { { name: "Wren Adeyo", zone: "Europe/Lisbon", hour12: false, date_language: "en-GB", working_days: [1, 2, 3, 4, 5], notices: {}, quiet: nil } }
+  let(:good) do
+    {
+      name: "Wren Adeyo",
+      zone: "Europe/Lisbon",
+      hour12: false,
+      date_language: "en-GB",
+      working_days: [1, 2, 3, 4, 5],
+      notices: {
+      },
+      quiet: nil
+    }
+  end
 
   def agency(name, **input)
     AskFirst::App.const_get(name).call(world.kit, wren, **input)
@@ -12,17 +23,38 @@ RSpec.describe "One's own profile", :database do
 
   it "keeps what was said, and says when it was changed from another page" do
     seen = version
-    expect(agency("People::SaveProfile", version: seen, **good, working_days: [5, 1, 1], quiet: %w[20:00 07:00], notices: { "task" => "not" })).to eq seen + 1
+    expect(
+      agency(
+        "People::SaveProfile",
+        version: seen,
+        **good,
+        working_days: [5, 1, 1],
+        quiet: %w[20:00 07:00],
+        notices: {
+          "task" => "not"
+        }
+      )
+    ).to eq seen + 1
     shown = agency("People::Profile")
     expect(shown).to include(working_days: [1, 5], quiet: %w[20:00 07:00])
     expect(shown[:notices].find { |one| one[:kind] == "task" }).to include(choice: "not", must: false)
-    expect { agency("People::SaveProfile", version: seen, **good) }.to raise_error(AskFirst::Core::Conflict) { |error| expect(error.facts["version"]).to eq seen + 1 }
+    expect { agency("People::SaveProfile", version: seen, **good) }.to raise_error(AskFirst::Core::Conflict) { |error|
+      expect(error.facts["version"]).to eq seen + 1
+    }
     agency("People::SaveProfile", version: version, **good)
   end
 
-  { zone: "Mars/Base", name: " ", date_language: "<b>", working_days: [8], quiet: %w[25:00 07:00] }.each do |field, value|
+  {
+    zone: "Mars/Base",
+    name: " ",
+    date_language: "<b>",
+    working_days: [8],
+    quiet: %w[25:00 07:00]
+  }.each do |field, value|
     it "#{field} #{value.inspect} is refused at its field" do
-      expect { agency("People::SaveProfile", version: version, **good, field => value) }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.field).to eq field.to_s }
+      expect { agency("People::SaveProfile", :version => version, **good, field => value) }.to raise_error(
+        AskFirst::Core::Invalid
+      ) { |error| expect(error.field).to eq field.to_s }
     end
   end
 
@@ -30,18 +62,40 @@ RSpec.describe "One's own profile", :database do
     agency("People::Picture", io: SpecWorld.picture)
     ines = AskFirst::App::AgencyPerson.load(world.kit, world.person(:ines))
     expect(File.size(AskFirst::App::People::Picture.open(world.kit, ines, world.person(:wren))[:path])).to be > 100
-    stranger = AskFirst::App::AgencyPerson.load(world.kit, AskFirst::App::People::AddPerson.call(world.kit, agency_id: db[:agencies].get(:id), name: "S", email: "s#{SecureRandom.hex(3)}@x.example", zone: "Europe/Lisbon"))
-    expect { AskFirst::App::People::Picture.open(world.kit, stranger, world.person(:wren)) }.to raise_error(AskFirst::Core::NotFound)
-    expect { agency("People::Picture", io: StringIO.new("<html>")) }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.code).to eq "not_a_picture" }
+    stranger =
+      AskFirst::App::AgencyPerson.load(
+        world.kit,
+        AskFirst::App::People::AddPerson.call(
+          world.kit,
+          agency_id: db[:agencies].get(:id),
+          name: "S",
+          email: "s#{SecureRandom.hex(3)}@x.example",
+          zone: "Europe/Lisbon"
+        )
+      )
+    expect { AskFirst::App::People::Picture.open(world.kit, stranger, world.person(:wren)) }.to raise_error(
+      AskFirst::Core::NotFound
+    )
+    expect { agency("People::Picture", io: StringIO.new("<html>")) }.to raise_error(AskFirst::Core::Invalid) { |error|
+      expect(error.code).to eq "not_a_picture"
+    }
     agency("People::Picture", io: nil)
-    expect { AskFirst::App::People::Picture.open(world.kit, ines, world.person(:wren)) }.to raise_error(AskFirst::Core::NotFound)
+    expect { AskFirst::App::People::Picture.open(world.kit, ines, world.person(:wren)) }.to raise_error(
+      AskFirst::Core::NotFound
+    )
   end
 
   describe "an absence" do
     after { db[:absences].delete }
 
     it "whoever stands in is asked instead, at that client" do
-      id = agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-16", stand_ins: [{ "workspace_id" => world.workspace, "person_id" => world.person(:bram) }])
+      id =
+        agency(
+          "People::PlanAbsence",
+          from: "2026-10-14",
+          until_date: "2026-10-16",
+          stand_ins: [{ "workspace_id" => world.workspace, "person_id" => world.person(:bram) }]
+        )
       post = world.draft
       sheet = world.act("Posts::PostSheet", :ines, post_id: post)
       expect(sheet[:next_ask][:people]).to eq ["Bram Teodoro"]
@@ -58,17 +112,28 @@ RSpec.describe "One's own profile", :database do
       agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-16")
       post = world.draft
       world.ask(post, 0, who: :tobiah) # Wren and Ines are named
-      expect(db[:ask_people].where(ask_id: world.line(post)[:ask_id]).select_map(:person_id)).to eq [world.person(:ines)]
+      expect(db[:ask_people].where(ask_id: world.line(post)[:ask_id]).select_map(:person_id)).to eq [
+           world.person(:ines)
+         ]
     end
 
     it "is planned with whole days and a colleague, and taken back only by its person" do
-      expect { agency("People::PlanAbsence", from: "2026-10-16", until_date: "2026-10-14") }.to raise_error(AskFirst::Core::Invalid, /before the first/)
-      expect { agency("People::PlanAbsence", from: "soon", until_date: "2026-10-14") }.to raise_error(AskFirst::Core::Invalid)
+      expect { agency("People::PlanAbsence", from: "2026-10-16", until_date: "2026-10-14") }.to raise_error(
+        AskFirst::Core::Invalid,
+        /before the first/
+      )
+      expect { agency("People::PlanAbsence", from: "soon", until_date: "2026-10-14") }.to raise_error(
+        AskFirst::Core::Invalid
+      )
       stand_in = [{ "workspace_id" => world.workspace, "person_id" => world.person(:odile) }]
-      expect { agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-15", stand_ins: stand_in) }.to raise_error(AskFirst::Core::Invalid, /must be a colleague/)
+      expect {
+        agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-15", stand_ins: stand_in)
+      }.to raise_error(AskFirst::Core::Invalid, /must be a colleague/)
       id = agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-15")
       maro = AskFirst::App::AgencyPerson.load(world.kit, world.person(:maro))
-      expect { AskFirst::App::People::DropAbsence.call(world.kit, maro, absence_id: id) }.to raise_error(AskFirst::Core::NotFound)
+      expect { AskFirst::App::People::DropAbsence.call(world.kit, maro, absence_id: id) }.to raise_error(
+        AskFirst::Core::NotFound
+      )
     end
   end
 
@@ -77,7 +142,18 @@ RSpec.describe "One's own profile", :database do
 
     it "comes as its kind was chosen: a task in the digest, an ask at once; whoever acts is not told" do
       post = world.draft
-      world.act("Traffic::AssignTask", :ines, post_id: post, kind: "picture", title: "Lamps", person_id: world.person(:sunniva), due: { "wall" => "2026-10-20T12:00", "zone" => "Europe/Lisbon" })
+      world.act(
+        "Traffic::AssignTask",
+        :ines,
+        post_id: post,
+        kind: "picture",
+        title: "Lamps",
+        person_id: world.person(:sunniva),
+        due: {
+          "wall" => "2026-10-20T12:00",
+          "zone" => "Europe/Lisbon"
+        }
+      )
       expect(told(:sunniva).where(post_id: post).get(:due_at)).to eq Time.utc(2026, 10, 15, 7) # 8:00 in Lisbon
       world.ask(post, 0)
       expect(told(:wren).where(post_id: post).get(%i[kind due_at])).to eq ["asked", SpecWorld::NOON]

@@ -2,14 +2,18 @@
 
 # What comes in wrong, odd or too late has one result and a plain sentence, and nothing that was typed is lost.
 RSpec.describe "What comes in while a post is written", :database do
-  def text(post, on = nil) = db[:parts].where(post_id: post, part: "text", channel_id: on && world.channel(on)).get(:value)
-  def checks(post) = world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations].first[:proof][:checks].map { |check| check[:code] }
+  def text(post, on = nil) =
+    db[:parts].where(post_id: post, part: "text", channel_id: on && world.channel(on)).get(:value)
+  def checks(post) =
+    world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations].first[:proof][:checks].map do |check|
+      check[:code]
+    end
 
   it "far beyond any limit: refused at the field, and what stood there stands" do
     post = world.draft
     expect(refused_at { world.write(post, "text", "x" * 100_001) }).to eq %w[too_long text]
     expect(refused_at { world.write(post, "first_comment", "x" * 5_001) }).to eq %w[too_long first_comment]
-    expect(refused_at { world.write(post, "link", "https://a.example/#{'x' * 2_000}") }).to eq %w[too_long link]
+    expect(refused_at { world.write(post, "link", "https://a.example/#{"x" * 2_000}") }).to eq %w[too_long link]
     expect(text(post)).to start_with "When fog"
   end
 
@@ -25,7 +29,12 @@ RSpec.describe "What comes in while a post is written", :database do
   it "invisible characters: kept, said, and taken out with one click" do
     post = world.draft(text: "Fog\u200B on the\uFEFF estuary")
     expect(checks(post)).to include "hidden_characters"
-    mend = world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations].first[:proof][:checks].find { |check| check[:code] == "hidden_characters" }[:mend]
+    mend =
+      world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations].first[:proof][:checks].find do |check|
+        check[:code] == "hidden_characters"
+      end[
+        :mend
+      ]
     world.write(post, mend[:part], mend[:value])
     expect(text(post)).to eq "Fog on the estuary"
   end
@@ -46,16 +55,37 @@ RSpec.describe "What comes in while a post is written", :database do
     world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)
     world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [world.channel(:vitrine)])
     expect(refused_at { world.write(post, "text", "Fog!", on: :ticker) }).to eq ["not_found", nil]
-    world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [world.channel(:vitrine), world.channel(:ticker)])
-    expect(world.standing(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.parts["text"]).to eq "Fog? The 7:20 waits."
+    world.act(
+      "Posts::ChooseChannels",
+      :ines,
+      post_id: post,
+      channel_ids: [world.channel(:vitrine), world.channel(:ticker)]
+    )
+    expect(
+      world.standing(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.parts["text"]
+    ).to eq "Fog? The 7:20 waits."
   end
 
   it "for a channel that lapsed meanwhile: written, asked and cleared all the same, and not released" do
     client = fresh_client
     channel = connected(client)
     post = plain_post(client, channel)
-    world.act("Channels::Lapse", AskFirst::App::Member.process(world.workspace(client), "dispatcher"), client, channel_id: channel)
-    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "text", value: "Still here", version: 1)
+    world.act(
+      "Channels::Lapse",
+      AskFirst::App::Member.process(world.workspace(client), "dispatcher"),
+      client,
+      channel_id: channel
+    )
+    world.act(
+      "Posts::SavePart",
+      :ines,
+      client,
+      post_id: post,
+      channel_id: nil,
+      part: "text",
+      value: "Still here",
+      version: 1
+    )
     world.act("Posts::MarkReady", :ines, client, post_id: post)
     expect(refused_at { world.release(post, client: client) }.first).to eq "channel_lapsed"
   end
@@ -64,7 +94,19 @@ RSpec.describe "What comes in while a post is written", :database do
     post = world.draft
     picture = db[:parts].where(post_id: post, part: "media").get(:value).first
     world.write(post, "media", [], who: :sunniva)
-    expect(refused_at { world.act("Posts::SavePart", :sunniva, post_id: post, channel_id: nil, part: "media", value: [picture], version: 1) }).to eq %w[part_changed media]
+    expect(
+      refused_at do
+        world.act(
+          "Posts::SavePart",
+          :sunniva,
+          post_id: post,
+          channel_id: nil,
+          part: "media",
+          value: [picture],
+          version: 1
+        )
+      end
+    ).to eq %w[part_changed media]
     world.write(post, "media", [picture], who: :sunniva)
     expect(world.standing(post).adaptations.first.request["media"].first["description"]).to eq "A ferry in fog"
   end
@@ -72,15 +114,32 @@ RSpec.describe "What comes in while a post is written", :database do
   it "from two tabs of one person: the second is told, and gets what the first saved" do
     post = world.draft
     world.act("Posts::SavePart", :maro, post_id: post, channel_id: nil, part: "text", value: "First tab", version: 1)
-    expect { world.act("Posts::SavePart", :maro, post_id: post, channel_id: nil, part: "text", value: "Second tab", version: 1) }
-      .to raise_error(AskFirst::Core::Conflict) { |error| expect(error.facts.values_at("theirs", "by", "version")).to eq ["First tab", world.member(:maro).name, 2] }
+    expect {
+      world.act("Posts::SavePart", :maro, post_id: post, channel_id: nil, part: "text", value: "Second tab", version: 1)
+    }.to raise_error(AskFirst::Core::Conflict) { |error|
+      expect(error.facts.values_at("theirs", "by", "version")).to eq ["First tab", world.member(:maro).name, 2]
+    }
   end
 
   it "things of another client: nowhere, as if they were not there" do
     post = world.draft
     theirs = world.act("Media::UploadMedia", :sunniva, :brackwater, io: SpecWorld.picture(3), name: "dome.jpg")[:id]
-    { "media" => [theirs], "framing" => { theirs => {} }, "link" => { "address" => "https://a.example", "card" => { "title" => "x", "words" => "", "picture" => theirs } },
-      "tagged" => [{ "name" => "x", "media" => theirs, "x" => 1, "y" => 1 }] }.each do |part, value|
+    {
+      "media" => [theirs],
+      "framing" => {
+        theirs => {
+        }
+      },
+      "link" => {
+        "address" => "https://a.example",
+        "card" => {
+          "title" => "x",
+          "words" => "",
+          "picture" => theirs
+        }
+      },
+      "tagged" => [{ "name" => "x", "media" => theirs, "x" => 1, "y" => 1 }]
+    }.each do |part, value|
       who = %w[media framing].include?(part) ? :sunniva : :maro
       expect(refused_at { world.write(post, part, value, who: who) }).to eq ["no_such_picture", part]
     end

@@ -12,7 +12,9 @@ RSpec.describe "The checks while one types", :database do
     expect(db[:parts].where(post_id: post, part: "text").get(:value)).not_to eq long
     world.write(post, "text", long)
     sheet = world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations]
-    alone = ->(proof) { proof.merge(checks: proof[:checks].reject { |check| %w[flooding repeat clash].include?(check[:code]) }) }
+    alone = ->(proof) do
+      proof.merge(checks: proof[:checks].reject { |check| %w[flooding repeat clash].include?(check[:code]) })
+    end
     expect(said[:adaptations].map { |one| alone.call(one[:proof]) }).to eq(sheet.map { |one| alone.call(one[:proof]) })
     expect(said[:master][:count]).to eq 400
   end
@@ -26,23 +28,40 @@ RSpec.describe "The checks while one types", :database do
 
   it "say a flood among its own channels, and propose no times for it: that needs a look at the other posts" do
     post = world.draft(wall: "2026-10-20T07:30")
-    said = world.act("Posts::CheckDraft", :maro, post_id: post, channel_id: nil, part: "text", value: "Nothing but fog on the whole estuary today.")
+    said =
+      world.act(
+        "Posts::CheckDraft",
+        :maro,
+        post_id: post,
+        channel_id: nil,
+        part: "text",
+        value: "Nothing but fog on the whole estuary today."
+      )
     flood = said[:adaptations].map { |one| one[:proof][:checks].find { |check| check[:code] == "flooding" } }
     expect(flood.map { |check| check[:mend] }).to all(eq({ words: "give it its own time", show: "time" }))
-    saved = world.act("Posts::PostSheet", :maro, post_id: post)[:adaptations].first[:proof][:checks].find { |check| check[:code] == "flooding" }
+    saved =
+      world.act("Posts::PostSheet", :maro, post_id: post)[:adaptations].first[:proof][:checks].find do |check|
+        check[:code] == "flooding"
+      end
     expect(saved[:mend][:times].map { |one| one[:wall] }).to eq ["2026-10-20T07:50"]
   end
 
   it "tell a clear error for what could not be saved either" do
-    expect { check(world.draft, "a\u0000b") }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.field).to eq "text" }
+    expect { check(world.draft, "a\u0000b") }.to raise_error(AskFirst::Core::Invalid) { |error|
+      expect(error.field).to eq "text"
+    }
   end
 
   it "know the card as it is now, not as it was when the page was opened" do
     post = world.draft(channels: [:vitrine])
     expect(check(post, "x" * 50)[:adaptations].first[:proof][:limit]).to eq 2000
     card = db[:channels].where(id: world.channel(:vitrine)).get(:card).to_h
-    db[:channels].where(id: world.channel(:vitrine)).update(card: AskFirst::Store::Database.jsonb(card.merge("text" => card["text"].merge("limit" => 40))))
-    expect(check(post, "x" * 50)[:adaptations].first[:proof][:checks].map { |one| one[:code] }).to include "text_too_long"
+    db[:channels].where(id: world.channel(:vitrine)).update(
+      card: AskFirst::Store::Database.jsonb(card.merge("text" => card["text"].merge("limit" => 40)))
+    )
+    expect(
+      check(post, "x" * 50)[:adaptations].first[:proof][:checks].map { |one| one[:code] }
+    ).to include "text_too_long"
   ensure
     db[:channels].where(id: world.channel(:vitrine)).update(card: AskFirst::Store::Database.jsonb(card))
   end

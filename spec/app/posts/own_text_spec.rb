@@ -1,7 +1,10 @@
 # frozen_string_literal: true
 
 RSpec.describe "An own text beside the master's" do
-  def own_text(post, channel = "Ticker") = world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations].find { |one| one[:channel][:name] == channel }[:own_text]
+  def own_text(post, channel = "Ticker") =
+    world.act("Posts::PostSheet", :ines, post_id: post)[:adaptations].find { |one| one[:channel][:name] == channel }[
+      :own_text
+    ]
 
   it "is compared word by word, and says when the master was changed since" do
     post = world.draft(text: "The 7:20 waits until the far pier is in sight.")
@@ -10,7 +13,9 @@ RSpec.describe "An own text beside the master's" do
     world.write(post, "text", "The 7:20 waits in fog.", on: :ticker)
     expect(own_text(post)).to include(stale: false)
     expect(own_text(post)[:runs].map { |run| run[:kind] }.uniq).to match_array %w[same gone new]
-    expect(own_text(post)[:runs].reject { |run| run[:kind] == "gone" }.map { |run| run[:words] }.join).to eq "The 7:20 waits in fog."
+    expect(
+      own_text(post)[:runs].reject { |run| run[:kind] == "gone" }.map { |run| run[:words] }.join
+    ).to eq "The 7:20 waits in fog."
     expect(own_text(post, "Vitrine")).to be_nil
     world.clock.set(SpecWorld::NOON + 120)
     world.write(post, "text", "The 7:20 waits until the lamp is green.")

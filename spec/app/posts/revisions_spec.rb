@@ -7,7 +7,18 @@ RSpec.describe "The revisions of a post" do
       world.ask(id, 0)
       world.answer(id, :wren, "change", "Say which boat.")
       world.write(id, "text", "When fog sits on the estuary, the late boat does not guess.")
-      world.act("Posts::SavePart", :ines, post_id: id, channel_id: world.channel(:vitrine), part: "time", value: { "wall" => "2026-10-15T12:10", "zone" => "Europe/Lisbon" }, version: 0)
+      world.act(
+        "Posts::SavePart",
+        :ines,
+        post_id: id,
+        channel_id: world.channel(:vitrine),
+        part: "time",
+        value: {
+          "wall" => "2026-10-15T12:10",
+          "zone" => "Europe/Lisbon"
+        },
+        version: 0
+      )
       world.ask(id, 0)
     end
   end
@@ -15,7 +26,10 @@ RSpec.describe "The revisions of a post" do
   def revisions(who = :ines, **more) = world.act("Posts::Revisions", who, post_id: post, **more)
 
   it "are listed newest first, with who kept them and what for" do
-    expect(revisions[:revisions].map { |one| one.slice(:number, :by, :for) }).to eq [{ number: 2, by: "Ines Calloway", for: ["asked"] }, { number: 1, by: "Ines Calloway", for: ["asked"] }]
+    expect(revisions[:revisions].map { |one| one.slice(:number, :by, :for) }).to eq [
+         { number: 2, by: "Ines Calloway", for: ["asked"] },
+         { number: 1, by: "Ines Calloway", for: ["asked"] }
+       ]
     expect(revisions[:compared]).to be_nil
   end
 
@@ -40,7 +54,9 @@ RSpec.describe "The revisions of a post" do
   it "somebody limited to a channel sees that channel's, and the client's side none" do
     row = AskFirst::Store::People::Members.find(world.kit.db, world.person(:maro), world.workspace, world.kit.now)
     limited = AskFirst::App::Member.from_row(row.merge(limited: true, channel_ids: [world.channel(:vitrine)]))
-    expect(revisions(limited, from: 1, to: 2)[:compared][:adaptations].map { |one| one[:channel][:name] }).to eq ["Vitrine"]
+    expect(revisions(limited, from: 1, to: 2)[:compared][:adaptations].map { |one| one[:channel][:name] }).to eq [
+         "Vitrine"
+       ]
     expect { revisions(:odile) }.to raise_error(AskFirst::Core::NotFound)
   end
 end

@@ -1,17 +1,23 @@
 # frozen_string_literal: true
 
 RSpec.describe "A post as a whole", :database do
-  def part(post, name, on: nil) = db[:parts].where(post_id: post, part: name, channel_id: on && world.channel(on)).get(:value)
+  def part(post, name, on: nil) =
+    db[:parts].where(post_id: post, part: name, channel_id: on && world.channel(on)).get(:value)
 
   describe "set back to follow" do
     it "every own part of a channel at once, each on record" do
       post = world.draft
       world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)
       world.write(post, "time", { "wall" => "2026-10-15T07:50", "zone" => "Europe/Lisbon" }, on: :ticker, who: :ines)
-      expect(world.act("Posts::FollowAll", :ines, post_id: post, channel_id: world.channel(:ticker))).to match_array %w[text time]
+      expect(world.act("Posts::FollowAll", :ines, post_id: post, channel_id: world.channel(:ticker))).to match_array %w[
+                    text
+                    time
+                  ]
       expect(world.standing(post).adaptations.map { |one| one.own.keys }).to eq [[], []]
       expect(world.acts(post).count("part_follows")).to eq 2
-      expect(refused { world.act("Posts::FollowAll", :ines, post_id: post, channel_id: world.channel(:ticker)) }).to eq "nothing_own"
+      expect(
+        refused { world.act("Posts::FollowAll", :ines, post_id: post, channel_id: world.channel(:ticker)) }
+      ).to eq "nothing_own"
     end
 
     it "a time takes its release along where its yes still counts, one by one or with all, and ends it where it does not" do
@@ -35,7 +41,9 @@ RSpec.describe "A post as a whole", :database do
       post = world.draft
       world.write(post, "text", "Fog?", on: :ticker)
       world.write(post, "media", [], on: :ticker, who: :sunniva)
-      expect(refused { world.act("Posts::FollowAll", :maro, post_id: post, channel_id: world.channel(:ticker)) }).to eq "not_yours"
+      expect(
+        refused { world.act("Posts::FollowAll", :maro, post_id: post, channel_id: world.channel(:ticker)) }
+      ).to eq "not_yours"
       expect(part(post, "text", on: :ticker)).to eq "Fog?"
     end
   end
@@ -48,7 +56,14 @@ RSpec.describe "A post as a whole", :database do
         world.answer(post, :wren, "change", "Shorter")
         world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
         world.write(post, "text", "Other words altogether.")
-        world.act("Posts::FollowMaster", :maro, post_id: post, channel_id: world.channel(:ticker), part: "text", version: 1)
+        world.act(
+          "Posts::FollowMaster",
+          :maro,
+          post_id: post,
+          channel_id: world.channel(:ticker),
+          part: "text",
+          version: 1
+        )
         world.write(post, "media", [], who: :sunniva)
       end
     end
@@ -79,7 +94,9 @@ RSpec.describe "A post as a whole", :database do
       db.run("ALTER TABLE revisions DISABLE TRIGGER USER")
       db[:revisions].where(post_id: post).update(master: nil)
       db.run("ALTER TABLE revisions ENABLE TRIGGER USER")
-      expect(refused { world.act("Posts::TakeRevisionBack", :ines, post_id: post, number: 1) }).to eq "revision_without_parts"
+      expect(
+        refused { world.act("Posts::TakeRevisionBack", :ines, post_id: post, number: 1) }
+      ).to eq "revision_without_parts"
       expect(refused { world.act("Posts::TakeRevisionBack", :ines, post_id: post, number: 9) }).to eq "not_found"
     end
   end
@@ -92,29 +109,49 @@ RSpec.describe "A post as a whole", :database do
       world.act("Talk::Say", :ines, post_id: post, room: "client", words: "Odile, is this the rule?")
       world.ask(post, 0)
       copy = world.act("Posts::CopyPost", :ines, post_id: post).first
-      expect(world.standing(copy).adaptations.map { |one| one.request.except("media") }).to eq(world.standing(post).adaptations.map { |one| one.request.except("media") })
+      expect(world.standing(copy).adaptations.map { |one| one.request.except("media") }).to eq(
+        world.standing(post).adaptations.map { |one| one.request.except("media") }
+      )
       expect(db[:post_labels].where(post_id: copy).count).to eq 1
       expect(%i[remarks tasks answers ask_lines].map { |table| db[table].where(post_id: copy).count }.sum).to eq 0
       expect(world.stage(copy)).to eq "drafting"
-      expect(db[:parts].where(post_id: copy, part: "text", channel_id: nil).get(:authors).to_a).to include(world.person(:maro))
+      expect(db[:parts].where(post_id: copy, part: "text", channel_id: nil).get(:authors).to_a).to include(
+        world.person(:maro)
+      )
     end
 
     it "for other times is one draft for each, on the channels that were chosen" do
       post = world.draft
-      copies = world.act("Posts::CopyPost", :ines, post_id: post, walls: ["2026-10-22T07:30", "2026-10-29T07:30"], channel_ids: [world.channel(:vitrine)])
+      copies =
+        world.act(
+          "Posts::CopyPost",
+          :ines,
+          post_id: post,
+          walls: %w[2026-10-22T07:30 2026-10-29T07:30],
+          channel_ids: [world.channel(:vitrine)]
+        )
       expect(copies.map { |copy| part(copy, "time")["wall"] }).to eq %w[2026-10-22T07:30:00 2026-10-29T07:30:00]
-      expect(copies.map { |copy| world.standing(copy).adaptations.map { |one| one.channel[:network] } }).to eq [["Vitrine"], ["Vitrine"]]
+      expect(copies.map { |copy| world.standing(copy).adaptations.map { |one| one.channel[:network] } }).to eq [
+           ["Vitrine"],
+           ["Vitrine"]
+         ]
       expect(refused { world.act("Posts::CopyPost", :ines, post_id: post, walls: ["tomorrow"]) }).to eq "bad_time"
     end
 
     it "keeps the times of its channels as far apart as they were" do
       post = world.draft(wall: "2026-10-15T07:30")
       world.write(post, "time", { "wall" => "2026-10-15T12:10", "zone" => "Europe/Lisbon" }, who: :ines, on: :vitrine)
-      own = ->(copy) { db[:parts].where(post_id: copy, part: "time", channel_id: world.channel(:vitrine)).get(:value)&.fetch("wall") }
+      own = ->(copy) do
+        db[:parts].where(post_id: copy, part: "time", channel_id: world.channel(:vitrine)).get(:value)&.fetch("wall")
+      end
       expect(own.call(world.act("Posts::CopyPost", :ines, post_id: post).first)).to eq "2026-10-15T12:10:00"
       # over the night in which the clock goes back: wall times, not hours
-      expect(world.act("Posts::CopyPost", :ines, post_id: post, walls: ["2026-10-25T08:00", "2026-10-31T20:00"]).map(&own)).to eq %w[2026-10-25T12:40:00 2026-11-01T00:40:00]
-      expect(own.call(world.act("Posts::CopyPost", :ines, post_id: post, channel_ids: [world.channel(:ticker)]).first)).to be_nil
+      expect(
+        world.act("Posts::CopyPost", :ines, post_id: post, walls: %w[2026-10-25T08:00 2026-10-31T20:00]).map(&own)
+      ).to eq %w[2026-10-25T12:40:00 2026-11-01T00:40:00]
+      expect(
+        own.call(world.act("Posts::CopyPost", :ines, post_id: post, channel_ids: [world.channel(:ticker)]).first)
+      ).to be_nil
     end
 
     it "to another client is all of them or none" do
@@ -127,7 +164,17 @@ RSpec.describe "A post as a whole", :database do
 
         original.call(*args, **input)
       end
-      expect(refused { world.act("Posts::CopyPost", :ines, post_id: post, walls: %w[2026-10-22T07:30 2026-10-29T07:30], workspace_id: world.workspace(:brackwater)) }).to eq "in_the_way"
+      expect(
+        refused do
+          world.act(
+            "Posts::CopyPost",
+            :ines,
+            post_id: post,
+            walls: %w[2026-10-22T07:30 2026-10-29T07:30],
+            workspace_id: world.workspace(:brackwater)
+          )
+        end
+      ).to eq "in_the_way"
       expect([made, there.count]).to eq [2, before]
       expect(db[:record].where(post_id: post, act: "post_copied_out").count).to eq 0
     end
@@ -141,12 +188,16 @@ RSpec.describe "A post as a whole", :database do
       expect(rows["link"]["tags"]).to be_nil
       expect(db[:media].where(id: rows["media"]).select_map(:workspace_id)).to eq [world.workspace(:brackwater)]
       expect(rows["descriptions"].keys).to eq rows["media"]
-      expect(db[:record].where(workspace_id: world.workspace(:brackwater), post_id: copy).map { |row| row[:facts].to_s }.join).not_to include(post, world.workspace)
+      expect(
+        db[:record].where(workspace_id: world.workspace(:brackwater), post_id: copy).map { |row| row[:facts].to_s }.join
+      ).not_to include(post, world.workspace)
     end
 
     it "goes only where the person may write" do
       post = world.draft
-      expect(refused { world.act("Posts::CopyPost", :maro, post_id: post, workspace_id: AskFirst::Core::Uuid.v7(Time.now)) }).to eq "not_found"
+      expect(
+        refused { world.act("Posts::CopyPost", :maro, post_id: post, workspace_id: AskFirst::Core::Uuid.v7(Time.now)) }
+      ).to eq "not_found"
       expect(refused { world.act("Posts::CopyPost", :odile, post_id: post) }).to eq "not_found"
     end
   end

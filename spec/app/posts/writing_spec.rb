@@ -9,7 +9,10 @@ RSpec.describe "Writing a post" do
     post = world.draft(picture: false)
     world.write(post, "text", "Fog? Look at the lamp.", on: :ticker)
     texts = -> { world.standing(post).adaptations.to_h { |one| [one.channel[:network], one.request["text"]] } }
-    expect(texts.call).to eq("Ticker" => "Fog? Look at the lamp.", "Vitrine" => "When fog sits on the estuary, the 7:20 does not guess.")
+    expect(texts.call).to eq(
+      "Ticker" => "Fog? Look at the lamp.",
+      "Vitrine" => "When fog sits on the estuary, the 7:20 does not guess."
+    )
     world.act("Posts::FollowMaster", :maro, post_id: post, channel_id: world.channel(:ticker), part: "text", version: 1)
     expect(texts.call.values.uniq.size).to eq 1
   end
@@ -24,7 +27,18 @@ RSpec.describe "Writing a post" do
   it "two people change one part: the second gets the other's value, and nothing is overwritten" do
     post = world.draft(picture: false)
     world.write(post, "text", "Maro's words")
-    error = refusal { world.act("Posts::SavePart", :wren, post_id: post, channel_id: nil, part: "text", value: "Wren's words", version: 1) }
+    error =
+      refusal do
+        world.act(
+          "Posts::SavePart",
+          :wren,
+          post_id: post,
+          channel_id: nil,
+          part: "text",
+          value: "Wren's words",
+          version: 1
+        )
+      end
     expect(error).to be_a AskFirst::Core::Conflict
     expect(error.code).to eq "part_changed"
     expect(error.facts).to eq("theirs" => "Maro's words", "version" => 2, "by" => "Maro Lindqvist")
@@ -50,17 +64,27 @@ RSpec.describe "Writing a post" do
   it "refuses a channel and a picture of another client as if they did not exist" do
     post = world.draft
     theirs = world.channel(:ticker, :brackwater)
-    expect(refusal { world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [theirs]) }.code).to eq "no_such_channel"
-    expect(refusal {
-      world.act("Posts::SavePart", :maro, post_id: post, channel_id: theirs, part: "text", value: "x", version: 0)
-    }.code).to eq "not_found"
+    expect(
+      refusal { world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [theirs]) }.code
+    ).to eq "no_such_channel"
+    expect(
+      refusal do
+        world.act("Posts::SavePart", :maro, post_id: post, channel_id: theirs, part: "text", value: "x", version: 0)
+      end.code
+    ).to eq "not_found"
     picture = world.act("Media::UploadMedia", :sunniva, :brackwater, io: SpecWorld.picture, name: "dome.jpg")
     expect(refusal { world.write(post, "media", [picture[:id]], who: :sunniva) }.code).to eq "no_such_picture"
   end
 
   it "the database refuses a row of one client that points at another's, whatever the code does" do
     post = world.draft
-    row = { workspace_id: world.workspace, id: AskFirst::Core::Uuid.v7(Time.now), post_id: post, channel_id: world.channel(:ticker, :brackwater), created_at: Time.now }
+    row = {
+      workspace_id: world.workspace,
+      id: AskFirst::Core::Uuid.v7(Time.now),
+      post_id: post,
+      channel_id: world.channel(:ticker, :brackwater),
+      created_at: Time.now
+    }
     expect { db[:adaptations].insert(row) }.to raise_error(Sequel::ForeignKeyConstraintViolation)
   end
 
@@ -76,8 +100,12 @@ RSpec.describe "Writing a post" do
   it "a channel that comes back finds its own text again" do
     post = world.draft(picture: false)
     world.write(post, "text", "Own", on: :ticker)
-    [[:vitrine], %i[ticker vitrine]].each { |chosen| world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: chosen.map { |one| world.channel(one) }) }
-    expect(world.standing(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.request["text"]).to eq "Own"
+    [[:vitrine], %i[ticker vitrine]].each do |chosen|
+      world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: chosen.map { |one| world.channel(one) })
+    end
+    expect(
+      world.standing(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.request["text"]
+    ).to eq "Own"
   end
 
   it "unchanged content makes no new revision" do
@@ -95,13 +123,18 @@ RSpec.describe "Writing a post" do
   it "the record tells each act in order, and nobody can change it" do
     post = world.draft(channels: [:ticker], picture: false)
     expect(world.acts(post)).to eq %w[post_made channel_added part_saved part_saved]
-    expect { db[:record].where(post_id: post).update(act: "nothing") }.to raise_error(Sequel::DatabaseError, /permission denied|never changed/)
+    expect { db[:record].where(post_id: post).update(act: "nothing") }.to raise_error(
+      Sequel::DatabaseError,
+      /permission denied|never changed/
+    )
     expect { world.owner[:record].where(post_id: post).delete }.to raise_error(Sequel::DatabaseError, /never changed/)
   end
 
   it "a subject line is versioned like a part" do
     post = world.draft(picture: false)
     expect(world.act("Posts::Rename", :ines, post_id: post, subject: "Fog", version: 1)).to eq 2
-    expect(refusal { world.act("Posts::Rename", :wren, post_id: post, subject: "Mist", version: 1) }.facts).to include("theirs" => "Fog")
+    expect(refusal { world.act("Posts::Rename", :wren, post_id: post, subject: "Mist", version: 1) }.facts).to include(
+      "theirs" => "Fog"
+    )
   end
 end

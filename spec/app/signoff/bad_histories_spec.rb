@@ -6,19 +6,35 @@ RSpec.describe "Bad histories of sign-off" do
 
   # An answer on a certain line, as a page that was opened then would send it.
   def say(line, who, verdict = "yes", words: "Not like this", seen: nil, only: nil, shown: nil)
-    all = db[:ask_line_adaptations].where(line_id: line[:id]).join(:revision_adaptations, id: :revision_adaptation_id).select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
+    all =
+      db[:ask_line_adaptations]
+        .where(line_id: line[:id])
+        .join(:revision_adaptations, id: :revision_adaptation_id)
+        .select_hash(Sequel[:ask_line_adaptations][:adaptation_id], :fingerprint)
     step = db[:asks].where(id: line[:ask_id]).get(:step_id)
-    latest = db[:answers].where(adaptation_id: all.keys, step_id: step, person_id: world.person(who)).max(:order_no) || 0
-    world.act("Signoff::AnswerAsk", who, line_id: line[:id], verdict: verdict, words: verdict == "yes" ? "" : words, shown: shown || all, seen: seen || latest, only: only)
+    latest =
+      db[:answers].where(adaptation_id: all.keys, step_id: step, person_id: world.person(who)).max(:order_no) || 0
+    world.act(
+      "Signoff::AnswerAsk",
+      who,
+      line_id: line[:id],
+      verdict: verdict,
+      words: verdict == "yes" ? "" : words,
+      shown: shown || all,
+      seen: seen || latest,
+      only: only
+    )
   end
 
   # At the client, with its house step done.
   def at_client(**more)
-    world.draft(**more).tap do |post|
-      world.ask(post, 0)
-      world.answer(post, :wren)
-      world.ask(post, 1)
-    end
+    world
+      .draft(**more)
+      .tap do |post|
+        world.ask(post, 0)
+        world.answer(post, :wren)
+        world.ask(post, 1)
+      end
   end
 
   def withdraw(line) = world.act("Signoff::WithdrawAsk", :ines, ask_id: line[:ask_id])
@@ -43,7 +59,9 @@ RSpec.describe "Bad histories of sign-off" do
       say(line, :odile)
       expect(world.stage(post)).to eq "client_approval"
       expect(refused { world.release(post) }).to eq "not_cleared"
-      expect(db[:answers].where(post_id: post, person_id: world.person(:odile), verdict: "yes").select_map(:eligible)).to eq [false, false]
+      expect(
+        db[:answers].where(post_id: post, person_id: world.person(:odile), verdict: "yes").select_map(:eligible)
+      ).to eq [false, false]
     end
 
     it "nor after the post was opened and closed again" do
@@ -58,7 +76,11 @@ RSpec.describe "Bad histories of sign-off" do
     it "is refused where there is nothing to take back, also with a block that its giver has at another step" do
       post = at_client(channels: [:ticker], picture: false)
       house = db[:ask_lines].where(post_id: post).exclude(id: world.line(post)[:id]).first
-      db[:ask_people].insert(workspace_id: world.workspace, ask_id: world.line(post)[:ask_id], person_id: world.person(:wren))
+      db[:ask_people].insert(
+        workspace_id: world.workspace,
+        ask_id: world.line(post)[:ask_id],
+        person_id: world.person(:wren)
+      )
       client = world.line(post)
       withdraw(client)
       say(house, :wren, "change")
@@ -112,7 +134,14 @@ RSpec.describe "Bad histories of sign-off" do
       world.release(post)
       row = db[:showings].where(post_id: post, channel_id: world.channel(:ticker))
       world.sending(post, network: :ticker)
-      row.update(state: "out", sender: nil, lease_until: nil, due_at: nil, address: "https://ticker.example/1", sent_at: world.kit.now)
+      row.update(
+        state: "out",
+        sender: nil,
+        lease_until: nil,
+        due_at: nil,
+        address: "https://ticker.example/1",
+        sent_at: world.kit.now
+      )
       world.owner[:adaptations].where(id: world.adaptation(post, :ticker)).update(stage: "out")
       post
     end
@@ -122,7 +151,9 @@ RSpec.describe "Bad histories of sign-off" do
       reply = say(world.line(post), :odile, "change")
       expect(reply[:left_out]).to match [a_hash_including(channel: "Ticker", code: "too_late")]
       expect(world.stages(post)).to eq(ticker: "out", vitrine: "changes_wanted")
-      expect(db[:releases].where(post_id: post, ended_at: nil).select_map(:adaptation_id)).to eq [world.adaptation(post, :ticker)]
+      expect(db[:releases].where(post_id: post, ended_at: nil).select_map(:adaptation_id)).to eq [
+           world.adaptation(post, :ticker)
+         ]
       reply = say(world.line(post), :odile)
       expect([reply[:left_out].size, world.stages(post)[:vitrine]]).to eq [1, "cleared"] # its giver lifts their own
     end
@@ -172,10 +203,24 @@ RSpec.describe "Bad histories of sign-off" do
     def all_of_two
       client = fresh_client
       %i[wren tobiah].each do |who|
-        world.owner[:memberships].insert(workspace_id: world.workspace(client), id: AskFirst::Core::Uuid.v7(Time.now), person_id: world.person(who), side: "agency",
-          role_id: db[:roles].where(name: "account lead").get(:id), since: world.kit.now)
+        world.owner[:memberships].insert(
+          workspace_id: world.workspace(client),
+          id: AskFirst::Core::Uuid.v7(Time.now),
+          person_id: world.person(who),
+          side: "agency",
+          role_id: db[:roles].where(name: "account lead").get(:id),
+          since: world.kit.now
+        )
       end
-      step = { "name" => "Both", "side" => "internal", "quorum" => "all", "hours" => 9, "required" => true, "four_eyes" => true, "people" => [world.person(:wren), world.person(:tobiah)] }
+      step = {
+        "name" => "Both",
+        "side" => "internal",
+        "quorum" => "all",
+        "hours" => 9,
+        "required" => true,
+        "four_eyes" => true,
+        "people" => [world.person(:wren), world.person(:tobiah)]
+      }
       world.act("Signoff::ChangeRoute", :ines, client, seen: route_here(client)[:id], steps: [step], preset: nil)
       client
     end
@@ -183,12 +228,23 @@ RSpec.describe "Bad histories of sign-off" do
     it "one is away and the other stands in: the ask is refused, with that sentence" do
       client = all_of_two
       post = plain_post(client, connected(client))
-      AskFirst::App::People::PlanAbsence.call(world.kit, agency_person(:wren), from: "2026-10-14", until_date: "2026-10-16",
-        stand_ins: [{ "workspace_id" => world.workspace(client), "person_id" => world.person(:tobiah) }])
+      AskFirst::App::People::PlanAbsence.call(
+        world.kit,
+        agency_person(:wren),
+        from: "2026-10-14",
+        until_date: "2026-10-16",
+        stand_ins: [{ "workspace_id" => world.workspace(client), "person_id" => world.person(:tobiah) }]
+      )
       error = refusal { world.ask(post, 0, client: client) }
-      expect([error.code, error.message]).to eq ["too_few_people", "Wren Adeyo is away, and Tobiah Renn cannot take a second place beside their own."]
+      expect([error.code, error.message]).to eq [
+           "too_few_people",
+           "Wren Adeyo is away, and Tobiah Renn cannot take a second place beside their own."
+         ]
       expect(db[:asks].where(workspace_id: world.workspace(client))).to be_empty
-      expect(world.act("Posts::PostSheet", :ines, client, post_id: post)[:next_ask]).to include(people: [], off: a_string_starting_with("Wren Adeyo is away"))
+      expect(world.act("Posts::PostSheet", :ines, client, post_id: post)[:next_ask]).to include(
+        people: [],
+        off: a_string_starting_with("Wren Adeyo is away")
+      )
     ensure
       world.owner[:stand_ins].delete
       world.owner[:absences].delete
@@ -261,7 +317,13 @@ RSpec.describe "Bad histories of sign-off" do
       client = fresh_client
       post = ready_post(client, connected(client))
       world.release(post, client: client)
-      world.act("Posts::OpenPost", :ines, client, post_id: post, adaptation_ids: db[:adaptations].where(post_id: post).select_map(:id))
+      world.act(
+        "Posts::OpenPost",
+        :ines,
+        client,
+        post_id: post,
+        adaptation_ids: db[:adaptations].where(post_id: post).select_map(:id)
+      )
       expect(world.stage(post)).to eq "drafting"
       world.act("Posts::MarkReady", :ines, client, post_id: post)
       expect(world.stage(post)).to eq "cleared"
@@ -270,8 +332,20 @@ RSpec.describe "Bad histories of sign-off" do
     it "a time moved to another day under an open ask takes no yes that could not count, says so, and is asked anew" do
       post = at_client(channels: [:ticker], picture: false)
       line = world.line(post)
-      cost = world.act("Posts::TimeCost", :ines, post_id: post, channel_id: nil, value: { "wall" => "2026-10-17T07:30", "zone" => "Europe/Lisbon" })
-      expect(cost[:costs].first[:costs]).to include "The ask to Odile Marchetti and Per Haugland is for the time before and must be asked again."
+      cost =
+        world.act(
+          "Posts::TimeCost",
+          :ines,
+          post_id: post,
+          channel_id: nil,
+          value: {
+            "wall" => "2026-10-17T07:30",
+            "zone" => "Europe/Lisbon"
+          }
+        )
+      expect(
+        cost[:costs].first[:costs]
+      ).to include "The ask to Odile Marchetti and Per Haugland is for the time before and must be asked again."
       world.write(post, "time", { "wall" => "2026-10-17T07:30", "zone" => "Europe/Lisbon" }, who: :ines)
       error = refusal { say(line, :odile) }
       expect([error.code, error.message]).to match ["moved", /another day/]
@@ -295,8 +369,14 @@ RSpec.describe "Bad histories of sign-off" do
     describe "an advisory step" do
       def with_advice
         client = fresh_client
-        steps = [{ "name" => "Read", "required" => true, "people" => [world.person(:bram)] }, { "name" => "Advice", "required" => false, "people" => [world.person(:bram)] }]
-        steps = steps.map { |step| { "side" => "internal", "quorum" => "any", "hours" => 9, "four_eyes" => false }.merge(step) }
+        steps = [
+          { "name" => "Read", "required" => true, "people" => [world.person(:bram)] },
+          { "name" => "Advice", "required" => false, "people" => [world.person(:bram)] }
+        ]
+        steps =
+          steps.map do |step|
+            { "side" => "internal", "quorum" => "any", "hours" => 9, "four_eyes" => false }.merge(step)
+          end
         world.act("Signoff::ChangeRoute", :ines, client, seen: route_here(client)[:id], steps: steps, preset: nil)
         client
       end
@@ -304,14 +384,27 @@ RSpec.describe "Bad histories of sign-off" do
       it "can be asked beside the step that the post waits at, and stops nothing" do
         client = with_advice
         post = plain_post(client, connected(client))
-        expect(world.act("Posts::PostSheet", :ines, client, post_id: post)[:other_asks]).to match [a_hash_including(name: "Advice", required: false, people: ["Bram Teodoro"])]
+        expect(world.act("Posts::PostSheet", :ines, client, post_id: post)[:other_asks]).to match [
+                a_hash_including(name: "Advice", required: false, people: ["Bram Teodoro"])
+              ]
         world.ask(post, 0, client: client)
         required = world.line(post)
         world.ask(post, 1, client: client)
         advisory = world.line(post)
         expect(db[:ask_lines].where(post_id: post, ended_at: nil).count).to eq 2 # the one about exactly this goes on
         shown = db[:revision_adaptations].where(post_id: post).select_hash(:adaptation_id, :fingerprint)
-        answer = ->(line, verdict, words) { world.act("Signoff::AnswerAsk", :bram, client, line_id: line[:id], verdict: verdict, words: words, shown: shown, seen: 0) }
+        answer = ->(line, verdict, words) do
+          world.act(
+            "Signoff::AnswerAsk",
+            :bram,
+            client,
+            line_id: line[:id],
+            verdict: verdict,
+            words: words,
+            shown: shown,
+            seen: 0
+          )
+        end
         answer.call(advisory, "change", "I would not")
         expect(world.stage(post)).to eq "internal_review"
         answer.call(required, "yes", "")

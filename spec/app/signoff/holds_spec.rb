@@ -9,15 +9,20 @@ RSpec.describe "Holds" do
   end
 
   def released(channels)
-    world.draft(channels: channels).tap do |post|
-      world.clear(post)
-      world.release(post)
-    end
+    world
+      .draft(channels: channels)
+      .tap do |post|
+        world.clear(post)
+        world.release(post)
+      end
   end
 
   after do
     %i[quillmere brackwater].each do |client|
-      db[:holds].where(lifted_at: nil, workspace_id: world.workspace(client)).select_map(:id).each { |id| world.act("Signoff::LiftHold", :ines, client, hold_id: id) }
+      db[:holds]
+        .where(lifted_at: nil, workspace_id: world.workspace(client))
+        .select_map(:id)
+        .each { |id| world.act("Signoff::LiftHold", :ines, client, hold_id: id) }
     end
   end
 
@@ -55,7 +60,9 @@ RSpec.describe "Holds" do
   end
 
   it "on a channel of another client are refused as if it did not exist" do
-    expect(code { world.act("Signoff::Hold", :ines, reason: "x", channel_id: world.channel(:ticker, :brackwater)) }).to eq ["not_found", nil]
+    expect(
+      code { world.act("Signoff::Hold", :ines, reason: "x", channel_id: world.channel(:ticker, :brackwater)) }
+    ).to eq ["not_found", nil]
   end
 
   it "do not stop what is already cleared from being released, but from going out" do

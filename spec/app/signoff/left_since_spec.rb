@@ -2,7 +2,8 @@
 
 # A yes counts when its giver could give it then, whatever became of their membership; the sheet says so.
 RSpec.describe "An answer of somebody who has left since" do
-  def holds(post) = world.act("Posts::PostSheet", :ines, post_id: post)[:answers].to_h { |one| [one[:person], one[:holds]] }
+  def holds(post) =
+    world.act("Posts::PostSheet", :ines, post_id: post)[:answers].to_h { |one| [one[:person], one[:holds]] }
 
   def leave(who)
     db[:memberships].where(workspace_id: world.workspace, person_id: world.person(who)).update(ended_at: world.kit.now)
@@ -17,7 +18,9 @@ RSpec.describe "An answer of somebody who has left since" do
     expect(holds(post).values.compact).to eq []
     leave(:wren) do
       expect(world.standing(post).stage).to eq "cleared"
-      expect(holds(post).compact).to eq("Wren Adeyo" => "Wren has left since; the yes was given by somebody who could give it then, and counts.")
+      expect(holds(post).compact).to eq(
+        "Wren Adeyo" => "Wren has left since; the yes was given by somebody who could give it then, and counts."
+      )
     end
   end
 
@@ -25,6 +28,10 @@ RSpec.describe "An answer of somebody who has left since" do
     post = world.draft
     world.ask(post, 0)
     world.answer(post, :wren, "change", "Shorter")
-    leave(:wren) { expect(holds(post)["Wren Adeyo"]).to eq "Wren has left since; it blocks until this step is asked again about other content." }
+    leave(:wren) do
+      expect(
+        holds(post)["Wren Adeyo"]
+      ).to eq "Wren has left since; it blocks until this step is asked again about other content."
+    end
   end
 end

@@ -4,24 +4,50 @@
 RSpec.describe "Routes of other shapes" do
   def workspace(steps, time_policy: "local_date")
     agency = db[:agencies].get(:id)
-    people = { ines: "account lead", maro: "copywriter", wren: "reviewer", tobiah: "account lead", bram: "agency owner", odile: "client approver",
-               per: "client approver", halima: "client approver" }
+    people = {
+      ines: "account lead",
+      maro: "copywriter",
+      wren: "reviewer",
+      tobiah: "account lead",
+      bram: "agency owner",
+      odile: "client approver",
+      per: "client approver",
+      halima: "client approver"
+    }
     members = people.map { |person, role| { person_id: world.person(person), role: role } }
     named = steps.map { |step| { hours: 8 }.merge(step).merge(people: step[:people].map { |one| world.person(one) }) }
     AskFirst::App::Clients::SetUp.call(
-      world.kit, agency_id: agency, name: "Shape #{SecureRandom.hex(3)}", mark: "SH", edge: "#123456", zone: "Europe/Lisbon", week_start: 1,
-      members: members, steps: named, by: world.person(:bram), time_policy: time_policy
+      world.kit,
+      agency_id: agency,
+      name: "Shape #{SecureRandom.hex(3)}",
+      mark: "SH",
+      edge: "#123456",
+      zone: "Europe/Lisbon",
+      week_start: 1,
+      members: members,
+      steps: named,
+      by: world.person(:bram),
+      time_policy: time_policy
     )
   end
 
   def as(who)
-    AskFirst::App::Member.from_row(AskFirst::Store::People::Members.find(world.kit.db, world.person(who), @workspace, world.kit.now))
+    AskFirst::App::Member.from_row(
+      AskFirst::Store::People::Members.find(world.kit.db, world.person(who), @workspace, world.kit.now)
+    )
   end
 
   def set_up(steps, **more)
     @workspace = workspace(steps, **more)
     account = world.world.control("ticker/accounts", { handle: "shape-#{@workspace[-8..]}", name: "Shape" })
-    channel = world.act("Channels::Connect", as(:bram), account: account["account"], micropub: account["micropub"], token: account["token"])
+    channel =
+      world.act(
+        "Channels::Connect",
+        as(:bram),
+        account: account["account"],
+        micropub: account["micropub"],
+        token: account["token"]
+      )
     post = world.act("Posts::MakePost", as(:maro), subject: "Shape")
     world.act("Posts::ChooseChannels", as(:ines), post_id: post, channel_ids: [channel])
     save(post, "text", "Words", 0)
@@ -39,13 +65,23 @@ RSpec.describe "Routes of other shapes" do
   end
 
   def answer(post, who, verdict = "yes", words = "")
-    world.act("Signoff::AnswerAsk", as(who), line_id: world.line(post)[:id], verdict: verdict, words: words, shown: world.shown(post))
+    world.act(
+      "Signoff::AnswerAsk",
+      as(who),
+      line_id: world.line(post)[:id],
+      verdict: verdict,
+      words: words,
+      shown: world.shown(post)
+    )
   end
 
   it "`all` makes a place for each named person, and waits for each" do
     post = set_up([{ name: "Both", side: "client", quorum: "all", people: %i[odile per] }])
     ask(post, 0)
-    expect(db[:ask_places].where(ask_id: world.line(post)[:ask_id]).select_map(:person_id)).to match_array [world.person(:odile), world.person(:per)]
+    expect(db[:ask_places].where(ask_id: world.line(post)[:ask_id]).select_map(:person_id)).to match_array [
+                  world.person(:odile),
+                  world.person(:per)
+                ]
     answer(post, :odile)
     expect(world.stage(post)).to eq "client_approval"
     answer(post, :per)
@@ -84,7 +120,13 @@ RSpec.describe "Routes of other shapes" do
       post = set_up([{ name: "Client", side: "client", quorum: "any", people: %i[odile] }], time_policy: policy)
       ask(post, 0)
       answer(post, :odile)
-      save(post, "time", { "wall" => policy == "always" ? "2026-10-15T09:00" : "2026-11-20T09:00", "zone" => "Europe/Lisbon" }, 1, who: :ines)
+      save(
+        post,
+        "time",
+        { "wall" => policy == "always" ? "2026-10-15T09:00" : "2026-11-20T09:00", "zone" => "Europe/Lisbon" },
+        1,
+        who: :ines
+      )
       expect([policy, world.stage(post)]).to eq [policy, stage]
     end
   end

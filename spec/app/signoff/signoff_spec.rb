@@ -23,7 +23,10 @@ RSpec.describe "Sign-off" do
     it "is refused with a sentence while there is a fault, and nothing is asked" do
       post = world.draft(picture: false)
       error = refusal { world.ask(post, 0) }
-      expect([error.code, error.message]).to eq ["has_faults", "“Fog days” on Vitrine: A picture or a video is needed here, and there is none yet."]
+      expect([error.code, error.message]).to eq [
+           "has_faults",
+           "“Fog days” on Vitrine: A picture or a video is needed here, and there is none yet."
+         ]
       expect(db[:ask_lines].where(post_id: post).count).to eq 0
     end
 
@@ -75,7 +78,11 @@ RSpec.describe "Sign-off" do
       world.ask(post, 0)
       world.answer(post, :wren)
       id = world.ask(post, 1)
-      jobs = db[:que_jobs].where(job_class: "AskFirst::Jobs::AskMail").where(Sequel.lit("args ->> 1 = ?", id)).select_map(Sequel.lit("args ->> 2"))
+      jobs =
+        db[:que_jobs]
+          .where(job_class: "AskFirst::Jobs::AskMail")
+          .where(Sequel.lit("args ->> 1 = ?", id))
+          .select_map(Sequel.lit("args ->> 2"))
       expect(jobs).to match_array [world.person(:odile), world.person(:per)]
     end
   end
@@ -92,11 +99,15 @@ RSpec.describe "Sign-off" do
       world.write(post, "text", "Fog? Look at the lamp.", on: :ticker)
       world.ask(post, 0)
       expect(world.stages(post)).to eq(ticker: "changes_wanted", vitrine: "client_approval") # until the client is asked about the other content
-      expect(db[:ask_line_adaptations].where(line_id: world.line(post)[:id]).select_map(:adaptation_id)).to eq [world.adaptation(post, :ticker)]
+      expect(db[:ask_line_adaptations].where(line_id: world.line(post)[:id]).select_map(:adaptation_id)).to eq [
+           world.adaptation(post, :ticker)
+         ]
       world.answer(post, :wren)
       world.ask(post, 1)
       expect(world.stages(post)).to eq(ticker: "client_approval", vitrine: "client_approval")
-      %i[odile per].each { |who| world.answer(post, who) if db[:ask_lines].where(id: world.line(post)[:id]).get(:ended_at).nil? }
+      %i[odile per].each do |who|
+        world.answer(post, who) if db[:ask_lines].where(id: world.line(post)[:id]).get(:ended_at).nil?
+      end
       expect(world.stages(post)).to eq(ticker: "cleared", vitrine: "client_approval")
     end
 
@@ -131,7 +142,14 @@ RSpec.describe "Sign-off" do
       ticker = world.adaptation(post, :ticker)
       world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [ticker])
       world.write(post, "text", "only here", on: :ticker)
-      world.act("Posts::FollowMaster", :maro, post_id: post, channel_id: world.channel(:ticker), part: "text", version: 1)
+      world.act(
+        "Posts::FollowMaster",
+        :maro,
+        post_id: post,
+        channel_id: world.channel(:ticker),
+        part: "text",
+        version: 1
+      )
       expect(world.stages(post)[:ticker]).to eq "drafting"
       world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: [ticker])
       expect(world.stages(post)[:ticker]).to eq "cleared"
@@ -161,8 +179,10 @@ RSpec.describe "Sign-off" do
       world.clear(post)
       world.release(post)
       sheet = world.act("Posts::PostSheet", :ines, post_id: post)
-      expect(sheet[:adaptations].first[:cost]).to eq ["Its release ends.",
-                                                      "The yeses of Wren Adeyo and Odile Marchetti will not count on other content."]
+      expect(sheet[:adaptations].first[:cost]).to eq [
+           "Its release ends.",
+           "The yeses of Wren Adeyo and Odile Marchetti will not count on other content."
+         ]
     end
   end
 
@@ -170,7 +190,16 @@ RSpec.describe "Sign-off" do
     it "a yes to an outdated revision is not taken for what its giver has not seen" do
       post = world.draft
       world.ask(post, 0)
-      error = refusal { world.act("Signoff::AnswerAsk", :wren, line_id: world.line(post)[:id], verdict: "yes", shown: world.shown(post).transform_values { "0" * 64 }) }
+      error =
+        refusal do
+          world.act(
+            "Signoff::AnswerAsk",
+            :wren,
+            line_id: world.line(post)[:id],
+            verdict: "yes",
+            shown: world.shown(post).transform_values { "0" * 64 }
+          )
+        end
       expect(error.code).to eq "outdated"
       expect(world.stage(post)).to eq "internal_review"
     end
@@ -188,7 +217,17 @@ RSpec.describe "Sign-off" do
       post = world.draft
       world.ask(post, 0)
       world.answer(post, :wren, "change", "Shorter")
-      error = refusal { world.act("Signoff::AnswerAsk", :wren, line_id: world.line(post)[:id], verdict: "yes", shown: world.shown(post), seen: 0) }
+      error =
+        refusal do
+          world.act(
+            "Signoff::AnswerAsk",
+            :wren,
+            line_id: world.line(post)[:id],
+            verdict: "yes",
+            shown: world.shown(post),
+            seen: 0
+          )
+        end
       expect(error.code).to eq "answered_since"
       expect(world.stage(post)).to eq "changes_wanted"
     end
@@ -214,7 +253,10 @@ RSpec.describe "Sign-off" do
       world.ask(post, 0)
       world.answer(post, :wren)
       expect { db[:answers].where(post_id: post).update(verdict: "no") }.to raise_error(Sequel::DatabaseError)
-      expect { world.owner[:answers].where(post_id: post).delete }.to raise_error(Sequel::DatabaseError, /never changed/)
+      expect { world.owner[:answers].where(post_id: post).delete }.to raise_error(
+        Sequel::DatabaseError,
+        /never changed/
+      )
     end
   end
 
@@ -223,8 +265,14 @@ RSpec.describe "Sign-off" do
       post = world.draft
       world.ask(post, 0)
       world.answer(post, :wren)
-      expect(refusal { world.act("Signoff::SkipStep", :ines, post_id: post, step_id: world.step(1), reason: "She is away") }.code).to eq "not_yours"
-      expect(refusal { world.act("Signoff::SkipStep", :bram, post_id: post, step_id: world.step(1), reason: " ") }.code).to eq "words_needed"
+      expect(
+        refusal do
+          world.act("Signoff::SkipStep", :ines, post_id: post, step_id: world.step(1), reason: "She is away")
+        end.code
+      ).to eq "not_yours"
+      expect(
+        refusal { world.act("Signoff::SkipStep", :bram, post_id: post, step_id: world.step(1), reason: " ") }.code
+      ).to eq "words_needed"
       world.act("Signoff::SkipStep", :bram, post_id: post, step_id: world.step(1), reason: "She is away")
       expect(world.stage(post)).to eq "cleared"
       expect(world.acts(post)).to include "step_skipped"
@@ -233,7 +281,14 @@ RSpec.describe "Sign-off" do
 
   describe "guest passes" do
     let(:post) { world.draft.tap { |id| world.ask(id, 0) && world.answer(id, :wren) && world.ask(id, 1) } }
-    let(:token) { world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(post)[:ask_id], person_id: world.person(:odile)) }
+    let(:token) do
+      world.act(
+        "Signoff::MintPass",
+        AskFirst::App::Member.process(world.workspace, "dispatcher"),
+        ask_id: world.line(post)[:ask_id],
+        person_id: world.person(:odile)
+      )
+    end
 
     def enter(pass)
       visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, pass)
@@ -253,24 +308,58 @@ RSpec.describe "Sign-off" do
     it "is over when expired, revoked, replaced, withdrawn or invented, and says which to whoever holds it" do
       guest = -> { refusal { enter(token) }&.code }
       expect(guest.call).to be_nil
-      world.act("Signoff::RevokePass", :ines, pass_id: db[:guest_passes].where(digest: AskFirst::App::Signoff::MintPass.digest(token)).get(:id))
+      world.act(
+        "Signoff::RevokePass",
+        :ines,
+        pass_id: db[:guest_passes].where(digest: AskFirst::App::Signoff::MintPass.digest(token)).get(:id)
+      )
       expect(guest.call).to eq "pass_revoked"
-      fresh = world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(post)[:ask_id],
-        person_id: world.person(:odile))
+      fresh =
+        world.act(
+          "Signoff::MintPass",
+          AskFirst::App::Member.process(world.workspace, "dispatcher"),
+          ask_id: world.line(post)[:ask_id],
+          person_id: world.person(:odile)
+        )
       expect(guest.call).to eq "pass_replaced"
       world.clock.set(SpecWorld::NOON + (15 * 86_400))
-      expect(refusal { enter(fresh) }).to have_attributes(code: "pass_expired", message: "This link worked until 28 October.")
+      expect(refusal { enter(fresh) }).to have_attributes(
+        code: "pass_expired",
+        message: "This link worked until 28 October."
+      )
       expect(refusal { enter("invented") }.code).to eq "pass_unknown"
       world.act("Signoff::WithdrawAsk", :ines, ask_id: world.line(post)[:ask_id])
-      expect(refusal { enter(token) }).to have_attributes(code: "ask_withdrawn", message: "The agency has withdrawn what it asked here.")
+      expect(refusal { enter(token) }).to have_attributes(
+        code: "ask_withdrawn",
+        message: "The agency has withdrawn what it asked here."
+      )
     end
 
     it "says of a post that it is being changed, or that its step was skipped, and of none that it was withdrawn" do
       posts = Array.new(2) { world.draft.tap { |id| world.ask(id, 0) && world.answer(id, :wren) } }
       world.ask(posts, 1)
-      guest = enter(world.act("Signoff::MintPass", AskFirst::App::Member.process(world.workspace, "dispatcher"), ask_id: world.line(posts[0])[:ask_id], person_id: world.person(:odile)))
-      world.act("Posts::OpenPost", :ines, post_id: posts[0], adaptation_ids: db[:adaptations].where(post_id: posts[0]).select_map(:id))
-      world.act("Signoff::SkipStep", :bram, post_id: posts[1], step_id: world.step(1), reason: "Odile said yes on the phone.")
+      guest =
+        enter(
+          world.act(
+            "Signoff::MintPass",
+            AskFirst::App::Member.process(world.workspace, "dispatcher"),
+            ask_id: world.line(posts[0])[:ask_id],
+            person_id: world.person(:odile)
+          )
+        )
+      world.act(
+        "Posts::OpenPost",
+        :ines,
+        post_id: posts[0],
+        adaptation_ids: db[:adaptations].where(post_id: posts[0]).select_map(:id)
+      )
+      world.act(
+        "Signoff::SkipStep",
+        :bram,
+        post_id: posts[1],
+        step_id: world.step(1),
+        reason: "Odile said yes on the phone."
+      )
       lines = AskFirst::App::Signoff::Review.call(world.kit, guest)[:lines]
       expect(lines.map { |line| line[:ended] }).to match_array %w[opened skipped]
     end
@@ -280,7 +369,10 @@ RSpec.describe "Sign-off" do
       review = AskFirst::App::Signoff::Review.call(world.kit, enter(token))
       expect(JSON.generate(review)).not_to match(/SECRET|Fog days|Wren/)
       expect(review[:lines].first[:ways].first[:text]).to start_with "When fog sits"
-      expect(review[:lines].first[:ways].flat_map { |way| way[:channels].map { |channel| channel[:name] } }).to eq %w[Ticker Vitrine]
+      expect(review[:lines].first[:ways].flat_map { |way| way[:channels].map { |channel| channel[:name] } }).to eq %w[
+           Ticker
+           Vitrine
+         ]
     end
 
     it "is told to open sheets when it is made and when it is stopped" do
@@ -290,12 +382,19 @@ RSpec.describe "Sign-off" do
       world.act("Signoff::MintPass", process, ask_id: ask, person_id: world.person(:per))
       expect(heard.last).to eq [world.workspace, { what: "posts", ids: [post] }]
       heard.clear
-      world.act("Signoff::RevokePass", :ines, pass_id: db[:guest_passes].where(ask_id: ask, person_id: world.person(:per)).get(:id))
+      world.act(
+        "Signoff::RevokePass",
+        :ines,
+        pass_id: db[:guest_passes].where(ask_id: ask, person_id: world.person(:per)).get(:id)
+      )
       expect(heard.last).to eq [world.workspace, { what: "posts", ids: [post] }]
     end
 
     it "says how large each picture is as it will be sent, so that its place is kept while it loads" do
-      pictures = AskFirst::App::Signoff::Review.call(world.kit, enter(token))[:lines].first[:ways].flat_map { |way| way[:pictures] }
+      pictures =
+        AskFirst::App::Signoff::Review.call(world.kit, enter(token))[:lines].first[:ways].flat_map do |way|
+          way[:pictures]
+        end
       sizes = db[:renditions].where(id: pictures.map { |one| one[:id] }).select_hash(:id, %i[width height])
       expect(pictures).not_to be_empty
       expect(pictures.to_h { |one| [one[:id], one.values_at(:width, :height)] }).to eq sizes
@@ -305,7 +404,13 @@ RSpec.describe "Sign-off" do
     it "answers in its person's name, marked as by link" do
       review = AskFirst::App::Signoff::Review.call(world.kit, enter(token))
       line = review[:lines].first
-      AskFirst::App::Signoff::AnswerAsk.call(world.kit, enter(token), line_id: line[:id], verdict: "yes", shown: line[:shown])
+      AskFirst::App::Signoff::AnswerAsk.call(
+        world.kit,
+        enter(token),
+        line_id: line[:id],
+        verdict: "yes",
+        shown: line[:shown]
+      )
       expect(world.stage(post)).to eq "cleared"
       expect(db[:answers].where(post_id: post, person_id: world.person(:odile)).get(:pass_id)).not_to be_nil
     end
@@ -316,16 +421,27 @@ RSpec.describe "Sign-off" do
       world.answer(other, :wren)
       world.ask(other, 1)
       guest = enter(token)
-      expect(refusal {
-        AskFirst::App::Signoff::AnswerAsk.call(world.kit, guest, line_id: world.line(other)[:id], verdict: "yes",
-          shown: world.shown(other))
-      }.code).to eq "not_found"
+      expect(
+        refusal do
+          AskFirst::App::Signoff::AnswerAsk.call(
+            world.kit,
+            guest,
+            line_id: world.line(other)[:id],
+            verdict: "yes",
+            shown: world.shown(other)
+          )
+        end.code
+      ).to eq "not_found"
       rendition = db[:revision_adaptations].where(post_id: other).get(:rendition_ids).to_a.first
-      expect(refusal { AskFirst::App::Media::OpenFile::Shown.call(world.kit, guest, rendition_id: rendition) }.code).to eq "not_found"
+      expect(
+        refusal { AskFirst::App::Media::OpenFile::Shown.call(world.kit, guest, rendition_id: rendition) }.code
+      ).to eq "not_found"
       expect(refusal { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_found"
-      expect(refusal {
-        AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello")
-      }.code).to eq "not_found"
+      expect(
+        refusal do
+          AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello")
+        end.code
+      ).to eq "not_found"
     end
   end
 

@@ -4,8 +4,16 @@ RSpec.describe "Production tasks" do
   let(:post) { world.draft(picture: false) }
 
   def assign(who = :ines, **more)
-    input = { post_id: post, kind: "picture", title: "Picture of the fog", person_id: world.person(:sunniva),
-              due: { "wall" => "2026-10-14T16:00", "zone" => "Europe/Lisbon" } }
+    input = {
+      post_id: post,
+      kind: "picture",
+      title: "Picture of the fog",
+      person_id: world.person(:sunniva),
+      due: {
+        "wall" => "2026-10-14T16:00",
+        "zone" => "Europe/Lisbon"
+      }
+    }
     world.act("Traffic::AssignTask", who, **input, **more)
   end
 
@@ -49,10 +57,12 @@ RSpec.describe "Talk" do
   it "has two rooms that never mix" do
     post = world.draft
     world.act("Talk::Say", :maro, post_id: post, room: "house", words: "Frank words")
-    expect { world.act("Talk::Say", :odile, post_id: post, room: "house", words: "hello") }.to raise_error(AskFirst::Core::NotFound)
-    expect {
-      world.act("Talk::Say", :odile, post_id: post, room: "client", words: "hello")
-    }.to raise_error(AskFirst::Core::NotFound) # nothing was shared yet
+    expect { world.act("Talk::Say", :odile, post_id: post, room: "house", words: "hello") }.to raise_error(
+      AskFirst::Core::NotFound
+    )
+    expect { world.act("Talk::Say", :odile, post_id: post, room: "client", words: "hello") }.to raise_error(
+      AskFirst::Core::NotFound
+    ) # nothing was shared yet
     world.ask(post, 0)
     world.answer(post, :wren)
     world.ask(post, 1)

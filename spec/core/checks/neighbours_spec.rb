@@ -17,19 +17,31 @@ RSpec.describe checks::Similarity do
   end
 
   it "does not look at case, links, hashtags or punctuation" do
-    expect(described_class.of("The 7:20 waits in FOG! #ferry https://quillmere.example/lamp", "the 7 20 waits, in fog")).to eq 1.0
+    expect(
+      described_class.of("The 7:20 waits in FOG! #ferry https://quillmere.example/lamp", "the 7 20 waits, in fog")
+    ).to eq 1.0
   end
 
   it "keeps a word with its apostrophe whole, and takes quotation marks off" do
-    expect(described_class.words("It’s the ferry's 'late boat'")).to eq ["it’s", "the", "ferry's", "late", "boat"]
+    expect(described_class.words("It’s the ferry's 'late boat'")).to eq %w[it’s the ferry's late boat]
   end
 
   it "compares short texts whole, and what says nothing with nothing" do
-    expect([described_class.of("Low tide", "low tide"), described_class.of("Low tide", "High tide"), described_class.of("#ferry", "#ferry"), described_class.of("", "")]).to eq [1.0, 0.0, 0.0, 0.0]
+    expect(
+      [
+        described_class.of("Low tide", "low tide"),
+        described_class.of("Low tide", "High tide"),
+        described_class.of("#ferry", "#ferry"),
+        described_class.of("", "")
+      ]
+    ).to eq [1.0, 0.0, 0.0, 0.0]
   end
 
   it "is the same either way round, and 1 for itself, for any words" do
-    words = PropCheck::Generators.array(PropCheck::Generators.one_of(*%w[boat fog pier lamp waits].map { |word| PropCheck::Generators.constant(word) }))
+    words =
+      PropCheck::Generators.array(
+        PropCheck::Generators.one_of(*%w[boat fog pier lamp waits].map { |word| PropCheck::Generators.constant(word) })
+      )
     PropCheck.forall(words, words) do |one, other|
       a = one.join(" ")
       b = other.join(" ")
@@ -46,7 +58,14 @@ RSpec.describe checks::Neighbours do
   day = ->(at) { at.strftime("%-d %B") }
 
   def showing(channel, text, at, post: "p", subject: "Fog days")
-    described_class::Showing.new(post_id: post, subject: subject, channel_id: channel, channel: channel.capitalize, text: text, at: at)
+    described_class::Showing.new(
+      post_id: post,
+      subject: subject,
+      channel_id: channel,
+      channel: channel.capitalize,
+      text: text,
+      at: at
+    )
   end
 
   define_method(:said) do |one, own: [], others: []|
@@ -55,14 +74,21 @@ RSpec.describe checks::Neighbours do
 
   it "the same words on all channels in one minute are one flood, said in the same words on each" do
     own = %w[ticker vitrine commons].map { |channel| showing(channel, words, noon) }
-    sentence = "Nearly the same words go out on Ticker, Vitrine and Commons in the same minute. Give them times of their own, or words."
+    sentence =
+      "Nearly the same words go out on Ticker, Vitrine and Commons in the same minute. Give them times of their own, or words."
     expect(own.map { |one| said(one, own: own) }).to all(eq([["flooding", sentence]]))
     close = [own.first, showing("vitrine", words, noon + 600)]
-    expect(close.map { |one| said(one, own: close).first.last }.uniq).to eq ["Nearly the same words go out on Ticker and Vitrine within 10 minutes. Give them times of their own, or words."]
+    expect(close.map { |one| said(one, own: close).first.last }.uniq).to eq [
+         "Nearly the same words go out on Ticker and Vitrine within 10 minutes. Give them times of their own, or words."
+       ]
   end
 
   it "7:30, 7:50 and 12:10 are no flood, nor are other words at the same time" do
-    own = [showing("ticker", words, noon), showing("vitrine", words, noon + (20 * 60)), showing("commons", words, noon + (280 * 60))]
+    own = [
+      showing("ticker", words, noon),
+      showing("vitrine", words, noon + (20 * 60)),
+      showing("commons", words, noon + (280 * 60))
+    ]
     expect(own.flat_map { |one| said(one, own: own) }).to eq []
     other = [own.first, showing("vitrine", "Something else altogether about lamps and piers", noon)]
     expect(said(other.first, own: other)).to eq []
@@ -70,7 +96,9 @@ RSpec.describe checks::Neighbours do
 
   it "another post that says the same at the same time elsewhere is named" do
     one = showing("ticker", words, noon)
-    expect(said(one, own: [one], others: [showing("vitrine", words, noon - 300, post: "q", subject: "Fog again")])).to eq [["flooding_nearby", "“Fog again” says nearly the same on Vitrine 5 minutes before."]]
+    expect(
+      said(one, own: [one], others: [showing("vitrine", words, noon - 300, post: "q", subject: "Fog again")])
+    ).to eq [["flooding_nearby", "“Fog again” says nearly the same on Vitrine 5 minutes before."]]
   end
 
   it "the same words on one channel again within 30 days are a repeat, named with its day" do
@@ -83,8 +111,12 @@ RSpec.describe checks::Neighbours do
 
   it "another post on the same channel within a quarter of an hour is a clash" do
     one = showing("ticker", words, noon)
-    expect(said(one, others: [showing("ticker", "Low tide", noon - 300, post: "q", subject: "Tide")])).to eq [["clash", "“Tide” goes out here 5 minutes before."]]
-    expect(said(one, others: [showing("ticker", "Low tide", noon, post: "q", subject: " ")])).to eq [["clash", "“Untitled” goes out here in the same minute."]]
+    expect(said(one, others: [showing("ticker", "Low tide", noon - 300, post: "q", subject: "Tide")])).to eq [
+         ["clash", "“Tide” goes out here 5 minutes before."]
+       ]
+    expect(said(one, others: [showing("ticker", "Low tide", noon, post: "q", subject: " ")])).to eq [
+         ["clash", "“Untitled” goes out here in the same minute."]
+       ]
     expect(said(one, others: [showing("ticker", "Low tide", noon + 900, post: "q")])).to eq []
   end
 

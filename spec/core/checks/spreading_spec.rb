@@ -10,7 +10,14 @@ RSpec.describe checks::Spreading do
   half_past_seven = Time.utc(2026, 10, 15, 6, 30)
 
   define_method(:showing) do |channel, at: half_past_seven, text: words, post: "p"|
-    checks::Neighbours::Showing.new(post_id: post, subject: "Fog days", channel_id: channel, channel: channel, text: text, at: at)
+    checks::Neighbours::Showing.new(
+      post_id: post,
+      subject: "Fog days",
+      channel_id: channel,
+      channel: channel,
+      text: text,
+      at: at
+    )
   end
 
   def walls(moves, zone = "Europe/Lisbon")
@@ -25,7 +32,13 @@ RSpec.describe checks::Spreading do
   it "moves nothing where nothing floods, and nothing without a time" do
     own = [showing("ticker"), showing("vitrine", at: half_past_seven + (20 * 60)), showing("commons", at: nil)]
     expect(described_class.propose(own, [], zone)).to eq({})
-    expect(described_class.propose([showing("ticker"), showing("vitrine", text: "Something else altogether about lamps and piers")], [], zone)).to eq({})
+    expect(
+      described_class.propose(
+        [showing("ticker"), showing("vitrine", text: "Something else altogether about lamps and piers")],
+        [],
+        zone
+      )
+    ).to eq({})
   end
 
   it "does not put a post beside another one of its channel, nor beside the same words elsewhere" do

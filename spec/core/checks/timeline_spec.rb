@@ -8,14 +8,21 @@ RSpec.describe checks::Timeline do
   noon = Time.utc(2026, 10, 15, 12)
 
   define_method(:showing) do |minutes, channel = "ticker"|
-    checks::Neighbours::Showing.new(post_id: "p", channel_id: channel, text: "Fog", at: minutes && (noon + (minutes * 60)))
+    checks::Neighbours::Showing.new(
+      post_id: "p",
+      channel_id: channel,
+      text: "Fog",
+      at: minutes && (noon + (minutes * 60))
+    )
   end
 
   it "finds what is near a moment, both ends included, whatever the order it was given in (property)" do
     numbers = PropCheck::Generators.array(PropCheck::Generators.choose(-60..60))
     PropCheck.forall(numbers) do |minutes|
       line = described_class.new(minutes.map { |minute| showing(minute) })
-      expect(line.near(noon, 900).map(&:at)).to eq(minutes.select { |minute| minute.abs <= 15 }.sort.map { |minute| noon + (minute * 60) })
+      expect(line.near(noon, 900).map(&:at)).to eq(
+        minutes.select { |minute| minute.abs <= 15 }.sort.map { |minute| noon + (minute * 60) }
+      )
     end
   end
 

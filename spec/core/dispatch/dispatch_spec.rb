@@ -3,19 +3,37 @@
 RSpec.describe AskFirst::Core::Dispatch::Outcome do
   # RFC 9110: POST is not idempotent (9.2.2), so only what surely was not taken may be repeated.
   {
-    [201, "https://n.example/1"] => :out, [201, nil] => :unclear, [202, "https://n.example/1"] => :unclear, [200, nil] => :unclear,
-    [400, nil] => :refused, [403, nil] => :refused, [422, nil] => :refused, [401, nil] => :lapsed, [408, nil] => :unclear, [429, nil] => :busy,
-    [500, nil] => :unclear, [502, nil] => :unclear, [503, nil] => :unclear, [504, nil] => :unclear, [nil, nil] => :unclear
+    [201, "https://n.example/1"] => :out,
+    [201, nil] => :unclear,
+    [202, "https://n.example/1"] => :unclear,
+    [200, nil] => :unclear,
+    [400, nil] => :refused,
+    [403, nil] => :refused,
+    [422, nil] => :refused,
+    [401, nil] => :lapsed,
+    [408, nil] => :unclear,
+    [429, nil] => :busy,
+    [500, nil] => :unclear,
+    [502, nil] => :unclear,
+    [503, nil] => :unclear,
+    [504, nil] => :unclear,
+    [nil, nil] => :unclear
   }.each do |(status, location), kind|
-    it "takes #{status || 'no reply'}#{' without an address' if status == 201 && location.nil?} as #{kind}" do
+    it "takes #{status || "no reply"}#{" without an address" if status == 201 && location.nil?} as #{kind}" do
       expect(described_class.of(status, location: location).kind).to eq kind
     end
   end
 
   it "has an address only where the post is out, and says when it may be tried again" do
     expect(described_class.of(201, location: "https://n.example/1").address).to eq "https://n.example/1"
-    [400, 401, 408, 429, 503, nil].each { |status| expect(described_class.of(status, location: "https://n.example/1").address).to be_nil }
-    expect(described_class.of(429, retry_after: 30, note: "busy")).to have_attributes(kind: :busy, retry_after: 30, note: "busy")
+    [400, 401, 408, 429, 503, nil].each do |status|
+      expect(described_class.of(status, location: "https://n.example/1").address).to be_nil
+    end
+    expect(described_class.of(429, retry_after: 30, note: "busy")).to have_attributes(
+      kind: :busy,
+      retry_after: 30,
+      note: "busy"
+    )
   end
 
   # Every 4xx but the three that have a meaning of their own is final; no other status is (RFC 9110, 15).
@@ -46,7 +64,18 @@ RSpec.describe AskFirst::Core::Dispatch::Patience do
   # RFC 6298 (2.5) has the doubling; the jitter is common practice, no source
   it "doubles from two seconds to five minutes" do
     middle = Struct.new(:rand).new(0.5)
-    expect((1..10).map { |tries| described_class.wait(tries, random: middle) }).to eq [2, 4, 8, 16, 32, 64, 128, 256, 300, 300]
+    expect((1..10).map { |tries| described_class.wait(tries, random: middle) }).to eq [
+         2,
+         4,
+         8,
+         16,
+         32,
+         64,
+         128,
+         256,
+         300,
+         300
+       ]
     expect([0.0, 1.0].map { |edge| described_class.wait(1, random: Struct.new(:rand).new(edge)) }).to eq [1.5, 2.5]
   end
 
@@ -70,18 +99,33 @@ RSpec.describe AskFirst::Core::Dispatch::Likeness do
   let(:approved) { { "text" => "Fog on\nthe estuary", "media" => [{}, {}] } }
 
   def seen(text: "Fog on the  estuary ", media: [%w[a true], %w[b true]])
-    described_class.of(approved, { "text" => text, "media" => media.map { |address, loads|
-      { "address" => address, "loads" => { "true" => true, "false" => false }[loads] }
-    } })
+    described_class.of(
+      approved,
+      {
+        "text" => text,
+        "media" =>
+          media.map do |address, loads|
+            { "address" => address, "loads" => { "true" => true, "false" => false }[loads] }
+          end
+      }
+    )
   end
 
   it("is the same after folding white space") { expect(seen.kind).to eq "same" }
   it("differs in a letter") { expect(seen(text: "Fog on the Estuary").note).to include "text" }
-  it("says that pictures never arrived") { expect(seen(media: []).note).to eq "The post is there, its pictures are not." }
+  it("says that pictures never arrived") do
+    expect(seen(media: []).note).to eq "The post is there, its pictures are not."
+  end
   it("says how many of them are there") { expect(seen(media: [%w[a true]]).note).to eq "1 of 2 pictures are there." }
-  it("notices two files under one address") { expect(seen(media: [%w[a true], %w[a true]]).note).to include "one address" }
-  it("notices a picture that does not load") { expect(seen(media: [%w[a true], %w[b false]]).note).to include "do not load" }
-  it("cannot tell when a picture could not be looked at") { expect(seen(media: [%w[a true], %w[b nil]]).kind).to eq "cannot_tell" }
+  it("notices two files under one address") do
+    expect(seen(media: [%w[a true], %w[a true]]).note).to include "one address"
+  end
+  it("notices a picture that does not load") do
+    expect(seen(media: [%w[a true], %w[b false]]).note).to include "do not load"
+  end
+  it("cannot tell when a picture could not be looked at") do
+    expect(seen(media: [%w[a true], %w[b nil]]).kind).to eq "cannot_tell"
+  end
   it "says it of one picture as of one" do
     approved["media"].pop
     expect(seen(media: []).note).to eq "The post is there, its picture is not."
@@ -90,22 +134,41 @@ RSpec.describe AskFirst::Core::Dispatch::Likeness do
 
   it "says all that differs, and then not that something could not be looked at" do
     found = seen(text: "Other", media: [%w[a nil]])
-    expect(found).to have_attributes(kind: "differs", note: "The text there is not what was approved. 1 of 2 pictures are there.")
+    expect(found).to have_attributes(
+      kind: "differs",
+      note: "The text there is not what was approved. 1 of 2 pictures are there."
+    )
   end
 
   describe "a link card" do
     def with_card(wanted, there)
-      described_class.of({ "text" => "Fog", "media" => [], "link_card" => wanted }, { "text" => "Fog", "media" => [], "link_card" => there })
+      described_class.of(
+        { "text" => "Fog", "media" => [], "link_card" => wanted },
+        { "text" => "Fog", "media" => [], "link_card" => there }
+      )
     end
 
     it "is what somebody put there, but for white space" do
-      expect(with_card({ "title" => "The lamp", "words" => "Lit at six" }, { "title" => "The  lamp ", "words" => "Lit\nat six" }).kind).to eq "same"
+      expect(
+        with_card(
+          { "title" => "The lamp", "words" => "Lit at six" },
+          { "title" => "The  lamp ", "words" => "Lit\nat six" }
+        ).kind
+      ).to eq "same"
     end
 
     it "differs in its title, in its words, or by not being there" do
       wanted = { "title" => "The lamp", "words" => "Lit at six" }
-      [{ "title" => "A lamp", "words" => "Lit at six" }, { "title" => "The lamp", "words" => "Lit at seven" }, {}, nil].each do |there|
-        expect(with_card(wanted, there)).to have_attributes(kind: "differs", note: "The link card there is not what was approved.")
+      [
+        { "title" => "A lamp", "words" => "Lit at six" },
+        { "title" => "The lamp", "words" => "Lit at seven" },
+        {},
+        nil
+      ].each do |there|
+        expect(with_card(wanted, there)).to have_attributes(
+          kind: "differs",
+          note: "The link card there is not what was approved."
+        )
       end
     end
 

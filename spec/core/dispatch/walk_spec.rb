@@ -6,7 +6,10 @@ require_relative "../../support/walk"
 RSpec.describe "Every history of one showing" do
   # words => finds_by_id, same_id_once, and how often the person acts; with each a fault of the network, a freeze and a kill
   {
-    "finds by the id" => [true, false, 2], "takes an id once" => [false, true, 1], "does both" => [true, true, 1], "does neither" => [false, false, 1]
+    "finds by the id" => [true, false, 2],
+    "takes an id once" => [false, true, 1],
+    "does both" => [true, true, 1],
+    "does neither" => [false, false, 1]
   }.each do |words, (finds, once, acts)|
     it "on a network that #{words}: nothing twice, early, changed or lost, in each of its states" do
       walk = Walk.new([finds, once], left: Walk::Left.new(acts, 1, 1, 1))
@@ -24,8 +27,14 @@ RSpec.describe "Every history of one showing" do
     looked_twice: "there, and it can be changed", # F: a slow network that is asked once
     stays_unclear: "there, and it can be changed" # sent again with the same id, it may be out all the time
   }.each do |mend, broken|
-    it "is broken (#{broken}) as soon as #{mend.to_s.tr('_', ' ')} is taken out" do
-      walk = Walk.new([true, mend == :stays_unclear], without: mend, left: Walk::Left.new(mend == :lease_binds ? 1 : 2, 1, 1, 0), ticks: 6)
+    it "is broken (#{broken}) as soon as #{mend.to_s.tr("_", " ")} is taken out" do
+      walk =
+        Walk.new(
+          [true, mend == :stays_unclear],
+          without: mend,
+          left: Walk::Left.new(mend == :lease_binds ? 1 : 2, 1, 1, 0),
+          ticks: 6
+        )
       expect(walk.call).to match(/\A#{broken}: /)
     end
   end

@@ -11,9 +11,14 @@ RSpec.describe AskFirst::Core::Exchange::FileName do
   end
 
   it "is taken by every system" do
-    expect(%w[CON nul.txt COM1.png lpt9].map { |name| described_class.clean(name) }).to eq %w[-CON -nul.txt -COM1.png -lpt9]
+    expect(%w[CON nul.txt COM1.png lpt9].map { |name| described_class.clean(name) }).to eq %w[
+         -CON
+         -nul.txt
+         -COM1.png
+         -lpt9
+       ]
     expect(described_class.clean(" .hidden. ")).to eq "hidden"
-    expect(described_class.clean("#{'a' * 300}.jpeg")).to eq "#{'a' * 115}.jpeg"
+    expect(described_class.clean("#{"a" * 300}.jpeg")).to eq "#{"a" * 115}.jpeg"
     expect(["", "...", "///", nil].map { |name| described_class.clean(name) }).to all(eq("file"))
   end
 

@@ -9,11 +9,20 @@ RSpec.describe AskFirst::Core::Exchange::Table do
   end
 
   it "no cell is run as a formula by a spreadsheet" do
-    expect(["=1+1", "+1", "-1", "@cmd", "\tx", "fine"].map { |cell| described_class.cell(cell) }).to eq ["'=1+1", "'+1", "'-1", "'@cmd", "'\tx", "fine"]
+    expect(["=1+1", "+1", "-1", "@cmd", "\tx", "fine"].map { |cell| described_class.cell(cell) }).to eq [
+         "'=1+1",
+         "'+1",
+         "'-1",
+         "'@cmd",
+         "'\tx",
+         "fine"
+       ]
   end
 
   it "nor behind a line end, white space or a sign that nobody sees, nor in full width" do
-    ["\n=1+1", " =1+1", "\u00A0=1", "\u200B=1", "\uFEFF-1", "＝1", "＋1", "－1", "＠x", "\r=1"].each { |cell| expect(described_class.cell(cell)).to eq "'#{cell}" }
+    ["\n=1+1", " =1+1", "\u00A0=1", "\u200B=1", "\uFEFF-1", "＝1", "＋1", "－1", "＠x", "\r=1"].each do |cell|
+      expect(described_class.cell(cell)).to eq "'#{cell}"
+    end
     ["1 = 1", "a\n=b", "−5 °C", "—"].each { |cell| expect(described_class.cell(cell)).to eq cell }
   end
 

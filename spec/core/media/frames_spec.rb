@@ -32,22 +32,48 @@ RSpec.describe "How a picture is framed" do
     random = Random.new(7)
     300.times do
       width, height = Array.new(2) { random.rand(50..4000) }
-      frame = framing.clean({ "focus" => Array.new(2) { random.rand(0..1000) }, "shape" => Array.new(2) { random.rand(1..9) }, "zoom" => random.rand(100..400) })
+      frame =
+        framing.clean(
+          {
+            "focus" => Array.new(2) { random.rand(0..1000) },
+            "shape" => Array.new(2) { random.rand(1..9) },
+            "zoom" => random.rand(100..400)
+          }
+        )
       left, top, w, h = framing.crop(width, height, [[4, 5], [2, 1]], frame)
       expect([left, top].min).to be >= 0
-      expect([left + w, top + h]).to all(satisfy("lie inside #{width} x #{height}") { |_| left + w <= width && top + h <= height })
+      expect([left + w, top + h]).to all(
+        satisfy("lie inside #{width} x #{height}") { |_| left + w <= width && top + h <= height }
+      )
       expect(Rational(w, h)).to be_between(Rational(4, 5) - Rational(2, h), Rational(2, 1) + Rational(2, h))
     end
   end
 
   it "a frame that says nothing is nothing, and what is no frame is refused" do
     expect(framing.clean({ "focus" => [500, 500], "shape" => nil, "zoom" => 100 })).to eq({})
-    [[], { "focus" => [1001, 0] }, { "shape" => [0, 1] }, { "zoom" => 99 }, { "colour" => 1 }, { "focus" => [0.5, 0.5] }].each { |bad| expect(refused(bad)).to eq "bad_frame" }
+    [
+      [],
+      { "focus" => [1001, 0] },
+      { "shape" => [0, 1] },
+      { "zoom" => 99 },
+      { "colour" => 1 },
+      { "focus" => [0.5, 0.5] }
+    ].each { |bad| expect(refused(bad)).to eq "bad_frame" }
   end
 
   it "a set is shown in the shape of its first picture, where the network wants one shape" do
-    rows = [[800, 1000], [1500, 1000]].each_with_index.map { |(w, h), n| { id: n.to_s, kind: "picture", width: w, height: h } }
-    specs = AskFirst::Core::Media::Renditions.specs(rows, AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "one_shape" => true, "max_side" => 1600 }), {})
+    rows =
+      [[800, 1000], [1500, 1000]].each_with_index.map do |(w, h), n|
+        { id: n.to_s, kind: "picture", width: w, height: h }
+      end
+    specs =
+      AskFirst::Core::Media::Renditions.specs(
+        rows,
+        AskFirst::Core::Channels::CardReading.media(
+          { "ratio" => [[4, 5], [2, 1]], "one_shape" => true, "max_side" => 1600 }
+        ),
+        {}
+      )
     expect(specs.map { |spec| Rational(*spec["crop"].last(2)) }).to eq [Rational(4, 5), Rational(4, 5)]
   end
 end

@@ -4,7 +4,11 @@ RSpec.describe AskFirst::Core::Media::Framing do
   let(:rules) { AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 }) }
 
   it "leaves a picture within the ratios whole" do
-    expect(described_class.for(1600, 1000, rules)).to eq("crop" => [0, 0, 1600, 1000], "size" => [1600, 1000], "mime" => "image/jpeg")
+    expect(described_class.for(1600, 1000, rules)).to eq(
+      "crop" => [0, 0, 1600, 1000],
+      "size" => [1600, 1000],
+      "mime" => "image/jpeg"
+    )
   end
 
   it "cuts a picture that is too tall to 4:5, from the middle" do
@@ -31,20 +35,30 @@ RSpec.describe AskFirst::Core::Media::Framing do
   end
 
   it "cuts around the spot, from each side as far as there is room" do
-    rects = [[0, 0], [1000, 1000], [300, 700]].map { |focus| described_class.crop(1000, 2000, nil, { "focus" => focus, "shape" => [1, 1], "zoom" => 200 }) }
+    rects =
+      [[0, 0], [1000, 1000], [300, 700]].map do |focus|
+        described_class.crop(1000, 2000, nil, { "focus" => focus, "shape" => [1, 1], "zoom" => 200 })
+      end
     expect(rects).to eq [[0, 0, 500, 500], [500, 1500, 500, 500], [50, 1150, 500, 500]]
   end
 
   it "leaves a pixel of what has no more" do
     expect(described_class.crop(1, 3000, rules.ratio)).to eq [0, 1499, 1, 1]
     expect(described_class.crop(3000, 1, rules.ratio)).to eq [1499, 0, 2, 1]
-    expect(described_class.for(1, 5000, AskFirst::Core::Channels::CardReading.media({ "max_side" => 10 }))["size"]).to eq [1, 10]
+    expect(
+      described_class.for(1, 5000, AskFirst::Core::Channels::CardReading.media({ "max_side" => 10 }))["size"]
+    ).to eq [1, 10]
     expect(described_class.crop(2, 2, nil, { "zoom" => 400 })).to eq [0, 0, 1, 1]
   end
 
   it "takes a shape of up to 10,000 to one, and a nearness of up to four times" do
-    expect(described_class.clean({ "shape" => [10_000, 1], "zoom" => 400 })).to eq("shape" => [10_000, 1], "zoom" => 400)
-    [{ "shape" => [10_001, 1] }, { "zoom" => 401 }].each { |bad| expect(refused_at { described_class.clean(bad) }).to eq %w[bad_frame framing] }
+    expect(described_class.clean({ "shape" => [10_000, 1], "zoom" => 400 })).to eq(
+      "shape" => [10_000, 1],
+      "zoom" => 400
+    )
+    [{ "shape" => [10_001, 1] }, { "zoom" => 401 }].each do |bad|
+      expect(refused_at { described_class.clean(bad) }).to eq %w[bad_frame framing]
+    end
   end
 
   it "never leaves the picture or the ratios (property)" do

@@ -13,23 +13,45 @@ RSpec.describe "Who may do what" do
   reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole]
   running = %w[ask withdraw release take_back settle mark_ready hold hold_all open close assign save_reminders]
   governing = %w[invite change_member connect add_channel order_channels change_settings archive export]
-  whole = %w[see_whole hold_all save_reminders change_route add_channel order_channels change_settings archive delete_client export]
+  whole = %w[
+    see_whole
+    hold_all
+    save_reminders
+    change_route
+    add_channel
+    order_channels
+    change_settings
+    archive
+    delete_client
+    export
+  ]
 
   table = {
-    "agency owner" => reading + copy + visuals + timing + settings + both + running + governing +
-                      %w[make_post rename choose_channels add_media hand_over finish_task rule change_route delete_client look_as],
-    "account lead" => reading + copy + visuals + timing + settings + both + running + governing +
-                      %w[make_post rename choose_channels add_media hand_over finish_task],
-    "reviewer" => reading + copy + visuals + timing + settings + both + %w[make_post rename choose_channels add_media hand_over finish_task],
+    "agency owner" =>
+      reading + copy + visuals + timing + settings + both + running + governing +
+        %w[make_post rename choose_channels add_media hand_over finish_task rule change_route delete_client look_as],
+    "account lead" =>
+      reading + copy + visuals + timing + settings + both + running + governing +
+        %w[make_post rename choose_channels add_media hand_over finish_task],
+    "reviewer" =>
+      reading + copy + visuals + timing + settings + both +
+        %w[make_post rename choose_channels add_media hand_over finish_task],
     "copywriter" => reading + copy + both + %w[make_post hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
-    "assistant" => reading + copy + timing + both + %w[make_post ask withdraw release take_back settle mark_ready hand_over finish_task],
+    "assistant" =>
+      reading + copy + timing + both +
+        %w[make_post ask withdraw release take_back settle mark_ready hand_over finish_task],
     "releaser" => reading + timing + %w[release take_back settle mark_ready hold hold_all hand_over],
     "client approver" => %w[client_talk],
     "client observer" => %w[client_talk]
   }
-  answering = { "agency owner" => "answer_internal", "account lead" => "answer_internal", "reviewer" => "answer_internal", "client approver" => "answer_client" }
+  answering = {
+    "agency owner" => "answer_internal",
+    "account lead" => "answer_internal",
+    "reviewer" => "answer_internal",
+    "client approver" => "answer_client"
+  }
   workspace_acts = permissions::Acts::IN_WORKSPACE
 
   it "names every preset, and every act of a workspace is somebody's" do
@@ -40,9 +62,10 @@ RSpec.describe "Who may do what" do
   table.each do |role, allowed|
     workspace_acts.each do |act|
       may = allowed.include?(act)
-      it "#{role}: #{act} is #{may ? 'theirs' : 'refused with the rule'}" do
+      it "#{role}: #{act} is #{may ? "theirs" : "refused with the rule"}" do
         side, abilities = permissions::Abilities::PRESETS.fetch(role)
-        decision = permissions::Decision.for(person.new(person_id: "me", name: "Me", side: side, abilities: abilities), act)
+        decision =
+          permissions::Decision.for(person.new(person_id: "me", name: "Me", side: side, abilities: abilities), act)
         expect(decision.allowed?).to be may
         expect(decision.rule).to start_with("Your role here cannot") unless may
       end
@@ -53,7 +76,16 @@ RSpec.describe "Who may do what" do
     it "#{role}: every act in every state of what it touches" do
       side, abilities = permissions::Abilities::PRESETS.fetch(role)
       wrong = []
-      states = [[nil, %w[c1]], [nil, %w[c1], %w[c2]], [nil, [], %w[Ticker]], [nil, [], %w[Ticker]], [false, true], [false, true], [nil, %w[me], %w[other]], [nil, %w[me], %w[other]]]
+      states = [
+        [nil, %w[c1]],
+        [nil, %w[c1], %w[c2]],
+        [nil, [], %w[Ticker]],
+        [nil, [], %w[Ticker]],
+        [false, true],
+        [false, true],
+        [nil, %w[me], %w[other]],
+        [nil, %w[me], %w[other]]
+      ]
       (workspace_acts + %w[answer_internal answer_client]).each do |act|
         states[0].product(*states[1..]) do |state|
           limited, channels, sealed, going, archived, looking, owners, asked = state
@@ -61,13 +93,26 @@ RSpec.describe "Who may do what" do
           # another's task is finished by whoever assigns tasks
           may = allowed.include?("assign") if act == "finish_task" && owners && !owners.include?("me")
           may &&= (reading - %w[house_talk client_talk] + ["look_as"]).include?(act) if looking
-          may &&= ((reading - %w[house_talk client_talk]) + %w[look_as archive delete_client export]).include?(act) if archived
+          may &&=
+            ((reading - %w[house_talk client_talk]) + %w[look_as archive delete_client export]).include?(
+              act
+            ) if archived
           may &&= limited.nil? || (!whole.include?(act) && (channels.nil? || (channels - limited).empty?))
           may &&= (asked || []).include?("me") if act.start_with?("answer_")
           may &&= (going || []).empty?
           may &&= (sealed || []).empty? if act.start_with?("write:") && act != "write:time"
-          me = person.new(person_id: "me", name: "Me", side: side, abilities: abilities, limited_to: limited, archived: archived, looking: looking)
-          on = permissions::Touched.new(channel_ids: channels, sealed: sealed, going: going, owners: owners, asked: asked)
+          me =
+            person.new(
+              person_id: "me",
+              name: "Me",
+              side: side,
+              abilities: abilities,
+              limited_to: limited,
+              archived: archived,
+              looking: looking
+            )
+          on =
+            permissions::Touched.new(channel_ids: channels, sealed: sealed, going: going, owners: owners, asked: asked)
           decision = permissions::Decision.for(me, act, on: on)
           wrong << [act, *state] if decision.allowed? != may
           wrong << [act, "no rule"] if !decision.allowed? && (decision.rule.to_s.empty? || decision.way_on.to_s.empty?)
@@ -84,9 +129,18 @@ RSpec.describe "Who may do what" do
   end
 
   it "the client side keeps to its ceiling, whatever its role was edited to" do
-    row = { workspace_id: "w", person_id: "p", name: "Odile", side: "client", abilities: %w[see_shared answer_client see release govern_people], workspace_zone: "Europe/Lisbon" }
+    row = {
+      workspace_id: "w",
+      person_id: "p",
+      name: "Odile",
+      side: "client",
+      abilities: %w[see_shared answer_client see release govern_people],
+      workspace_zone: "Europe/Lisbon"
+    }
     expect(AskFirst::App::Member.from_row(row).abilities).to eq %w[see_shared answer_client]
     lifted = person.new(person_id: "p", name: "Odile", side: "client", abilities: permissions::Abilities::ALL)
-    expect(permissions::Acts::IN_WORKSPACE.select { |act| permissions::Decision.for(lifted, act).allowed? }).to eq %w[client_talk]
+    expect(permissions::Acts::IN_WORKSPACE.select { |act| permissions::Decision.for(lifted, act).allowed? }).to eq %w[
+         client_talk
+       ]
   end
 end

@@ -47,12 +47,17 @@ RSpec.describe AskFirst::Core::Plan::WallTime do
 
   it "refuses days that no calendar has, instead of moving them" do
     %w[2026-02-30T10:00 2026-13-01T10:00 2026-10-15T24:00 2026-10-15 tomorrow].each do |text|
-      expect { described_class.parse(text, "Europe/Lisbon") }.to raise_error(AskFirst::Core::Invalid) { |e| expect(e.code).to eq "bad_time" }
+      expect { described_class.parse(text, "Europe/Lisbon") }.to raise_error(AskFirst::Core::Invalid) { |e|
+        expect(e.code).to eq "bad_time"
+      }
     end
   end
 
   it "refuses a zone that does not exist, and names it" do
-    expect { described_class.parse("2026-10-15T07:30", "Europe/Quillmere") }.to raise_error(AskFirst::Core::Invalid, %r{Europe/Quillmere})
+    expect { described_class.parse("2026-10-15T07:30", "Europe/Quillmere") }.to raise_error(
+      AskFirst::Core::Invalid,
+      %r{Europe/Quillmere}
+    )
   end
 
   it "is a value: equal when wall time and zone are" do

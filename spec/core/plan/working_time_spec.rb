@@ -3,7 +3,7 @@
 require "prop_check"
 
 RSpec.describe AskFirst::Core::Plan::WorkingTime do
-  week = (1..5).to_h { |day| [day.to_s, [["09:00", "13:00"], ["14:00", "18:00"]]] }.merge("6" => [["09:00", "12:00"]])
+  week = (1..5).to_h { |day| [day.to_s, [%w[09:00 13:00], %w[14:00 18:00]]] }.merge("6" => [%w[09:00 12:00]])
   let(:lisbon) { described_class.new(zone: "Europe/Lisbon", week: week, region: "pt") }
 
   def at(text, zone = "Europe/Lisbon")
@@ -18,7 +18,9 @@ RSpec.describe AskFirst::Core::Plan::WorkingTime do
 
   it "a public holiday is no working time (5 October, Portugal)" do
     expect(lisbon.add(at("2026-10-03T11:00"), 120)).to eq at("2026-10-06T10:00")
-    expect(described_class.new(zone: "Europe/Lisbon", week: week).add(at("2026-10-03T11:00"), 120)).to eq at("2026-10-05T10:00")
+    expect(described_class.new(zone: "Europe/Lisbon", week: week).add(at("2026-10-03T11:00"), 120)).to eq at(
+         "2026-10-05T10:00"
+       )
   end
 
   it "at a closing time adding gives the closing, subtracting the next opening" do
@@ -33,7 +35,10 @@ RSpec.describe AskFirst::Core::Plan::WorkingTime do
   end
 
   it "between(t, add(t, n)) is n, and subtracting n again comes to the same working moment" do
-    PropCheck.forall(PropCheck::Generators.choose(0..60_000), PropCheck::Generators.choose(1..6_000)) do |start, minutes|
+    PropCheck.forall(
+      PropCheck::Generators.choose(0..60_000),
+      PropCheck::Generators.choose(1..6_000)
+    ) do |start, minutes|
       from = at("2026-03-01T00:00") + (start * 60)
       to = lisbon.add(from, minutes)
       expect(lisbon.between(from, to)).to be_within(1e-6).of(minutes)
@@ -42,12 +47,18 @@ RSpec.describe AskFirst::Core::Plan::WorkingTime do
   end
 
   it "knows when somebody works, and says so when nobody ever does" do
-    expect([at("2026-10-14T13:30"), at("2026-10-14T14:00"), at("2026-10-18T10:00")].map { |time| lisbon.working?(time) }).to eq [false, true, false]
-    expect { described_class.new(zone: "Europe/Lisbon", week: {}).add(at("2026-10-14T12:00"), 1) }.to raise_error(AskFirst::Core::Invalid, /no working hours/)
+    expect(
+      [at("2026-10-14T13:30"), at("2026-10-14T14:00"), at("2026-10-18T10:00")].map { |time| lisbon.working?(time) }
+    ).to eq [false, true, false]
+    expect { described_class.new(zone: "Europe/Lisbon", week: {}).add(at("2026-10-14T12:00"), 1) }.to raise_error(
+      AskFirst::Core::Invalid,
+      /no working hours/
+    )
   end
 
   it "a whole day lasts to midnight, over the change of the clocks too" do
-    round = described_class.new(zone: "Europe/Lisbon", week: described_class::DAYS.to_h { |day| [day, [["00:00", "24:00"]]] })
+    round =
+      described_class.new(zone: "Europe/Lisbon", week: described_class::DAYS.to_h { |day| [day, [%w[00:00 24:00]]] })
     expect(round.between(at("2026-10-25T00:00"), at("2026-10-26T00:00"))).to eq 25 * 60
   end
 end

@@ -1,7 +1,22 @@
 # frozen_string_literal: true
 
 RSpec.describe AskFirst::Core::Posts::Formats do
-  let(:card) { { "name" => "Vitrine", "text" => { "rule" => "graphemes", "limit" => 100 }, "formats" => %w[picture pictures video], "media" => { "needed" => true, "kinds" => %w[picture video], "most" => 12, "seconds" => [5, 60] } } }
+  let(:card) do
+    {
+      "name" => "Vitrine",
+      "text" => {
+        "rule" => "graphemes",
+        "limit" => 100
+      },
+      "formats" => %w[picture pictures video],
+      "media" => {
+        "needed" => true,
+        "kinds" => %w[picture video],
+        "most" => 12,
+        "seconds" => [5, 60]
+      }
+    }
+  end
 
   def faults(format, *media, link: nil)
     request = { "text" => "Fog", "media" => media, "format" => format, "link" => link }
@@ -13,14 +28,26 @@ RSpec.describe AskFirst::Core::Posts::Formats do
 
   it "offers what the card names, and what its media rules let through where it names nothing" do
     expect(card_of(card).formats).to eq %w[picture pictures video]
-    expect(card_of({ "link_card" => true, "media" => { "needed" => false, "most" => 4 } }).formats).to eq %w[text picture pictures link]
+    expect(card_of({ "link_card" => true, "media" => { "needed" => false, "most" => 4 } }).formats).to eq %w[
+         text
+         picture
+         pictures
+         link
+       ]
     expect(card_of({ "media" => { "needed" => true, "kinds" => ["video"], "most" => 1 } }).formats).to eq %w[video]
   end
 
   # What each is made of: kinds of file, how many, whether words go along, whether it stands on a link. Common practice, no source.
-  [["text", [], 0, 0, true, false], ["picture", %w[picture], 1, 1, true, false], ["pictures", %w[picture], 2, 1_000, true, false], ["video", %w[video], 1, 1, true, false],
-   ["link", [], 0, 0, true, true], ["document", %w[document], 1, 1, true, false], ["story", %w[picture video], 1, 1, false, false]].each do |name, kinds, least, most, text, link|
-    it "a #{name} is #{least == most ? least : "#{least} or more"} of #{kinds.empty? ? 'no file' : kinds.join(' or ')}#{', without words' unless text}#{', with a link' if link}" do
+  [
+    ["text", [], 0, 0, true, false],
+    ["picture", %w[picture], 1, 1, true, false],
+    ["pictures", %w[picture], 2, 1_000, true, false],
+    ["video", %w[video], 1, 1, true, false],
+    ["link", [], 0, 0, true, true],
+    ["document", %w[document], 1, 1, true, false],
+    ["story", %w[picture video], 1, 1, false, false]
+  ].each do |name, kinds, least, most, text, link|
+    it "a #{name} is #{least == most ? least : "#{least} or more"} of #{kinds.empty? ? "no file" : kinds.join(" or ")}#{", without words" unless text}#{", with a link" if link}" do
       expect(described_class[name]).to have_attributes(kinds: kinds, least: least, most: most, text: text, link: link)
     end
   end
@@ -39,12 +66,19 @@ RSpec.describe AskFirst::Core::Posts::Formats do
 
   it "stops a format that the network does not take" do
     expect(faults("document", picture)).to include "format_not_taken"
-    expect(AskFirst::Core::Checks::FormatChecks.call({ "format" => "story", "media" => [] }, card_of(card)).first.sentence).to eq "Vitrine takes no story."
+    expect(
+      AskFirst::Core::Checks::FormatChecks.call({ "format" => "story", "media" => [] }, card_of(card)).first.sentence
+    ).to eq "Vitrine takes no story."
   end
 
   it "asks for the address of a link" do
     link = card.merge("formats" => %w[link], "media" => card["media"].merge("needed" => false))
-    expect(AskFirst::Core::Checks::PostChecks.faults({ "text" => "Fog", "media" => [], "format" => "link", "link" => nil }, card_of(link)).map(&:code)).to eq ["link_missing"]
+    expect(
+      AskFirst::Core::Checks::PostChecks.faults(
+        { "text" => "Fog", "media" => [], "format" => "link", "link" => nil },
+        card_of(link)
+      ).map(&:code)
+    ).to eq ["link_missing"]
   end
 
   it "stops a video that is too short or too long, or that is not alone" do

@@ -4,7 +4,9 @@ RSpec.describe AskFirst::Core::Posts::InWords do
   def say(key, value) = described_class.of(key, value)
 
   it "says nothing of nothing" do
-    %w[link link_card tagged first_comment call_to_action format audience event budget].each { |key| [nil, "", [], {}].each { |none| expect(say(key, none)).to be_nil } }
+    %w[link link_card tagged first_comment call_to_action format audience event budget].each do |key|
+      [nil, "", [], {}].each { |none| expect(say(key, none)).to be_nil }
+    end
   end
 
   it "says a format as people call it" do
@@ -25,20 +27,37 @@ RSpec.describe AskFirst::Core::Posts::InWords do
   end
 
   it "says an event with its day once when it ends on the same one" do
-    event = { "name" => "Pier fair", "place" => "Pier 2", "starts" => "2026-10-20T10:00:00", "ends" => "2026-10-20T18:30:00", "zone" => "Europe/Lisbon" }
+    event = {
+      "name" => "Pier fair",
+      "place" => "Pier 2",
+      "starts" => "2026-10-20T10:00:00",
+      "ends" => "2026-10-20T18:30:00",
+      "zone" => "Europe/Lisbon"
+    }
     expect(say("event", event)).to eq "Pier fair, Pier 2, Tue 20 Oct 2026, 10:00 to 18:30"
-    expect(say("event", event.merge("ends" => "2026-10-21T01:00:00", "place" => ""))).to eq "Pier fair, Tue 20 Oct 2026, 10:00 to Wed 21 Oct 2026, 1:00"
+    expect(
+      say("event", event.merge("ends" => "2026-10-21T01:00:00", "place" => ""))
+    ).to eq "Pier fair, Tue 20 Oct 2026, 10:00 to Wed 21 Oct 2026, 1:00"
     expect(say("event", event.merge("ends" => nil))).to eq "Pier fair, Pier 2, Tue 20 Oct 2026, 10:00"
   end
 
   it "says who is tagged, on which picture and where" do
-    expect(say("tagged", [{ "id" => "@per", "media" => 0, "x" => 500, "y" => 255 }, { "id" => "@odile", "media" => 1, "x" => 0, "y" => 1000 }]))
-      .to eq "@per on picture 1 at 50 and 25.5 %, @odile on picture 2 at 0 and 100 %"
+    expect(
+      say(
+        "tagged",
+        [
+          { "id" => "@per", "media" => 0, "x" => 500, "y" => 255 },
+          { "id" => "@odile", "media" => 1, "x" => 0, "y" => 1000 }
+        ]
+      )
+    ).to eq "@per on picture 1 at 50 and 25.5 %, @odile on picture 2 at 0 and 100 %"
   end
 
   it "says a link card, and by its digest which picture it has" do
     expect(say("link_card", { "title" => "The lamp", "words" => "Lit at six" })).to eq "The lamp: Lit at six"
-    expect(say("link_card", { "title" => "The lamp", "words" => "", "picture" => "3f2a1b9c77aa" })).to eq "The lamp, picture 3f2a1b9c"
+    expect(
+      say("link_card", { "title" => "The lamp", "words" => "", "picture" => "3f2a1b9c77aa" })
+    ).to eq "The lamp, picture 3f2a1b9c"
     expect(say("link_card", { "title" => "", "words" => "", "picture" => "3f2a1b9c77aa" })).to eq "picture 3f2a1b9c"
   end
 
@@ -50,9 +69,25 @@ RSpec.describe AskFirst::Core::Posts::InWords do
   # Two settings that differ must not read alike, or a comparison would show a change as none.
   it "never says two different settings alike (property)" do
     random = Random.new(20_261_125)
-    tags = Array.new(300) { [{ "id" => "@#{%w[per odile].sample(random: random)}", "media" => random.rand(3), "x" => random.rand(0..1000), "y" => random.rand(0..1000) }] }.uniq
+    tags =
+      Array
+        .new(300) do
+          [
+            {
+              "id" => "@#{%w[per odile].sample(random: random)}",
+              "media" => random.rand(3),
+              "x" => random.rand(0..1000),
+              "y" => random.rand(0..1000)
+            }
+          ]
+        end
+        .uniq
     expect(tags.map { |one| say("tagged", one) }.uniq.size).to eq tags.size
-    budgets = %w[EUR JPY KWD].product(Array.new(100) { random.rand(1..1_000_000) }).map { |currency, minor| { "minor" => minor, "currency" => currency } }.uniq
+    budgets =
+      %w[EUR JPY KWD]
+        .product(Array.new(100) { random.rand(1..1_000_000) })
+        .map { |currency, minor| { "minor" => minor, "currency" => currency } }
+        .uniq
     expect(budgets.map { |one| say("budget", one) }.uniq.size).to eq budgets.size
   end
 end

@@ -36,7 +36,9 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
     end
 
     it "refuse control characters, but keep tab and line break" do
-      ["a\u0000b", "a\u0008b", "a\u000Bb", "a\u001Fb", "a\u007Fb", "a\u0085b", "a\u009Fb"].each { |bad| expect([bad, refused_value("text", bad)]).to eq [bad, %w[bad_characters text]] }
+      ["a\u0000b", "a\u0008b", "a\u000Bb", "a\u001Fb", "a\u007Fb", "a\u0085b", "a\u009Fb"].each do |bad|
+        expect([bad, refused_value("text", bad)]).to eq [bad, %w[bad_characters text]]
+      end
       expect(clean("text", "a\tb\nc")).to eq "a\tb\nc"
       expect(refusal { clean("text", "a\u0000b") }.message).to include "U+0000"
     end
@@ -47,7 +49,9 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
     end
 
     it "are text, and nothing that could be made into some" do
-      [nil, 7, ["a"], { "a" => 1 }, true].each { |bad| expect([bad, refused_value("text", bad)]).to eq [bad, %w[not_text text]] }
+      [nil, 7, ["a"], { "a" => 1 }, true].each do |bad|
+        expect([bad, refused_value("text", bad)]).to eq [bad, %w[not_text text]]
+      end
     end
   end
 
@@ -65,14 +69,21 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
     end
 
     it "are named by an id, each of them" do
-      [nil, id, {}, ["../../etc/passwd"], [id, 7], [id.upcase], ["#{id}\n"], [id, nil]].each { |bad| expect([bad, refused_value("media", bad)]).to eq [bad, %w[bad_media media]] }
+      [nil, id, {}, ["../../etc/passwd"], [id, 7], [id.upcase], ["#{id}\n"], [id, nil]].each do |bad|
+        expect([bad, refused_value("media", bad)]).to eq [bad, %w[bad_media media]]
+      end
     end
   end
 
   describe "descriptions and framing" do
     it "are kept by the file that they belong to" do
       expect(clean("descriptions", { id => "A boat, e\u0301" })).to eq(id => "A boat, \u00E9")
-      expect(clean("framing", { id => { "focus" => [200, 300], "zoom" => 150 } })).to eq(id => { "focus" => [200, 300], "zoom" => 150 })
+      expect(clean("framing", { id => { "focus" => [200, 300], "zoom" => 150 } })).to eq(
+        id => {
+          "focus" => [200, 300],
+          "zoom" => 150
+        }
+      )
       expect(clean("descriptions", {})).to eq({})
     end
 
@@ -95,10 +106,20 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
     end
 
     it "are framed inside the picture, at one to four times its size" do
-      [{ "focus" => [0, 1000] }, { "zoom" => 400 }, { "shape" => [4, 5] }].each { |good| expect(clean("framing", { id => good })).to eq(id => good) }
-      [{ "focus" => [0, 1001] }, { "focus" => [-1, 0] }, { "focus" => [500] }, { "focus" => [0.5, 0] }, { "zoom" => 401 }, { "zoom" => 99 }, { "shape" => [0, 5] }, { "blur" => 1 }, 7].each do |bad|
-        expect([bad, refused_value("framing", { id => bad })]).to eq [bad, %w[bad_frame framing]]
+      [{ "focus" => [0, 1000] }, { "zoom" => 400 }, { "shape" => [4, 5] }].each do |good|
+        expect(clean("framing", { id => good })).to eq(id => good)
       end
+      [
+        { "focus" => [0, 1001] },
+        { "focus" => [-1, 0] },
+        { "focus" => [500] },
+        { "focus" => [0.5, 0] },
+        { "zoom" => 401 },
+        { "zoom" => 99 },
+        { "shape" => [0, 5] },
+        { "blur" => 1 },
+        7
+      ].each { |bad| expect([bad, refused_value("framing", { id => bad })]).to eq [bad, %w[bad_frame framing]] }
     end
 
     it "keep nothing of a frame that changes nothing" do
@@ -111,11 +132,19 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
 
     it "stands on a spot of a picture, in thousandths of its sides" do
       expect(clean("tagged", [tag.merge("name" => " Per ")])).to eq [tag]
-      [tag.merge("x" => 1001), tag.merge("y" => -1), tag.merge("x" => 0.5), tag.merge("media" => "x"), tag.except("media")].each { |bad| expect([bad, refused_value("tagged", [bad])]).to eq [bad, %w[bad_spot tagged]] }
+      [
+        tag.merge("x" => 1001),
+        tag.merge("y" => -1),
+        tag.merge("x" => 0.5),
+        tag.merge("media" => "x"),
+        tag.except("media")
+      ].each { |bad| expect([bad, refused_value("tagged", [bad])]).to eq [bad, %w[bad_spot tagged]] }
     end
 
     it "has a name" do
-      ["", "  ", nil].each { |bad| expect(refused_value("tagged", [tag.merge("name" => bad)])).to eq %w[name_missing tagged] }
+      ["", "  ", nil].each do |bad|
+        expect(refused_value("tagged", [tag.merge("name" => bad)])).to eq %w[name_missing tagged]
+      end
       expect(clean("tagged", [tag.merge("name" => "a" * 80)]).first["name"].length).to eq 80
       expect(refused_value("tagged", [tag.merge("name" => "a" * 81)])).to eq %w[too_long tagged]
       expect(refused_value("tagged", [tag.merge("name" => { "first" => "Per" })])).to eq %w[not_text tagged]
@@ -123,7 +152,9 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
 
     it "are fifty at most, with these fields alone" do
       expect(clean("tagged", [tag] * 50).size).to eq 50
-      [[tag] * 51, [tag.merge("size" => 3)], [7], nil, tag].each { |bad| expect(refused_value("tagged", bad)).to eq %w[bad_list tagged] }
+      [[tag] * 51, [tag.merge("size" => 3)], [7], nil, tag].each do |bad|
+        expect(refused_value("tagged", bad)).to eq %w[bad_list tagged]
+      end
     end
   end
 
@@ -147,7 +178,10 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
 
   describe "audience" do
     it "has places and language tags (BCP 47), each once, without empty ones" do
-      expect(clean("audience", { "places" => [" Lisbon ", "", "Lisbon"], "languages" => %w[pt pt-BR] })).to eq("places" => ["Lisbon"], "languages" => %w[pt pt-BR])
+      expect(clean("audience", { "places" => [" Lisbon ", "", "Lisbon"], "languages" => %w[pt pt-BR] })).to eq(
+        "places" => ["Lisbon"],
+        "languages" => %w[pt pt-BR]
+      )
       expect(clean("audience", { "places" => ["Lisbon"] })).to eq("places" => ["Lisbon"], "languages" => [])
       expect(clean("audience", { "languages" => ["gsw"] })).to eq("places" => [], "languages" => ["gsw"])
     end
@@ -159,22 +193,40 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
     end
 
     it "says which language is none" do
-      ["Portuguese!", "p", "PT", "pt_BR", "pt-", "pt\nen"].each { |bad| expect([bad, refused_value("audience", { "languages" => ["pt", bad] })]).to eq [bad, %w[bad_language audience]] }
+      ["Portuguese!", "p", "PT", "pt_BR", "pt-", "pt\nen"].each do |bad|
+        expect([bad, refused_value("audience", { "languages" => ["pt", bad] })]).to eq [bad, %w[bad_language audience]]
+      end
       expect(refusal { clean("audience", { "languages" => ["Portuguese!"] }) }.message).to include "“Portuguese!”"
     end
 
     it "is twenty places at most, of words" do
       expect(clean("audience", { "places" => Array.new(20) { |n| "Pier #{n}" } })["places"].size).to eq 20
-      [Array.new(21) { |n| "Pier #{n}" }, "Lisbon", [7], ["a", nil]].each { |bad| expect([bad, refused_value("audience", { "places" => bad })]).to eq [bad, %w[bad_list audience]] }
+      [Array.new(21) { |n| "Pier #{n}" }, "Lisbon", [7], ["a", nil]].each do |bad|
+        expect([bad, refused_value("audience", { "places" => bad })]).to eq [bad, %w[bad_list audience]]
+      end
       expect(refused_value("audience", { "age" => [18] })).to eq %w[bad_audience audience]
     end
   end
 
   describe "event" do
-    let(:event) { { "name" => "Fair", "place" => "Pier 2", "starts" => "2026-10-20T10:00", "ends" => "2026-10-20T18:00", "zone" => "Europe/Lisbon" } }
+    let(:event) do
+      {
+        "name" => "Fair",
+        "place" => "Pier 2",
+        "starts" => "2026-10-20T10:00",
+        "ends" => "2026-10-20T18:00",
+        "zone" => "Europe/Lisbon"
+      }
+    end
 
     it "is kept with its wall times and its zone" do
-      expect(clean("event", event)).to eq("name" => "Fair", "place" => "Pier 2", "starts" => "2026-10-20T10:00:00", "ends" => "2026-10-20T18:00:00", "zone" => "Europe/Lisbon")
+      expect(clean("event", event)).to eq(
+        "name" => "Fair",
+        "place" => "Pier 2",
+        "starts" => "2026-10-20T10:00:00",
+        "ends" => "2026-10-20T18:00:00",
+        "zone" => "Europe/Lisbon"
+      )
       expect(clean("event", nil)).to be_nil
     end
 
@@ -216,8 +268,15 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
   describe "budget" do
     it "is whole minor units of a currency that exists (ISO 4217)" do
       expect(clean("budget", { "minor" => 4000, "currency" => "EUR" })).to eq("minor" => 4000, "currency" => "EUR")
-      [{ "minor" => 1, "currency" => "ZZZ" }, { "minor" => 1 }].each { |bad| expect(refused_value("budget", bad).last).to eq "budget" }
-      [40.5, -1, "40", nil, 10_000_000_001].each { |bad| expect([bad, refused_value("budget", { "minor" => bad, "currency" => "EUR" })]).to eq [bad, %w[bad_budget budget]] }
+      [{ "minor" => 1, "currency" => "ZZZ" }, { "minor" => 1 }].each do |bad|
+        expect(refused_value("budget", bad).last).to eq "budget"
+      end
+      [40.5, -1, "40", nil, 10_000_000_001].each do |bad|
+        expect([bad, refused_value("budget", { "minor" => bad, "currency" => "EUR" })]).to eq [
+             bad,
+             %w[bad_budget budget]
+           ]
+      end
     end
 
     it "of nothing is none" do
@@ -230,16 +289,26 @@ RSpec.describe AskFirst::Core::Posts::PartValues do
 
   describe "time" do
     it "is a wall time with its zone, and stays one" do
-      expect(clean("time", { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" })).to eq("wall" => "2026-10-15T07:30:00", "zone" => "Europe/Lisbon")
+      expect(clean("time", { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" })).to eq(
+        "wall" => "2026-10-15T07:30:00",
+        "zone" => "Europe/Lisbon"
+      )
       expect(clean("time", nil)).to be_nil
     end
 
     it "needs both, of what there is" do
       expect(refused_value("time", { "wall" => "soon", "zone" => "Europe/Lisbon" })).to eq %w[bad_time time]
-      ["2026-10-15", { "wall" => "2026-10-15T07:30" }, { "zone" => "Europe/Lisbon" }, { "wall" => 20_261_015, "zone" => "Europe/Lisbon" }, { "wall" => "2026-10-15T07:30", "zone" => 1 }].each do |bad|
-        expect([bad, refused_value("time", bad)]).to eq [bad, %w[bad_time time]]
-      end
-      expect(refused_value("time", { "wall" => "2026-10-15T07:30", "zone" => "Atlantis/Harbour" })).to eq %w[bad_zone time]
+      [
+        "2026-10-15",
+        { "wall" => "2026-10-15T07:30" },
+        { "zone" => "Europe/Lisbon" },
+        { "wall" => 20_261_015, "zone" => "Europe/Lisbon" },
+        { "wall" => "2026-10-15T07:30", "zone" => 1 }
+      ].each { |bad| expect([bad, refused_value("time", bad)]).to eq [bad, %w[bad_time time]] }
+      expect(refused_value("time", { "wall" => "2026-10-15T07:30", "zone" => "Atlantis/Harbour" })).to eq %w[
+           bad_zone
+           time
+         ]
     end
 
     it "is never moved silently: the 31st of a short month is refused" do

@@ -11,7 +11,21 @@ RSpec.describe AskFirst::Core::Posts::Parts do
   end
 
   it "names every part once, each open to somebody" do
-    expect(described_class::ALL).to eq %w[text link first_comment call_to_action tagged descriptions media framing format time event audience budget]
+    expect(described_class::ALL).to eq %w[
+         text
+         link
+         first_comment
+         call_to_action
+         tagged
+         descriptions
+         media
+         framing
+         format
+         time
+         event
+         audience
+         budget
+       ]
     expect(described_class::GROUPS.values.flatten.uniq).to contain_exactly("copy", "visuals", "timing", "all")
   end
 
@@ -20,6 +34,8 @@ RSpec.describe AskFirst::Core::Posts::Parts do
   end
 
   it "knows which channels a change of the master reaches" do
-    expect(described_class.followers("text", { "a" => { "text" => "own" }, "b" => {}, "c" => { "link" => nil } })).to eq %w[b c]
+    expect(
+      described_class.followers("text", { "a" => { "text" => "own" }, "b" => {}, "c" => { "link" => nil } })
+    ).to eq %w[b c]
   end
 end

@@ -3,10 +3,24 @@
 RSpec.describe AskFirst::Core::Posts::Request do
   let(:link) { { "address" => "https://a.example/x", "tags" => nil, "card" => nil, "bare" => "keep" } }
   let(:files) { { "m1" => described_class::File.new(digest: "d1") } }
-  let(:parts) { AskFirst::Core::Posts::Parts.resolve({ "text" => "Fog", "link" => link, "media" => ["m1"], "descriptions" => { "m1" => "A ferry" } }, {}) }
+  let(:parts) do
+    AskFirst::Core::Posts::Parts.resolve(
+      { "text" => "Fog", "link" => link, "media" => ["m1"], "descriptions" => { "m1" => "A ferry" } },
+      {}
+    )
+  end
 
   def build(card = {}, given = parts, **more)
-    described_class.build(given, described_class::Place.new(account: "https://ticker.example/@quillmere", card: card_of(card), network: "Ticker", files: files, **more))
+    described_class.build(
+      given,
+      described_class::Place.new(
+        account: "https://ticker.example/@quillmere",
+        card: card_of(card),
+        network: "Ticker",
+        files: files,
+        **more
+      )
+    )
   end
 
   it "puts the link below the text, after a blank line, where the network shows no link card" do
@@ -20,63 +34,143 @@ RSpec.describe AskFirst::Core::Posts::Request do
 
   it "sends the final address with its tags wherever the text holds the bare one" do
     tags = { "source" => "ticker" }
-    expect(build({}, parts.merge("text" => "See https://a.example/x, then go."), tags: tags)).to include("text" => "See https://a.example/x?utm_source=ticker, then go.",
-      "link" => "https://a.example/x?utm_source=ticker")
-    expect(build({}, parts.merge("link" => link.merge("tags" => { "source" => "own" })), tags: tags)["link"]).to eq "https://a.example/x?utm_source=own"
+    expect(build({}, parts.merge("text" => "See https://a.example/x, then go."), tags: tags)).to include(
+      "text" => "See https://a.example/x?utm_source=ticker, then go.",
+      "link" => "https://a.example/x?utm_source=ticker"
+    )
+    expect(
+      build({}, parts.merge("link" => link.merge("tags" => { "source" => "own" })), tags: tags)["link"]
+    ).to eq "https://a.example/x?utm_source=own"
   end
 
   it "does so at each place where it stands, and changes nothing of what was written" do
     written = "https://a.example/x is near; so is https://a.example/x!"
-    expect(build({}, parts.merge("text" => written), tags: { "source" => "t" })["text"]).to eq "https://a.example/x?utm_source=t is near; so is https://a.example/x?utm_source=t!"
+    expect(
+      build({}, parts.merge("text" => written), tags: { "source" => "t" })["text"]
+    ).to eq "https://a.example/x?utm_source=t is near; so is https://a.example/x?utm_source=t!"
     expect(written).to eq "https://a.example/x is near; so is https://a.example/x!"
-    expect(build({}, parts.merge("text" => "https://a.example/xyz and https://a.example/x"), tags: { "source" => "t" })["text"]).to eq "https://a.example/xyz and https://a.example/x?utm_source=t"
+    expect(
+      build({}, parts.merge("text" => "https://a.example/xyz and https://a.example/x"), tags: { "source" => "t" })[
+        "text"
+      ]
+    ).to eq "https://a.example/xyz and https://a.example/x?utm_source=t"
   end
 
   it "keeps the bare address where it is to be dropped but no card is shown, and where a card is shown but nobody dropped it" do
     kept = parts.merge("text" => "See https://a.example/x")
     expect(build({ "link_card" => true }, kept)["text"]).to eq "See https://a.example/x"
     expect(build({}, kept.merge("link" => link.merge("bare" => "drop")))["text"]).to eq "See https://a.example/x"
-    expect(build({ "link_card" => true }, kept.merge("text" => "https://a.example/x and https://a.example/x", "link" => link.merge("bare" => "drop")))["text"]).to eq " and"
+    expect(
+      build(
+        { "link_card" => true },
+        kept.merge("text" => "https://a.example/x and https://a.example/x", "link" => link.merge("bare" => "drop"))
+      )[
+        "text"
+      ]
+    ).to eq " and"
   end
 
   it "carries a video with its kind and its length, a document with its kind alone" do
-    files = { "m1" => described_class::File.new(digest: "d1", kind: "video", ms: 9_000), "m2" => described_class::File.new(digest: "d2", kind: "document") }
+    files = {
+      "m1" => described_class::File.new(digest: "d1", kind: "video", ms: 9_000),
+      "m2" => described_class::File.new(digest: "d2", kind: "document")
+    }
     built = build({}, parts.merge("media" => %w[m1 m2], "descriptions" => {}), files: files)
-    expect(built["media"]).to eq [{ "digest" => "d1", "description" => "", "kind" => "video", "length" => 9_000 }, { "digest" => "d2", "description" => "", "kind" => "document" }]
+    expect(built["media"]).to eq [
+         { "digest" => "d1", "description" => "", "kind" => "video", "length" => 9_000 },
+         { "digest" => "d2", "description" => "", "kind" => "document" }
+       ]
   end
 
   it "takes the bare address out of the text where a card is shown and a person wants it so" do
-    dropped = parts.merge("text" => "Look at the lamp: https://a.example/x before you leave.", "link" => link.merge("bare" => "drop"))
+    dropped =
+      parts.merge(
+        "text" => "Look at the lamp: https://a.example/x before you leave.",
+        "link" => link.merge("bare" => "drop")
+      )
     expect(build({ "link_card" => true }, dropped)["text"]).to eq "Look at the lamp: before you leave."
     expect(build({}, dropped)["text"]).to include "https://a.example/x"
   end
 
   it "spells a mention as its network wants it, and gives the plain name where there is no spelling" do
-    book = AskFirst::Core::Posts::Mentions::Book.new([{ name: "Harbour Museum", network: "Ticker", spelling: "@harbour.museum" }])
+    book =
+      AskFirst::Core::Posts::Mentions::Book.new(
+        [{ name: "Harbour Museum", network: "Ticker", spelling: "@harbour.museum" }]
+      )
     said = parts.merge("text" => "With @[Harbour Museum] and @[The Pilot]", "link" => nil)
     expect(build({}, said, book: book)["text"]).to eq "With @harbour.museum and The Pilot"
   end
 
   it "leaves out what the network does not take, and what the format does not use" do
-    more = parts.merge("first_comment" => "More", "call_to_action" => "Book now", "budget" => { "minor" => 1, "currency" => "EUR" }, "event" => { "name" => "Fair" },
-      "audience" => { "places" => ["Lisbon"], "languages" => ["pt"] })
-    expect(build({}, more).values_at("first_comment", "call_to_action", "budget", "event", "audience")).to eq ["", nil, nil, nil, nil]
-    card = { "first_comment" => { "limit" => 9 }, "call_to_action" => { "kinds" => ["Book now"] }, "budget" => true, "event" => true, "audience" => ["places"] }
-    expect(build(card, more).values_at("first_comment", "call_to_action", "audience")).to eq ["More", "Book now", { "places" => ["Lisbon"] }]
+    more =
+      parts.merge(
+        "first_comment" => "More",
+        "call_to_action" => "Book now",
+        "budget" => {
+          "minor" => 1,
+          "currency" => "EUR"
+        },
+        "event" => {
+          "name" => "Fair"
+        },
+        "audience" => {
+          "places" => ["Lisbon"],
+          "languages" => ["pt"]
+        }
+      )
+    expect(build({}, more).values_at("first_comment", "call_to_action", "budget", "event", "audience")).to eq [
+         "",
+         nil,
+         nil,
+         nil,
+         nil
+       ]
+    card = {
+      "first_comment" => {
+        "limit" => 9
+      },
+      "call_to_action" => {
+        "kinds" => ["Book now"]
+      },
+      "budget" => true,
+      "event" => true,
+      "audience" => ["places"]
+    }
+    expect(build(card, more).values_at("first_comment", "call_to_action", "audience")).to eq [
+         "More",
+         "Book now",
+         { "places" => ["Lisbon"] }
+       ]
     expect(build({}, parts.merge("format" => "text"))["media"]).to eq []
     expect(build({}, parts.merge("format" => "story"))["text"]).to eq ""
   end
 
   it "tags people on the pictures that go out, by the network's spelling" do
     book = AskFirst::Core::Posts::Mentions::Book.new([{ name: "Per", network: "Ticker", spelling: "@per" }])
-    tagged = parts.merge("tagged" => [{ "name" => "Per", "media" => "m1", "x" => 500, "y" => 250 }, { "name" => "Nobody", "media" => "m1", "x" => 1, "y" => 1 }])
-    expect(build({ "tagged" => { "most" => 2 } }, tagged, book: book)["tagged"]).to eq [{ "id" => "@per", "media" => 0, "x" => 500, "y" => 250 }]
+    tagged =
+      parts.merge(
+        "tagged" => [
+          { "name" => "Per", "media" => "m1", "x" => 500, "y" => 250 },
+          { "name" => "Nobody", "media" => "m1", "x" => 1, "y" => 1 }
+        ]
+      )
+    expect(build({ "tagged" => { "most" => 2 } }, tagged, book: book)["tagged"]).to eq [
+         { "id" => "@per", "media" => 0, "x" => 500, "y" => 250 }
+       ]
     expect(build({}, tagged, book: book)["tagged"]).to eq []
   end
 
   it "carries a link card only where a person wrote one and the network shows it" do
-    written = parts.merge("media" => [], "link" => link.merge("card" => { "title" => "The lamp", "words" => "Green", "picture" => "m1" }))
-    expect(build({ "link_card" => true }, written)["link_card"]).to eq("title" => "The lamp", "words" => "Green", "picture" => "d1")
+    written =
+      parts.merge(
+        "media" => [],
+        "link" => link.merge("card" => { "title" => "The lamp", "words" => "Green", "picture" => "m1" })
+      )
+    expect(build({ "link_card" => true }, written)["link_card"]).to eq(
+      "title" => "The lamp",
+      "words" => "Green",
+      "picture" => "d1"
+    )
     expect(build({}, written)["link_card"]).to be_nil
     expect(build({ "link_card" => true }, written.merge("link" => link))["link_card"]).to be_nil
   end
@@ -86,13 +180,30 @@ RSpec.describe AskFirst::Core::Posts::Request do
   end
 
   it "holds nothing immaterial: no subject, label, owner or time" do
-    expect(build.keys).to contain_exactly("account", "text", "link", "link_card", "media", "tagged", "first_comment", "call_to_action", "format",
-      "audience", "event", "budget")
+    expect(build.keys).to contain_exactly(
+      "account",
+      "text",
+      "link",
+      "link_card",
+      "media",
+      "tagged",
+      "first_comment",
+      "call_to_action",
+      "format",
+      "audience",
+      "event",
+      "budget"
+    )
   end
 end
 
 RSpec.describe AskFirst::Core::Posts::Fingerprint do
-  let(:request) { AskFirst::Core::Posts::Request.build(AskFirst::Core::Posts::Parts.resolve({ "text" => "Fog" }, {}), AskFirst::Core::Posts::Request::Place.new(account: "a", card: card_of({}))) }
+  let(:request) do
+    AskFirst::Core::Posts::Request.build(
+      AskFirst::Core::Posts::Parts.resolve({ "text" => "Fog" }, {}),
+      AskFirst::Core::Posts::Request::Place.new(account: "a", card: card_of({}))
+    )
+  end
 
   it "is the same for the same content, whatever the order of its keys" do
     expect(described_class.of(request)).to eq described_class.of(request.to_a.reverse.to_h)
@@ -100,7 +211,15 @@ RSpec.describe AskFirst::Core::Posts::Fingerprint do
   end
 
   it "differs with every material part" do
-    changed = request.keys.map { |key| request.merge(key => { "media" => [{ "digest" => "d", "description" => "" }], "link_card" => { "title" => "T" } }.fetch(key, "other")) }
+    changed =
+      request.keys.map do |key|
+        request.merge(
+          key => { "media" => [{ "digest" => "d", "description" => "" }], "link_card" => { "title" => "T" } }.fetch(
+            key,
+            "other"
+          )
+        )
+      end
     prints = changed.map { |one| described_class.of(one) }
     expect(prints.uniq.size).to eq request.size
     expect(prints).not_to include described_class.of(request)

@@ -4,7 +4,10 @@ require "prop_check"
 
 RSpec.describe AskFirst::Core::Posts::WordDiff do
   def read(before, after)
-    described_class.runs(before, after).map { |run| { "same" => run.words, "gone" => "[-#{run.words}-]", "new" => "{+#{run.words}+}" }.fetch(run.kind) }.join
+    described_class
+      .runs(before, after)
+      .map { |run| { "same" => run.words, "gone" => "[-#{run.words}-]", "new" => "{+#{run.words}+}" }.fetch(run.kind) }
+      .join
   end
 
   it "shows what stayed, what is gone and what is new, by words" do
@@ -20,7 +23,12 @@ RSpec.describe AskFirst::Core::Posts::WordDiff do
   end
 
   it "gives both texts back, for any words" do
-    texts = PropCheck::Generators.array(PropCheck::Generators.one_of(*["boat", " ", "fog", ".", "\n", "pier", "é"].map { |token| PropCheck::Generators.constant(token) }))
+    texts =
+      PropCheck::Generators.array(
+        PropCheck::Generators.one_of(
+          *["boat", " ", "fog", ".", "\n", "pier", "é"].map { |token| PropCheck::Generators.constant(token) }
+        )
+      )
     PropCheck.forall(texts, texts) do |one, other|
       before = one.join
       after = other.join

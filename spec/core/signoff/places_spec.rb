@@ -5,7 +5,18 @@ RSpec.describe AskFirst::Core::Signoff::Places do
   let(:names) { { "odile" => "Odile", "per" => "Per", "wren" => "Wren", "ines" => "Ines" } }
 
   def step(quorum, people, n: nil, four_eyes: true)
-    AskFirst::Core::Signoff::Step.new(id: "s", position: 0, name: "Client", side: "client", quorum: quorum, n: n, required: true, four_eyes: four_eyes, people: people, hours: 8)
+    AskFirst::Core::Signoff::Step.new(
+      id: "s",
+      position: 0,
+      name: "Client",
+      side: "client",
+      quorum: quorum,
+      n: n,
+      required: true,
+      four_eyes: four_eyes,
+      people: people,
+      hours: 8
+    )
   end
 
   def places(step, asker: "maro", **around)
@@ -43,17 +54,25 @@ RSpec.describe AskFirst::Core::Signoff::Places do
   end
 
   it "two places need two people: a stand-in with a place of their own takes no second one" do
-    expect(refused_with(step("all", %w[odile per]), away: { "per" => "odile" })).to eq "Per is away, and Odile cannot take a second place beside their own."
+    expect(
+      refused_with(step("all", %w[odile per]), away: { "per" => "odile" })
+    ).to eq "Per is away, and Odile cannot take a second place beside their own."
     expect(refused_with(step("n", %w[odile per], n: 2), away: { "per" => "odile" })).to start_with "Per is away"
-    expect(refused_with(step("all", %w[odile per]), away: { "odile" => "wren", "per" => "wren" })).to eq "Odile and Per are away, and Wren cannot take a second place beside the first."
+    expect(
+      refused_with(step("all", %w[odile per]), away: { "odile" => "wren", "per" => "wren" })
+    ).to eq "Odile and Per are away, and Wren cannot take a second place beside the first."
     expect(places(step("any", %w[odile per]), away: { "per" => "odile" }).people).to eq ["odile"]
   end
 
   it "authors clear nothing (four eyes), nor do they stand in; where the route allows it they do" do
     expect(places(step("any", %w[wren ines]), authors: ["wren"]).people).to eq ["ines"]
-    expect(refused_with(step("any", %w[wren ines]), authors: %w[wren ines])).to eq "Wren and Ines wrote part of this and cannot clear it (four eyes)."
+    expect(
+      refused_with(step("any", %w[wren ines]), authors: %w[wren ines])
+    ).to eq "Wren and Ines wrote part of this and cannot clear it (four eyes)."
     expect(refused_with(step("all", %w[wren ines]), authors: ["wren"])).to start_with "Wren wrote part of this"
-    expect(refused_with(step("all", %w[odile per]), away: { "per" => "wren" }, authors: ["wren"])).to start_with "Wren wrote part of this"
+    expect(
+      refused_with(step("all", %w[odile per]), away: { "per" => "wren" }, authors: ["wren"])
+    ).to start_with "Wren wrote part of this"
     expect(places(step("all", %w[wren ines], four_eyes: false), authors: %w[wren ines]).people).to eq %w[wren ines]
   end
 
@@ -61,6 +80,8 @@ RSpec.describe AskFirst::Core::Signoff::Places do
     expect(refused_with(step("n", %w[odile per], n: 3))).to eq "“Client” needs 3 people, and 2 can be asked."
     expect(refused_with(step("any", []))).to eq "Nobody is named for “Client”."
     expect(refused_with(step("all", []))).to eq "Nobody is named for “Client”."
-    expect(refused_with(step("all", %w[odile per]), able: ["odile"])).to eq "Per cannot answer here any more, or not on these channels."
+    expect(
+      refused_with(step("all", %w[odile per]), able: ["odile"])
+    ).to eq "Per cannot answer here any more, or not on these channels."
   end
 end

@@ -12,13 +12,30 @@ RSpec.describe AskFirst::Core::Signoff::RoutePresets do
   end
 
   it "takes steps, required and with four eyes unless said otherwise" do
-    expect(described_class.clean([step], able)).to eq [{ name: "Read", side: "internal", people: ["wren"], hours: 8, required: true, four_eyes: true, quorum: "any", n: nil }]
+    expect(described_class.clean([step], able)).to eq [
+         {
+           name: "Read",
+           side: "internal",
+           people: ["wren"],
+           hours: 8,
+           required: true,
+           four_eyes: true,
+           quorum: "any",
+           n: nil
+         }
+       ]
     expect(described_class.clean([], able)).to eq [] # a route may be empty
   end
 
   {
-    { name: " " } => "name_missing", { side: "sideways" } => "bad_side", { hours: 0 } => "bad_hours", { hours: "8" } => "bad_hours", { quorum: "most" } => "bad_quorum",
-    { quorum: "n", n: 0 } => "bad_quorum", { quorum: "n", n: 2 } => "too_few_people", { people: ["odile"] } => "cannot_answer"
+    { name: " " } => "name_missing",
+    { side: "sideways" } => "bad_side",
+    { hours: 0 } => "bad_hours",
+    { hours: "8" } => "bad_hours",
+    { quorum: "most" } => "bad_quorum",
+    { quorum: "n", n: 0 } => "bad_quorum",
+    { quorum: "n", n: 2 } => "too_few_people",
+    { people: ["odile"] } => "cannot_answer"
   }.each do |change, code|
     it "#{change} is refused, naming the step" do
       expect(refusal(**change)).to eq [code, "steps", 2]

@@ -11,41 +11,114 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
 
   # A history is told in order; `a` and `b` are contents.
   let(:history) do
-    Struct.new(:asked, :answers, :rulings, :order) do
-      def next_order = self.order += 1
-    end.new([], [], [], 0)
+    Struct.new(:asked, :answers, :rulings, :order) { def next_order = self.order += 1 }.new([], [], [], 0)
   end
-  let(:inside) {
-    signoff::Step.new(id: "in", position: 0, name: "Read", side: "internal", quorum: "any", required: true, four_eyes: true, people: %w[wren ines],
-      hours: 8)
-  }
-  let(:client) {
-    signoff::Step.new(id: "cl", position: 1, name: "Client", side: "client", quorum: "any", required: true, four_eyes: true, people: %w[odile per],
-      hours: 24)
-  }
+  let(:inside) do
+    signoff::Step.new(
+      id: "in",
+      position: 0,
+      name: "Read",
+      side: "internal",
+      quorum: "any",
+      required: true,
+      four_eyes: true,
+      people: %w[wren ines],
+      hours: 8
+    )
+  end
+  let(:client) do
+    signoff::Step.new(
+      id: "cl",
+      position: 1,
+      name: "Client",
+      side: "client",
+      quorum: "any",
+      required: true,
+      four_eyes: true,
+      people: %w[odile per],
+      hours: 24
+    )
+  end
   let(:steps) { [inside, client] }
-  let(:base) { { fingerprint: "a", time: thursday, policy: "local_date", zone: "Europe/Lisbon", opened: false, ready: nil, holds: [], released: nil, showing: nil } }
-
-  def ask(step, on: "a", open: true, people: step.people, time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"))
-    places = step.quorum == "all" ? people : [nil] * (step.n || 1)
-    history.asked << AskFirst::Core::Signoff::Asked.new(step_id: step.id, fingerprint: on, time: time, places: places, people: people,
-      order: history.next_order, open: open, at: Time.now, due_at: Time.now)
+  let(:base) do
+    {
+      fingerprint: "a",
+      time: thursday,
+      policy: "local_date",
+      zone: "Europe/Lisbon",
+      opened: false,
+      ready: nil,
+      holds: [],
+      released: nil,
+      showing: nil
+    }
   end
 
-  def answer(step, who, verdict = "yes", on: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"), author: false,
-             stood: on, eligible: true)
-    history.answers << AskFirst::Core::Signoff::Answer.new(step_id: step.id, person_id: who, verdict: verdict, fingerprint: on, stood: stood, time: time,
-      eligible: eligible, author: author, order: history.next_order, words: "", at: Time.now)
+  def ask(
+    step,
+    on: "a",
+    open: true,
+    people: step.people,
+    time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon")
+  )
+    places = step.quorum == "all" ? people : [nil] * (step.n || 1)
+    history.asked << AskFirst::Core::Signoff::Asked.new(
+      step_id: step.id,
+      fingerprint: on,
+      time: time,
+      places: places,
+      people: people,
+      order: history.next_order,
+      open: open,
+      at: Time.now,
+      due_at: Time.now
+    )
+  end
+
+  def answer(
+    step,
+    who,
+    verdict = "yes",
+    on: "a",
+    time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon"),
+    author: false,
+    stood: on,
+    eligible: true
+  )
+    history.answers << AskFirst::Core::Signoff::Answer.new(
+      step_id: step.id,
+      person_id: who,
+      verdict: verdict,
+      fingerprint: on,
+      stood: stood,
+      time: time,
+      eligible: eligible,
+      author: author,
+      order: history.next_order,
+      words: "",
+      at: Time.now
+    )
   end
 
   def ruling(kind, step, on: "a", person: nil)
-    history.rulings << AskFirst::Core::Signoff::Ruling.new(kind: kind, step_id: step.id, place_person_id: person, fingerprint: on,
-      order: history.next_order)
+    history.rulings << AskFirst::Core::Signoff::Ruling.new(
+      kind: kind,
+      step_id: step.id,
+      place_person_id: person,
+      fingerprint: on,
+      order: history.next_order
+    )
   end
 
   def verdict(**now_so)
-    facts = AskFirst::Core::Signoff::Facts.new(steps: steps, asked: history.asked, answers: history.answers, rulings: history.rulings,
-**base.merge(now_so))
+    facts =
+      AskFirst::Core::Signoff::Facts.new(
+        steps: steps,
+        asked: history.asked,
+        answers: history.answers,
+        rulings: history.rulings,
+        **base.merge(now_so)
+      )
     AskFirst::Core::Signoff::Verdict.call(facts, Time.utc(2026, 10, 14, 9, 20))
   end
 
@@ -511,7 +584,9 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
   describe "holds and trouble" do
     before { cleared }
 
-    let(:released) { { fingerprint: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon") } }
+    let(:released) do
+      { fingerprint: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon") }
+    end
     let(:hold) { AskFirst::Core::Signoff::Hold.new(until: nil) }
 
     it "a hold pauses what is released and nothing else" do
@@ -600,26 +675,33 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
     400.times do
       history.asked.clear
       history.answers.clear
-      random.rand(1..8).times do
-        step = steps.sample(random: random)
-        content = %w[a b].sample(random: random)
-        if random.rand < 0.4
-          ask(step, on: content,
-            open: random.rand < 0.5)
-        else
-          answer(step, step.people.sample(random: random), %w[yes yes change].sample(random: random), on: content)
+      random
+        .rand(1..8)
+        .times do
+          step = steps.sample(random: random)
+          content = %w[a b].sample(random: random)
+          if random.rand < 0.4
+            ask(step, on: content, open: random.rand < 0.5)
+          else
+            answer(step, step.people.sample(random: random), %w[yes yes change].sample(random: random), on: content)
+          end
         end
-      end
       v = verdict
       next unless v.releasable?
 
       latest = history.answers.group_by { |one| [one.step_id, one.person_id] }.transform_values(&:last)
-      steps.each { |step| expect(latest.values.any? { |one| one.step_id == step.id && one.verdict == "yes" && one.fingerprint == "a" }).to be true }
-      expect(history.answers.select { |one| one.verdict == "change" && one.fingerprint == "a" }).to all(satisfy { |one|
-        history.answers.any? { |yes|
-          yes.verdict == "yes" && yes.person_id == one.person_id && yes.order > one.order && yes.fingerprint == "a"
-        }
-      })
+      steps.each do |step|
+        expect(
+          latest.values.any? { |one| one.step_id == step.id && one.verdict == "yes" && one.fingerprint == "a" }
+        ).to be true
+      end
+      expect(history.answers.select { |one| one.verdict == "change" && one.fingerprint == "a" }).to all(
+        satisfy do |one|
+          history.answers.any? do |yes|
+            yes.verdict == "yes" && yes.person_id == one.person_id && yes.order > one.order && yes.fingerprint == "a"
+          end
+        end
+      )
     end
   end
 end
@@ -656,21 +738,67 @@ end
 RSpec.describe AskFirst::Core::Signoff::Cost do
   let(:names) { { "wren" => "Wren", "odile" => "Odile" } }
   let(:time) { AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon") }
-  let(:step) { AskFirst::Core::Signoff::Step.new(id: "in", position: 0, name: "Read", side: "internal", quorum: "any", required: true, four_eyes: true, people: ["wren"], hours: 8) }
+  let(:step) do
+    AskFirst::Core::Signoff::Step.new(
+      id: "in",
+      position: 0,
+      name: "Read",
+      side: "internal",
+      quorum: "any",
+      required: true,
+      four_eyes: true,
+      people: ["wren"],
+      hours: 8
+    )
+  end
 
   def verdict(released: nil, open: false, answers: [])
-    asked = [AskFirst::Core::Signoff::Asked.new(step_id: "in", fingerprint: "a", places: [nil], people: ["wren"], order: 1, open: open)]
-    given = answers.map { |who| AskFirst::Core::Signoff::Answer.new(step_id: "in", person_id: who, verdict: "yes", fingerprint: "a", time: time, eligible: true, author: false, order: 2) }
+    asked = [
+      AskFirst::Core::Signoff::Asked.new(
+        step_id: "in",
+        fingerprint: "a",
+        places: [nil],
+        people: ["wren"],
+        order: 1,
+        open: open
+      )
+    ]
+    given =
+      answers.map do |who|
+        AskFirst::Core::Signoff::Answer.new(
+          step_id: "in",
+          person_id: who,
+          verdict: "yes",
+          fingerprint: "a",
+          time: time,
+          eligible: true,
+          author: false,
+          order: 2
+        )
+      end
     AskFirst::Core::Signoff::Verdict.call(
-      AskFirst::Core::Signoff::Facts.new(steps: [step], fingerprint: "a", time: time, policy: "local_date", zone: "Europe/Lisbon", opened: false, asked: asked, answers: given,
-        rulings: [], holds: [], released: released), Time.now
+      AskFirst::Core::Signoff::Facts.new(
+        steps: [step],
+        fingerprint: "a",
+        time: time,
+        policy: "local_date",
+        zone: "Europe/Lisbon",
+        opened: false,
+        asked: asked,
+        answers: given,
+        rulings: [],
+        holds: [],
+        released: released
+      ),
+      Time.now
     )
   end
 
   it "says what opening costs: asks, releases, yeses" do
     expect(described_class.of_opening(verdict(open: true), names)).to eq ["The ask to Wren is withdrawn."]
-    expect(described_class.of_opening(verdict(answers: ["wren"], released: { fingerprint: "a", time: time }),
-      names)).to eq ["Its release ends.", "Wren’s yes will not count on other content."]
+    expect(
+      described_class.of_opening(verdict(answers: ["wren"], released: { fingerprint: "a", time: time }), names)
+    ).to eq ["Its release ends.", "Wren’s yes will not count on other content."]
   end
 
   it "says of a release whether it goes along, also where no yes was needed" do
@@ -681,14 +809,23 @@ RSpec.describe AskFirst::Core::Signoff::Cost do
     never = verdict(answers: ["wren"], released: released)
     never.facts.policy = "never"
     expect(described_class.of_time(never, nil, names)).to eq ["Wren’s yes still counts.", "Its release ends."]
-    expect(described_class.of_time(never, other_day, names)).to eq ["Wren’s yes still counts.", "Its release moves with it."]
+    expect(described_class.of_time(never, other_day, names)).to eq [
+         "Wren’s yes still counts.",
+         "Its release moves with it."
+       ]
   end
 
   it "names one person once, and several as one would" do
     names.update("ines" => "Ines", "maro" => "Maro")
-    expect(described_class.of_opening(verdict(answers: %w[wren ines]), names)).to eq ["The yeses of Wren and Ines will not count on other content."]
-    expect(described_class.of_opening(verdict(answers: %w[wren ines maro]), names)).to eq ["The yeses of Wren, Ines and Maro will not count on other content."]
-    expect(described_class.of_time(verdict(answers: %w[wren ines]), time, names)).to eq ["The yeses of Wren and Ines still count."]
+    expect(described_class.of_opening(verdict(answers: %w[wren ines]), names)).to eq [
+         "The yeses of Wren and Ines will not count on other content."
+       ]
+    expect(described_class.of_opening(verdict(answers: %w[wren ines maro]), names)).to eq [
+         "The yeses of Wren, Ines and Maro will not count on other content."
+       ]
+    expect(described_class.of_time(verdict(answers: %w[wren ines]), time, names)).to eq [
+         "The yeses of Wren and Ines still count."
+       ]
   end
 
   it "counts people, not yeses: one who said yes at two steps has one" do
@@ -699,16 +836,21 @@ RSpec.describe AskFirst::Core::Signoff::Cost do
     both = AskFirst::Core::Signoff::Verdict.call(facts, Time.now)
     expect(described_class.of_opening(both, names)).to eq ["Wren’s yes will not count on other content."]
     expect(described_class.of_time(both, time, names)).to eq ["Wren’s yes still counts."]
-    expect(described_class.of_time(both, nil, names)).to eq ["Wren’s yes will not count without a time and must be asked again."]
+    expect(described_class.of_time(both, nil, names)).to eq [
+         "Wren’s yes will not count without a time and must be asked again."
+       ]
   end
 
   it "says what another time costs, or that it costs nothing" do
     other_day = AskFirst::Core::Plan::WallTime.parse("2026-10-16T07:30", "Europe/Lisbon")
     same_day = AskFirst::Core::Plan::WallTime.parse("2026-10-15T09:30", "Europe/Lisbon")
-    expect(described_class.of_time(verdict(answers: ["wren"]), other_day,
-      names)).to eq ["Wren’s yes will not count for that day and must be asked again."]
-    expect(described_class.of_time(verdict(answers: ["wren"], released: {}), same_day,
-      names)).to eq ["Wren’s yes still counts.", "Its release moves with it."]
+    expect(described_class.of_time(verdict(answers: ["wren"]), other_day, names)).to eq [
+         "Wren’s yes will not count for that day and must be asked again."
+       ]
+    expect(described_class.of_time(verdict(answers: ["wren"], released: {}), same_day, names)).to eq [
+         "Wren’s yes still counts.",
+         "Its release moves with it."
+       ]
     expect(described_class.of_time(verdict, other_day, names)).to eq []
   end
 end

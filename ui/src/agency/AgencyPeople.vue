@@ -15,9 +15,14 @@ const clients = computed(() => data.value?.clients ?? [])
 const open = computed(() => clients.value.filter((one) => one.state !== 'deleted'))
 const people = computed(() => {
   const look = words.value.trim().toLowerCase()
-  return (data.value?.people ?? []).filter((one) => one.name.toLowerCase().includes(look) || one.places.some((place) => place.role.includes(look)))
+  return (data.value?.people ?? []).filter(
+    (one) => one.name.toLowerCase().includes(look) || one.places.some((place) => place.role.includes(look)),
+  )
 })
-const place = (person: { places: { workspace_id: string; role: string; limited: boolean; membership_id: string }[] }, client: string) => person.places.find((one) => one.workspace_id === client)
+const place = (
+  person: { places: { workspace_id: string; role: string; limited: boolean; membership_id: string }[] },
+  client: string,
+) => person.places.find((one) => one.workspace_id === client)
 const names = computed(() => Object.fromEntries(clients.value.map((one) => [one.id, one.name])))
 const STATES: Record<string, string> = { open: '', archived: 'archived', setting_up: 'in set-up', deleted: 'deleted' }
 async function letIn(person: string) {
@@ -45,13 +50,16 @@ async function restore(client: string) {
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <template v-if="data">
       <div class="page-head">
-        <label class="find">Find <input v-model="words" class="plain-input" type="search" placeholder="a name or a role" /></label>
+        <label class="find"
+          >Find <input v-model="words" class="plain-input" type="search" placeholder="a name or a role"
+        /></label>
         <span class="quiet">{{ people.length }} people, {{ open.length }} clients</span>
         <span class="fill" />
         <router-link :to="{ name: 'new-client' }">Set up a new client</router-link>
       </div>
       <section v-for="one in data.twice" :key="one.account" class="block" role="status">
-        {{ one.account }} is connected at {{ one.workspace_ids.map((id) => names[id]).join(' and ') }}. If that is not meant, archive the channel in one of them.
+        {{ one.account }} is connected at {{ one.workspace_ids.map((id) => names[id]).join(' and ') }}. If that is not
+        meant, archive the channel in one of them.
       </section>
       <div class="wide" tabindex="0" role="region" aria-label="People and clients">
         <table class="list" tabindex="0">
@@ -59,7 +67,9 @@ async function restore(client: string) {
             <tr>
               <th scope="col">Person</th>
               <th v-for="client in open" :key="client.id" scope="col">
-                <router-link :to="{ name: 'people', params: { workspace: client.id } }" class="of-client"><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" /> {{ client.name }}</router-link>
+                <router-link :to="{ name: 'people', params: { workspace: client.id } }" class="of-client"
+                  ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" /> {{ client.name }}</router-link
+                >
               </th>
             </tr>
           </thead>
@@ -70,17 +80,31 @@ async function restore(client: string) {
                   ><PersonFace :name="person.name" :side="person.side" />
                   <span
                     ><b>{{ person.name }}</b
-                    ><span class="quiet">{{ person.owner ? 'owner' : person.away_until ? `away until ${calendarDay(person.away_until)}` : person.email }}</span>
-                    <span v-if="person.slowed" class="quiet">many wrong passwords of late <Button size="small" @click="letIn(person.id)">Let them in</Button></span></span
+                    ><span class="quiet">{{
+                      person.owner
+                        ? 'owner'
+                        : person.away_until
+                          ? `away until ${calendarDay(person.away_until)}`
+                          : person.email
+                    }}</span>
+                    <span v-if="person.slowed" class="quiet"
+                      >many wrong passwords of late
+                      <Button size="small" @click="letIn(person.id)">Let them in</Button></span
+                    ></span
                   ></span
                 >
               </td>
               <td v-for="client in open" :key="client.id">
                 <router-link
                   v-if="place(person, client.id)"
-                  :to="{ name: 'people', params: { workspace: client.id }, query: { member: place(person, client.id)!.membership_id } }"
+                  :to="{
+                    name: 'people',
+                    params: { workspace: client.id },
+                    query: { member: place(person, client.id)!.membership_id },
+                  }"
                   :class="{ violet: person.side === 'client' }"
-                  >{{ place(person, client.id)!.role }}{{ place(person, client.id)!.limited ? ', some channels' : '' }}</router-link
+                  >{{ place(person, client.id)!.role
+                  }}{{ place(person, client.id)!.limited ? ', some channels' : '' }}</router-link
                 >
               </td>
             </tr>
@@ -104,7 +128,11 @@ async function restore(client: string) {
             <td>
               <span class="who"
                 ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" />
-                <router-link v-if="client.state !== 'deleted'" :to="{ name: 'brand', params: { workspace: client.id } }">{{ client.name }}</router-link>
+                <router-link
+                  v-if="client.state !== 'deleted'"
+                  :to="{ name: 'brand', params: { workspace: client.id } }"
+                  >{{ client.name }}</router-link
+                >
                 <b v-else>{{ client.name }}</b></span
               >
             </td>
@@ -114,7 +142,10 @@ async function restore(client: string) {
             <td>{{ data.pending[client.id] ?? '' }}</td>
             <td class="state">
               {{ STATES[client.state] }}
-              <template v-if="client.gone_at">, gone for good on {{ longDay(client.gone_at) }} <Button size="small" @click="restore(client.id)">Restore</Button></template>
+              <template v-if="client.gone_at"
+                >, gone for good on {{ longDay(client.gone_at) }}
+                <Button size="small" @click="restore(client.id)">Restore</Button></template
+              >
             </td>
           </tr>
         </tbody>

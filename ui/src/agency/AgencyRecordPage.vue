@@ -13,10 +13,17 @@ const workspace = ref('')
 const person = ref('')
 const from = ref('')
 const to = ref('')
-const filters = computed(() => ({ of: of.value, workspace: workspace.value || undefined, person: person.value || undefined, from: from.value || undefined, to: to.value || undefined }))
+const filters = computed(() => ({
+  of: of.value,
+  workspace: workspace.value || undefined,
+  person: person.value || undefined,
+  from: from.value || undefined,
+  to: to.value || undefined,
+}))
 const { data, error, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
   queryKey: ['agency-record', filters],
-  queryFn: ({ pageParam }) => ok(api.GET('/api/agency/record', { params: { query: { ...filters.value, before: pageParam } } })),
+  queryFn: ({ pageParam }) =>
+    ok(api.GET('/api/agency/record', { params: { query: { ...filters.value, before: pageParam } } })),
   initialPageParam: undefined as string | undefined,
   getNextPageParam: (last) => last.next ?? undefined,
 })
@@ -24,7 +31,9 @@ const { data: agency } = useQuery({ queryKey: ['agency-people'], queryFn: () => 
 const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? [])
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 function file(as: string) {
-  const query = new URLSearchParams(Object.entries({ ...filters.value, as }).filter((pair): pair is [string, string] => pair[1] !== undefined))
+  const query = new URLSearchParams(
+    Object.entries({ ...filters.value, as }).filter((pair): pair is [string, string] => pair[1] !== undefined),
+  )
   return `/api/agency/record-file?${query}`
 }
 </script>
@@ -58,6 +67,8 @@ function file(as: string) {
     </div>
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <RecordList :rows="rows" :clients="names" />
-    <div v-if="hasNextPage" class="acts"><Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show older</Button></div>
+    <div v-if="hasNextPage" class="acts">
+      <Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show older</Button>
+    </div>
   </main>
 </template>

@@ -9,14 +9,21 @@ export interface Entry {
   name: string
   waits?: number
 }
-const props = defineProps<{ entries: Entry[]; facts: Record<string, Schemas['MyClient']>; label: string; name: string }>()
+const props = defineProps<{
+  entries: Entry[]
+  facts: Record<string, Schemas['MyClient']>
+  label: string
+  name: string
+}>()
 const emit = defineEmits<{ choose: [id: string | undefined]; leave: [] }>()
 
 const typed = ref('')
 const at = ref(0)
 const field = ref<HTMLInputElement>()
 const box = ref<HTMLElement>()
-const found = computed(() => props.entries.filter((one) => one.name.toLowerCase().includes(typed.value.trim().toLowerCase())))
+const found = computed(() =>
+  props.entries.filter((one) => one.name.toLowerCase().includes(typed.value.trim().toLowerCase())),
+)
 // the focus goes back to what opened it
 let came: HTMLElement | undefined
 onMounted(() => {
@@ -60,15 +67,30 @@ function back() {
       @input="at = 0"
     />
     <ul :id="name" role="listbox" aria-label="Clients">
-      <li v-for="(one, index) in found" :id="`${name}-${index}`" :key="one.id ?? 'all'" role="option" :aria-selected="index === at" @mousedown.prevent="pick(index)">
-        <ClientMark v-if="one.id && facts[one.id]" :id="one.id" :mark="facts[one.id]!.mark" :edge="facts[one.id]!.edge" :picture="facts[one.id]!.picture" />
+      <li
+        v-for="(one, index) in found"
+        :id="`${name}-${index}`"
+        :key="one.id ?? 'all'"
+        role="option"
+        :aria-selected="index === at"
+        @mousedown.prevent="pick(index)"
+      >
+        <ClientMark
+          v-if="one.id && facts[one.id]"
+          :id="one.id"
+          :mark="facts[one.id]!.mark"
+          :edge="facts[one.id]!.edge"
+          :picture="facts[one.id]!.picture"
+        />
         <span v-else class="all" aria-hidden="true" />
         <span class="name">{{ one.name }}</span>
         <span v-if="one.id && facts[one.id]?.archived" class="quiet">archived</span>
         <span v-else-if="one.id && facts[one.id]?.setup_step" class="quiet">in set-up</span>
         <b v-if="one.waits" class="waits">{{ one.waits }} {{ one.waits === 1 ? 'waits' : 'wait' }}</b>
       </li>
-      <li v-if="found.length === 0" class="none" role="option" aria-selected="false">No client of yours has that in its name.</li>
+      <li v-if="found.length === 0" class="none" role="option" aria-selected="false">
+        No client of yours has that in its name.
+      </li>
     </ul>
     <slot />
   </div>

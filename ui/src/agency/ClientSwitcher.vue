@@ -12,7 +12,10 @@ const { workspace, workspaces, choose, me } = useChosen()
 const { byClient, all } = useWaits()
 const picking = ref(false)
 const button = ref<HTMLButtonElement>()
-const entries = computed<Entry[]>(() => [{ name: 'All my clients', waits: all.value }, ...recentFirst(workspaces.value).map((one) => ({ id: one.id, name: one.name, waits: byClient.value[one.id] ?? 0 }))])
+const entries = computed<Entry[]>(() => [
+  { name: 'All my clients', waits: all.value },
+  ...recentFirst(workspaces.value).map((one) => ({ id: one.id, name: one.name, waits: byClient.value[one.id] ?? 0 })),
+])
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 
 function open() {
@@ -30,11 +33,28 @@ useKeys({ '/': open })
 <template>
   <div class="picker">
     <button ref="button" type="button" class="client" :aria-expanded="picking" aria-haspopup="listbox" @click="open">
-      <ClientMark v-if="workspace" :id="workspace.id" :mark="workspace.mark" :edge="workspace.edge" :picture="workspace.picture" :size="18" />
+      <ClientMark
+        v-if="workspace"
+        :id="workspace.id"
+        :mark="workspace.mark"
+        :edge="workspace.edge"
+        :picture="workspace.picture"
+        :size="18"
+      />
       {{ workspace?.name ?? 'All my clients' }} <span v-if="!workspace" class="quiet">{{ workspaces.length }}</span>
     </button>
-    <ClientList v-if="picking" name="clients" label="Choose a client by typing" :entries="entries" :facts="facts" @choose="picked" @leave="picking = false">
-      <router-link v-if="me?.sets_up" class="new" :to="{ name: 'new-client' }" @click="picking = false">Set up a new client</router-link>
+    <ClientList
+      v-if="picking"
+      name="clients"
+      label="Choose a client by typing"
+      :entries="entries"
+      :facts="facts"
+      @choose="picked"
+      @leave="picking = false"
+    >
+      <router-link v-if="me?.sets_up" class="new" :to="{ name: 'new-client' }" @click="picking = false"
+        >Set up a new client</router-link
+      >
     </ClientList>
   </div>
 </template>

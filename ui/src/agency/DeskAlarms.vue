@@ -6,7 +6,11 @@ import type { Schemas } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 
 type Connection = Schemas['Desk']['connections'][number]
-const props = defineProps<{ alarm?: string | null; desk: Pick<Schemas['Desk'], 'connections' | 'set_ups'>; clients: Record<string, Pick<Schemas['MyClient'], 'name' | 'can'>> }>()
+const props = defineProps<{
+  alarm?: string | null
+  desk: Pick<Schemas['Desk'], 'connections' | 'set_ups'>
+  clients: Record<string, Pick<Schemas['MyClient'], 'name' | 'can'>>
+}>()
 
 const SETUP: Record<string, string> = { days: 'settings', route: 'route', channel: 'channels', people: 'people' }
 const KINDS: Record<string, string> = {
@@ -19,11 +23,13 @@ const may = (workspace: string, act: string) => props.clients[workspace]?.can[ac
 const sends = computed(() => Object.keys(props.clients).some((one) => may(one, 'release') || may(one, 'hold')))
 const kinds = computed(() => {
   const found = new Map<string, Connection[]>()
-  for (const one of props.desk.connections) if (may(one.workspace_id, 'connect')) found.set(one.level, [...(found.get(one.level) ?? []), one])
+  for (const one of props.desk.connections)
+    if (may(one.workspace_id, 'connect')) found.set(one.level, [...(found.get(one.level) ?? []), one])
   return [...found].map(([level, rows]) => ({ level, rows }))
 })
 const setUps = computed(() => props.desk.set_ups.filter((one) => may(one.workspace_id, 'change_settings')))
-const planned = (one: Connection) => (one.planned > 0 ? ` ${one.planned} ${one.planned === 1 ? 'post is' : 'posts are'} planned there.` : '')
+const planned = (one: Connection) =>
+  one.planned > 0 ? ` ${one.planned} ${one.planned === 1 ? 'post is' : 'posts are'} planned there.` : ''
 </script>
 
 <template>
@@ -31,11 +37,17 @@ const planned = (one: Connection) => (one.planned > 0 ? ` ${one.planned} ${one.p
   <template v-for="kind in kinds" :key="kind.level">
     <p v-if="kind.rows.length === 1" class="alarm" :class="kind.level" role="status">
       <ChannelMark :network="kind.rows[0]!.network" :initials="kind.rows[0]!.initials" />
-      <span>{{ clients[kind.rows[0]!.workspace_id]?.name }}, {{ kind.rows[0]!.name }}: {{ kind.rows[0]!.sentence }}{{ planned(kind.rows[0]!) }}</span>
+      <span
+        >{{ clients[kind.rows[0]!.workspace_id]?.name }}, {{ kind.rows[0]!.name }}: {{ kind.rows[0]!.sentence
+        }}{{ planned(kind.rows[0]!) }}</span
+      >
       <router-link :to="{ name: 'channels', params: { workspace: kind.rows[0]!.workspace_id } }">Channels</router-link>
     </p>
     <details v-else class="alarm" :class="kind.level">
-      <summary role="status">{{ kind.rows.length }} {{ KINDS[kind.level] ?? 'connections need somebody' }}: {{ list([...new Set(kind.rows.map((one) => clients[one.workspace_id]?.name ?? ''))].slice(0, 4)) }}</summary>
+      <summary role="status">
+        {{ kind.rows.length }} {{ KINDS[kind.level] ?? 'connections need somebody' }}:
+        {{ list([...new Set(kind.rows.map((one) => clients[one.workspace_id]?.name ?? ''))].slice(0, 4)) }}
+      </summary>
       <ul>
         <li v-for="one in kind.rows" :key="one.channel_id">
           <ChannelMark :network="one.network" :initials="one.initials" />
@@ -47,7 +59,12 @@ const planned = (one: Connection) => (one.planned > 0 ? ` ${one.planned} ${one.p
   </template>
   <p v-if="setUps.length > 0" class="alarm set-up" role="status">
     <span>{{ setUps.length === 1 ? 'This set-up is' : 'These set-ups are' }} not done yet:</span>
-    <router-link v-for="one in setUps" :key="one.workspace_id" :to="{ name: SETUP[one.step] ?? 'settings', params: { workspace: one.workspace_id } }">Go on with {{ one.name }}</router-link>
+    <router-link
+      v-for="one in setUps"
+      :key="one.workspace_id"
+      :to="{ name: SETUP[one.step] ?? 'settings', params: { workspace: one.workspace_id } }"
+      >Go on with {{ one.name }}</router-link
+    >
   </p>
 </template>
 

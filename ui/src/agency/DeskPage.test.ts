@@ -5,7 +5,14 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
 import { BUTTONS } from '@/samples/stubs'
 
-const post = (id: string, subject: string) => ({ id, workspace_id: 'w1', subject, at: '2026-10-16T16:00:00Z', channels: [], strip: [] })
+const post = (id: string, subject: string) => ({
+  id,
+  workspace_id: 'w1',
+  subject,
+  at: '2026-10-16T16:00:00Z',
+  channels: [],
+  strip: [],
+})
 const desk = (posts: ReturnType<typeof post>[]) => ({
   now: '2026-10-14T09:20:00Z',
   asked: [],
@@ -15,7 +22,17 @@ const desk = (posts: ReturnType<typeof post>[]) => ({
   by_hand: [],
   waits_for_others: [],
   can_release: posts,
-  counts: { asked: 0, tasks: 0, came_back: 0, opened: 0, by_hand: 0, waits_for_others: 0, late_with_others: 0, can_release: posts.length, trouble: 0 },
+  counts: {
+    asked: 0,
+    tasks: 0,
+    came_back: 0,
+    opened: 0,
+    by_hand: 0,
+    waits_for_others: 0,
+    late_with_others: 0,
+    can_release: posts.length,
+    trouble: 0,
+  },
   next_out: [],
   trouble: [],
   connections: [],
@@ -23,18 +40,35 @@ const desk = (posts: ReturnType<typeof post>[]) => ({
 })
 const shown = ref(desk([]))
 const wholly = vi.fn()
-const POST = vi.fn((_path: string, options: { body: { post_ids: string[] } }) => Promise.resolve({ released: options.body.post_ids, left: [] }))
-vi.mock('@/api/client', () => ({ api: { POST }, ok: (call: Promise<unknown>) => call, sentence: String, unread: String }))
-vi.mock('./desk', () => ({ useDesk: () => ({ data: shown, error: ref(), isPending: ref(false), waiting: ref(0), open: wholly }) }))
+const POST = vi.fn((_path: string, options: { body: { post_ids: string[] } }) =>
+  Promise.resolve({ released: options.body.post_ids, left: [] }),
+)
+vi.mock('@/api/client', () => ({
+  api: { POST },
+  ok: (call: Promise<unknown>) => call,
+  sentence: String,
+  unread: String,
+}))
+vi.mock('./desk', () => ({
+  useDesk: () => ({ data: shown, error: ref(), isPending: ref(false), waiting: ref(0), open: wholly }),
+}))
 vi.mock('@/dispatch/alarm', () => ({ useAlarm: () => ({ data: ref(null) }) }))
-vi.mock('./me', () => ({ useChosen: () => ({ id: ref(), workspaces: ref([{ id: 'w1', name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { release: { ok: true } } }]) }) }))
+vi.mock('./me', () => ({
+  useChosen: () => ({
+    id: ref(),
+    workspaces: ref([{ id: 'w1', name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { release: { ok: true } } }]),
+  }),
+}))
 vi.mock('vue-router', () => ({ useRouter: () => ({ push: vi.fn() }) }))
 const { default: DeskPage } = await import('./DeskPage.vue')
 
 const page = () =>
   mount(DeskPage, {
     shallow: true,
-    global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { ...BUTTONS, DeskRows: false, RouterLink: { template: '<a><slot /></a>' } } },
+    global: {
+      plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]],
+      stubs: { ...BUTTONS, DeskRows: false, RouterLink: { template: '<a><slot /></a>' } },
+    },
   })
 const released = () => POST.mock.calls.map(([, options]) => options.body.post_ids)
 

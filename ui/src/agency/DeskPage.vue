@@ -33,7 +33,9 @@ const zones = computed(() => Object.fromEntries(workspaces.value.map((one) => [o
 // of what waits for others, what is shown
 const others = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.open, 0) ?? 0)
 // of what can be released, what the reader may release
-const releases = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.can.release?.ok === true])))
+const releases = computed(() =>
+  Object.fromEntries(workspaces.value.map((one) => [one.id, one.can.release?.ok === true])),
+)
 const mine = computed(() => desk.value?.can_release.filter((post) => releases.value[post.workspace_id]) ?? [])
 
 function open(workspace: string, post: string) {
@@ -48,7 +50,9 @@ const release = useMutation({
     const clients = [...new Set(posts.map((post) => post.workspace_id))]
     const done = clients.map(async (workspace) => {
       const ids = posts.filter((post) => post.workspace_id === workspace).map((post) => post.id)
-      const { released, left } = await ok(api.POST('/api/w/{workspace}/releases', { params: { path: { workspace } }, body: { post_ids: ids } }))
+      const { released, left } = await ok(
+        api.POST('/api/w/{workspace}/releases', { params: { path: { workspace } }, body: { post_ids: ids } }),
+      )
       return { left, released, posts: released.map((post) => ({ workspace, post })) }
     })
     return Promise.all(done)
@@ -56,15 +60,23 @@ const release = useMutation({
   onSuccess: (done) => {
     const count = done.flatMap((one) => one.released).length
     const left = done.flatMap((one) => one.left)
-    if (count > 0) offerUndo(count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`, () => takeBack.mutate(done.flatMap((one) => one.posts)))
-    for (const one of left.slice(0, 3)) void message.error(`${titled(one.subject)}: ${one.sentence} ${one.way_on ?? ''}`, 8)
+    if (count > 0)
+      offerUndo(
+        count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`,
+        () => takeBack.mutate(done.flatMap((one) => one.posts)),
+      )
+    for (const one of left.slice(0, 3))
+      void message.error(`${titled(one.subject)}: ${one.sentence} ${one.way_on ?? ''}`, 8)
   },
   onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
 const takeBack = useMutation({
-  mutationFn: (posts: { workspace: string; post: string }[]) => Promise.all(posts.map((path) => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })))),
+  mutationFn: (posts: { workspace: string; post: string }[]) =>
+    Promise.all(
+      posts.map((path) => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} }))),
+    ),
   onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
@@ -80,8 +92,13 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
         <span v-if="waiting > 0" class="yours">{{ waiting }} {{ waiting === 1 ? 'waits' : 'wait' }} for you</span>
         <span v-else class="quiet">Nothing waits for you</span>
         <span class="quiet">
-          {{ desk.counts.waits_for_others }} {{ desk.counts.waits_for_others === 1 ? 'waits' : 'wait' }} for others<template v-if="desk.counts.late_with_others > 0"
-            >, <b class="late">{{ desk.counts.late_with_others }} past {{ desk.counts.late_with_others === 1 ? 'its' : 'their' }} time</b></template
+          {{ desk.counts.waits_for_others }} {{ desk.counts.waits_for_others === 1 ? 'waits' : 'wait' }} for
+          others<template v-if="desk.counts.late_with_others > 0"
+            >,
+            <b class="late"
+              >{{ desk.counts.late_with_others }} past
+              {{ desk.counts.late_with_others === 1 ? 'its' : 'their' }} time</b
+            ></template
           >
           · {{ desk.counts.can_release }} can be released · {{ desk.counts.trouble }} in trouble
         </span>
@@ -98,18 +115,34 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
         <h2 id="yours">
           Waiting for you <span class="number">{{ waiting }}</span>
         </h2>
-        <DeskRows :id="(one) => one.post.id" v-slot="{ row }" :rows="desk.asked" :count="desk.counts.asked" :names="names" @whole="openWhole('asked')">
+        <DeskRows
+          :id="(one) => one.post.id"
+          v-slot="{ row }"
+          :rows="desk.asked"
+          :count="desk.counts.asked"
+          :names="names"
+          @whole="openWhole('asked')"
+        >
           <router-link data-row :to="open(row.workspace_id, row.post.id)">
             <span class="line"
               ><b>Read: {{ titled(row.post.subject) }}</b
               ><SignoffStrip :strip="row.post.strip"
             /></span>
             <span class="line quiet"
-              ><span>{{ names[row.workspace_id] }} · asked by {{ row.asked_by }} {{ age(row.asked_at, desk.now) }} ago</span><b :class="{ late: row.late }">by {{ when(row.due_at, row.workspace_id) }}</b></span
+              ><span
+                >{{ names[row.workspace_id] }} · asked by {{ row.asked_by }} {{ age(row.asked_at, desk.now) }} ago</span
+              ><b :class="{ late: row.late }">by {{ when(row.due_at, row.workspace_id) }}</b></span
             >
           </router-link>
         </DeskRows>
-        <DeskRows :id="(one) => one.id" v-slot="{ row }" :rows="desk.tasks" :count="desk.counts.tasks" :names="names" @whole="openWhole('tasks')">
+        <DeskRows
+          :id="(one) => one.id"
+          v-slot="{ row }"
+          :rows="desk.tasks"
+          :count="desk.counts.tasks"
+          :names="names"
+          @whole="openWhole('tasks')"
+        >
           <router-link data-row :to="open(row.workspace_id, row.post_id)">
             <span class="line"
               ><b>Make: {{ row.title }}</b
@@ -121,8 +154,18 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
             >
           </router-link>
         </DeskRows>
-        <DeskRows :id="(one) => one.showing_id" v-slot="{ row }" :rows="desk.by_hand" :count="desk.counts.by_hand" :names="names" @whole="openWhole('by_hand')">
-          <router-link data-row :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.showing_id } }">
+        <DeskRows
+          :id="(one) => one.showing_id"
+          v-slot="{ row }"
+          :rows="desk.by_hand"
+          :count="desk.counts.by_hand"
+          :names="names"
+          @whole="openWhole('by_hand')"
+        >
+          <router-link
+            data-row
+            :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.showing_id } }"
+          >
             <span class="line"
               ><b>Publish by hand: {{ titled(row.subject) }}</b
               ><ChannelMark :network="row.network" :initials="row.initials" :name="row.channel"
@@ -133,41 +176,67 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
             >
           </router-link>
         </DeskRows>
-        <DeskRows :id="(one) => one.id" v-slot="{ row }" :rows="desk.opened" :count="desk.counts.opened" :names="names" @whole="openWhole('opened')">
+        <DeskRows
+          :id="(one) => one.id"
+          v-slot="{ row }"
+          :rows="desk.opened"
+          :count="desk.counts.opened"
+          :names="names"
+          @whole="openWhole('opened')"
+        >
           <router-link data-row :to="open(row.workspace_id, row.id)">
             <span class="line"
               ><b>Ask again: {{ titled(row.subject) }}</b
               ><SignoffStrip :strip="row.strip"
             /></span>
             <span class="line quiet"
-              ><span>{{ names[row.workspace_id] }} · unlocked to change it</span><span>{{ when(row.at, row.workspace_id) }}</span></span
+              ><span>{{ names[row.workspace_id] }} · unlocked to change it</span
+              ><span>{{ when(row.at, row.workspace_id) }}</span></span
             >
           </router-link>
         </DeskRows>
-        <DeskRows :id="(one) => one.id" v-slot="{ row }" :rows="desk.came_back" :count="desk.counts.came_back" :names="names" @whole="openWhole('came_back')">
+        <DeskRows
+          :id="(one) => one.id"
+          v-slot="{ row }"
+          :rows="desk.came_back"
+          :count="desk.counts.came_back"
+          :names="names"
+          @whole="openWhole('came_back')"
+        >
           <router-link data-row :to="open(row.workspace_id, row.id)">
             <span class="line"
               ><b>Came back: {{ titled(row.subject) }}</b
               ><SignoffStrip :strip="row.strip"
             /></span>
             <span class="line quiet"
-              ><span>{{ names[row.workspace_id] }} · change wanted by {{ list(row.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
+              ><span
+                >{{ names[row.workspace_id] }} · change wanted by
+                {{ list(row.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
               ><span>{{ when(row.at, row.workspace_id) }}</span></span
             >
           </router-link>
         </DeskRows>
-        <p v-if="waiting === 0" class="none">You are done: nothing waits for you. What others still have to answer stands beside this.</p>
+        <p v-if="waiting === 0" class="none">
+          You are done: nothing waits for you. What others still have to answer stands beside this.
+        </p>
       </section>
 
       <section aria-labelledby="others">
         <h2 id="others">
           Waiting for others <span class="number">{{ desk.counts.waits_for_others }}</span>
         </h2>
-        <details v-for="(group, index) in desk.waits_for_others" :key="group.workspace_id + group.person" class="group" :open="desk.waits_for_others.length < 8 || index < 2">
+        <details
+          v-for="(group, index) in desk.waits_for_others"
+          :key="group.workspace_id + group.person"
+          class="group"
+          :open="desk.waits_for_others.length < 8 || index < 2"
+        >
           <summary class="person">
             <span class="face" :class="group.side" aria-hidden="true">{{ initials(group.person) }}</span>
             <b>{{ group.person }}</b>
-            <span class="quiet">{{ group.open }} open, asked {{ brief(group.lines[0]?.asked_at ?? desk.now, desk.now) }}</span>
+            <span class="quiet"
+              >{{ group.open }} open, asked {{ brief(group.lines[0]?.asked_at ?? desk.now, desk.now) }}</span
+            >
           </summary>
           <ul class="inset">
             <li v-for="line in group.lines" :key="line.post.id" class="row">
@@ -177,7 +246,8 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
                   ><SignoffStrip :strip="line.post.strip" :now="desk.now"
                 /></span>
                 <span class="line quiet"
-                  ><span class="marks">{{ when(line.post.at, line.workspace_id) }} <ChannelMarks :channels="line.post.channels" /></span
+                  ><span class="marks"
+                    >{{ when(line.post.at, line.workspace_id) }} <ChannelMarks :channels="line.post.channels" /></span
                   ><b v-if="line.late" class="late">answer was due {{ when(line.due_at, line.workspace_id) }}</b
                   ><span v-else>by {{ when(line.due_at, line.workspace_id) }}</span></span
                 >
@@ -185,19 +255,44 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
             </li>
           </ul>
         </details>
-        <button v-if="others < desk.counts.waits_for_others" type="button" class="link-button" @click="openWhole('waits_for_others')">{{ others }} of {{ desk.counts.waits_for_others }} are shown: show all</button>
+        <button
+          v-if="others < desk.counts.waits_for_others"
+          type="button"
+          class="link-button"
+          @click="openWhole('waits_for_others')"
+        >
+          {{ others }} of {{ desk.counts.waits_for_others }} are shown: show all
+        </button>
         <p v-if="desk.counts.waits_for_others === 0" class="none">Nothing waits for anybody else.</p>
       </section>
 
       <section aria-labelledby="release">
         <h2 id="release">
           Can be released <span class="number">{{ desk.counts.can_release }}</span>
-          <ActButton v-if="mine.length > 0" type="primary" size="small" :loading="release.isPending.value" shortcut="L" @click="release.mutate(mine)">{{
-            mine.length === 1 ? 'Release' : `Release ${mine.length === desk.counts.can_release ? 'all' : 'these'} ${mine.length}`
-          }}</ActButton>
-          <span v-else-if="desk.can_release.length > 0" class="by-others">by somebody else; your role does not release</span>
+          <ActButton
+            v-if="mine.length > 0"
+            type="primary"
+            size="small"
+            :loading="release.isPending.value"
+            shortcut="L"
+            @click="release.mutate(mine)"
+            >{{
+              mine.length === 1
+                ? 'Release'
+                : `Release ${mine.length === desk.counts.can_release ? 'all' : 'these'} ${mine.length}`
+            }}</ActButton
+          >
+          <span v-else-if="desk.can_release.length > 0" class="by-others"
+            >by somebody else; your role does not release</span
+          >
         </h2>
-        <DeskRows :id="(one) => one.id" :rows="desk.can_release" :count="desk.counts.can_release" :names="names" @whole="openWhole('can_release')">
+        <DeskRows
+          :id="(one) => one.id"
+          :rows="desk.can_release"
+          :count="desk.counts.can_release"
+          :names="names"
+          @whole="openWhole('can_release')"
+        >
           <template #default="{ row }">
             <span class="with-act">
               <router-link data-row :to="open(row.workspace_id, row.id)" class="timed">
@@ -205,7 +300,14 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
                 <ChannelMarks :channels="row.channels" />
                 <span>{{ titled(row.subject) }}</span>
               </router-link>
-              <Button v-if="releases[row.workspace_id] && mine.length > 1" size="small" :aria-label="`Release ${titled(row.subject)}`" :disabled="release.isPending.value" @click="release.mutate([row])">Release</Button>
+              <Button
+                v-if="releases[row.workspace_id] && mine.length > 1"
+                size="small"
+                :aria-label="`Release ${titled(row.subject)}`"
+                :disabled="release.isPending.value"
+                @click="release.mutate([row])"
+                >Release</Button
+              >
             </span>
           </template>
           <template #none><li class="none">Posts that have all their yeses appear here.</li></template>
@@ -215,7 +317,9 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
           <li v-for="one in desk.next_out" :key="one.showing_id" class="row">
             <router-link data-row :to="open(one.workspace_id, one.post_id)" class="timed">
               <b>{{ when(one.at, one.workspace_id) }}</b>
-              <span class="marks"><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel" /></span>
+              <span class="marks"
+                ><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel"
+              /></span>
               <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b></span>
             </router-link>
           </li>
@@ -225,11 +329,25 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
           <h2 class="second trouble">
             Trouble <span class="number">{{ desk.counts.trouble }}</span>
           </h2>
-          <DeskRows :id="(one) => one.showing_id" v-slot="{ row }" :rows="desk.trouble" :count="desk.counts.trouble" :names="names" @whole="openWhole('trouble')">
-            <router-link data-row :to="{ name: 'dispatch', query: { ...(id ? { client: id } : {}), showing: row.showing_id, of: row.workspace_id } }">
+          <DeskRows
+            :id="(one) => one.showing_id"
+            v-slot="{ row }"
+            :rows="desk.trouble"
+            :count="desk.counts.trouble"
+            :names="names"
+            @whole="openWhole('trouble')"
+          >
+            <router-link
+              data-row
+              :to="{
+                name: 'dispatch',
+                query: { ...(id ? { client: id } : {}), showing: row.showing_id, of: row.workspace_id },
+              }"
+            >
               <span class="line"
                 ><span class="marks"
-                  ><ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" /> <b>{{ titled(row.subject) }}</b></span
+                  ><ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
+                  <b>{{ titled(row.subject) }}</b></span
                 ></span
               >
               <span class="line late">{{ row.trouble }}</span>

@@ -30,7 +30,9 @@ const folds = computed(() => props.rows.length > MANY && groups.value.length > 1
     <li v-for="row in rows" :key="id(row)" class="row"><slot :row="row" /></li>
     <slot v-if="rows.length === 0" name="none" />
   </ul>
-  <button v-if="count > rows.length" type="button" class="link-button whole" @click="emit('whole')">{{ rows.length }} of {{ count }} are shown: show all</button>
+  <button v-if="count > rows.length" type="button" class="link-button whole" @click="emit('whole')">
+    {{ rows.length }} of {{ count }} are shown: show all
+  </button>
 </template>
 
 <style scoped>

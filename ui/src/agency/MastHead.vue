@@ -30,7 +30,11 @@ watch(
 
 // whoever looks as a client's person sees what that person sees, and that is one page
 const asClient = computed(() => me.value?.looking_as?.side === 'client')
-watch([asClient, () => route.name], ([looks, name]) => looks && name !== 'as-client' && void router.replace({ name: 'as-client' }), { immediate: true })
+watch(
+  [asClient, () => route.name],
+  ([looks, name]) => looks && name !== 'as-client' && void router.replace({ name: 'as-client' }),
+  { immediate: true },
+)
 
 const sections = [
   { name: 'desk', label: 'Desk' },
@@ -41,7 +45,11 @@ const current = computed(() => (route.name === 'post' ? 'posts' : (route.meta.se
 const query = computed(() => (id.value ? { client: id.value } : {}))
 
 async function signOut() {
-  await fetch('/api/auth/logout', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json' }, body: '{}' })
+  await fetch('/api/auth/logout', {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json', Accept: 'application/json' },
+    body: '{}',
+  })
   stopListening()
   await router.push({ name: 'sign-in' })
   startAnew(queries)
@@ -57,16 +65,41 @@ async function stopLooking() {
 <template>
   <div class="top">
     <header class="mast">
-      <router-link :to="{ name: 'desk', query }" class="brand" :class="{ waits: waiting > 0 }" :aria-label="waiting > 0 ? `Ask First, ${waiting} wait for you` : 'Ask First, nothing waits for you'">
+      <router-link
+        :to="{ name: 'desk', query }"
+        class="brand"
+        :class="{ waits: waiting > 0 }"
+        :aria-label="waiting > 0 ? `Ask First, ${waiting} wait for you` : 'Ask First, nothing waits for you'"
+      >
         Ask <span>First</span>
       </router-link>
       <ClientSwitcher v-if="!asClient" />
       <nav v-if="!asClient" aria-label="Sections">
-        <router-link v-for="one in sections" :key="one.name" :to="{ name: one.name, query }" :class="{ here: current === one.name }" :aria-current="current === one.name ? 'page' : undefined">
+        <router-link
+          v-for="one in sections"
+          :key="one.name"
+          :to="{ name: one.name, query }"
+          :class="{ here: current === one.name }"
+          :aria-current="current === one.name ? 'page' : undefined"
+        >
           {{ one.label }}
         </router-link>
-        <router-link v-if="workspace" :to="{ name: 'brand', params: { workspace: workspace.id } }" :class="{ here: current === 'client' }" :aria-current="current === 'client' ? 'page' : undefined"> Client </router-link>
-        <router-link v-if="me?.owner" :to="{ name: 'agency-people' }" :class="{ here: current === 'agency' }" :aria-current="current === 'agency' ? 'page' : undefined"> Agency </router-link>
+        <router-link
+          v-if="workspace"
+          :to="{ name: 'brand', params: { workspace: workspace.id } }"
+          :class="{ here: current === 'client' }"
+          :aria-current="current === 'client' ? 'page' : undefined"
+        >
+          Client
+        </router-link>
+        <router-link
+          v-if="me?.owner"
+          :to="{ name: 'agency-people' }"
+          :class="{ here: current === 'agency' }"
+          :aria-current="current === 'agency' ? 'page' : undefined"
+        >
+          Agency
+        </router-link>
       </nav>
       <span class="fill" />
       <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">
@@ -77,7 +110,9 @@ async function stopLooking() {
         <template #overlay>
           <Menu>
             <MenuItem key="who" @click="router.push({ name: 'profile' })">{{ me.name }}: my profile</MenuItem>
-            <MenuItem v-if="me.sets_up" key="new" @click="router.push({ name: 'new-client' })">Set up a client</MenuItem>
+            <MenuItem v-if="me.sets_up" key="new" @click="router.push({ name: 'new-client' })"
+              >Set up a client</MenuItem
+            >
             <MenuItem key="out" @click="signOut">Sign out</MenuItem>
           </Menu>
         </template>
@@ -85,11 +120,15 @@ async function stopLooking() {
     </header>
     <p v-if="me?.looking_as" class="looking" role="status">
       <span
-        >You are looking at <b>{{ me.workspaces[0]?.name }}</b> as <b>{{ me.looking_as.name }}</b> ({{ me.looking_as.role }}) sees it. Nothing can be changed like this; that you looked is on record.</span
+        >You are looking at <b>{{ me.workspaces[0]?.name }}</b> as <b>{{ me.looking_as.name }}</b> ({{
+          me.looking_as.role
+        }}) sees it. Nothing can be changed like this; that you looked is on record.</span
       >
       <button type="button" class="link-button" @click="stopLooking">Stop looking</button>
     </p>
-    <p v-else-if="workspace?.archived" class="looking" role="status">{{ workspace.name }} is archived: it can be read, and nothing goes out.</p>
+    <p v-else-if="workspace?.archived" class="looking" role="status">
+      {{ workspace.name }} is archived: it can be read, and nothing goes out.
+    </p>
   </div>
 </template>
 

@@ -1,7 +1,10 @@
 <template>
   <main class="nowhere">
     <h1>That is not here</h1>
-    <p>The address leads nowhere, or to something that is not yours to see. <router-link to="/desk">Go to the Desk</router-link></p>
+    <p>
+      The address leads nowhere, or to something that is not yours to see.
+      <router-link to="/desk">Go to the Desk</router-link>
+    </p>
   </main>
 </template>
 

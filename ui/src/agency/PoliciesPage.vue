@@ -14,8 +14,14 @@ const form = ref<{ second_factor_required: boolean; session_hours: number; domai
 const seen = ref(0)
 const theirs = ref<Record<string, unknown>>()
 const { busy, at, beside, run, error: refused } = useProblem()
-const plain = (now: Schemas['Policies']) => ({ second_factor_required: now.second_factor_required, session_hours: now.session_hours, domains: now.mail_domains.join('\n') })
-const changed = computed(() => form.value && data.value && JSON.stringify(form.value) !== JSON.stringify(plain(data.value)))
+const plain = (now: Schemas['Policies']) => ({
+  second_factor_required: now.second_factor_required,
+  session_hours: now.session_hours,
+  domains: now.mail_domains.join('\n'),
+})
+const changed = computed(
+  () => form.value && data.value && JSON.stringify(form.value) !== JSON.stringify(plain(data.value)),
+)
 watch(
   data,
   (now, before) => {
@@ -27,7 +33,14 @@ watch(
 )
 async function save() {
   const { domains, ...rest } = form.value!
-  const saved = await run(() => ok(api.PUT('/api/agency/policies', { params: { header: { 'If-Match': `"${seen.value}"` } }, body: { ...rest, mail_domains: domains.split(/[\s,]+/).filter(Boolean) } })))
+  const saved = await run(() =>
+    ok(
+      api.PUT('/api/agency/policies', {
+        params: { header: { 'If-Match': `"${seen.value}"` } },
+        body: { ...rest, mail_domains: domains.split(/[\s,]+/).filter(Boolean) },
+      }),
+    ),
+  )
   if (saved) {
     seen.value = saved.version
     theirs.value = undefined
@@ -48,27 +61,52 @@ async function save() {
     <form v-if="form && data" class="narrow" @submit.prevent="save">
       <section class="block">
         <h2>Signing in</h2>
-        <label class="check"><input v-model="form.second_factor_required" type="checkbox" /> A second factor is required of everybody who signs in</label>
+        <label class="check"
+          ><input v-model="form.second_factor_required" type="checkbox" /> A second factor is required of everybody who
+          signs in</label
+        >
         <p v-if="at('second_factor_required')" class="wrong" role="alert">{{ at('second_factor_required') }}</p>
-        <p v-if="data.without_second_factor.length > 0" class="quiet">Without one at the moment: {{ list(data.without_second_factor) }}. They set it up at their next sign-in, before anything else opens.</p>
-        <FormField id="hours" label="A session lasts (hours)" :wrong="at('session_hours')" hint="After that one signs in anew; what is typed stays in the browser."
+        <p v-if="data.without_second_factor.length > 0" class="quiet">
+          Without one at the moment: {{ list(data.without_second_factor) }}. They set it up at their next sign-in,
+          before anything else opens.
+        </p>
+        <FormField
+          id="hours"
+          label="A session lasts (hours)"
+          :wrong="at('session_hours')"
+          hint="After that one signs in anew; what is typed stays in the browser."
           ><input id="hours" v-model.number="form.session_hours" type="number" min="1" max="720"
         /></FormField>
       </section>
       <section class="block">
         <h2>Who may be invited to the agency’s side</h2>
-        <FormField id="domains" label="Only from these mail domains" :wrong="at('mail_domains')" hint="One a line. Empty: from anywhere. People of clients are not concerned.">
+        <FormField
+          id="domains"
+          label="Only from these mail domains"
+          :wrong="at('mail_domains')"
+          hint="One a line. Empty: from anywhere. People of clients are not concerned."
+        >
           <textarea id="domains" v-model="form.domains" rows="4" spellcheck="false" placeholder="fernhollow.example" />
         </FormField>
       </section>
       <div v-if="theirs" class="block" role="alert">
         <b>Another owner changed the policies meanwhile.</b>
-        <p v-for="(value, key) in theirs" :key="key">{{ String(key).replaceAll('_', ' ') }}: {{ Array.isArray(value) ? value.join(', ') || 'anywhere' : value }}</p>
+        <p v-for="(value, key) in theirs" :key="key">
+          {{ String(key).replaceAll('_', ' ') }}: {{ Array.isArray(value) ? value.join(', ') || 'anywhere' : value }}
+        </p>
         <p>Yours is kept above; saving again puts it in place of theirs.</p>
       </div>
-      <p v-if="beside(['second_factor_required', 'session_hours', 'mail_domains']) && !theirs" class="wrong" role="alert">{{ beside(['second_factor_required', 'session_hours', 'mail_domains']) }}</p>
+      <p
+        v-if="beside(['second_factor_required', 'session_hours', 'mail_domains']) && !theirs"
+        class="wrong"
+        role="alert"
+      >
+        {{ beside(['second_factor_required', 'session_hours', 'mail_domains']) }}
+      </p>
       <div class="acts">
-        <Button type="primary" html-type="submit" :disabled="!changed" :loading="busy">{{ theirs ? 'Keep mine' : 'Save the policies' }}</Button>
+        <Button type="primary" html-type="submit" :disabled="!changed" :loading="busy">{{
+          theirs ? 'Keep mine' : 'Save the policies'
+        }}</Button>
       </div>
     </form>
   </main>

@@ -10,7 +10,9 @@ import { auth, startAnew } from './signIn'
 const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
-const step = ref<'password' | 'code' | 'recovery' | 'forgot' | 'mailed'>(route.query.step === 'code' ? 'code' : 'password')
+const step = ref<'password' | 'code' | 'recovery' | 'forgot' | 'mailed'>(
+  route.query.step === 'code' ? 'code' : 'password',
+)
 const email = ref('')
 const password = ref('')
 const code = ref('')
@@ -28,12 +30,18 @@ async function enter() {
   await router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/desk')
 }
 async function signIn() {
-  const done = await run(() => auth<{ second_factor?: boolean }>('login', { email: email.value, password: password.value }))
+  const done = await run(() =>
+    auth<{ second_factor?: boolean }>('login', { email: email.value, password: password.value }),
+  )
   if (done?.second_factor) await go('code')
   else if (done) await enter()
 }
 async function confirm() {
-  const done = await run(() => (step.value === 'code' ? auth('otp-auth', { otp: code.value.replaceAll(' ', '') }) : auth('recovery-auth', { 'recovery-code': code.value.trim() })))
+  const done = await run(() =>
+    step.value === 'code'
+      ? auth('otp-auth', { otp: code.value.replaceAll(' ', '') })
+      : auth('recovery-auth', { 'recovery-code': code.value.trim() }),
+  )
   if (done) await enter()
 }
 async function forgot() {
@@ -52,17 +60,35 @@ onMounted(() => document.querySelector<HTMLInputElement>('.card input')?.focus()
         <label for="email">Mail address</label>
         <Input id="email" v-model:value="email" type="email" autocomplete="username" required size="large" />
         <label for="password">Password</label>
-        <Input id="password" v-model:value="password" type="password" autocomplete="current-password" required size="large" />
+        <Input
+          id="password"
+          v-model:value="password"
+          type="password"
+          autocomplete="current-password"
+          required
+          size="large"
+        />
         <p v-if="beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
         <Button type="primary" html-type="submit" size="large" block :loading="busy">Sign in</Button>
         <button type="button" class="link-button" @click="go('forgot')">I have forgotten my password</button>
       </form>
       <form v-else-if="step === 'code' || step === 'recovery'" @submit.prevent="confirm">
-        <label for="code">{{ step === 'code' ? 'The code that your app shows now' : 'One of your recovery codes' }}</label>
-        <Input id="code" v-model:value="code" :inputmode="step === 'code' ? 'numeric' : 'text'" autocomplete="one-time-code" required size="large" />
+        <label for="code">{{
+          step === 'code' ? 'The code that your app shows now' : 'One of your recovery codes'
+        }}</label>
+        <Input
+          id="code"
+          v-model:value="code"
+          :inputmode="step === 'code' ? 'numeric' : 'text'"
+          autocomplete="one-time-code"
+          required
+          size="large"
+        />
         <p v-if="beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
         <Button type="primary" html-type="submit" size="large" block :loading="busy">Go on</Button>
-        <button v-if="step === 'code'" type="button" class="link-button" @click="go('recovery')">I do not have the app: use a recovery code</button>
+        <button v-if="step === 'code'" type="button" class="link-button" @click="go('recovery')">
+          I do not have the app: use a recovery code
+        </button>
         <button v-else type="button" class="link-button" @click="go('code')">Back to the app’s code</button>
       </form>
       <form v-else-if="step === 'forgot'" @submit.prevent="forgot">

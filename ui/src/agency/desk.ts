@@ -10,7 +10,12 @@ export function useDesk(workspace: Ref<string | undefined>) {
   const whole = ref<string[]>([])
   const query = useQuery({
     queryKey: ['desk', workspace, whole],
-    queryFn: () => ok(api.GET('/api/desk', { params: { query: { workspace: workspace.value, whole: whole.value.join(',') || undefined } } })),
+    queryFn: () =>
+      ok(
+        api.GET('/api/desk', {
+          params: { query: { workspace: workspace.value, whole: whole.value.join(',') || undefined } },
+        }),
+      ),
     placeholderData: keepPreviousData,
     refetchInterval: 60_000,
   })

@@ -4,11 +4,23 @@ import { ProblemError, type Problem } from '@/api/client'
 import { draftsOf } from '@/parts/drafts'
 
 export async function auth<T = Record<string, unknown>>(path: string, body: object = {}): Promise<T> {
-  const reply = await fetch(`/api/auth/${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json' }, body: JSON.stringify(body) })
+  const reply = await fetch(`/api/auth/${path}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json', Accept: 'application/json' },
+    body: JSON.stringify(body),
+  })
   const read = (await reply.json().catch(() => ({}))) as T
   if (reply.ok) return read
   const problem = read as Partial<Problem>
-  throw new ProblemError({ type: 'about:blank', title: '', status: reply.status, code: problem.code ?? 'unknown', detail: problem.detail ?? 'The server cannot be reached.', field: problem.field, way_on: problem.way_on })
+  throw new ProblemError({
+    type: 'about:blank',
+    title: '',
+    status: reply.status,
+    code: problem.code ?? 'unknown',
+    detail: problem.detail ?? 'The server cannot be reached.',
+    field: problem.field,
+    way_on: problem.way_on,
+  })
 }
 
 /** Whoever was here before is not here now: nothing of theirs is shown or sent. */

@@ -12,7 +12,9 @@ export function useWaits(workspace?: Ref<string | undefined>) {
     enabled: computed(() => !route.meta.bare),
     refetchInterval: 60_000,
   })
-  const byClient = computed<Record<string, number>>(() => Object.fromEntries((data.value?.waits ?? []).map((one) => [one.workspace_id, one.waits])))
+  const byClient = computed<Record<string, number>>(() =>
+    Object.fromEntries((data.value?.waits ?? []).map((one) => [one.workspace_id, one.waits])),
+  )
   const all = computed(() => Object.values(byClient.value).reduce((sum, one) => sum + one, 0))
   const here = computed(() => (workspace?.value ? (byClient.value[workspace.value] ?? 0) : all.value))
   return { byClient, all, here }

@@ -3,7 +3,11 @@
 import { shallowReactive } from 'vue'
 
 /** Until somebody is signed in, what their browser says. */
-const reader = shallowReactive({ zone: Intl.DateTimeFormat().resolvedOptions().timeZone, hour12: false, language: 'en-GB' })
+const reader = shallowReactive({
+  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  hour12: false,
+  language: 'en-GB',
+})
 
 export function readAs(profile: { zone: string; hour12: boolean; date_language: string }): void {
   Object.assign(reader, { zone: profile.zone, hour12: profile.hour12, language: profile.date_language })
@@ -14,13 +18,23 @@ export function readerZone(): string {
 }
 
 function format(at: string, zone: string, options: Intl.DateTimeFormatOptions): string {
-  return new Intl.DateTimeFormat(reader.language, { timeZone: zone, ...options }).format(new Date(at)).replaceAll(',', '')
+  return new Intl.DateTimeFormat(reader.language, { timeZone: zone, ...options })
+    .format(new Date(at))
+    .replaceAll(',', '')
 }
 
 /** "7:30", or "7:30 am" for who reads it so. */
 function clock(at: string, zone: string, seconds = false): string {
-  const options: Intl.DateTimeFormatOptions = { timeZone: zone, hour: 'numeric', minute: '2-digit', second: seconds ? '2-digit' : undefined }
-  const made = new Intl.DateTimeFormat(reader.language, { ...options, ...(reader.hour12 ? { hour12: true } : { hourCycle: 'h23' }) }).formatToParts(new Date(at))
+  const options: Intl.DateTimeFormatOptions = {
+    timeZone: zone,
+    hour: 'numeric',
+    minute: '2-digit',
+    second: seconds ? '2-digit' : undefined,
+  }
+  const made = new Intl.DateTimeFormat(reader.language, {
+    ...options,
+    ...(reader.hour12 ? { hour12: true } : { hourCycle: 'h23' }),
+  }).formatToParts(new Date(at))
   return made.map((part) => (part.type === 'hour' ? String(Number(part.value)) : part.value)).join('')
 }
 
@@ -87,9 +101,16 @@ export function month(at: string, now: string): string {
 
 /** A calendar day, which is the same in every zone: "15 Oct", "Thu 15 Oct", "Thu 15 Oct 2026". */
 export function calendarDay(iso: string, more: { weekday?: boolean; year?: boolean } = {}): string {
-  return format(iso.slice(0, 10), 'UTC', { weekday: more.weekday ? 'short' : undefined, day: 'numeric', month: 'short', year: more.year ? 'numeric' : undefined })
+  return format(iso.slice(0, 10), 'UTC', {
+    weekday: more.weekday ? 'short' : undefined,
+    day: 'numeric',
+    month: 'short',
+    year: more.year ? 'numeric' : undefined,
+  })
 }
 
 function sameOffset(at: string, zone: string): boolean {
-  return zone === reader.zone || (clock(at, zone) === clock(at, reader.zone) && date(at, zone) === date(at, reader.zone))
+  return (
+    zone === reader.zone || (clock(at, zone) === clock(at, reader.zone) && date(at, zone) === date(at, reader.zone))
+  )
 }

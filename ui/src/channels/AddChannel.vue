@@ -16,19 +16,31 @@ const queries = useQueryClient()
 const path = { workspace: props.workspace }
 const way = ref<'connect' | 'planned' | 'offline'>('connect')
 const planned = useKept(`planned:${props.workspace}`, { network_address: '', account: '', name: '' })
-const offline = useKept(`offline:${props.workspace}`, { name: '', initials: '', limit: 2000, pictures: 4, picture_needed: false })
+const offline = useKept(`offline:${props.workspace}`, {
+  name: '',
+  initials: '',
+  limit: 2000,
+  pictures: 4,
+  picture_needed: false,
+})
 const { busy, at, beside, run, clear } = useProblem()
 
 async function go(network_address: string) {
-  const begun = await run(() => ok(api.POST('/api/w/{workspace}/connect', { params: { path }, body: { network_address } })))
+  const begun = await run(() =>
+    ok(api.POST('/api/w/{workspace}/connect', { params: { path }, body: { network_address } })),
+  )
   if (begun) location.assign(begun.address)
 }
 async function plan() {
-  const made = await run(() => ok(api.POST('/api/w/{workspace}/channels/planned', { params: { path }, body: { ...planned.value } })))
+  const made = await run(() =>
+    ok(api.POST('/api/w/{workspace}/channels/planned', { params: { path }, body: { ...planned.value } })),
+  )
   if (made) done(planned.forget)
 }
 async function add() {
-  const made = await run(() => ok(api.POST('/api/w/{workspace}/channels/offline', { params: { path }, body: { ...offline.value } })))
+  const made = await run(() =>
+    ok(api.POST('/api/w/{workspace}/channels/offline', { params: { path }, body: { ...offline.value } })),
+  )
   if (made) done(offline.forget)
 }
 function done(forget: () => void) {
@@ -45,16 +57,26 @@ function turn(next: typeof way.value) {
 <template>
   <DialogBox :width="520" title="Add a channel" @close="emit('close')">
     <div class="ways" role="radiogroup" aria-label="How">
-      <label class="check"><input type="radio" :checked="way === 'connect'" @change="turn('connect')" /> connect it now</label>
-      <label class="check"><input type="radio" :checked="way === 'planned'" @change="turn('planned')" /> plan for it, connect later</label>
-      <label class="check"><input type="radio" :checked="way === 'offline'" @change="turn('offline')" /> offline, published by hand</label>
+      <label class="check"
+        ><input type="radio" :checked="way === 'connect'" @change="turn('connect')" /> connect it now</label
+      >
+      <label class="check"
+        ><input type="radio" :checked="way === 'planned'" @change="turn('planned')" /> plan for it, connect later</label
+      >
+      <label class="check"
+        ><input type="radio" :checked="way === 'offline'" @change="turn('offline')" /> offline, published by hand</label
+      >
     </div>
     <template v-if="way === 'connect'">
-      <p class="quiet">You go to the network, sign in and allow it there, and come back here to tick which accounts belong to this client.</p>
+      <p class="quiet">
+        You go to the network, sign in and allow it there, and come back here to tick which accounts belong to this
+        client.
+      </p>
       <ul>
         <li v-for="one in here.networks" :key="one.address">
           <button type="button" class="network" :disabled="!one.answers || busy" @click="go(one.address)">
-            <span class="shape"><ChannelMark :network="one.name ?? '?'" :initials="one.initials ?? '?'" /></span> <b>{{ one.name ?? one.address }}</b>
+            <span class="shape"><ChannelMark :network="one.name ?? '?'" :initials="one.initials ?? '?'" /></span>
+            <b>{{ one.name ?? one.address }}</b>
             <span class="quiet">{{ one.answers ? one.kind : 'does not answer at the moment' }}</span>
           </button>
         </li>
@@ -63,30 +85,60 @@ function turn(next: typeof way.value) {
       <p v-if="beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
     </template>
     <form v-else-if="way === 'planned'" @submit.prevent="plan">
-      <p class="quiet">It can be written for and approved, not released. A yes is a yes to where it goes: later exactly this account is connected to it.</p>
+      <p class="quiet">
+        It can be written for and approved, not released. A yes is a yes to where it goes: later exactly this account is
+        connected to it.
+      </p>
       <FormField id="p-network" label="Network" :wrong="at('network_address')">
         <select id="p-network" v-model="planned.value.network_address">
           <option value="" disabled>choose</option>
-          <option v-for="one in here.networks.filter((each) => each.answers)" :key="one.address" :value="one.address">{{ one.name }}</option>
+          <option v-for="one in here.networks.filter((each) => each.answers)" :key="one.address" :value="one.address">
+            {{ one.name }}
+          </option>
         </select>
       </FormField>
-      <FormField id="p-account" label="Public address of the account" :wrong="at('account')" hint="The page where people see it."
+      <FormField
+        id="p-account"
+        label="Public address of the account"
+        :wrong="at('account')"
+        hint="The page where people see it."
         ><input id="p-account" v-model="planned.value.account" type="url" placeholder="https://"
       /></FormField>
-      <FormField id="p-name" label="Name here" :wrong="at('name')"><input id="p-name" v-model="planned.value.name" type="text" maxlength="60" /></FormField>
-      <p v-if="beside(['network_address', 'account', 'name'])" class="wrong" role="alert">{{ beside(['network_address', 'account', 'name']) }}</p>
-      <div class="acts"><Button type="primary" html-type="submit" :loading="busy" :disabled="!planned.value.network_address">Plan for it</Button></div>
+      <FormField id="p-name" label="Name here" :wrong="at('name')"
+        ><input id="p-name" v-model="planned.value.name" type="text" maxlength="60"
+      /></FormField>
+      <p v-if="beside(['network_address', 'account', 'name'])" class="wrong" role="alert">
+        {{ beside(['network_address', 'account', 'name']) }}
+      </p>
+      <div class="acts">
+        <Button type="primary" html-type="submit" :loading="busy" :disabled="!planned.value.network_address"
+          >Plan for it</Button
+        >
+      </div>
     </form>
     <form v-else @submit.prevent="add">
-      <p class="quiet">A newsletter, a leaflet, an ad brief: approved like everything else, then published by a person and ticked off with where it went.</p>
+      <p class="quiet">
+        A newsletter, a leaflet, an ad brief: approved like everything else, then published by a person and ticked off
+        with where it went.
+      </p>
       <div class="pair">
-        <FormField id="o-name" label="Name" :wrong="at('name')"><input id="o-name" v-model="offline.value.name" type="text" maxlength="60" /></FormField>
-        <FormField id="o-initials" label="Mark" :wrong="at('initials')" hint="One to three letters."><input id="o-initials" v-model="offline.value.initials" type="text" maxlength="3" /></FormField>
-        <FormField id="o-limit" label="Characters at most" :wrong="at('limit')"><input id="o-limit" v-model.number="offline.value.limit" type="number" min="1" /></FormField>
-        <FormField id="o-pictures" label="Pictures at most" :wrong="at('pictures')"><input id="o-pictures" v-model.number="offline.value.pictures" type="number" min="0" max="20" /></FormField>
+        <FormField id="o-name" label="Name" :wrong="at('name')"
+          ><input id="o-name" v-model="offline.value.name" type="text" maxlength="60"
+        /></FormField>
+        <FormField id="o-initials" label="Mark" :wrong="at('initials')" hint="One to three letters."
+          ><input id="o-initials" v-model="offline.value.initials" type="text" maxlength="3"
+        /></FormField>
+        <FormField id="o-limit" label="Characters at most" :wrong="at('limit')"
+          ><input id="o-limit" v-model.number="offline.value.limit" type="number" min="1"
+        /></FormField>
+        <FormField id="o-pictures" label="Pictures at most" :wrong="at('pictures')"
+          ><input id="o-pictures" v-model.number="offline.value.pictures" type="number" min="0" max="20"
+        /></FormField>
       </div>
       <label class="check"><input v-model="offline.value.picture_needed" type="checkbox" /> a picture is needed</label>
-      <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">{{ beside(['name', 'initials', 'limit', 'pictures']) }}</p>
+      <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">
+        {{ beside(['name', 'initials', 'limit', 'pictures']) }}
+      </p>
       <div class="acts"><Button type="primary" html-type="submit" :loading="busy">Add it</Button></div>
     </form>
   </DialogBox>

@@ -19,18 +19,27 @@ function edit(one?: Schemas['ChannelsHere']['sets'][number]) {
 }
 function toggle(id: string) {
   const set = editing.value!
-  set.channel_ids = set.channel_ids.includes(id) ? set.channel_ids.filter((one) => one !== id) : [...set.channel_ids, id]
+  set.channel_ids = set.channel_ids.includes(id)
+    ? set.channel_ids.filter((one) => one !== id)
+    : [...set.channel_ids, id]
 }
 async function save() {
   const { id, version, name, channel_ids } = editing.value!
   const body = { name, channel_ids }
   const done = await run(async () => {
-    if (id) await ok(api.PUT('/api/w/{workspace}/channel-sets/{set}', { params: { path: { ...path, set: id }, header: { 'If-Match': `"${version}"` } }, body }))
+    if (id)
+      await ok(
+        api.PUT('/api/w/{workspace}/channel-sets/{set}', {
+          params: { path: { ...path, set: id }, header: { 'If-Match': `"${version}"` } },
+          body,
+        }),
+      )
     else await ok(api.POST('/api/w/{workspace}/channel-sets', { params: { path }, body }))
     return true
   })
   if (done) editing.value = undefined
-  else if (isProblem(error.value) && error.value.problem.code === 'set_changed') editing.value!.version = (error.value.problem.facts as { version: number }).version
+  else if (isProblem(error.value) && error.value.problem.code === 'set_changed')
+    editing.value!.version = (error.value.problem.facts as { version: number }).version
   void queries.invalidateQueries({ queryKey: ['channels', props.workspace] })
 }
 async function drop(set: string) {
@@ -46,7 +55,9 @@ async function drop(set: string) {
     <p class="quiet">Chosen together in a post, in the list, in an ask. A set that is changed changes no post.</p>
     <ul>
       <li v-for="one in here.sets" :key="one.id">
-        <button v-if="may" type="button" class="link-button" @click="edit(one)">{{ one.name }}</button><b v-else>{{ one.name }}</b>
+        <button v-if="may" type="button" class="link-button" @click="edit(one)">{{ one.name }}</button><b v-else>{{
+          one.name
+        }}</b>
         <span class="quiet">{{
           one.channel_ids
             .map((id) => names[id])
@@ -61,15 +72,27 @@ async function drop(set: string) {
         <input id="set-name" v-model="editing.name" type="text" maxlength="60" placeholder="such as all in town" />
         <span v-if="at('name')" class="wrong" role="alert">{{ at('name') }}</span>
       </div>
-      <label v-for="one in here.channels" :key="one.id" class="check"><input type="checkbox" :checked="editing.channel_ids.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}</label>
-      <p v-if="at('channel_ids') ?? beside(['name', 'channel_ids'])" class="wrong" role="alert">{{ at('channel_ids') ?? beside(['name', 'channel_ids']) }}</p>
+      <label v-for="one in here.channels" :key="one.id" class="check"
+        ><input type="checkbox" :checked="editing.channel_ids.includes(one.id)" @change="toggle(one.id)" />
+        {{ one.name }}</label
+      >
+      <p v-if="at('channel_ids') ?? beside(['name', 'channel_ids'])" class="wrong" role="alert">
+        {{ at('channel_ids') ?? beside(['name', 'channel_ids']) }}
+      </p>
       <div class="acts">
         <Button type="primary" size="small" html-type="submit" :loading="busy">Save the set</Button>
         <Button size="small" @click="editing = undefined">Cancel</Button>
         <Button v-if="editing.id" size="small" danger @click="drop(editing.id)">Remove</Button>
       </div>
     </form>
-    <Button v-else size="small" :disabled="!may || here.channels.length === 0" :title="here.can.connect?.why" @click="edit()">New set</Button>
+    <Button
+      v-else
+      size="small"
+      :disabled="!may || here.channels.length === 0"
+      :title="here.can.connect?.why"
+      @click="edit()"
+      >New set</Button
+    >
   </section>
 </template>
 

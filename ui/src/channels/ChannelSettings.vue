@@ -13,7 +13,12 @@ const emit = defineEmits<{ close: []; archive: []; withdraw: [] }>()
 const queries = useQueryClient()
 const offline = props.channel.state === 'offline'
 const name = ref(props.channel.name)
-const limits = ref({ initials: props.channel.initials, limit: props.channel.limits.text ?? 2000, pictures: props.channel.limits.pictures ?? 0, picture_needed: props.channel.limits.needed })
+const limits = ref({
+  initials: props.channel.initials,
+  limit: props.channel.limits.text ?? 2000,
+  pictures: props.channel.limits.pictures ?? 0,
+  picture_needed: props.channel.limits.needed,
+})
 const version = ref(props.channel.version)
 const { busy, at, beside, run, error } = useProblem()
 
@@ -21,7 +26,10 @@ async function save() {
   const saved = await run(() =>
     ok(
       api.PUT('/api/w/{workspace}/channels/{channel}', {
-        params: { path: { workspace: props.workspace, channel: props.channel.id }, header: { 'If-Match': `"${version.value}"` } },
+        params: {
+          path: { workspace: props.workspace, channel: props.channel.id },
+          header: { 'If-Match': `"${version.value}"` },
+        },
         body: { name: name.value, limits: offline ? limits.value : null },
       }),
     ),
@@ -29,7 +37,8 @@ async function save() {
   if (saved) {
     void queries.invalidateQueries({ queryKey: ['channels', props.workspace] })
     emit('close')
-  } else if (isProblem(error.value) && error.value.problem.code === 'channel_changed') version.value = (error.value.problem.facts as { version: number }).version
+  } else if (isProblem(error.value) && error.value.problem.code === 'channel_changed')
+    version.value = (error.value.problem.facts as { version: number }).version
 }
 function leave(what: 'archive' | 'withdraw') {
   if (what === 'archive') emit('archive')
@@ -41,24 +50,41 @@ function leave(what: 'archive' | 'withdraw') {
 <template>
   <DialogBox :width="460" :title="`Change ${channel.name}`" @close="emit('close')">
     <form @submit.prevent="save">
-      <FormField id="c-name" label="Name here" :wrong="at('name')"><input id="c-name" v-model="name" type="text" maxlength="60" /></FormField>
-      <p v-if="!offline" class="quiet">{{ channel.account }}<br />{{ channel.network }} sets what it takes. {{ channel.sentence }}</p>
+      <FormField id="c-name" label="Name here" :wrong="at('name')"
+        ><input id="c-name" v-model="name" type="text" maxlength="60"
+      /></FormField>
+      <p v-if="!offline" class="quiet">
+        {{ channel.account }}<br />{{ channel.network }} sets what it takes. {{ channel.sentence }}
+      </p>
       <div v-else class="pair">
-        <FormField id="c-initials" label="Mark" :wrong="at('initials')"><input id="c-initials" v-model="limits.initials" type="text" maxlength="3" /></FormField>
-        <FormField id="c-limit" label="Characters at most" :wrong="at('limit')"><input id="c-limit" v-model.number="limits.limit" type="number" min="1" /></FormField>
-        <FormField id="c-pictures" label="Pictures at most" :wrong="at('pictures')"><input id="c-pictures" v-model.number="limits.pictures" type="number" min="0" max="20" /></FormField>
+        <FormField id="c-initials" label="Mark" :wrong="at('initials')"
+          ><input id="c-initials" v-model="limits.initials" type="text" maxlength="3"
+        /></FormField>
+        <FormField id="c-limit" label="Characters at most" :wrong="at('limit')"
+          ><input id="c-limit" v-model.number="limits.limit" type="number" min="1"
+        /></FormField>
+        <FormField id="c-pictures" label="Pictures at most" :wrong="at('pictures')"
+          ><input id="c-pictures" v-model.number="limits.pictures" type="number" min="0" max="20"
+        /></FormField>
         <label class="check"><input v-model="limits.picture_needed" type="checkbox" /> a picture is needed</label>
       </div>
-      <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">{{ beside(['name', 'initials', 'limit', 'pictures']) }}</p>
+      <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">
+        {{ beside(['name', 'initials', 'limit', 'pictures']) }}
+      </p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy">Save</Button>
         <Button @click="emit('close')">Cancel</Button>
       </div>
     </form>
     <div class="ends">
-      <Button v-if="channel.state === 'connected' && channel.network_address" size="small" @click="leave('withdraw')">Withdraw the consent</Button>
+      <Button v-if="channel.state === 'connected' && channel.network_address" size="small" @click="leave('withdraw')"
+        >Withdraw the consent</Button
+      >
       <Button size="small" danger @click="leave('archive')">Archive the channel</Button>
-      <p class="quiet">Archived, no new post goes there; what was there stays. What was released there while a consent is withdrawn shows as trouble at its time.</p>
+      <p class="quiet">
+        Archived, no new post goes there; what was there stays. What was released there while a consent is withdrawn
+        shows as trouble at its time.
+      </p>
     </div>
   </DialogBox>
 </template>

@@ -14,7 +14,10 @@ const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
 const key = ['channels', props.workspace]
-const { data, error } = useQuery({ queryKey: key, queryFn: () => ok(api.GET('/api/w/{workspace}/channels', { params: { path } })) })
+const { data, error } = useQuery({
+  queryKey: key,
+  queryFn: () => ok(api.GET('/api/w/{workspace}/channels', { params: { path } })),
+})
 const may = computed(() => data.value?.can.connect?.ok === true)
 const adding = ref(false)
 const changing = ref<Channel>()
@@ -32,7 +35,12 @@ async function act(run: () => Promise<unknown>, words?: string) {
 }
 async function connect(channel: Channel) {
   try {
-    const begun = await ok(api.POST('/api/w/{workspace}/connect', { params: { path }, body: { network_address: channel.network_address!, channel_id: channel.id } }))
+    const begun = await ok(
+      api.POST('/api/w/{workspace}/connect', {
+        params: { path },
+        body: { network_address: channel.network_address!, channel_id: channel.id },
+      }),
+    )
     location.assign(begun.address)
   } catch (problem) {
     void message.error(sentence(problem), 9)
@@ -40,11 +48,32 @@ async function connect(channel: Channel) {
 }
 const withdraw = (channel: Channel) =>
   act(
-    () => ok(api.POST('/api/w/{workspace}/connections/{connection}/withdraw', { params: { path: { ...path, connection: channel.connection_id! } } })),
+    () =>
+      ok(
+        api.POST('/api/w/{workspace}/connections/{connection}/withdraw', {
+          params: { path: { ...path, connection: channel.connection_id! } },
+        }),
+      ),
     'The consent is withdrawn; nothing goes out there until somebody connects again.',
   )
-const archive = (channel: string, out: boolean) => act(() => ok(api.POST('/api/w/{workspace}/channels/{channel}/archive', { params: { path: { ...path, channel } }, body: { out } })))
-const turn = (channel: Channel) => act(() => ok(api.PUT('/api/w/{workspace}/channels/{channel}/off', { params: { path: { ...path, channel: channel.id } }, body: { off: !channel.off } })))
+const archive = (channel: string, out: boolean) =>
+  act(() =>
+    ok(
+      api.POST('/api/w/{workspace}/channels/{channel}/archive', {
+        params: { path: { ...path, channel } },
+        body: { out },
+      }),
+    ),
+  )
+const turn = (channel: Channel) =>
+  act(() =>
+    ok(
+      api.PUT('/api/w/{workspace}/channels/{channel}/off', {
+        params: { path: { ...path, channel: channel.id } },
+        body: { off: !channel.off },
+      }),
+    ),
+  )
 
 async function move(index: number, step: number) {
   const order = data.value!.channels.map((one) => one.id)
@@ -57,18 +86,30 @@ async function move(index: number, step: number) {
   document.querySelectorAll<HTMLElement>('[data-mover]')[to]?.focus()
   await act(() => ok(api.PUT('/api/w/{workspace}/channels-order', { params: { path }, body: { channel_ids: order } })))
 }
-const STATES: Record<string, string> = { fine: 'connected', soon: 'soon over', rules: 'rules not understood', lapsed: 'lapsed', planned: 'not connected', offline: 'by hand' }
+const STATES: Record<string, string> = {
+  fine: 'connected',
+  soon: 'soon over',
+  rules: 'rules not understood',
+  lapsed: 'lapsed',
+  planned: 'not connected',
+  offline: 'by hand',
+}
 function limits(one: Channel) {
   const { text, pictures, needed, kinds } = one.limits
   const what = kinds.includes('picture') ? `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}` : kinds.join(' or ')
-  return `${text?.toLocaleString('en-GB')} characters · ${needed ? `needs ${kinds.includes('picture') ? 'a picture' : `a ${what}`}, ` : ''}${kinds.includes('picture') ? `at most ${what}` : ''}`.replace(/, $/, '')
+  return `${text?.toLocaleString('en-GB')} characters · ${needed ? `needs ${kinds.includes('picture') ? 'a picture' : `a ${what}`}, ` : ''}${kinds.includes('picture') ? `at most ${what}` : ''}`.replace(
+    /, $/,
+    '',
+  )
 }
 </script>
 
 <template>
   <main class="page">
     <Teleport v-if="there && data" to="#client-acts">
-      <Button type="primary" :disabled="!may" :title="data.can.connect?.why" @click="adding = true">Add a channel</Button>
+      <Button type="primary" :disabled="!may" :title="data.can.connect?.why" @click="adding = true"
+        >Add a channel</Button
+      >
     </Teleport>
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <div v-if="data" class="two">
@@ -101,7 +142,14 @@ function limits(one: Channel) {
                 </button>
                 <span v-if="may" class="steps" aria-hidden="true"
                   ><button type="button" tabindex="-1" :disabled="index === 0" @click="move(index, -1)">↑</button
-                  ><button type="button" tabindex="-1" :disabled="index === data.channels.length - 1" @click="move(index, 1)">↓</button></span
+                  ><button
+                    type="button"
+                    tabindex="-1"
+                    :disabled="index === data.channels.length - 1"
+                    @click="move(index, 1)"
+                  >
+                    ↓
+                  </button></span
                 >
               </td>
               <td>
@@ -109,7 +157,9 @@ function limits(one: Channel) {
                   ><span class="shape"><ChannelMark :network="one.network" :initials="one.initials" /></span
                   ><span
                     ><b>{{ one.name }}</b
-                    ><span class="quiet">{{ one.network === 'Offline' ? 'offline' : one.network }} · {{ limits(one) }}</span></span
+                    ><span class="quiet"
+                      >{{ one.network === 'Offline' ? 'offline' : one.network }} · {{ limits(one) }}</span
+                    ></span
                   ></span
                 >
               </td>
@@ -118,20 +168,34 @@ function limits(one: Channel) {
                 <span class="quiet">{{ one.sentence }}</span>
               </td>
               <td>
-                {{ one.planned }}<span v-if="one.waiting > 0 && one.level !== 'fine'" class="quiet">, {{ one.waiting }} cleared and waiting</span>
+                {{ one.planned
+                }}<span v-if="one.waiting > 0 && one.level !== 'fine'" class="quiet"
+                  >, {{ one.waiting }} cleared and waiting</span
+                >
               </td>
               <td>
-                <label class="check"><input type="checkbox" :checked="!one.off" @change="turn(one)" /> {{ one.off ? 'off' : 'on' }}</label>
+                <label class="check"
+                  ><input type="checkbox" :checked="!one.off" @change="turn(one)" /> {{ one.off ? 'off' : 'on' }}</label
+                >
               </td>
               <td class="acts-cell">
-                <Button v-if="['lapsed', 'planned', 'soon'].includes(one.level) && one.network_address" size="small" :type="one.level === 'lapsed' ? 'primary' : 'default'" :disabled="!may" @click="connect(one)">{{
-                  one.level === 'planned' ? 'Connect' : 'Connect again'
-                }}</Button>
-                <Button size="small" :disabled="!may" :title="data.can.connect?.why" @click="changing = one">Change …</Button>
+                <Button
+                  v-if="['lapsed', 'planned', 'soon'].includes(one.level) && one.network_address"
+                  size="small"
+                  :type="one.level === 'lapsed' ? 'primary' : 'default'"
+                  :disabled="!may"
+                  @click="connect(one)"
+                  >{{ one.level === 'planned' ? 'Connect' : 'Connect again' }}</Button
+                >
+                <Button size="small" :disabled="!may" :title="data.can.connect?.why" @click="changing = one"
+                  >Change …</Button
+                >
               </td>
             </tr>
             <tr v-if="data.channels.length === 0">
-              <td colspan="6" class="quiet">No channel yet. Connect one, plan for one before it is connected, or add one that is published by hand.</td>
+              <td colspan="6" class="quiet">
+                No channel yet. Connect one, plan for one before it is connected, or add one that is published by hand.
+              </td>
             </tr>
           </tbody>
         </table>
@@ -139,7 +203,8 @@ function limits(one: Channel) {
           <summary>{{ data.archived.length }} archived</summary>
           <ul>
             <li v-for="one in data.archived" :key="one.id">
-              <ChannelMark :network="one.network" :initials="one.initials" /> {{ one.name }} <Button size="small" :disabled="!may" @click="archive(one.id, true)">Unarchive</Button>
+              <ChannelMark :network="one.network" :initials="one.initials" /> {{ one.name }}
+              <Button size="small" :disabled="!may" @click="archive(one.id, true)">Unarchive</Button>
             </li>
           </ul>
         </details>
@@ -147,7 +212,15 @@ function limits(one: Channel) {
       <ChannelSets :workspace="workspace" :here="data" />
     </div>
     <AddChannel v-if="data && adding" :workspace="workspace" :here="data" @close="adding = false" />
-    <ChannelSettings v-if="changing" :key="changing.id" :workspace="workspace" :channel="changing" @close="changing = undefined" @archive="archive(changing!.id, false)" @withdraw="withdraw(changing!)" />
+    <ChannelSettings
+      v-if="changing"
+      :key="changing.id"
+      :workspace="workspace"
+      :channel="changing"
+      @close="changing = undefined"
+      @archive="archive(changing!.id, false)"
+      @withdraw="withdraw(changing!)"
+    />
   </main>
 </template>
 

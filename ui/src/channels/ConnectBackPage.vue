@@ -13,7 +13,11 @@ const router = useRouter()
 const queries = useQueryClient()
 const workspace = ref('')
 const tryId = ref('')
-const found = ref<{ network: string; wanted: string | null; accounts: { account: string; name: string; here: string | null; state: string | null; elsewhere: string[] }[] }>()
+const found = ref<{
+  network: string
+  wanted: string | null
+  accounts: { account: string; name: string; here: string | null; state: string | null; elsewhere: string[] }[]
+}>()
 const ticked = ref<string[]>([])
 const anyway = ref(false)
 const failed = ref('')
@@ -21,7 +25,9 @@ const back = ref<string>()
 const { busy, beside, run } = useProblem()
 const { workspaces } = useChosen()
 const client = computed(() => workspaces.value.find((one) => one.id === workspace.value)?.name ?? 'this client')
-const elsewhere = computed(() => found.value?.accounts.some((one) => ticked.value.includes(one.account) && one.elsewhere.length > 0) ?? false)
+const elsewhere = computed(
+  () => found.value?.accounts.some((one) => ticked.value.includes(one.account) && one.elsewhere.length > 0) ?? false,
+)
 
 onMounted(async () => {
   const { state, code, error, of, step } = route.query as Record<string, string | undefined>
@@ -30,23 +36,42 @@ onMounted(async () => {
       workspace.value = of
       tryId.value = step
     } else {
-      const done = await ok(api.POST('/api/connect/finish', { body: { state: state ?? '', code: code ?? null, error: error ?? null } }))
+      const done = await ok(
+        api.POST('/api/connect/finish', { body: { state: state ?? '', code: code ?? null, error: error ?? null } }),
+      )
       workspace.value = done.workspace_id
       tryId.value = done.try_id
       // the code is used up; the address keeps only where this goes on
       await router.replace({ name: 'connect-back', query: { of: done.workspace_id, step: done.try_id } })
     }
-    found.value = await ok(api.GET('/api/w/{workspace}/connect/{try}', { params: { path: { workspace: workspace.value, try: tryId.value } } }))
-    ticked.value = found.value.accounts.filter((one) => one.elsewhere.length === 0 && (found.value!.wanted === null || one.account === found.value!.wanted)).map((one) => one.account)
+    found.value = await ok(
+      api.GET('/api/w/{workspace}/connect/{try}', {
+        params: { path: { workspace: workspace.value, try: tryId.value } },
+      }),
+    )
+    ticked.value = found.value.accounts
+      .filter(
+        (one) => one.elsewhere.length === 0 && (found.value!.wanted === null || one.account === found.value!.wanted),
+      )
+      .map((one) => one.account)
   } catch (caught) {
     failed.value = sentence(caught)
     back.value = isProblem(caught) ? (caught.problem.facts?.workspace_id as string | undefined) : undefined
   }
 })
 async function add() {
-  const done = await run(() => ok(api.POST('/api/w/{workspace}/connect/{try}/add', { params: { path: { workspace: workspace.value, try: tryId.value } }, body: { accounts: ticked.value, anyway: anyway.value } })))
+  const done = await run(() =>
+    ok(
+      api.POST('/api/w/{workspace}/connect/{try}/add', {
+        params: { path: { workspace: workspace.value, try: tryId.value } },
+        body: { accounts: ticked.value, anyway: anyway.value },
+      }),
+    ),
+  )
   if (!done) return
-  void message.success(done.ids.length === 1 ? 'One channel is connected.' : `${done.ids.length} channels are connected.`)
+  void message.success(
+    done.ids.length === 1 ? 'One channel is connected.' : `${done.ids.length} channels are connected.`,
+  )
   await queries.invalidateQueries()
   await router.push({ name: 'channels', params: { workspace: workspace.value } })
 }
@@ -59,7 +84,9 @@ async function add() {
         <h2>Nothing was connected</h2>
         <p role="alert">{{ failed }}</p>
         <p class="acts">
-          <router-link :to="back ? { name: 'channels', params: { workspace: back } } : { name: 'desk' }">{{ back ? 'Back to the channels' : 'Go to the Desk' }}</router-link>
+          <router-link :to="back ? { name: 'channels', params: { workspace: back } } : { name: 'desk' }">{{
+            back ? 'Back to the channels' : 'Go to the Desk'
+          }}</router-link>
         </p>
       </template>
       <form v-else-if="found" @submit.prevent="add">
@@ -70,15 +97,31 @@ async function add() {
           <span>
             <b>{{ one.name }}</b> <span class="quiet">{{ one.account }}</span>
             <span v-if="one.here" class="quiet line"
-              >is “{{ one.here }}” here, {{ one.state === 'planned' ? 'planned; connecting it lets the waiting posts go' : 'and is connected again; its posts keep everything' }}</span
+              >is “{{ one.here }}” here,
+              {{
+                one.state === 'planned'
+                  ? 'planned; connecting it lets the waiting posts go'
+                  : 'and is connected again; its posts keep everything'
+              }}</span
             >
-            <span v-if="one.elsewhere.length > 0" class="late line">is connected at {{ one.elsewhere.join(' and ') }} already</span>
+            <span v-if="one.elsewhere.length > 0" class="late line"
+              >is connected at {{ one.elsewhere.join(' and ') }} already</span
+            >
           </span>
         </label>
-        <label v-if="elsewhere" class="check"><input v-model="anyway" type="checkbox" /> It is meant here too: two clients will post on the same account</label>
+        <label v-if="elsewhere" class="check"
+          ><input v-model="anyway" type="checkbox" /> It is meant here too: two clients will post on the same
+          account</label
+        >
         <p v-if="beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
         <div class="acts">
-          <Button type="primary" html-type="submit" :loading="busy" :disabled="ticked.length === 0 || (elsewhere && !anyway)">Add {{ ticked.length === 1 ? 'it' : `these ${ticked.length}` }}</Button>
+          <Button
+            type="primary"
+            html-type="submit"
+            :loading="busy"
+            :disabled="ticked.length === 0 || (elsewhere && !anyway)"
+            >Add {{ ticked.length === 1 ? 'it' : `these ${ticked.length}` }}</Button
+          >
           <router-link :to="{ name: 'channels', params: { workspace } }">Add none</router-link>
         </div>
       </form>

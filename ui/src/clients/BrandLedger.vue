@@ -7,15 +7,31 @@ import { api, ok } from '@/api/client'
 const props = defineProps<{ workspace: string }>()
 const KEY = 'brand-open'
 const open = ref(localStorage.getItem(KEY) === 'yes')
-const { data } = useQuery({ queryKey: ['brand', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/brand', { params: { path: { workspace: props.workspace } } })), enabled: open })
-const value = <T,>(part: 'colours' | 'voice' | 'do' | 'dont' | 'links' | 'hashtags') => computed(() => (data.value?.parts[part].value ?? []) as T)
+const { data } = useQuery({
+  queryKey: ['brand', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/brand', { params: { path: { workspace: props.workspace } } })),
+  enabled: open,
+})
+const value = <T,>(part: 'colours' | 'voice' | 'do' | 'dont' | 'links' | 'hashtags') =>
+  computed(() => (data.value?.parts[part].value ?? []) as T)
 const colours = value<{ name: string; hex: string }[]>('colours')
 const voice = value<string>('voice')
 const dos = value<string>('do')
 const donts = value<string>('dont')
 const links = value<{ title: string; address: string }[]>('links')
 const tags = value<{ name: string; tags: string[] }[]>('hashtags')
-const empty = computed(() => data.value && colours.value.length + voice.value.length + dos.value.length + donts.value.length + links.value.length + tags.value.length + data.value.files.length === 0)
+const empty = computed(
+  () =>
+    data.value &&
+    colours.value.length +
+      voice.value.length +
+      dos.value.length +
+      donts.value.length +
+      links.value.length +
+      tags.value.length +
+      data.value.files.length ===
+      0,
+)
 function turn() {
   open.value = !open.value
   localStorage.setItem(KEY, open.value ? 'yes' : 'no')
@@ -32,7 +48,9 @@ function turn() {
       <p v-if="empty" class="quiet">Nothing is written on it yet.</p>
       <ul v-if="colours.length > 0" class="swatches">
         <li v-for="one in colours" :key="one.hex" :title="`${one.name} ${one.hex}`">
-          <svg width="24" height="24" role="img" :aria-label="`${one.name || 'colour'} ${one.hex}`"><rect width="24" height="24" :fill="one.hex" stroke="#D2D5D1" /></svg>
+          <svg width="24" height="24" role="img" :aria-label="`${one.name || 'colour'} ${one.hex}`">
+            <rect width="24" height="24" :fill="one.hex" stroke="#D2D5D1" />
+          </svg>
         </li>
       </ul>
       <p v-if="voice" class="words">{{ voice }}</p>

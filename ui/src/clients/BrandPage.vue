@@ -11,7 +11,10 @@ import { useBrandPart } from './brand'
 const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
-const { data, error } = useQuery({ queryKey: ['brand', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/brand', { params: { path } })) })
+const { data, error } = useQuery({
+  queryKey: ['brand', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/brand', { params: { path } })),
+})
 const part = (name: keyof Schemas['BrandSheet']['parts']) => computed(() => data.value?.parts[name])
 const may = computed(() => data.value?.can.change_settings?.ok === true)
 
@@ -27,7 +30,11 @@ async function add(event: Event) {
   const field = event.target as HTMLInputElement
   for (const file of field.files ?? []) {
     sending.value = true
-    const reply = await fetch(`/api/w/${props.workspace}/brand-files?name=${encodeURIComponent(file.name)}`, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file })
+    const reply = await fetch(`/api/w/${props.workspace}/brand-files?name=${encodeURIComponent(file.name)}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/octet-stream' },
+      body: file,
+    })
     if (!reply.ok) {
       const problem = (await reply.json()) as { detail: string; way_on?: string }
       void message.error(`${file.name}: ${[problem.detail, problem.way_on].filter(Boolean).join(' ')}`, 9)
@@ -59,11 +66,32 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
         <BrandPart title="Colours" hint="hex, shown as swatches" :may="may" :part="colours">
           <ul class="swatches">
             <li v-for="(one, index) in colours.value" :key="index">
-              <svg width="100%" height="54" :aria-label="`${one.name || 'colour'} ${one.hex}`" role="img"><rect width="100%" height="54" :fill="shown(one.hex)" stroke="#D2D5D1" /></svg>
+              <svg width="100%" height="54" :aria-label="`${one.name || 'colour'} ${one.hex}`" role="img">
+                <rect width="100%" height="54" :fill="shown(one.hex)" stroke="#D2D5D1" />
+              </svg>
               <template v-if="may">
-                <input v-model="one.name" class="plain-input" type="text" placeholder="name" :aria-label="`Name of colour ${index + 1}`" />
-                <input v-model="one.hex" class="plain-input digest" type="text" :aria-label="`Hex of colour ${index + 1}`" maxlength="7" />
-                <button type="button" class="link-button" :aria-label="`Remove ${one.name || one.hex}`" @click="colours.value.splice(index, 1)">Remove</button>
+                <input
+                  v-model="one.name"
+                  class="plain-input"
+                  type="text"
+                  placeholder="name"
+                  :aria-label="`Name of colour ${index + 1}`"
+                />
+                <input
+                  v-model="one.hex"
+                  class="plain-input digest"
+                  type="text"
+                  :aria-label="`Hex of colour ${index + 1}`"
+                  maxlength="7"
+                />
+                <button
+                  type="button"
+                  class="link-button"
+                  :aria-label="`Remove ${one.name || one.hex}`"
+                  @click="colours.value.splice(index, 1)"
+                >
+                  Remove
+                </button>
               </template>
               <template v-else
                 ><b>{{ one.name }}</b
@@ -79,13 +107,22 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
             <h2>Contrast against each other</h2>
             <span class="quiet">WCAG 2.2: 4.5 for text, 3 for large text and marks</span>
           </div>
-          <ContrastTable :contrasts="data.contrasts" :colours="(data.parts.colours.value as unknown as { name: string; hex: string }[]) ?? []" />
+          <ContrastTable
+            :contrasts="data.contrasts"
+            :colours="(data.parts.colours.value as unknown as { name: string; hex: string }[]) ?? []"
+          />
         </section>
         <BrandPart title="Hashtag sets" hint="chosen together when writing" :may="may" :part="tags">
           <ul class="rows">
             <li v-for="(one, index) in tags.value" :key="index">
               <template v-if="may">
-                <input v-model="one.name" class="plain-input short" type="text" placeholder="name" :aria-label="`Name of set ${index + 1}`" />
+                <input
+                  v-model="one.name"
+                  class="plain-input short"
+                  type="text"
+                  placeholder="name"
+                  :aria-label="`Name of set ${index + 1}`"
+                />
                 <input
                   class="plain-input"
                   type="text"
@@ -102,7 +139,8 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
                 <button type="button" class="link-button" @click="tags.value.splice(index, 1)">Remove</button>
               </template>
               <template v-else
-                ><b>{{ one.name }}</b> <span class="copy">{{ one.tags.map((tag) => `#${tag}`).join(' ') }}</span></template
+                ><b>{{ one.name }}</b>
+                <span class="copy">{{ one.tags.map((tag) => `#${tag}`).join(' ') }}</span></template
               >
             </li>
           </ul>
@@ -112,7 +150,14 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
       </div>
       <div>
         <BrandPart title="Voice" hint="how this client speaks" :may="may" :part="voice">
-          <textarea v-if="may" v-model="voice.value" class="plain-input copy" rows="5" aria-label="Voice" @keydown.ctrl.enter="voice.save" />
+          <textarea
+            v-if="may"
+            v-model="voice.value"
+            class="plain-input copy"
+            rows="5"
+            aria-label="Voice"
+            @keydown.ctrl.enter="voice.save"
+          />
           <p v-else class="copy">{{ voice.value || 'Nothing is written yet.' }}</p>
         </BrandPart>
         <div class="pair">
@@ -129,8 +174,20 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
           <ul class="rows">
             <li v-for="(one, index) in links.value" :key="index">
               <template v-if="may">
-                <input v-model="one.title" class="plain-input short" type="text" placeholder="title" :aria-label="`Title of link ${index + 1}`" />
-                <input v-model="one.address" class="plain-input" type="url" placeholder="https://" :aria-label="`Address of link ${index + 1}`" />
+                <input
+                  v-model="one.title"
+                  class="plain-input short"
+                  type="text"
+                  placeholder="title"
+                  :aria-label="`Title of link ${index + 1}`"
+                />
+                <input
+                  v-model="one.address"
+                  class="plain-input"
+                  type="url"
+                  placeholder="https://"
+                  :aria-label="`Address of link ${index + 1}`"
+                />
                 <button type="button" class="link-button" @click="links.value.splice(index, 1)">Remove</button>
               </template>
               <a v-else :href="one.address" rel="noreferrer noopener" target="_blank">{{ one.title || one.address }}</a>
@@ -152,7 +209,9 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
             </li>
             <li v-if="data.files.length === 0" class="quiet">No files yet.</li>
           </ul>
-          <label v-if="may" class="file">Add files <input type="file" multiple :disabled="sending" @change="add" /></label>
+          <label v-if="may" class="file"
+            >Add files <input type="file" multiple :disabled="sending" @change="add"
+          /></label>
         </section>
       </div>
     </div>

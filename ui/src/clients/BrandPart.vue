@@ -22,12 +22,19 @@ defineProps<{ title: string; hint?: string; may: boolean; part: Written }>()
     <slot />
     <div v-if="part.theirs" class="clash" role="alert">
       <b>{{ part.theirs.by ?? 'Somebody' }} wrote this meanwhile:</b>
-      <p class="copy">{{ typeof part.theirs.value === 'string' ? part.theirs.value : JSON.stringify(part.theirs.value) }}</p>
-      <div class="acts"><Button size="small" type="primary" @click="part.save">Keep mine</Button><Button size="small" @click="part.takeTheirs">Use theirs</Button></div>
+      <p class="copy">
+        {{ typeof part.theirs.value === 'string' ? part.theirs.value : JSON.stringify(part.theirs.value) }}
+      </p>
+      <div class="acts">
+        <Button size="small" type="primary" @click="part.save">Keep mine</Button
+        ><Button size="small" @click="part.takeTheirs">Use theirs</Button>
+      </div>
     </div>
     <p v-else-if="part.problem" class="wrong" role="alert">{{ part.problem }}</p>
     <div v-if="may && part.dirty && !part.theirs" class="acts">
-      <Button type="primary" size="small" :loading="part.busy" @click="part.save">Save {{ title.toLowerCase() }}</Button>
+      <Button type="primary" size="small" :loading="part.busy" @click="part.save"
+        >Save {{ title.toLowerCase() }}</Button
+      >
       <Button size="small" @click="part.drop">Discard my changes</Button>
       <span class="quiet">not saved yet, kept in this browser</span>
     </div>

@@ -21,7 +21,9 @@ const pages = [
   { name: 'settings', label: 'Client settings' },
   { name: 'client-record', label: 'Record' },
 ] as const
-const bar = computed(() => pages.map((one) => ({ ...one, to: { name: one.name, params: { workspace: props.workspace } } })))
+const bar = computed(() =>
+  pages.map((one) => ({ ...one, to: { name: one.name, params: { workspace: props.workspace } } })),
+)
 
 // the guided set-up: its steps are these pages, in this order
 const steps = [
@@ -32,7 +34,8 @@ const steps = [
 ] as const
 const at = computed(() => steps.findIndex((one) => one.step === client.value?.setup_step))
 const keep = useMutation({
-  mutationFn: (step: string | null) => ok(api.PUT('/api/w/{workspace}/setup-step', { params: { path: { workspace: props.workspace } }, body: { step } })),
+  mutationFn: (step: string | null) =>
+    ok(api.PUT('/api/w/{workspace}/setup-step', { params: { path: { workspace: props.workspace } }, body: { step } })),
   onSuccess: (_, step) => {
     void queries.invalidateQueries({ queryKey: ['me'] })
     const next = steps.find((one) => one.step === step)
@@ -44,28 +47,46 @@ const keep = useMutation({
 <template>
   <div v-if="client">
     <PageBar :name="client.name" label="Pages of this client" :pages="bar">
-      <template #mark><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" :picture="client.picture" :size="26" /></template>
+      <template #mark
+        ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" :picture="client.picture" :size="26"
+      /></template>
       <template #acts><div id="client-acts" /></template>
     </PageBar>
     <div v-if="at >= 0" class="setup" role="region" aria-label="Set-up">
       <ol>
         <li class="done">Name and mark</li>
-        <li v-for="(one, index) in steps" :key="one.step" :class="{ done: index < at, now: index === at }" :aria-current="index === at ? 'step' : undefined">
+        <li
+          v-for="(one, index) in steps"
+          :key="one.step"
+          :class="{ done: index < at, now: index === at }"
+          :aria-current="index === at ? 'step' : undefined"
+        >
           <router-link :to="{ name: one.name, params: { workspace } }">{{ one.label }}</router-link>
         </li>
       </ol>
       <span class="fill" />
       <span class="quiet">You can leave at any time; it goes on from here.</span>
       <Button v-if="at > 0" size="small" @click="keep.mutate(steps[at - 1]!.step)">Back</Button>
-      <Button v-if="at < steps.length - 1" size="small" type="primary" :loading="keep.isPending.value" @click="keep.mutate(steps[at + 1]!.step)">Next: {{ steps[at + 1]!.label.toLowerCase() }}</Button>
-      <Button v-else size="small" type="primary" :loading="keep.isPending.value" @click="keep.mutate(null)">Set-up is done</Button>
+      <Button
+        v-if="at < steps.length - 1"
+        size="small"
+        type="primary"
+        :loading="keep.isPending.value"
+        @click="keep.mutate(steps[at + 1]!.step)"
+        >Next: {{ steps[at + 1]!.label.toLowerCase() }}</Button
+      >
+      <Button v-else size="small" type="primary" :loading="keep.isPending.value" @click="keep.mutate(null)"
+        >Set-up is done</Button
+      >
     </div>
     <router-view v-slot="{ Component }">
       <component :is="Component" :key="workspace" />
     </router-view>
   </div>
   <main v-else class="page">
-    <p class="quiet">This client is not here, or not yours to see. <router-link to="/desk">Go to the Desk</router-link></p>
+    <p class="quiet">
+      This client is not here, or not yours to see. <router-link to="/desk">Go to the Desk</router-link>
+    </p>
   </main>
 </template>
 

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // Each pair of colours as it would be read: the one on the other, with the ratio and what it is good for.
-defineProps<{ contrasts: { one: string; other: string; ratio: number; good_for: string }[]; colours: { name: string; hex: string }[] }>()
+defineProps<{
+  contrasts: { one: string; other: string; ratio: number; good_for: string }[]
+  colours: { name: string; hex: string }[]
+}>()
 const WORDS: Record<string, string> = { text: 'text', large: 'large text, marks', none: 'not for reading' }
 </script>
 
@@ -13,7 +16,10 @@ const WORDS: Record<string, string> = { text: 'text', large: 'large text, marks'
         <text x="24" y="18" text-anchor="middle" font-size="14" font-weight="600" :fill="pair.one">Aa</text>
         <text x="72" y="18" text-anchor="middle" font-size="14" font-weight="600" :fill="pair.other">Aa</text>
       </svg>
-      <span>{{ colours.find((one) => one.hex === pair.one)?.name || pair.one }} with {{ colours.find((one) => one.hex === pair.other)?.name || pair.other }}</span>
+      <span
+        >{{ colours.find((one) => one.hex === pair.one)?.name || pair.one }} with
+        {{ colours.find((one) => one.hex === pair.other)?.name || pair.other }}</span
+      >
       <b>{{ pair.ratio.toFixed(2) }} : 1</b>
       <span :class="{ late: pair.good_for === 'none' }">{{ WORDS[pair.good_for] }}</span>
     </li>

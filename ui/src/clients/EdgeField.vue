@@ -8,7 +8,10 @@ const value = defineModel<string>({ required: true })
 
 <template>
   <FormField id="edge" label="Colour of its edge" :wrong="wrong">
-    <span class="colour"><input id="edge" v-model="value" type="color" aria-label="Colour of its edge" /> <input v-model="value" type="text" aria-label="The colour in digits" maxlength="7" /></span>
+    <span class="colour"
+      ><input id="edge" v-model="value" type="color" aria-label="Colour of its edge" />
+      <input v-model="value" type="text" aria-label="The colour in digits" maxlength="7"
+    /></span>
   </FormField>
 </template>
 

@@ -21,7 +21,11 @@ const open = (what: 'archive' | 'delete') => {
   typed.value = ''
   asking.value = what
 }
-const { data: goes } = useQuery({ queryKey: ['what-goes', props.workspace, asking], queryFn: () => ok(api.GET('/api/w/{workspace}/what-goes', { params: { path } })), enabled: () => asking.value !== undefined })
+const { data: goes } = useQuery({
+  queryKey: ['what-goes', props.workspace, asking],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/what-goes', { params: { path } })),
+  enabled: () => asking.value !== undefined,
+})
 
 async function archive(out: boolean) {
   const done = await run(async () => {
@@ -48,7 +52,9 @@ async function remove() {
   <section class="block">
     <h2>The end of the work</h2>
     <div class="row">
-      <a v-if="can.export?.ok" :href="`/api/w/${workspace}/export`" download>Export everything (ZIP of JSON, CSV and files)</a>
+      <a v-if="can.export?.ok" :href="`/api/w/${workspace}/export`" download
+        >Export everything (ZIP of JSON, CSV and files)</a
+      >
       <span v-else class="quiet">{{ can.export?.why }}</span>
     </div>
     <div class="row">
@@ -63,10 +69,12 @@ async function remove() {
     <p>It can be read and nothing else; nothing goes out. You can take it out again.</p>
     <ul v-if="goes">
       <li v-if="goes.releases > 0">
-        <b>{{ goes.releases }}</b> {{ goes.releases === 1 ? 'release is' : 'releases are' }} taken back; they must be released again later.
+        <b>{{ goes.releases }}</b> {{ goes.releases === 1 ? 'release is' : 'releases are' }} taken back; they must be
+        released again later.
       </li>
       <li v-if="goes.open_asks > 0">
-        <b>{{ goes.open_asks }}</b> open {{ goes.open_asks === 1 ? 'ask is' : 'asks are' }} withdrawn; answers that were given stay.
+        <b>{{ goes.open_asks }}</b> open {{ goes.open_asks === 1 ? 'ask is' : 'asks are' }} withdrawn; answers that were
+        given stay.
       </li>
       <li v-if="goes.releases + goes.open_asks === 0">Nothing is released or asked at the moment.</li>
     </ul>

@@ -18,7 +18,15 @@ import { useProblem } from '@/parts/problem'
 const router = useRouter()
 const queries = useQueryClient()
 const { me, workspaces } = useChosen()
-const form = useKept('new-client', { name: '', mark: '', edge: '#1D5C74', zone: readerZone(), week_start: 1, copy_from: '', copy: ['days', 'route', 'brand', 'writing'] })
+const form = useKept('new-client', {
+  name: '',
+  mark: '',
+  edge: '#1D5C74',
+  zone: readerZone(),
+  week_start: 1,
+  copy_from: '',
+  copy: ['days', 'route', 'brand', 'writing'],
+})
 const ownMark = ref(form.value.mark !== '' && form.value.mark !== initials(form.value.name))
 const { busy, at, beside, run } = useProblem()
 const sources = computed(() => workspaces.value.filter((one) => one.can.change_settings?.ok))
@@ -39,7 +47,9 @@ watch(
 
 async function make() {
   const { copy_from, copy, ...facts } = form.value
-  const made = await run(() => ok(api.POST('/api/clients', { body: { ...facts, copy_from: copy_from || null, copy: copy_from ? copy : [] } })))
+  const made = await run(() =>
+    ok(api.POST('/api/clients', { body: { ...facts, copy_from: copy_from || null, copy: copy_from ? copy : [] } })),
+  )
   if (!made) return
   form.forget()
   await queries.invalidateQueries({ queryKey: ['me'] })
@@ -51,23 +61,41 @@ async function make() {
   <main class="page">
     <div class="page-head">
       <h1>A new client</h1>
-      <span class="quiet">Step 1 of 5. The workspace is there at once, walled off; the further steps fill it, now or later.</span>
+      <span class="quiet"
+        >Step 1 of 5. The workspace is there at once, walled off; the further steps fill it, now or later.</span
+      >
     </div>
     <form class="block narrow" @submit.prevent="make">
       <FormField id="name" label="Name" :wrong="at('name')" hint="As the client writes it.">
         <input id="name" v-model="form.value.name" type="text" autofocus required maxlength="120" />
       </FormField>
       <div class="pair">
-        <FormField id="mark" label="Mark" :wrong="at('mark')" hint="One to three letters; a picture can take their place later.">
+        <FormField
+          id="mark"
+          label="Mark"
+          :wrong="at('mark')"
+          hint="One to three letters; a picture can take their place later."
+        >
           <input id="mark" v-model="form.value.mark" type="text" maxlength="3" @input="ownMark = true" />
         </FormField>
         <EdgeField v-model="form.value.edge" :wrong="at('edge')" />
       </div>
       <div class="pair">
-        <ZoneField id="zone" v-model="form.value.zone" label="Time zone" :wrong="at('zone')" hint="Planned times are times there." />
+        <ZoneField
+          id="zone"
+          v-model="form.value.zone"
+          label="Time zone"
+          :wrong="at('zone')"
+          hint="Planned times are times there."
+        />
         <WeekField v-model="form.value.week_start" :wrong="at('week_start')" />
       </div>
-      <FormField v-if="sources.length > 0" id="copy" label="Copy the set-up of another client" hint="Never posts, talk, media or channels.">
+      <FormField
+        v-if="sources.length > 0"
+        id="copy"
+        label="Copy the set-up of another client"
+        hint="Never posts, talk, media or channels."
+      >
         <select id="copy" v-model="form.value.copy_from">
           <option value="">no, begin anew</option>
           <option v-for="one in sources" :key="one.id" :value="one.id">{{ one.name }}</option>
@@ -75,9 +103,13 @@ async function make() {
       </FormField>
       <fieldset v-if="form.value.copy_from" class="what">
         <legend>What is copied</legend>
-        <label v-for="[key, words] in kinds" :key="key" class="check"><input v-model="form.value.copy" type="checkbox" :value="key" /> {{ words }}</label>
+        <label v-for="[key, words] in kinds" :key="key" class="check"
+          ><input v-model="form.value.copy" type="checkbox" :value="key" /> {{ words }}</label
+        >
       </fieldset>
-      <p v-if="beside(['name', 'mark', 'edge', 'zone', 'week_start'])" class="wrong" role="alert">{{ beside(['name', 'mark', 'edge', 'zone', 'week_start']) }}</p>
+      <p v-if="beside(['name', 'mark', 'edge', 'zone', 'week_start'])" class="wrong" role="alert">
+        {{ beside(['name', 'mark', 'edge', 'zone', 'week_start']) }}
+      </p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy" :disabled="!me?.sets_up">Create the client</Button>
         <router-link to="/desk">Cancel; what is typed stays here</router-link>

@@ -18,14 +18,38 @@ import { calendarDay } from '@/api/time'
 const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
-const { data, error } = useQuery({ queryKey: ['settings', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/settings', { params: { path } })) })
-type Form = Pick<Schemas['Settings'], 'name' | 'mark' | 'edge' | 'zone' | 'week_start' | 'time_policy' | 'holidays' | 'working_hours' | 'currency' | 'tracking'>
+const { data, error } = useQuery({
+  queryKey: ['settings', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/settings', { params: { path } })),
+})
+type Form = Pick<
+  Schemas['Settings'],
+  | 'name'
+  | 'mark'
+  | 'edge'
+  | 'zone'
+  | 'week_start'
+  | 'time_policy'
+  | 'holidays'
+  | 'working_hours'
+  | 'currency'
+  | 'tracking'
+>
 const form = ref<Form>()
 const seen = ref(0)
 const theirs = ref<Partial<Form>>()
 const { busy, at, beside, run, error: refused } = useProblem()
-const off = computed(() => (data.value && !data.value.can.change_settings?.ok ? data.value.can.change_settings?.why : undefined))
-const changed = computed(() => form.value && data.value && (Object.keys(form.value) as (keyof Form)[]).some((key) => JSON.stringify(form.value![key]) !== JSON.stringify(data.value![key])))
+const off = computed(() =>
+  data.value && !data.value.can.change_settings?.ok ? data.value.can.change_settings?.why : undefined,
+)
+const changed = computed(
+  () =>
+    form.value &&
+    data.value &&
+    (Object.keys(form.value) as (keyof Form)[]).some(
+      (key) => JSON.stringify(form.value![key]) !== JSON.stringify(data.value![key]),
+    ),
+)
 
 watch(
   data,
@@ -36,14 +60,36 @@ watch(
 )
 function take(now: Schemas['Settings']) {
   const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
-  form.value = { name, mark, edge, zone, week_start, time_policy, holidays, working_hours: JSON.parse(JSON.stringify(working_hours)) as Form['working_hours'], currency, tracking: { ...tracking } }
+  form.value = {
+    name,
+    mark,
+    edge,
+    zone,
+    week_start,
+    time_policy,
+    holidays,
+    working_hours: JSON.parse(JSON.stringify(working_hours)) as Form['working_hours'],
+    currency,
+    tracking: { ...tracking },
+  }
   seen.value = now.version
 }
 
 async function save() {
   const current = form.value!
-  const only = Object.fromEntries((Object.keys(current) as (keyof Form)[]).filter((key) => JSON.stringify(current[key]) !== JSON.stringify(data.value![key])).map((key) => [key, current[key]]))
-  const saved = await run(() => ok(api.PUT('/api/w/{workspace}/settings', { params: { path, header: { 'If-Match': `"${seen.value}"` } }, body: only })))
+  const only = Object.fromEntries(
+    (Object.keys(current) as (keyof Form)[])
+      .filter((key) => JSON.stringify(current[key]) !== JSON.stringify(data.value![key]))
+      .map((key) => [key, current[key]]),
+  )
+  const saved = await run(() =>
+    ok(
+      api.PUT('/api/w/{workspace}/settings', {
+        params: { path, header: { 'If-Match': `"${seen.value}"` } },
+        body: only,
+      }),
+    ),
+  )
   if (saved) {
     theirs.value = undefined
     void message.success('Saved.')
@@ -68,7 +114,11 @@ async function takeTheirs() {
 async function picture(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
-  const reply = await fetch(`/api/w/${props.workspace}/mark`, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file })
+  const reply = await fetch(`/api/w/${props.workspace}/mark`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: file,
+  })
   if (reply.ok) void message.success('The mark is a picture now.')
   else {
     const problem = (await reply.json()) as { detail: string; way_on?: string }
@@ -86,11 +136,30 @@ function setTag(name: string, text: string) {
   form.value!.tracking = text === '' ? rest : { ...rest, [name]: text }
 }
 const sample = computed(() => {
-  const places: Record<string, string> = { network: 'ticker', channel: 'ticker', campaign: 'winter', client: (form.value?.name ?? '').toLowerCase().replace(/\s+/g, '-') }
-  const pairs = TAGS.filter((name) => form.value?.tracking[name]).map((name) => `utm_${name}=${form.value!.tracking[name]!.replace(/\{(\w+)\}/g, (whole, place: string) => places[place] ?? whole)}`)
+  const places: Record<string, string> = {
+    network: 'ticker',
+    channel: 'ticker',
+    campaign: 'winter',
+    client: (form.value?.name ?? '').toLowerCase().replace(/\s+/g, '-'),
+  }
+  const pairs = TAGS.filter((name) => form.value?.tracking[name]).map(
+    (name) =>
+      `utm_${name}=${form.value!.tracking[name]!.replace(/\{(\w+)\}/g, (whole, place: string) => places[place] ?? whole)}`,
+  )
   return pairs.length > 0 ? `https://…/page?${pairs.join('&')}` : 'https://…/page'
 })
-const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'holidays', 'working_hours', 'currency', 'tracking']
+const fields = [
+  'name',
+  'mark',
+  'edge',
+  'zone',
+  'week_start',
+  'time_policy',
+  'holidays',
+  'working_hours',
+  'currency',
+  'tracking',
+]
 </script>
 
 <template>
@@ -101,9 +170,13 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
       <fieldset :disabled="!!off">
         <section class="block">
           <h2>Name and mark</h2>
-          <FormField id="name" label="Name" :wrong="at('name')"><input id="name" v-model="form.name" type="text" maxlength="120" /></FormField>
+          <FormField id="name" label="Name" :wrong="at('name')"
+            ><input id="name" v-model="form.name" type="text" maxlength="120"
+          /></FormField>
           <div class="pair">
-            <FormField id="mark" label="Mark in letters" :wrong="at('mark')"><input id="mark" v-model="form.mark" type="text" maxlength="3" /></FormField>
+            <FormField id="mark" label="Mark in letters" :wrong="at('mark')"
+              ><input id="mark" v-model="form.mark" type="text" maxlength="3"
+            /></FormField>
             <EdgeField v-model="form.edge" :wrong="at('edge')" />
           </div>
           <div class="mark">
@@ -115,10 +188,21 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
         <section class="block">
           <h2>Days and hours</h2>
           <div class="pair">
-            <ZoneField id="zone" v-model="form.zone" label="Time zone" :wrong="at('zone')" hint="Planned times keep their wall time." />
+            <ZoneField
+              id="zone"
+              v-model="form.zone"
+              label="Time zone"
+              :wrong="at('zone')"
+              hint="Planned times keep their wall time."
+            />
             <WeekField v-model="form.week_start" :wrong="at('week_start')" />
           </div>
-          <FormField id="holidays" label="Public holidays" :wrong="at('holidays')" hint="Days off count as no working time.">
+          <FormField
+            id="holidays"
+            label="Public holidays"
+            :wrong="at('holidays')"
+            hint="Days off count as no working time."
+          >
             <select id="holidays" v-model="form.holidays">
               <option value="">none</option>
               <option v-for="one in regions(form.holidays)" :key="one.code" :value="one.code">{{ one.name }}</option>
@@ -128,31 +212,58 @@ const fields = ['name', 'mark', 'edge', 'zone', 'week_start', 'time_policy', 'ho
         </section>
         <section class="block">
           <h2>When a planned time is changed after a yes</h2>
-          <label class="check"><input v-model="form.time_policy" type="radio" value="never" /> the yes always stays</label>
-          <label class="check"><input v-model="form.time_policy" type="radio" value="local_date" /> the yes stays as long as the day there is the same</label>
-          <label class="check"><input v-model="form.time_policy" type="radio" value="always" /> every change of time must be asked again</label>
+          <label class="check"
+            ><input v-model="form.time_policy" type="radio" value="never" /> the yes always stays</label
+          >
+          <label class="check"
+            ><input v-model="form.time_policy" type="radio" value="local_date" /> the yes stays as long as the day there
+            is the same</label
+          >
+          <label class="check"
+            ><input v-model="form.time_policy" type="radio" value="always" /> every change of time must be asked
+            again</label
+          >
           <span class="wrong">{{ at('time_policy') }}</span>
         </section>
         <section class="block">
           <h2>Links and money</h2>
-          <p class="quiet">Tracking tags for every link of this client. {network}, {channel}, {campaign} and {client} are filled in for each channel; they are fixed when a post is first asked for.</p>
+          <p class="quiet">
+            Tracking tags for every link of this client. {network}, {channel}, {campaign} and {client} are filled in for
+            each channel; they are fixed when a post is first asked for.
+          </p>
           <div class="tags">
             <FormField v-for="name in TAGS" :id="`tag-${name}`" :key="name" :label="name"
-              ><input :id="`tag-${name}`" :value="form.tracking[name] ?? ''" type="text" maxlength="100" @input="setTag(name, ($event.target as HTMLInputElement).value)"
+              ><input
+                :id="`tag-${name}`"
+                :value="form.tracking[name] ?? ''"
+                type="text"
+                maxlength="100"
+                @input="setTag(name, ($event.target as HTMLInputElement).value)"
             /></FormField>
           </div>
           <p class="digest">{{ sample }}</p>
           <span class="wrong" role="alert">{{ at('tracking') }}</span>
-          <FormField id="currency" label="Currency of budgets" :wrong="at('currency')" hint="Three letters, such as EUR."
+          <FormField
+            id="currency"
+            label="Currency of budgets"
+            :wrong="at('currency')"
+            hint="Three letters, such as EUR."
             ><input id="currency" v-model="form.currency" type="text" maxlength="3" class="short"
           /></FormField>
         </section>
         <div v-if="theirs" class="block clash" role="alert">
           <h2>Somebody changed these settings meanwhile</h2>
-          <p v-for="(value, key) in theirs" v-show="JSON.stringify(value) !== JSON.stringify(form[key as keyof Form])" :key="key">
-            {{ String(key).replaceAll('_', ' ') }}: theirs is <b>{{ typeof value === 'object' ? 'other hours' : value }}</b>
+          <p
+            v-for="(value, key) in theirs"
+            v-show="JSON.stringify(value) !== JSON.stringify(form[key as keyof Form])"
+            :key="key"
+          >
+            {{ String(key).replaceAll('_', ' ') }}: theirs is
+            <b>{{ typeof value === 'object' ? 'other hours' : value }}</b>
           </p>
-          <div class="acts"><Button type="primary" @click="save">Keep mine</Button><Button @click="takeTheirs">Use theirs</Button></div>
+          <div class="acts">
+            <Button type="primary" @click="save">Keep mine</Button><Button @click="takeTheirs">Use theirs</Button>
+          </div>
         </div>
         <div class="acts bottom">
           <Button type="primary" html-type="submit" :disabled="!changed" :loading="busy">Save the settings</Button>

@@ -37,8 +37,19 @@ function add(day: number) {
           <td>
             <span v-if="spans(day).length === 0" class="quiet">off</span>
             <span v-for="(span, index) in spans(day)" :key="index" class="span">
-              <input type="time" :value="span[0]" :aria-label="`${NAMES[day]} from`" @change="change(day, index, 0, ($event.target as HTMLInputElement).value)" /> to
-              <input type="time" :value="span[1]" :aria-label="`${NAMES[day]} to`" @change="change(day, index, 1, ($event.target as HTMLInputElement).value)" />
+              <input
+                type="time"
+                :value="span[0]"
+                :aria-label="`${NAMES[day]} from`"
+                @change="change(day, index, 0, ($event.target as HTMLInputElement).value)"
+              />
+              to
+              <input
+                type="time"
+                :value="span[1]"
+                :aria-label="`${NAMES[day]} to`"
+                @change="change(day, index, 1, ($event.target as HTMLInputElement).value)"
+              />
               <button
                 type="button"
                 class="link-button"
@@ -53,7 +64,15 @@ function add(day: number) {
                 remove
               </button>
             </span>
-            <button v-if="spans(day).length < 3" type="button" class="link-button" :aria-label="`Add hours on ${NAMES[day]}`" @click="add(day)">add hours</button>
+            <button
+              v-if="spans(day).length < 3"
+              type="button"
+              class="link-button"
+              :aria-label="`Add hours on ${NAMES[day]}`"
+              @click="add(day)"
+            >
+              add hours
+            </button>
           </td>
         </tr>
       </tbody>

@@ -6,13 +6,22 @@ import { draftsOf } from '@/parts/drafts'
 const store = new Map<string, string>()
 draftsOf('ines')
 vi.stubGlobal('sessionStorage', { getItem: () => 'tab-1' })
-vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => store.get(key) ?? null,
+  setItem: (key: string, value: string) => store.set(key, value),
+  removeItem: (key: string) => store.delete(key),
+})
 const put = vi.fn()
 vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueries: () => Promise.resolve() }) }))
-vi.mock('@/api/client', async (original) => ({ ...(await original<object>()), api: { PUT: (...args: unknown[]) => put(...args) as unknown }, ok: (value: unknown) => value }))
+vi.mock('@/api/client', async (original) => ({
+  ...(await original<object>()),
+  api: { PUT: (...args: unknown[]) => put(...args) as unknown },
+  ok: (value: unknown) => value,
+}))
 const { useBrandPart } = await import('./brand')
 
-const written = (value: string, version: number) => ({ value, version, by: 'Ines Calloway', at: '2026-10-14T09:20:00Z' }) as unknown as Schemas['BrandPart']
+const written = (value: string, version: number) =>
+  ({ value, version, by: 'Ines Calloway', at: '2026-10-14T09:20:00Z' }) as unknown as Schemas['BrandPart']
 
 describe('a part of the brand sheet', () => {
   beforeEach(() => {
@@ -31,7 +40,9 @@ describe('a part of the brand sheet', () => {
     expect(again.value).toBe('Warm.')
     put.mockResolvedValue({ version: 3 })
     await again.save() // on top of what was seen, so that the server can say that somebody else has written
-    expect((put.mock.calls[0] as [string, { params: { header: Record<string, string> } }])[1].params.header).toEqual({ 'If-Match': '"1"' })
+    expect((put.mock.calls[0] as [string, { params: { header: Record<string, string> } }])[1].params.header).toEqual({
+      'If-Match': '"1"',
+    })
   })
 
   it('is saved with the version that was seen', async () => {
@@ -41,7 +52,9 @@ describe('a part of the brand sheet', () => {
     put.mockResolvedValue({ version: 5 })
     server.value = written('Dry.', 4)
     await part.save()
-    expect((put.mock.calls[0] as [string, { params: { header: Record<string, string> } }])[1].params.header).toEqual({ 'If-Match': '"4"' })
+    expect((put.mock.calls[0] as [string, { params: { header: Record<string, string> } }])[1].params.header).toEqual({
+      'If-Match': '"4"',
+    })
     expect(store.size).toBe(0)
   })
 
@@ -50,7 +63,14 @@ describe('a part of the brand sheet', () => {
     const part = useBrandPart<string>('w', 'voice', server, '')
     part.value = 'Warm.'
     put.mockRejectedValueOnce(
-      new ProblemError({ type: 'about:blank', title: 'Conflict', status: 409, code: 'part_changed', detail: 'Bram changed this meanwhile.', facts: { theirs: 'Salty.', version: 2, by: 'Bram Teodoro' } }),
+      new ProblemError({
+        type: 'about:blank',
+        title: 'Conflict',
+        status: 409,
+        code: 'part_changed',
+        detail: 'Bram changed this meanwhile.',
+        facts: { theirs: 'Salty.', version: 2, by: 'Bram Teodoro' },
+      }),
     )
     await part.save()
     expect([part.value, part.theirs?.value, part.theirs?.by]).toEqual(['Warm.', 'Salty.', 'Bram Teodoro'])

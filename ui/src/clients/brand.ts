@@ -6,7 +6,12 @@ import { draft } from '@/parts/drafts'
 
 export type BrandName = keyof Schemas['BrandSheet']['parts']
 
-export function useBrandPart<T>(workspace: string, part: BrandName, server: Ref<Schemas['BrandPart'] | undefined>, empty: T) {
+export function useBrandPart<T>(
+  workspace: string,
+  part: BrandName,
+  server: Ref<Schemas['BrandPart'] | undefined>,
+  empty: T,
+) {
   const queries = useQueryClient()
   const box = draft(`brand:${workspace}:${part}`)
   const copy = (value: unknown) => JSON.parse(JSON.stringify(value ?? empty)) as T
@@ -38,7 +43,12 @@ export function useBrandPart<T>(workspace: string, part: BrandName, server: Ref<
     busy.value = true
     problem.value = ''
     try {
-      const saved = await ok(api.PUT('/api/w/{workspace}/brand/{part}', { params: { path: { workspace, part }, header: { 'If-Match': `"${version.value}"` } }, body: { value: value.value as never } }))
+      const saved = await ok(
+        api.PUT('/api/w/{workspace}/brand/{part}', {
+          params: { path: { workspace, part }, header: { 'If-Match': `"${version.value}"` } },
+          body: { value: value.value as never },
+        }),
+      )
       version.value = saved.version
       theirs.value = undefined
       box.clear()

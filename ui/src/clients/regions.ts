@@ -1,5 +1,8 @@
 // Holiday calendars by country, with the regions that have days of their own, named in the reader's language.
-const COUNTRIES = 'ar at au be bg br ca ch cl co cr cz de dk ec ee es fi fr gb gr hk hr hu ie il is it jp kr li lt lu lv ma mt mx my nl no nz pe ph pl pt ro rs se sg si sk tr ua us ve vn za'.split(' ')
+const COUNTRIES =
+  'ar at au be bg br ca ch cl co cr cz de dk ec ee es fi fr gb gr hk hr hu ie il is it jp kr li lt lu lv ma mt mx my nl no nz pe ph pl pt ro rs se sg si sk tr ua us ve vn za'.split(
+    ' ',
+  )
 const REGIONS: Record<string, string> = {
   au_vic: 'Australia, Victoria',
   au_nsw: 'Australia, New South Wales',

@@ -3,7 +3,9 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 
-const POST = vi.fn((path: string, _options?: { body: { showing_ids: string[]; answer: string; address?: string } }) => Promise.resolve(path.includes('confirm') ? { done: [], left: [] } : undefined))
+const POST = vi.fn((path: string, _options?: { body: { showing_ids: string[]; answer: string; address?: string } }) =>
+  Promise.resolve(path.includes('confirm') ? { done: [], left: [] } : undefined),
+)
 vi.mock('@/api/client', () => ({ api: { POST }, ok: (call: Promise<unknown>) => call, sentence: String }))
 const { default: BroughtBack } = await import('./BroughtBack.vue')
 
@@ -23,20 +25,41 @@ const row = (id: string, more = {}) => ({
   late: false,
   ...more,
 })
-const returned = { why: 'The database was restored from a backup.', known_until: '2026-10-14T08:00:00Z', noticed_at: '2026-10-14T09:00:00Z', looked_at: null as string | null, looked_by: null, asking: 2 }
+const returned = {
+  why: 'The database was restored from a backup.',
+  known_until: '2026-10-14T08:00:00Z',
+  noticed_at: '2026-10-14T09:00:00Z',
+  looked_at: null as string | null,
+  looked_by: null,
+  asking: 2,
+}
 const page = (rows: ReturnType<typeof row>[], { owner = true, looked = false, may = true } = {}) =>
   mount(BroughtBack, {
     props: {
-      log: { now: '2026-10-14T09:20:00Z', returned: { ...returned, looked_at: looked ? '2026-10-14T09:10:00Z' : null }, unconfirmed: { count: rows.length, rows } },
-      clients: { w1: { name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { settle: { ok: may, why: may ? null : 'Your role here cannot.' } } } } as never,
+      log: {
+        now: '2026-10-14T09:20:00Z',
+        returned: { ...returned, looked_at: looked ? '2026-10-14T09:10:00Z' : null },
+        unconfirmed: { count: rows.length, rows },
+      },
+      clients: {
+        w1: {
+          name: 'Quillmere Ferries',
+          zone: 'Europe/Lisbon',
+          can: { settle: { ok: may, why: may ? null : 'Your role here cannot.' } },
+        },
+      } as never,
       owner,
     },
     global: {
       plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]],
-      stubs: { RouterLink: { template: '<a><slot /></a>' }, DialogBox: { props: ['title'], template: '<div role="dialog"><slot /></div>' } },
+      stubs: {
+        RouterLink: { template: '<a><slot /></a>' },
+        DialogBox: { props: ['title'], template: '<div role="dialog"><slot /></div>' },
+      },
     },
   })
-const button = (view: ReturnType<typeof page>, name: string) => view.findAll('button').find((one) => one.text() === name || one.attributes('aria-label') === name)!
+const button = (view: ReturnType<typeof page>, name: string) =>
+  view.findAll('button').find((one) => one.text() === name || one.attributes('aria-label') === name)!
 const confirmed = () => POST.mock.calls.filter(([path]) => path.includes('confirm')).map(([, options]) => options!.body)
 
 describe('a database that was brought back', () => {
@@ -71,10 +94,17 @@ describe('a database that was brought back', () => {
   })
 
   it('all at once says first which could go out twice, and sends nothing that is too late', async () => {
-    const view = page([row('a'), row('b', { network_said: 'cannot_ask' }), row('c', { late: true }), row('d', { state: 'by_hand' })])
+    const view = page([
+      row('a'),
+      row('b', { network_said: 'cannot_ask' }),
+      row('c', { late: true }),
+      row('d', { state: 'by_hand' }),
+    ])
     await button(view, 'Send all 2 …').trigger('click')
     expect(confirmed()).toEqual([])
-    expect(view.find('[role=dialog]').text()).toContain('One post could not be asked for. What is out already goes out twice')
+    expect(view.find('[role=dialog]').text()).toContain(
+      'One post could not be asked for. What is out already goes out twice',
+    )
     await button(view, 'Send only what is sure (1)').trigger('click')
     await flushPromises()
     expect(confirmed()).toEqual([{ showing_ids: ['a'], answer: 'send', address: undefined }])

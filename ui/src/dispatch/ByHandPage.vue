@@ -15,18 +15,30 @@ const props = defineProps<{ workspace: string; showing: string }>()
 const router = useRouter()
 const queries = useQueryClient()
 const path = { workspace: props.workspace, showing: props.showing }
-const { data, error } = useQuery({ queryKey: ['by-hand', props.showing], queryFn: () => ok(api.GET('/api/w/{workspace}/showings/{showing}/by-hand', { params: { path } })), refetchInterval: 10_000 })
+const { data, error } = useQuery({
+  queryKey: ['by-hand', props.showing],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/showings/{showing}/by-hand', { params: { path } })),
+  refetchInterval: 10_000,
+})
 const place = ref('')
 const { busy, at, beside, run } = useProblem()
 const waits = computed(() => data.value?.state === 'by_hand' && !data.value.claimed_by)
 
 async function act(what: 'take-up' | 'let-go') {
-  await run(() => ok(what === 'take-up' ? api.POST('/api/w/{workspace}/showings/{showing}/take-up', { params: { path } }) : api.POST('/api/w/{workspace}/showings/{showing}/let-go', { params: { path } })))
+  await run(() =>
+    ok(
+      what === 'take-up'
+        ? api.POST('/api/w/{workspace}/showings/{showing}/take-up', { params: { path } })
+        : api.POST('/api/w/{workspace}/showings/{showing}/let-go', { params: { path } }),
+    ),
+  )
   void queries.invalidateQueries({ queryKey: ['by-hand', props.showing] })
 }
 async function confirm() {
   const done = await run(async () => {
-    await ok(api.POST('/api/w/{workspace}/showings/{showing}/confirm', { params: { path }, body: { place: place.value } }))
+    await ok(
+      api.POST('/api/w/{workspace}/showings/{showing}/confirm', { params: { path }, body: { place: place.value } }),
+    )
     return true
   })
   if (!done) return
@@ -47,7 +59,9 @@ async function copy(text: string) {
 
 <template>
   <main class="page">
-    <p v-if="error" role="alert">{{ unread(error) }} <router-link :to="{ name: 'dispatch' }">Back to the dispatch log</router-link></p>
+    <p v-if="error" role="alert">
+      {{ unread(error) }} <router-link :to="{ name: 'dispatch' }">Back to the dispatch log</router-link>
+    </p>
     <div v-if="data" class="narrow">
       <div class="page-head">
         <h1>Publish by hand on {{ data.channel }}</h1>
@@ -58,7 +72,9 @@ async function copy(text: string) {
         <template v-else-if="data.state !== 'by_hand'"><p>It is not due yet; it waits for its time.</p></template>
         <template v-else-if="waits">
           <p>It is time. Take it up, and nobody else does it too; every yes is checked again as you do.</p>
-          <div class="acts"><Button type="primary" :loading="busy" @click="act('take-up')">I publish it now</Button></div>
+          <div class="acts">
+            <Button type="primary" :loading="busy" @click="act('take-up')">I publish it now</Button>
+          </div>
         </template>
         <p v-else-if="!data.mine">
           <b>{{ data.claimed_by }}</b> has taken it up.
@@ -66,7 +82,11 @@ async function copy(text: string) {
         <template v-else>
           <p>You have taken it up. Publish exactly this, then say where it went.</p>
           <form @submit.prevent="confirm">
-            <FormField id="place" label="Where it went" :wrong="at('place')" hint="Its address, or in words such as “on the counter of shop 2”."
+            <FormField
+              id="place"
+              label="Where it went"
+              :wrong="at('place')"
+              hint="Its address, or in words such as “on the counter of shop 2”."
               ><input id="place" v-model="place" type="text" maxlength="500"
             /></FormField>
             <div class="acts">
@@ -100,9 +120,15 @@ async function copy(text: string) {
         <ul>
           <li v-for="(picture, index) in data.pictures" :key="picture.id">
             <video v-if="picture.kind === 'video'" :src="`/api/w/${workspace}/renditions/${picture.id}`" controls />
-            <img v-else-if="picture.kind === 'picture'" :src="`/api/w/${workspace}/renditions/${picture.id}`" :alt="picture.description || `Picture ${index + 1}`" />
+            <img
+              v-else-if="picture.kind === 'picture'"
+              :src="`/api/w/${workspace}/renditions/${picture.id}`"
+              :alt="picture.description || `Picture ${index + 1}`"
+            />
             <span>{{ picture.description }}</span>
-            <a :href="`/api/w/${workspace}/renditions/${picture.id}`" download>Save {{ picture.kind }} {{ index + 1 }}</a>
+            <a :href="`/api/w/${workspace}/renditions/${picture.id}`" download
+              >Save {{ picture.kind }} {{ index + 1 }}</a
+            >
           </li>
         </ul>
       </section>

@@ -27,7 +27,8 @@ const { id, workspace, workspaces, me } = useChosen()
 const { data: alarm } = useAlarm(id)
 const { data, error, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery({
   queryKey: ['dispatch', id],
-  queryFn: ({ pageParam }) => ok(api.GET('/api/dispatch', { params: { query: { workspace: id.value, before: pageParam } } })),
+  queryFn: ({ pageParam }) =>
+    ok(api.GET('/api/dispatch', { params: { query: { workspace: id.value, before: pageParam } } })),
   initialPageParam: undefined as string | undefined,
   getNextPageParam: (last) => last.next ?? undefined,
   refetchInterval: 15_000,
@@ -35,7 +36,11 @@ const { data, error, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery(
 const first = computed(() => data.value?.pages[0])
 const out = computed(() => data.value?.pages.flatMap((page) => page.out) ?? [])
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
-const chosen = computed(() => (route.query.showing && route.query.of ? { showing: String(route.query.showing), workspace: String(route.query.of) } : undefined))
+const chosen = computed(() =>
+  route.query.showing && route.query.of
+    ? { showing: String(route.query.showing), workspace: String(route.query.of) }
+    : undefined,
+)
 
 function look(row: Row) {
   void router.replace({ query: { ...route.query, showing: row.id, of: row.workspace_id } })
@@ -47,13 +52,24 @@ function shut() {
 function when(row: Row) {
   return row.at && first.value ? brief(row.at, first.value.now, names.value[row.workspace_id]?.zone) : ''
 }
-const GOING: Record<string, string> = { planned: '', by_hand: 'by hand, now', sending: 'sending', unclear: 'asking the network' }
+const GOING: Record<string, string> = {
+  planned: '',
+  by_hand: 'by hand, now',
+  sending: 'sending',
+  unclear: 'asking the network',
+}
 const SEEN: Record<string, string> = { same: 'verified', differs: 'differs', cannot_tell: 'cannot tell' }
 
 const holding = ref(false)
 const reason = ref('')
 const hold = useMutation({
-  mutationFn: () => ok(api.POST('/api/w/{workspace}/holds', { params: { path: { workspace: workspace.value!.id } }, body: { reason: reason.value } })),
+  mutationFn: () =>
+    ok(
+      api.POST('/api/w/{workspace}/holds', {
+        params: { path: { workspace: workspace.value!.id } },
+        body: { reason: reason.value },
+      }),
+    ),
   onSuccess: () => {
     holding.value = false
     reason.value = ''
@@ -62,7 +78,12 @@ const hold = useMutation({
   onSettled: () => void queries.invalidateQueries({ queryKey: ['dispatch'] }),
 })
 const lift = useMutation({
-  mutationFn: (one: { workspace_id: string; id: string }) => ok(api.POST('/api/w/{workspace}/holds/{hold}/lift', { params: { path: { workspace: one.workspace_id, hold: one.id } } })),
+  mutationFn: (one: { workspace_id: string; id: string }) =>
+    ok(
+      api.POST('/api/w/{workspace}/holds/{hold}/lift', {
+        params: { path: { workspace: one.workspace_id, hold: one.id } },
+      }),
+    ),
   onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => void queries.invalidateQueries({ queryKey: ['dispatch'] }),
 })
@@ -75,11 +96,16 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
       <div class="head">
         <h1>Dispatch</h1>
         <span v-if="first" class="quiet">
-          {{ first.figures.out }} out in 40 days<template v-if="first.figures.median_late != null"> · typical delay {{ first.figures.median_late }} s</template> ·
-          <b v-if="first.trouble.length > 0" class="late">{{ first.trouble.length }} in trouble</b><template v-else>none in trouble</template>
+          {{ first.figures.out }} out in 40 days<template v-if="first.figures.median_late != null">
+            · typical delay {{ first.figures.median_late }} s</template
+          >
+          · <b v-if="first.trouble.length > 0" class="late">{{ first.trouble.length }} in trouble</b
+          ><template v-else>none in trouble</template>
         </span>
         <span class="fill" />
-        <ActButton v-if="workspace" :may="workspace.can.hold" @click="holding = true">Hold {{ workspace.name }} …</ActButton>
+        <ActButton v-if="workspace" :may="workspace.can.hold" @click="holding = true"
+          >Hold {{ workspace.name }} …</ActButton
+        >
       </div>
       <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
       <BroughtBack v-if="first?.returned" :log="first" :clients="names" :owner="me?.owner === true" />
@@ -87,13 +113,21 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
         <b>{{ alarm }}</b>
       </p>
       <p v-for="one in first?.holds ?? []" :key="one.id" class="held">
-        <b>{{ names[one.workspace_id]?.name }} is on hold{{ one.channel ? ` on ${one.channel}` : '' }}.</b> <bdi>{{ one.reason }}</bdi>
-        <Button size="small" :disabled="!names[one.workspace_id]?.can.hold?.ok" @click="lift.mutate(one)">Lift the hold</Button>
+        <b>{{ names[one.workspace_id]?.name }} is on hold{{ one.channel ? ` on ${one.channel}` : '' }}.</b>
+        <bdi>{{ one.reason }}</bdi>
+        <Button size="small" :disabled="!names[one.workspace_id]?.can.hold?.ok" @click="lift.mutate(one)"
+          >Lift the hold</Button
+        >
       </p>
       <template v-if="first">
         <section
           v-for="group in [
-            { key: 'going', title: 'Next and in flight', rows: first.going, empty: 'Nothing is released at the moment. A cleared post is released from its sheet or from the Desk.' },
+            {
+              key: 'going',
+              title: 'Next and in flight',
+              rows: first.going,
+              empty: 'Nothing is released at the moment. A cleared post is released from its sheet or from the Desk.',
+            },
             { key: 'trouble', title: 'Trouble', rows: first.trouble, empty: '' },
             { key: 'out', title: 'Out', rows: out, empty: 'Nothing has gone out yet.' },
           ]"
@@ -111,16 +145,28 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
                 <span class="quiet name">{{ names[row.workspace_id]?.name }}</span>
                 <ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
                 <span class="subject">{{ titled(row.subject) }}</span>
-                <span v-if="group.key === 'going'" class="quiet">{{ row.unconfirmed ? 'see above' : row.stage === 'held' ? 'held' : GOING[row.state] }}</span>
+                <span v-if="group.key === 'going'" class="quiet">{{
+                  row.unconfirmed ? 'see above' : row.stage === 'held' ? 'held' : GOING[row.state]
+                }}</span>
                 <span v-else class="quiet">{{ row.late == null ? '' : `+${row.late} s` }}</span>
                 <span v-if="group.key === 'out'" class="seen">{{ row.seen ? SEEN[row.seen] : 'out' }}</span>
                 <span v-else-if="group.key === 'trouble'" class="late why">{{ row.trouble }}</span>
                 <span v-else-if="row.fault" class="late why">{{ row.fault }}</span>
               </button>
-              <router-link v-if="row.state === 'by_hand'" class="do" :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.id } }">{{
-                row.claimed_by ? `${row.claimed_by.split(' ')[0]} is publishing it` : 'publish it'
-              }}</router-link>
-              <a v-else-if="row.address?.startsWith('http')" :href="row.address" target="_blank" rel="noreferrer" :aria-label="`View ${titled(row.subject)} on ${row.channel}`">View</a>
+              <router-link
+                v-if="row.state === 'by_hand'"
+                class="do"
+                :to="{ name: 'by-hand', params: { workspace: row.workspace_id, showing: row.id } }"
+                >{{ row.claimed_by ? `${row.claimed_by.split(' ')[0]} is publishing it` : 'publish it' }}</router-link
+              >
+              <a
+                v-else-if="row.address?.startsWith('http')"
+                :href="row.address"
+                target="_blank"
+                rel="noreferrer"
+                :aria-label="`View ${titled(row.subject)} on ${row.channel}`"
+                >View</a
+              >
             </li>
             <li v-if="group.rows.length === 0" class="none">{{ group.empty }}</li>
           </ul>
@@ -129,12 +175,31 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
       </template>
       <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the log …</p>
     </div>
-    <ShowingStory v-if="chosen" :key="chosen.showing" :workspace="chosen.workspace" :showing="chosen.showing" @close="shut" />
-    <DialogBox :open="holding" :title="`Hold everything of ${workspace?.name}`" :closable="false" :width="440" @close="holding = false">
+    <ShowingStory
+      v-if="chosen"
+      :key="chosen.showing"
+      :workspace="chosen.workspace"
+      :showing="chosen.showing"
+      @close="shut"
+    />
+    <DialogBox
+      :open="holding"
+      :title="`Hold everything of ${workspace?.name}`"
+      :closable="false"
+      :width="440"
+      @close="holding = false"
+    >
       <p>Nothing of this client goes out until the hold is lifted. Releases stay; yeses stay.</p>
       <label for="hold-reason">Reason (the agency side reads this)</label>
       <textarea id="hold-reason" v-model="reason" rows="2" />
-      <Button type="primary" danger :disabled="reason.trim() === ''" :loading="hold.isPending.value" @click="hold.mutate()">Hold it now</Button>
+      <Button
+        type="primary"
+        danger
+        :disabled="reason.trim() === ''"
+        :loading="hold.isPending.value"
+        @click="hold.mutate()"
+        >Hold it now</Button
+      >
       <Button @click="holding = false">Cancel</Button>
     </DialogBox>
     <KeysHelp

@@ -12,10 +12,19 @@ const props = defineProps<{ workspace: string; showing: string }>()
 const emit = defineEmits<{ close: [] }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace, showing: props.showing }
-const { data: story, error } = useQuery({ queryKey: ['showing', props.showing], queryFn: () => ok(api.GET('/api/w/{workspace}/showings/{showing}', { params: { path } })) })
+const { data: story, error } = useQuery({
+  queryKey: ['showing', props.showing],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/showings/{showing}', { params: { path } })),
+})
 const address = ref('')
 const settle = useMutation({
-  mutationFn: (saw: 'there' | 'not_there' | 'fine') => ok(api.POST('/api/w/{workspace}/showings/{showing}/settle', { params: { path }, body: { saw, address: saw === 'there' ? address.value : undefined } })),
+  mutationFn: (saw: 'there' | 'not_there' | 'fine') =>
+    ok(
+      api.POST('/api/w/{workspace}/showings/{showing}/settle', {
+        params: { path },
+        body: { saw, address: saw === 'there' ? address.value : undefined },
+      }),
+    ),
   onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => {
     void queries.invalidateQueries({ queryKey: ['showing', props.showing] })
@@ -55,7 +64,13 @@ const EVENTS: Record<string, string> = {
       <div class="top">
         <b v-if="story.trouble" class="late" role="alert">{{ story.trouble }}</b>
         <b v-else>{{
-          story.unconfirmed ? 'It waits until somebody says that it may still go out.' : story.state === 'out' ? 'It is out.' : story.state === 'planned' ? 'It goes out at its time.' : 'It is being sent.'
+          story.unconfirmed
+            ? 'It waits until somebody says that it may still go out.'
+            : story.state === 'out'
+              ? 'It is out.'
+              : story.state === 'planned'
+                ? 'It goes out at its time.'
+                : 'It is being sent.'
         }}</b>
         <Button size="small" aria-label="Close" @click="emit('close')">Close</Button>
       </div>
@@ -64,10 +79,14 @@ const EVENTS: Record<string, string> = {
           <ActButton :may="story.can.settle" @click="settle.mutate('fine')">Leave it as it is there</ActButton>
         </template>
         <template v-else>
-          <ActButton type="primary" :may="story.can.settle" @click="settle.mutate('not_there')">I looked: it is not there</ActButton>
+          <ActButton type="primary" :may="story.can.settle" @click="settle.mutate('not_there')"
+            >I looked: it is not there</ActButton
+          >
           <label for="where">I looked: it is there, at</label>
           <input id="where" v-model="address" placeholder="https://" />
-          <Button :disabled="address === '' || !story.can.settle?.ok" @click="settle.mutate('there')">That is it</Button>
+          <Button :disabled="address === '' || !story.can.settle?.ok" @click="settle.mutate('there')"
+            >That is it</Button
+          >
         </template>
       </div>
       <h2>
@@ -80,10 +99,18 @@ const EVENTS: Record<string, string> = {
         <dt>yes</dt>
         <dd><SignoffStrip :strip="story.strip" /></dd>
         <dt>digest</dt>
-        <dd class="digest">{{ story.fingerprint ? `${story.fingerprint.slice(0, 4)} ${story.fingerprint.slice(4, 8)} … ${story.fingerprint.slice(-4)}` : 'none' }}</dd>
+        <dd class="digest">
+          {{
+            story.fingerprint
+              ? `${story.fingerprint.slice(0, 4)} ${story.fingerprint.slice(4, 8)} … ${story.fingerprint.slice(-4)}`
+              : 'none'
+          }}
+        </dd>
         <dt>address</dt>
         <dd>
-          <a v-if="story.address" :href="story.address" target="_blank" rel="noreferrer">{{ story.address }}</a><template v-else>none yet</template>
+          <a v-if="story.address" :href="story.address" target="_blank" rel="noreferrer">{{
+            story.address
+          }}</a><template v-else>none yet</template>
         </dd>
       </dl>
       <h2>Attempts</h2>

@@ -7,7 +7,12 @@ import { brief } from '@/api/time'
 import { titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 
-const props = defineProps<{ row: Schemas['UnconfirmedRow']; now: string; zone?: string; can?: { ok: boolean; why?: string } }>()
+const props = defineProps<{
+  row: Schemas['UnconfirmedRow']
+  now: string
+  zone?: string
+  can?: { ok: boolean; why?: string }
+}>()
 const emit = defineEmits<{ decide: [answer: 'send' | 'take_back' | 'out', address?: string] }>()
 
 const placing = ref(false)
@@ -19,7 +24,8 @@ const alarming = computed(() => props.row.late || (!props.row.asking && props.ro
 const said = computed(() => {
   if (props.row.late) return 'too late to send'
   if (props.row.state === 'by_hand') return 'published by hand: somebody may have'
-  if (props.row.asking) return props.row.network_said ? 'its network does not answer; asked again' : 'its network is being asked'
+  if (props.row.asking)
+    return props.row.network_said ? 'its network does not answer; asked again' : 'its network is being asked'
   return props.row.network_said === 'not_there' ? 'not at its network' : 'its network cannot be asked: look there'
 })
 </script>
@@ -28,17 +34,41 @@ const said = computed(() => {
   <li>
     <b>{{ brief(row.at, now, zone) }}</b>
     <ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
-    <router-link class="subject" :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }">{{ subject }}</router-link>
+    <router-link class="subject" :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }">{{
+      subject
+    }}</router-link>
     <span :class="alarming ? 'late' : 'quiet'">{{ said }}</span>
     <form v-if="placing" class="choices" @submit.prevent="emit('decide', 'out', address)">
-      <Input v-model:value="address" size="small" :aria-label="`Address of ${subject} on ${row.channel}`" placeholder="https://" autofocus />
+      <Input
+        v-model:value="address"
+        size="small"
+        :aria-label="`Address of ${subject} on ${row.channel}`"
+        placeholder="https://"
+        autofocus
+      />
       <Button size="small" type="primary" html-type="submit" :disabled="address.trim() === ''">It is there</Button>
       <Button size="small" @click="placing = false">Cancel</Button>
     </form>
     <span v-else class="choices">
-      <Button size="small" :disabled="off || row.late" :title="can?.why" :aria-label="`${verb} ${subject}`" @click="emit('decide', 'send')">{{ verb }}</Button>
-      <Button size="small" :disabled="off" :title="can?.why" :aria-label="`Cancel the release of ${subject}`" @click="emit('decide', 'take_back')">Cancel the release</Button>
-      <Button size="small" :disabled="off" :title="can?.why" :aria-label="`${subject} is out`" @click="placing = true">It is out …</Button>
+      <Button
+        size="small"
+        :disabled="off || row.late"
+        :title="can?.why"
+        :aria-label="`${verb} ${subject}`"
+        @click="emit('decide', 'send')"
+        >{{ verb }}</Button
+      >
+      <Button
+        size="small"
+        :disabled="off"
+        :title="can?.why"
+        :aria-label="`Cancel the release of ${subject}`"
+        @click="emit('decide', 'take_back')"
+        >Cancel the release</Button
+      >
+      <Button size="small" :disabled="off" :title="can?.why" :aria-label="`${subject} is out`" @click="placing = true"
+        >It is out …</Button
+      >
     </span>
   </li>
 </template>

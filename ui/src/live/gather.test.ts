@@ -37,7 +37,15 @@ describe('live messages', () => {
   })
 
   it('have only that fetched again which they are about: this post, this client’s lists, and those over all', async () => {
-    const { hear, stale } = listening(['desk', MINE], ['desk', OTHER], ['desk', undefined], ['post', POST], ['post', 'another'], ['people', MINE], ['waits'])
+    const { hear, stale } = listening(
+      ['desk', MINE],
+      ['desk', OTHER],
+      ['desk', undefined],
+      ['post', POST],
+      ['post', 'another'],
+      ['people', MINE],
+      ['waits'],
+    )
     hear(MINE, { what: 'posts', ids: [POST] })
     await vi.advanceTimersByTimeAsync(0)
     expect(stale()).toEqual([['desk', MINE], ['desk', undefined], ['post', POST], ['waits']])

@@ -8,7 +8,12 @@ export interface Heard {
 
 const PAUSE = 1_000
 const ALWAYS = ['desk', 'posts', 'dispatch', 'showing', 'waits', 'alarm']
-const ALSO: Record<string, string[]> = { people: ['people', 'member'], channels: ['channels', 'post'], settings: ['me', 'settings', 'route', 'channels'], brand: ['brand'] }
+const ALSO: Record<string, string[]> = {
+  people: ['people', 'member'],
+  channels: ['channels', 'post'],
+  settings: ['me', 'settings', 'route', 'channels'],
+  brand: ['brand'],
+}
 
 /** @returns what takes one message of a workspace */
 export function gatherer(queries: QueryClient): (workspace: string, message: Heard) => void {
@@ -28,7 +33,10 @@ export function gatherer(queries: QueryClient): (workspace: string, message: Hea
         const [key, of] = queryKey as [string, unknown]
         if (key === 'post' || key === 'record') return changed.has(String(of)) || wanted.has(key)
         // a list of one client has nothing to do with another's
-        return wanted.has(key) && (typeof of !== 'string' || where.has(of) || !UUID.test(of) || key === 'showing' || key === 'member')
+        return (
+          wanted.has(key) &&
+          (typeof of !== 'string' || where.has(of) || !UUID.test(of) || key === 'showing' || key === 'member')
+        )
       },
     })
   }

@@ -4,8 +4,10 @@ import { afterEach, describe, expect, it } from 'vitest'
 import ActButton from './ActButton.vue'
 
 enableAutoUnmount(afterEach)
-const button = (props: Record<string, unknown>) => mount(ActButton, { props, slots: { default: 'Release' }, attachTo: document.body })
-const press = (key: string) => (document.activeElement ?? document.body).dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+const button = (props: Record<string, unknown>) =>
+  mount(ActButton, { props, slots: { default: 'Release' }, attachTo: document.body })
+const press = (key: string) =>
+  (document.activeElement ?? document.body).dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
 const blur = () => (document.activeElement as HTMLElement).blur()
 
 describe('a button for something that somebody can do', () => {
@@ -16,15 +18,20 @@ describe('a button for something that somebody can do', () => {
     expect(view.find('button').attributes('aria-disabled')).toBe('false')
   })
 
-  it.each([[{ may: { ok: false, why: 'Your role here cannot release.' } }], [{ off: 'It waits for a picture.' }]])('off, it keeps its focus, says why and does nothing', async (props) => {
-    const view = button(props)
-    view.find('button').element.focus()
-    expect(document.activeElement).toBe(view.find('button').element)
-    await view.find('button').trigger('click')
-    expect(view.emitted('click')).toBeUndefined()
-    await new Promise((done) => setTimeout(done, 150))
-    expect(document.body.textContent).toContain(Object.values(props).map((one) => (typeof one === 'string' ? one : one.why))[0])
-  })
+  it.each([[{ may: { ok: false, why: 'Your role here cannot release.' } }], [{ off: 'It waits for a picture.' }]])(
+    'off, it keeps its focus, says why and does nothing',
+    async (props) => {
+      const view = button(props)
+      view.find('button').element.focus()
+      expect(document.activeElement).toBe(view.find('button').element)
+      await view.find('button').trigger('click')
+      expect(view.emitted('click')).toBeUndefined()
+      await new Promise((done) => setTimeout(done, 150))
+      expect(document.body.textContent).toContain(
+        Object.values(props).map((one) => (typeof one === 'string' ? one : one.why))[0],
+      )
+    },
+  )
 
   it('is only aimed at by its key; the second press does it', () => {
     const view = button({ shortcut: 'L' })

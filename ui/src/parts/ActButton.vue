@@ -21,7 +21,9 @@ const props = defineProps<{
 const emit = defineEmits<{ click: [event: MouseEvent] }>()
 
 const root = ref<HTMLElement | { $el: HTMLElement }>()
-const why = computed(() => (props.may && !props.may.ok ? (props.may.why ?? 'You cannot do this here.') : props.off || undefined))
+const why = computed(() =>
+  props.may && !props.may.ok ? (props.may.why ?? 'You cannot do this here.') : props.off || undefined,
+)
 
 // the reason stands while it is pointed at or has the focus; Esc takes it away
 const pointed = ref(false)
@@ -50,8 +52,27 @@ if (props.shortcut) useKeys({ [props.shortcut]: aim })
 
 <template>
   <Tooltip :title="why" :open="told" :trigger="[]">
-    <button v-if="link" ref="root" type="button" class="link-button" :class="{ 'is-off': why }" :aria-disabled="!!why" v-bind="$attrs" v-on="listens" @click="press"><slot /></button>
-    <Button v-else ref="root" :class="{ 'is-off': why }" :aria-disabled="!!why" v-bind="$attrs" v-on="listens" @click="press"
+    <button
+      v-if="link"
+      ref="root"
+      type="button"
+      class="link-button"
+      :class="{ 'is-off': why }"
+      :aria-disabled="!!why"
+      v-bind="$attrs"
+      v-on="listens"
+      @click="press"
+    >
+      <slot />
+    </button>
+    <Button
+      v-else
+      ref="root"
+      :class="{ 'is-off': why }"
+      :aria-disabled="!!why"
+      v-bind="$attrs"
+      v-on="listens"
+      @click="press"
       ><slot /> <kbd v-if="shortcut">{{ shortcut }}</kbd></Button
     >
   </Tooltip>

@@ -4,7 +4,9 @@ defineProps<{ network: string; initials: string; name?: string }>()
 </script>
 
 <template>
-  <span class="mark" :class="network.toLowerCase()" role="img" :aria-label="name ?? network" :title="name ?? network">{{ initials }}</span>
+  <span class="mark" :class="network.toLowerCase()" role="img" :aria-label="name ?? network" :title="name ?? network">{{
+    initials
+  }}</span>
 </template>
 
 <style scoped>

@@ -11,8 +11,16 @@ const others = computed(() => props.channels.slice(shown.value.length).map((one)
 
 <template>
   <span class="marks">
-    <ChannelMark v-for="one in shown" :key="one.name" :network="one.network" :initials="one.initials" :name="one.name" />
-    <span v-if="others.length > 0" role="img" :aria-label="`and ${others.join(', ')}`" :title="others.join(', ')">+{{ others.length }}</span>
+    <ChannelMark
+      v-for="one in shown"
+      :key="one.name"
+      :network="one.network"
+      :initials="one.initials"
+      :name="one.name"
+    />
+    <span v-if="others.length > 0" role="img" :aria-label="`and ${others.join(', ')}`" :title="others.join(', ')"
+      >+{{ others.length }}</span
+    >
   </span>
 </template>
 

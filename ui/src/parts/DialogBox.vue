@@ -5,7 +5,10 @@ import { Modal } from 'ant-design-vue'
 import { useEventListener } from '@vueuse/core'
 import { nextTick, onBeforeUnmount, ref, watch } from 'vue'
 
-const props = withDefaults(defineProps<{ open?: boolean; title: string; width: number; closable?: boolean }>(), { open: true, closable: true })
+const props = withDefaults(defineProps<{ open?: boolean; title: string; width: number; closable?: boolean }>(), {
+  open: true,
+  closable: true,
+})
 const emit = defineEmits<{ close: [] }>()
 const inside = ref<HTMLElement>()
 let came: HTMLElement | undefined
@@ -26,7 +29,10 @@ async function goIn() {
   for (let tick = 0; tick < 5 && !inside.value; tick += 1) await nextTick()
   const box = inside.value
   if (!box || box.contains(document.activeElement)) return
-  const first = box.querySelector<HTMLElement>('input:enabled, select:enabled, textarea:enabled') ?? box.querySelector<HTMLElement>('button:enabled, a[href], [tabindex="0"]') ?? box
+  const first =
+    box.querySelector<HTMLElement>('input:enabled, select:enabled, textarea:enabled') ??
+    box.querySelector<HTMLElement>('button:enabled, a[href], [tabindex="0"]') ??
+    box
   first.focus({ preventScroll: true })
 }
 
@@ -38,7 +44,18 @@ function goBack() {
 </script>
 
 <template>
-  <Modal transition-name="" mask-transition-name="" :keyboard="false" :focus-trigger-after-close="false" :open="open" :title="title" :footer="null" :width="width" :closable="closable" @cancel="emit('close')">
+  <Modal
+    transition-name=""
+    mask-transition-name=""
+    :keyboard="false"
+    :focus-trigger-after-close="false"
+    :open="open"
+    :title="title"
+    :footer="null"
+    :width="width"
+    :closable="closable"
+    @cancel="emit('close')"
+  >
     <div ref="inside" tabindex="-1"><slot /></div>
   </Modal>
 </template>

@@ -4,7 +4,11 @@ import { computed, watch } from 'vue'
 import { useRoute, type RouteLocationRaw } from 'vue-router'
 import { entitle } from './title'
 
-const props = defineProps<{ name: string; label: string; pages: readonly { name: string; label: string; to: RouteLocationRaw }[] }>()
+const props = defineProps<{
+  name: string
+  label: string
+  pages: readonly { name: string; label: string; to: RouteLocationRaw }[]
+}>()
 const route = useRoute()
 const here = computed(() => props.pages.find((one) => one.name === route.name)?.label)
 watch(here, (label) => label && entitle(`${label}, ${props.name}`), { immediate: true, flush: 'post' })
@@ -16,7 +20,14 @@ watch(here, (label) => label && entitle(`${label}, ${props.name}`), { immediate:
     <h1 class="hidden">{{ here }}, {{ name }}</h1>
     <strong class="name" aria-hidden="true">{{ name }}</strong>
     <nav :aria-label="label">
-      <router-link v-for="one in pages" :key="one.name" :to="one.to" :class="{ here: route.name === one.name }" :aria-current="route.name === one.name ? 'page' : undefined">{{ one.label }}</router-link>
+      <router-link
+        v-for="one in pages"
+        :key="one.name"
+        :to="one.to"
+        :class="{ here: route.name === one.name }"
+        :aria-current="route.name === one.name ? 'page' : undefined"
+        >{{ one.label }}</router-link
+      >
     </nav>
     <span class="fill" />
     <slot name="acts" />

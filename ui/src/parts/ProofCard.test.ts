@@ -3,7 +3,8 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import ProofCard from './ProofCard.vue'
 
-const proof = (more: Record<string, unknown>) => mount(ProofCard, { props: { text: 'Fog over the pier', pictures: [], ...more } as never })
+const proof = (more: Record<string, unknown>) =>
+  mount(ProofCard, { props: { text: 'Fog over the pier', pictures: [], ...more } as never })
 
 describe('the proof', () => {
   it('shows the text in its own direction, and keeps it from turning anything else round', () => {

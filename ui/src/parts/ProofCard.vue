@@ -15,7 +15,15 @@ const props = defineProps<{
   within?: number
   over?: number
   fold?: number | null
-  pictures: { src: string; alt: string; kind?: string; width: number; height: number; crop?: number[]; full?: [number, number] }[]
+  pictures: {
+    src: string
+    alt: string
+    kind?: string
+    width: number
+    height: number
+    crop?: number[]
+    full?: [number, number]
+  }[]
   card?: { title: string; words: string; picture: string | null; host: string } | null
   beside?: Beside
 }>()
@@ -32,14 +40,28 @@ function cut(picture: (typeof props.pictures)[number]) {
   if (!picture.crop || !picture.full) return {}
   const [left = 0, top = 0, width = 1, height = 1] = picture.crop
   const [w, h] = picture.full
-  return { width: `${(w / width) * 100}%`, marginLeft: `${(-left / width) * 100}%`, marginTop: `${(-top / width) * 100}%`, aspectRatio: `${w} / ${h}`, maxHeight: `${(h / height) * 100}%` }
+  return {
+    width: `${(w / width) * 100}%`,
+    marginLeft: `${(-left / width) * 100}%`,
+    marginTop: `${(-top / width) * 100}%`,
+    aspectRatio: `${w} / ${h}`,
+    maxHeight: `${(h / height) * 100}%`,
+  }
 }
 </script>
 
 <template>
   <div class="proof">
     <div v-if="pictures.length > 0" class="pictures" :class="{ many: pictures.length > 1 }">
-      <figure v-for="picture in pictures" :key="picture.src" :style="{ aspectRatio: picture.crop ? `${picture.crop[2]} / ${picture.crop[3]}` : `${picture.width} / ${picture.height}` }">
+      <figure
+        v-for="picture in pictures"
+        :key="picture.src"
+        :style="{
+          aspectRatio: picture.crop
+            ? `${picture.crop[2]} / ${picture.crop[3]}`
+            : `${picture.width} / ${picture.height}`,
+        }"
+      >
         <img :src="picture.src" :alt="picture.alt" :style="cut(picture)" />
         <figcaption v-if="picture.kind && picture.kind !== 'picture'">{{ picture.kind }}</figcaption>
       </figure>

@@ -16,7 +16,9 @@ const waits = computed(() => props.strip.find((stamp) => stamp.state === 'asked'
       <span v-if="index > 0" class="joint" aria-hidden="true" />
       <StampMark :stamp="stamp" :size="size" />
     </template>
-    <span v-if="waits && waits.since && now" class="waits" :class="waits.side">{{ waits.who.map(initials).join(' ') }} {{ age(waits.since, now) }}</span>
+    <span v-if="waits && waits.since && now" class="waits" :class="waits.side"
+      >{{ waits.who.map(initials).join(' ') }} {{ age(waits.since, now) }}</span
+    >
   </span>
 </template>
 

@@ -13,7 +13,9 @@ const SAYS: Record<Schemas['Stamp']['state'], string> = {
   skipped: 'skipped on record',
   void: 'made void by a later change, was a yes from',
 }
-const label = computed(() => [`${props.stamp.name}: ${SAYS[props.stamp.state]}`, list(props.stamp.who)].filter(Boolean).join(' '))
+const label = computed(() =>
+  [`${props.stamp.name}: ${SAYS[props.stamp.state]}`, list(props.stamp.who)].filter(Boolean).join(' '),
+)
 </script>
 
 <template>

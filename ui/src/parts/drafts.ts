@@ -32,7 +32,11 @@ export interface Draft {
 /** @param name what is being written, such as `talk:POST:client` */
 export function draft(name: string): Draft {
   const key = under(tab(), name)
-  return { read: () => localStorage.getItem(key), write: (text) => localStorage.setItem(key, text), clear: () => localStorage.removeItem(key) }
+  return {
+    read: () => localStorage.getItem(key),
+    write: (text) => localStorage.setItem(key, text),
+    clear: () => localStorage.removeItem(key),
+  }
 }
 
 /**
@@ -64,7 +68,8 @@ export async function openTabs(): Promise<string[]> {
       return lock === null ? undefined : new Promise(() => undefined)
     })
   })
-  if (sessionStorage.getItem(TAB) === null) void navigator.locks.request(`tab:${tab()}`, () => new Promise(() => undefined))
+  if (sessionStorage.getItem(TAB) === null)
+    void navigator.locks.request(`tab:${tab()}`, () => new Promise(() => undefined))
   const { held = [] } = await navigator.locks.query()
   return held.map((lock) => lock.name ?? '').flatMap((name) => (name.startsWith('tab:') ? [name.slice(4)] : []))
 }

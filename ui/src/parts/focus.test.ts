@@ -7,7 +7,8 @@ let end: () => void
 
 describe('the focus', () => {
   beforeEach(() => {
-    document.body.innerHTML = '<main><section id="s"><div><button id="b">Yes</button></div></section><button id="o">Other</button></main>'
+    document.body.innerHTML =
+      '<main><section id="s"><div><button id="b">Yes</button></div></section><button id="o">Other</button></main>'
     end = keepFocus()
   })
   afterEach(() => end())

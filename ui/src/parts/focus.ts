@@ -11,7 +11,8 @@ export function keepFocus(root: Document = document): () => void {
     for (let one = event.target as Element | null; one; one = one.parentElement) around.push(one)
   }
   const look = () => {
-    if (around.length === 0 || around[0]!.isConnected || (root.activeElement && root.activeElement !== root.body)) return
+    if (around.length === 0 || around[0]!.isConnected || (root.activeElement && root.activeElement !== root.body))
+      return
     const next = around.find((one) => one.isConnected && one.matches(PLACES))
     around = []
     if (next instanceof HTMLElement) take(next)

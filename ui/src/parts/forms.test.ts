@@ -8,8 +8,13 @@ import { useProblem } from './problem'
 const store = new Map<string, string>()
 draftsOf('ines')
 vi.stubGlobal('sessionStorage', { getItem: () => 'tab-1', setItem: () => undefined })
-vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
-const refused = (facts: { code: string; field?: string; detail: string; way_on?: string }) => new ProblemError({ type: 'about:blank', title: 'Refused', status: 422, ...facts })
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => store.get(key) ?? null,
+  setItem: (key: string, value: string) => store.set(key, value),
+  removeItem: (key: string) => store.delete(key),
+})
+const refused = (facts: { code: string; field?: string; detail: string; way_on?: string }) =>
+  new ProblemError({ type: 'about:blank', title: 'Refused', status: 422, ...facts })
 
 describe('what is typed into a form', () => {
   beforeEach(() => store.clear())
@@ -42,7 +47,16 @@ describe('what is typed into a form', () => {
 describe('a refusal', () => {
   it('stands at its field, with the way on, and nowhere else', async () => {
     const { run, at, beside } = useProblem()
-    await run(() => Promise.reject(refused({ code: 'bad_zone', field: 'zone', detail: 'There is no such zone.', way_on: 'Choose one from the list.' })))
+    await run(() =>
+      Promise.reject(
+        refused({
+          code: 'bad_zone',
+          field: 'zone',
+          detail: 'There is no such zone.',
+          way_on: 'Choose one from the list.',
+        }),
+      ),
+    )
     expect(at('zone')).toBe('There is no such zone. Choose one from the list.')
     expect(at('name')).toBeUndefined()
     expect(beside(['zone', 'name'])).toBeUndefined()

@@ -11,5 +11,13 @@ export function offerUndo(words: string, undo: () => void): void {
     message.destroy(key)
     undo()
   }
-  message.open({ key, duration: SECONDS, content: () => h('span', { role: 'status' }, [`${words} `, h('button', { type: 'button', class: 'link-button', onClick: back }, 'Undo')]) })
+  message.open({
+    key,
+    duration: SECONDS,
+    content: () =>
+      h('span', { role: 'status' }, [
+        `${words} `,
+        h('button', { type: 'button', class: 'link-button', onClick: back }, 'Undo'),
+      ]),
+  })
 }

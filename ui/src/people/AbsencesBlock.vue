@@ -16,8 +16,12 @@ const standIns = ref<Record<string, string>>({})
 const { busy, at, beside, run } = useProblem()
 
 async function plan() {
-  const stand_ins = Object.entries(standIns.value).flatMap(([workspace_id, person_id]) => (person_id ? [{ workspace_id, person_id }] : []))
-  const done = await run(() => ok(api.POST('/api/profile/absences', { body: { from: from.value, until: until.value, stand_ins } })))
+  const stand_ins = Object.entries(standIns.value).flatMap(([workspace_id, person_id]) =>
+    person_id ? [{ workspace_id, person_id }] : [],
+  )
+  const done = await run(() =>
+    ok(api.POST('/api/profile/absences', { body: { from: from.value, until: until.value, stand_ins } })),
+  )
   if (!done) return
   from.value = until.value = ''
   standIns.value = {}
@@ -39,15 +43,23 @@ function who(workspace: string, person: string) {
     <ul>
       <li v-for="one in profile.absences" :key="one.id">
         <b>{{ calendarDay(one.from, { weekday: true }) }} to {{ calendarDay(one.until, { weekday: true }) }}</b>
-        <span class="quiet">{{ one.stand_ins.length > 0 ? one.stand_ins.map((each) => who(each.workspace_id, each.person_id)).join(', ') : 'nobody stands in' }}</span>
+        <span class="quiet">{{
+          one.stand_ins.length > 0
+            ? one.stand_ins.map((each) => who(each.workspace_id, each.person_id)).join(', ')
+            : 'nobody stands in'
+        }}</span>
         <button type="button" class="link-button" @click="drop(one.id)">cancel it</button>
       </li>
       <li v-if="profile.absences.length === 0" class="quiet">No absence is planned.</li>
     </ul>
     <form @submit.prevent="plan">
       <div class="pair">
-        <FormField id="from" label="First day" :wrong="at('from')"><input id="from" v-model="from" type="date" required /></FormField>
-        <FormField id="until" label="Last day" :wrong="at('until')"><input id="until" v-model="until" type="date" required /></FormField>
+        <FormField id="from" label="First day" :wrong="at('from')"
+          ><input id="from" v-model="from" type="date" required
+        /></FormField>
+        <FormField id="until" label="Last day" :wrong="at('until')"
+          ><input id="until" v-model="until" type="date" required
+        /></FormField>
       </div>
       <div v-if="from && until">
         <span class="label">Who stands in: they are asked instead of me</span>
@@ -59,7 +71,9 @@ function who(workspace: string, person: string) {
           </select>
         </div>
       </div>
-      <p v-if="at('stand_ins') ?? beside(['from', 'until', 'stand_ins'])" class="wrong" role="alert">{{ at('stand_ins') ?? beside(['from', 'until', 'stand_ins']) }}</p>
+      <p v-if="at('stand_ins') ?? beside(['from', 'until', 'stand_ins'])" class="wrong" role="alert">
+        {{ at('stand_ins') ?? beside(['from', 'until', 'stand_ins']) }}
+      </p>
       <div class="acts"><Button html-type="submit" :loading="busy">Plan the absence</Button></div>
     </form>
   </section>

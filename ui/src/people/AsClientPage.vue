@@ -19,10 +19,15 @@ const { data, error } = useQuery({ queryKey: ['looked-asks'], queryFn: () => ok(
       </div>
       <ul>
         <li v-for="ask in data.asks" :key="ask.id">
-          <a :href="`/review/#look=${ask.id}`" target="_blank" rel="opener">{{ ask.posts === 1 ? 'One post' : `${ask.posts} posts` }}, asked by {{ ask.asked_by }} on {{ moment(ask.asked_at) }}</a>
+          <a :href="`/review/#look=${ask.id}`" target="_blank" rel="opener"
+            >{{ ask.posts === 1 ? 'One post' : `${ask.posts} posts` }}, asked by {{ ask.asked_by }} on
+            {{ moment(ask.asked_at) }}</a
+          >
           <span class="quiet">{{ ask.withdrawn ? 'withdrawn' : `wanted by ${moment(ask.due_at)}` }}</span>
         </li>
-        <li v-if="data.asks.length === 0" class="quiet">Nothing so far: {{ me.looking_as.name }} has not been asked, and nothing else is shown to them.</li>
+        <li v-if="data.asks.length === 0" class="quiet">
+          Nothing so far: {{ me.looking_as.name }} has not been asked, and nothing else is shown to them.
+        </li>
       </ul>
     </section>
   </main>

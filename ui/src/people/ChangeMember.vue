@@ -10,22 +10,37 @@ import ChannelLimit from './ChannelLimit.vue'
 import HeirField from './HeirField.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 
-const props = defineProps<{ workspace: string; person: Schemas['PeopleHere']['people'][number]; here: Schemas['PeopleHere']; holds?: Schemas['MemberSheet']['holds'] }>()
+const props = defineProps<{
+  workspace: string
+  person: Schemas['PeopleHere']['people'][number]
+  here: Schemas['PeopleHere']
+  holds?: Schemas['MemberSheet']['holds']
+}>()
 const emit = defineEmits<{ close: [] }>()
 const queries = useQueryClient()
-const form = ref({ role_id: props.person.role_id, title: props.person.title, channel_ids: props.person.channel_ids ?? null, until: props.person.until ?? '' })
+const form = ref({
+  role_id: props.person.role_id,
+  title: props.person.title,
+  channel_ids: props.person.channel_ids ?? null,
+  until: props.person.until ?? '',
+})
 const to = ref('')
 const version = ref(props.person.version)
 const { busy, at, beside, run, error } = useProblem()
 const roles = computed(() => props.here.roles.filter((one) => one.side === props.person.side))
-const held = computed(() => (props.holds ? props.holds.tasks.length + props.holds.asks.length + props.holds.steps.length : 0))
+const held = computed(() =>
+  props.holds ? props.holds.tasks.length + props.holds.asks.length + props.holds.steps.length : 0,
+)
 const other = computed(() => form.value.role_id !== props.person.role_id)
 
 async function save() {
   const saved = await run(() =>
     ok(
       api.PUT('/api/w/{workspace}/people/{membership}', {
-        params: { path: { workspace: props.workspace, membership: props.person.id }, header: { 'If-Match': `"${version.value}"` } },
+        params: {
+          path: { workspace: props.workspace, membership: props.person.id },
+          header: { 'If-Match': `"${version.value}"` },
+        },
         body: { ...form.value, until: form.value.until || null, to: to.value || null },
       }),
     ),
@@ -50,20 +65,34 @@ async function save() {
             <option v-for="one in roles" :key="one.id" :value="one.id">{{ one.name }}</option>
           </select>
         </FormField>
-        <FormField id="change-title" label="Title" :wrong="at('title')"><input id="change-title" v-model="form.title" type="text" maxlength="120" /></FormField>
+        <FormField id="change-title" label="Title" :wrong="at('title')"
+          ><input id="change-title" v-model="form.title" type="text" maxlength="120"
+        /></FormField>
       </div>
       <template v-if="person.side === 'agency'">
         <ChannelLimit v-model="form.channel_ids" :channels="here.channels" :wrong="at('channel_ids')" />
-        <FormField id="change-until" label="Last day of access" :wrong="at('until')" hint="Empty: no end."><input id="change-until" v-model="form.until" type="date" /></FormField>
+        <FormField id="change-until" label="Last day of access" :wrong="at('until')" hint="Empty: no end."
+          ><input id="change-until" v-model="form.until" type="date"
+        /></FormField>
       </template>
       <p v-else class="quiet">A member never changes sides: what each side may see differs for good.</p>
       <div v-if="other && held > 0 && holds" class="touches">
         <p>
-          {{ person.name.split(' ')[0] }} has <b>{{ holds.tasks.length }}</b> open tasks, <b>{{ holds.asks.length }}</b> asks and <b>{{ holds.steps.length }}</b> steps of the route in hand.
+          {{ person.name.split(' ')[0] }} has <b>{{ holds.tasks.length }}</b> open tasks,
+          <b>{{ holds.asks.length }}</b> asks and <b>{{ holds.steps.length }}</b> steps of the route in hand.
         </p>
-        <HeirField id="change-heir" v-model="to" :person="person" :here="here" label="Who takes them over" :wrong="at('to')" />
+        <HeirField
+          id="change-heir"
+          v-model="to"
+          :person="person"
+          :here="here"
+          label="Who takes them over"
+          :wrong="at('to')"
+        />
       </div>
-      <p v-if="beside(['role_id', 'role', 'title', 'channel_ids', 'until', 'to'])" class="wrong" role="alert">{{ beside(['role_id', 'role', 'title', 'channel_ids', 'until', 'to']) }}</p>
+      <p v-if="beside(['role_id', 'role', 'title', 'channel_ids', 'until', 'to'])" class="wrong" role="alert">
+        {{ beside(['role_id', 'role', 'title', 'channel_ids', 'until', 'to']) }}
+      </p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy">Change it</Button>
         <Button @click="emit('close')">Cancel</Button>

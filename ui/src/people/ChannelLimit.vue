@@ -11,10 +11,14 @@ function toggle(id: string) {
 <template>
   <fieldset class="field" :class="{ bad: wrong }">
     <legend class="label">Channels</legend>
-    <label class="check"><input type="radio" :checked="ids === null" @change="ids = null" /> all, also later ones</label>
+    <label class="check"
+      ><input type="radio" :checked="ids === null" @change="ids = null" /> all, also later ones</label
+    >
     <label class="check"><input type="radio" :checked="ids !== null" @change="ids = []" /> only these</label>
     <div v-if="ids !== null" class="some">
-      <label v-for="one in channels" :key="one.id" class="check"><input type="checkbox" :checked="ids.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}</label>
+      <label v-for="one in channels" :key="one.id" class="check"
+        ><input type="checkbox" :checked="ids.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}</label
+      >
     </div>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </fieldset>

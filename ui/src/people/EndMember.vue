@@ -9,7 +9,12 @@ import { useProblem } from '@/parts/problem'
 import HeirField from './HeirField.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 
-const props = defineProps<{ workspace: string; person: Schemas['PeopleHere']['people'][number]; here: Schemas['PeopleHere']; holds: Schemas['MemberSheet']['holds'] }>()
+const props = defineProps<{
+  workspace: string
+  person: Schemas['PeopleHere']['people'][number]
+  here: Schemas['PeopleHere']
+  holds: Schemas['MemberSheet']['holds']
+}>()
 const emit = defineEmits<{ close: [] }>()
 const queries = useQueryClient()
 const router = useRouter()
@@ -18,7 +23,12 @@ const { busy, at, beside, run } = useProblem()
 
 async function end() {
   const done = await run(async () => {
-    await ok(api.POST('/api/w/{workspace}/people/{membership}/end', { params: { path: { workspace: props.workspace, membership: props.person.id } }, body: { to: to.value || null } }))
+    await ok(
+      api.POST('/api/w/{workspace}/people/{membership}/end', {
+        params: { path: { workspace: props.workspace, membership: props.person.id } },
+        body: { to: to.value || null },
+      }),
+    )
     return true
   })
   if (!done) return
@@ -34,9 +44,17 @@ async function end() {
     <p>It ends at once, here only. Their name stays in the record, and every yes that they gave stays theirs.</p>
     <ul>
       <li v-for="task in holds.tasks" :key="task">task “{{ task }}” needs another person</li>
-      <li v-for="ask in holds.asks" :key="ask.id + ask.post_id">“{{ ask.subject || 'Untitled' }}” waits for them at “{{ ask.step }}”{{ ask.last ? ', and for nobody else' : '' }}</li>
-      <li v-for="step in holds.steps" :key="step.name">the step “{{ step.name }}” names them{{ step.only ? ' and nobody else' : '' }}</li>
-      <li v-for="channel in holds.channels" :key="channel">{{ channel }} rests on their consent: connect it again in another name before it lapses</li>
+      <li v-for="ask in holds.asks" :key="ask.id + ask.post_id">
+        “{{ ask.subject || 'Untitled' }}” waits for them at “{{ ask.step }}”{{
+          ask.last ? ', and for nobody else' : ''
+        }}
+      </li>
+      <li v-for="step in holds.steps" :key="step.name">
+        the step “{{ step.name }}” names them{{ step.only ? ' and nobody else' : '' }}
+      </li>
+      <li v-for="channel in holds.channels" :key="channel">
+        {{ channel }} rests on their consent: connect it again in another name before it lapses
+      </li>
       <li v-if="holds.only_they_release" class="late">only they can release here</li>
       <li v-if="holds.posts > 0">{{ holds.posts }} posts get another owner</li>
     </ul>

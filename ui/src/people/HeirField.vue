@@ -3,14 +3,26 @@
 import type { Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 const heir = defineModel<string>({ required: true })
-defineProps<{ id: string; person: Schemas['PeopleHere']['people'][number]; here: Schemas['PeopleHere']; label: string; wrong?: string }>()
+defineProps<{
+  id: string
+  person: Schemas['PeopleHere']['people'][number]
+  here: Schemas['PeopleHere']
+  label: string
+  wrong?: string
+}>()
 </script>
 
 <template>
   <FormField :id="id" :label="label" :wrong="wrong">
     <select :id="id" v-model="heir">
       <option value="">nobody</option>
-      <option v-for="one in here.people.filter((each) => each.side === person.side && each.id !== person.id)" :key="one.id" :value="one.person_id">{{ one.name }}, {{ one.role }}</option>
+      <option
+        v-for="one in here.people.filter((each) => each.side === person.side && each.id !== person.id)"
+        :key="one.id"
+        :value="one.person_id"
+      >
+        {{ one.name }}, {{ one.role }}
+      </option>
     </select>
   </FormField>
 </template>

@@ -9,7 +9,20 @@ import { signInWith, startAnew } from '@/agency/signIn'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
 
-type Invited = { client: string; mark: string; edge: string; agency: string; invited_by: string; role: string; side: string; email: string; known: boolean; signs_in: boolean; zone: string; signed_in_as: string | null }
+type Invited = {
+  client: string
+  mark: string
+  edge: string
+  agency: string
+  invited_by: string
+  role: string
+  side: string
+  email: string
+  known: boolean
+  signs_in: boolean
+  zone: string
+  signed_in_as: string | null
+}
 const router = useRouter()
 const queries = useQueryClient()
 // the secret is taken out of the address at once, and kept for this tab alone
@@ -40,7 +53,16 @@ async function accept() {
       const wrong = await signInWith(one.email, password.value)
       if (wrong) throw wrong
     }
-    return ok(api.POST('/api/invitation/accept', { body: { token: token.value, name: name.value, password: password.value, zone: Intl.DateTimeFormat().resolvedOptions().timeZone } }))
+    return ok(
+      api.POST('/api/invitation/accept', {
+        body: {
+          token: token.value,
+          name: name.value,
+          password: password.value,
+          zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+        },
+      }),
+    )
   })
   if (!done) return
   sessionStorage.removeItem('invitation')
@@ -58,7 +80,10 @@ async function accept() {
       <p v-if="over" role="alert">{{ over }}</p>
       <template v-else-if="accepted && invited">
         <h2>Thank you</h2>
-        <p>{{ invited.agency }} will write to {{ invited.email }} when a post of {{ invited.client }} needs your yes. There is nothing to install and no password: the mail holds a link that is yours alone.</p>
+        <p>
+          {{ invited.agency }} will write to {{ invited.email }} when a post of {{ invited.client }} needs your yes.
+          There is nothing to install and no password: the mail holds a link that is yours alone.
+        </p>
       </template>
       <form v-else-if="invited" @submit.prevent="accept">
         <h2>{{ invited.invited_by }} invites you</h2>
@@ -70,9 +95,24 @@ async function accept() {
         </p>
         <p class="quiet">The invitation is for {{ invited.email }}.</p>
         <template v-if="!invited.signs_in">
-          <FormField v-if="!invited.known" id="name" label="Your name" :wrong="at('name')"><Input id="name" v-model:value="name" autocomplete="name" size="large" required autofocus /></FormField>
-          <FormField v-if="invited.side === 'agency'" id="password" label="A password" :wrong="at('password')" hint="At least 12 characters; a few words that only you put together.">
-            <Input id="password" v-model:value="password" type="password" autocomplete="new-password" size="large" required />
+          <FormField v-if="!invited.known" id="name" label="Your name" :wrong="at('name')"
+            ><Input id="name" v-model:value="name" autocomplete="name" size="large" required autofocus
+          /></FormField>
+          <FormField
+            v-if="invited.side === 'agency'"
+            id="password"
+            label="A password"
+            :wrong="at('password')"
+            hint="At least 12 characters; a few words that only you put together."
+          >
+            <Input
+              id="password"
+              v-model:value="password"
+              type="password"
+              autocomplete="new-password"
+              size="large"
+              required
+            />
           </FormField>
         </template>
         <template v-else-if="invited.signed_in_as !== invited.email">
@@ -80,13 +120,26 @@ async function accept() {
             id="password"
             :label="`Your password for ${invited.email}`"
             :wrong="at('password')"
-            :hint="invited.signed_in_as ? `You are signed in as ${invited.signed_in_as}; this signs you in anew.` : 'You have an account here already.'"
+            :hint="
+              invited.signed_in_as
+                ? `You are signed in as ${invited.signed_in_as}; this signs you in anew.`
+                : 'You have an account here already.'
+            "
           >
-            <Input id="password" v-model:value="password" type="password" autocomplete="current-password" size="large" required />
+            <Input
+              id="password"
+              v-model:value="password"
+              type="password"
+              autocomplete="current-password"
+              size="large"
+              required
+            />
           </FormField>
         </template>
         <p v-if="beside(['name', 'password'])" class="wrong" role="alert">{{ beside(['name', 'password']) }}</p>
-        <div class="acts"><Button type="primary" size="large" html-type="submit" :loading="busy" block>Accept</Button></div>
+        <div class="acts">
+          <Button type="primary" size="large" html-type="submit" :loading="busy" block>Accept</Button>
+        </div>
       </form>
       <p v-else aria-busy="true" class="quiet">Looking at the invitation …</p>
     </div>

@@ -13,7 +13,13 @@ import DialogBox from '@/parts/DialogBox.vue'
 const props = defineProps<{ workspace: string; here: Schemas['PeopleHere']; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const queries = useQueryClient()
-const form = useKept(`invite:${props.workspace}`, { addresses: '', role_id: '', title: '', channel_ids: null as string[] | null, until: '' })
+const form = useKept(`invite:${props.workspace}`, {
+  addresses: '',
+  role_id: '',
+  title: '',
+  channel_ids: null as string[] | null,
+  until: '',
+})
 const { busy, at, beside, run } = useProblem()
 const results = ref<{ typed: string; invited: boolean; problem: string | null }[]>([])
 const role = computed(() => props.here.roles.find((one) => one.id === form.value.role_id))
@@ -24,7 +30,12 @@ async function invite() {
   const { until, ...rest } = form.value
   const client = role.value?.side === 'client'
   const done = await run(() =>
-    ok(api.POST('/api/w/{workspace}/invitations', { params: { path: { workspace: props.workspace } }, body: { ...rest, channel_ids: client ? null : rest.channel_ids, until: client ? null : until || null } })),
+    ok(
+      api.POST('/api/w/{workspace}/invitations', {
+        params: { path: { workspace: props.workspace } },
+        body: { ...rest, channel_ids: client ? null : rest.channel_ids, until: client ? null : until || null },
+      }),
+    ),
   )
   if (!done) return
   results.value = done.results
@@ -55,7 +66,12 @@ function close() {
           </ul>
         </template>
       </div>
-      <FormField id="addresses" label="Mail addresses" :wrong="at('addresses')" hint="One or many: by line, comma or space. Names around them are fine.">
+      <FormField
+        id="addresses"
+        label="Mail addresses"
+        :wrong="at('addresses')"
+        hint="One or many: by line, comma or space. Names around them are fine."
+      >
         <textarea id="addresses" v-model="form.value.addresses" rows="4" spellcheck="false" />
       </FormField>
       <div class="pair">
@@ -63,25 +79,39 @@ function close() {
           <select id="invite-role" v-model="form.value.role_id">
             <option value="" disabled>choose</option>
             <optgroup label="Agency side">
-              <option v-for="one in here.roles.filter((each) => each.side === 'agency')" :key="one.id" :value="one.id">{{ one.name }}</option>
+              <option v-for="one in here.roles.filter((each) => each.side === 'agency')" :key="one.id" :value="one.id">
+                {{ one.name }}
+              </option>
             </optgroup>
             <optgroup label="Client side">
-              <option v-for="one in here.roles.filter((each) => each.side === 'client')" :key="one.id" :value="one.id">{{ one.name }}</option>
+              <option v-for="one in here.roles.filter((each) => each.side === 'client')" :key="one.id" :value="one.id">
+                {{ one.name }}
+              </option>
             </optgroup>
           </select>
         </FormField>
-        <FormField id="invite-title" label="Title" :wrong="at('title')" hint="Such as marketing; may stay empty."><input id="invite-title" v-model="form.value.title" type="text" maxlength="120" /></FormField>
+        <FormField id="invite-title" label="Title" :wrong="at('title')" hint="Such as marketing; may stay empty."
+          ><input id="invite-title" v-model="form.value.title" type="text" maxlength="120"
+        /></FormField>
       </div>
       <template v-if="role?.side !== 'client'">
         <ChannelLimit v-model="form.value.channel_ids" :channels="here.channels" :wrong="at('channel_ids')" />
-        <FormField id="invite-until" label="Last day of access" :wrong="at('until')" hint="For freelancers: access ends by itself. Empty: no end."
+        <FormField
+          id="invite-until"
+          label="Last day of access"
+          :wrong="at('until')"
+          hint="For freelancers: access ends by itself. Empty: no end."
           ><input id="invite-until" v-model="form.value.until" type="date"
         /></FormField>
       </template>
       <p v-else class="quiet">Sees only what is shared, and answers by links in mails: no account is needed.</p>
-      <p v-if="beside(['addresses', 'role_id', 'title', 'channel_ids', 'until'])" class="wrong" role="alert">{{ beside(['addresses', 'role_id', 'title', 'channel_ids', 'until']) }}</p>
+      <p v-if="beside(['addresses', 'role_id', 'title', 'channel_ids', 'until'])" class="wrong" role="alert">
+        {{ beside(['addresses', 'role_id', 'title', 'channel_ids', 'until']) }}
+      </p>
       <div class="acts">
-        <Button type="primary" html-type="submit" :loading="busy" :disabled="!form.value.role_id">Send the invitations</Button>
+        <Button type="primary" html-type="submit" :loading="busy" :disabled="!form.value.role_id"
+          >Send the invitations</Button
+        >
         <Button @click="close">{{ results.length > 0 ? 'Done' : 'Cancel' }}</Button>
       </div>
     </form>

@@ -10,11 +10,18 @@ import ChangeMember from './ChangeMember.vue'
 import EndMember from './EndMember.vue'
 import ActButton from '@/parts/ActButton.vue'
 
-const props = defineProps<{ workspace: string; person: Schemas['PeopleHere']['people'][number]; here: Schemas['PeopleHere'] }>()
+const props = defineProps<{
+  workspace: string
+  person: Schemas['PeopleHere']['people'][number]
+  here: Schemas['PeopleHere']
+}>()
 const router = useRouter()
 const queries = useQueryClient()
 const path = { workspace: props.workspace, membership: props.person.id }
-const { data } = useQuery({ queryKey: ['member', props.person.id, props.person.version], queryFn: () => ok(api.GET('/api/w/{workspace}/people/{membership}', { params: { path } })) })
+const { data } = useQuery({
+  queryKey: ['member', props.person.id, props.person.version],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/people/{membership}', { params: { path } })),
+})
 const changing = ref(false)
 const ending = ref(false)
 const first = computed(() => props.person.name.split(' ')[0])
@@ -25,16 +32,28 @@ const CHOICES = { at_once: 'at once', digest: 'once a day', not: 'not at all' }
 
 async function look() {
   try {
-    await ok(api.POST('/api/w/{workspace}/look-as', { params: { path: { workspace: props.workspace } }, body: { membership_id: props.person.id } }))
+    await ok(
+      api.POST('/api/w/{workspace}/look-as', {
+        params: { path: { workspace: props.workspace } },
+        body: { membership_id: props.person.id },
+      }),
+    )
     await queries.resetQueries() // everything is seen by other eyes now
-    await router.push(props.person.side === 'client' ? { name: 'as-client' } : { name: 'desk', query: { client: props.workspace } })
+    await router.push(
+      props.person.side === 'client' ? { name: 'as-client' } : { name: 'desk', query: { client: props.workspace } },
+    )
   } catch (problem) {
     void message.error(sentence(problem), 8)
   }
 }
 async function turn(kind: string, choice: string) {
   try {
-    await ok(api.PUT('/api/w/{workspace}/people/{membership}/notices', { params: { path }, body: { notices: { [kind]: choice } } }))
+    await ok(
+      api.PUT('/api/w/{workspace}/people/{membership}/notices', {
+        params: { path },
+        body: { notices: { [kind]: choice } },
+      }),
+    )
   } catch (problem) {
     void message.error(sentence(problem), 8)
   }
@@ -55,10 +74,33 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
     </header>
     <p class="mail quiet">{{ person.email }}</p>
     <ul v-if="data" class="lines">
-      <li v-for="line in data.lines" :key="line.words" :title="line.who_can.length > 0 ? `${list(line.who_can)} can` : undefined">
-        <svg width="13" height="13" viewBox="0 0 13 13" role="img" :aria-label="line.allowed === 'none' ? 'may not' : line.allowed === 'part' ? 'in part' : 'may'">
-          <path v-if="line.allowed === 'all'" d="M1.5 7l3.2 3.3L11.5 2.5" fill="none" stroke="#17693F" stroke-width="2" />
-          <path v-else-if="line.allowed === 'part'" d="M1.5 7l3.2 3.3L11.5 2.5" fill="none" stroke="#17693F" stroke-width="1.5" stroke-dasharray="2.5 2" />
+      <li
+        v-for="line in data.lines"
+        :key="line.words"
+        :title="line.who_can.length > 0 ? `${list(line.who_can)} can` : undefined"
+      >
+        <svg
+          width="13"
+          height="13"
+          viewBox="0 0 13 13"
+          role="img"
+          :aria-label="line.allowed === 'none' ? 'may not' : line.allowed === 'part' ? 'in part' : 'may'"
+        >
+          <path
+            v-if="line.allowed === 'all'"
+            d="M1.5 7l3.2 3.3L11.5 2.5"
+            fill="none"
+            stroke="#17693F"
+            stroke-width="2"
+          />
+          <path
+            v-else-if="line.allowed === 'part'"
+            d="M1.5 7l3.2 3.3L11.5 2.5"
+            fill="none"
+            stroke="#17693F"
+            stroke-width="1.5"
+            stroke-dasharray="2.5 2"
+          />
           <path v-else d="M2 6.5H10" fill="none" stroke="#B00D2B" stroke-width="2" />
         </svg>
         <span
@@ -73,23 +115,33 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
       </header>
       <ul class="holds">
         <li>
-          <b>{{ holds.tasks.length }}</b> open {{ holds.tasks.length === 1 ? 'task needs' : 'tasks need' }} another person
+          <b>{{ holds.tasks.length }}</b> open {{ holds.tasks.length === 1 ? 'task needs' : 'tasks need' }} another
+          person
         </li>
         <li>
           <b>{{ holds.asks.length }}</b> {{ holds.asks.length === 1 ? 'ask waits' : 'asks wait' }} for {{ first
-          }}<template v-if="holds.asks.some((one) => one.last)">, {{ holds.asks.filter((one) => one.last).length }} for nobody else</template>
+          }}<template v-if="holds.asks.some((one) => one.last)"
+            >, {{ holds.asks.filter((one) => one.last).length }} for nobody else</template
+          >
         </li>
         <li v-if="holds.posts > 0">
           <b>{{ holds.posts }}</b> {{ holds.posts === 1 ? 'post has' : 'posts have' }} {{ first }} as owner
         </li>
-        <li v-for="step in holds.steps" :key="step.name"><b>–</b> the step “{{ step.name }}” names {{ first }}<template v-if="step.only"> and nobody else</template></li>
-        <li v-if="holds.channels.length > 0"><b>–</b> {{ list(holds.channels) }} {{ holds.channels.length === 1 ? 'rests' : 'rest' }} on their consent; somebody else must connect again</li>
+        <li v-for="step in holds.steps" :key="step.name">
+          <b>–</b> the step “{{ step.name }}” names {{ first }}<template v-if="step.only"> and nobody else</template>
+        </li>
+        <li v-if="holds.channels.length > 0">
+          <b>–</b> {{ list(holds.channels) }} {{ holds.channels.length === 1 ? 'rests' : 'rest' }} on their consent;
+          somebody else must connect again
+        </li>
         <li v-if="holds.only_they_release"><b>!</b> only {{ first }} can release here</li>
         <li v-if="holds.releases > 0">
-          <b>{{ holds.releases }}</b> {{ holds.releases === 1 ? 'release stands' : 'releases stand' }} in their name, and stay
+          <b>{{ holds.releases }}</b> {{ holds.releases === 1 ? 'release stands' : 'releases stand' }} in their name,
+          and stay
         </li>
         <li v-if="holds.stands_in_for > 0">
-          <b>{{ holds.stands_in_for }}</b> {{ holds.stands_in_for === 1 ? 'absence has' : 'absences have' }} them as stand-in
+          <b>{{ holds.stands_in_for }}</b> {{ holds.stands_in_for === 1 ? 'absence has' : 'absences have' }} them as
+          stand-in
         </li>
         <li>
           <b>{{ holds.record }}</b> lines keep their name in the record
@@ -100,8 +152,20 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
       <header class="second"><b>Mail to them</b></header>
       <div v-for="(choice, kind) in data.notices" :key="kind" class="notice">
         <label :for="`notice-${kind}`">when {{ first }} {{ NOTICES[kind] ?? kind }}</label>
-        <select :id="`notice-${kind}`" :value="choice" :disabled="!here.can.change_member?.ok" @change="turn(String(kind), ($event.target as HTMLSelectElement).value)">
-          <option v-for="(words, value) in CHOICES" :key="value" :value="value" :disabled="kind === 'asked' && value === 'not'">{{ words }}</option>
+        <select
+          :id="`notice-${kind}`"
+          :value="choice"
+          :disabled="!here.can.change_member?.ok"
+          @change="turn(String(kind), ($event.target as HTMLSelectElement).value)"
+        >
+          <option
+            v-for="(words, value) in CHOICES"
+            :key="value"
+            :value="value"
+            :disabled="kind === 'asked' && value === 'not'"
+          >
+            {{ words }}
+          </option>
         </select>
       </div>
     </template>
@@ -110,8 +174,22 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
       <ActButton :may="here.can.change_member" @click="ending = true">End access …</ActButton>
       <ActButton v-if="!person.me" :may="here.can.look_as" @click="look">See as {{ first }}</ActButton>
     </div>
-    <ChangeMember v-if="changing" :workspace="workspace" :person="person" :here="here" :holds="holds" @close="changing = false" />
-    <EndMember v-if="ending && holds" :workspace="workspace" :person="person" :here="here" :holds="holds" @close="ending = false" />
+    <ChangeMember
+      v-if="changing"
+      :workspace="workspace"
+      :person="person"
+      :here="here"
+      :holds="holds"
+      @close="changing = false"
+    />
+    <EndMember
+      v-if="ending && holds"
+      :workspace="workspace"
+      :person="person"
+      :here="here"
+      :holds="holds"
+      @close="ending = false"
+    />
   </aside>
 </template>
 

@@ -25,10 +25,16 @@ async function save() {
     <h2>Password</h2>
     <form @submit.prevent="save">
       <div class="pair">
-        <FormField id="old" label="Current password" :wrong="at('password')"><input id="old" v-model="password" type="password" autocomplete="current-password" required /></FormField>
-        <FormField id="next" label="New password" :wrong="at('new_password')" hint="At least 12 characters."><input id="next" v-model="next" type="password" autocomplete="new-password" required /></FormField>
+        <FormField id="old" label="Current password" :wrong="at('password')"
+          ><input id="old" v-model="password" type="password" autocomplete="current-password" required
+        /></FormField>
+        <FormField id="next" label="New password" :wrong="at('new_password')" hint="At least 12 characters."
+          ><input id="next" v-model="next" type="password" autocomplete="new-password" required
+        /></FormField>
       </div>
-      <p v-if="beside(['password', 'new_password'])" class="wrong" role="alert">{{ beside(['password', 'new_password']) }}</p>
+      <p v-if="beside(['password', 'new_password'])" class="wrong" role="alert">
+        {{ beside(['password', 'new_password']) }}
+      </p>
       <div class="acts"><Button html-type="submit" :loading="busy">Change the password</Button></div>
     </form>
   </section>

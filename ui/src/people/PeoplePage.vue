@@ -23,7 +23,10 @@ const router = useRouter()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
 const { data: me } = useMe()
-const { data, error } = useQuery({ queryKey: ['people', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/people', { params: { path } })) })
+const { data, error } = useQuery({
+  queryKey: ['people', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/people', { params: { path } })),
+})
 const groups = ['see', 'write', 'answer', 'work', 'run', 'govern'] as const
 const sides = [
   { side: 'agency', label: 'Agency side' },
@@ -51,7 +54,11 @@ function beside(one: Person) {
   if (one.me) return 'you'
   if (one.away_until) return `away until ${calendarDay(one.away_until)}`
   if (one.tasks > 0) return `${one.tasks} ${one.tasks === 1 ? 'task' : 'tasks'}`
-  return one.seen_at ? `seen ${brief(one.seen_at, now.value)}` : one.side === 'client' ? 'answers by link' : 'never here yet'
+  return one.seen_at
+    ? `seen ${brief(one.seen_at, now.value)}`
+    : one.side === 'client'
+      ? 'answers by link'
+      : 'never here yet'
 }
 const act = (run: (id: string) => Promise<unknown>, words: string) =>
   useMutation({
@@ -60,8 +67,16 @@ const act = (run: (id: string) => Promise<unknown>, words: string) =>
     onError: (problem) => void message.error(sentence(problem), 8),
     onSettled: () => void queries.invalidateQueries({ queryKey: ['people', props.workspace] }),
   })
-const again = act((invitation) => ok(api.POST('/api/w/{workspace}/invitations/{invitation}/again', { params: { path: { ...path, invitation } } })), 'Sent again; the older link works no more.')
-const revoke = act((invitation) => ok(api.POST('/api/w/{workspace}/invitations/{invitation}/revoke', { params: { path: { ...path, invitation } } })), 'Cancelled; its link works no more.')
+const again = act(
+  (invitation) =>
+    ok(api.POST('/api/w/{workspace}/invitations/{invitation}/again', { params: { path: { ...path, invitation } } })),
+  'Sent again; the older link works no more.',
+)
+const revoke = act(
+  (invitation) =>
+    ok(api.POST('/api/w/{workspace}/invitations/{invitation}/revoke', { params: { path: { ...path, invitation } } })),
+  'Cancelled; its link works no more.',
+)
 
 useKeys({
   ArrowDown: () => walkRows(1),
@@ -94,19 +109,24 @@ useKeys({
                   <PersonFace :name="one.name" :side="one.side" :person-id="one.person_id" :picture="one.picture" />
                   <span
                     ><b>{{ one.name }}</b
-                    ><span class="quiet">{{ one.title || (one.until ? `until ${calendarDay(one.until)}` : `since ${month(one.since, now)}`) }}</span></span
+                    ><span class="quiet">{{
+                      one.title || (one.until ? `until ${calendarDay(one.until)}` : `since ${month(one.since, now)}`)
+                    }}</span></span
                   >
                 </button>
               </td>
               <td>{{ one.role }}</td>
               <td>{{ channels(one.channel_ids ?? null) }}</td>
-              <td v-for="name in groups" :key="name" class="square"><ShareSquare :share="one.shares[name] ?? 'none'" :group="name" /></td>
+              <td v-for="name in groups" :key="name" class="square">
+                <ShareSquare :share="one.shares[name] ?? 'none'" :group="name" />
+              </td>
               <td class="state quiet">{{ beside(one) }}</td>
             </tr>
             <tr v-for="one in invited(group.side)" :key="one.id" class="pending">
               <td>
                 <span class="who"
-                  ><svg width="28" height="28" viewBox="0 0 28 28" aria-hidden="true"><circle cx="14" cy="14" r="13" fill="none" stroke="#7C8388" stroke-dasharray="3 3" /></svg
+                  ><svg width="28" height="28" viewBox="0 0 28 28" aria-hidden="true">
+                    <circle cx="14" cy="14" r="13" fill="none" stroke="#7C8388" stroke-dasharray="3 3" /></svg
                   ><span
                     ><b>{{ one.email }}</b
                     ><span class="quiet">invited {{ brief(one.invited_at, now) }} by {{ one.invited_by }}</span></span
@@ -115,14 +135,32 @@ useKeys({
               </td>
               <td>{{ one.role }}</td>
               <td>{{ channels(one.channel_ids ?? null) }}</td>
-              <td :colspan="6" class="quiet">{{ one.over ? 'the link has expired' : `pending until ${brief(one.expires_at, now)}` }}</td>
+              <td :colspan="6" class="quiet">
+                {{ one.over ? 'the link has expired' : `pending until ${brief(one.expires_at, now)}` }}
+              </td>
               <td class="state">
-                <button type="button" class="link-button" :aria-label="`Resend the invitation to ${one.email}`" @click="again.mutate(one.id)">Resend</button>
-                <button type="button" class="link-button" :aria-label="`Cancel the invitation of ${one.email}`" @click="revoke.mutate(one.id)">Cancel invitation</button>
+                <button
+                  type="button"
+                  class="link-button"
+                  :aria-label="`Resend the invitation to ${one.email}`"
+                  @click="again.mutate(one.id)"
+                >
+                  Resend
+                </button>
+                <button
+                  type="button"
+                  class="link-button"
+                  :aria-label="`Cancel the invitation of ${one.email}`"
+                  @click="revoke.mutate(one.id)"
+                >
+                  Cancel invitation
+                </button>
               </td>
             </tr>
             <tr v-if="of(group.side).length + invited(group.side).length === 0">
-              <td colspan="10" class="quiet">Nobody of this side yet. Invite them by mail; they are pending until they accept.</td>
+              <td colspan="10" class="quiet">
+                Nobody of this side yet. Invite them by mail; they are pending until they accept.
+              </td>
             </tr>
           </tbody>
         </template>

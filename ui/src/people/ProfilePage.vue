@@ -35,9 +35,15 @@ const languages = ['en-GB', 'en-US', 'de', 'fr', 'es', 'pt', 'it', 'nl', 'da', '
 const language = (code: string) => new Intl.DisplayNames(['en'], { type: 'language' }).of(code) ?? code
 const example = computed(() =>
   form.value
-    ? new Intl.DateTimeFormat(form.value.date_language, { weekday: 'long', day: 'numeric', month: 'long', hour: 'numeric', minute: '2-digit', hour12: form.value.hour12, timeZone: zoneOr(form.value.zone) }).format(
-        new Date(),
-      )
+    ? new Intl.DateTimeFormat(form.value.date_language, {
+        weekday: 'long',
+        day: 'numeric',
+        month: 'long',
+        hour: 'numeric',
+        minute: '2-digit',
+        hour12: form.value.hour12,
+        timeZone: zoneOr(form.value.zone),
+      }).format(new Date())
     : '',
 )
 function zoneOr(zone: string) {
@@ -52,7 +58,9 @@ const plain = (now: Schemas['Profile']): Form => ({
   notices: Object.fromEntries(now.notices.map((one) => [one.kind, one.choice])),
   quiet: now.quiet ? [...now.quiet] : null,
 })
-const changed = computed(() => form.value && data.value && JSON.stringify(form.value) !== JSON.stringify(plain(data.value)))
+const changed = computed(
+  () => form.value && data.value && JSON.stringify(form.value) !== JSON.stringify(plain(data.value)),
+)
 watch(
   data,
   (now, before) => {
@@ -63,13 +71,16 @@ watch(
   { immediate: true },
 )
 async function save() {
-  const saved = await run(() => ok(api.PUT('/api/profile', { params: { header: { 'If-Match': `"${seen.value}"` } }, body: form.value! })))
+  const saved = await run(() =>
+    ok(api.PUT('/api/profile', { params: { header: { 'If-Match': `"${seen.value}"` } }, body: form.value! })),
+  )
   if (saved) {
     seen.value = saved.version
     void message.success('Saved.')
     await queries.invalidateQueries({ queryKey: ['profile'] })
     void queries.invalidateQueries({ queryKey: ['me'] })
-  } else if (isProblem(error.value) && error.value.problem.code === 'profile_changed') seen.value = (error.value.problem.facts as { version: number }).version
+  } else if (isProblem(error.value) && error.value.problem.code === 'profile_changed')
+    seen.value = (error.value.problem.facts as { version: number }).version
 }
 function toggleDay(day: number) {
   const days = form.value!.working_days
@@ -78,7 +89,11 @@ function toggleDay(day: number) {
 async function picture(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
-  const reply = await fetch('/api/profile/picture', { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: file })
+  const reply = await fetch('/api/profile/picture', {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: file,
+  })
   if (!reply.ok) {
     const problem = (await reply.json()) as { detail: string; way_on?: string }
     void message.error([problem.detail, problem.way_on].filter(Boolean).join(' '), 9)
@@ -102,7 +117,9 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
       <h1>My profile</h1>
       <span class="quiet">{{ data.email }}</span>
     </div>
-    <p v-if="route.query.need === 'second-factor'" class="block" role="alert">The agency requires a second factor. Set yours up on this page; everything else opens then.</p>
+    <p v-if="route.query.need === 'second-factor'" class="block" role="alert">
+      The agency requires a second factor. Set yours up on this page; everything else opens then.
+    </p>
     <div class="two">
       <form @submit.prevent="save">
         <section class="block">
@@ -112,7 +129,9 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
             <label class="file">A picture <input type="file" accept="image/*" @change="picture" /></label>
             <Button v-if="data.picture" size="small" @click="noPicture">Remove</Button>
           </div>
-          <FormField id="name" label="Name" :wrong="at('name')"><input id="name" v-model="form.name" type="text" maxlength="120" autocomplete="name" /></FormField>
+          <FormField id="name" label="Name" :wrong="at('name')"
+            ><input id="name" v-model="form.name" type="text" maxlength="120" autocomplete="name"
+          /></FormField>
         </section>
         <section class="block">
           <h2>My time</h2>
@@ -124,12 +143,21 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
               </select>
             </FormField>
           </div>
-          <label class="check"><input v-model="form.hour12" type="checkbox" /> Hours from 1 to 12, with am and pm</label>
+          <label class="check"
+            ><input v-model="form.hour12" type="checkbox" /> Hours from 1 to 12, with am and pm</label
+          >
           <p class="quiet">Like this: {{ example }}</p>
           <div class="field" :class="{ bad: at('working_days') }">
             <span class="label">Days that I work</span>
             <div class="days">
-              <label v-for="(name, index) in DAYS" :key="name" class="check"><input type="checkbox" :checked="form.working_days.includes(index + 1)" @change="toggleDay(index + 1)" /> {{ name }}</label>
+              <label v-for="(name, index) in DAYS" :key="name" class="check"
+                ><input
+                  type="checkbox"
+                  :checked="form.working_days.includes(index + 1)"
+                  @change="toggleDay(index + 1)"
+                />
+                {{ name }}</label
+              >
             </div>
           </div>
         </section>
@@ -138,10 +166,24 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
           <div v-for="one in data.notices" :key="one.kind" class="notice">
             <label :for="`n-${one.kind}`">{{ one.words }}</label>
             <select :id="`n-${one.kind}`" v-model="form.notices[one.kind]">
-              <option v-for="(words, value) in CHOICES" :key="value" :value="value" :disabled="one.must && value === 'not'">{{ words }}</option>
+              <option
+                v-for="(words, value) in CHOICES"
+                :key="value"
+                :value="value"
+                :disabled="one.must && value === 'not'"
+              >
+                {{ words }}
+              </option>
             </select>
           </div>
-          <label class="check"><input type="checkbox" :checked="form.quiet !== null" @change="form.quiet = form.quiet ? null : ['20:00', '07:00']" /> Quiet hours: what comes then waits</label>
+          <label class="check"
+            ><input
+              type="checkbox"
+              :checked="form.quiet !== null"
+              @change="form.quiet = form.quiet ? null : ['20:00', '07:00']"
+            />
+            Quiet hours: what comes then waits</label
+          >
           <div v-if="form.quiet" class="days">
             <input v-model="form.quiet[0]" class="plain-input hour" type="time" aria-label="Quiet from" /> to
             <input v-model="form.quiet[1]" class="plain-input hour" type="time" aria-label="Quiet to" />

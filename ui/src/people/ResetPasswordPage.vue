@@ -27,10 +27,25 @@ async function save() {
       </template>
       <form v-else @submit.prevent="save">
         <h2>Choose a new password</h2>
-        <FormField id="password" label="New password" :wrong="at('password') ?? at('new_password')" hint="At least 12 characters; a few words that only you put together.">
-          <Input id="password" v-model:value="password" type="password" autocomplete="new-password" size="large" required autofocus />
+        <FormField
+          id="password"
+          label="New password"
+          :wrong="at('password') ?? at('new_password')"
+          hint="At least 12 characters; a few words that only you put together."
+        >
+          <Input
+            id="password"
+            v-model:value="password"
+            type="password"
+            autocomplete="new-password"
+            size="large"
+            required
+            autofocus
+          />
         </FormField>
-        <p v-if="beside(['password', 'new_password'])" class="wrong" role="alert">{{ beside(['password', 'new_password']) }}</p>
+        <p v-if="beside(['password', 'new_password'])" class="wrong" role="alert">
+          {{ beside(['password', 'new_password']) }}
+        </p>
         <Button type="primary" html-type="submit" size="large" block :loading="busy">Change it</Button>
       </form>
     </div>

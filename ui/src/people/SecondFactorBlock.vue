@@ -16,7 +16,8 @@ const code = ref('')
 const codes = ref<string[]>()
 const mode = ref<'' | 'codes' | 'off'>('')
 const { busy, at, beside, run, clear } = useProblem()
-const address = (key: string) => `otpauth://totp/${encodeURIComponent(`Ask First:${props.profile.email}`)}?secret=${key}&issuer=${encodeURIComponent('Ask First')}`
+const address = (key: string) =>
+  `otpauth://totp/${encodeURIComponent(`Ask First:${props.profile.email}`)}?secret=${key}&issuer=${encodeURIComponent('Ask First')}`
 
 async function begin() {
   codes.value = undefined
@@ -24,7 +25,12 @@ async function begin() {
 }
 async function confirm() {
   const done = await run(async () => {
-    await auth('otp-setup', { otp_secret: secret.value!.secret, otp_raw_secret: secret.value!.raw, password: password.value, otp: code.value.replaceAll(' ', '') })
+    await auth('otp-setup', {
+      otp_secret: secret.value!.secret,
+      otp_raw_secret: secret.value!.raw,
+      password: password.value,
+      otp: code.value.replaceAll(' ', ''),
+    })
     return auth<{ codes: string[] }>('recovery-codes', { password: password.value })
   })
   if (!done) return
@@ -58,7 +64,9 @@ function ask(next: 'codes' | 'off') {
   <section class="block" aria-label="Second factor">
     <div class="block-head">
       <h2>Second factor</h2>
-      <span class="quiet">{{ profile.second_factor ? `on, ${profile.recovery_codes} recovery codes left` : 'off' }}</span>
+      <span class="quiet">{{
+        profile.second_factor ? `on, ${profile.recovery_codes} recovery codes left` : 'off'
+      }}</span>
     </div>
     <div v-if="codes" class="codes" role="status">
       <p>Keep these recovery codes somewhere safe, not on the phone. Each works once.</p>
@@ -74,8 +82,12 @@ function ask(next: 'codes' | 'off') {
         <p>
           Scan this with the app, or type the secret: <span class="digest">{{ secret.secret }}</span>
         </p>
-        <FormField id="otp" label="The code that it shows now" :wrong="at('otp')"><input id="otp" v-model="code" inputmode="numeric" autocomplete="one-time-code" required /></FormField>
-        <FormField id="otp-password" label="Your password" :wrong="at('password')"><input id="otp-password" v-model="password" type="password" autocomplete="current-password" required /></FormField>
+        <FormField id="otp" label="The code that it shows now" :wrong="at('otp')"
+          ><input id="otp" v-model="code" inputmode="numeric" autocomplete="one-time-code" required
+        /></FormField>
+        <FormField id="otp-password" label="Your password" :wrong="at('password')"
+          ><input id="otp-password" v-model="password" type="password" autocomplete="current-password" required
+        /></FormField>
         <div class="acts">
           <Button type="primary" html-type="submit" :loading="busy">Turn it on</Button>
           <Button @click="secret = undefined">Cancel</Button>
@@ -83,9 +95,13 @@ function ask(next: 'codes' | 'off') {
       </div>
     </form>
     <form v-else-if="mode" @submit.prevent="mode === 'off' ? turnOff() : show()">
-      <FormField id="mode-password" label="Your password" :wrong="at('password')"><input id="mode-password" v-model="password" type="password" autocomplete="current-password" required /></FormField>
+      <FormField id="mode-password" label="Your password" :wrong="at('password')"
+        ><input id="mode-password" v-model="password" type="password" autocomplete="current-password" required
+      /></FormField>
       <div class="acts">
-        <Button html-type="submit" :danger="mode === 'off'" :loading="busy">{{ mode === 'off' ? 'Turn it off' : 'Show my recovery codes' }}</Button>
+        <Button html-type="submit" :danger="mode === 'off'" :loading="busy">{{
+          mode === 'off' ? 'Turn it off' : 'Show my recovery codes'
+        }}</Button>
         <Button @click="mode = ''">Cancel</Button>
       </div>
     </form>

@@ -9,7 +9,10 @@ const queries = useQueryClient()
 const { data } = useQuery({ queryKey: ['sessions'], queryFn: () => ok(api.GET('/api/profile/sessions')) })
 async function end(session: string) {
   try {
-    queries.setQueryData(['sessions'], await ok(api.DELETE('/api/profile/sessions/{session}', { params: { path: { session } } })))
+    queries.setQueryData(
+      ['sessions'],
+      await ok(api.DELETE('/api/profile/sessions/{session}', { params: { path: { session } } })),
+    )
   } catch (problem) {
     void message.error(sentence(problem))
   }
@@ -28,7 +31,8 @@ function device(text: string) {
       <li v-for="one in data?.sessions ?? []" :key="one.id">
         <span
           ><b>{{ device(one.device) }}</b
-          >, {{ one.from }}<span class="quiet"> · since {{ moment(one.since) }}, last used {{ moment(one.last_use) }}</span></span
+          >, {{ one.from
+          }}<span class="quiet"> · since {{ moment(one.since) }}, last used {{ moment(one.last_use) }}</span></span
         >
         <b v-if="one.here">here</b>
         <Button v-else size="small" @click="end(one.id)">Sign out there</Button>

@@ -12,11 +12,31 @@ type Role = Schemas['Roles']['roles'][number]
 const queries = useQueryClient()
 const { data, error } = useQuery({ queryKey: ['roles'], queryFn: () => ok(api.GET('/api/agency/roles')) })
 const groups = ['see', 'write', 'answer', 'work', 'run', 'govern'] as const
-const editing = ref<{ id?: string; name: string; side: 'agency' | 'client'; abilities: string[]; version: number; preset: boolean; shipped?: string[] | null; held: number; base: string[] }>()
+const editing = ref<{
+  id?: string
+  name: string
+  side: 'agency' | 'client'
+  abilities: string[]
+  version: number
+  preset: boolean
+  shipped?: string[] | null
+  held: number
+  base: string[]
+}>()
 const theirs = ref<{ name: string; abilities: string[]; by: string }>()
 const { busy, at, beside, run, error: refused, clear } = useProblem()
-const words = computed(() => Object.fromEntries((data.value?.groups ?? []).flatMap((group) => [...group.agency, ...group.client].map((one) => [one.ability, one.words]))))
-const sentences = computed(() => (data.value?.groups ?? []).map((group) => ({ name: group.name, abilities: editing.value?.side === 'client' ? group.client : group.agency })).filter((group) => group.abilities.length > 0))
+const words = computed(() =>
+  Object.fromEntries(
+    (data.value?.groups ?? []).flatMap((group) =>
+      [...group.agency, ...group.client].map((one) => [one.ability, one.words]),
+    ),
+  ),
+)
+const sentences = computed(() =>
+  (data.value?.groups ?? [])
+    .map((group) => ({ name: group.name, abilities: editing.value?.side === 'client' ? group.client : group.agency }))
+    .filter((group) => group.abilities.length > 0),
+)
 
 function edit(role: Role) {
   clear()
@@ -36,17 +56,34 @@ function edit(role: Role) {
 function make(from?: Role) {
   clear()
   theirs.value = undefined
-  editing.value = { name: from ? `${from.name}, our own` : '', side: (from?.side as 'agency' | 'client') ?? 'agency', abilities: [...(from?.abilities ?? [])], version: 0, preset: false, held: 0, base: [] }
+  editing.value = {
+    name: from ? `${from.name}, our own` : '',
+    side: (from?.side as 'agency' | 'client') ?? 'agency',
+    abilities: [...(from?.abilities ?? [])],
+    version: 0,
+    preset: false,
+    held: 0,
+    base: [],
+  }
 }
 function toggle(ability: string) {
   const role = editing.value!
-  role.abilities = role.abilities.includes(ability) ? role.abilities.filter((one) => one !== ability) : [...role.abilities, ability]
+  role.abilities = role.abilities.includes(ability)
+    ? role.abilities.filter((one) => one !== ability)
+    : [...role.abilities, ability]
 }
 async function save() {
   const role = editing.value!
   const done = await run(async () => {
-    if (role.id) await ok(api.PUT('/api/agency/roles/{role}', { params: { path: { role: role.id }, header: { 'If-Match': `"${role.version}"` } }, body: { name: role.name, abilities: role.abilities } }))
-    else await ok(api.POST('/api/agency/roles', { body: { name: role.name, side: role.side, abilities: role.abilities } }))
+    if (role.id)
+      await ok(
+        api.PUT('/api/agency/roles/{role}', {
+          params: { path: { role: role.id }, header: { 'If-Match': `"${role.version}"` } },
+          body: { name: role.name, abilities: role.abilities },
+        }),
+      )
+    else
+      await ok(api.POST('/api/agency/roles', { body: { name: role.name, side: role.side, abilities: role.abilities } }))
     return true
   })
   if (done) {
@@ -55,7 +92,11 @@ async function save() {
     theirs.value = undefined
     await queries.invalidateQueries()
   } else if (isProblem(refused.value) && refused.value.problem.code === 'role_changed') {
-    const facts = refused.value.problem.facts as { theirs: { name: string; abilities: string[] }; version: number; by: string }
+    const facts = refused.value.problem.facts as {
+      theirs: { name: string; abilities: string[] }
+      version: number
+      by: string
+    }
     theirs.value = { ...facts.theirs, by: facts.by }
     role.version = facts.version
     void queries.invalidateQueries({ queryKey: ['roles'] })
@@ -68,7 +109,9 @@ function takeTheirs() {
   clear()
 }
 const given = computed(() => theirs.value?.abilities.filter((one) => !editing.value!.base.includes(one)) ?? [])
-const taken = computed(() => editing.value?.base.filter((one) => theirs.value && !theirs.value.abilities.includes(one)) ?? [])
+const taken = computed(
+  () => editing.value?.base.filter((one) => theirs.value && !theirs.value.abilities.includes(one)) ?? [],
+)
 async function drop() {
   const done = await run(async () => {
     await ok(api.DELETE('/api/agency/roles/{role}', { params: { path: { role: editing.value!.id! } } }))
@@ -94,13 +137,27 @@ async function drop() {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="role in data.roles.filter((one) => one.side === side)" :key="role.id" :class="{ chosen: editing?.id === role.id }">
+            <tr
+              v-for="role in data.roles.filter((one) => one.side === side)"
+              :key="role.id"
+              :class="{ chosen: editing?.id === role.id }"
+            >
               <td>
                 <button type="button" class="link-button" @click="edit(role)">{{ role.name }}</button>
-                <span class="quiet own">{{ role.preset ? (role.shipped && role.shipped.length !== role.abilities.length ? 'preset, changed' : '') : 'our own' }}</span>
+                <span class="quiet own">{{
+                  role.preset
+                    ? role.shipped && role.shipped.length !== role.abilities.length
+                      ? 'preset, changed'
+                      : ''
+                    : 'our own'
+                }}</span>
               </td>
-              <td v-for="name in groups" :key="name" class="square"><ShareSquare :share="role.shares[name] ?? 'none'" :group="name" /></td>
-              <td class="quiet right">{{ role.held === 0 ? 'nobody' : `${role.held} ${role.held === 1 ? 'place' : 'places'}` }}</td>
+              <td v-for="name in groups" :key="name" class="square">
+                <ShareSquare :share="role.shares[name] ?? 'none'" :group="name" />
+              </td>
+              <td class="quiet right">
+                {{ role.held === 0 ? 'nobody' : `${role.held} ${role.held === 1 ? 'place' : 'places'}` }}
+              </td>
             </tr>
           </tbody>
         </template>
@@ -109,30 +166,59 @@ async function drop() {
     </main>
     <aside v-if="editing && data" class="panel" aria-label="The role">
       <form @submit.prevent="save">
-        <FormField id="role-name" label="Name" :wrong="at('name')" :hint="editing.preset ? 'Roles that ship keep their names.' : undefined"
+        <FormField
+          id="role-name"
+          label="Name"
+          :wrong="at('name')"
+          :hint="editing.preset ? 'Roles that ship keep their names.' : undefined"
           ><input id="role-name" v-model="editing.name" type="text" maxlength="60" :disabled="editing.preset"
         /></FormField>
         <div v-if="!editing.id" class="sides">
-          <label class="check"><input v-model="editing.side" type="radio" value="agency" @change="editing.abilities = []" /> agency side</label>
-          <label class="check"><input v-model="editing.side" type="radio" value="client" @change="editing.abilities = []" /> client side</label>
+          <label class="check"
+            ><input v-model="editing.side" type="radio" value="agency" @change="editing.abilities = []" /> agency
+            side</label
+          >
+          <label class="check"
+            ><input v-model="editing.side" type="radio" value="client" @change="editing.abilities = []" /> client
+            side</label
+          >
         </div>
         <fieldset v-for="group in sentences" :key="group.name">
           <legend>{{ group.name }}</legend>
-          <label v-for="one in group.abilities" :key="one.ability" class="check"><input type="checkbox" :checked="editing.abilities.includes(one.ability)" @change="toggle(one.ability)" /> {{ one.words }}</label>
+          <label v-for="one in group.abilities" :key="one.ability" class="check"
+            ><input type="checkbox" :checked="editing.abilities.includes(one.ability)" @change="toggle(one.ability)" />
+            {{ one.words }}</label
+          >
         </fieldset>
-        <p v-if="editing.side === 'client'" class="quiet">No role lifts the client side above this: never drafts that were not shared, house talk, or other clients.</p>
+        <p v-if="editing.side === 'client'" class="quiet">
+          No role lifts the client side above this: never drafts that were not shared, house talk, or other clients.
+        </p>
         <div v-if="theirs" class="clash" role="alert">
           <b>{{ theirs.by }} changed this role meanwhile.</b>
           <p v-for="one in given" :key="one">They gave it: {{ words[one] }}</p>
           <p v-for="one in taken" :key="one">They took from it: {{ words[one] }}</p>
           <p>What you ticked is kept.</p>
-          <div class="acts"><Button type="primary" size="small" @click="save">Keep mine</Button><Button size="small" @click="takeTheirs">Use theirs</Button></div>
+          <div class="acts">
+            <Button type="primary" size="small" @click="save">Keep mine</Button
+            ><Button size="small" @click="takeTheirs">Use theirs</Button>
+          </div>
         </div>
-        <p v-else-if="at('abilities') ?? at('role') ?? beside(['name', 'abilities', 'role'])" class="wrong" role="alert">{{ at('abilities') ?? at('role') ?? beside(['name', 'abilities', 'role']) }}</p>
-        <p v-if="editing.held > 0" class="quiet">{{ editing.held }} {{ editing.held === 1 ? 'place has' : 'places have' }} this role; a change counts for them at once.</p>
+        <p
+          v-else-if="at('abilities') ?? at('role') ?? beside(['name', 'abilities', 'role'])"
+          class="wrong"
+          role="alert"
+        >
+          {{ at('abilities') ?? at('role') ?? beside(['name', 'abilities', 'role']) }}
+        </p>
+        <p v-if="editing.held > 0" class="quiet">
+          {{ editing.held }} {{ editing.held === 1 ? 'place has' : 'places have' }} this role; a change counts for them
+          at once.
+        </p>
         <div class="acts">
           <Button v-if="!theirs" type="primary" html-type="submit" :loading="busy">Save the role</Button>
-          <Button v-if="editing.id" @click="make(data.roles.find((one) => one.id === editing!.id))">Copy the role</Button>
+          <Button v-if="editing.id" @click="make(data.roles.find((one) => one.id === editing!.id))"
+            >Copy the role</Button
+          >
           <Button v-if="editing.id && !editing.preset" danger @click="drop">Remove</Button>
           <Button @click="editing = undefined">Cancel</Button>
         </div>

@@ -7,13 +7,23 @@ import { BUTTONS } from '@/samples/stubs'
 
 const follow = vi.fn()
 const followAll = vi.fn()
-vi.mock('./checks', () => ({ useChecks: () => ({ of: (one: { proof: unknown }) => one.proof, count: { value: undefined }, ask: () => undefined }) }))
-vi.mock('./follow', () => ({ useFollow: () => ({ follow, followAll, cost: computed(() => undefined), sure: vi.fn(), leave: vi.fn() }) }))
+vi.mock('./checks', () => ({
+  useChecks: () => ({ of: (one: { proof: unknown }) => one.proof, count: { value: undefined }, ask: () => undefined }),
+}))
+vi.mock('./follow', () => ({
+  useFollow: () => ({ follow, followAll, cost: computed(() => undefined), sure: vi.fn(), leave: vi.fn() }),
+}))
 const { default: AdaptationColumn } = await import('./AdaptationColumn.vue')
 
 const column = (one: ReturnType<typeof adaptation>) =>
-  mount(AdaptationColumn, { props: { sheet: sheet([one]), one }, shallow: true, attachTo: document.body, global: { stubs: { ...BUTTONS, RouterLink: { template: '<a><slot /></a>' } } } })
-const button = (view: ReturnType<typeof column>, words: string) => view.findAll('button').find((one) => one.text() === words)
+  mount(AdaptationColumn, {
+    props: { sheet: sheet([one]), one },
+    shallow: true,
+    attachTo: document.body,
+    global: { stubs: { ...BUTTONS, RouterLink: { template: '<a><slot /></a>' } } },
+  })
+const button = (view: ReturnType<typeof column>, words: string) =>
+  view.findAll('button').find((one) => one.text() === words)
 
 describe('a post on one channel', () => {
   it('says how much of the limit is used, and by how much it is over', () => {
@@ -37,9 +47,19 @@ describe('a post on one channel', () => {
   })
 
   it('shows what the server says of each part, and decides nothing by itself', () => {
-    const view = column(adaptation({ stage: 'client_approval' }, { text: part('Own words', { own: true, off: 'Ticker is locked: unlock it to change it.' }), media: part([], { off: null }) }))
+    const view = column(
+      adaptation(
+        { stage: 'client_approval' },
+        {
+          text: part('Own words', { own: true, off: 'Ticker is locked: unlock it to change it.' }),
+          media: part([], { off: null }),
+        },
+      ),
+    )
     expect(button(view, 'write')!.attributes('aria-disabled')).toBe('true')
-    expect(view.findAllComponents({ name: 'ActButton' }).map((one) => one.props('off'))).toContain('Ticker is locked: unlock it to change it.')
+    expect(view.findAllComponents({ name: 'ActButton' }).map((one) => one.props('off'))).toContain(
+      'Ticker is locked: unlock it to change it.',
+    )
     expect(button(view, 'order and frame')!.attributes('aria-disabled')).toBe('false')
   })
 

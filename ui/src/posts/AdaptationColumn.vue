@@ -52,7 +52,9 @@ const pictures = computed(() =>
 )
 const card = computed(() => {
   const said = proof.value.link_card
-  return said ? { ...said, picture: said.picture ? `/api/w/${props.sheet.workspace_id}/media/${said.picture}/preview` : null } : null
+  return said
+    ? { ...said, picture: said.picture ? `/api/w/${props.sheet.workspace_id}/media/${said.picture}/preview` : null }
+    : null
 })
 const rows = computed(() => ROWS.filter((row) => offered(row.part, props.one)))
 const own = computed(() => Object.entries(props.one.parts).filter(([, part]) => part.own).length)
@@ -92,9 +94,18 @@ watch(
 /** One key sets the part back in whose line the focus is. */
 function key(event: KeyboardEvent) {
   const target = event.target as HTMLElement
-  if (event.key.toUpperCase() !== 'F' || !keysOn() || event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable]')) return
+  if (
+    event.key.toUpperCase() !== 'F' ||
+    !keysOn() ||
+    event.ctrlKey ||
+    event.metaKey ||
+    event.altKey ||
+    target.closest('input, textarea, select, [contenteditable]')
+  )
+    return
   const line = target.closest('dl > div')
-  if (line?.matches('.own')) line.querySelector<HTMLButtonElement>('button[data-follow]:not([aria-disabled=true])')?.click()
+  if (line?.matches('.own'))
+    line.querySelector<HTMLButtonElement>('button[data-follow]:not([aria-disabled=true])')?.click()
 }
 // An own time, link or set of pictures is made by saving it for this channel.
 const ownTime = ref(false)
@@ -113,7 +124,13 @@ defineExpose({
 </script>
 
 <template>
-  <section class="adaptation" :class="[`stage-${one.stage}`, { own: one.parts.text.own }]" :aria-label="`On ${one.channel.name}`" @click="leaving" @keydown="key">
+  <section
+    class="adaptation"
+    :class="[`stage-${one.stage}`, { own: one.parts.text.own }]"
+    :aria-label="`On ${one.channel.name}`"
+    @click="leaving"
+    @keydown="key"
+  >
     <h2>
       <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
       {{ one.channel.name }}
@@ -125,15 +142,31 @@ defineExpose({
       <b>{{ STAGES[one.stage] }}</b>
       <span v-if="one.opened" class="opened">unlocked</span>
     </p>
-    <p v-if="one.channel.level && !['fine', 'offline'].includes(one.channel.level)" class="connection" :class="one.channel.level">
-      {{ one.channel.sentence }} <router-link :to="{ name: 'channels', params: { workspace: sheet.workspace_id } }">Channels</router-link>
+    <p
+      v-if="one.channel.level && !['fine', 'offline'].includes(one.channel.level)"
+      class="connection"
+      :class="one.channel.level"
+    >
+      {{ one.channel.sentence }}
+      <router-link :to="{ name: 'channels', params: { workspace: sheet.workspace_id } }">Channels</router-link>
     </p>
     <p v-if="one.showing?.state === 'by_hand'" class="connection by-hand">
-      It is time to publish it by hand. <router-link :to="{ name: 'by-hand', params: { workspace: sheet.workspace_id, showing: one.showing.id } }">Start</router-link>
+      It is time to publish it by hand.
+      <router-link :to="{ name: 'by-hand', params: { workspace: sheet.workspace_id, showing: one.showing.id } }"
+        >Start</router-link
+      >
     </p>
     <p v-if="one.off" class="connection" role="status">{{ one.off }}</p>
     <div class="frame">
-      <ProofCard :text="proof.text" :within="proof.within" :over="over" :fold="proof.fold" :pictures="pictures" :card="card" :beside="proof" />
+      <ProofCard
+        :text="proof.text"
+        :within="proof.within"
+        :over="over"
+        :fold="proof.fold"
+        :pictures="pictures"
+        :card="card"
+        :beside="proof"
+      />
     </div>
     <div v-for="block in one.blocks" :key="block.person" class="wanted">
       <b>{{ block.person }} {{ block.verdict === 'no' ? 'says no, not at all' : 'wants a change' }}</b>
@@ -145,17 +178,27 @@ defineExpose({
         <dd>
           <template v-if="one.parts.text.own">
             <ActButton link :off="off('text')" @click="writing = !writing">{{ writing ? 'done' : 'write' }}</ActButton>
-            <button type="button" class="link-button" :aria-expanded="comparing" @click="comparing = !comparing">compare</button>
-            <ActButton link :off="off('text')" aria-label="follow master" data-follow @click="follow('text')">follow</ActButton>
+            <button type="button" class="link-button" :aria-expanded="comparing" @click="comparing = !comparing">
+              compare
+            </button>
+            <ActButton link :off="off('text')" aria-label="follow master" data-follow @click="follow('text')"
+              >follow</ActButton
+            >
           </template>
           <template v-else
-            >follows master <ActButton link :off="off('text')" @click="writing = !writing">{{ writing ? 'cancel' : 'own text' }}</ActButton></template
+            >follows master
+            <ActButton link :off="off('text')" @click="writing = !writing">{{
+              writing ? 'cancel' : 'own text'
+            }}</ActButton></template
           >
         </dd>
       </div>
       <div v-if="one.own_text?.stale" class="wide stale">
         <dt class="hidden">Check again</dt>
-        <dd class="whole"><span aria-hidden="true" class="ringed">!</span>The master was changed since this was written; look whether it still fits.</dd>
+        <dd class="whole">
+          <span aria-hidden="true" class="ringed">!</span>The master was changed since this was written; look whether it
+          still fits.
+        </dd>
       </div>
       <div v-if="comparing && one.own_text" class="wide">
         <dt class="hidden">Compared</dt>
@@ -198,10 +241,16 @@ defineExpose({
           <ActButton link :off="off('media')" :aria-expanded="ownMedia" @click="ownMedia = !ownMedia">
             {{ ownMedia ? 'done' : one.parts.media.own ? 'change' : 'order and frame' }}
           </ActButton>
-          <ActButton v-if="one.parts.media.own" link :off="off('media')" data-follow @click="follow('media')">follow</ActButton>
+          <ActButton v-if="one.parts.media.own" link :off="off('media')" data-follow @click="follow('media')"
+            >follow</ActButton
+          >
         </dd>
       </div>
-      <div v-for="part in (['framing', 'descriptions'] as const).filter((name) => one.parts[name].own)" :key="part" class="own">
+      <div
+        v-for="part in (['framing', 'descriptions'] as const).filter((name) => one.parts[name].own)"
+        :key="part"
+        class="own"
+      >
         <dt>{{ part === 'framing' ? 'Own framing' : 'Own descriptions' }}</dt>
         <dd><ActButton link :off="off(part)" data-follow @click="follow(part)">follow</ActButton></dd>
       </div>
@@ -209,36 +258,77 @@ defineExpose({
         <dt class="hidden">Media for {{ one.channel.name }}</dt>
         <dd class="whole"><MediaPart :sheet="sheet" :one="one" @state="emit('state', $event)" /></dd>
       </div>
-      <PartRow v-for="row in rows" ref="rowsOf" :key="row.part" :sheet="sheet" :row="row" :one="one" @state="emit('state', $event)" />
+      <PartRow
+        v-for="row in rows"
+        ref="rowsOf"
+        :key="row.part"
+        :sheet="sheet"
+        :row="row"
+        :one="one"
+        @state="emit('state', $event)"
+      />
       <div :class="{ own: one.parts.time.own }">
         <dt>{{ one.parts.time.own ? 'Own time' : 'Time' }}</dt>
         <dd>
           <template v-if="!choosing">{{ one.at ? planned(one.at, sheet.zone) : 'none yet' }}{{ ' ' }}</template>
-          <ActButton v-if="one.parts.time.own" link :off="off('time')" data-follow @click="follow('time')">follow</ActButton>
-          <ActButton v-else link :off="off('time')" @click="ownTime = !ownTime">{{ ownTime ? 'cancel' : 'own time' }}</ActButton>
+          <ActButton v-if="one.parts.time.own" link :off="off('time')" data-follow @click="follow('time')"
+            >follow</ActButton
+          >
+          <ActButton v-else link :off="off('time')" @click="ownTime = !ownTime">{{
+            ownTime ? 'cancel' : 'own time'
+          }}</ActButton>
         </dd>
       </div>
       <div v-if="choosing" class="wide">
         <dt class="hidden">Choosing it</dt>
         <dd class="whole">
-          <TimePart :workspace="sheet.workspace_id" :post="sheet.id" :channel="one.channel.id" :server="one.parts.time" :zone="sheet.zone" :off="off('time')" @state="emit('state', $event)" />
+          <TimePart
+            :workspace="sheet.workspace_id"
+            :post="sheet.id"
+            :channel="one.channel.id"
+            :server="one.parts.time"
+            :zone="sheet.zone"
+            :off="off('time')"
+            @state="emit('state', $event)"
+          />
         </dd>
       </div>
     </dl>
-    <TimeCost v-if="cost" :cost="cost.said" :zone="sheet.zone" act="Follow the master’s time" @sure="sure()" @back="leave()" />
-    <p v-if="own > 1" class="all">{{ own }} parts of its own <ActButton link :off="allOff" @click="followAll()">all follow the master</ActButton></p>
+    <TimeCost
+      v-if="cost"
+      :cost="cost.said"
+      :zone="sheet.zone"
+      act="Follow the master’s time"
+      @sure="sure()"
+      @back="leave()"
+    />
+    <p v-if="own > 1" class="all">
+      {{ own }} parts of its own <ActButton link :off="allOff" @click="followAll()">all follow the master</ActButton>
+    </p>
     <ul v-if="proof.checks.length > 0" class="checks">
-      <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level"><span aria-hidden="true" class="ringed">!</span>{{ check.sentence }}</li>
+      <li v-for="check in proof.checks" :key="check.code + check.sentence" :class="check.level">
+        <span aria-hidden="true" class="ringed">!</span>{{ check.sentence }}
+      </li>
     </ul>
-    <p v-if="one.channel.state === 'lapsed'" class="late">The connection to {{ one.channel.name }} has lapsed: nothing can go out there until it is connected again.</p>
-    <p v-if="one.release && one.stage !== 'out'" class="quiet">Released by {{ one.release.by }} for {{ planned(one.release.at, sheet.zone) }}</p>
+    <p v-if="one.channel.state === 'lapsed'" class="late">
+      The connection to {{ one.channel.name }} has lapsed: nothing can go out there until it is connected again.
+    </p>
+    <p v-if="one.release && one.stage !== 'out'" class="quiet">
+      Released by {{ one.release.by }} for {{ planned(one.release.at, sheet.zone) }}
+    </p>
     <div v-if="one.showing && (one.showing.address || one.showing.trouble)" class="after">
       <p v-if="one.showing.trouble" class="late">{{ one.showing.trouble }}</p>
       <p v-if="one.showing.address">
         <a :href="one.showing.address" target="_blank" rel="noreferrer">Look at it on {{ one.channel.name }}</a>
         <span v-if="one.showing.seen === 'same'" class="quiet">, seen there as approved</span>
       </p>
-      <router-link :to="{ name: 'dispatch', query: { client: sheet.workspace_id, showing: one.showing.id, of: sheet.workspace_id } }"><Button size="small">Its dispatch</Button></router-link>
+      <router-link
+        :to="{
+          name: 'dispatch',
+          query: { client: sheet.workspace_id, showing: one.showing.id, of: sheet.workspace_id },
+        }"
+        ><Button size="small">Its dispatch</Button></router-link
+      >
     </div>
   </section>
 </template>

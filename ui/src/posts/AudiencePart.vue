@@ -10,7 +10,12 @@ interface Audience {
   places: string[]
   languages: string[]
 }
-const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Audience | null>(props, 'audience', null, emit)
+const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Audience | null>(
+  props,
+  'audience',
+  null,
+  emit,
+)
 const places = ref('')
 const languages = ref('')
 watch(
@@ -37,9 +42,31 @@ function typed() {
 <template>
   <div class="small-form">
     <label :for="`${id}-places`">Places{{ where }}</label>
-    <input :id="`${id}-places`" v-model="places" :readonly="!!off" placeholder="Lisbon + 30 km" @input="typed" @blur="save()" />
+    <input
+      :id="`${id}-places`"
+      v-model="places"
+      :readonly="!!off"
+      placeholder="Lisbon + 30 km"
+      @input="typed"
+      @blur="save()"
+    />
     <label :for="`${id}-languages`">Languages{{ where }}</label>
-    <input :id="`${id}-languages`" v-model="languages" :readonly="!!off" placeholder="pt, en" @input="typed" @blur="save()" />
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <input
+      :id="`${id}-languages`"
+      v-model="languages"
+      :readonly="!!off"
+      placeholder="pt, en"
+      @input="typed"
+      @blur="save()"
+    />
+    <SaysState
+      :state="state"
+      :problem="problem"
+      :by="theirs?.by"
+      :theirs="theirs?.value"
+      @mine="keepMine"
+      @theirs="takeTheirs"
+      @drop="drop"
+    />
   </div>
 </template>

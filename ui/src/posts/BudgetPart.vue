@@ -8,14 +8,20 @@ import { digits, type Money } from './writable'
 
 const props = defineProps<EditorProps>()
 const emit = defineEmits<{ state: [state: string] }>()
-const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Money | null>(props, 'budget', null, emit)
+const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Money | null>(
+  props,
+  'budget',
+  null,
+  emit,
+)
 const currency = computed(() => value.value?.currency ?? props.sheet.currency)
 const amount = ref('')
 const wrong = ref('')
 watch(
   value,
   (now) => {
-    if (state.value === 'saved') amount.value = now ? (now.minor / 10 ** digits(now.currency)).toFixed(digits(now.currency)) : ''
+    if (state.value === 'saved')
+      amount.value = now ? (now.minor / 10 ** digits(now.currency)).toFixed(digits(now.currency)) : ''
   },
   { immediate: true },
 )
@@ -30,8 +36,24 @@ function typed() {
 <template>
   <div class="small-form">
     <label :for="id">Amount{{ where }} in {{ currency }}</label>
-    <input :id="id" v-model="amount" inputmode="decimal" :readonly="!!off" placeholder="none" @input="typed" @blur="save()" />
+    <input
+      :id="id"
+      v-model="amount"
+      inputmode="decimal"
+      :readonly="!!off"
+      placeholder="none"
+      @input="typed"
+      @blur="save()"
+    />
     <p v-if="wrong" class="late" role="status">{{ wrong }}</p>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState
+      :state="state"
+      :problem="problem"
+      :by="theirs?.by"
+      :theirs="theirs?.value"
+      @mine="keepMine"
+      @theirs="takeTheirs"
+      @drop="drop"
+    />
   </div>
 </template>

@@ -14,7 +14,13 @@ const open = async () => {
   const there = sheet([flying])
   const other = { ...flying.channel, id: 'c2', name: 'Second' }
   const view = mount(ChannelPicker, {
-    props: { sheet: { ...there, channels: [flying.channel, other], sets: [{ id: 's1', name: 'Both', channel_ids: [flying.channel.id, 'c2'] }] } },
+    props: {
+      sheet: {
+        ...there,
+        channels: [flying.channel, other],
+        sets: [{ id: 's1', name: 'Both', channel_ids: [flying.channel.id, 'c2'] }],
+      },
+    },
     shallow: true,
     global: { stubs: BUTTONS },
   })

@@ -20,9 +20,16 @@ watch(
   { immediate: true },
 )
 /** channel id => why the post cannot leave it now */
-const stays = computed(() => new Map(props.sheet.adaptations.flatMap((one) => (one.stays ? [[one.channel.id, one.stays] as const] : []))))
+const stays = computed(
+  () => new Map(props.sheet.adaptations.flatMap((one) => (one.stays ? [[one.channel.id, one.stays] as const] : []))),
+)
 const choose = useAct<string[]>(props.sheet.id, (ids) =>
-  ok(api.PUT('/api/w/{workspace}/posts/{post}/channels', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { channel_ids: ids } })),
+  ok(
+    api.PUT('/api/w/{workspace}/posts/{post}/channels', {
+      params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } },
+      body: { channel_ids: ids },
+    }),
+  ),
 )
 
 let queue = Promise.resolve()
@@ -32,7 +39,11 @@ function toggle(id: string) {
 /** A set is ticked together; when all of it is ticked, it is taken off together. */
 function toggleSet(ids: string[]) {
   const there = ids.filter((id) => props.sheet.channels.some((one) => one.id === id))
-  put(chosen(there) ? wanted.value.filter((id) => !there.includes(id) || stays.value.has(id)) : [...new Set([...wanted.value, ...there])])
+  put(
+    chosen(there)
+      ? wanted.value.filter((id) => !there.includes(id) || stays.value.has(id))
+      : [...new Set([...wanted.value, ...there])],
+  )
 }
 function chosen(ids: string[]) {
   return ids.length > 0 && ids.every((id) => wanted.value.includes(id))
@@ -56,7 +67,9 @@ function put(next: string[]) {
   <p v-if="folded" class="folded">
     <span class="quiet">On</span>
     <span v-for="one in sheet.adaptations" :key="one.id" :title="one.channel.name"
-      ><ChannelMark :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{ one.channel.name }}</span></span
+      ><ChannelMark :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{
+        one.channel.name
+      }}</span></span
     >
     <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
     <ActButton link :may="sheet.can.choose_channels" @click="folded = false">other channels</ActButton>
@@ -64,7 +77,12 @@ function put(next: string[]) {
   <fieldset v-else :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why">
     <legend>Channels</legend>
     <label v-for="channel in sheet.channels" :key="channel.id" :title="stays.get(channel.id)">
-      <input type="checkbox" :checked="wanted.includes(channel.id)" :disabled="stays.has(channel.id)" @change="toggle(channel.id)" />
+      <input
+        type="checkbox"
+        :checked="wanted.includes(channel.id)"
+        :disabled="stays.has(channel.id)"
+        @change="toggle(channel.id)"
+      />
       <ChannelMark :network="channel.network" :initials="channel.initials" />
       {{ channel.name }}
       <span v-if="channel.state === 'lapsed'" class="late">lapsed</span>
@@ -72,7 +90,16 @@ function put(next: string[]) {
     </label>
     <span v-if="sheet.sets.length > 0" class="sets">
       <span class="quiet">Sets</span>
-      <button v-for="set in sheet.sets" :key="set.id" type="button" class="set" :aria-pressed="chosen(set.channel_ids)" @click="toggleSet(set.channel_ids)">{{ set.name }}</button>
+      <button
+        v-for="set in sheet.sets"
+        :key="set.id"
+        type="button"
+        class="set"
+        :aria-pressed="chosen(set.channel_ids)"
+        @click="toggleSet(set.channel_ids)"
+      >
+        {{ set.name }}
+      </button>
     </span>
     <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
     <p v-for="[id, why] in sheet.can.choose_channels?.ok ? stays : []" :key="id" class="quiet why">{{ why }}</p>

@@ -14,9 +14,19 @@ const checks = useChecks()
 const open = computed(() => props.sheet.adaptations.filter((one) => one.stage !== 'out'))
 const lines = computed(() => linesOf(open.value.map((one) => ({ one, checks: checks.of(one).checks }))))
 const faults = computed(() => lines.value.filter((line) => line.level === 'fault').length)
-const fine = computed(() => props.sheet.looked_at.filter((what) => !lines.value.some((line) => what.codes.includes(line.code))).map((what) => what.name))
+const fine = computed(() =>
+  props.sheet.looked_at
+    .filter((what) => !lines.value.some((line) => what.codes.includes(line.code)))
+    .map((what) => what.name),
+)
 const unticked = computed(() => props.sheet.reminders.filter((one) => !one.ticked_by).length)
-const head = computed(() => (faults.value > 0 ? `${faults.value} in the way` : lines.value.length > 0 ? `${lines.value.length} to look at` : 'all fine'))
+const head = computed(() =>
+  faults.value > 0
+    ? `${faults.value} in the way`
+    : lines.value.length > 0
+      ? `${lines.value.length} to look at`
+      : 'all fine',
+)
 
 const mend = useAct<Line>(props.sheet.id, (line) => applyMend(props.sheet, line.one, line.mend!))
 function act(line: Line) {
@@ -24,7 +34,12 @@ function act(line: Line) {
   else mend.mutate(line)
 }
 const tick = useAct<{ id: string; ticked: boolean }>(props.sheet.id, ({ id, ticked }) =>
-  ok(api.PUT('/api/w/{workspace}/posts/{post}/reminders/{reminder}', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id, reminder: id } }, body: { ticked } })),
+  ok(
+    api.PUT('/api/w/{workspace}/posts/{post}/reminders/{reminder}', {
+      params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id, reminder: id } },
+      body: { ticked },
+    }),
+  ),
 )
 
 const listing = ref(false)
@@ -60,8 +75,17 @@ const keep = useAct<void>(
       <li v-for="line in lines" :key="line.code + line.sentence" :class="line.level">
         <span aria-hidden="true" class="ringed">!</span>
         <span class="what"
-          ><b v-if="line.channels.length < open.length && !line.channels.every((one) => line.sentence.includes(one))">{{ line.channels.join(', ') }}: </b>{{ line.sentence }}
-          <button v-if="line.mend" type="button" class="link-button" :disabled="mend.isPending.value || !!mendOff(sheet, line.one, line.mend)" :title="mendOff(sheet, line.one, line.mend)" @click="act(line)">
+          ><b v-if="line.channels.length < open.length && !line.channels.every((one) => line.sentence.includes(one))"
+            >{{ line.channels.join(', ') }}: </b
+          >{{ line.sentence }}
+          <button
+            v-if="line.mend"
+            type="button"
+            class="link-button"
+            :disabled="mend.isPending.value || !!mendOff(sheet, line.one, line.mend)"
+            :title="mendOff(sheet, line.one, line.mend)"
+            @click="act(line)"
+          >
             {{ mendWords(line.mend) }}
           </button></span
         >
@@ -69,23 +93,42 @@ const keep = useAct<void>(
     </ul>
     <details v-if="open.length > 0 && fine.length > 0" class="fine">
       <summary>
-        <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden="true"><path d="M2 6.5 5 9.5 10 3" fill="none" stroke="#17693F" stroke-width="2" /></svg>
+        <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden="true">
+          <path d="M2 6.5 5 9.5 10 3" fill="none" stroke="#17693F" stroke-width="2" />
+        </svg>
         {{ lines.length > 0 ? `${fine.length} others are fine` : 'All that is looked at is fine' }}
       </summary>
       <p class="quiet">{{ fine.join(' · ') }}</p>
     </details>
     <div v-if="sheet.reminders.length > 0 || sheet.can.assign?.ok" class="reminders">
-      <label v-for="one in sheet.reminders" :key="one.id" class="check" :title="one.ticked_by ? `${one.ticked_by} looked` : undefined">
-        <input type="checkbox" :checked="!!one.ticked_by" @change="tick.mutate({ id: one.id, ticked: !one.ticked_by })" /> {{ one.words }}
+      <label
+        v-for="one in sheet.reminders"
+        :key="one.id"
+        class="check"
+        :title="one.ticked_by ? `${one.ticked_by} looked` : undefined"
+      >
+        <input
+          type="checkbox"
+          :checked="!!one.ticked_by"
+          @change="tick.mutate({ id: one.id, ticked: !one.ticked_by })"
+        />
+        {{ one.words }}
         <span v-if="one.ticked_by" class="quiet">{{ one.ticked_by.split(' ')[0] }}</span>
       </label>
       <form v-if="listing" class="small-form" @submit.prevent="keep.mutate()">
         <label for="reminder-list">Reminders for every post of this client, one a line</label>
         <textarea id="reminder-list" v-model="list" rows="4" placeholder="Did you look at the tide table?" />
-        <p><Button html-type="submit" size="small" type="primary" :loading="keep.isPending.value">Save the list</Button> <Button size="small" @click="listing = false">Cancel</Button></p>
+        <p>
+          <Button html-type="submit" size="small" type="primary" :loading="keep.isPending.value">Save the list</Button>
+          <Button size="small" @click="listing = false">Cancel</Button>
+        </p>
       </form>
       <button v-else-if="sheet.can.assign?.ok" type="button" class="link-button" @click="edit">
-        {{ sheet.reminders.length > 0 ? `change the reminders${unticked > 0 ? ` (${unticked} open)` : ''}` : 'remind of something in every post' }}
+        {{
+          sheet.reminders.length > 0
+            ? `change the reminders${unticked > 0 ? ` (${unticked} open)` : ''}`
+            : 'remind of something in every post'
+        }}
       </button>
     </div>
   </section>

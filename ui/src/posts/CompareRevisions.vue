@@ -13,7 +13,15 @@ const from = ref(props.from)
 const to = ref(props.to)
 const { data, error } = useQuery({
   queryKey: ['revisions', props.post, from, to],
-  queryFn: () => ok(api.GET('/api/w/{workspace}/posts/{post}/revisions', { params: { path: { workspace: props.workspace, post: props.post }, query: { from: String(from.value), to: String(to.value) } } })),
+  queryFn: () =>
+    ok(
+      api.GET('/api/w/{workspace}/posts/{post}/revisions', {
+        params: {
+          path: { workspace: props.workspace, post: props.post },
+          query: { from: String(from.value), to: String(to.value) },
+        },
+      }),
+    ),
 })
 const SAYS: Record<string, string> = { same: 'the same', changed: 'changed', added: 'added', removed: 'taken off' }
 const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
@@ -37,9 +45,14 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
       <span class="quiet">Struck: only in the earlier one. Underlined: only in the later one.</span>
     </p>
     <p v-if="error" role="alert">{{ unread(error) }}</p>
-    <section v-for="one in data?.compared?.adaptations" :key="one.channel.id" :aria-label="`${one.channel.name}: ${SAYS[one.change]}`">
+    <section
+      v-for="one in data?.compared?.adaptations"
+      :key="one.channel.id"
+      :aria-label="`${one.channel.name}: ${SAYS[one.change]}`"
+    >
       <h3>
-        <ChannelMark :network="one.channel.network" :initials="one.channel.initials" /> {{ one.channel.name }} <span class="quiet">{{ SAYS[one.change] }}</span>
+        <ChannelMark :network="one.channel.network" :initials="one.channel.initials" /> {{ one.channel.name }}
+        <span class="quiet">{{ SAYS[one.change] }}</span>
       </h3>
       <template v-if="one.change !== 'same'">
         <WordRuns :runs="one.text" :label="`Text on ${one.channel.name}`" />
@@ -48,8 +61,16 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
             <span class="quiet">{{ side === 'before' ? 'earlier' : 'later' }}</span>
             <span class="pictures">
               <template v-for="kept in one.media[side]" :key="kept.id">
-                <video v-if="kept.kind === 'video'" :src="file(kept.id)" :aria-label="kept.description || 'Video without a description'" controls preload="metadata" />
-                <a v-else-if="kept.kind === 'document'" :href="file(kept.id)" target="_blank">{{ kept.description || 'Document without a description' }}</a>
+                <video
+                  v-if="kept.kind === 'video'"
+                  :src="file(kept.id)"
+                  :aria-label="kept.description || 'Video without a description'"
+                  controls
+                  preload="metadata"
+                />
+                <a v-else-if="kept.kind === 'document'" :href="file(kept.id)" target="_blank">{{
+                  kept.description || 'Document without a description'
+                }}</a>
                 <img v-else :src="file(kept.id)" :alt="kept.description || 'Picture without a description'" />
               </template>
             </span>

@@ -35,14 +35,19 @@ async function copy() {
     ok(
       api.POST('/api/w/{workspace}/posts/{post}/copies', {
         params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } },
-        body: { walls: chosen.value, channel_ids: elsewhere.value ? null : channels.value, workspace_id: elsewhere.value ? target.value : null },
+        body: {
+          walls: chosen.value,
+          channel_ids: elsewhere.value ? null : channels.value,
+          workspace_id: elsewhere.value ? target.value : null,
+        },
       }),
     ),
   )
   if (!made) return
   emit('close')
   const first = made.ids[0]
-  if (made.ids.length === 1 && first) await router.push({ name: 'post', params: { workspace: target.value, post: first } })
+  if (made.ids.length === 1 && first)
+    await router.push({ name: 'post', params: { workspace: target.value, post: first } })
   else void message.success(`${made.ids.length} drafts were made.`)
 }
 </script>
@@ -52,21 +57,43 @@ async function copy() {
     <form class="small-form" @submit.prevent="copy">
       <label for="copy-to">For</label>
       <select id="copy-to" v-model="target">
-        <option v-for="one in others" :key="one.id" :value="one.id">{{ one.name }}{{ one.id === sheet.workspace_id ? ', here' : '' }}</option>
+        <option v-for="one in others" :key="one.id" :value="one.id">
+          {{ one.name }}{{ one.id === sheet.workspace_id ? ', here' : '' }}
+        </option>
       </select>
-      <p v-if="elsewhere" class="quiet">Its words, link and files come along, as files of that client. Talk, labels, tags and budgets stay here.</p>
+      <p v-if="elsewhere" class="quiet">
+        Its words, link and files come along, as files of that client. Talk, labels, tags and budgets stay here.
+      </p>
       <fieldset v-else>
         <legend>On</legend>
-        <label v-for="one in sheet.channels" :key="one.id" class="check"><input type="checkbox" :checked="channels.includes(one.id)" @change="turn(one.id)" /> {{ one.name }}</label>
+        <label v-for="one in sheet.channels" :key="one.id" class="check"
+          ><input type="checkbox" :checked="channels.includes(one.id)" @change="turn(one.id)" /> {{ one.name }}</label
+        >
       </fieldset>
       <p class="label">When, {{ place(zone) }}</p>
-      <input v-for="(wall, index) in walls" :key="index" type="datetime-local" :value="wall" :aria-label="`Time ${index + 1}`" @change="setWall(index, ($event.target as HTMLInputElement).value)" />
+      <input
+        v-for="(wall, index) in walls"
+        :key="index"
+        type="datetime-local"
+        :value="wall"
+        :aria-label="`Time ${index + 1}`"
+        @change="setWall(index, ($event.target as HTMLInputElement).value)"
+      />
       <p class="quiet">
-        {{ chosen.length === 0 ? (elsewhere ? 'Without a time it has none yet.' : 'Without a time it keeps the one it has.') : `${chosen.length} ${chosen.length === 1 ? 'draft' : 'drafts, one for each time'}` }}
+        {{
+          chosen.length === 0
+            ? elsewhere
+              ? 'Without a time it has none yet.'
+              : 'Without a time it keeps the one it has.'
+            : `${chosen.length} ${chosen.length === 1 ? 'draft' : 'drafts, one for each time'}`
+        }}
       </p>
       <p v-if="at('walls') ?? beside(['walls'])" class="late" role="alert">{{ at('walls') ?? beside(['walls']) }}</p>
       <p>
-        <Button html-type="submit" type="primary" :loading="busy">Make {{ chosen.length > 1 ? `${chosen.length} drafts` : 'the draft' }}</Button> <Button @click="emit('close')">Cancel</Button>
+        <Button html-type="submit" type="primary" :loading="busy"
+          >Make {{ chosen.length > 1 ? `${chosen.length} drafts` : 'the draft' }}</Button
+        >
+        <Button @click="emit('close')">Cancel</Button>
       </p>
     </form>
   </DialogBox>

@@ -6,7 +6,14 @@ import { Decoration, EditorView, keymap, placeholder as hint, type DecorationSet
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { overFrom } from './over'
 
-const props = defineProps<{ id: string; value: string; label: string; off?: string; placeholder?: string; over?: { from: number; says: string } | null }>()
+const props = defineProps<{
+  id: string
+  value: string
+  label: string
+  off?: string
+  placeholder?: string
+  over?: { from: number; says: string } | null
+}>()
 const emit = defineEmits<{ input: [value: string]; blur: []; focus: []; save: [] }>()
 const host = ref<HTMLElement>()
 const edges = new Compartment()
@@ -35,7 +42,8 @@ function editable() {
 function marked(state: EditorState): DecorationSet {
   const found = new RangeSetBuilder<Decoration>()
   const from = props.over ? overFrom(state.doc.toString(), props.over.from) : state.doc.length
-  if (props.over && from < state.doc.length) found.add(from, state.doc.length, Decoration.mark({ class: 'over-limit', attributes: { title: props.over.says } }))
+  if (props.over && from < state.doc.length)
+    found.add(from, state.doc.length, Decoration.mark({ class: 'over-limit', attributes: { title: props.over.says } }))
   return found.finish()
 }
 
@@ -52,7 +60,8 @@ onMounted(() => {
         edges.of(editable()),
         marks.of(EditorView.decorations.of((now) => marked(now.state))),
         EditorView.updateListener.of((update) => {
-          if (update.docChanged && !update.transactions.some((one) => one.isUserEvent('from.outside'))) emit('input', update.state.doc.toString())
+          if (update.docChanged && !update.transactions.some((one) => one.isUserEvent('from.outside')))
+            emit('input', update.state.doc.toString())
         }),
         EditorView.domEventHandlers({ blur: () => emit('blur'), focus: () => emit('focus') }),
       ],
@@ -64,7 +73,8 @@ onBeforeUnmount(() => view?.destroy())
 watch(
   () => props.value,
   (now) => {
-    if (view && now !== view.state.doc.toString()) view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: now }, userEvent: 'from.outside' })
+    if (view && now !== view.state.doc.toString())
+      view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: now }, userEvent: 'from.outside' })
   },
 )
 watch([() => props.off, () => props.label], () => view?.dispatch({ effects: edges.reconfigure(editable()) }))
@@ -81,7 +91,11 @@ defineExpose({
     const at = view.state.selection.main
     const before = view.state.doc.sliceString(Math.max(0, at.from - 1), at.from)
     const text = apart && before && !/\s/.test(before) ? ` ${words}` : words
-    view.dispatch({ changes: { from: at.from, to: at.to, insert: text }, selection: { anchor: at.from + text.length }, userEvent: 'input' })
+    view.dispatch({
+      changes: { from: at.from, to: at.to, insert: text },
+      selection: { anchor: at.from + text.length },
+      userEvent: 'input',
+    })
     view.focus()
   },
 })

@@ -23,7 +23,11 @@ const places = computed(() =>
     off: offFor(props.sheet, 'text', one),
   })),
 )
-const hits = computed(() => places.value.map((place) => ({ ...place, count: occurrences(place.text, find.value, exact.value) })).filter((place) => place.count > 0))
+const hits = computed(() =>
+  places.value
+    .map((place) => ({ ...place, count: occurrences(place.text, find.value, exact.value) }))
+    .filter((place) => place.count > 0),
+)
 const total = computed(() => hits.value.filter((place) => !place.off).reduce((sum, place) => sum + place.count, 0))
 
 const run = useAct<void, string[]>(
@@ -65,13 +69,16 @@ const run = useAct<void, string[]>(
       <label class="check"><input v-model="exact" type="checkbox" /> Match case</label>
       <ul role="status">
         <li v-for="place in hits" :key="place.name">
-          <b>{{ place.name }}</b> {{ place.count }} times <span v-if="place.off" class="quiet">left as it is: {{ place.off }}</span>
+          <b>{{ place.name }}</b> {{ place.count }} times
+          <span v-if="place.off" class="quiet">left as it is: {{ place.off }}</span>
         </li>
         <li v-if="find && hits.length === 0" class="quiet">Nowhere in this post.</li>
       </ul>
       <p v-for="line in left" :key="line" class="late">{{ line }}</p>
       <p>
-        <Button html-type="submit" type="primary" :disabled="total === 0" :loading="run.isPending.value">Replace {{ total > 0 ? `${total} times` : '' }}</Button>
+        <Button html-type="submit" type="primary" :disabled="total === 0" :loading="run.isPending.value"
+          >Replace {{ total > 0 ? `${total} times` : '' }}</Button
+        >
       </p>
     </form>
   </DialogBox>

@@ -10,7 +10,12 @@ import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<EditorProps & { picture: string; number: number }>()
 const emit = defineEmits<{ state: [state: string]; close: [] }>()
-const { value, state, problem, theirs, change, keepMine, takeTheirs, drop, save } = useEditor<Record<string, Frame>>(props, 'framing', {}, emit)
+const { value, state, problem, theirs, change, keepMine, takeTheirs, drop, save } = useEditor<Record<string, Frame>>(
+  props,
+  'framing',
+  {},
+  emit,
+)
 const SHAPES: [string, [number, number] | null][] = [
   ['as it is', null],
   ['square', [1, 1]],
@@ -35,11 +40,17 @@ function plain(now: Frame): Frame {
 function point(event: PointerEvent) {
   if (event.buttons === 0 || props.off) return
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
-  const at = (one: number, from: number, size: number) => Math.min(1000, Math.max(0, Math.round(((one - from) / size) * 1000)))
+  const at = (one: number, from: number, size: number) =>
+    Math.min(1000, Math.max(0, Math.round(((one - from) / size) * 1000)))
   set({ focus: [at(event.clientX, box.left, box.width), at(event.clientY, box.top, box.height)] })
 }
 function step(event: KeyboardEvent) {
-  const moves: Record<string, [number, number]> = { ArrowLeft: [-20, 0], ArrowRight: [20, 0], ArrowUp: [0, -20], ArrowDown: [0, 20] }
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [-20, 0],
+    ArrowRight: [20, 0],
+    ArrowUp: [0, -20],
+    ArrowDown: [0, 20],
+  }
   const move = moves[event.key]
   if (!move || props.off) return
   event.preventDefault()
@@ -55,7 +66,15 @@ async function done() {
 <template>
   <DialogBox :width="640" :title="`Frame picture ${number}${one ? ` for ${one.channel.name}` : ''}`" @close="done">
     <div class="shapes" role="group" aria-label="Shape">
-      <button v-for="[name, shape] in SHAPES" :key="name" type="button" class="shape" :disabled="!!off" :aria-pressed="JSON.stringify(frame.shape ?? null) === JSON.stringify(shape)" @click="set({ shape })">
+      <button
+        v-for="[name, shape] in SHAPES"
+        :key="name"
+        type="button"
+        class="shape"
+        :disabled="!!off"
+        :aria-pressed="JSON.stringify(frame.shape ?? null) === JSON.stringify(shape)"
+        @click="set({ shape })"
+      >
         {{ name }}
       </button>
     </div>
@@ -70,17 +89,50 @@ async function done() {
     >
       <img :src="`/api/w/${sheet.workspace_id}/media/${picture}/preview`" alt="" draggable="false" />
       <svg :viewBox="`0 0 ${file.width} ${file.height}`" preserveAspectRatio="none" aria-hidden="true">
-        <path :d="`M0 0H${file.width}V${file.height}H0ZM${cut[0]} ${cut[1]}V${cut[1] + cut[3]}H${cut[0] + cut[2]}V${cut[1]}Z`" class="away" />
-        <rect :x="cut[0]" :y="cut[1]" :width="cut[2]" :height="cut[3]" class="edge" vector-effect="non-scaling-stroke" />
+        <path
+          :d="`M0 0H${file.width}V${file.height}H0ZM${cut[0]} ${cut[1]}V${cut[1] + cut[3]}H${cut[0] + cut[2]}V${cut[1]}Z`"
+          class="away"
+        />
+        <rect
+          :x="cut[0]"
+          :y="cut[1]"
+          :width="cut[2]"
+          :height="cut[3]"
+          class="edge"
+          vector-effect="non-scaling-stroke"
+        />
       </svg>
     </div>
     <label class="near"
-      >Nearer <input type="range" min="100" max="400" step="5" :value="frame.zoom ?? 100" :disabled="!!off" aria-label="Zoom, in percent" @input="set({ zoom: Number(($event.target as HTMLInputElement).value) })" />
+      >Nearer
+      <input
+        type="range"
+        min="100"
+        max="400"
+        step="5"
+        :value="frame.zoom ?? 100"
+        :disabled="!!off"
+        aria-label="Zoom, in percent"
+        @input="set({ zoom: Number(($event.target as HTMLInputElement).value) })"
+      />
       {{ frame.zoom ?? 100 }} %</label
     >
-    <p class="quiet">{{ cut[2] }} by {{ cut[3] }} pixels are kept. A network that wants another shape cuts within this.</p>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
-    <p class="acts"><Button type="primary" @click="done">Done</Button> <Button :disabled="!!off" @click="set({ shape: null, focus: null, zoom: null })">Whole picture</Button></p>
+    <p class="quiet">
+      {{ cut[2] }} by {{ cut[3] }} pixels are kept. A network that wants another shape cuts within this.
+    </p>
+    <SaysState
+      :state="state"
+      :problem="problem"
+      :by="theirs?.by"
+      :theirs="theirs?.value"
+      @mine="keepMine"
+      @theirs="takeTheirs"
+      @drop="drop"
+    />
+    <p class="acts">
+      <Button type="primary" @click="done">Done</Button>
+      <Button :disabled="!!off" @click="set({ shape: null, focus: null, zoom: null })">Whole picture</Button>
+    </p>
   </DialogBox>
 </template>
 

@@ -32,7 +32,11 @@ enableAutoUnmount(afterEach)
 
 const LINK = { address: 'https://quillmere.example/lamp', tags: null, card: null, bare: 'keep' }
 function part(more: Record<string, unknown> = {}, one = adaptation()) {
-  return mount(LinkPart, { props: { sheet: sheet([one]), server: { value: null, version: 0 } as never, ...more }, attachTo: document.body, global: { stubs: { SaysState: true } } })
+  return mount(LinkPart, {
+    props: { sheet: sheet([one]), server: { value: null, version: 0 } as never, ...more },
+    attachTo: document.body,
+    global: { stubs: { SaysState: true } },
+  })
 }
 const press = async (view: ReturnType<typeof part>, words: string) => {
   await view
@@ -99,15 +103,27 @@ describe('the link of a post', () => {
   it('shows the final address, and each channel’s own where they differ', () => {
     value.value = LINK
     const end = (address: string, more = {}) => adaptation({ proof: { ...adaptation().proof, link: address }, ...more })
-    expect(part({}, end('https://quillmere.example/lamp?src=a')).find('.final').text()).toBe('https://quillmere.example/lamp?src=a')
-    const two = sheet([end('https://quillmere.example/lamp?src=a'), end('https://quillmere.example/lamp?src=b', { id: 'a2', channel: { ...adaptation().channel, id: 'c2', name: 'Vitrine' } })])
+    expect(part({}, end('https://quillmere.example/lamp?src=a')).find('.final').text()).toBe(
+      'https://quillmere.example/lamp?src=a',
+    )
+    const two = sheet([
+      end('https://quillmere.example/lamp?src=a'),
+      end('https://quillmere.example/lamp?src=b', {
+        id: 'a2',
+        channel: { ...adaptation().channel, id: 'c2', name: 'Vitrine' },
+      }),
+    ])
     expect(part({ sheet: two }).find('details').text()).toContain('Vitrine https://quillmere.example/lamp?src=b')
   })
 
   it('takes nothing where the server says that it is off', () => {
     value.value = { ...LINK, card: { title: 'Mine', words: '', picture: null } }
     const view = part({ off: 'Your role here cannot change links.' })
-    expect(view.findAll('input:not([type=checkbox]):not([type=file]), textarea').every((one) => one.attributes('readonly') !== undefined)).toBe(true)
+    expect(
+      view
+        .findAll('input:not([type=checkbox]):not([type=file]), textarea')
+        .every((one) => one.attributes('readonly') !== undefined),
+    ).toBe(true)
     expect(
       view
         .findAll('button')

@@ -23,7 +23,8 @@ interface Link {
   bare: 'keep' | 'drop'
 }
 const NAMES = ['source', 'medium', 'campaign', 'term', 'content']
-const { value, state, problem, theirs, change, choose, save, keepMine, takeTheirs, drop, where } = useEditor<Link | null>(props, 'link', null, emit)
+const { value, state, problem, theirs, change, choose, save, keepMine, takeTheirs, drop, where } =
+  useEditor<Link | null>(props, 'link', null, emit)
 const checks = useChecks()
 const id = computed(() => `link-${props.one?.channel.id ?? 'master'}`)
 const now = computed<Link>(() => value.value ?? { address: '', tags: null, card: null, bare: 'keep' })
@@ -57,7 +58,13 @@ async function ownPicture(files: FileList | null) {
   busy.value = true
   said.value = ''
   try {
-    choose({ ...now.value, card: { ...(now.value.card ?? { title: '', words: '', picture: null }), picture: await upload(props.sheet.workspace_id, file) } })
+    choose({
+      ...now.value,
+      card: {
+        ...(now.value.card ?? { title: '', words: '', picture: null }),
+        picture: await upload(props.sheet.workspace_id, file),
+      },
+    })
   } catch (error) {
     said.value = error instanceof Error ? error.message : sentence(error)
   } finally {
@@ -70,7 +77,8 @@ async function fetchCard() {
   try {
     const page = await readLink(props.sheet.workspace_id, now.value.address)
     choose({ ...now.value, card: { title: page.title, words: page.words, picture: page.media_id } })
-    said.value = page.title === '' && page.words === '' ? 'The page says nothing of itself; write the card by hand.' : ''
+    said.value =
+      page.title === '' && page.words === '' ? 'The page says nothing of itself; write the card by hand.' : ''
   } catch (error) {
     said.value = error instanceof Error ? error.message : sentence(error)
   } finally {
@@ -82,36 +90,100 @@ async function fetchCard() {
 <template>
   <div class="small-form">
     <label :for="id">Address{{ where }}</label>
-    <input :id="id" :value="now.address" :readonly="!!off" placeholder="https://" inputmode="url" @input="address(($event.target as HTMLInputElement).value)" @blur="save()" />
+    <input
+      :id="id"
+      :value="now.address"
+      :readonly="!!off"
+      placeholder="https://"
+      inputmode="url"
+      @input="address(($event.target as HTMLInputElement).value)"
+      @blur="save()"
+    />
     <template v-if="value">
       <p v-if="one?.tags_fixed" class="quiet">Its tracking tags are fixed since the first ask.</p>
-      <button type="button" class="link-button" :aria-expanded="tagging" @click="tagging = !tagging">{{ now.tags ? 'its own tracking tags' : 'tracking tags' }}</button>
+      <button type="button" class="link-button" :aria-expanded="tagging" @click="tagging = !tagging">
+        {{ now.tags ? 'its own tracking tags' : 'tracking tags' }}
+      </button>
       <template v-if="tagging">
         <p class="quiet">Empty: as the client’s settings have it.</p>
         <template v-for="name in NAMES" :key="name">
           <label :for="`${id}-${name}`">{{ name }}</label>
-          <input :id="`${id}-${name}`" :value="now.tags?.[name] ?? ''" :readonly="!!off" :placeholder="one?.tags[name] ?? ''" @input="tag(name, ($event.target as HTMLInputElement).value)" @blur="save()" />
+          <input
+            :id="`${id}-${name}`"
+            :value="now.tags?.[name] ?? ''"
+            :readonly="!!off"
+            :placeholder="one?.tags[name] ?? ''"
+            @input="tag(name, ($event.target as HTMLInputElement).value)"
+            @blur="save()"
+          />
         </template>
-        <button v-if="now.tags" type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, tags: null })">the client’s tags again</button>
+        <button
+          v-if="now.tags"
+          type="button"
+          class="link-button"
+          :disabled="!!off"
+          @click="choose({ ...now, tags: null })"
+        >
+          the client’s tags again
+        </button>
       </template>
       <template v-if="cards">
         <label class="check"
-          ><input type="checkbox" :checked="now.bare === 'drop'" :disabled="!!off" @change="choose({ ...now, bare: now.bare === 'drop' ? 'keep' : 'drop' })" /> Take the bare address out of the text where a card
-          shows</label
+          ><input
+            type="checkbox"
+            :checked="now.bare === 'drop'"
+            :disabled="!!off"
+            @change="choose({ ...now, bare: now.bare === 'drop' ? 'keep' : 'drop' })"
+          />
+          Take the bare address out of the text where a card shows</label
         >
         <div v-if="now.card" class="card">
-          <img v-if="now.card.picture" :src="`/api/w/${sheet.workspace_id}/media/${now.card.picture}/preview`" alt="Picture of the link card" />
+          <img
+            v-if="now.card.picture"
+            :src="`/api/w/${sheet.workspace_id}/media/${now.card.picture}/preview`"
+            alt="Picture of the link card"
+          />
           <label :for="`${id}-title`">Title of the card</label>
-          <input :id="`${id}-title`" :value="now.card.title" :readonly="!!off" @input="card('title', ($event.target as HTMLInputElement).value)" @blur="save()" />
+          <input
+            :id="`${id}-title`"
+            :value="now.card.title"
+            :readonly="!!off"
+            @input="card('title', ($event.target as HTMLInputElement).value)"
+            @blur="save()"
+          />
           <label :for="`${id}-words`">Words of the card</label>
-          <textarea :id="`${id}-words`" :value="now.card.words" rows="2" :readonly="!!off" @input="card('words', ($event.target as HTMLTextAreaElement).value)" @blur="save()" />
+          <textarea
+            :id="`${id}-words`"
+            :value="now.card.words"
+            rows="2"
+            :readonly="!!off"
+            @input="card('words', ($event.target as HTMLTextAreaElement).value)"
+            @blur="save()"
+          />
           <label v-if="sheet.can.add_media?.ok" class="picture"
-            >{{ now.card.picture ? 'Another picture' : 'A picture' }} <input type="file" accept="image/jpeg,image/png,image/webp" :disabled="!!off" @change="ownPicture(($event.target as HTMLInputElement).files)"
+            >{{ now.card.picture ? 'Another picture' : 'A picture' }}
+            <input
+              type="file"
+              accept="image/jpeg,image/png,image/webp"
+              :disabled="!!off"
+              @change="ownPicture(($event.target as HTMLInputElement).files)"
           /></label>
-          <button v-if="now.card.picture" type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, card: { ...now.card, picture: null } })">no picture</button>
-          <button type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, card: null })">leave the card to the page</button>
+          <button
+            v-if="now.card.picture"
+            type="button"
+            class="link-button"
+            :disabled="!!off"
+            @click="choose({ ...now, card: { ...now.card, picture: null } })"
+          >
+            no picture
+          </button>
+          <button type="button" class="link-button" :disabled="!!off" @click="choose({ ...now, card: null })">
+            leave the card to the page
+          </button>
         </div>
-        <Button size="small" :disabled="!!off" :loading="busy" @click="fetchCard">{{ now.card ? 'Fetch it anew from the page' : 'Fetch the card from the page' }}</Button>
+        <Button size="small" :disabled="!!off" :loading="busy" @click="fetchCard">{{
+          now.card ? 'Fetch it anew from the page' : 'Fetch the card from the page'
+        }}</Button>
         <p v-if="said" class="late" role="status">{{ said }}</p>
       </template>
       <p v-if="finals.length === 1" class="final digest">{{ finals[0]!.address }}</p>
@@ -122,7 +194,15 @@ async function fetchCard() {
         </p>
       </details>
     </template>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState
+      :state="state"
+      :problem="problem"
+      :by="theirs?.by"
+      :theirs="theirs?.value"
+      @mine="keepMine"
+      @theirs="takeTheirs"
+      @drop="drop"
+    />
   </div>
 </template>
 

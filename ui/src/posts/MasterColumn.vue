@@ -26,8 +26,14 @@ const hashtags = computed(() => {
 })
 const off = computed(() => offFor(props.sheet, 'text'))
 // Once, where it is of the post and not of the reader's role: what follows the master and is asked for, going or out.
-const followed = computed(() => (props.sheet.can['write:text']?.ok ? offFor(props.sheet, 'text') : undefined) ?? (props.sheet.can['write:media']?.ok ? offFor(props.sheet, 'media') : undefined))
-const rows = computed(() => ROWS.filter((row) => row.part === 'link' || props.sheet.adaptations.some((one) => offered(row.part, one))))
+const followed = computed(
+  () =>
+    (props.sheet.can['write:text']?.ok ? offFor(props.sheet, 'text') : undefined) ??
+    (props.sheet.can['write:media']?.ok ? offFor(props.sheet, 'media') : undefined),
+)
+const rows = computed(() =>
+  ROWS.filter((row) => row.part === 'link' || props.sheet.adaptations.some((one) => offered(row.part, one))),
+)
 const times = computed(() => props.sheet.adaptations.map((one) => one.at).filter((at): at is string => !!at))
 defineExpose({ focus: () => text.value?.focus(), mentions: () => aids.value?.mentions() })
 </script>
@@ -49,14 +55,32 @@ defineExpose({ focus: () => text.value?.focus(), mentions: () => aids.value?.men
       placeholder="Write it once; each channel follows until you change it there."
       @state="emit('state', $event)"
     />
-    <WritingAids id="master" ref="aids" :workspace="sheet.workspace_id" :off="off" :text="text?.value ?? ''" :hashtags="hashtags" @insert="(words, apart) => text?.insert(words, apart)" @replace="emit('replace')" />
+    <WritingAids
+      id="master"
+      ref="aids"
+      :workspace="sheet.workspace_id"
+      :off="off"
+      :text="text?.value ?? ''"
+      :hashtags="hashtags"
+      @insert="(words, apart) => text?.insert(words, apart)"
+      @replace="emit('replace')"
+    />
     <p v-if="followed" class="sealed">{{ followed }}</p>
     <MediaPart :sheet="sheet" @state="emit('state', $event)" />
     <dl>
       <PartRow v-for="row in rows" :key="row.part" :sheet="sheet" :row="row" @state="emit('state', $event)" />
       <div class="time">
         <dt>Time</dt>
-        <dd><TimePart :workspace="sheet.workspace_id" :post="sheet.id" :server="sheet.master.parts.time" :zone="sheet.zone" :off="offFor(sheet, 'time')" @state="emit('state', $event)" /></dd>
+        <dd>
+          <TimePart
+            :workspace="sheet.workspace_id"
+            :post="sheet.id"
+            :server="sheet.master.parts.time"
+            :zone="sheet.zone"
+            :off="offFor(sheet, 'time')"
+            @state="emit('state', $event)"
+          />
+        </dd>
       </div>
     </dl>
     <TimesSpread :times="times" />

@@ -17,7 +17,16 @@ const emit = defineEmits<{ state: [state: string] }>()
 const off = computed(() => offFor(props.sheet, 'media', props.one))
 const offDescriptions = computed(() => offFor(props.sheet, 'descriptions', props.one))
 const editor = <T,>(name: 'media' | 'descriptions', empty: T) =>
-  useEditor<T>(reactive({ sheet: toRef(props, 'sheet'), one: toRef(props, 'one'), server: computed(() => seenOf(props.sheet, name, props.one)) }), name, empty, emit)
+  useEditor<T>(
+    reactive({
+      sheet: toRef(props, 'sheet'),
+      one: toRef(props, 'one'),
+      server: computed(() => seenOf(props.sheet, name, props.one)),
+    }),
+    name,
+    empty,
+    emit,
+  )
 const media = editor<string[]>('media', [])
 const ids = computed(() => media.value.value ?? [])
 // all descriptions are one part: two fields that were written one after the other are one save
@@ -61,9 +70,18 @@ function move(index: number, by: number) {
 </script>
 
 <template>
-  <div class="media" @dragover.prevent @drop.prevent="off ? undefined : add(($event as DragEvent).dataTransfer?.files ?? null)">
+  <div
+    class="media"
+    @dragover.prevent
+    @drop.prevent="off ? undefined : add(($event as DragEvent).dataTransfer?.files ?? null)"
+  >
     <figure v-for="(id, index) in ids" :key="id">
-      <img :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`" :alt="descriptions[id] || `The ${kind(id)} has no description yet`" :width="sheet.media[id]?.width" :height="sheet.media[id]?.height" />
+      <img
+        :src="`/api/w/${sheet.workspace_id}/media/${id}/preview`"
+        :alt="descriptions[id] || `The ${kind(id)} has no description yet`"
+        :width="sheet.media[id]?.width"
+        :height="sheet.media[id]?.height"
+      />
       <figcaption>
         <span v-if="said(id)" class="quiet said">{{ said(id) }}</span>
         <DescriptionField
@@ -75,11 +93,42 @@ function move(index: number, by: number) {
           @left="described.save()"
         />
         <span class="acts">
-          <ActButton v-if="kind(id) === 'picture'" link :off="offFor(sheet, 'framing', one)" :aria-label="`Frame picture ${index + 1}`" @click="framing = id"> frame </ActButton>
+          <ActButton
+            v-if="kind(id) === 'picture'"
+            link
+            :off="offFor(sheet, 'framing', one)"
+            :aria-label="`Frame picture ${index + 1}`"
+            @click="framing = id"
+          >
+            frame
+          </ActButton>
           <template v-if="!off">
-            <button v-if="index > 0" type="button" class="link-button" :aria-label="`Move ${named(id, index)} earlier`" @click="move(index, -1)">earlier</button>
-            <button v-if="index < ids.length - 1" type="button" class="link-button" :aria-label="`Move ${named(id, index)} later`" @click="move(index, 1)">later</button>
-            <button type="button" class="link-button" :aria-label="`Remove ${named(id, index)}`" @click="media.choose(ids.filter((other) => other !== id))">remove</button>
+            <button
+              v-if="index > 0"
+              type="button"
+              class="link-button"
+              :aria-label="`Move ${named(id, index)} earlier`"
+              @click="move(index, -1)"
+            >
+              earlier
+            </button>
+            <button
+              v-if="index < ids.length - 1"
+              type="button"
+              class="link-button"
+              :aria-label="`Move ${named(id, index)} later`"
+              @click="move(index, 1)"
+            >
+              later
+            </button>
+            <button
+              type="button"
+              class="link-button"
+              :aria-label="`Remove ${named(id, index)}`"
+              @click="media.choose(ids.filter((other) => other !== id))"
+            >
+              remove
+            </button>
           </template>
         </span>
       </figcaption>
@@ -95,7 +144,15 @@ function move(index: number, by: number) {
       @theirs="part.takeTheirs()"
       @drop="part.drop()"
     />
-    <div v-if="progress !== undefined" class="progress" role="progressbar" :aria-valuenow="progress" aria-label="Uploading"><span :style="{ width: `${progress}%` }" /></div>
+    <div
+      v-if="progress !== undefined"
+      class="progress"
+      role="progressbar"
+      :aria-valuenow="progress"
+      aria-label="Uploading"
+    >
+      <span :style="{ width: `${progress}%` }" />
+    </div>
     <input
       ref="picker"
       class="hidden"
@@ -107,7 +164,9 @@ function move(index: number, by: number) {
       tabindex="-1"
       @change="add(($event.target as HTMLInputElement).files)"
     />
-    <ActButton size="small" :off="off" :loading="progress !== undefined" @click="picker?.click()">{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</ActButton>
+    <ActButton size="small" :off="off" :loading="progress !== undefined" @click="picker?.click()">{{
+      ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another'
+    }}</ActButton>
     <FramingDialog
       v-if="framing"
       :sheet="sheet"

@@ -16,12 +16,18 @@ const able = computed(() => recentFirst(workspaces.value.filter((one) => one.can
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 const choosing = ref(false)
 const off = computed(() => {
-  const can = workspace.value ? workspace.value.can.make_post : (workspaces.value.find((one) => one.can.make_post?.ok) ?? workspaces.value[0])?.can.make_post
+  const can = workspace.value
+    ? workspace.value.can.make_post
+    : (workspaces.value.find((one) => one.can.make_post?.ok) ?? workspaces.value[0])?.can.make_post
   return can?.ok ? undefined : (can?.why ?? 'No client of yours takes a new post from you.')
 })
 
 const make = useMutation({
-  mutationFn: (id: string) => ok(api.POST('/api/w/{workspace}/posts', { params: { path: { workspace: id } }, body: {} })).then((made) => ({ id, post: made.id })),
+  mutationFn: (id: string) =>
+    ok(api.POST('/api/w/{workspace}/posts', { params: { path: { workspace: id } }, body: {} })).then((made) => ({
+      id,
+      post: made.id,
+    })),
   onSuccess: ({ id, post }) => void router.push({ name: 'post', params: { workspace: id, post } }),
   onError: (problem) => void message.error(sentence(problem), 8),
 })
@@ -40,7 +46,16 @@ function picked(id: string | undefined) {
 <template>
   <span class="new">
     <ActButton :off="off" :loading="make.isPending.value" shortcut="N" opens @click="start">New post</ActButton>
-    <ClientList v-if="choosing" class="for" name="new-for" label="New post for which client" :entries="able" :facts="facts" @choose="picked" @leave="choosing = false" />
+    <ClientList
+      v-if="choosing"
+      class="for"
+      name="new-for"
+      label="New post for which client"
+      :entries="able"
+      :facts="facts"
+      @choose="picked"
+      @leave="choosing = false"
+    />
   </span>
 </template>
 

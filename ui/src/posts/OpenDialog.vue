@@ -8,7 +8,9 @@ import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{ sheet: Sheet; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
-const sealed = computed(() => props.sheet.adaptations.filter((one) => one.sealed && !one.opened && !one.off && one.stage !== 'out'))
+const sealed = computed(() =>
+  props.sheet.adaptations.filter((one) => one.sealed && !one.opened && !one.off && one.stage !== 'out'),
+)
 const chosen = ref<string[]>([])
 watch(
   () => props.open,
@@ -18,14 +20,23 @@ watch(
 )
 const act = useAct<undefined>(
   props.sheet.id,
-  () => ok(api.POST('/api/w/{workspace}/posts/{post}/open', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { adaptation_ids: chosen.value } })),
+  () =>
+    ok(
+      api.POST('/api/w/{workspace}/posts/{post}/open', {
+        params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } },
+        body: { adaptation_ids: chosen.value },
+      }),
+    ),
   () => emit('close'),
 )
 </script>
 
 <template>
   <DialogBox :open="open" title="Unlock: what this costs" :closable="false" :width="480" @close="emit('close')">
-    <p>Each channel that you unlock can be changed; what stays locked keeps its yes. A part of the master can be changed once every channel that follows it is unlocked.</p>
+    <p>
+      Each channel that you unlock can be changed; what stays locked keeps its yes. A part of the master can be changed
+      once every channel that follows it is unlocked.
+    </p>
     <ul>
       <li v-for="one in sealed" :key="one.id">
         <label
@@ -39,7 +50,13 @@ const act = useAct<undefined>(
     </ul>
     <p class="quiet">Put back exactly as it was, with no other answer since, the yeses count again.</p>
     <div class="acts">
-      <Button type="primary" :disabled="chosen.length === 0" :loading="act.isPending.value" @click="act.mutate(undefined)">Unlock {{ chosen.length === 1 ? 'one channel' : `${chosen.length} channels` }}</Button>
+      <Button
+        type="primary"
+        :disabled="chosen.length === 0"
+        :loading="act.isPending.value"
+        @click="act.mutate(undefined)"
+        >Unlock {{ chosen.length === 1 ? 'one channel' : `${chosen.length} channels` }}</Button
+      >
       <Button @click="emit('close')">Cancel</Button>
     </div>
   </DialogBox>

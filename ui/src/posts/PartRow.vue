@@ -21,7 +21,15 @@ const part = computed(() => (props.one ?? props.sheet.master).parts[props.row.pa
 const off = computed(() => offFor(props.sheet, props.row.part, props.one))
 const server = computed(() => seenOf(props.sheet, props.row.part, props.one))
 const own = computed(() => !!props.one && part.value.own)
-const EDITORS = { format: FormatPart, link: LinkPart, tagged: TaggedPart, call_to_action: CallPart, audience: AudiencePart, event: EventPart, budget: BudgetPart } as const
+const EDITORS = {
+  format: FormatPart,
+  link: LinkPart,
+  tagged: TaggedPart,
+  call_to_action: CallPart,
+  audience: AudiencePart,
+  event: EventPart,
+  budget: BudgetPart,
+} as const
 const editor = computed(() => EDITORS[props.row.part as keyof typeof EDITORS])
 const id = computed(() => `${props.row.part}-${props.one?.channel.id ?? 'master'}`)
 
@@ -38,10 +46,25 @@ defineExpose({ part: props.row.part, open: () => (editing.value = true) })
     <dt>{{ own ? `Own ${row.label.toLowerCase()}` : row.label }}</dt>
     <dd>
       <span class="says" :title="row.says(part.value, sheet)">{{ row.says(part.value, sheet) }}</span>
-      <ActButton link :off="off" :aria-expanded="editing" :aria-controls="id" :aria-label="`${editing ? 'Done with' : one && !own ? 'Own' : 'Change'} ${row.label.toLowerCase()}`" @click="editing = !editing">
+      <ActButton
+        link
+        :off="off"
+        :aria-expanded="editing"
+        :aria-controls="id"
+        :aria-label="`${editing ? 'Done with' : one && !own ? 'Own' : 'Change'} ${row.label.toLowerCase()}`"
+        @click="editing = !editing"
+      >
         {{ editing ? 'done' : one && !own ? 'own' : 'change' }}
       </ActButton>
-      <ActButton v-if="own" link :off="off" :aria-label="`Follow the master’s ${row.label.toLowerCase()}`" data-follow @click="follow(row.part)">follow</ActButton>
+      <ActButton
+        v-if="own"
+        link
+        :off="off"
+        :aria-label="`Follow the master’s ${row.label.toLowerCase()}`"
+        data-follow
+        @click="follow(row.part)"
+        >follow</ActButton
+      >
     </dd>
   </div>
   <div v-if="editing" :id="id" class="wide">
@@ -60,7 +83,15 @@ defineExpose({ part: props.row.part, open: () => (editing.value = true) })
         placeholder="Stands below the post as its first comment"
         @state="emit('state', $event)"
       />
-      <component :is="editor" v-else :sheet="sheet" :one="one" :server="server" :off="off" @state="emit('state', $event)" />
+      <component
+        :is="editor"
+        v-else
+        :sheet="sheet"
+        :one="one"
+        :server="server"
+        :off="off"
+        @state="emit('state', $event)"
+      />
     </dd>
   </div>
 </template>

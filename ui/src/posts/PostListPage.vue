@@ -38,7 +38,16 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage }
   queryFn: ({ pageParam }) =>
     ok(
       api.GET('/api/posts', {
-        params: { query: { workspace: id.value, stage: stage.value, before: pageParam, words: words.value || undefined, channels: channels.value, switched_off: everything.value ? undefined : ('hidden' as const) } },
+        params: {
+          query: {
+            workspace: id.value,
+            stage: stage.value,
+            before: pageParam,
+            words: words.value || undefined,
+            channels: channels.value,
+            switched_off: everything.value ? undefined : ('hidden' as const),
+          },
+        },
       }),
     ),
   initialPageParam: undefined as string | undefined,
@@ -71,13 +80,17 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
           <option v-for="one in sets" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select>
       </label>
-      <label class="filter find">Find <input v-model="typed" type="search" placeholder="words in subject or copy" aria-label="Find posts by words" /></label>
+      <label class="filter find"
+        >Find
+        <input v-model="typed" type="search" placeholder="words in subject or copy" aria-label="Find posts by words"
+      /></label>
       <span class="fill" />
       <NewPost />
     </div>
     <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
     <p v-if="off > 0 && !everything" class="quiet">
-      {{ off }} {{ off === 1 ? 'channel is' : 'channels are' }} switched off in your views. <button type="button" class="link-button" @click="everything = true">Show everything</button>
+      {{ off }} {{ off === 1 ? 'channel is' : 'channels are' }} switched off in your views.
+      <button type="button" class="link-button" @click="everything = true">Show everything</button>
     </p>
     <ul class="list" :aria-busy="isPending">
       <li v-for="post in posts" :key="post.id" :class="`stage-${post.stage}`">
@@ -87,11 +100,19 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
           <span v-if="!workspace" class="quiet client">{{ facts[post.workspace_id]?.name }}</span>
           <ChannelMarks :channels="post.channels" />
           <SignoffStrip :strip="post.strip" :now="me?.now" />
-          <span class="quiet when">{{ post.at && facts[post.workspace_id] ? planned(post.at, facts[post.workspace_id]!.zone) : 'no time yet' }}</span>
+          <span class="quiet when">{{
+            post.at && facts[post.workspace_id] ? planned(post.at, facts[post.workspace_id]!.zone) : 'no time yet'
+          }}</span>
         </router-link>
       </li>
       <li v-if="!isPending && posts.length === 0" class="none">
-        {{ words ? 'No post has these words.' : stage ? 'No post stands there now.' : 'No posts yet. Make the first one: write once, adapt for each channel, ask, release.' }}
+        {{
+          words
+            ? 'No post has these words.'
+            : stage
+              ? 'No post stands there now.'
+              : 'No posts yet. Make the first one: write once, adapt for each channel, ask, release.'
+        }}
       </li>
     </ul>
     <Button v-if="hasNextPage" :loading="isFetchingNextPage" @click="fetchNextPage()">Show older posts</Button>

@@ -10,7 +10,12 @@ enableAutoUnmount(afterEach)
 let found = ref<Sheet>()
 const failed = ref<unknown>()
 const calls: string[] = []
-vi.mock('@/agency/me', () => ({ useChosen: () => ({ workspace: ref({ name: 'Quillmere Ferries' }), me: ref({ id: 'ines', now: '2026-10-14T09:20:00Z' }) }) }))
+vi.mock('@/agency/me', () => ({
+  useChosen: () => ({
+    workspace: ref({ name: 'Quillmere Ferries' }),
+    me: ref({ id: 'ines', now: '2026-10-14T09:20:00Z' }),
+  }),
+}))
 vi.mock('./here', () => ({ provideHere: () => ({ others: ref([{ name: 'Maro Stent' }]) }) }))
 vi.mock('./checks', () => ({ provideChecks: () => undefined }))
 vi.mock('@/api/client', () => ({
@@ -18,11 +23,17 @@ vi.mock('@/api/client', () => ({
   isProblem: () => false,
   unread: (error: unknown) => (error as Error).message,
   sentence: (error: Error) => error.message,
-  api: { POST: async (path: string, init: { body?: unknown }) => void calls.push(`${path.split('/').pop()} ${JSON.stringify(init.body ?? null)}`) },
+  api: {
+    POST: async (path: string, init: { body?: unknown }) =>
+      void calls.push(`${path.split('/').pop()} ${JSON.stringify(init.body ?? null)}`),
+  },
 }))
 vi.mock('./sheet', () => ({
   useSheet: () => ({ data: found, error: failed, isPending: ref(!found.value) }),
-  useAct: (_post: string, run: (input: unknown) => Promise<unknown>) => ({ mutate: (input: unknown) => void run(input), isPending: ref(false) }),
+  useAct: (_post: string, run: (input: unknown) => Promise<unknown>) => ({
+    mutate: (input: unknown) => void run(input),
+    isPending: ref(false),
+  }),
 }))
 const { default: PostSheetPage } = await import('./PostSheetPage.vue')
 vi.mock('@/parts/undo', () => ({ offerUndo: vi.fn() }))
@@ -36,8 +47,15 @@ function page(shown?: Sheet) {
     global: { stubs: { ...BUTTONS, RouterLink: true } },
   })
 }
-const act = (view: ReturnType<typeof page>, words: RegExp) => view.findAll('header button').find((one) => words.test(one.text()))
-const step = { step_id: 's1', name: 'The client says yes', people: ['Odile Marchetti', 'Per Rask'], channels: [{ id: 'c1', name: 'Ticker' }], off: null }
+const act = (view: ReturnType<typeof page>, words: RegExp) =>
+  view.findAll('header button').find((one) => words.test(one.text()))
+const step = {
+  step_id: 's1',
+  name: 'The client says yes',
+  people: ['Odile Marchetti', 'Per Rask'],
+  channels: [{ id: 'c1', name: 'Ticker' }],
+  off: null,
+}
 
 describe('the post sheet', () => {
   beforeEach(() => {
@@ -56,8 +74,14 @@ describe('the post sheet', () => {
 
   it('has one column a channel, and says when the first goes out, who is here too and what is on hold', () => {
     const one = adaptation({ at: '2026-10-16T06:30:00Z' })
-    const other = adaptation({ id: 'a2', at: '2026-10-15T06:30:00Z', channel: { ...one.channel, id: 'c2', name: 'Vitrine' } })
-    const view = page(sheet([one, other], { holds: [{ id: 'h', channel_id: null, by: 'Ines Calloway', reason: 'Storm warning' }] }))
+    const other = adaptation({
+      id: 'a2',
+      at: '2026-10-15T06:30:00Z',
+      channel: { ...one.channel, id: 'c2', name: 'Vitrine' },
+    })
+    const view = page(
+      sheet([one, other], { holds: [{ id: 'h', channel_id: null, by: 'Ines Calloway', reason: 'Storm warning' }] }),
+    )
     expect(view.findAllComponents({ name: 'AdaptationColumn' })).toHaveLength(2)
     expect(view.find('.when').text()).toContain('15')
     expect(view.find('.here').text()).toBe('Maro is here too')
@@ -72,7 +96,10 @@ describe('the post sheet', () => {
   })
 
   it('releases what is cleared, by its button and by L, and never without the right to', async () => {
-    const cleared = sheet([adaptation({ stage: 'cleared' }), adaptation({ id: 'a2', channel: { ...adaptation().channel, id: 'c2', name: 'Vitrine' } })])
+    const cleared = sheet([
+      adaptation({ stage: 'cleared' }),
+      adaptation({ id: 'a2', channel: { ...adaptation().channel, id: 'c2', name: 'Vitrine' } }),
+    ])
     const view = page(cleared)
     expect(act(view, /^Release/)!.text()).toBe('Release Ticker L')
     await act(view, /^Release/)!.trigger('click')
@@ -86,7 +113,11 @@ describe('the post sheet', () => {
     expect(calls).toEqual(['release {}', 'release {}'])
     view.unmount()
     calls.length = 0
-    const off = page(sheet([adaptation({ stage: 'cleared' })], { can: { ...cleared.can, release: { ok: false, why: 'Your role here cannot release.' } } }))
+    const off = page(
+      sheet([adaptation({ stage: 'cleared' })], {
+        can: { ...cleared.can, release: { ok: false, why: 'Your role here cannot release.' } },
+      }),
+    )
     press()
     press()
     expect(calls).toEqual([])
@@ -95,11 +126,31 @@ describe('the post sheet', () => {
 
   it('opens what is sealed, closes what was opened, takes back what is released, and offers none of it otherwise', async () => {
     const drafting = page(sheet([adaptation()]))
-    expect(['Unlock', 'Lock again', 'Cancel the release', 'Release', 'Mark ready'].filter((words) => act(drafting, new RegExp(`^${words}`)))).toEqual(['Mark ready'])
-    expect(act(page(sheet([adaptation({ sealed: true, stage: 'client_approval' })], { stage: 'client_approval' })), /^Unlock/)).toBeDefined()
+    expect(
+      ['Unlock', 'Lock again', 'Cancel the release', 'Release', 'Mark ready'].filter((words) =>
+        act(drafting, new RegExp(`^${words}`)),
+      ),
+    ).toEqual(['Mark ready'])
+    expect(
+      act(
+        page(sheet([adaptation({ sealed: true, stage: 'client_approval' })], { stage: 'client_approval' })),
+        /^Unlock/,
+      ),
+    ).toBeDefined()
     const opened = page(sheet([adaptation({ sealed: true, opened: true })], { stage: 'drafting' }))
     await act(opened, /^Lock again/)!.trigger('click')
-    const released = page(sheet([adaptation({ stage: 'released', release: { by: 'Ines', at: '2026-10-15T06:30:00Z' }, showing: { state: 'planned' } })], { stage: 'released' }))
+    const released = page(
+      sheet(
+        [
+          adaptation({
+            stage: 'released',
+            release: { by: 'Ines', at: '2026-10-15T06:30:00Z' },
+            showing: { state: 'planned' },
+          }),
+        ],
+        { stage: 'released' },
+      ),
+    )
     await act(released, /^Cancel the release/)!.trigger('click')
     expect(calls).toEqual(['close {"adaptation_ids":["a1"]}', 'take-back {}'])
   })

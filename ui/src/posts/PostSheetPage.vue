@@ -99,11 +99,27 @@ const saved = computed(
 )
 
 const blocked = computed(() => sheet.value?.stage === 'changes_wanted' && sealed.value)
-const sealed = computed(() => sheet.value?.adaptations.some((one) => one.sealed && !one.opened && one.stage !== 'out') ?? false)
+const sealed = computed(
+  () => sheet.value?.adaptations.some((one) => one.sealed && !one.opened && one.stage !== 'out') ?? false,
+)
 const opened = computed(() => sheet.value?.adaptations.filter((one) => one.opened) ?? [])
 const cleared = computed(() => sheet.value?.adaptations.filter((one) => one.stage === 'cleared') ?? [])
-const released = computed(() => sheet.value?.adaptations.filter((one) => one.release && ['released', 'held'].includes(one.stage) && ['planned', 'by_hand'].includes(one.showing?.state ?? '')) ?? [])
-const noStep = computed(() => sheet.value && sheet.value.strip.length === 0 && sheet.value.stage === 'drafting' && sheet.value.adaptations.length > 0)
+const released = computed(
+  () =>
+    sheet.value?.adaptations.filter(
+      (one) =>
+        one.release &&
+        ['released', 'held'].includes(one.stage) &&
+        ['planned', 'by_hand'].includes(one.showing?.state ?? ''),
+    ) ?? [],
+)
+const noStep = computed(
+  () =>
+    sheet.value &&
+    sheet.value.strip.length === 0 &&
+    sheet.value.stage === 'drafting' &&
+    sheet.value.adaptations.length > 0,
+)
 const off = computed(() => sheet.value && askOff(sheet.value))
 const firstAt = computed(
   () =>
@@ -118,11 +134,23 @@ const release = useAct<undefined>(
   () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params: { path }, body: {} })),
   () => offerUndo('Released; it goes out at its time.', () => takeBack.mutate(undefined)),
 )
-const takeBack = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })))
-const close = useAct<string[]>(props.post, (ids) => ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params: { path }, body: { adaptation_ids: ids } })))
+const takeBack = useAct<undefined>(props.post, () =>
+  ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} })),
+)
+const close = useAct<string[]>(props.post, (ids) =>
+  ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params: { path }, body: { adaptation_ids: ids } })),
+)
 // An earlier revision is taken back part by part; the text stands for them.
-const takeBackOff = computed(() => sheet.value?.can['write:descriptions']?.why ?? sheet.value?.master.parts.text.off ?? sheet.value?.adaptations.map((one) => one.parts.text.off).find((why) => why) ?? undefined)
-const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params: { path } })))
+const takeBackOff = computed(
+  () =>
+    sheet.value?.can['write:descriptions']?.why ??
+    sheet.value?.master.parts.text.off ??
+    sheet.value?.adaptations.map((one) => one.parts.text.off).find((why) => why) ??
+    undefined,
+)
+const ready = useAct<undefined>(props.post, () =>
+  ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params: { path } })),
+)
 </script>
 
 <template>
@@ -134,7 +162,8 @@ const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace
       <b class="stage">{{ STAGES[sheet.stage] }}</b>
       <span class="quiet" role="status">{{ saved }}</span>
       <span v-if="here.others.value.length > 0" class="here" role="status"
-        >{{ list(here.others.value.map((one) => one.name.split(' ')[0] ?? one.name)) }} {{ here.others.value.length === 1 ? 'is' : 'are' }} here too</span
+        >{{ list(here.others.value.map((one) => one.name.split(' ')[0] ?? one.name)) }}
+        {{ here.others.value.length === 1 ? 'is' : 'are' }} here too</span
       >
       <Button v-if="sheet.can.make_post?.ok" @click="copying = true">Copy …</Button>
       <Button
@@ -144,18 +173,42 @@ const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace
         @click="close.mutate(opened.map((one) => one.id))"
         >Lock again</Button
       >
-      <ActButton v-if="sealed" :type="blocked ? 'primary' : 'default'" :may="sheet.can.open" @click="opening = true">Unlock …</ActButton>
-      <ActButton v-if="released.length > 0" :may="sheet.can.take_back" :loading="takeBack.isPending.value" @click="takeBack.mutate(undefined)">Cancel the release</ActButton>
-      <ActButton v-if="sheet.next_ask" :type="blocked ? 'default' : 'primary'" :off="off" shortcut="S" opens @click="askAt(sheet.next_ask)"
+      <ActButton v-if="sealed" :type="blocked ? 'primary' : 'default'" :may="sheet.can.open" @click="opening = true"
+        >Unlock …</ActButton
+      >
+      <ActButton
+        v-if="released.length > 0"
+        :may="sheet.can.take_back"
+        :loading="takeBack.isPending.value"
+        @click="takeBack.mutate(undefined)"
+        >Cancel the release</ActButton
+      >
+      <ActButton
+        v-if="sheet.next_ask"
+        :type="blocked ? 'default' : 'primary'"
+        :off="off"
+        shortcut="S"
+        opens
+        @click="askAt(sheet.next_ask)"
         >Ask {{ list(sheet.next_ask.people.map((name) => name.split(' ')[0] ?? name)) }}</ActButton
       >
-      <ActButton v-if="noStep" type="primary" :may="sheet.can.mark_ready" @click="ready.mutate(undefined)">Mark ready</ActButton>
-      <ActButton v-if="cleared.length > 0" :type="sheet.next_ask ? 'default' : 'primary'" :may="sheet.can.release" :loading="release.isPending.value" shortcut="L" @click="release.mutate(undefined)"
-        >Release {{ cleared.length === sheet.adaptations.length ? '' : list(cleared.map((one) => one.channel.name)) }}</ActButton
+      <ActButton v-if="noStep" type="primary" :may="sheet.can.mark_ready" @click="ready.mutate(undefined)"
+        >Mark ready</ActButton
+      >
+      <ActButton
+        v-if="cleared.length > 0"
+        :type="sheet.next_ask ? 'default' : 'primary'"
+        :may="sheet.can.release"
+        :loading="release.isPending.value"
+        shortcut="L"
+        @click="release.mutate(undefined)"
+        >Release
+        {{ cleared.length === sheet.adaptations.length ? '' : list(cleared.map((one) => one.channel.name)) }}</ActButton
       >
     </header>
     <p v-for="hold in sheet.holds" :key="hold.id" class="held" role="status">
-      <b>On hold{{ hold.channel_id ? ` on ${sheet.channels.find((one) => one.id === hold.channel_id)?.name}` : '' }}</b> by {{ hold.by }}: <bdi>{{ hold.reason }}</bdi>
+      <b>On hold{{ hold.channel_id ? ` on ${sheet.channels.find((one) => one.id === hold.channel_id)?.name}` : '' }}</b>
+      by {{ hold.by }}: <bdi>{{ hold.reason }}</bdi>
     </p>
     <div class="work">
       <div class="columns" tabindex="0" role="region" aria-label="Master and channels, side by side">
@@ -175,7 +228,11 @@ const ready = useAct<undefined>(props.post, () => ok(api.POST('/api/w/{workspace
           @replace="replacing = true"
         />
         <p v-if="sheet.adaptations.length === 0" class="none">
-          {{ sheet.can.choose_channels?.ok ? 'Choose a channel, and its proof stands here beside the master.' : 'Once a channel is chosen, its proof stands here beside the master.' }}
+          {{
+            sheet.can.choose_channels?.ok
+              ? 'Choose a channel, and its proof stands here beside the master.'
+              : 'Once a channel is chosen, its proof stands here beside the master.'
+          }}
         </p>
       </div>
       <aside class="ledger" aria-label="Ledger">

@@ -11,7 +11,12 @@ const props = defineProps<{ workspace: string; post: string }>()
 const open = ref(false)
 const { data, hasNextPage, fetchNextPage } = useInfiniteQuery({
   queryKey: ['record', props.post],
-  queryFn: ({ pageParam }) => ok(api.GET('/api/w/{workspace}/posts/{post}/record', { params: { path: { workspace: props.workspace, post: props.post }, query: { after: pageParam } } })),
+  queryFn: ({ pageParam }) =>
+    ok(
+      api.GET('/api/w/{workspace}/posts/{post}/record', {
+        params: { path: { workspace: props.workspace, post: props.post }, query: { after: pageParam } },
+      }),
+    ),
   initialPageParam: undefined as string | undefined,
   getNextPageParam: (last) => last.next ?? undefined,
   enabled: open,

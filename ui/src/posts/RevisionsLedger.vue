@@ -15,15 +15,30 @@ const comparing = ref<{ from: number; to: number }>()
 const wanted = ref<number>()
 const back = useAct<number, { number: number }>(
   props.post,
-  (number) => ok(api.POST('/api/w/{workspace}/posts/{post}/take-revision-back', { params: { path: { workspace: props.workspace, post: props.post } }, body: { number } })),
+  (number) =>
+    ok(
+      api.POST('/api/w/{workspace}/posts/{post}/take-revision-back', {
+        params: { path: { workspace: props.workspace, post: props.post } },
+        body: { number },
+      }),
+    ),
   ({ number }, taken) => {
     wanted.value = undefined
-    void message.success(number === taken ? `The post says what revision ${taken} said.` : `Revision ${number} says again what revision ${taken} said.`)
+    void message.success(
+      number === taken
+        ? `The post says what revision ${taken} said.`
+        : `Revision ${number} says again what revision ${taken} said.`,
+    )
   },
 )
 const { data } = useQuery({
   queryKey: ['revisions', props.post, () => props.newest],
-  queryFn: () => ok(api.GET('/api/w/{workspace}/posts/{post}/revisions', { params: { path: { workspace: props.workspace, post: props.post } } })),
+  queryFn: () =>
+    ok(
+      api.GET('/api/w/{workspace}/posts/{post}/revisions', {
+        params: { path: { workspace: props.workspace, post: props.post } },
+      }),
+    ),
   enabled: open,
 })
 </script>
@@ -39,21 +54,48 @@ const { data } = useQuery({
         <span
           ><b>Revision {{ one.number }}</b>
           <span class="quiet"
-            >{{ moment(one.at) }} · {{ one.by }}<template v-if="one.for.length > 0"> · {{ one.for.join(', ') }}</template></span
+            >{{ moment(one.at) }} · {{ one.by
+            }}<template v-if="one.for.length > 0"> · {{ one.for.join(', ') }}</template></span
           ></span
         >
         <span class="acts">
-          <ActButton link :off="off" :aria-label="`Restore revision ${one.number}`" @click="wanted = one.number">restore</ActButton>
-          <button v-if="one.number > 1" type="button" class="link-button" :aria-label="`Compare revision ${one.number} with the one before`" @click="comparing = { from: one.number - 1, to: one.number }">compare</button>
+          <ActButton link :off="off" :aria-label="`Restore revision ${one.number}`" @click="wanted = one.number"
+            >restore</ActButton
+          >
+          <button
+            v-if="one.number > 1"
+            type="button"
+            class="link-button"
+            :aria-label="`Compare revision ${one.number} with the one before`"
+            @click="comparing = { from: one.number - 1, to: one.number }"
+          >
+            compare
+          </button>
         </span>
         <div v-if="wanted === one.number" class="sure" role="alert">
-          <p>The post says again what revision {{ one.number }} said, on every channel; what stands now stays with its own revision. The time is not changed.</p>
-          <Button size="small" type="primary" :loading="back.isPending.value" @click="back.mutate(one.number)">Restore it</Button> <Button size="small" @click="wanted = undefined">Cancel</Button>
+          <p>
+            The post says again what revision {{ one.number }} said, on every channel; what stands now stays with its
+            own revision. The time is not changed.
+          </p>
+          <Button size="small" type="primary" :loading="back.isPending.value" @click="back.mutate(one.number)"
+            >Restore it</Button
+          >
+          <Button size="small" @click="wanted = undefined">Cancel</Button>
         </div>
       </li>
-      <li v-if="data.revisions.length === 0" class="quiet">A revision is kept whenever the post is asked for or released.</li>
+      <li v-if="data.revisions.length === 0" class="quiet">
+        A revision is kept whenever the post is asked for or released.
+      </li>
     </ol>
-    <CompareRevisions v-if="comparing && data" :workspace="workspace" :post="post" :from="comparing.from" :to="comparing.to" :numbers="data.revisions.map((one) => one.number)" @close="comparing = undefined" />
+    <CompareRevisions
+      v-if="comparing && data"
+      :workspace="workspace"
+      :post="post"
+      :from="comparing.from"
+      :to="comparing.to"
+      :numbers="data.revisions.map((one) => one.number)"
+      @close="comparing = undefined"
+    />
   </section>
 </template>
 

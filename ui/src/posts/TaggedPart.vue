@@ -14,9 +14,18 @@ interface Tag {
   x: number
   y: number
 }
-const { value, state, problem, theirs, choose, keepMine, takeTheirs, drop, where } = useEditor<Tag[]>(props, 'tagged', [], emit)
+const { value, state, problem, theirs, choose, keepMine, takeTheirs, drop, where } = useEditor<Tag[]>(
+  props,
+  'tagged',
+  [],
+  emit,
+)
 const book = useBook(props.sheet.workspace_id)
-const ids = computed(() => (((props.one ?? props.sheet.master).parts.media.value as string[] | null) ?? []).filter((id) => props.sheet.media[id]?.kind === 'picture'))
+const ids = computed(() =>
+  (((props.one ?? props.sheet.master).parts.media.value as string[] | null) ?? []).filter(
+    (id) => props.sheet.media[id]?.kind === 'picture',
+  ),
+)
 const shown = ref(0)
 const media = computed(() => ids.value[Math.min(shown.value, ids.value.length - 1)])
 const spot = ref({ x: 500, y: 500 })
@@ -25,10 +34,18 @@ const here = computed(() => (value.value ?? []).filter((tag) => tag.media === me
 
 function point(event: PointerEvent) {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
-  spot.value = { x: Math.round(((event.clientX - box.left) / box.width) * 1000), y: Math.round(((event.clientY - box.top) / box.height) * 1000) }
+  spot.value = {
+    x: Math.round(((event.clientX - box.left) / box.width) * 1000),
+    y: Math.round(((event.clientY - box.top) / box.height) * 1000),
+  }
 }
 function step(event: KeyboardEvent) {
-  const moves: Record<string, [number, number]> = { ArrowLeft: [-20, 0], ArrowRight: [20, 0], ArrowUp: [0, -20], ArrowDown: [0, 20] }
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [-20, 0],
+    ArrowRight: [20, 0],
+    ArrowUp: [0, -20],
+    ArrowDown: [0, 20],
+  }
   const move = moves[event.key]
   if (!move) return
   event.preventDefault()
@@ -47,7 +64,16 @@ function add() {
     <p v-if="ids.length === 0" class="quiet">There is no picture yet to tag anybody on.</p>
     <template v-else>
       <p v-if="ids.length > 1" class="which">
-        <button v-for="(one, index) in ids" :key="one" type="button" class="link-button" :aria-pressed="media === one" @click="shown = index">picture {{ index + 1 }}</button>
+        <button
+          v-for="(one, index) in ids"
+          :key="one"
+          type="button"
+          class="link-button"
+          :aria-pressed="media === one"
+          @click="shown = index"
+        >
+          picture {{ index + 1 }}
+        </button>
       </p>
       <div
         class="picture"
@@ -64,18 +90,42 @@ function add() {
         </svg>
       </div>
       <form class="add" @submit.prevent="add">
-        <input v-model="name" list="tagged-names" aria-label="Who or what" placeholder="Who or what" :readonly="!!off" />
-        <datalist id="tagged-names"><option v-for="one in book.data.value?.mentions ?? []" :key="one.id" :value="one.name" /></datalist>
+        <input
+          v-model="name"
+          list="tagged-names"
+          aria-label="Who or what"
+          placeholder="Who or what"
+          :readonly="!!off"
+        />
+        <datalist id="tagged-names">
+          <option v-for="one in book.data.value?.mentions ?? []" :key="one.id" :value="one.name" />
+        </datalist>
         <Button html-type="submit" size="small" :disabled="!!off || name.trim() === ''">Tag here</Button>
       </form>
     </template>
     <ul>
       <li v-for="(tag, index) in value ?? []" :key="index">
         {{ tag.name }} <span class="quiet">picture {{ ids.indexOf(tag.media) + 1 || 'taken out' }}</span>
-        <button type="button" class="link-button" :disabled="!!off" :aria-label="`Remove ${tag.name}`" @click="choose((value ?? []).filter((_, at) => at !== index))">remove</button>
+        <button
+          type="button"
+          class="link-button"
+          :disabled="!!off"
+          :aria-label="`Remove ${tag.name}`"
+          @click="choose((value ?? []).filter((_, at) => at !== index))"
+        >
+          remove
+        </button>
       </li>
     </ul>
-    <SaysState :state="state" :problem="problem" :by="theirs?.by" :theirs="theirs?.value" @mine="keepMine" @theirs="takeTheirs" @drop="drop" />
+    <SaysState
+      :state="state"
+      :problem="problem"
+      :by="theirs?.by"
+      :theirs="theirs?.value"
+      @mine="keepMine"
+      @theirs="takeTheirs"
+      @drop="drop"
+    />
   </div>
 </template>
 

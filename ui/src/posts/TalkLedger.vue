@@ -17,7 +17,13 @@ function keep(text: string) {
 }
 const say = useAct<undefined>(
   props.sheet.id,
-  () => ok(api.POST('/api/w/{workspace}/posts/{post}/remarks', { params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } }, body: { room: props.room, words: words.value } })),
+  () =>
+    ok(
+      api.POST('/api/w/{workspace}/posts/{post}/remarks', {
+        params: { path: { workspace: props.sheet.workspace_id, post: props.sheet.id } },
+        body: { room: props.room, words: words.value },
+      }),
+    ),
   () => {
     words.value = ''
     box.clear()
@@ -48,7 +54,9 @@ const who = computed(() => (props.room === 'house' ? 'agency only' : `${props.cl
         @input="keep(($event.target as HTMLTextAreaElement).value)"
         @keydown.ctrl.enter.prevent="words.trim() && say.mutate(undefined)"
       />
-      <Button v-if="words.trim()" html-type="submit" size="small" :loading="say.isPending.value">{{ room === 'house' ? 'Send to the agency side' : `Send to ${client}` }}</Button>
+      <Button v-if="words.trim()" html-type="submit" size="small" :loading="say.isPending.value">{{
+        room === 'house' ? 'Send to the agency side' : `Send to ${client}`
+      }}</Button>
     </form>
   </section>
 </template>

@@ -21,7 +21,11 @@ const props = defineProps<{
   plain?: boolean
 }>()
 const emit = defineEmits<{ state: [state: string] }>()
-const part = usePart<string>({ workspace: props.workspace, post: props.post, part: props.part, channel: props.channel }, toRef(props, 'server'), '')
+const part = usePart<string>(
+  { workspace: props.workspace, post: props.post, part: props.part, channel: props.channel },
+  toRef(props, 'server'),
+  '',
+)
 const { value, state, problem, theirs } = part
 const checks = useChecks()
 const here = useHere()
@@ -33,10 +37,25 @@ function typed(next: string) {
   checks.ask(props.part, props.channel, next)
 }
 
-const says = computed(() => ({ saved: '', typing: '', saving: 'saving', waiting: 'not saved yet: no connection, trying again', conflict: '', refused: 'not saved' })[state.value])
+const says = computed(
+  () =>
+    ({
+      saved: '',
+      typing: '',
+      saving: 'saving',
+      waiting: 'not saved yet: no connection, trying again',
+      conflict: '',
+      refused: 'not saved',
+    })[state.value],
+)
 const others = computed(() => here.at(props.part, props.channel))
 const id = computed(() => `part-${props.part}-${props.channel ?? 'master'}`)
-defineExpose({ focus: () => field.value?.focus(), insert: (words: string, apart?: boolean) => field.value?.insert(words, apart), value, change: typed })
+defineExpose({
+  focus: () => field.value?.focus(),
+  insert: (words: string, apart?: boolean) => field.value?.insert(words, apart),
+  value,
+  change: typed,
+})
 </script>
 
 <template>
@@ -55,8 +74,12 @@ defineExpose({ focus: () => field.value?.focus(), insert: (words: string, apart?
       @save="part.save()"
     />
     <p v-if="others" class="state" role="status">{{ others }} is writing here</p>
-    <p v-if="says || problem" class="state" :class="{ late: state === 'refused' }" role="status">{{ says }}{{ says && problem ? ': ' : '' }}{{ state === 'waiting' ? '' : problem }}</p>
-    <p v-if="state === 'refused'" class="state"><button type="button" class="link-button" @click="part.drop()">Discard mine, show what is saved</button></p>
+    <p v-if="says || problem" class="state" :class="{ late: state === 'refused' }" role="status">
+      {{ says }}{{ says && problem ? ': ' : '' }}{{ state === 'waiting' ? '' : problem }}
+    </p>
+    <p v-if="state === 'refused'" class="state">
+      <button type="button" class="link-button" @click="part.drop()">Discard mine, show what is saved</button>
+    </p>
     <div v-if="state === 'conflict' && theirs" class="both" role="alert">
       <b>{{ theirs.by ?? 'Somebody' }} changed this meanwhile. Theirs:</b>
       <p class="copy">{{ theirs.value }}</p>

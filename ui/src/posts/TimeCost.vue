@@ -11,7 +11,9 @@ const emit = defineEmits<{ sure: []; back: [] }>()
 <template>
   <div class="cost" role="alert">
     <p v-if="cost.past">That moment has passed: it cannot be released for it.</p>
-    <p v-if="cost.kind === 'gap'">The clock jumps over that time in {{ place(zone) }}; it is read as an hour later by the new clock.</p>
+    <p v-if="cost.kind === 'gap'">
+      The clock jumps over that time in {{ place(zone) }}; it is read as an hour later by the new clock.
+    </p>
     <p v-if="cost.kind === 'doubled'">The clock shows that time twice in {{ place(zone) }}; the first one is meant.</p>
     <template v-for="one in cost.costs" :key="one.channel">
       <p v-for="line in one.costs" :key="line">

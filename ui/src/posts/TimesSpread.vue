@@ -12,7 +12,15 @@ const found = computed(() => spread(props.times))
     <svg viewBox="0 0 96 20" width="96" height="20" role="img" :aria-label="`Times of the channels: ${found.words}`">
       <path d="M6 14H90" stroke="#7c8388" />
       <g v-for="heap in found.heaps" :key="heap.at">
-        <rect v-for="n in Math.min(heap.count, 4)" :key="n" :x="4 + heap.at * 84" :y="15 - n * 4" width="4" height="3" fill="#16191c" />
+        <rect
+          v-for="n in Math.min(heap.count, 4)"
+          :key="n"
+          :x="4 + heap.at * 84"
+          :y="15 - n * 4"
+          width="4"
+          height="3"
+          fill="#16191c"
+        />
       </g>
     </svg>
     <span class="quiet">{{ found.words }}</span>

@@ -7,7 +7,13 @@ import { api, ok, sentence } from '@/api/client'
 import { found as emojiFound, loadEmoji, type Emoji } from './emoji'
 import { useBook, useSaveMention } from './mentions'
 
-const props = defineProps<{ workspace: string; off?: string; text: string; hashtags?: { count: number; most: number | null }; id: string }>()
+const props = defineProps<{
+  workspace: string
+  off?: string
+  text: string
+  hashtags?: { count: number; most: number | null }
+  id: string
+}>()
 const emit = defineEmits<{ insert: [words: string, apart: boolean]; replace: [] }>()
 type Panel = 'hashtags' | 'mentions' | 'emoji' | 'signs'
 const open = ref<Panel>()
@@ -17,7 +23,9 @@ const { data: brand } = useQuery({
   enabled: computed(() => open.value === 'hashtags'),
 })
 const sets = computed(() => (brand.value?.parts.hashtags.value ?? []) as { name: string; tags: string[] }[])
-const there = computed(() => new Set((props.text.match(/#[\p{L}\p{M}\p{N}_]+/gu) ?? []).map((tag) => tag.slice(1).toLowerCase())))
+const there = computed(
+  () => new Set((props.text.match(/#[\p{L}\p{M}\p{N}_]+/gu) ?? []).map((tag) => tag.slice(1).toLowerCase())),
+)
 function addSet(tags: string[]) {
   const fresh = tags.filter((tag) => !there.value.has(tag.toLowerCase()))
   if (fresh.length > 0) emit('insert', fresh.map((tag) => `#${tag}`).join(' '), true)
@@ -44,7 +52,10 @@ async function keep() {
   }
 }
 
-const SIGNS = '– — … • · “ ” ‘ ’ « » ° ′ ″ × ÷ ± ½ ¼ ¾ € £ ¢ ¥ § ¶ © ® ™ † ‡ № ← → ↑ ↓ ✓ ★ ♪ à á â ã ä å æ ç è é ê ë ì í î ï ñ ò ó ô õ ö ø ù ú û ü ß ÿ'.split(' ')
+const SIGNS =
+  '– — … • · “ ” ‘ ’ « » ° ′ ″ × ÷ ± ½ ¼ ¾ € £ ¢ ¥ § ¶ © ® ™ † ‡ № ← → ↑ ↓ ✓ ★ ♪ à á â ã ä å æ ç è é ê ë ì í î ï ñ ò ó ô õ ö ø ù ú û ü ß ÿ'.split(
+    ' ',
+  )
 const emoji = ref<Emoji[]>([])
 const sought = ref('')
 const shownEmoji = computed(() => emojiFound(emoji.value, sought.value))
@@ -58,21 +69,45 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
 <template>
   <div v-if="!off" class="aids">
     <div class="bar" role="toolbar" aria-label="Writing aids">
-      <button type="button" :aria-expanded="open === 'hashtags'" :aria-controls="`${id}-aid`" :title="hashtags?.most ? `At most ${hashtags.most} are taken` : undefined" @click="turn('hashtags')">
-        hashtags<span v-if="hashtags && hashtags.count > 0" class="quiet">&nbsp;{{ hashtags.count }}{{ hashtags.most && hashtags.count > hashtags.most ? ` of ${hashtags.most}` : '' }}</span>
+      <button
+        type="button"
+        :aria-expanded="open === 'hashtags'"
+        :aria-controls="`${id}-aid`"
+        :title="hashtags?.most ? `At most ${hashtags.most} are taken` : undefined"
+        @click="turn('hashtags')"
+      >
+        hashtags<span v-if="hashtags && hashtags.count > 0" class="quiet"
+          >&nbsp;{{ hashtags.count
+          }}{{ hashtags.most && hashtags.count > hashtags.most ? ` of ${hashtags.most}` : '' }}</span
+        >
       </button>
-      <button type="button" :aria-expanded="open === 'mentions'" :aria-controls="`${id}-aid`" @click="turn('mentions')">mentions</button>
-      <button type="button" :aria-expanded="open === 'emoji'" :aria-controls="`${id}-aid`" @click="turn('emoji')">emoji</button>
-      <button type="button" :aria-expanded="open === 'signs'" :aria-controls="`${id}-aid`" @click="turn('signs')">symbols</button>
+      <button type="button" :aria-expanded="open === 'mentions'" :aria-controls="`${id}-aid`" @click="turn('mentions')">
+        mentions
+      </button>
+      <button type="button" :aria-expanded="open === 'emoji'" :aria-controls="`${id}-aid`" @click="turn('emoji')">
+        emoji
+      </button>
+      <button type="button" :aria-expanded="open === 'signs'" :aria-controls="`${id}-aid`" @click="turn('signs')">
+        symbols
+      </button>
       <button type="button" @click="emit('replace')">find</button>
     </div>
     <div v-if="open" :id="`${id}-aid`" class="panel">
       <template v-if="open === 'hashtags'">
-        <p v-if="sets.length === 0" class="quiet">No sets yet. <router-link :to="{ name: 'brand', params: { workspace } }">Write them on the brand sheet</router-link></p>
+        <p v-if="sets.length === 0" class="quiet">
+          No sets yet.
+          <router-link :to="{ name: 'brand', params: { workspace } }">Write them on the brand sheet</router-link>
+        </p>
         <p v-for="set in sets" :key="set.name">
           <button type="button" class="link-button" @click="addSet(set.tags)">{{ set.name }}</button>
           <span v-for="tag in set.tags" :key="tag">
-            <button type="button" class="tag" :disabled="there.has(tag.toLowerCase())" :title="there.has(tag.toLowerCase()) ? 'It is there already' : undefined" @click="emit('insert', `#${tag}`, true)">
+            <button
+              type="button"
+              class="tag"
+              :disabled="there.has(tag.toLowerCase())"
+              :title="there.has(tag.toLowerCase()) ? 'It is there already' : undefined"
+              @click="emit('insert', `#${tag}`, true)"
+            >
               #{{ tag }}
             </button>
           </span>
@@ -80,13 +115,17 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
       </template>
       <template v-else-if="open === 'mentions'">
         <p v-for="entry in editing ? [] : (book.data.value?.mentions ?? [])" :key="entry.id" class="entry">
-          <button type="button" class="link-button" @click="emit('insert', `@[${entry.name}]`, true)">{{ entry.name }}</button>
+          <button type="button" class="link-button" @click="emit('insert', `@[${entry.name}]`, true)">
+            {{ entry.name }}
+          </button>
           <span class="quiet">{{
             Object.entries(entry.spellings)
               .map(([network, spelling]) => `${network} ${spelling}`)
               .join(' · ') || 'no spelling yet'
           }}</span>
-          <button type="button" class="link-button" :aria-label="`Spell ${entry.name}`" @click="edit(entry)">spell</button>
+          <button type="button" class="link-button" :aria-label="`Spell ${entry.name}`" @click="edit(entry)">
+            spell
+          </button>
         </p>
         <button v-if="!editing" type="button" class="link-button" @click="edit()">somebody new</button>
         <form v-else class="small-form" @submit.prevent="keep">
@@ -97,17 +136,39 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
             <input :id="`${id}-${network}`" v-model="spellings[network]" placeholder="@harbour.museum" />
           </template>
           <p v-if="wrong" class="late" role="alert">{{ wrong }}</p>
-          <p><Button html-type="submit" type="primary" size="small" :disabled="name.trim() === ''">Save</Button> <Button size="small" @click="editing = false">Cancel</Button></p>
+          <p>
+            <Button html-type="submit" type="primary" size="small" :disabled="name.trim() === ''">Save</Button>
+            <Button size="small" @click="editing = false">Cancel</Button>
+          </p>
         </form>
       </template>
       <template v-else-if="open === 'emoji'">
         <input v-model="sought" class="seek" aria-label="Find an emoji by its name" placeholder="boat, fog, clock" />
         <div class="grid">
-          <button v-for="one in shownEmoji" :key="one.unicode" type="button" class="sign" :aria-label="one.label" :title="one.label" @click="emit('insert', one.unicode, false)">{{ one.unicode }}</button>
+          <button
+            v-for="one in shownEmoji"
+            :key="one.unicode"
+            type="button"
+            class="sign"
+            :aria-label="one.label"
+            :title="one.label"
+            @click="emit('insert', one.unicode, false)"
+          >
+            {{ one.unicode }}
+          </button>
         </div>
       </template>
       <div v-else class="grid">
-        <button v-for="(sign, index) in SIGNS" :key="index" type="button" class="sign" :aria-label="`Symbol ${sign}`" @click="emit('insert', sign, false)">{{ sign }}</button>
+        <button
+          v-for="(sign, index) in SIGNS"
+          :key="index"
+          type="button"
+          class="sign"
+          :aria-label="`Symbol ${sign}`"
+          @click="emit('insert', sign, false)"
+        >
+          {{ sign }}
+        </button>
       </div>
     </div>
   </div>

@@ -24,5 +24,14 @@ draftsOf('ines')
 vi.stubGlobal('sessionStorage', { getItem: () => 'tab-1', setItem: () => undefined })
 /** Where the draft of one part lies. */
 export const draftKey = (name: string) => `draft:ines:tab-1:${name}`
-vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value), removeItem: (key: string) => store.delete(key) })
-vi.stubGlobal('window', { setTimeout: (act: () => void, wait: number) => setTimeout(act, wait), clearTimeout: (id: number) => clearTimeout(id), addEventListener: () => undefined, removeEventListener: () => undefined })
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => store.get(key) ?? null,
+  setItem: (key: string, value: string) => store.set(key, value),
+  removeItem: (key: string) => store.delete(key),
+})
+vi.stubGlobal('window', {
+  setTimeout: (act: () => void, wait: number) => setTimeout(act, wait),
+  clearTimeout: (id: number) => clearTimeout(id),
+  addEventListener: () => undefined,
+  removeEventListener: () => undefined,
+})

@@ -4,15 +4,24 @@ import { nextTick, ref } from 'vue'
 const post = vi.fn()
 vi.mock('vue', async (original) => ({ ...(await original<typeof import('vue')>()), provide: () => undefined }))
 vi.mock('@/api/client', () => ({ ok: (call: unknown) => call, api: { POST: (...all: unknown[]) => post(...all) } }))
-vi.stubGlobal('window', { setTimeout: (act: () => void, wait: number) => setTimeout(act, wait), clearTimeout: (id: number) => clearTimeout(id) })
+vi.stubGlobal('window', {
+  setTimeout: (act: () => void, wait: number) => setTimeout(act, wait),
+  clearTimeout: (id: number) => clearTimeout(id),
+})
 
 const { provideChecks } = await import('./checks')
 type Sheet = Parameters<typeof provideChecks>[1]['value']
 type One = Parameters<ReturnType<typeof provideChecks>['of']>[0]
 
-const proof = (count: number, ...codes: string[]) => ({ count, checks: codes.map((code) => ({ code, sentence: code })) })
+const proof = (count: number, ...codes: string[]) => ({
+  count,
+  checks: codes.map((code) => ({ code, sentence: code })),
+})
 const saved = { id: 'a', proof: proof(10, 'flooding', 'repeat') } as unknown as One
-const answer = (count: number, ...codes: string[]) => ({ master: { count }, adaptations: [{ id: 'a', proof: proof(count, ...codes) }] })
+const answer = (count: number, ...codes: string[]) => ({
+  master: { count },
+  adaptations: [{ id: 'a', proof: proof(count, ...codes) }],
+})
 
 function sheetOf(one: One) {
   return ref({ adaptations: [one] } as unknown as Sheet)
@@ -34,7 +43,9 @@ describe('checks as one types', () => {
     for (const text of ['F', 'Fo', 'Fog']) checks.ask('text', undefined, text)
     expect(checks.of(saved).count).toBe(10)
     await settle()
-    expect(post.mock.calls.map((call) => (call[1] as { body: unknown }).body)).toEqual([{ part: 'text', channel: null, value: 'Fog' }])
+    expect(post.mock.calls.map((call) => (call[1] as { body: unknown }).body)).toEqual([
+      { part: 'text', channel: null, value: 'Fog' },
+    ])
     expect([checks.of(saved).count, checks.count.value]).toEqual([3, 3])
   })
 
@@ -70,7 +81,10 @@ describe('checks as one types', () => {
 
   it('keeps the times that were proposed for a flood, as long as it is the same flood', async () => {
     const mend = { words: 'spread out', times: [{ channel_id: 'v', name: 'Vitrine', wall: '2026-10-15T07:50' }] }
-    const flooded = { id: 'a', proof: { count: 1, checks: [{ code: 'flooding', sentence: 'flooding', mend }] } } as unknown as One
+    const flooded = {
+      id: 'a',
+      proof: { count: 1, checks: [{ code: 'flooding', sentence: 'flooding', mend }] },
+    } as unknown as One
     post.mockResolvedValueOnce(answer(3, 'flooding'))
     const checks = provideChecks({ workspace: 'w', post: 'p' }, sheetOf(flooded))
     checks.ask('text', undefined, 'Fog')

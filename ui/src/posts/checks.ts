@@ -37,8 +37,18 @@ export function provideChecks(where: { workspace: string; post: string }, sheet:
     under?.abort()
     under = new AbortController()
     try {
-      const said = await ok(api.POST('/api/w/{workspace}/posts/{post}/check', { params: { path: where }, body: { part, channel: channel ?? null, value: value as never }, signal: under.signal }))
-      for (const one of said.adaptations) typed.set(one.id, { ...one.proof, checks: [...one.proof.checks.map((check) => proposed(one.id, check)), ...around(one.id)] })
+      const said = await ok(
+        api.POST('/api/w/{workspace}/posts/{post}/check', {
+          params: { path: where },
+          body: { part, channel: channel ?? null, value: value as never },
+          signal: under.signal,
+        }),
+      )
+      for (const one of said.adaptations)
+        typed.set(one.id, {
+          ...one.proof,
+          checks: [...one.proof.checks.map((check) => proposed(one.id, check)), ...around(one.id)],
+        })
       count.value = said.master.count
     } catch {
       // the save that follows says what is wrong; a question that was overtaken needs no answer

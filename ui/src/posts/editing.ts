@@ -11,8 +11,17 @@ export interface EditorProps {
   off?: string
 }
 
-export function useEditor<T>(props: EditorProps, name: PartName, empty: T, emit: (event: 'state', state: string) => void) {
-  const part = usePart<T>({ workspace: props.sheet.workspace_id, post: props.sheet.id, part: name, channel: props.one?.channel.id }, toRef(props, 'server'), empty)
+export function useEditor<T>(
+  props: EditorProps,
+  name: PartName,
+  empty: T,
+  emit: (event: 'state', state: string) => void,
+) {
+  const part = usePart<T>(
+    { workspace: props.sheet.workspace_id, post: props.sheet.id, part: name, channel: props.one?.channel.id },
+    toRef(props, 'server'),
+    empty,
+  )
   const checks = useChecks()
   watch(part.state, (now) => emit('state', now))
   const where = computed(() => (props.one ? ` on ${props.one.channel.name}` : ''))

@@ -6,15 +6,27 @@ const offered: { words: string; undo: () => void }[] = []
 const weighed = vi.fn()
 vi.mock('ant-design-vue', () => ({ message: { error: (words: string) => refused.push(words) } }))
 vi.mock('@tanstack/vue-query', () => ({}))
-vi.mock('./planned', () => ({ weighed: (...all: unknown[]) => weighed(...all), free: (cost: { costs: unknown[] }) => cost.costs.length === 0 }))
+vi.mock('./planned', () => ({
+  weighed: (...all: unknown[]) => weighed(...all),
+  free: (cost: { costs: unknown[] }) => cost.costs.length === 0,
+}))
 vi.mock('@/parts/undo', () => ({ offerUndo: (words: string, undo: () => void) => offered.push({ words, undo }) }))
 vi.mock('@/api/client', () => {
   const say = (verb: string) => async (_path: string, init: Record<string, unknown>) => void calls.push([verb, init])
-  return { isProblem: () => false, ok: (call: Promise<unknown>) => call, sentence: (problem: Error) => problem.message, api: { PUT: say('PUT'), DELETE: say('DELETE'), POST: say('POST') } }
+  return {
+    isProblem: () => false,
+    ok: (call: Promise<unknown>) => call,
+    sentence: (problem: Error) => problem.message,
+    api: { PUT: say('PUT'), DELETE: say('DELETE'), POST: say('POST') },
+  }
 })
 // an act without the page around it: runs, then tells what came of it
 vi.mock('./sheet', () => ({
-  useAct: (_post: string, run: (input: unknown) => Promise<unknown>, done?: (result: unknown, input: unknown) => void) => ({
+  useAct: (
+    _post: string,
+    run: (input: unknown) => Promise<unknown>,
+    done?: (result: unknown, input: unknown) => void,
+  ) => ({
     mutate: (input: unknown) => void run(input).then((result) => done?.(result, input)),
   }),
 }))
@@ -28,7 +40,14 @@ const { ownParts, useFollow } = await import('./follow')
 type One = Parameters<typeof ownParts>[0] & { channel: { id: string; name: string } }
 
 const part = (value: unknown, own: boolean, version = own ? 4 : 0) => ({ value, own, version })
-const one = { channel: { id: 'c', name: 'Ticker' }, parts: { text: part('Own words', true), link: part(null, false), time: part({ wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' }, true, 7) } } as unknown as One
+const one = {
+  channel: { id: 'c', name: 'Ticker' },
+  parts: {
+    text: part('Own words', true),
+    link: part(null, false),
+    time: part({ wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' }, true, 7),
+  },
+} as unknown as One
 const settled = () => new Promise((done) => setTimeout(done))
 
 describe('following the master again', () => {
@@ -58,7 +77,18 @@ describe('following the master again', () => {
   it('says which version was seen, forgets what this browser kept, and offers a way back', async () => {
     void follow().follow('text')
     await settled()
-    expect(calls).toEqual([['DELETE', { params: { path: { workspace: 'w', post: 'p', part: 'text' }, query: { channel: 'c' }, header: { 'If-Match': '"4"' } } }]])
+    expect(calls).toEqual([
+      [
+        'DELETE',
+        {
+          params: {
+            path: { workspace: 'w', post: 'p', part: 'text' },
+            query: { channel: 'c' },
+            header: { 'If-Match': '"4"' },
+          },
+        },
+      ],
+    ])
     expect(removed).toEqual(['draft:ines:tab-1:part:p:c:text'])
     expect(done).toHaveBeenCalledWith(['text'])
     expect(offered.map((offer) => offer.words)).toEqual(['Ticker follows the master’s text again.'])
@@ -71,7 +101,14 @@ describe('following the master again', () => {
     await settled()
     expect(calls[1]).toEqual([
       'PUT',
-      { params: { path: { workspace: 'w', post: 'p', part: 'time' }, query: { channel: 'c' }, header: { 'If-Match': '"0"' } }, body: { value: { wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' } } },
+      {
+        params: {
+          path: { workspace: 'w', post: 'p', part: 'time' },
+          query: { channel: 'c' },
+          header: { 'If-Match': '"0"' },
+        },
+        body: { value: { wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' } },
+      },
     ])
   })
 
@@ -83,7 +120,9 @@ describe('following the master again', () => {
     expect(done).toHaveBeenCalledWith(['text', 'time'])
     offered[0]!.undo()
     await settled()
-    expect(calls.slice(1).map(([verb, init]) => [verb, (init as { params: { path: { part: string } } }).params.path.part])).toEqual([
+    expect(
+      calls.slice(1).map(([verb, init]) => [verb, (init as { params: { path: { part: string } } }).params.path.part]),
+    ).toEqual([
       ['PUT', 'text'],
       ['PUT', 'time'],
     ])

@@ -27,19 +27,31 @@ export const SAID: Record<PartName, string> = {
 type Own = [PartName, unknown][]
 
 export function ownParts(one: Pick<Adaptation, 'parts'>): Own {
-  return (Object.keys(one.parts) as PartName[]).filter((part) => one.parts[part].own).map((part) => [part, one.parts[part].value])
+  return (Object.keys(one.parts) as PartName[])
+    .filter((part) => one.parts[part].own)
+    .map((part) => [part, one.parts[part].value])
 }
 
 /**
  * @param planned the master's time, which a channel that follows it again goes out at
  */
-export function useFollow(where: { workspace: string; post: string }, one: () => Adaptation, done: (parts: PartName[]) => void, planned: () => unknown = () => null) {
+export function useFollow(
+  where: { workspace: string; post: string },
+  one: () => Adaptation,
+  done: (parts: PartName[]) => void,
+  planned: () => unknown = () => null,
+) {
   const path = { workspace: where.workspace, post: where.post }
   const channel = () => one().channel
 
   const again = useAct<Own>(where.post, async (parts) => {
     for (const [part, value] of parts)
-      await ok(api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', { params: { path: { ...path, part }, query: { channel: channel().id }, header: { 'If-Match': '"0"' } }, body: { value } }))
+      await ok(
+        api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', {
+          params: { path: { ...path, part }, query: { channel: channel().id }, header: { 'If-Match': '"0"' } },
+          body: { value },
+        }),
+      )
   })
 
   function followed(was: Own, words: string) {
@@ -52,7 +64,11 @@ export function useFollow(where: { workspace: string; post: string }, one: () =>
     where.post,
     async (part) => {
       const { value, version } = one().parts[part]
-      await ok(api.DELETE('/api/w/{workspace}/posts/{post}/parts/{part}', { params: { path: { ...path, part }, query: { channel: channel().id }, header: { 'If-Match': `"${version}"` } } }))
+      await ok(
+        api.DELETE('/api/w/{workspace}/posts/{post}/parts/{part}', {
+          params: { path: { ...path, part }, query: { channel: channel().id }, header: { 'If-Match': `"${version}"` } },
+        }),
+      )
       return [[part, value]]
     },
     (was, part) => followed(was, `${channel().name} follows the master’s ${SAID[part]} again.`),
@@ -61,7 +77,12 @@ export function useFollow(where: { workspace: string; post: string }, one: () =>
     where.post,
     async () => {
       const was = ownParts(one())
-      await ok(api.POST('/api/w/{workspace}/posts/{post}/follow-master', { params: { path }, body: { channel_id: channel().id } }))
+      await ok(
+        api.POST('/api/w/{workspace}/posts/{post}/follow-master', {
+          params: { path },
+          body: { channel_id: channel().id },
+        }),
+      )
       return was
     },
     (was) => followed(was, `${channel().name} follows the master again.`),

@@ -17,6 +17,7 @@ export function cutOf(width: number, height: number, frame: Frame): [number, num
   const near = (side: number) => Math.max(1, Math.floor((side * 100) / zoom))
   ;[w, h] = [near(w), near(h)]
   const [x, y] = (frame.focus ?? [500, 500]) as [number, number]
-  const place = (at: number, side: number, size: number) => Math.min(side - size, Math.max(0, Math.floor((at * side) / 1000 - size / 2)))
+  const place = (at: number, side: number, size: number) =>
+    Math.min(side - size, Math.max(0, Math.floor((at * side) / 1000 - size / 2)))
   return [place(x, width, w), place(y, height, h), w, h]
 }

@@ -30,12 +30,23 @@ export function provideHere(where: { workspace: string; post: string }, me: () =
     if (message.what !== 'here' || message.post !== where.post || !message.person || message.person === me()) return
     const fresh = !known.has(message.person)
     if (message.leaving) known.delete(message.person)
-    else known.set(message.person, { name: message.name ?? 'Somebody', part: message.part, channel: message.channel, at: Date.now() })
+    else
+      known.set(message.person, {
+        name: message.name ?? 'Somebody',
+        part: message.part,
+        channel: message.channel,
+        at: Date.now(),
+      })
     if (fresh && !message.leaving) tell() // so that whoever comes sees who is there
   })
   function tell(leaving = false) {
     if (document.hidden && !leaving) return
-    void api.POST('/api/w/{workspace}/posts/{post}/here', { params: { path: where }, body: { part: mine.part ?? null, channel: mine.channel ?? null, leaving } }).catch(() => undefined)
+    void api
+      .POST('/api/w/{workspace}/posts/{post}/here', {
+        params: { path: where },
+        body: { part: mine.part ?? null, channel: mine.channel ?? null, leaving },
+      })
+      .catch(() => undefined)
   }
   useIntervalFn(() => {
     now.value = Date.now()
@@ -44,7 +55,12 @@ export function provideHere(where: { workspace: string; post: string }, me: () =
   tell()
   // a closed tab says so too, as long as the browser lets it
   const closed = () =>
-    void fetch(`/api/w/${where.workspace}/posts/${where.post}/here`, { method: 'POST', keepalive: true, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ leaving: true }) }).catch(() => undefined)
+    void fetch(`/api/w/${where.workspace}/posts/${where.post}/here`, {
+      method: 'POST',
+      keepalive: true,
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ leaving: true }),
+    }).catch(() => undefined)
   window.addEventListener('pagehide', closed)
   onBeforeUnmount(() => {
     window.removeEventListener('pagehide', closed)
@@ -55,7 +71,8 @@ export function provideHere(where: { workspace: string; post: string }, me: () =
   const others = computed(() => [...known.values()].filter((one) => now.value - one.at < GONE))
   const here: Here = {
     others,
-    at: (part, channel) => others.value.find((one) => one.part === part && (one.channel ?? undefined) === channel)?.name ?? '',
+    at: (part, channel) =>
+      others.value.find((one) => one.part === part && (one.channel ?? undefined) === channel)?.name ?? '',
     say(part, channel) {
       mine = { part, channel }
       tell()

@@ -9,7 +9,12 @@ type Mend = NonNullable<Schemas['Finding']['mend']>
 export async function applyMend(sheet: Sheet, one: Adaptation, mend: Mend): Promise<void> {
   if (mend.times) {
     const times = mend.times.map(({ channel_id, wall }) => ({ channel_id, wall }))
-    await ok(api.POST('/api/w/{workspace}/posts/{post}/spread-out', { params: { path: { workspace: sheet.workspace_id, post: sheet.id } }, body: { times } }))
+    await ok(
+      api.POST('/api/w/{workspace}/posts/{post}/spread-out', {
+        params: { path: { workspace: sheet.workspace_id, post: sheet.id } },
+        body: { times },
+      }),
+    )
     return
   }
   const part = mend.part as PartName
@@ -38,7 +43,8 @@ export function mendOff(sheet: Sheet, one: Adaptation, mend: Mend): string | und
 export function mendWords(mend: Mend): string {
   const times = mend.times ?? []
   if (times.length === 0) return mend.words
-  if (times.length <= 2) return `${mend.words}: ${times.map((one) => `${one.name} at ${wallClock(one.wall)}`).join(', ')}`
+  if (times.length <= 2)
+    return `${mend.words}: ${times.map((one) => `${one.name} at ${wallClock(one.wall)}`).join(', ')}`
   const walls = times.map((one) => one.wall).sort()
   return `${mend.words}: ${times.length} channels, ${wallClock(walls[0]!)} to ${wallClock(walls[walls.length - 1]!)}`
 }
@@ -60,7 +66,15 @@ export function linesOf(checked: { one: Adaptation; checks: Schemas['Finding'][]
       const key = `${check.code}:${check.sentence}`
       const line = lines.get(key)
       if (line) line.channels.push(one.channel.name)
-      else lines.set(key, { code: check.code, level: check.level, sentence: check.sentence, channels: [one.channel.name], one, mend: check.mend ?? null })
+      else
+        lines.set(key, {
+          code: check.code,
+          level: check.level,
+          sentence: check.sentence,
+          channels: [one.channel.name],
+          one,
+          mend: check.mend ?? null,
+        })
     }
   }
   return [...lines.values()].sort((a, b) => Number(b.level === 'fault') - Number(a.level === 'fault'))

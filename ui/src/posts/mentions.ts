@@ -3,7 +3,11 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { api, ok } from '@/api/client'
 
 export function useBook(workspace: string) {
-  return useQuery({ queryKey: ['mentions', workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/mentions', { params: { path: { workspace } } })), staleTime: 60_000 })
+  return useQuery({
+    queryKey: ['mentions', workspace],
+    queryFn: () => ok(api.GET('/api/w/{workspace}/mentions', { params: { path: { workspace } } })),
+    staleTime: 60_000,
+  })
 }
 
 export function useSaveMention(workspace: string) {

@@ -20,5 +20,8 @@ export function overOf(proofs: { name: string; proof: Proof }[]): { from: number
   const over = proofs.filter(({ proof }) => proof.count > proof.limit)
   const first = over.sort((one, other) => one.proof.written - other.proof.written)[0]
   if (!first) return null
-  return { from: first.proof.written, says: `Over the limit of ${first.name} from here: ${first.proof.count} of ${first.proof.limit}` }
+  return {
+    from: first.proof.written,
+    says: `Over the limit of ${first.name} from here: ${first.proof.count} of ${first.proof.limit}`,
+  }
 }

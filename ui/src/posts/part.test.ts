@@ -5,7 +5,9 @@ import { ProblemError, draftKey, store } from './browser.testing'
 const put = vi.fn()
 const invalidate = vi.fn(async () => undefined)
 vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueries: invalidate }) }))
-vi.mock('@/api/client', async () => (await import('./browser.testing')).clientOf({ PUT: (...all: unknown[]) => put(...all) }))
+vi.mock('@/api/client', async () =>
+  (await import('./browser.testing')).clientOf({ PUT: (...all: unknown[]) => put(...all) }),
+)
 
 const { usePart } = await import('./part')
 
@@ -61,7 +63,10 @@ describe('a part being written', () => {
     await settle(0)
     expect(part.state.value).toBe('typing')
     await settle()
-    expect(put.mock.calls[1]![1]).toMatchObject({ params: { header: { 'If-Match': '"4"' } }, body: { value: 'one two' } })
+    expect(put.mock.calls[1]![1]).toMatchObject({
+      params: { header: { 'If-Match': '"4"' } },
+      body: { value: 'one two' },
+    })
     expect(part.state.value).toBe('saved')
   })
 
@@ -78,7 +83,13 @@ describe('a part being written', () => {
   })
 
   it('shows theirs when somebody else saved first, and keeps mine on request', async () => {
-    put.mockRejectedValueOnce(new ProblemError({ code: 'part_changed', detail: 'Wren changed this meanwhile.', facts: { theirs: 'Wren’s', version: 9, by: 'Wren' } }))
+    put.mockRejectedValueOnce(
+      new ProblemError({
+        code: 'part_changed',
+        detail: 'Wren changed this meanwhile.',
+        facts: { theirs: 'Wren’s', version: 9, by: 'Wren' },
+      }),
+    )
     put.mockResolvedValueOnce({ version: 10 })
     const { part } = writing()
     part.change('mine')
@@ -92,7 +103,9 @@ describe('a part being written', () => {
   })
 
   it('takes theirs on request', async () => {
-    put.mockRejectedValueOnce(new ProblemError({ code: 'part_changed', detail: '', facts: { theirs: 'Wren’s', version: 9 } }))
+    put.mockRejectedValueOnce(
+      new ProblemError({ code: 'part_changed', detail: '', facts: { theirs: 'Wren’s', version: 9 } }),
+    )
     const { part } = writing()
     part.change('mine')
     await settle()
@@ -105,7 +118,11 @@ describe('a part being written', () => {
     const { part } = writing()
     part.change('far too long')
     await settle()
-    expect([part.state.value, part.problem.value, part.value.value]).toEqual(['refused', 'At most 100000.', 'far too long'])
+    expect([part.state.value, part.problem.value, part.value.value]).toEqual([
+      'refused',
+      'At most 100000.',
+      'far too long',
+    ])
     part.drop()
     expect([part.value.value, part.state.value]).toEqual(['first', 'saved'])
   })
@@ -121,7 +138,13 @@ describe('a part being written', () => {
 
   it('says what it was typed on when the tab was closed meanwhile, so that somebody else’s words are not written over', async () => {
     store.set(key, JSON.stringify({ value: 'typed yesterday', seen: 3 }))
-    put.mockRejectedValue(new ProblemError({ code: 'part_changed', detail: '', facts: { theirs: 'Wren’s, this morning', version: 7, by: 'Wren' } }))
+    put.mockRejectedValue(
+      new ProblemError({
+        code: 'part_changed',
+        detail: '',
+        facts: { theirs: 'Wren’s, this morning', version: 7, by: 'Wren' },
+      }),
+    )
     const { part } = writing(ref({ value: 'Wren’s, this morning', version: 7 }))
     await settle()
     expect(put.mock.calls[0]![1]).toMatchObject({ params: { header: { 'If-Match': '"3"' } } })
@@ -144,7 +167,9 @@ describe('a part being written', () => {
     await settle(0)
     expect(kept()).toEqual({ value: 'one two three', seen: 4 })
     await settle()
-    expect(put.mock.calls.map((call) => [(call[1] as Sent).params.header['If-Match'], (call[1] as Sent).body.value])).toEqual([
+    expect(
+      put.mock.calls.map((call) => [(call[1] as Sent).params.header['If-Match'], (call[1] as Sent).body.value]),
+    ).toEqual([
       ['"3"', 'one'],
       ['"4"', 'one two three'],
     ])

@@ -18,7 +18,8 @@ const PAUSE = 450
 const RETRY = 3_000
 
 /** The draft of one part of a post. */
-export const draftOf = (where: { post: string; channel?: string; part: string }) => draft(`part:${where.post}:${where.channel ?? 'master'}:${where.part}`)
+export const draftOf = (where: { post: string; channel?: string; part: string }) =>
+  draft(`part:${where.post}:${where.channel ?? 'master'}:${where.part}`)
 
 function keptIn<T>(box: Draft): { value: T; seen: number } | undefined {
   const kept = box.read()
@@ -28,7 +29,12 @@ function keptIn<T>(box: Draft): { value: T; seen: number } | undefined {
 /**
  * @param weigh asked before a value is sent, whether it can be sent as it is; what cannot waits, kept, until `save(true)`
  */
-export function usePart<T>(where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string }, server: Ref<ServerPart>, empty: T, weigh?: (value: T) => Promise<boolean>) {
+export function usePart<T>(
+  where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string },
+  server: Ref<ServerPart>,
+  empty: T,
+  weigh?: (value: T) => Promise<boolean>,
+) {
   const queries = useQueryClient()
   const box = draftOf(where)
   const kept = keptIn<T>(box)
@@ -105,9 +111,23 @@ export function usePart<T>(where: { workspace: string; post: string; part: PartN
   function send(sent: T) {
     const header = { 'If-Match': `"${version.value}"` }
     const path = { workspace: where.workspace, post: where.post }
-    if (where.part === 'subject') return ok(api.PUT('/api/w/{workspace}/posts/{post}/subject', { params: { path, header }, body: { subject: sent as string } }))
-    if (where.part === 'note') return ok(api.PUT('/api/w/{workspace}/posts/{post}/note', { params: { path, header }, body: { note: sent as string } }))
-    return ok(api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', { params: { path: { ...path, part: where.part }, query: { channel: where.channel }, header }, body: { value: sent } }))
+    if (where.part === 'subject')
+      return ok(
+        api.PUT('/api/w/{workspace}/posts/{post}/subject', {
+          params: { path, header },
+          body: { subject: sent as string },
+        }),
+      )
+    if (where.part === 'note')
+      return ok(
+        api.PUT('/api/w/{workspace}/posts/{post}/note', { params: { path, header }, body: { note: sent as string } }),
+      )
+    return ok(
+      api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', {
+        params: { path: { ...path, part: where.part }, query: { channel: where.channel }, header },
+        body: { value: sent },
+      }),
+    )
   }
 
   function refused(error: unknown, changedSince: boolean) {

@@ -5,13 +5,21 @@ import { ProblemError, draftKey, store } from './browser.testing'
 const put = vi.fn()
 const weigh = vi.fn()
 vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueries: async () => undefined }) }))
-vi.mock('@/api/client', async () => (await import('./browser.testing')).clientOf({ PUT: (...all: unknown[]) => put(...all), POST: (...all: unknown[]) => weigh(...all) }))
+vi.mock('@/api/client', async () =>
+  (await import('./browser.testing')).clientOf({
+    PUT: (...all: unknown[]) => put(...all),
+    POST: (...all: unknown[]) => weigh(...all),
+  }),
+)
 
 const { usePlanned, free, digits } = await import('./planned')
 
 const SATURDAY = { wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' }
 const nothing = { kind: 'ordinary', at: '2026-10-18T20:00:00Z', past: false, costs: [] }
-const dear = { ...nothing, costs: [{ channel: 'Ticker', costs: ['Wren’s yes will not count for that day and must be asked again.'] }] }
+const dear = {
+  ...nothing,
+  costs: [{ channel: 'Ticker', costs: ['Wren’s yes will not count for that day and must be asked again.'] }],
+}
 
 function choosing(value: typeof SATURDAY | null = SATURDAY) {
   const server = ref<{ value?: unknown; version: number }>({ value, version: 3 })
@@ -36,7 +44,10 @@ describe('a planned time being chosen', () => {
     time.choose('2026-10-18T20:00')
     await settle()
     expect(put).toHaveBeenCalledTimes(1)
-    expect(put.mock.calls[0]![1]).toMatchObject({ params: { path: { part: 'time' }, header: { 'If-Match': '"3"' } }, body: { value: { wall: '2026-10-18T20:00', zone: 'Europe/Lisbon' } } })
+    expect(put.mock.calls[0]![1]).toMatchObject({
+      params: { path: { part: 'time' }, header: { 'If-Match': '"3"' } },
+      body: { value: { wall: '2026-10-18T20:00', zone: 'Europe/Lisbon' } },
+    })
     expect(time.state.value).toBe('saved')
   })
 
@@ -61,7 +72,12 @@ describe('a planned time being chosen', () => {
     time.choose('2026-10-18T20:00')
     await settle()
     time.back()
-    expect([time.wall.value, time.state.value, time.cost.value, store.size]).toEqual(['2026-10-17T20:00', 'saved', undefined, 0])
+    expect([time.wall.value, time.state.value, time.cost.value, store.size]).toEqual([
+      '2026-10-17T20:00',
+      'saved',
+      undefined,
+      0,
+    ])
   })
 
   it('is never taken away without a word: a field that is being written over is empty for a moment', async () => {
@@ -71,7 +87,9 @@ describe('a planned time being chosen', () => {
     expect(put).not.toHaveBeenCalled()
     time.choose('2026-10-18T09:00')
     await settle(1_000)
-    expect(put.mock.calls.map((call) => (call[1] as { body: { value: unknown } }).body.value)).toEqual([{ wall: '2026-10-18T09:00', zone: 'Europe/Lisbon' }])
+    expect(put.mock.calls.map((call) => (call[1] as { body: { value: unknown } }).body.value)).toEqual([
+      { wall: '2026-10-18T09:00', zone: 'Europe/Lisbon' },
+    ])
   })
 
   it('can be taken away on purpose', async () => {
@@ -101,7 +119,13 @@ describe('a planned time being chosen', () => {
   })
 
   it('shows both when somebody chose another meanwhile, and weighs mine anew when it is kept', async () => {
-    put.mockRejectedValueOnce(new ProblemError({ code: 'part_changed', detail: 'Ines changed this.', facts: { theirs: { ...SATURDAY, wall: '2026-10-19T08:00:00' }, version: 5, by: 'Ines' } }))
+    put.mockRejectedValueOnce(
+      new ProblemError({
+        code: 'part_changed',
+        detail: 'Ines changed this.',
+        facts: { theirs: { ...SATURDAY, wall: '2026-10-19T08:00:00' }, version: 5, by: 'Ines' },
+      }),
+    )
     const { time } = choosing()
     time.choose('2026-10-18T20:00')
     await settle()
@@ -124,7 +148,10 @@ describe('a planned time being chosen', () => {
   })
 
   it('that was kept in a browser is weighed again when it is opened, not saved unasked', async () => {
-    store.set(draftKey('part:p:master:time'), JSON.stringify({ value: { wall: '2026-10-18T20:00', zone: 'Europe/Lisbon' }, seen: 3 }))
+    store.set(
+      draftKey('part:p:master:time'),
+      JSON.stringify({ value: { wall: '2026-10-18T20:00', zone: 'Europe/Lisbon' }, seen: 3 }),
+    )
     weigh.mockResolvedValue(dear)
     const { time } = choosing()
     await settle(1_000)
@@ -134,7 +161,8 @@ describe('a planned time being chosen', () => {
   it('has its price said for a moment that has passed, or that the clock shows twice or not at all', () => {
     expect(free(nothing)).toBe(true)
     expect(free({ ...nothing, kind: null })).toBe(true)
-    for (const one of [{ past: true }, { kind: 'gap' }, { kind: 'doubled' }, { costs: dear.costs }]) expect(free({ ...nothing, ...one })).toBe(false)
+    for (const one of [{ past: true }, { kind: 'gap' }, { kind: 'doubled' }, { costs: dear.costs }])
+      expect(free({ ...nothing, ...one })).toBe(false)
   })
 
   it('has no digits where there is none', () => {

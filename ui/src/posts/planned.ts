@@ -29,7 +29,11 @@ export function free(cost: Schemas['TimeCost']): boolean {
   return cost.costs.length === 0 && (cost.kind ?? 'ordinary') === 'ordinary' && !cost.past
 }
 
-export function usePlanned(where: { workspace: string; post: string; channel?: string }, server: Ref<ServerPart>, zone: () => string) {
+export function usePlanned(
+  where: { workspace: string; post: string; channel?: string },
+  server: Ref<ServerPart>,
+  zone: () => string,
+) {
   const cost = ref<Schemas['TimeCost']>()
   const part = usePart<Wall | null>({ ...where, part: 'time' }, server, null, async (value) => {
     cost.value = undefined

@@ -20,12 +20,23 @@ export async function readLink(workspace: string, address: string): Promise<Page
     wake()
   })
   try {
-    const { id } = await ok(api.POST('/api/w/{workspace}/link-readings', { params: { path: { workspace } }, body: { address, picture: true } }))
+    const { id } = await ok(
+      api.POST('/api/w/{workspace}/link-readings', {
+        params: { path: { workspace } },
+        body: { address, picture: true },
+      }),
+    )
     const until = Date.now() + PATIENCE
     while (Date.now() < until) {
-      if (!told.has(id)) await Promise.race([new Promise<void>((done) => (wake = done)), new Promise((done) => setTimeout(done, LOOK_AGAIN))])
+      if (!told.has(id))
+        await Promise.race([
+          new Promise<void>((done) => (wake = done)),
+          new Promise((done) => setTimeout(done, LOOK_AGAIN)),
+        ])
       told.delete(id)
-      const { page } = await ok(api.GET('/api/w/{workspace}/link-readings/{reading}', { params: { path: { workspace, reading: id } } }))
+      const { page } = await ok(
+        api.GET('/api/w/{workspace}/link-readings/{reading}', { params: { path: { workspace, reading: id } } }),
+      )
       if (page) return page
     }
     throw new Error('The page was not read in time. Write the card by hand, or try again later.')

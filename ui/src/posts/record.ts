@@ -18,11 +18,18 @@ const on = (facts: Facts) => (facts.channel ? ` on ${String(facts.channel)}` : '
 
 const PARTS: Record<string, string> = { media: 'pictures' }
 
-const CONFIRMED: Record<string, string> = { send: 'that it may still go out', take_back: 'that it is not to go out', out: 'that it is out' }
+const CONFIRMED: Record<string, string> = {
+  send: 'that it may still go out',
+  take_back: 'that it is not to go out',
+  out: 'that it is out',
+}
 const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
   post_named: (f) => `named it ${text(f.after)}`,
-  part_saved: (f) => (f.part === 'descriptions' ? `described the pictures${on(f)}` : `changed the ${PARTS[String(f.part)] ?? String(f.part).replace('_', ' ')}${on(f)} to ${text(f.after)}`),
+  part_saved: (f) =>
+    f.part === 'descriptions'
+      ? `described the pictures${on(f)}`
+      : `changed the ${PARTS[String(f.part)] ?? String(f.part).replace('_', ' ')}${on(f)} to ${text(f.after)}`,
   part_follows: (f) => `set the ${String(f.part)}${on(f)} back to follow the master`,
   note_saved: () => 'changed the note to the team',
   labelled: (f) => `labelled it ${list((f.after as string[]) ?? []) || 'with nothing'}`,
@@ -38,7 +45,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   channel_removed: (f) => `took ${String(f.channel)} off`,
   revision_kept: (f) => `kept revision ${String(f.number)}`,
   asked: (f) => `asked for “${String(f.step)}” on ${channels(f)}`,
-  answered: (f) => `${f.verdict === 'yes' ? 'said yes' : f.verdict === 'no' ? 'said no, not at all,' : 'wanted a change'} on ${channels(f)}${f.words ? `: ${text(f.words)}` : ''}`,
+  answered: (f) =>
+    `${f.verdict === 'yes' ? 'said yes' : f.verdict === 'no' ? 'said no, not at all,' : 'wanted a change'} on ${channels(f)}${f.words ? `: ${text(f.words)}` : ''}`,
   ask_withdrawn: () => 'withdrew the ask',
   pass_revoked: (f) => `revoked the link of ${String(f.person)}`,
   opened: (f) => `unlocked it to change it${on(f)}`,
@@ -51,10 +59,12 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   task_done: (f) => `finished ${text(f.title)}`,
   said: (f) => `said in the ${f.room === 'client' ? 'client' : 'house'} room: ${text(f.words)}`,
   sent: (f) => `sent it${on(f)}: ${String(f.address)}`,
-  verified: (f) => (f.seen === 'same' ? 'looked at the network: it shows as approved' : `looked at the network: ${String(f.note)}`),
+  verified: (f) =>
+    f.seen === 'same' ? 'looked at the network: it shows as approved' : `looked at the network: ${String(f.note)}`,
   card_refused: (f) => `kept the card of ${String(f.channel)} as it was: ${String(f.sentence)}`,
   trouble: (f) => `reported trouble${on(f)}: ${String(f.sentence)}`,
-  confirmed: (f) => `said ${CONFIRMED[String(f.answer)] ?? String(f.answer)}${on(f)}, after the database was brought back`,
+  confirmed: (f) =>
+    `said ${CONFIRMED[String(f.answer)] ?? String(f.answer)}${on(f)}, after the database was brought back`,
   went_on: () => 'looked after the database was brought back, and let sending go on',
   settled: (f) => `decided after looking there: ${String(f.saw).replace('_', ' ')}`,
   step_skipped: (f) => `skipped “${String(f.step)}”: ${text(f.reason)}`,
@@ -66,13 +76,16 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   workspace_made: (f) => `made the workspace of ${String(f.name)}`,
   set_up_copied: (f) => `copied the set-up of ${String(f.from)}: ${list(f.what as string[])}`,
   set_up_done: () => 'ended the set-up',
-  settings_changed: (f) => `changed the settings: ${list(Object.keys((f.after as object | undefined) ?? {}).map((key) => key.replaceAll('_', ' ')))}`,
+  settings_changed: (f) =>
+    `changed the settings: ${list(Object.keys((f.after as object | undefined) ?? {}).map((key) => key.replaceAll('_', ' ')))}`,
   mark_changed: (f) => (f.picture ? 'made a picture the mark' : 'went back to the letters as mark'),
   brand_changed: (f) => `changed the brand sheet: ${String(f.part)}`,
   brand_file_added: (f) => `added the file ${text(f.name)} to the brand sheet`,
   brand_file_removed: (f) => `took the file ${text(f.name)} off the brand sheet`,
-  route_changed: (f) => `put another sign-off route in place: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
-  archived: (f) => `archived the client; ${String(f.releases_taken_back)} releases taken back, ${String(f.asks_withdrawn)} asks withdrawn`,
+  route_changed: (f) =>
+    `put another sign-off route in place: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
+  archived: (f) =>
+    `archived the client; ${String(f.releases_taken_back)} releases taken back, ${String(f.asks_withdrawn)} asks withdrawn`,
   unarchived: () => 'took the client out of the archive',
   client_made: (f) => `made the client ${String(f.name)}`,
   client_deleted: (f) => (f.name ? `deleted the client ${String(f.name)}` : 'deleted the client'),
@@ -83,7 +96,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   invited_again: (f) => `sent the invitation of ${String(f.email)} again`,
   invitation_revoked: (f) => `revoked the invitation of ${String(f.email)}`,
   invitation_accepted: (f) => `accepted the invitation to ${String(f.email)}`,
-  member_changed: (f) => `changed what ${String(f.person)} may do: ${String((f.before as Facts).role)} to ${String((f.after as Facts).role)}`,
+  member_changed: (f) =>
+    `changed what ${String(f.person)} may do: ${String((f.before as Facts).role)} to ${String((f.after as Facts).role)}`,
   member_ended: (f) => `ended the access of ${String(f.person)}${f.to ? `; ${String(f.to)} takes over` : ''}`,
   looked_as: (f) => `looked as ${String(f.person)} (${String(f.role)})`,
   notices_turned_down: (f) => `turned down what ${String(f.person)} is told`,
@@ -100,7 +114,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   channel_unarchived: (f) => `took the channel ${String(f.name)} out of the archive`,
   channel_set_saved: (f) => `saved the channel set ${text(f.name)}`,
   channel_set_dropped: (f) => `took the channel set ${text(f.name)} away`,
-  connection_not_renewed: (f) => `could not renew the connection to ${String(f.network)}; connect it again before it ends`,
+  connection_not_renewed: (f) =>
+    `could not renew the connection to ${String(f.network)}; connect it again before it ends`,
   fault: (f) => `could not send it to ${String(f.channel)} yet: ${String(f.sentence)}`,
   connection_lapsed: (f) => `found the connection to ${String(f.network)} lapsed: ${String(f.why)}`,
   consent_withdrawn: (f) => `withdrew the consent at ${String(f.network)} (${list(f.channels as string[])})`,

@@ -29,7 +29,10 @@ describe('emoji by name', () => {
 describe('the spread of times', () => {
   const at = (time: string) => `2026-10-15T${time}:00Z`
   it('all at one minute is one heap', () => {
-    expect(spread([at('06:30'), at('06:30'), at('06:30')])).toMatchObject({ heaps: [{ at: 0, count: 3 }], words: 'all 3 in the same minute' })
+    expect(spread([at('06:30'), at('06:30'), at('06:30')])).toMatchObject({
+      heaps: [{ at: 0, count: 3 }],
+      words: 'all 3 in the same minute',
+    })
   })
   it('apart stands apart, along the time between first and last', () => {
     const found = spread([at('06:30'), at('06:50'), at('11:10')])!

@@ -15,7 +15,11 @@ export function useSheet(workspace: string, post: string) {
 }
 
 /** An act on the sheet: shows what was refused, and has everything fetched again. */
-export function useAct<T, R = unknown>(post: string, run: (input: T) => Promise<R>, done?: (result: R, input: T) => void) {
+export function useAct<T, R = unknown>(
+  post: string,
+  run: (input: T) => Promise<R>,
+  done?: (result: R, input: T) => void,
+) {
   const queries = useQueryClient()
   return useMutation({
     mutationFn: run,

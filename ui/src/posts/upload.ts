@@ -6,7 +6,8 @@ export function upload(workspace: string, file: File, progress?: (percent: numbe
     const request = new XMLHttpRequest()
     request.open('POST', `/api/w/${workspace}/media?name=${encodeURIComponent(file.name)}`)
     request.setRequestHeader('Content-Type', 'application/octet-stream')
-    request.upload.onprogress = (event) => progress?.(event.lengthComputable ? Math.round((event.loaded / event.total) * 100) : 0)
+    request.upload.onprogress = (event) =>
+      progress?.(event.lengthComputable ? Math.round((event.loaded / event.total) * 100) : 0)
     request.onload = () => {
       const body = JSON.parse(request.responseText) as { id?: string; detail?: string; way_on?: string }
       if (request.status === 201 && body.id) resolve(body.id)

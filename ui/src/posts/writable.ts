@@ -18,16 +18,29 @@ export interface Row {
   says: (value: unknown, sheet: Sheet) => string
 }
 
-const list = (value: unknown) => (value as { places: string[]; languages: string[] } | null) ?? { places: [], languages: [] }
+const list = (value: unknown) =>
+  (value as { places: string[]; languages: string[] } | null) ?? { places: [], languages: [] }
 
 /** The parts beside text, media and time, in the order in which they stand. */
 export const ROWS: Row[] = [
   { part: 'format', label: 'Format', says: (value) => (value ? FORMATS[String(value)]! : 'automatic') },
-  { part: 'link', label: 'Link', says: (value) => ((value as { address: string } | null)?.address ?? 'none').replace(/^https?:\/\//, '') },
-  { part: 'tagged', label: 'Tagged', says: (value) => (value as { name: string }[]).map((one) => one.name).join(', ') || 'nobody' },
+  {
+    part: 'link',
+    label: 'Link',
+    says: (value) => ((value as { address: string } | null)?.address ?? 'none').replace(/^https?:\/\//, ''),
+  },
+  {
+    part: 'tagged',
+    label: 'Tagged',
+    says: (value) => (value as { name: string }[]).map((one) => one.name).join(', ') || 'nobody',
+  },
   { part: 'first_comment', label: 'First comment', says: (value) => String(value ?? '') || 'none' },
   { part: 'call_to_action', label: 'Call to action', says: (value) => (value ? String(value) : 'none') },
-  { part: 'audience', label: 'Audience', says: (value) => [...list(value).places, ...list(value).languages].join(', ') || 'everybody' },
+  {
+    part: 'audience',
+    label: 'Audience',
+    says: (value) => [...list(value).places, ...list(value).languages].join(', ') || 'everybody',
+  },
   { part: 'event', label: 'Event', says: (value) => (value as { name: string } | null)?.name ?? 'none' },
   { part: 'budget', label: 'Boost', says: (value) => money(value as Money | null) },
 ]

@@ -11,10 +11,26 @@ const path = { workspace: props.workspace }
 const person = ref('')
 const from = ref('')
 const to = ref('')
-const { data: people } = useQuery({ queryKey: ['people', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/people', { params: { path } })) })
+const { data: people } = useQuery({
+  queryKey: ['people', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/people', { params: { path } })),
+})
 const { data, error, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
   queryKey: ['client-record', props.workspace, person, from, to],
-  queryFn: ({ pageParam }) => ok(api.GET('/api/w/{workspace}/record', { params: { path, query: { before: pageParam, person: person.value || undefined, from: from.value || undefined, to: to.value || undefined } } })),
+  queryFn: ({ pageParam }) =>
+    ok(
+      api.GET('/api/w/{workspace}/record', {
+        params: {
+          path,
+          query: {
+            before: pageParam,
+            person: person.value || undefined,
+            from: from.value || undefined,
+            to: to.value || undefined,
+          },
+        },
+      }),
+    ),
   initialPageParam: undefined as string | undefined,
   getNextPageParam: (last) => last.next ?? undefined,
 })
@@ -37,7 +53,9 @@ const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? []
     </div>
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <RecordList :rows="rows" />
-    <div v-if="hasNextPage" class="acts"><Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show older</Button></div>
+    <div v-if="hasNextPage" class="acts">
+      <Button :loading="isFetchingNextPage" @click="fetchNextPage()">Show older</Button>
+    </div>
   </main>
 </template>
 

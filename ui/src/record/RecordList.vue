@@ -26,7 +26,11 @@ defineProps<{ rows: Schemas['RecordRow'][]; clients?: Record<string, string> }>(
         <td>{{ row.who }}<span v-if="row.by_pass" class="quiet"> by link</span></td>
         <td class="what">{{ said(row) }}</td>
         <td>
-          <router-link v-if="row.post_id && row.workspace_id" :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }">{{ titled(row.subject ?? '') }}</router-link>
+          <router-link
+            v-if="row.post_id && row.workspace_id"
+            :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }"
+            >{{ titled(row.subject ?? '') }}</router-link
+          >
         </td>
       </tr>
       <tr v-if="rows.length === 0">

@@ -11,7 +11,8 @@ const emit = defineEmits<{ go: [index: number] }>()
 const answered = computed(() => props.review.lines.filter((line) => props.verdictOf(line)).length)
 const yes = computed(() => props.review.lines.some((line) => props.verdictOf(line) === 'yes'))
 const sentence = computed(() => {
-  if (props.waiting > 0) return 'Your answers wait on this phone and are sent when the connection is back. Keep this page open.'
+  if (props.waiting > 0)
+    return 'Your answers wait on this phone and are sent when the connection is back. Keep this page open.'
   if (answered.value === 0) return 'Nothing of this is needed from you any more.'
   const rest = answered.value < props.review.lines.length ? ' Nothing is needed from you for the others.' : ''
   return `${props.review.asked_by} has your ${answered.value === 1 ? 'answer' : 'answers'}.${yes.value ? ' What you said yes to goes out exactly as you saw it.' : ''}${rest}`
@@ -28,7 +29,8 @@ function state(line: Line) {
   <ul>
     <li v-for="(line, index) in review.lines" :key="line.id">
       <button type="button" @click="emit('go', index)">
-        <span>{{ wallTime(line.wall) }}</span> <b :class="verdictOf(line) ? COLOUR[verdictOf(line)!] : ''">{{ state(line) }}</b>
+        <span>{{ wallTime(line.wall) }}</span>
+        <b :class="verdictOf(line) ? COLOUR[verdictOf(line)!] : ''">{{ state(line) }}</b>
       </button>
     </li>
   </ul>

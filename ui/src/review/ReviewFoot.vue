@@ -69,7 +69,9 @@ async function say() {
 <template>
   <footer>
     <p v-if="note" class="note" role="status">{{ note }}</p>
-    <p v-if="waiting > 0" class="note" role="status">No connection: {{ waiting }} {{ waiting === 1 ? 'answer waits' : 'answers wait' }} on this phone.</p>
+    <p v-if="waiting > 0" class="note" role="status">
+      No connection: {{ waiting }} {{ waiting === 1 ? 'answer waits' : 'answers wait' }} on this phone.
+    </p>
     <form v-if="mode === 'change'" @submit.prevent="give('change', words)">
       <label for="change">What is to be changed?</label>
       <textarea id="change" ref="field" v-model="words" dir="auto" rows="3" />
@@ -77,9 +79,14 @@ async function say() {
         <summary>{{ line.ways.length > 1 ? 'Only one of them, or not at all' : 'Not at all' }}</summary>
         <fieldset v-if="line.ways.length > 1">
           <legend>About which? (all, if none is ticked)</legend>
-          <label v-for="way in line.ways" :key="way.adaptation_ids[0]"><input v-model="only" type="checkbox" :value="way.adaptation_ids[0]" /> {{ way.channels.map((one) => one.name).join(', ') }}</label>
+          <label v-for="way in line.ways" :key="way.adaptation_ids[0]"
+            ><input v-model="only" type="checkbox" :value="way.adaptation_ids[0]" />
+            {{ way.channels.map((one) => one.name).join(', ') }}</label
+          >
         </fieldset>
-        <button type="button" class="never" :disabled="words.trim() === '' || busy" @click="give('no', words)">No, it must not go out at all</button>
+        <button type="button" class="never" :disabled="words.trim() === '' || busy" @click="give('no', words)">
+          No, it must not go out at all
+        </button>
       </details>
       <div class="two">
         <button type="button" class="plain" @click="mode = 'choose'">Back</button>

@@ -5,27 +5,65 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 // Which ways were seen is known by the page's own watch; here a test says it.
 let seen: number[] = []
 const tell = (way: number) => seen.push(way)
-vi.mock('./seen', () => ({ filled: () => true, watchWays: () => ({ unseen: (way: number) => (seen.includes(way) ? undefined : 0), end: () => (seen = []) }) }))
+vi.mock('./seen', () => ({
+  filled: () => true,
+  watchWays: () => ({ unseen: (way: number) => (seen.includes(way) ? undefined : 0), end: () => (seen = []) }),
+}))
 const { default: ReviewPage } = await import('./ReviewPage.vue')
 enableAutoUnmount(afterEach)
 
-const way = (id: string, text = 'Fog over the pier') => ({ channels: [], adaptation_ids: [id], text, fold: null, wall: null, zone: null, link: null, beside: {}, pictures: [] })
-const line = (id: string, more = {}) => ({ id, wall: '2026-10-15T07:30', zone: 'Europe/Lisbon', shown: { [`a-${id}`]: 'f1' }, seen: 0, verdict: null, words: '', ended: null, talk: [], ways: [way(`a-${id}`)], ...more })
+const way = (id: string, text = 'Fog over the pier') => ({
+  channels: [],
+  adaptation_ids: [id],
+  text,
+  fold: null,
+  wall: null,
+  zone: null,
+  link: null,
+  beside: {},
+  pictures: [],
+})
+const line = (id: string, more = {}) => ({
+  id,
+  wall: '2026-10-15T07:30',
+  zone: 'Europe/Lisbon',
+  shown: { [`a-${id}`]: 'f1' },
+  seen: 0,
+  verdict: null,
+  words: '',
+  ended: null,
+  talk: [],
+  ways: [way(`a-${id}`)],
+  ...more,
+})
 let review: Record<string, unknown>
 const sent: { path: string; body: Record<string, unknown>; key: string | null }[] = []
-let reply: (path: string) => { status: number; body: unknown } | 'offline' = () => ({ status: 200, body: { stage: 'cleared', left_out: [] } })
-
-vi.stubGlobal('scrollTo', () => undefined)
-vi.stubGlobal('fetch', async (path: string, init: { method: string; body?: string; headers: Record<string, string> }) => {
-  if (init.method === 'GET') return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(review)) }
-  const said = reply(path)
-  if (said === 'offline') throw new TypeError('no connection')
-  sent.push({ path, body: JSON.parse(init.body!), key: init.headers['Idempotency-Key'] ?? null })
-  return { ok: said.status < 400, status: said.status, json: async () => said.body }
+let reply: (path: string) => { status: number; body: unknown } | 'offline' = () => ({
+  status: 200,
+  body: { stage: 'cleared', left_out: [] },
 })
 
+vi.stubGlobal('scrollTo', () => undefined)
+vi.stubGlobal(
+  'fetch',
+  async (path: string, init: { method: string; body?: string; headers: Record<string, string> }) => {
+    if (init.method === 'GET') return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(review)) }
+    const said = reply(path)
+    if (said === 'offline') throw new TypeError('no connection')
+    sent.push({ path, body: JSON.parse(init.body!), key: init.headers['Idempotency-Key'] ?? null })
+    return { ok: said.status < 400, status: said.status, json: async () => said.body }
+  },
+)
+
 async function page() {
-  const view = mount(ReviewPage, { attachTo: document.body, global: { stubs: { ReviewWay: { props: ['way', 'index'], template: '<article :data-way="index">{{ way.text }}</article>' } } } })
+  const view = mount(ReviewPage, {
+    attachTo: document.body,
+    global: {
+      stubs: {
+        ReviewWay: { props: ['way', 'index'], template: '<article :data-way="index">{{ way.text }}</article>' },
+      },
+    },
+  })
   await flushPromises()
   return view
 }
@@ -51,7 +89,16 @@ describe('the client’s review', () => {
     sent.length = 0
     Element.prototype.scrollIntoView = () => undefined
     reply = () => ({ status: 200, body: { stage: 'cleared', left_out: [] } })
-    review = { client: 'Quillmere Ferries', me: 'Odile Marchetti', asked_by: 'Ines Calloway', message: '', due_at: '2026-10-15T16:00:00Z', zone: 'Europe/Lisbon', withdrawn: false, lines: [line('one'), line('two')] }
+    review = {
+      client: 'Quillmere Ferries',
+      me: 'Odile Marchetti',
+      asked_by: 'Ines Calloway',
+      message: '',
+      due_at: '2026-10-15T16:00:00Z',
+      zone: 'Europe/Lisbon',
+      withdrawn: false,
+      lines: [line('one'), line('two')],
+    }
   })
 
   it('sends a yes for what was shown, once it was seen, with a key that makes it count once; then comes the next', async () => {
@@ -59,7 +106,13 @@ describe('the client’s review', () => {
     expect(view.find('.who').text()).toContain('1 of 2')
     tell(0)
     await press(view, /^Yes/)
-    expect(sent).toEqual([{ path: '/api/review/lines/one/answer', body: { verdict: 'yes', words: '', shown: { 'a-one': 'f1' }, seen: 0 }, key: expect.stringMatching(/^[0-9a-f-]{36}$/) }])
+    expect(sent).toEqual([
+      {
+        path: '/api/review/lines/one/answer',
+        body: { verdict: 'yes', words: '', shown: { 'a-one': 'f1' }, seen: 0 },
+        key: expect.stringMatching(/^[0-9a-f-]{36}$/),
+      },
+    ])
     expect(view.find('.who').text()).toContain('2 of 2')
   })
 
@@ -104,7 +157,10 @@ describe('the client’s review', () => {
   })
 
   it('says where an answer could not be taken, and why', async () => {
-    reply = () => ({ status: 200, body: { stage: 'changes_wanted', left_out: [{ sentence: 'On Ticker it is out already.' }] } })
+    reply = () => ({
+      status: 200,
+      body: { stage: 'changes_wanted', left_out: [{ sentence: 'On Ticker it is out already.' }] },
+    })
     const view = await page()
     await press(view, /^Change/)
     await view.find('textarea').setValue('Not so')
@@ -114,7 +170,10 @@ describe('the client’s review', () => {
   })
 
   it('a refusal is shown, the answer counts nowhere, and the page shows what stands now', async () => {
-    reply = () => ({ status: 409, body: { code: 'outdated', detail: 'This was changed since you opened it.', way_on: 'Look at it as it is now.' } })
+    reply = () => ({
+      status: 409,
+      body: { code: 'outdated', detail: 'This was changed since you opened it.', way_on: 'Look at it as it is now.' },
+    })
     const view = await page()
     tell(0)
     review.lines = [line('one', { ways: [way('a-one', 'Clear over the pier')] }), line('two')]
@@ -131,7 +190,9 @@ describe('the client’s review', () => {
     tell(0)
     await press(view, /^Yes/)
     expect(sent).toEqual([])
-    expect(view.find('footer').text()).toContain('“Only if the pier is open”. Does it go along with your yes, or is it a change?')
+    expect(view.find('footer').text()).toContain(
+      '“Only if the pier is open”. Does it go along with your yes, or is it a change?',
+    )
     await press(view, /^It is a change/)
     expect((view.find('textarea').element as HTMLTextAreaElement).value).toBe('Only if the pier is open')
     await press(view, /^Back/)
@@ -156,14 +217,26 @@ describe('the client’s review', () => {
     await view.find('textarea').setValue('The pier is closed')
     await view.find('footer form').trigger('submit')
     await flushPromises()
-    reply = () => ({ status: 410, body: { code: 'ask_withdrawn', detail: 'The agency has withdrawn what it asked here.', way_on: 'Nothing is needed from you.' } })
+    reply = () => ({
+      status: 410,
+      body: {
+        code: 'ask_withdrawn',
+        detail: 'The agency has withdrawn what it asked here.',
+        way_on: 'Nothing is needed from you.',
+      },
+    })
     window.dispatchEvent(new Event('online'))
     await flushPromises()
-    expect(view.find('[role=alert]').text()).toContain('One answer that waited on this phone was not taken: “The pier is closed”. Tell Ines Calloway yourself.')
+    expect(view.find('[role=alert]').text()).toContain(
+      'One answer that waited on this phone was not taken: “The pier is closed”. Tell Ines Calloway yourself.',
+    )
   })
 
   it('words of an answer that was refused go back into their field', async () => {
-    reply = () => ({ status: 410, body: { code: 'too_late', detail: 'Too late for Ticker: it is being sent or is out.', way_on: null } })
+    reply = () => ({
+      status: 410,
+      body: { code: 'too_late', detail: 'Too late for Ticker: it is being sent or is out.', way_on: null },
+    })
     const view = await page()
     await press(view, /^Change/)
     await view.find('textarea').setValue('The pier is closed')

@@ -15,7 +15,9 @@ const at = ref(0)
 const top = ref<HTMLElement>()
 const line = computed(() => lines.value[at.value])
 const done = computed(() => lines.value.length > 0 && at.value >= lines.value.length)
-const answerable = computed(() => line.value && !looking.value && !['withdrawn', 'outdated', 'skipped'].includes(line.value.ended ?? ''))
+const answerable = computed(
+  () => line.value && !looking.value && !['withdrawn', 'outdated', 'skipped'].includes(line.value.ended ?? ''),
+)
 
 function next(): number {
   const found = lines.value.findIndex(open)
@@ -52,7 +54,10 @@ watch(
 )
 function watchAnew() {
   watched?.end()
-  watched = line.value && top.value ? watchWays(top.value, { head: document.querySelector('header'), foot: document.querySelector('footer') }) : undefined
+  watched =
+    line.value && top.value
+      ? watchWays(top.value, { head: document.querySelector('header'), foot: document.querySelector('footer') })
+      : undefined
 }
 
 /** Why no yes can be given yet: something of it was not seen, which is brought into sight. */
@@ -66,7 +71,9 @@ function unseen(): string {
     const head = document.querySelector('header')?.getBoundingClientRect().height ?? 0
     window.scrollTo({ top: place - head - 8, behavior: 'smooth' })
     if (way && !filled(way)) return 'Its pictures are still on their way. Say yes when you have seen them.'
-    return way && place > way.getBoundingClientRect().top + window.scrollY + 1 ? 'There is more of it here; say yes when you have seen it to its end.' : 'This is one you had not seen; say yes when you have.'
+    return way && place > way.getBoundingClientRect().top + window.scrollY + 1
+      ? 'There is more of it here; say yes when you have seen it to its end.'
+      : 'This is one you had not seen; say yes when you have.'
   }
   return ''
 }
@@ -103,15 +110,26 @@ function named(one: Line, index: number) {
     <p v-if="looking" class="looking" role="status">As {{ review.me }} sees it. Nothing can be answered here.</p>
     <header>
       <p class="who">
-        <b>{{ review.client }}</b> <span>{{ done ? `${lines.length} of ${lines.length}` : `${at + 1} of ${lines.length}` }}</span>
+        <b>{{ review.client }}</b>
+        <span>{{ done ? `${lines.length} of ${lines.length}` : `${at + 1} of ${lines.length}` }}</span>
       </p>
       <nav class="segments" aria-label="Posts of this ask">
-        <button v-for="(one, index) in lines" :key="one.id" type="button" :class="segment(one, index)" :aria-label="named(one, index)" :aria-current="index === at" @click="go(index)">
+        <button
+          v-for="(one, index) in lines"
+          :key="one.id"
+          type="button"
+          :class="segment(one, index)"
+          :aria-label="named(one, index)"
+          :aria-current="index === at"
+          @click="go(index)"
+        >
           <i />
         </button>
       </nav>
     </header>
-    <p v-if="left.length > 0" class="left" role="status">Your answer before this one was taken, but not everywhere. {{ left.join(' ') }}</p>
+    <p v-if="left.length > 0" class="left" role="status">
+      Your answer before this one was taken, but not everywhere. {{ left.join(' ') }}
+    </p>
     <main v-if="line" ref="top" tabindex="-1">
       <ReviewPost :review="review" :line="line" :verdict="verdictOf(line)" :first="at === 0" />
     </main>

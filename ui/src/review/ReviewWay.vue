@@ -9,7 +9,9 @@ const points = computed(() => Array.from(props.way.text))
 const head = computed(() => (props.way.fold == null ? props.way.text : points.value.slice(0, props.way.fold).join('')))
 const more = computed(() => besideInWords(props.way.beside).filter(([label]) => label !== 'Link card'))
 const card = computed(() => props.way.beside.link_card)
-const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(props.way.fold).join('').replace(/^\n+/, '')))
+const rest = computed(() =>
+  props.way.fold == null ? '' : points.value.slice(props.way.fold).join('').replace(/^\n+/, ''),
+)
 </script>
 
 <template>
@@ -23,9 +25,26 @@ const rest = computed(() => (props.way.fold == null ? '' : points.value.slice(pr
     </h2>
     <div class="proof">
       <template v-for="file in way.pictures" :key="file.id">
-        <video v-if="file.kind === 'video'" :src="fileAddress(file.id)" :aria-label="file.description || 'Video of this post'" :width="file.width" :height="file.height" controls playsinline preload="metadata" />
-        <p v-else-if="file.kind === 'document'" class="document"><a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">Open the document</a> {{ file.description }}</p>
-        <img v-else :src="fileAddress(file.id)" :alt="file.description || 'Picture of this post'" :width="file.width" :height="file.height" />
+        <video
+          v-if="file.kind === 'video'"
+          :src="fileAddress(file.id)"
+          :aria-label="file.description || 'Video of this post'"
+          :width="file.width"
+          :height="file.height"
+          controls
+          playsinline
+          preload="metadata"
+        />
+        <p v-else-if="file.kind === 'document'" class="document">
+          <a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">Open the document</a> {{ file.description }}
+        </p>
+        <img
+          v-else
+          :src="fileAddress(file.id)"
+          :alt="file.description || 'Picture of this post'"
+          :width="file.width"
+          :height="file.height"
+        />
       </template>
       <p v-if="way.text" class="copy" dir="auto">
         {{ head }}<span v-if="rest" class="fold"><span>cut here until opened</span></span

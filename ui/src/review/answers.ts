@@ -1,7 +1,20 @@
 // The answers of one ask: what was given counts here at once, waits on this phone while nothing can be reached, and is said to be lost
 // only when it is.
 import { computed, ref } from 'vue'
-import { Offline, Queue, Refusal, enter, fetchReview, onlyLooking, remark, sendAnswer, type Line, type Review, type Verdict, type Waiting } from './api'
+import {
+  Offline,
+  Queue,
+  Refusal,
+  enter,
+  fetchReview,
+  onlyLooking,
+  remark,
+  sendAnswer,
+  type Line,
+  type Review,
+  type Verdict,
+  type Waiting,
+} from './api'
 import { kept } from './kept'
 
 // what is answered by a page that shows anew what stands
@@ -22,7 +35,8 @@ export function useAnswers() {
   let flushing = false
 
   const lines = computed(() => review.value?.lines ?? [])
-  const verdictOf = (one: Line): Verdict | undefined => given.value[one.id] ?? (one.verdict as Verdict | null) ?? undefined
+  const verdictOf = (one: Line): Verdict | undefined =>
+    given.value[one.id] ?? (one.verdict as Verdict | null) ?? undefined
   /** Whether something is still wanted from the person. */
   const open = (one: Line) => verdictOf(one) === undefined && !one.ended
 
@@ -34,7 +48,10 @@ export function useAnswers() {
       review.value = await fetchReview()
       over.value = ''
     } catch (error) {
-      over.value = error instanceof Offline ? 'This page cannot be reached at the moment. Keep it open; it tries again by itself.' : (error as Error).message
+      over.value =
+        error instanceof Offline
+          ? 'This page cannot be reached at the moment. Keep it open; it tries again by itself.'
+          : (error as Error).message
       return false
     }
     if (!looking.value) {
@@ -59,7 +76,17 @@ export function useAnswers() {
     busy.value = true
     left.value = []
     note.value = ''
-    const item: Waiting = { key: crypto.randomUUID(), line: one.id, body: { verdict, words, shown: one.shown, seen: one.seen, ...(verdict !== 'yes' && only.length > 0 ? { only } : {}) } }
+    const item: Waiting = {
+      key: crypto.randomUUID(),
+      line: one.id,
+      body: {
+        verdict,
+        words,
+        shown: one.shown,
+        seen: one.seen,
+        ...(verdict !== 'yes' && only.length > 0 ? { only } : {}),
+      },
+    }
     queue.put(item)
     try {
       const reply = await sendAnswer(item)
@@ -94,7 +121,8 @@ export function useAnswers() {
     given.value = rest
     if (item.body.words) kept(item.body.verdict === 'yes' ? 'say' : 'change', item.line).write(item.body.words)
     note.value = item.body.words ? `${error.message} Your words are kept here.` : error.message
-    if (error instanceof Refusal && OVER.includes(error.code)) over.value = lost(error.message, waited ? [item, ...queue!.all()] : queue!.all(), waited ? '' : item.body.words)
+    if (error instanceof Refusal && OVER.includes(error.code))
+      over.value = lost(error.message, waited ? [item, ...queue!.all()] : queue!.all(), waited ? '' : item.body.words)
     else if (error instanceof Refusal && CHANGED.includes(error.code)) await fetchAnew()
   }
 
@@ -135,7 +163,10 @@ export function useAnswers() {
     try {
       await remark(one.id, words)
     } catch (error) {
-      note.value = error instanceof Offline ? 'That did not go: there is no connection. Your words stay in the field.' : `${(error as Error).message} Your words stay in the field.`
+      note.value =
+        error instanceof Offline
+          ? 'That did not go: there is no connection. Your words stay in the field.'
+          : `${(error as Error).message} Your words stay in the field.`
       return false
     }
     note.value = `Said. ${review.value?.asked_by ?? 'The agency'} reads it beside this post; it is not an answer.`

@@ -2,10 +2,17 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { Offline, Queue, Refusal, sendAnswer, type Review, type Waiting } from './api'
 
 const store = new Map<string, string>()
-vi.stubGlobal('localStorage', { getItem: (key: string) => store.get(key) ?? null, setItem: (key: string, value: string) => store.set(key, value) })
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => store.get(key) ?? null,
+  setItem: (key: string, value: string) => store.set(key, value),
+})
 
 const review = (line: string) => ({ lines: [{ id: line }] }) as unknown as Review
-const waiting = (line: string, key: string): Waiting => ({ key, line, body: { verdict: 'yes', words: '', shown: { a: 'f' }, seen: 0 } })
+const waiting = (line: string, key: string): Waiting => ({
+  key,
+  line,
+  body: { verdict: 'yes', words: '', shown: { a: 'f' }, seen: 0 },
+})
 
 describe('answers that wait for a connection', () => {
   beforeEach(() => store.clear())
@@ -44,7 +51,10 @@ describe('sending an answer', () => {
 
   it('tells a refusal with the server’s own sentence and way on', async () => {
     reply(410, { code: 'withdrawn', detail: 'The ask was withdrawn.', way_on: 'Nothing is needed.' })
-    await expect(sendAnswer(waiting('l1', 'k'))).rejects.toMatchObject({ code: 'withdrawn', message: 'The ask was withdrawn. Nothing is needed.' })
+    await expect(sendAnswer(waiting('l1', 'k'))).rejects.toMatchObject({
+      code: 'withdrawn',
+      message: 'The ask was withdrawn. Nothing is needed.',
+    })
     await expect(sendAnswer(waiting('l1', 'k'))).rejects.toBeInstanceOf(Refusal)
   })
 

@@ -26,7 +26,10 @@ async function call<T>(method: string, path: string, body?: unknown, key?: strin
     reply = await fetch(path, {
       method,
       credentials: 'same-origin',
-      headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...(key ? { 'Idempotency-Key': key } : {}) },
+      headers: {
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(key ? { 'Idempotency-Key': key } : {}),
+      },
       body: body === undefined ? undefined : JSON.stringify(body),
     })
   } catch {
@@ -36,13 +39,18 @@ async function call<T>(method: string, path: string, body?: unknown, key?: strin
   const data = (await reply.json().catch(() => ({}))) as Record<string, unknown>
   if (reply.ok) return data as T
   if (reply.status >= 500) throw new Offline()
-  throw new Refusal(String(data.code ?? 'unknown'), [data.detail, data.way_on].filter(Boolean).join(' '), (data.facts ?? {}) as Record<string, unknown>)
+  throw new Refusal(
+    String(data.code ?? 'unknown'),
+    [data.detail, data.way_on].filter(Boolean).join(' '),
+    (data.facts ?? {}) as Record<string, unknown>,
+  )
 }
 
 // An owner who looks at the ask as its person sees it comes through another door, at which nothing can be said.
 let looked: string | undefined
 export const onlyLooking = () => looked !== undefined
-export const fileAddress = (id: string) => (looked ? `/api/look-as/asks/${looked}/files/${id}` : `/api/review/files/${id}`)
+export const fileAddress = (id: string) =>
+  looked ? `/api/look-as/asks/${looked}/files/${id}` : `/api/review/files/${id}`
 
 /** Exchanges the pass in the address, if there is one, and takes it out of the address. */
 export async function enter(): Promise<void> {
@@ -55,14 +63,21 @@ export async function enter(): Promise<void> {
 }
 
 export const fetchReview = () => call<Review>('GET', looked ? `/api/look-as/asks/${looked}` : '/api/review/ask')
-export const remark = (line: string, words: string) => call('POST', `/api/review/lines/${line}/remark`, { words }, crypto.randomUUID())
+export const remark = (line: string, words: string) =>
+  call('POST', `/api/review/lines/${line}/remark`, { words }, crypto.randomUUID())
 
 export interface Waiting {
   key: string
   line: string
   body: { verdict: Verdict; words: string; shown: Record<string, string>; only?: string[]; seen: number }
 }
-export const sendAnswer = (one: Waiting) => call<{ stage: string; left_out: { sentence: string }[] }>('POST', `/api/review/lines/${one.line}/answer`, one.body, one.key)
+export const sendAnswer = (one: Waiting) =>
+  call<{ stage: string; left_out: { sentence: string }[] }>(
+    'POST',
+    `/api/review/lines/${one.line}/answer`,
+    one.body,
+    one.key,
+  )
 
 // The queue belongs to one ask, so that another link on the same phone never sends it.
 export class Queue {

@@ -45,7 +45,10 @@ export class Coverage {
   private join(from: number, to: number): void {
     const apart = this.parts.filter(([start, end]) => end < from || start > to)
     const touched = this.parts.filter(([start, end]) => end >= from && start <= to)
-    const whole: [number, number] = [Math.min(from, ...touched.map(([start]) => start)), Math.max(to, ...touched.map(([, end]) => end))]
+    const whole: [number, number] = [
+      Math.min(from, ...touched.map(([start]) => start)),
+      Math.max(to, ...touched.map(([, end]) => end)),
+    ]
     this.parts = [...apart, whole].sort((one, other) => one[0] - other[0])
   }
 }
@@ -68,7 +71,10 @@ export interface Watch {
  */
 export function watchWays(within: HTMLElement, between: { head: Element | null; foot: Element | null }): Watch {
   const seen = new Map<number, Coverage>()
-  const free = () => ({ top: between.head?.getBoundingClientRect().bottom ?? 0, bottom: between.foot?.getBoundingClientRect().top ?? window.innerHeight })
+  const free = () => ({
+    top: between.head?.getBoundingClientRect().bottom ?? 0,
+    bottom: between.foot?.getBoundingClientRect().top ?? window.innerHeight,
+  })
   const look = () => {
     const place = free()
     for (const way of within.querySelectorAll<HTMLElement>('[data-way]')) {

@@ -12,6 +12,8 @@ describe('the client’s own clock', () => {
     const said = (now: string) => dueSentence('2026-10-13T14:40:00Z', 'Europe/Lisbon', new Date(now))
     expect(said('2026-10-12T09:00:00Z')).toBe('Your yes is wanted by Tuesday 15:40.')
     expect(said('2026-10-05T09:00:00Z')).toBe('Your yes is wanted by Tuesday 13 October at 15:40.')
-    expect(said('2026-10-14T09:00:00Z')).toBe('Your yes was wanted by Tuesday 13 October at 15:40; you can still give it.')
+    expect(said('2026-10-14T09:00:00Z')).toBe(
+      'Your yes was wanted by Tuesday 13 October at 15:40; you can still give it.',
+    )
   })
 })

@@ -2,7 +2,11 @@
 import type { Line, Verdict } from './api'
 
 export const COLOUR: Record<Verdict, string> = { yes: 'yes', change: 'change', no: 'change' }
-export const SAID: Record<Verdict, string> = { yes: 'Yes, it can go out', change: 'Change wanted', no: 'No, not at all' }
+export const SAID: Record<Verdict, string> = {
+  yes: 'Yes, it can go out',
+  change: 'Change wanted',
+  no: 'No, not at all',
+}
 
 export function endedSentence(ended: Line['ended'], agency: string): string {
   switch (ended) {
@@ -20,4 +24,9 @@ export function endedSentence(ended: Line['ended'], agency: string): string {
 }
 
 /** Short, for the list at the end. */
-export const ENDED: Record<string, string> = { opened: 'being changed', outdated: 'newer version asked', skipped: 'not needed any more', withdrawn: 'withdrawn' }
+export const ENDED: Record<string, string> = {
+  opened: 'being changed',
+  outdated: 'newer version asked',
+  skipped: 'not needed any more',
+  withdrawn: 'withdrawn',
+}

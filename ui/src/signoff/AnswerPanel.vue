@@ -50,19 +50,36 @@ function want() {
       <b>{{ mine.asked_by }} asks for your yes</b> at “{{ mine.step }}”, by {{ planned(mine.due_at, sheet.zone) }}.
     </p>
     <p v-if="mine.message" class="message" dir="auto">{{ mine.message }}</p>
-    <p v-if="mine.four_eyes" class="quiet">You wrote part of this: another of those asked must clear it (four eyes). You can still want a change.</p>
+    <p v-if="mine.four_eyes" class="quiet">
+      You wrote part of this: another of those asked must clear it (four eyes). You can still want a change.
+    </p>
     <p v-if="mine.answered" class="quiet">You have answered; your newest answer counts.</p>
     <div v-if="!wanting" class="acts">
-      <ActButton type="primary" class="yes" :off="mine.four_eyes && 'You wrote part of this: another of those asked must clear it (four eyes).'" :loading="answer.isPending.value" shortcut="Y" @click="yes"
+      <ActButton
+        type="primary"
+        class="yes"
+        :off="mine.four_eyes && 'You wrote part of this: another of those asked must clear it (four eyes).'"
+        :loading="answer.isPending.value"
+        shortcut="Y"
+        @click="yes"
         >Yes, as it stands</ActButton
       >
       <ActButton shortcut="W" opens @click="want">Change this</ActButton>
     </div>
     <form v-else @submit.prevent="answer.mutate('change')">
       <label for="change-words">What is to be changed (the agency side reads this)</label>
-      <textarea id="change-words" ref="field" :value="words" rows="3" @input="keep(($event.target as HTMLTextAreaElement).value)" @keydown.ctrl.enter.prevent="answer.mutate('change')" />
+      <textarea
+        id="change-words"
+        ref="field"
+        :value="words"
+        rows="3"
+        @input="keep(($event.target as HTMLTextAreaElement).value)"
+        @keydown.ctrl.enter.prevent="answer.mutate('change')"
+      />
       <div class="acts">
-        <Button html-type="submit" type="primary" :disabled="words.trim() === ''" :loading="answer.isPending.value">Send this change</Button>
+        <Button html-type="submit" type="primary" :disabled="words.trim() === ''" :loading="answer.isPending.value"
+          >Send this change</Button
+        >
         <Button @click="wanting = false">Back</Button>
       </div>
       <p v-if="words.trim() !== ''" class="acts">

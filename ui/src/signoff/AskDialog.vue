@@ -12,7 +12,9 @@ import DialogBox from '@/parts/DialogBox.vue'
 const props = defineProps<{ sheet: Sheet; open: boolean; offer: Sheet['next_ask'] }>()
 const emit = defineEmits<{ close: [] }>()
 // As it stands now: the sheet may have been fetched again while the dialog is open.
-const ask = computed(() => [props.sheet.next_ask, ...props.sheet.other_asks].find((one) => one?.step_id === props.offer?.step_id) ?? null)
+const ask = computed(
+  () => [props.sheet.next_ask, ...props.sheet.other_asks].find((one) => one?.step_id === props.offer?.step_id) ?? null,
+)
 const words = ref('')
 const choices = [2, 4, 8, 24, 48, 72]
 const due = ref<number>()
@@ -27,7 +29,14 @@ watch(
 )
 /** Sets of which something can be asked. */
 const sets = computed(() =>
-  props.sheet.sets.map((set) => ({ ...set, channel_ids: set.channel_ids.filter((id) => !faults.value[id] && ask.value?.channels.some((one) => one.id === id)) })).filter((set) => set.channel_ids.length > 0),
+  props.sheet.sets
+    .map((set) => ({
+      ...set,
+      channel_ids: set.channel_ids.filter(
+        (id) => !faults.value[id] && ask.value?.channels.some((one) => one.id === id),
+      ),
+    }))
+    .filter((set) => set.channel_ids.length > 0),
 )
 function toggle(id: string) {
   only.value = only.value.includes(id) ? only.value.filter((one) => one !== id) : [...only.value, id]
@@ -37,11 +46,19 @@ const send = useAct<undefined>(
   props.sheet.id,
   () => {
     const base = ask.value!
-    const due_at = due.value ? new Date(new Date(base.due_at).getTime() + (due.value - base.hours) * 3_600_000).toISOString() : undefined
+    const due_at = due.value
+      ? new Date(new Date(base.due_at).getTime() + (due.value - base.hours) * 3_600_000).toISOString()
+      : undefined
     return ok(
       api.POST('/api/w/{workspace}/asks', {
         params: { path: { workspace: props.sheet.workspace_id } },
-        body: { step_id: base.step_id, post_ids: [props.sheet.id], message: words.value, due_at, channel_ids: only.value.length === base.channels.length ? undefined : only.value },
+        body: {
+          step_id: base.step_id,
+          post_ids: [props.sheet.id],
+          message: words.value,
+          due_at,
+          channel_ids: only.value.length === base.channels.length ? undefined : only.value,
+        },
       }),
     )
   },
@@ -53,29 +70,57 @@ const send = useAct<undefined>(
 </script>
 
 <template>
-  <DialogBox :open="open" :title="ask ? `Ask ${list(ask.people)} for a yes` : 'Ask'" :closable="false" :width="460" @close="emit('close')">
+  <DialogBox
+    :open="open"
+    :title="ask ? `Ask ${list(ask.people)} for a yes` : 'Ask'"
+    :closable="false"
+    :width="460"
+    @close="emit('close')"
+  >
     <template v-if="ask">
-      <p v-if="!ask.required" class="quiet">An advisory step: nothing waits for it, and what is said there stops nothing.</p>
+      <p v-if="!ask.required" class="quiet">
+        An advisory step: nothing waits for it, and what is said there stops nothing.
+      </p>
       <p>
-        “{{ ask.name }}” on {{ list(ask.channels.filter((one) => only.includes(one.id)).map((one) => one.name)) }}, exactly as it stands now.
-        {{ ask.side === 'client' ? 'Each gets a mail with a private link; no account is needed.' : 'It appears on their Desk at once.' }}
+        “{{ ask.name }}” on {{ list(ask.channels.filter((one) => only.includes(one.id)).map((one) => one.name)) }},
+        exactly as it stands now.
+        {{
+          ask.side === 'client'
+            ? 'Each gets a mail with a private link; no account is needed.'
+            : 'It appears on their Desk at once.'
+        }}
       </p>
       <div v-if="ask.channels.length > 1" class="which">
         <label v-for="one in ask.channels" :key="one.id" class="check"
-          ><input type="checkbox" :disabled="!!faults[one.id]" :checked="only.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}
-          <span v-if="faults[one.id]" class="quiet">waits: {{ faults[one.id] }}</span></label
+          ><input
+            type="checkbox"
+            :disabled="!!faults[one.id]"
+            :checked="only.includes(one.id)"
+            @change="toggle(one.id)"
+          />
+          {{ one.name }} <span v-if="faults[one.id]" class="quiet">waits: {{ faults[one.id] }}</span></label
         >
-        <button v-for="set in sets" :key="set.id" type="button" class="link-button" @click="only = set.channel_ids">only {{ set.name }}</button>
+        <button v-for="set in sets" :key="set.id" type="button" class="link-button" @click="only = set.channel_ids">
+          only {{ set.name }}
+        </button>
       </div>
       <label for="ask-due">Answer by</label>
       <select id="ask-due" v-model="due">
         <option :value="undefined">{{ planned(ask.due_at, sheet.zone) }}</option>
         <option v-for="one in choices" :key="one" :value="one">in {{ one }} hours</option>
       </select>
-      <label for="ask-words">A message (read by {{ ask.side === 'client' ? 'the client' : 'the agency side only' }})</label>
+      <label for="ask-words"
+        >A message (read by {{ ask.side === 'client' ? 'the client' : 'the agency side only' }})</label
+      >
       <textarea id="ask-words" v-model="words" rows="3" @keydown.ctrl.enter="send.mutate(undefined)" />
       <div class="acts">
-        <Button type="primary" :loading="send.isPending.value" :disabled="only.length === 0" @click="send.mutate(undefined)">Send the ask</Button>
+        <Button
+          type="primary"
+          :loading="send.isPending.value"
+          :disabled="only.length === 0"
+          @click="send.mutate(undefined)"
+          >Send the ask</Button
+        >
         <Button @click="emit('close')">Cancel</Button>
       </div>
     </template>

@@ -9,11 +9,35 @@ class Refused extends Error {
     super(String(problem.detail))
   }
 }
-const STEP = { id: 's1', name: 'Read by a colleague', side: 'internal', quorum: 'any', n: null, hours: 8, required: true, four_eyes: true, people: ['wren', 'bram'], names: ['Wren Ayodele', 'Bram Oster'] }
+const STEP = {
+  id: 's1',
+  name: 'Read by a colleague',
+  side: 'internal',
+  quorum: 'any',
+  n: null,
+  hours: 8,
+  required: true,
+  four_eyes: true,
+  people: ['wren', 'bram'],
+  names: ['Wren Ayodele', 'Bram Oster'],
+}
 const route = {
   id: 'r1',
-  steps: [STEP, { ...STEP, id: 's2', name: 'The client says yes', side: 'client', hours: 16, people: ['odile'], names: ['Odile Marchetti'] }],
-  presets: [{ key: 'client_only', words: 'The client alone', steps: [{ name: 'The client says yes', side: 'client' }] }],
+  steps: [
+    STEP,
+    {
+      ...STEP,
+      id: 's2',
+      name: 'The client says yes',
+      side: 'client',
+      hours: 16,
+      people: ['odile'],
+      names: ['Odile Marchetti'],
+    },
+  ],
+  presets: [
+    { key: 'client_only', words: 'The client alone', steps: [{ name: 'The client says yes', side: 'client' }] },
+  ],
   able: {
     internal: [
       { id: 'wren', name: 'Wren Ayodele' },
@@ -26,18 +50,27 @@ const route = {
 const saved: { steps: Record<string, unknown>[]; seen: string; preset: string | null }[] = []
 let answer: () => unknown = () => ({ id: 'r2' })
 let given: Record<string, unknown> = route
-vi.mock('@/agency/me', () => ({ useChosen: () => ({ workspace: ref({ name: 'Quillmere Ferries', setup_step: null }) }) }))
+vi.mock('@/agency/me', () => ({
+  useChosen: () => ({ workspace: ref({ name: 'Quillmere Ferries', setup_step: null }) }),
+}))
 vi.mock('@/api/client', () => ({
   ok: (call: Promise<unknown>) => call,
   isProblem: (error: unknown) => error instanceof Refused,
   sentence: (error: Error) => error.message,
-  api: { GET: async () => given, PUT: async (_path: string, init: { body: never }) => (saved.push(JSON.parse(JSON.stringify(init.body))), answer()) },
+  api: {
+    GET: async () => given,
+    PUT: async (_path: string, init: { body: never }) => (saved.push(JSON.parse(JSON.stringify(init.body))), answer()),
+  },
 }))
 const { default: RoutePage } = await import('./RoutePage.vue')
 enableAutoUnmount(afterEach)
 
 async function page() {
-  const view = mount(RoutePage, { props: { workspace: 'w1' }, attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { StampMark: true } } })
+  const view = mount(RoutePage, {
+    props: { workspace: 'w1' },
+    attachTo: document.body,
+    global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]], stubs: { StampMark: true } },
+  })
   await flushPromises()
   return view
 }
@@ -109,7 +142,10 @@ describe('the sign-off route', () => {
     const view = await page()
     await press(view, 'The client alone')
     await send(view)
-    expect(saved[0]).toMatchObject({ preset: 'client_only', steps: [{ side: 'client', quorum: 'any', hours: 16, required: true, four_eyes: true, people: ['odile'] }] })
+    expect(saved[0]).toMatchObject({
+      preset: 'client_only',
+      steps: [{ side: 'client', quorum: 'any', hours: 16, required: true, four_eyes: true, people: ['odile'] }],
+    })
   })
 
   it('keeps what is being written through a reload, until it is left', async () => {
@@ -127,7 +163,12 @@ describe('the sign-off route', () => {
 
   it('shows a refusal at its step, and what was typed stays', async () => {
     answer = () => {
-      throw new Refused({ code: 'two_people', detail: 'Two yeses need two people.', way_on: 'Name another.', facts: { step: 1 } })
+      throw new Refused({
+        code: 'two_people',
+        detail: 'Two yeses need two people.',
+        way_on: 'Name another.',
+        facts: { step: 1 },
+      })
     }
     const view = await page()
     await press(view, 'Change the route …')

@@ -25,7 +25,10 @@ const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
 const { workspace: client } = useChosen()
-const { data, error } = useQuery({ queryKey: ['route', props.workspace], queryFn: () => ok(api.GET('/api/w/{workspace}/route', { params: { path } })) })
+const { data, error } = useQuery({
+  queryKey: ['route', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/route', { params: { path } })),
+})
 const steps = ref<Step[]>([])
 const preset = ref<string | null>(null)
 const seen = ref<string | null>(null)
@@ -34,7 +37,17 @@ const { busy, problem, beside, run, error: refused } = useProblem()
 const may = computed(() => (client.value?.setup_step ? data.value?.can.change_settings : data.value?.can.rule))
 const wrongAt = computed(() => (problem.value?.facts as { step?: number } | undefined)?.step)
 
-const plain = () => (data.value?.steps ?? []).map(({ name, side, quorum, n, hours, required, four_eyes, people }) => ({ name, side, quorum, n: n ?? null, hours, required, four_eyes, people: [...people] }))
+const plain = () =>
+  (data.value?.steps ?? []).map(({ name, side, quorum, n, hours, required, four_eyes, people }) => ({
+    name,
+    side,
+    quorum,
+    n: n ?? null,
+    hours,
+    required,
+    four_eyes,
+    people: [...people],
+  }))
 watch(
   data,
   (now) => {
@@ -65,7 +78,15 @@ function begin(key?: string) {
   const found = data.value?.presets.find((one) => one.key === key)
   if (found) {
     preset.value = found.key
-    steps.value = found.steps.map((one) => ({ ...one, quorum: 'any', n: null, hours: one.side === 'client' ? 16 : 8, required: true, four_eyes: true, people: everybody(one.side) }))
+    steps.value = found.steps.map((one) => ({
+      ...one,
+      quorum: 'any',
+      n: null,
+      hours: one.side === 'client' ? 16 : 8,
+      required: true,
+      four_eyes: true,
+      people: everybody(one.side),
+    }))
   }
   editing.value = true
 }
@@ -89,7 +110,14 @@ function turnSide(step: Step, side: string) {
   step.people = everybody(side)
 }
 async function save() {
-  const saved = await run(() => ok(api.PUT('/api/w/{workspace}/route', { params: { path }, body: { steps: steps.value, seen: seen.value, preset: preset.value } })))
+  const saved = await run(() =>
+    ok(
+      api.PUT('/api/w/{workspace}/route', {
+        params: { path },
+        body: { steps: steps.value, seen: seen.value, preset: preset.value },
+      }),
+    ),
+  )
   if (saved) {
     editing.value = false
     seen.value = saved.id
@@ -107,7 +135,11 @@ function who(step: { names: string[]; quorum: string; n?: number | null }) {
   if (step.names.length === 1) return step.names[0]
   return `${QUORUM[step.quorum]?.(step.n ?? null)} ${list(step.names)}`
 }
-const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any one of', all: () => 'each of', n: (n) => `${n} of` }
+const QUORUM: Record<string, (n: number | null) => string> = {
+  any: () => 'any one of',
+  all: () => 'each of',
+  n: (n) => `${n} of`,
+}
 </script>
 
 <template>
@@ -121,23 +153,55 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
         </div>
         <ol v-if="!editing" class="steps">
           <li v-for="step in data.steps" :key="step.id" :class="step.side">
-            <StampMark :stamp="{ step_id: step.id, name: step.name, side: step.side === 'client' ? 'client' : 'internal', required: step.required, state: 'not_asked', who: [], since: null, due: null }" :size="22" />
+            <StampMark
+              :stamp="{
+                step_id: step.id,
+                name: step.name,
+                side: step.side === 'client' ? 'client' : 'internal',
+                required: step.required,
+                state: 'not_asked',
+                who: [],
+                since: null,
+                due: null,
+              }"
+              :size="22"
+            />
             <span>
               <b>{{ step.name }}</b>
-              <span class="quiet">{{ step.side === 'client' ? 'for the client' : 'inside' }}{{ step.required ? '' : ', advisory: never waits, never blocks' }}</span>
-              <span class="line">{{ who(step) }}, within {{ step.hours }} working hours{{ step.four_eyes ? '; whoever wrote part of it cannot clear it' : '' }}</span>
+              <span class="quiet"
+                >{{ step.side === 'client' ? 'for the client' : 'inside'
+                }}{{ step.required ? '' : ', advisory: never waits, never blocks' }}</span
+              >
+              <span class="line"
+                >{{ who(step) }}, within {{ step.hours }} working hours{{
+                  step.four_eyes ? '; whoever wrote part of it cannot clear it' : ''
+                }}</span
+              >
             </span>
           </li>
-          <li v-if="data.steps.length === 0" class="none">No step: a post is drafting until somebody who may release marks it ready.</li>
+          <li v-if="data.steps.length === 0" class="none">
+            No step: a post is drafting until somebody who may release marks it ready.
+          </li>
         </ol>
         <form v-else @submit.prevent="save">
-          <fieldset v-for="(step, index) in steps" :key="index" class="step" :class="[step.side, { bad: wrongAt === index + 1 }]">
+          <fieldset
+            v-for="(step, index) in steps"
+            :key="index"
+            class="step"
+            :class="[step.side, { bad: wrongAt === index + 1 }]"
+          >
             <legend>Step {{ index + 1 }}</legend>
             <div class="line-of">
-              <label class="grow">Name <input v-model="step.name" class="plain-input" type="text" maxlength="60" /></label>
+              <label class="grow"
+                >Name <input v-model="step.name" class="plain-input" type="text" maxlength="60"
+              /></label>
               <label
                 >Side
-                <select class="plain-input" :value="step.side" @change="turnSide(step, ($event.target as HTMLSelectElement).value)">
+                <select
+                  class="plain-input"
+                  :value="step.side"
+                  @change="turnSide(step, ($event.target as HTMLSelectElement).value)"
+                >
                   <option value="internal">inside</option>
                   <option value="client">the client</option>
                 </select></label
@@ -150,12 +214,22 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
                   <option value="n">a number</option>
                 </select></label
               >
-              <label v-if="step.quorum === 'n'">Number <input v-model.number="step.n" class="plain-input short" type="number" min="1" /></label>
-              <label>Working hours <input v-model.number="step.hours" class="plain-input short" type="number" min="0.5" step="0.5" /></label>
+              <label v-if="step.quorum === 'n'"
+                >Number <input v-model.number="step.n" class="plain-input short" type="number" min="1"
+              /></label>
+              <label
+                >Working hours
+                <input v-model.number="step.hours" class="plain-input short" type="number" min="0.5" step="0.5"
+              /></label>
             </div>
             <div class="line-of">
-              <label v-for="one in able(step.side)" :key="one.id" class="check"><input type="checkbox" :checked="step.people.includes(one.id)" @change="toggle(step, one.id)" /> {{ one.name }}</label>
-              <span v-if="able(step.side).length === 0" class="quiet">Nobody of this side may answer yet; invite them, then name them here.</span>
+              <label v-for="one in able(step.side)" :key="one.id" class="check"
+                ><input type="checkbox" :checked="step.people.includes(one.id)" @change="toggle(step, one.id)" />
+                {{ one.name }}</label
+              >
+              <span v-if="able(step.side).length === 0" class="quiet"
+                >Nobody of this side may answer yet; invite them, then name them here.</span
+              >
             </div>
             <div class="line-of">
               <label class="check"><input v-model="step.required" type="checkbox" /> required</label>
@@ -165,9 +239,26 @@ const QUORUM: Record<string, (n: number | null) => string> = { any: () => 'any o
               <Button size="small" :disabled="index === steps.length - 1" @click="move(index, 1)">Later</Button>
               <Button size="small" @click="steps.splice(index, 1)">Remove</Button>
             </div>
-            <p v-if="wrongAt === index + 1 && problem" class="wrong" role="alert">{{ problem.detail }} {{ problem.way_on }}</p>
+            <p v-if="wrongAt === index + 1 && problem" class="wrong" role="alert">
+              {{ problem.detail }} {{ problem.way_on }}
+            </p>
           </fieldset>
-          <Button size="small" @click="steps.push({ name: '', side: 'internal', quorum: 'any', n: null, hours: 8, required: true, four_eyes: true, people: everybody('internal') })">Add a step</Button>
+          <Button
+            size="small"
+            @click="
+              steps.push({
+                name: '',
+                side: 'internal',
+                quorum: 'any',
+                n: null,
+                hours: 8,
+                required: true,
+                four_eyes: true,
+                people: everybody('internal'),
+              })
+            "
+            >Add a step</Button
+          >
           <p class="quiet">What was asked keeps its steps; what is drafting passes the new route. No yes is lost.</p>
           <p v-if="!wrongAt && beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
           <div class="acts">

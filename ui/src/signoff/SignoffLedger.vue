@@ -12,15 +12,29 @@ import ActButton from '@/parts/ActButton.vue'
 const props = defineProps<{ sheet: Sheet; now: string }>()
 const emit = defineEmits<{ ask: [offer: Sheet['next_ask']] }>()
 const path = computed(() => ({ workspace: props.sheet.workspace_id }))
-const withdraw = useAct<string>(props.sheet.id, (ask) => ok(api.POST('/api/w/{workspace}/asks/{ask}/withdraw', { params: { path: { ...path.value, ask } } })))
-const revoke = useAct<string>(props.sheet.id, (pass) => ok(api.POST('/api/w/{workspace}/passes/{pass}/revoke', { params: { path: { ...path.value, pass } } })))
+const withdraw = useAct<string>(props.sheet.id, (ask) =>
+  ok(api.POST('/api/w/{workspace}/asks/{ask}/withdraw', { params: { path: { ...path.value, ask } } })),
+)
+const revoke = useAct<string>(props.sheet.id, (pass) =>
+  ok(api.POST('/api/w/{workspace}/passes/{pass}/revoke', { params: { path: { ...path.value, pass } } })),
+)
 // A step can be skipped on record, for exactly what stands now, by someone who may.
-const waits = computed(() => (props.sheet.adaptations.length > 0 ? props.sheet.strip.find((stamp) => stamp.required && ['not_asked', 'asked', 'void'].includes(stamp.state)) : undefined))
+const waits = computed(() =>
+  props.sheet.adaptations.length > 0
+    ? props.sheet.strip.find((stamp) => stamp.required && ['not_asked', 'asked', 'void'].includes(stamp.state))
+    : undefined,
+)
 const skipping = ref(false)
 const reason = ref('')
 const skip = useAct<string>(
   props.sheet.id,
-  (step) => ok(api.POST('/api/w/{workspace}/posts/{post}/skip', { params: { path: { ...path.value, post: props.sheet.id } }, body: { step_id: step, reason: reason.value } })),
+  (step) =>
+    ok(
+      api.POST('/api/w/{workspace}/posts/{post}/skip', {
+        params: { path: { ...path.value, post: props.sheet.id } },
+        body: { step_id: step, reason: reason.value },
+      }),
+    ),
   () => {
     skipping.value = false
     reason.value = ''
@@ -39,15 +53,25 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
         <StampMark :stamp="stamp" />
         <span>
           <b>{{ stamp.who.length > 0 ? list(stamp.who) : stamp.name }}</b>
-          <span class="quiet">{{ stamp.who.length > 0 ? stamp.name : stamp.state === 'not_asked' ? 'not asked yet' : stamp.state }}</span>
+          <span class="quiet">{{
+            stamp.who.length > 0 ? stamp.name : stamp.state === 'not_asked' ? 'not asked yet' : stamp.state
+          }}</span>
         </span>
-        <span v-if="stamp.since" class="quiet" :class="{ late: stamp.due && stamp.due < now }">{{ stamp.state === 'asked' ? age(stamp.since, now) : brief(stamp.since, now) }}</span>
+        <span v-if="stamp.since" class="quiet" :class="{ late: stamp.due && stamp.due < now }">{{
+          stamp.state === 'asked' ? age(stamp.since, now) : brief(stamp.since, now)
+        }}</span>
       </li>
       <li v-if="sheet.strip.length === 0" class="quiet alone">This client’s route has no step.</li>
     </ul>
     <p v-for="offer in sheet.other_asks" :key="offer.step_id" class="beside">
       “{{ offer.name }}” is advisory
-      <button type="button" class="link-button" :disabled="!sheet.can.ask?.ok || !!offer.off" :title="sheet.can.ask?.why ?? offer.off ?? undefined" @click="emit('ask', offer)">
+      <button
+        type="button"
+        class="link-button"
+        :disabled="!sheet.can.ask?.ok || !!offer.off"
+        :title="sheet.can.ask?.why ?? offer.off ?? undefined"
+        @click="emit('ask', offer)"
+      >
         Ask {{ list(offer.people.map((name) => name.split(' ')[0] ?? name)) || 'there' }} too …
       </button>
     </p>
@@ -58,22 +82,38 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       </li>
       <li v-for="pass in ask.passes" :key="pass.id" class="quiet">
         {{ pass.person }} has a link until {{ brief(pass.expires_at, now) }}
-        <button type="button" class="link-button" :disabled="!sheet.can.withdraw?.ok" :aria-label="`Stop the link of ${pass.person}`" @click="revoke.mutate(pass.id)">stop the link</button>
+        <button
+          type="button"
+          class="link-button"
+          :disabled="!sheet.can.withdraw?.ok"
+          :aria-label="`Stop the link of ${pass.person}`"
+          @click="revoke.mutate(pass.id)"
+        >
+          stop the link
+        </button>
       </li>
     </ul>
     <div v-if="waits" class="skip">
-      <ActButton v-if="!skipping" link :may="sheet.can.rule" @click="skipping = true">Skip “{{ waits.name }}” …</ActButton>
+      <ActButton v-if="!skipping" link :may="sheet.can.rule" @click="skipping = true"
+        >Skip “{{ waits.name }}” …</ActButton
+      >
       <form v-else @submit.prevent="skip.mutate(waits.step_id)">
         <label for="skip-reason">Why “{{ waits.name }}” is skipped (stays on record, agency side only)</label>
         <input id="skip-reason" v-model="reason" maxlength="1000" />
-        <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="skip.isPending.value">Skip it on record</Button>
+        <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="skip.isPending.value"
+          >Skip it on record</Button
+        >
         <Button size="small" @click="skipping = false">Cancel</Button>
       </form>
     </div>
     <ul class="answers">
       <li v-for="answer in sheet.answers" :key="answer.id" :class="answer.verdict">
-        <b>{{ answer.person }}</b> {{ VERDICTS[answer.verdict] }}<template v-if="answer.revision"> to revision {{ answer.revision }}</template>
-        <span class="quiet">&#32;· {{ brief(answer.at, now) }}, {{ list(answer.channels) }}<template v-if="answer.by_pass">, by link</template></span>
+        <b>{{ answer.person }}</b> {{ VERDICTS[answer.verdict]
+        }}<template v-if="answer.revision"> to revision {{ answer.revision }}</template>
+        <span class="quiet"
+          >&#32;· {{ brief(answer.at, now) }}, {{ list(answer.channels)
+          }}<template v-if="answer.by_pass">, by link</template></span
+        >
         <p v-if="answer.holds" class="quiet">{{ answer.holds }}</p>
         <p v-if="answer.words">
           “<bdi>{{ answer.words }}</bdi

@@ -5,8 +5,16 @@ type Facts = Pick<Sheet, 'next_ask' | 'adaptations' | 'can'>
 
 /** The faults in the way of each channel, in sentences; channels without any are left out. */
 export function inTheWay(sheet: Pick<Sheet, 'adaptations'>): Record<string, string> {
-  const found = sheet.adaptations.map((one) => [one.channel.id, one.proof.checks.filter((check) => check.level === 'fault').map((check) => check.sentence)] as const)
-  return Object.fromEntries(found.filter(([, sentences]) => sentences.length > 0).map(([id, sentences]) => [id, sentences.join(' ')]))
+  const found = sheet.adaptations.map(
+    (one) =>
+      [
+        one.channel.id,
+        one.proof.checks.filter((check) => check.level === 'fault').map((check) => check.sentence),
+      ] as const,
+  )
+  return Object.fromEntries(
+    found.filter(([, sentences]) => sentences.length > 0).map(([id, sentences]) => [id, sentences.join(' ')]),
+  )
 }
 
 /** Why nothing can be asked; undefined when something can. */

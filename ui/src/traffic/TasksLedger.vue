@@ -16,19 +16,34 @@ const complete = computed(() => task.value.title.trim() !== '' && task.value.per
 
 const assign = useAct<undefined>(
   props.sheet.id,
-  () => ok(api.POST('/api/w/{workspace}/posts/{post}/tasks', { params: { path: path.value }, body: { ...task.value, due: { wall: task.value.due, zone: props.sheet.zone } } })),
+  () =>
+    ok(
+      api.POST('/api/w/{workspace}/posts/{post}/tasks', {
+        params: { path: path.value },
+        body: { ...task.value, due: { wall: task.value.due, zone: props.sheet.zone } },
+      }),
+    ),
   () => {
     adding.value = false
     task.value = { kind: 'picture', title: '', person_id: '', due: '', note: '' }
   },
 )
-const done = useAct<string>(props.sheet.id, (id) => ok(api.POST('/api/w/{workspace}/tasks/{task}/done', { params: { path: { workspace: props.sheet.workspace_id, task: id } } })))
+const done = useAct<string>(props.sheet.id, (id) =>
+  ok(
+    api.POST('/api/w/{workspace}/tasks/{task}/done', {
+      params: { path: { workspace: props.sheet.workspace_id, task: id } },
+    }),
+  ),
+)
 </script>
 
 <template>
   <section aria-labelledby="tasks">
     <h3 id="tasks">
-      Tasks <span class="quiet">{{ sheet.tasks.length === 0 ? 'none' : `${sheet.tasks.length - open} of ${sheet.tasks.length} done` }}</span>
+      Tasks
+      <span class="quiet">{{
+        sheet.tasks.length === 0 ? 'none' : `${sheet.tasks.length - open} of ${sheet.tasks.length} done`
+      }}</span>
     </h3>
     <ul>
       <li v-for="one in sheet.tasks" :key="one.id" :class="{ mine: one.mine && !one.done_at }">
@@ -40,7 +55,14 @@ const done = useAct<string>(props.sheet.id, (id) => ok(api.POST('/api/w/{workspa
           >{{ one.person }}<template v-if="!one.done_at">, by {{ brief(one.due_at, now) }}</template></span
         >
         <span v-if="one.done_at" class="quiet">done {{ brief(one.done_at, now) }}</span>
-        <Button v-else-if="one.mine || sheet.can.assign?.ok" size="small" :type="one.mine ? 'primary' : 'default'" :loading="done.isPending.value" @click="done.mutate(one.id)">Mark as done</Button>
+        <Button
+          v-else-if="one.mine || sheet.can.assign?.ok"
+          size="small"
+          :type="one.mine ? 'primary' : 'default'"
+          :loading="done.isPending.value"
+          @click="done.mutate(one.id)"
+          >Mark as done</Button
+        >
       </li>
     </ul>
     <ActButton v-if="!adding" size="small" :may="sheet.can.assign" @click="adding = true">Assign a task</ActButton>
@@ -62,7 +84,9 @@ const done = useAct<string>(props.sheet.id, (id) => ok(api.POST('/api/w/{workspa
       >
       <label>By when ({{ place(sheet.zone) }})<input v-model="task.due" type="datetime-local" required /></label>
       <label>A note (agency side only)<textarea v-model="task.note" rows="2" /></label>
-      <Button html-type="submit" type="primary" size="small" :disabled="!complete" :loading="assign.isPending.value">Assign it</Button>
+      <Button html-type="submit" type="primary" size="small" :disabled="!complete" :loading="assign.isPending.value"
+        >Assign it</Button
+      >
       <Button size="small" @click="adding = false">Cancel</Button>
     </form>
   </section>
