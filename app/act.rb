@@ -2,8 +2,9 @@
 
 module AskFirst
   module App
-    # One thing that a person or the clock can do. Subclasses say what they open (Door) and have one public `call`; what they
-    # write is one transaction, with its record and its jobs, and is announced to open pages after the commit.
+    # One thing that a person or the clock can do. Subclasses say what they open (Door) and have one public `call`;
+    # what they write is one transaction, with its record and its jobs, and is announced to open pages after the
+    # commit.
     class Act
       class << self
         # @param kit [Kit]
@@ -156,7 +157,8 @@ module AskFirst
         Signoff::Restage.call(kit, member, posts: after)
       end
 
-      # The same where what was written is not known row by row: it is read back, so that what is kept is what the database says.
+      # The same where what was written is not known row by row: it is read back, so that what is kept is what the
+      # database says.
       def restage(post_ids)
         Signoff::Restage.call(kit, member, posts: standing(post_ids).values)
       end

@@ -2,8 +2,8 @@
 
 module AskFirst
   module App
-    # One thing that somebody can do for the agency as a whole, over all the clients where they are a member. Like Act, one
-    # public `call`, one transaction.
+    # One thing that somebody can do for the agency as a whole, over all the clients where they are a member. Like
+    # Act, one public `call`, one transaction.
     class AgencyAct
       # @param kit [Kit]
       # @param person [AgencyPerson]

@@ -3,9 +3,10 @@
 module AskFirst
   module App
     # The one door to everything that a client has. An act declares in its class what it opens and for which act of the
-    # permission table; here it is let in or refused, always in this order: the gates, one load of what is opened, whether it is
-    # there for this reader (side, channel limit: not there and not theirs are one answer), ability, state of client and
-    # membership, channels, place in an open ask, what is out or being sent, what is sealed. Reads pass the same door.
+    # permission table; here it is let in or refused, always in this order: the gates, one load of what is opened,
+    # whether it is there for this reader (side, channel limit: not there and not theirs are one answer), ability,
+    # state of client and membership, channels, place in an open ask, what is out or being sent, what is sealed. Reads
+    # pass the same door.
     class Door
       include ToClients
       include ToPosts
@@ -13,8 +14,8 @@ module AskFirst
       include ToDispatch
       include ToPeople
 
-      # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a function of
-      # the input that gives it · how: gate: false for reads; stand: whether verdicts are needed
+      # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a
+      # function of the input that gives it · how: gate: false for reads; stand: whether verdicts are needed
       Way =
         Struct.new(:what, :act, :how, keyword_init: true) do
           def act_for(input)
@@ -24,8 +25,8 @@ module AskFirst
       # For acts that run inside another one, or for one of our own processes: whoever calls them has passed the door.
       INSIDE = Way.new(what: :inside, act: nil, how: {}).freeze
 
-      # What was opened. row: the thing itself · rows: the things, where there are many that are no posts · posts: id => Post, or id => Face where no verdict is needed · channel_ids: the
-      # channels that it hangs on
+      # What was opened. row: the thing itself · rows: the things, where there are many that are no posts · posts: id
+      # => Post, or id => Face where no verdict is needed · channel_ids: the channels that it hangs on
       Opened = Struct.new(:row, :rows, :posts, :channel_ids, :act, keyword_init: true) { def post = posts.values.first }
 
       # @param kit [Kit]

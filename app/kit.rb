@@ -4,10 +4,11 @@ module AskFirst
   module App
     # What the acts work with, handed in once for each process: database, clock, and the doors to the outside.
     #
-    # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::Shelf · mark: Edge::Files::Mark · pictures: Edge::Files::Pictures · kinds: Edge::Files::Kinds ·
-    # secrets: #seal, #open · archive: #write · queue: what runs later (Jobs::Queue) · bus: #publish(workspace_id, message) ·
-    # networks: #client_for(channel) · catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke ·
-    # pages: #get(address) · previews: #of(page) · mailer: #deliver · settings
+    # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::Shelf · mark: Edge::Files::Mark ·
+    # pictures: Edge::Files::Pictures · kinds: Edge::Files::Kinds · secrets: #seal, #open · archive: #write · queue:
+    # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message) · networks: #client_for(channel) ·
+    # catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages: #get(address) · previews:
+    # #of(page) · mailer: #deliver · settings
     Kit =
       Struct.new(
         :db,

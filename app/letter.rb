@@ -38,7 +38,8 @@ module AskFirst
       def button(words, address, lead:, colour: INK)
         add(
           "#{lead}\n#{address}",
-          "<p><a href=\"#{h(address)}\" style=\"display:inline-block;background:#{colour};color:#fff;padding:12px 20px;text-decoration:none;border-radius:3px\">#{h(words)}</a></p>"
+          "<p><a href=\"#{h(address)}\" style=\"display:inline-block;background:#{colour};color:#fff;padding:12px " \
+            "20px;text-decoration:none;border-radius:3px\">#{h(words)}</a></p>"
         )
       end
 

@@ -2,10 +2,12 @@
 
 module AskFirst
   module App
-    # Tells the open pages of those who may see it that something changed: what and where, never the content. Whoever may see it
-    # is known by the act that tells it, so somebody who left hears nothing more.
+    # Tells the open pages of those who may see it that something changed: what and where, never the content. Whoever
+    # may see it is known by the act that tells it, so somebody who left hears nothing more.
     module Live
-      MOST = 50 # posts that a message names, so that it stays short (PostgreSQL takes 8,000 bytes); beyond that it says "fetch again"
+      # Posts that a message names, so that it stays short (PostgreSQL takes 8,000 bytes); beyond that it says "fetch
+      # again".
+      MOST = 50
 
       module_function
 

@@ -27,8 +27,14 @@ module AskFirst
         # @param row [Hash] from Store::People::Members
         # @param looking [Boolean] whether it is somebody else who only looks
         def self.from_row(row, from: nil, pass: nil, looking: false)
-          abilities = row[:abilities].to_a
-          abilities &= Core::Permissions::Abilities::CLIENT_CEILING if row[:side] == "client"
+          policy = row.fetch(:leads_change_route, true)
+          abilities =
+            Core::Permissions::Abilities.held(
+              row[:abilities].to_a,
+              side: row[:side],
+              owner: row[:is_owner],
+              leads_change_route: policy
+            )
           new(
             workspace_id: row[:workspace_id],
             person_id: row[:person_id],

@@ -4,14 +4,16 @@ require_relative "figures"
 require_relative "many_clients"
 
 module Bench
-  # 200 clients with 300 posts each: the Desk, the lists, the switcher and search over all of them, as the web role with its
-  # row-level policies; against the same rows by bare SQL, and against the very same statements without the policies.
+  # 200 clients with 300 posts each: the Desk, the lists, the switcher and search over all of them, as the web role
+  # with its row-level policies; against the same rows by bare SQL, and against the very same statements without the
+  # policies.
   class Clients
     App = AskFirst::App
     CLIENTS = 200
     POSTS = 300
     LATERAL =
-      "SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id ORDER BY id DESC LIMIT 51) p ORDER BY p.id DESC LIMIT 51"
+      "SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id ORDER BY " \
+        "id DESC LIMIT 51) p ORDER BY p.id DESC LIMIT 51"
 
     def initialize(cluster)
       @world = SpecWorld.new(cluster: cluster)
@@ -112,7 +114,8 @@ module Bench
         "the same of one client",
         ours,
         bare(
-          "SELECT json_agg(t)::text AS json FROM (SELECT * FROM posts WHERE workspace_id = :w ORDER BY id DESC LIMIT 51) t",
+          "SELECT json_agg(t)::text AS json FROM (SELECT * FROM posts WHERE workspace_id = :w ORDER BY id DESC LIMIT " \
+            "51) t",
           w: @world.workspace
         ),
         "ms"
@@ -132,7 +135,8 @@ module Bench
       ours = Figures.median_ms(15) { JSON.generate(App::Agency::Waits.call(scope)) }
       floor =
         bare(
-          "SELECT json_agg(t)::text AS json FROM (SELECT workspace_id, count(*) FROM tasks WHERE workspace_id = ANY(:w) AND done_at IS NULL GROUP BY 1) t",
+          "SELECT json_agg(t)::text AS json FROM (SELECT workspace_id, count(*) FROM tasks WHERE workspace_id = " \
+            "ANY(:w) AND done_at IS NULL GROUP BY 1) t",
           w: ids(scope)
         )
       Figures.line("what waits in each client, for the switcher", ours, floor, "ms")

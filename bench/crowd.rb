@@ -32,8 +32,8 @@ module Bench
       TABLES.each_key { |table| @db.run("ANALYZE #{table}") }
     end
 
-    # Puts the posts at minutes of their own over the days before, each with its planned time: nobody plans 20,000 posts for one
-    # minute. The same each time.
+    # Puts the posts at minutes of their own over the days before, each with its planned time: nobody plans 20,000
+    # posts for one minute. The same each time.
     # @param except [Array<String>] posts that stay where they are
     def scatter(days, except:)
       back = ->(id) { "make_interval(mins => ('x' || substr(md5(#{id}::text), 1, 7))::bit(28)::int % #{days * 1440})" }

@@ -5,8 +5,9 @@ require "net/http"
 require_relative "figures"
 
 module Bench
-  # Posts that are due in one second, 100 and 1,000: how late they go out, with one dispatcher a core and the network stand-in on the
-  # same machine; beside it the floor of the network itself, the same creates by a bare client. And how many are released a second.
+  # Posts that are due in one second, 100 and 1,000: how late they go out, with one dispatcher a core and the network
+  # stand-in on the same machine; beside it the floor of the network itself, the same creates by a bare client. And
+  # how many are released a second.
   class Dispatching
     COUNTS = [100, 1_000].freeze
     PROCESSES = Etc.nprocessors
@@ -18,7 +19,8 @@ module Bench
     end
 
     def call
-      puts "\nDispatching posts that are due in one second (text only, one network, #{PROCESSES} dispatchers, stand-in included)"
+      puts "\nDispatching posts that are due in one second (text only, one network, #{PROCESSES} dispatchers, " \
+             "stand-in included)"
       COUNTS.each { |count| one(count) }
     end
 

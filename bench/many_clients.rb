@@ -1,11 +1,12 @@
 # frozen_string_literal: true
 
 module Bench
-  # Multiplies one client with everything that hangs on it, by SQL alone: whatever id is the client's own is derived from
-  # the old one and a number, so that every reference still fits; people, roles and the agency stay the same.
+  # Multiplies one client with everything that hangs on it, by SQL alone: whatever id is the client's own is derived
+  # from the old one and a number, so that every reference still fits; people, roles and the agency stay the same.
   class ManyClients
     SHARED = %w[people roles agencies].freeze
-    LEFT_OUT = %w[guest_passes guest_visits invitations invitation_channels connect_tries].freeze # their secrets are unique
+    # their secrets are unique
+    LEFT_OUT = %w[guest_passes guest_visits invitations invitation_channels connect_tries].freeze
 
     def initialize(cluster, world)
       @owner = world.owner

@@ -3,7 +3,8 @@
 require_relative "figures"
 
 module Bench
-  # One post sheet and the Desk with 20,000 posts in the database, against the same rows as JSON made by PostgreSQL alone.
+  # One post sheet and the Desk with 20,000 posts in the database, against the same rows as JSON made by PostgreSQL
+  # alone.
   class Reading
     POSTS = 20_000
 
@@ -49,7 +50,8 @@ module Bench
           "'#{table}', (SELECT json_agg(t) FROM #{table} t WHERE workspace_id = :w AND post_id = :p)"
         end
       floor_sql =
-        "SELECT json_build_object('post', (SELECT row_to_json(t) FROM posts t WHERE workspace_id = :w AND id = :p), #{selects.join(", ")})::text AS json"
+        "SELECT json_build_object('post', (SELECT row_to_json(t) FROM posts t WHERE workspace_id = :w AND id = :p), " \
+          "#{selects.join(", ")})::text AS json"
       floor = Figures.median_ms { @world.db.fetch(floor_sql, w: @world.workspace, p: post).get(:json) }
       Figures.line("one post sheet, two channels", ours, floor, "ms")
     end

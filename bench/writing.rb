@@ -4,9 +4,9 @@ require "rack/test"
 require_relative "figures"
 
 module Bench
-  # The checks as one types, over HTTP, with 20,000 posts in the database, against an empty request: a call of the same person to
-  # the same post that reads and writes nothing. The opening of the sheet beside it. And the search for what says the same, as all
-  # posts grow and its window does not.
+  # The checks as one types, over HTTP, with 20,000 posts in the database, against an empty request: a call of the
+  # same person to the same post that reads and writes nothing. The opening of the sheet beside it. And the search for
+  # what says the same, as all posts grow and its window does not.
   class Writing
     include Rack::Test::Methods
 

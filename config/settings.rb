@@ -31,7 +31,8 @@ module AskFirst
           next if found.lease > found.network_timeout
 
           raise ArgumentError,
-                "ASK_FIRST_LEASE (#{found.lease} s) must be longer than ASK_FIRST_NETWORK_TIMEOUT (#{found.network_timeout} s): a create must end within its lease."
+                "ASK_FIRST_LEASE (#{found.lease} s) must be longer than ASK_FIRST_NETWORK_TIMEOUT " \
+                  "(#{found.network_timeout} s): a create must end within its lease."
         end
       end
 

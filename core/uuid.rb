@@ -19,6 +19,13 @@ module AskFirst
         hex[16] = (8 | (hex[16].to_i(16) & 3)).to_s(16)
         "#{hex[0, 8]}-#{hex[8, 4]}-#{hex[12, 4]}-#{hex[16, 4]}-#{hex[20, 12]}"
       end
+
+      # @return [Time, nil] when an id of version 7 was made; nil for anything else
+      def time(id)
+        return unless FORMAT.match?(id.to_s) && id[14] == "7"
+
+        Time.at(Rational(id.delete("-")[0, 12].to_i(16), 1000)).utc
+      end
     end
   end
 end

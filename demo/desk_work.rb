@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 module Demo
-  # What writing is furnished with: tracking tags, the book of mentions, the lead's reminders, labels, and a post that uses most
-  # of what a post can have. Through the same acts as the interface.
+  # What writing is furnished with: tracking tags, the book of mentions, the lead's reminders, labels, and a post that
+  # uses most of what a post can have. Through the same acts as the interface.
   class DeskWork
     def initialize(world, clock)
       @world = world
@@ -98,7 +98,8 @@ module Demo
 
     def parts(files)
       text =
-        "Saturday is museum night. @[Harbour Museum] stays open until one, and the late boat waits until the last of you has found their coat.\n\n" \
+        "Saturday is museum night. @[Harbour Museum] stays open until one, and the late boat waits until the last of " \
+          "you has found their coat.\n\n" \
           "Same pier, same fare. The choir sings on the way back. #quillmere #museumnight"
       [
         ["text", :maro, nil, text],
@@ -109,7 +110,8 @@ module Demo
           "text",
           :maro,
           :ticker,
-          "Museum night on Saturday: @[Harbour Museum] is open until one, the late boat waits until the last coat is found."
+          "Museum night on Saturday: @[Harbour Museum] is open until one, the late boat waits until the last coat is " \
+            "found."
         ],
         ["first_comment", :maro, :vitrine, "Boats back at 23:10, 0:10 and when the last of you is there."],
         ["tagged", :maro, :vitrine, [{ "name" => "Harbour Museum", "media" => files.first, "x" => 620, "y" => 410 }]],

@@ -185,7 +185,8 @@ module Demo
       )
     end
 
-    # A freelancer with an end, a client's observer, an invitation that waits, an absence with its stand-in, a role of our own.
+    # A freelancer with an end, a client's observer, an invitation that waits, an absence with its stand-in, a role of
+    # our own.
     def people
       roles = world.db[:roles].to_hash(:name, :id)
       invite(
@@ -269,7 +270,8 @@ module Demo
         part: "text",
         version: 0,
         value:
-          "The 7:20 in fog: look at the lamp before you leave the house. Green, we sail. Amber, ask us. Red, take the bridge bus with your ferry ticket."
+          "The 7:20 in fog: look at the lamp before you leave the house. Green, we sail. Amber, ask us. Red, take " \
+            "the bridge bus with your ferry ticket."
       )
       wall = AskFirst::Core::Plan::WallTime.at(@now - 150, "Europe/Lisbon")
       act(

@@ -178,7 +178,8 @@ module Demo
           draft(
             :quillmere,
             "Low tide times, this week",
-            "Low water at the far pier: Tuesday 13:12, Wednesday 13:58, Thursday 14:41. The ramp is steep for half an hour around it. Bring a hand for the pram.",
+            "Low water at the far pier: Tuesday 13:12, Wednesday 13:58, Thursday 14:41. The ramp is steep for half " \
+              "an hour around it. Bring a hand for the pram.",
             channels: %i[ticker vitrine],
             time: time,
             scene: :pier,
@@ -197,7 +198,8 @@ module Demo
           draft(
             :quillmere,
             "Deckhand’s breakfast",
-            "Five in the morning, first boat: bread, sheep’s cheese, coffee from the engine room. The galley opens to you at six.",
+            "Five in the morning, first boat: bread, sheep’s cheese, coffee from the engine room. The galley opens " \
+              "to you at six.",
             channels: %i[vitrine],
             time: time,
             scene: :boat,
@@ -233,7 +235,9 @@ module Demo
           draft(
             :quillmere,
             "Fog days: how to know before you leave",
-            "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee.\n\nLook at the harbour lamp page before you leave the house: green means we sail, amber means ask, red means take the bridge bus with your ferry ticket.",
+            "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so " \
+              "does your coffee.\n\nLook at the harbour lamp page before you leave the house: green means we sail, " \
+              "amber means ask, red means take the bridge bus with your ferry ticket.",
             channels: %i[ticker vitrine],
             time: wall(:quillmere, 1, 7, 30),
             scene: :boat,
@@ -245,7 +249,8 @@ module Demo
           :quillmere,
           post,
           "text",
-          "Fog on the estuary? The 7:20 waits until the far pier is in sight. Check the harbour lamp before you leave: green we sail, amber ask, red take the bridge bus with your ticket.",
+          "Fog on the estuary? The 7:20 waits until the far pier is in sight. Check the harbour lamp before you " \
+            "leave: green we sail, amber ask, red take the bridge bus with your ticket.",
           channel: :ticker
         )
         write(:quillmere, post, "link", "https://quillmere.example/lamp", person: :maro, channel: :ticker)
@@ -279,7 +284,8 @@ module Demo
         draft(
           :quillmere,
           "Pier café, the autumn menu",
-          "Chestnut soup, quince toast, and the window seat you had in June. The pier café keeps its lamps on until the last boat.",
+          "Chestnut soup, quince toast, and the window seat you had in June. The pier café keeps its lamps on until " \
+            "the last boat.",
           channels: %i[vitrine],
           time: wall(:quillmere, 2, 12),
           scene: :pier,
@@ -294,7 +300,8 @@ module Demo
           draft(
             :quillmere,
             "Season pass, last week",
-            "The autumn price of the season pass ends on Sunday night. Twelve crossings pay for it; most of you make twenty.",
+            "The autumn price of the season pass ends on Sunday night. Twelve crossings pay for it; most of you make " \
+              "twenty.",
             channels: %i[ticker vitrine],
             time: wall(:quillmere, 2, 17),
             scene: :boat,
@@ -339,7 +346,8 @@ module Demo
           draft(
             :quillmere,
             "Winter timetable, what changes at night",
-            "From the first of the month the night boat leaves on the hour, not at ten past. Same pier, same fare, warmer cabin.",
+            "From the first of the month the night boat leaves on the hour, not at ten past. Same pier, same fare, " \
+              "warmer cabin.",
             channels: %i[ticker],
             time: wall(:quillmere, 1, 18)
           )
@@ -394,7 +402,8 @@ module Demo
           draft(
             :brackwater,
             "Ring around the moon",
-            "A ring around the moon is ice, six kilometres up, bending light by twenty-two degrees. Tonight the air is right for it. Look after nine.",
+            "A ring around the moon is ice, six kilometres up, bending light by twenty-two degrees. Tonight the air " \
+              "is right for it. Look after nine.",
             channels: %i[ticker vitrine],
             time: time,
             scene: :stars,
@@ -414,7 +423,8 @@ module Demo
           draft(
             :brackwater,
             "Orionids, where to stand",
-            "Stand with your back to the town and your eyes a hand above the ridge. Twenty an hour if you are patient, none if you look at your phone.",
+            "Stand with your back to the town and your eyes a hand above the ridge. Twenty an hour if you are " \
+              "patient, none if you look at your phone.",
             channels: %i[ticker vitrine],
             time: wall(:brackwater, 3, 19),
             scene: :stars,
@@ -430,7 +440,8 @@ module Demo
           :brackwater,
           post,
           "text",
-          "Stand with your back to the town, eyes a hand above the ridge. Twenty an hour if you are patient. The gate opens at 20:00.",
+          "Stand with your back to the town, eyes a hand above the ridge. Twenty an hour if you are patient. The " \
+            "gate opens at 20:00.",
           channel: :ticker,
           person: :ines
         )
@@ -443,7 +454,8 @@ module Demo
           draft(
             :brackwater,
             "Dome closed for oiling until Friday",
-            "The dome squeaks, so until Friday it gets its yearly oil. The terrace and the small telescopes stay open every clear night.",
+            "The dome squeaks, so until Friday it gets its yearly oil. The terrace and the small telescopes stay " \
+              "open every clear night.",
             channels: %i[ticker],
             time: wall(:brackwater, 1, 10),
             scene: :dome,
@@ -480,7 +492,8 @@ module Demo
           draft(
             :brackwater,
             "Red light, please",
-            "White light costs everyone on the hill ten minutes of seeing. Red torches hang at the gate; take one, bring it back.",
+            "White light costs everyone on the hill ten minutes of seeing. Red torches hang at the gate; take one, " \
+              "bring it back.",
             channels: %i[vitrine],
             time: wall(:brackwater, 2, 18),
             scene: :dome,

@@ -74,7 +74,8 @@ module Demo
     end
 
     # The same people, clients and channels as in a world that was made before, in a database that was cloned from it.
-    # The networks go on meanwhile, so its channels are reached through the accounts' own tokens, which nobody withdraws.
+    # The networks go on meanwhile, so its channels are reached through the accounts' own tokens, which nobody
+    # withdraws.
     # @param other [World]
     def like(other)
       @people = other.people.dup

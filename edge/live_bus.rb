@@ -27,7 +27,8 @@ module AskFirst
         new(bus)
       end
 
-      # Who is told stands in the message, and PostgreSQL takes 8,000 bytes of one: so many ids of people at most in each.
+      # Who is told stands in the message, and PostgreSQL takes 8,000 bytes of one: so many ids of people at most in
+      # each.
       PEOPLE = 100
 
       attr_reader :bus
@@ -36,8 +37,8 @@ module AskFirst
         @bus = bus
       end
 
-      # A page that misses a message fetches again when it comes to the front: that it could not be told never undoes what was
-      # done.
+      # A page that misses a message fetches again when it comes to the front: that it could not be told never undoes
+      # what was done.
       # @param to [Array<String>] person ids
       def publish(workspace_id, message, to:)
         to.each_slice(PEOPLE) do |some|

@@ -5,7 +5,8 @@ require "openssl"
 
 module AskFirst
   module Edge
-    # Encrypts what must not lie in the database in clear (AES-256-GCM), with a key derived from the installation's secret.
+    # Encrypts what must not lie in the database in clear (AES-256-GCM), with a key derived from the installation's
+    # secret.
     class Secrets
       def initialize(secret)
         raise ArgumentError, "ASK_FIRST_SECRET must have at least 64 characters" if secret.length < 64

@@ -4,7 +4,8 @@ require "que"
 
 module AskFirst
   module Jobs
-    # A job finds the process's kit, does one act and is destroyed. What fails is tried again by Que, with growing waits.
+    # A job finds the process's kit, does one act and is destroyed. What fails is tried again by Que, with growing
+    # waits.
     class Base < Que::Job
       class << self
         attr_accessor :kit

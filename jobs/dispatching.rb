@@ -2,11 +2,12 @@
 
 module AskFirst
   module Jobs
-    # Sends what is due. One thread looks at the rows and claims, many at once; senders each make one create after the other; one
-    # keeps what came of them, together. What takes long (files that go up, networks that are asked) is done beside it.
+    # Sends what is due. One thread looks at the rows and claims, many at once; senders each make one create after the
+    # other; one keeps what came of them, together. What takes long (files that go up, networks that are asked) is
+    # done beside it.
     #
-    # Nothing is handed from here to there but what lies in the database: this process may die at any moment, and another one,
-    # with the same rows before it, goes on.
+    # Nothing is handed from here to there but what lies in the database: this process may die at any moment, and
+    # another one, with the same rows before it, goes on.
     class Dispatching
       SENDERS = 8
       HELPERS = 4
@@ -34,7 +35,10 @@ module AskFirst
       def run
         working = Array.new(SENDERS) { worker { send_next } } + Array.new(HELPERS) { worker { help_next } }
         keeping = worker { keep_next }
-        sleep(LOOK_EVERY) unless look until @stop
+        until @stop
+          found = look
+          sleep(LOOK_EVERY) unless found
+        end
         [@to_send, @to_help].each(&:close)
         working.each(&:join)
         @ended.close

@@ -6,8 +6,8 @@ require "socket"
 
 module AskFirst
   module Jobs
-    # The dispatcher process: sends what is due, works the queue, renews connections, and beats for all to hear. TERM lets what was
-    # begun end. When the database goes away it ends; its keeper (bin/dispatcher) starts it again.
+    # The dispatcher process: sends what is due, works the queue, renews connections, and beats for all to hear. TERM
+    # lets what was begun end. When the database goes away it ends; its keeper (bin/dispatcher) starts it again.
     class Process
       WORKERS = 6
       # Three take only what is due or addressed to people: a page that does not answer must not hold up the others.

@@ -6,16 +6,19 @@ require "cgi"
 require "uri"
 
 module StandIns
-  # Signing in and consenting at a network, and its token endpoints. Sources: RFC 6749 (authorization code), RFC 7636 (PKCE),
-  # RFC 7009 (revocation), RFC 8414 (metadata), RFC 9207 (the issuer in the answer).
+  # Signing in and consenting at a network, and its token endpoints. Sources: RFC 6749 (authorization code), RFC 7636
+  # (PKCE), RFC 7009 (revocation), RFC 8414 (metadata), RFC 9207 (the issuer in the answer).
   class ConsentPages < Sinatra::Base
     set :environment, :production
     set :protection, false
     set :host_authorization, permitted_hosts: []
 
     STYLE =
-      "body{font:16px/1.5 sans-serif;max-width:30em;margin:3em auto;padding:0 1em;background:#f4f4f2;color:#222}form{background:#fff;padding:1.5em}" \
-        "label{display:block;margin:.6em 0}input[type=text],input[type=password]{display:block;width:100%;padding:.5em;font:inherit;box-sizing:border-box}" \
+      "body{font:16px/1.5 sans-serif;max-width:30em;margin:3em auto;padding:0 " \
+        "1em;background:#f4f4f2;color:#222}form{background:#fff;padding:1.5em}" \
+        "label{display:block;margin:.6em 0}" \
+        "input[type=text],input[type=password]{display:block;width:100%;padding:.5em;font:inherit;" \
+        "box-sizing:border-box}" \
         "button{font:inherit;padding:.6em 1.2em;margin-right:.6em}p.wrong{color:#a00}"
     CARRIED = %w[response_type client_id redirect_uri state code_challenge code_challenge_method scope].freeze
 
@@ -28,7 +31,9 @@ module StandIns
       def refuse(word, sentence) = json({ error: word, error_description: sentence }, 400)
 
       def page(title, body)
-        "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><meta name=\"viewport\" content=\"width=device-width\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
+        "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><meta name=\"viewport\" " \
+          "content=\"width=device-width\"><title>#{h title}</title><style>#{STYLE}</style>" \
+          "<h1>#{h title}</h1>#{body}</html>"
       end
 
       def carried
@@ -127,7 +132,8 @@ module StandIns
 
       boxes =
         handles.map do |handle|
-          "<label><input type=\"checkbox\" name=\"handles[]\" value=\"#{h handle}\" checked> #{h network.accounts[handle].name} (@#{h handle})</label>"
+          "<label><input type=\"checkbox\" name=\"handles[]\" value=\"#{h handle}\" checked> " \
+            "#{h network.accounts[handle].name} (@#{h handle})</label>"
         end
       page("May this application post for you?", <<~HTML)
         <form method="post" action="/networks/#{network.slug}/authorize">#{carried}

@@ -42,9 +42,12 @@ module StandIns
           end
         end
       faults = FAULTS.map { |name, what| "<li><code>#{name}</code>: #{what}</li>" }
-      "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>Stand-ins</title><style>body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto}</style>" \
-        "<h1>Stand-ins</h1><p>Invented networks and a mail server, for trying things out.</p><h2>Mail</h2><p><a href=\"/mail\">Mailboxes</a></p>" \
-        "<h2>Accounts</h2><ul>#{accounts.join}</ul><h2>Faults</h2><p>POST /control/NETWORK/faults with {handle, kind, seconds, times}:</p><ul>#{faults.join}</ul></html>"
+      "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>Stand-ins</title><style>body{font:16px/1.5 " \
+        "sans-serif;max-width:40em;margin:2em auto}</style>" \
+        "<h1>Stand-ins</h1><p>Invented networks and a mail server, for trying things out.</p><h2>Mail</h2><p><a " \
+        "href=\"/mail\">Mailboxes</a></p>" \
+        "<h2>Accounts</h2><ul>#{accounts.join}</ul><h2>Faults</h2><p>POST /control/NETWORK/faults with {handle, " \
+        "kind, seconds, times}:</p><ul>#{faults.join}</ul></html>"
     end
 
     post "/control/:network/accounts" do

@@ -5,8 +5,8 @@ require "digest"
 require "securerandom"
 
 module StandIns
-  # What people have consented to at one network: OAuth 2.0 authorization code with PKCE (RFC 6749, RFC 7636), tokens that
-  # expire, refresh tokens that are used once, revocation (RFC 7009).
+  # What people have consented to at one network: OAuth 2.0 authorization code with PKCE (RFC 6749, RFC 7636), tokens
+  # that expire, refresh tokens that are used once, revocation (RFC 7009).
   class Grants
     CODE_LIFE = 60
     Grant = Struct.new(:id, :login, :handles, :access, :refresh, :expires_at, :revoked, :before, keyword_init: true)
@@ -48,8 +48,8 @@ module StandIns
       end
     end
 
-    # The old refresh token works until the new access token has been used once: a reply that got lost loses nothing. (A network
-    # may do so or not: RFC 6749, section 6, leaves it open.)
+    # The old refresh token works until the new access token has been used once: a reply that got lost loses nothing.
+    # (A network may do so or not: RFC 6749, section 6, leaves it open.)
     # @return [Grant, nil] with new tokens
     def refresh(token)
       @lock.synchronize do

@@ -70,20 +70,20 @@ module StandIns
     set :host_authorization, permitted_hosts: []
 
     STYLE =
-      "body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto;padding:0 1em}li{margin:.4em 0}iframe{width:100%;height:30em;border:1px solid #ccc}"
+      "body{font:16px/1.5 sans-serif;max-width:40em;margin:2em auto;padding:0 1em}li{margin:.4em " \
+        "0}iframe{width:100%;height:30em;border:1px solid #ccc}"
 
     helpers do
       def h(text) = CGI.escapeHTML(text.to_s)
       def page(title, body) =
-        "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
+        "<!doctype html><html lang=\"en\"><meta " \
+          "charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
     end
 
     get "/mail" do
       boxes = settings.mailboxes.all.group_by { |letter| letter.to.downcase }
-      page(
-        "Mailboxes",
-        "<ul>#{boxes.map { |to, letters| "<li><a href=\"/mail/#{CGI.escape(to)}\">#{h to}</a> (#{letters.size})</li>" }.join}</ul>"
-      )
+      rows = boxes.map { |to, letters| "<li><a href=\"/mail/#{CGI.escape(to)}\">#{h to}</a> (#{letters.size})</li>" }
+      page("Mailboxes", "<ul>#{rows.join}</ul>")
     end
 
     get "/mail/:address.json" do

@@ -12,7 +12,9 @@ module StandIns
     set :host_authorization, permitted_hosts: []
 
     STYLE =
-      "body{font:16px/1.5 sans-serif;max-width:34em;margin:2em auto;padding:0 1em;background:#f4f4f2;color:#222}article{background:#fff;padding:1em;margin:1em 0}img{max-width:100%}time{color:#666;font-size:13px}p{white-space:pre-line}"
+      "body{font:16px/1.5 sans-serif;max-width:34em;margin:2em auto;padding:0 " \
+        "1em;background:#f4f4f2;color:#222}article{background:#fff;padding:1em;margin:1em 0}" \
+        "img{max-width:100%}time{color:#666;font-size:13px}p{white-space:pre-line}"
 
     helpers do
       def network = settings.networks.fetch(params[:network]) { halt 404 }
@@ -21,7 +23,8 @@ module StandIns
       def account = network.accounts[params[:handle]] || halt(404)
 
       def page(title, body)
-        "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
+        "<!doctype html><html lang=\"en\"><meta " \
+          "charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
       end
 
       def files(post)
@@ -42,7 +45,8 @@ module StandIns
         event = first.call("event")
         [
           card &&
-            "<blockquote><b>#{h card["title"]}</b><br>#{h card["words"]}<br><a href=\"#{h card["url"]}\">#{h card["url"]}</a></blockquote>",
+            "<blockquote><b>#{h card["title"]}</b><br>#{h card["words"]}<br><a " \
+              "href=\"#{h card["url"]}\">#{h card["url"]}</a></blockquote>",
           event && "<p>#{h event["name"]}, #{h event["starts"].tr("T", " ")}, #{h event["place"]}</p>",
           first.call("call-to-action") && "<p><button>#{h first.call("call-to-action")}</button></p>",
           properties["tagged"]&.any? && "<p>With #{properties["tagged"].map { |one| h(one["id"]) }.join(", ")}</p>",
@@ -56,7 +60,9 @@ module StandIns
             value, alt = photo.is_a?(Hash) ? photo.values_at("value", "alt") : [photo, ""]
             "<img src=\"#{h value}\" alt=\"#{h alt}\">"
           end
-        "<article id=\"#{post.id}\">#{pictures.join}#{files(post)}<p>#{h Array(post.properties["content"]).first}</p>#{beside(post.properties)}<time>#{h post.at}</time> <a href=\"#{base}/@#{post.handle}/#{post.id}\">this post</a></article>"
+        text = Array(post.properties["content"]).first
+        "<article id=\"#{post.id}\">#{pictures.join}#{files(post)}<p>#{h text}</p>#{beside(post.properties)}" \
+          "<time>#{h post.at}</time> <a href=\"#{base}/@#{post.handle}/#{post.id}\">this post</a></article>"
       end
     end
 

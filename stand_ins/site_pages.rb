@@ -4,8 +4,8 @@ require "sinatra/base"
 require "cgi"
 
 module StandIns
-  # A handful of invented client sites, each found by the host that it is asked for, with Open Graph data. A page that moved, one
-  # that is gone and one that takes its time are there too.
+  # A handful of invented client sites, each found by the host that it is asked for, with Open Graph data. A page that
+  # moved, one that is gone and one that takes its time are there too.
   class SitePages < Sinatra::Base
     set :environment, :production
     set :protection, false
@@ -60,11 +60,14 @@ module StandIns
       title, words = site[request.path_info]
       halt 404, "<!doctype html><title>Not here</title><p>There is no such page." if title.nil?
       content_type "text/html"
-      "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><meta property=\"og:title\" content=\"#{h title}\">" \
-        "<meta property=\"og:description\" content=\"#{h words}\"><meta property=\"og:image\" content=\"/picture.png\"><h1>#{h title}</h1><p>#{h words}</p></html>"
+      "<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>#{h title}</title><meta property=\"og:title\" " \
+        "content=\"#{h title}\">" \
+        "<meta property=\"og:description\" content=\"#{h words}\"><meta property=\"og:image\" " \
+        "content=\"/picture.png\"><h1>#{h title}</h1><p>#{h words}</p></html>"
     end
 
-    # A plain picture as PNG, made by hand: 1200 x 630 of one colour. Source: PNG, W3C Recommendation, chunks IHDR, IDAT, IEND.
+    # A plain picture as PNG, made by hand: 1200 x 630 of one colour. Source: PNG, W3C Recommendation, chunks IHDR,
+    # IDAT, IEND.
     module Picture
       WIDTH = 1200
       HEIGHT = 630

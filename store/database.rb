@@ -13,7 +13,8 @@ module AskFirst
 
       # @param url [String] with the role that the process works under
       # @param pool [Integer] connections at most
-      # @param idle [Numeric, nil] seconds after which the server ends a transaction in which nothing happens: a process that was
+      # @param idle [Numeric, nil] seconds after which the server ends a transaction in which nothing happens: a
+      # process that was
       #   frozen in the middle of one must not hold its locks for all others
       def connect(url, pool: 12, idle: nil)
         Sequel.default_timezone = :utc

@@ -5,7 +5,8 @@ module AskFirst
     # Locks, always taken in one order: agency, workspace, channel, post. An act that can change a verdict locks its
     # narrowest gate; the dispatcher locks all four for share while it checks and marks a showing as sending.
     #
-    # FOR NO KEY UPDATE, so that a foreign key's look at the same row (FOR KEY SHARE) does not wait for an act that holds it:
+    # FOR NO KEY UPDATE, so that a foreign key's look at the same row (FOR KEY SHARE) does not wait for an act that
+    # holds it:
     # with FOR UPDATE, whoever inserted a row under a narrow gate waited for a wider one, against the order.
     module Gates
       LOCK = "FOR NO KEY UPDATE"
@@ -25,11 +26,12 @@ module AskFirst
         scope.db[:workspaces].where(id: scope.workspace_id).lock_style(LOCK).select_map(:id)
       end
 
-      # All four for many showings of one client, in the order above and each kind by its ids. A post that somebody is at is left
-      # out instead of waited for: whoever sends comes back for it.
+      # All four for many showings of one client, in the order above and each kind by its ids. A post that somebody is
+      # at is left out instead of waited for: whoever sends comes back for it.
       # @param channel_ids [Array<String>]
       # @param post_ids [Array<String>]
-      # @return [Array(Hash, Time, Array<String>)] the client's row (nil when it is gone) with :brought_back (whether the database
+      # @return [Array(Hash, Time, Array<String>)] the client's row (nil when it is gone) with :brought_back (whether
+      # the database
       #   was, and nobody has looked yet), the database's clock, the posts' ids
       def for_sending_many(scope, channel_ids:, post_ids:)
         client =
@@ -55,7 +57,8 @@ module AskFirst
       private_class_method :unlooked
 
       # All four in one statement, which locks its tables in the order in which it names them.
-      # @param moves [Boolean] whether the act itself moves the post on: two that both share its gate would wait for each other
+      # @param moves [Boolean] whether the act itself moves the post on: two that both share its gate would wait for
+      # each other
       # @return [Hash, nil] the workspace's row; nil when it is gone
       def for_sending(scope, channel_id:, post_id:, moves: false)
         scope

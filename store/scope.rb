@@ -2,8 +2,8 @@
 
 module AskFirst
   module Store
-    # The one way to a client's rows: everything is read and written for these workspaces, as this person. The database is
-    # told the same for each transaction, and its policies hold even when a query forgets.
+    # The one way to a client's rows: everything is read and written for these workspaces, as this person. The
+    # database is told the same for each transaction, and its policies hold even when a query forgets.
     class Scope
       attr_reader :db, :workspace_ids, :person_id, :side, :limits
 
@@ -28,8 +28,8 @@ module AskFirst
         new(db, workspace_ids: [], person_id: nil, side: "", secret: digest)
       end
 
-      # The same without the channel limits: for what an act must not miss, though whoever does it sees only a part. Nothing that
-      # is read so is shown.
+      # The same without the channel limits: for what an act must not miss, though whoever does it sees only a part.
+      # Nothing that is read so is shown.
       def whole
         if limits.empty?
           self
@@ -43,8 +43,8 @@ module AskFirst
         db[table].where(Sequel[table][:workspace_id] => workspace_ids.size == 1 ? workspace_ids.first : workspace_ids)
       end
 
-      # Rows of what was found over many workspaces: each by its workspace and its id, which is one look into an index. Every id
-      # in every workspace would be 200 looks for each.
+      # Rows of what was found over many workspaces: each by its workspace and its id, which is one look into an
+      # index. Every id in every workspace would be 200 looks for each.
       # @param pairs [Array<Array(String, String)>] workspace id and the value of the column
       def rows_at(table, pairs, column: :id)
         mine = workspace_ids.to_set
@@ -87,6 +87,11 @@ module AskFirst
         return if values.empty?
 
         db[table].multi_insert(values.map { |row| row.merge(workspace_id: workspace_id) })
+      end
+
+      # @return [Boolean] false when a row with this key is there already
+      def insert_new(table, row)
+        db[table].insert_conflict.returning(:id).insert(row.merge(workspace_id: workspace_id)).any?
       end
 
       def workspace_id

@@ -25,7 +25,8 @@ module AskFirst
                 version: seen_version,
                 second_factor_required: body_json["second_factor_required"],
                 session_hours: body_json["session_hours"],
-                mail_domains: body_json["mail_domains"]
+                mail_domains: body_json["mail_domains"],
+                leads_change_route: body_json["leads_change_route"]
               )
           )
         end

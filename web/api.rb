@@ -4,7 +4,8 @@ require "sinatra/base"
 
 module AskFirst
   module Web
-    # What all routes share: who asks, JSON in and out, errors as problem details. Routes parse and hand over, nothing else.
+    # What all routes share: who asks, JSON in and out, errors as problem details. Routes parse and hand over, nothing
+    # else.
     class Api < Sinatra::Base
       set :environment, :production
       set :protection, false # our own: SameOrigin, SafeHeaders
@@ -26,7 +27,8 @@ module AskFirst
                ProfileRoutes,
                ClientsRoutes,
                ChannelsRoutes,
-               PermissionsRoutes
+               PermissionsRoutes,
+               PlanRoutes
 
       before { refuse_while_looking }
 
@@ -99,8 +101,8 @@ module AskFirst
             end
         end
 
-        # A page that is still open says whose it is: what one person typed is not taken as another one's, who has signed in since in the
-        # same browser.
+        # A page that is still open says whose it is: what one person typed is not taken as another one's, who has
+        # signed in since in the same browser.
         def require_same_person!(id)
           said = request.env["HTTP_AS_PERSON"]
           return if said.nil? || said == id || request.get? || request.head?
@@ -130,7 +132,8 @@ module AskFirst
           )
         end
 
-        # The member that the signed-in person is in the workspace of the address; else the one answer for all strangers.
+        # The member that the signed-in person is in the workspace of the address; else the one answer for all
+        # strangers.
         def member
           @member ||=
             begin

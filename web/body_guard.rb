@@ -4,8 +4,8 @@ require "stringio"
 
 module AskFirst
   module Web
-    # Before anything reads them: addresses with NUL or broken UTF-8, queries that cannot be taken apart, forms where there are
-    # none, and JSON that is too large or no UTF-8.
+    # Before anything reads them: addresses with NUL or broken UTF-8, queries that cannot be taken apart, forms where
+    # there are none, and JSON that is too large or no UTF-8.
     class BodyGuard
       MOST = 2 * 1024 * 1024
       # an escaped half of a surrogate pair without its other half, as browsers write it

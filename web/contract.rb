@@ -6,22 +6,14 @@ module AskFirst
   module Web
     # The OpenAPI document is the one description of input: requests are checked against it as they come.
     module Contract
-      PATH = File.expand_path("openapi/openapi.yaml", __dir__)
-
       # Committee's errors as problem details.
       class BadInput < Committee::ValidationError
         def render
           field = Contract.field_of(message)
           status = id == :not_found ? 404 : 422
           code = status == 404 ? "not_found" : "bad_input"
-          detail =
-            (
-              if status == 404
-                "That is not here, or not yours to see."
-              else
-                "The request does not fit its description: #{Contract.short(message)}"
-              end
-            )
+          detail = "The request does not fit its description: #{Contract.short(message)}"
+          detail = "That is not here, or not yours to see." if status == 404
           Problem.reply(
             status,
             code,
@@ -35,7 +27,8 @@ module AskFirst
       module_function
 
       def schema
-        @schema ||= Committee::Drivers.load_from_file(PATH, parser_options: { strict_reference_validation: true })
+        @schema ||=
+          Committee::Drivers.load_from_data(OpenApi.document, parser_options: { strict_reference_validation: true })
       end
 
       def options

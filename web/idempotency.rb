@@ -30,7 +30,8 @@ module AskFirst
       def remembered(env, caller_id, key)
         row = {
           route:
-            "#{env["REQUEST_METHOD"]} #{env["PATH_INFO"]}#{"?#{env["QUERY_STRING"]}" unless env["QUERY_STRING"].to_s.empty?}",
+            "#{env["REQUEST_METHOD"]} " \
+              "#{env["PATH_INFO"]}#{"?#{env["QUERY_STRING"]}" unless env["QUERY_STRING"].to_s.empty?}",
           body_digest: digest(env)
         }
         return answer_of(caller_id, key, row) unless first?(caller_id, key, row)

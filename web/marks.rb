@@ -2,8 +2,8 @@
 
 module AskFirst
   module Web
-    # The web process marks its database too (App::Dispatch::Marking): what people do while no dispatcher runs is then known to be
-    # missing from one that is brought back.
+    # The web process marks its database too (App::Dispatch::Marking): what people do while no dispatcher runs is then
+    # known to be missing from one that is brought back.
     module Marks
       EVERY = 2 # seconds
 

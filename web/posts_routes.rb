@@ -16,9 +16,15 @@ module AskFirst
                )
         end
         app.post("/api/w/:workspace/posts") do
-          json({ id: act(App::Posts::MakePost, subject: body_json.fetch("subject", "")) }, 201)
+          made = act(App::Posts::MakePost, subject: body_json.fetch("subject", ""), post_id: body_json["id"])
+          json({ id: made }, 201)
         end
+        app.get("/api/w/:workspace/new-posts") { json act(App::Posts::NewSheet) }
+        app.get("/api/w/:workspace/new-posts/:new") { json act(App::Posts::NewSheet, post_id: params[:new]) }
         app.get("/api/w/:workspace/posts/:post") { json act(App::Posts::PostSheet, post_id: params[:post]) }
+        app.get("/api/w/:workspace/posts/:post/blocks") do
+          json act(App::Posts::PostSheet, post_id: params[:post], blocks: params[:names].split(","))
+        end
         app.get("/api/w/:workspace/posts/:post/revisions") do
           json act(App::Posts::Revisions, post_id: params[:post], from: params[:from]&.to_i, to: params[:to]&.to_i)
         end
@@ -26,6 +32,7 @@ module AskFirst
           json act(App::Record::PostRecord, post_id: params[:post], after: params[:after])
         end
         parts(app)
+        discarding(app)
         opening(app)
       end
 
@@ -70,6 +77,17 @@ module AskFirst
                  channel_id: body_json["channel"],
                  value: body_json["value"]
                )
+        end
+      end
+
+      def self.discarding(app)
+        app.post("/api/w/:workspace/posts/:post/discard") do
+          act(App::Posts::DiscardPost, post_id: params[:post])
+          done
+        end
+        app.post("/api/w/:workspace/posts/:post/bring-back") do
+          act(App::Posts::BringBack, post_id: params[:post])
+          done
         end
       end
 

@@ -2,9 +2,9 @@
 
 module AskFirst
   module Web
-    # The cookie of a session is written when something in it changed, and with writes; not with every read. A read that began
-    # before (a live poll, a page still being fetched) would bring back what the session held then: somebody who just began to look
-    # as another, or stopped, would find it undone.
+    # The cookie of a session is written when something in it changed, and with writes; not with every read. A read
+    # that began before (a live poll, a page still being fetched) would bring back what the session held then:
+    # somebody who just began to look as another, or stopped, would find it undone.
     class QuietSession
       SAFE = %w[GET HEAD].freeze
 

@@ -2,8 +2,8 @@
 
 module AskFirst
   module Web
-    # The mail with the link that resets a password. It goes by the queue, encrypted, so that the page answers as fast for an
-    # address that nobody has.
+    # The mail with the link that resets a password. It goes by the queue, encrypted, so that the page answers as fast
+    # for an address that nobody has.
     module ResetMail
       module_function
 

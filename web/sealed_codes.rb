@@ -2,8 +2,8 @@
 
 module AskFirst
   module Web
-    # Recovery codes lie encrypted, so that who reads the database holds no second factor. Those from before are sealed when they
-    # are first looked at. Included into Rodauth's class.
+    # Recovery codes lie encrypted, so that who reads the database holds no second factor. Those from before are
+    # sealed when they are first looked at. Included into Rodauth's class.
     class SealedCodes < Module
       MARK = "sealed:"
 

@@ -2,8 +2,8 @@
 
 module AskFirst
   module Web
-    # How long a session lasts and whether it takes a second factor: the strictest rule of the agencies that bind a person, their
-    # own and those of the clients where they are a member. Read at most every few seconds.
+    # How long a session lasts and whether it takes a second factor: the strictest rule of the agencies that bind a
+    # person, their own and those of the clients where they are a member. Read at most every few seconds.
     class SessionPolicy
       KEPT = 5 # seconds
       MOST = 1_000 # persons that are remembered

@@ -8,9 +8,9 @@ require "mail"
 
 module AskFirst
   module Web
-    # Sign-in by Rodauth: password (argon2id), second factor (TOTP) with recovery codes, a server-side list of sessions, change and
-    # reset of the password. A wrong address and a wrong password get the same answer; who tries again and again is slowed down
-    # (SignInBrake).
+    # Sign-in by Rodauth: password (argon2id), second factor (TOTP) with recovery codes, a server-side list of
+    # sessions, change and reset of the password. A wrong address and a wrong password get the same answer; who tries
+    # again and again is slowed down (SignInBrake).
     module SignIn
       module_function
 

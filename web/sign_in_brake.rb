@@ -6,8 +6,8 @@ require "openssl"
 
 module AskFirst
   module Web
-    # Slows down who tries to sign in with wrong passwords (Core::People::Brake). Known names, people of the client's side and
-    # names that nobody has take the same time and get the same answers, also after many tries.
+    # Slows down who tries to sign in with wrong passwords (Core::People::Brake). Known names, people of the client's
+    # side and names that nobody has take the same time and get the same answers, also after many tries.
     class SignInBrake
       LOGIN = "/api/auth/login"
       COOKIE = "af_device"

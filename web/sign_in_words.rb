@@ -2,8 +2,8 @@
 
 module AskFirst
   module Web
-    # Rodauth's replies as problem details, in our words. Which of address and password was wrong would tell which accounts
-    # exist, so it is not said; neither is whether a reset was mailed.
+    # Rodauth's replies as problem details, in our words. Which of address and password was wrong would tell which
+    # accounts exist, so it is not said; neither is whether a reset was mailed.
     module SignInWords
       WRONG = "The address or the password is not right."
       # what Rodauth gives as the reason => [status, code, sentence, way on, field]

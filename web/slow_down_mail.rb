@@ -11,13 +11,16 @@ module AskFirst
           App::Letter
             .new(person[:name])
             .say(
-              "Somebody tried several times to sign in to Ask First as you, with a wrong password. Further tries are slowed down."
+              "Somebody tried several times to sign in to Ask First as you, with a wrong password. Further tries are " \
+                "slowed down."
             )
             .say(
-              "If it was you, wait a few minutes, or choose a new password from the sign-in page. You can go on from a device that you have used before."
+              "If it was you, wait a few minutes, or choose a new password from the sign-in page. You can go on from " \
+                "a device that you have used before."
             )
             .small(
-              "If it was not you, nothing is lost: your password was not found. A second factor keeps you safe even if it were."
+              "If it was not you, nothing is lost: your password was not found. A second factor keeps you safe even " \
+                "if it were."
             )
         sealed = kit.secrets.seal(JSON.generate(subject: "Wrong passwords for your Ask First account", **letter.parts))
         kit.queue.sealed_mail(person[:email], sealed, at: kit.now)

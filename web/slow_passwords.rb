@@ -2,7 +2,8 @@
 
 module AskFirst
   module Web
-    # Who is signed in and is asked for the password once more gets no endless tries at it. Included into Rodauth's class.
+    # Who is signed in and is asked for the password once more gets no endless tries at it. Included into Rodauth's
+    # class.
     class SlowPasswords < Module
       # @param kit [App::Kit]
       def initialize(kit)

@@ -2,8 +2,8 @@
 
 module AskFirst
   module Web
-    # What stands around the parts of a post while it is written: checks as one types, copies, labels, the note, the book of
-    # mentions, link previews, reminders, and who else is there.
+    # What stands around the parts of a post while it is written: checks as one types, copies, labels, the note, the
+    # book of mentions, link previews, reminders, and who else is there.
     module WritingRoutes
       def self.registered(app)
         at = "/api/w/:workspace/posts/:post"

@@ -3,14 +3,14 @@
 module AskFirst
   module App
     module Agency
-      # Changes the agency's policies: whether a second factor is required, how long a session lasts, from which mail domains
-      # people of the agency's side may be invited.
+      # Changes the agency's policies: whether a second factor is required, how long a session lasts, from which mail
+      # domains people of the agency's side may be invited, whether leads may change the route of their clients.
       class ChangePolicies < AgencyAct
         DOMAIN = /\A([a-z0-9]([a-z0-9-]*[a-z0-9])?\.)+[a-z]{2,}\z/
         HOURS = (1..720)
 
         # @return [Integer] the new version
-        def call(version:, second_factor_required:, session_hours:, mail_domains:)
+        def call(version:, second_factor_required:, session_hours:, mail_domains:, leads_change_route:)
           require_ability!("agency_own")
           before = db[:agencies].where(id: person.agency_id).for_update.first
           raise changed(before) if before[:version] != version
@@ -24,6 +24,7 @@ module AskFirst
             second_factor_required: second_factor_required,
             session_hours: session_hours,
             mail_domains: Sequel.pg_array(domains, :text),
+            leads_change_route: leads_change_route,
             version: version + 1
           )
           record(
@@ -32,7 +33,8 @@ module AskFirst
             after: {
               second_factor_required: second_factor_required,
               session_hours: session_hours,
-              mail_domains: domains
+              mail_domains: domains,
+              leads_change_route: leads_change_route
             }
           )
           version + 1
@@ -41,7 +43,9 @@ module AskFirst
         private
 
         def plain(row)
-          row.slice(:second_factor_required, :session_hours).merge(mail_domains: row[:mail_domains].to_a)
+          row.slice(:second_factor_required, :session_hours, :leads_change_route).merge(
+            mail_domains: row[:mail_domains].to_a
+          )
         end
 
         def domains(list)

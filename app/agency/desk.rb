@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Agency
-      # What waits for me, what waits for others and for how long, what can be released, what goes next, what is in trouble.
+      # What waits for me, what waits for others and for how long, what can be released, what goes next, what is in
+      # trouble.
       # One set of queries over all of the person's workspaces.
       class Desk
         SHOWN = 30

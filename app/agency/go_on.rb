@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Agency
-      # An owner has looked at a database that was brought back: what is known may be sent again. What is unconfirmed waits for a word
-      # of its own (Dispatch::Confirm).
+      # An owner has looked at a database that was brought back: what is known may be sent again. What is unconfirmed
+      # waits for a word of its own (Dispatch::Confirm).
       class GoOn < AgencyAct
         def call
           require_ability!("agency_own")

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Agency
-      # People across clients and clients across people: one table, read either way. With deleted clients in their days of grace.
+      # People across clients and clients across people: one table, read either way. With deleted clients in their
+      # days of grace.
       class People < AgencyAct
         # @return [Hash] JSON-ready
         def call

@@ -15,6 +15,7 @@ module AskFirst
             second_factor_required: row[:second_factor_required],
             session_hours: row[:session_hours],
             mail_domains: row[:mail_domains].to_a,
+            leads_change_route: row[:leads_change_route],
             version: row[:version],
             without_second_factor:
               people

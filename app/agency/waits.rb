@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Agency
-      # How many things wait for the reader in each of their clients: for the masthead and the switcher. One query over all of them.
+      # How many things wait for the reader in each of their clients: for the masthead and the switcher. One query
+      # over all of them.
       module Waits
         module_function
 

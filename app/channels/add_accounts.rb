@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Adds the ticked accounts of a consent to the client, connects again what had lapsed, and connects what was planned. The
-      # posts there keep everything; what a yes was given for stays the account that it was given for.
+      # Adds the ticked accounts of a consent to the client, connects again what had lapsed, and connects what was
+      # planned. The posts there keep everything; what a yes was given for stays the account that it was given for.
       class AddAccounts < Act
         opens :client, "add_channel", gate: true
 
@@ -44,10 +44,12 @@ module AskFirst
 
           raise Core::Conflict.new(
                   "other_account",
-                  "You came back with #{chosen.map { |one| one["name"] }.join(" and ")}, but “#{wanted[:name]}” is #{wanted[:account]}.",
+                  "You came back with #{chosen.map { |one| one["name"] }.join(" and ")}, but “#{wanted[:name]}” is " \
+                    "#{wanted[:account]}.",
                   field: "accounts",
                   way_on:
-                    "Sign in at the network with the name that posts for that account, or add this one as a channel of its own from the channels page.",
+                    "Sign in at the network with the name that posts for that account, or add this one as a channel " \
+                      "of its own from the channels page.",
                   facts: {
                     "wanted" => wanted[:account]
                   }
@@ -61,7 +63,8 @@ module AskFirst
           account, clients = elsewhere.first
           raise Core::Conflict.new(
                   "connected_elsewhere",
-                  "#{chosen.find { |one| one["account"] == account }["name"]} is connected at #{clients.join(" and ")} already.",
+                  "#{chosen.find { |one| one["account"] == account }["name"]} is connected at " \
+                    "#{clients.join(" and ")} already.",
                   field: "accounts",
                   way_on: "Take it off, or say that it is meant here too.",
                   facts: {

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Adds a channel that no network takes: a newsletter, a leaflet. It is planned and approved like the others, and ticked off
-      # by hand.
+      # Adds a channel that no network takes: a newsletter, a leaflet. It is planned and approved like the others, and
+      # ticked off by hand.
       class AddOffline < Act
         opens :client, "add_channel"
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Archives a channel: no post goes there any more, what was there stays. Its releases must be taken back first, since
-      # something that was promised is not dropped in passing.
+      # Archives a channel: no post goes there any more, what was there stays. Its releases must be taken back first,
+      # since something that was promised is not dropped in passing.
       class ArchiveChannel < Act
         opens :channel, "connect"
 

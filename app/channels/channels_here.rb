@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # A client's channels with how their connections are, what is planned there, the sets, and the networks to connect to.
+      # A client's channels with how their connections are, what is planned there, the sets, and the networks to
+      # connect to.
       class ChannelsHere < Act
         stepwise
         opens :client, "see_people"

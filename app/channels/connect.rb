@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Adds one account at a network whose access token somebody holds, for any site that speaks Micropub. Accounts at a
-      # network with a consent page come by BeginConnect and AddAccounts.
+      # Adds one account at a network whose access token somebody holds, for any site that speaks Micropub. Accounts
+      # at a network with a consent page come by BeginConnect and AddAccounts.
       class Connect < Act
         stepwise
         opens :client, "add_channel"

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # What a person came back with from a network: the accounts, and what each already is here. That an account is connected
-      # at another client is said only to whoever is a member there.
+      # What a person came back with from a network: the accounts, and what each already is here. That an account is
+      # connected at another client is said only to whoever is a member there.
       class ConnectTry < Act
         opens :client, "connect"
 

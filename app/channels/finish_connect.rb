@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # A person comes back from a network. Only who began may finish, once, within minutes. The accounts that they consented to
-      # are kept until they have ticked which to add.
+      # A person comes back from a network. Only who began may finish, once, within minutes. The accounts that they
+      # consented to are kept until they have ticked which to add.
       module FinishConnect
         module_function
 

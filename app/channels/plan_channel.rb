@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Adds a channel before it is connected: it can be written for and approved. The account's public address is given now,
-      # since a yes is a yes to where it goes; only that account can be connected to it later.
+      # Adds a channel before it is connected: it can be written for and approved. The account's public address is
+      # given now, since a yes is a yes to where it goes; only that account can be connected to it later.
       class PlanChannel < Act
         stepwise
         opens :client, "add_channel"

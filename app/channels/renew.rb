@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Renews connections before they lapse. Runs every few seconds in the dispatcher, under the jobs' role; a refresh token may
-      # be good for one use, so one process at a time asks.
+      # Renews connections before they lapse. Runs every few seconds in the dispatcher, under the jobs' role; a
+      # refresh token may be good for one use, so one process at a time asks.
       class Renew
         AHEAD = 600 # seconds before the end
         LONGEST = 60 # seconds that one renewal may take; then it was cut off
@@ -32,8 +32,8 @@ module AskFirst
 
         private
 
-        # Who renews says so first, and holds no transaction while the network is asked. Whoever was killed in between leaves the
-        # connection as it was: it goes on until its token ends, and is tried again with what it had.
+        # Who renews says so first, and holds no transaction while the network is asked. Whoever was killed in between
+        # leaves the connection as it was: it goes on until its token ends, and is tried again with what it had.
         def renew(workspace_id, id, soon)
           row = take(workspace_id, id, soon) or return false
           grant = @kit.consent.refresh(row[:network_address], @kit.secrets.open(row[:refresh_token]))
@@ -66,7 +66,8 @@ module AskFirst
           where(:connections, row).where(id: row[:id], refresh_token: Sequel.blob(row[:refresh_token])).update(values)
         end
 
-        # Where an earlier try was cut off, the network may have given new tokens that we never had, and take the old one no more:
+        # Where an earlier try was cut off, the network may have given new tokens that we never had, and take the old
+        # one no more:
         # what we have still opens it until it ends, and somebody is told to connect it again before.
         def give_up(row, error)
           unless error.final?

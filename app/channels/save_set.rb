@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Makes or changes a channel set: channels under one name, chosen together. Posts that were made with it stay as they are.
+      # Makes or changes a channel set: channels under one name, chosen together. Posts that were made with it stay as
+      # they are.
       class SaveSet < Act
         opens :channel_set, "connect"
 

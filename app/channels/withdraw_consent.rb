@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Channels
-      # Withdraws the consent that a connection rests on: at the network and here. What was released there stays in sight and
-      # becomes trouble at its time, unless somebody connects again before.
+      # Withdraws the consent that a connection rests on: at the network and here. What was released there stays in
+      # sight and becomes trouble at its time, unless somebody connects again before.
       class WithdrawConsent < Act
         stepwise
         opens :connection, "connect"

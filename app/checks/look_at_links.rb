@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Checks
-      # Looks at the end of each link of a post, and keeps what was found; again a day before it goes out, since pages vanish. What
-      # was looked at lately is not looked at again.
+      # Looks at the end of each link of a post, and keeps what was found; again a day before it goes out, since pages
+      # vanish. What was looked at lately is not looked at again.
       class LookAtLinks < Act
         stepwise
         of_process

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Checks
-      # The lead's reminder list: what should be looked at in every post of this client. What was ticked before stays ticked.
+      # The lead's reminder list: what should be looked at in every post of this client. What was ticked before stays
+      # ticked.
       class SaveReminders < Act
         opens :client, "save_reminders", gate: true # two who save at once make one list
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Adds a file to the brand sheet: fonts, guidelines, the client's logo. Its type is read from its bytes, and it is only
-      # ever handed out as a download.
+      # Adds a file to the brand sheet: fonts, guidelines, the client's logo. Its type is read from its bytes, and it
+      # is only ever handed out as a download.
       class AddBrandFile < Act
         stepwise
         opens :client, "change_settings"

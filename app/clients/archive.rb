@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Archives a client: it can be read and nothing else. Releases are taken back and open asks withdrawn; taken out of the
-      # archive, it is as it was, but for those.
+      # Archives a client: it can be read and nothing else. Releases are taken back and open asks withdrawn; taken out
+      # of the archive, it is as it was, but for those.
       class Archive < Act
         opens :client, "archive", gate: true
 

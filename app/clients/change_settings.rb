@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Changes a client's settings: compare and set on the version that the page showed. What is left out stays as it is.
+      # Changes a client's settings: compare and set on the version that the page showed. What is left out stays as it
+      # is.
       class ChangeSettings < Act
         opens :client, "change_settings", gate: true
 

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Copies what was chosen of one client's set-up to a new one. Never posts, talk, media or channels; people only when chosen.
+      # Copies what was chosen of one client's set-up to a new one. Never posts, talk, media or channels; people only
+      # when chosen.
       module CopySetUp
         module_function
 

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Deletes a client: nobody sees it from now on, nothing goes out. For 14 days an owner can restore it; then it is gone.
+      # Deletes a client: nobody sees it from now on, nothing goes out. For 14 days an owner can restore it; then it
+      # is gone.
       class Delete < Act
         opens :client, "delete_client", gate: true
 

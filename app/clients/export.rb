@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Everything of a client in open formats: the tables as JSON, posts and record as CSV too, all files. What the client owns
-      # is theirs, without this program.
+      # Everything of a client in open formats: the tables as JSON, posts and record as CSV too, all files. What the
+      # client owns is theirs, without this program.
       class Export < Act
         opens :client, "export"
 

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Begins a client's guided set-up: the workspace is there at once, with its maker as lead, and the further steps fill it.
+      # Begins a client's guided set-up: the workspace is there at once, with its maker as lead, and the further steps
+      # fill it.
       # It can be left and gone on with. Or copies what was chosen of another client.
       class MakeClient < AgencyAct
         STEPS = %w[days route channel people].freeze

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Removes a client at the end of its grace, with everything that hangs on it. The rows go as the database's owner, in one
-      # function that checks the days itself; a line stays in the agency's own record.
+      # Removes a client at the end of its grace, with everything that hangs on it. The rows go as the database's
+      # owner, in one function that checks the days itself; a line stays in the agency's own record.
       module Purge
         module_function
 

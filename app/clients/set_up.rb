@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # Makes a client workspace with its first members and its sign-off route, in one go. The guided set-up makes it with
-      # nobody but its maker and the owners, and fills the rest step by step.
+      # Makes a client workspace with its first members and its sign-off route, in one go. The guided set-up makes it
+      # with nobody but its maker and the owners, and fills the rest step by step.
       module SetUp
         module_function
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Moves one showing on, from wherever it stands, as the dispatcher does with many. May be called at any time and any number of
-      # times.
+      # Moves one showing on, from wherever it stands, as the dispatcher does with many. May be called at any time and
+      # any number of times.
       class Advance < ShowingAct
         # @param sender [Sender, nil] nil: one of its own, for this one showing
         def call(showing_id:, sender: nil)

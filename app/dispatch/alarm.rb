@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # What is wrong with the sending itself, in one sentence for the Desk: no dispatcher is heard of while something waits to go
-      # out or is half sent, one of several is silent, clocks differ, or something is past its time.
+      # What is wrong with the sending itself, in one sentence for the Desk: no dispatcher is heard of while something
+      # waits to go out or is half sent, one of several is silent, clocks differ, or something is past its time.
       class Alarm
         SILENT = 10 # seconds without a beat
         DAY = 86_400
@@ -60,7 +60,8 @@ module AskFirst
         end
 
         def clocks
-          "The clocks of the database and of the dispatcher are #{gap(alive.first)} s apart; nothing is sent until they agree."
+          "The clocks of the database and of the dispatcher are #{gap(alive.first)} s apart; nothing is sent until " \
+            "they agree."
         end
 
         def one_silent
@@ -70,14 +71,16 @@ module AskFirst
 
         def one_off
           off = (alive - able).first or return
-          "The clock of one dispatcher (#{off[:name]}) is #{gap(off)} s off, so it sends nothing; #{others(able.size)} on."
+          "The clock of one dispatcher (#{off[:name]}) is #{gap(off)} s off, so it sends nothing; " \
+            "#{others(able.size)} on."
         end
 
         def late
           count = Store::Dispatch::Due.late(@scope, @now - LATE)
           return if count.zero?
 
-          "#{count == 1 ? "One post is" : "#{count} posts are"} more than a minute past #{count == 1 ? "its" : "their"} time and not sent yet."
+          "#{count == 1 ? "One post is" : "#{count} posts are"} more than a minute past " \
+            "#{count == 1 ? "its" : "their"} time and not sent yet."
         end
 
         def others(count) = count == 1 ? "another one goes" : "#{count} others go"

@@ -3,8 +3,9 @@
 module AskFirst
   module App
     module Dispatch
-      # Of a database that was brought back: asks a showing's network whether it went out since. What is there is out; what a person
-      # released afterwards and is not there may go; everything else waits for a person's word (Confirm).
+      # Of a database that was brought back: asks a showing's network whether it went out since. What is there is out;
+      # what a person released afterwards and is not there may go; everything else waits for a person's word
+      # (Confirm).
       class AskUnconfirmed < ShowingAct
         AGAIN = 30 # seconds until a network that could not be asked is asked again
         BROKEN = 300 # the same after a fault of ours

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Something unexpected happened to one showing while it was looked at. A planned one is told and tried again; for any other its
-      # row says when it is looked at next.
+      # Something unexpected happened to one showing while it was looked at. A planned one is told and tried again;
+      # for any other its row says when it is looked at next.
       class Broken < ShowingAct
         # @param error [Exception]
         def call(showing:, error:)

@@ -3,15 +3,15 @@
 module AskFirst
   module App
     module Dispatch
-      # Takes planned showings of one client for sending, as many as are given, in one transaction under all gates: looks at each
-      # once more, exactly as it would go out now, and marks what may go as being sent, each with its own lease. What may not go
-      # gets its end here too.
+      # Takes planned showings of one client for sending, as many as are given, in one transaction under all gates:
+      # looks at each once more, exactly as it would go out now, and marks what may go as being sent, each with its
+      # own lease. What may not go gets its end here too.
       class Claim < ShowingAct
         # more than this between the database's clock and ours, in seconds, and nothing is sent
         CLOCK_GAP = 2.0
 
-        # One that was claimed. row: the showing, as it stands now · release: the live one, with its request · channel: with its token ·
-        # again: whether it was sent before and may have arrived
+        # One that was claimed. row: the showing, as it stands now · release: the live one, with its request ·
+        # channel: with its token · again: whether it was sent before and may have arrived
         Claimed =
           Struct.new(:row, :release, :channel, :grip, :again, keyword_init: true) do
             def workspace_id = row[:workspace_id]

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # A person says what is true of showings in a database that was brought back: that they may go, that they were taken back or
-      # are to be, or that one is out.
+      # A person says what is true of showings in a database that was brought back: that they may go, that they were
+      # taken back or are to be, or that one is out.
       class Confirm < ShowingAct
         MOST = 100
 

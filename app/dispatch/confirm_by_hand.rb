@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Whoever published by hand says where it went: an address, or in words where there is none (a leaflet in the shop).
+      # Whoever published by hand says where it went: an address, or in words where there is none (a leaflet in the
+      # shop).
       class ConfirmByHand < ShowingAct
         opens :showing, "hand_over", gate: true
 

@@ -3,8 +3,9 @@
 module AskFirst
   module App
     module Dispatch
-      # Something unexpected on our own side stood in the way of a showing before it was sent: a file that is gone, a secret that does
-      # not open, a full disk. It is told at once, and tried again with growing waits as long as it is not too late.
+      # Something unexpected on our own side stood in the way of a showing before it was sent: a file that is gone, a
+      # secret that does not open, a full disk. It is told at once, and tried again with growing waits as long as it
+      # is not too late.
       module Fault
         SENTENCES = {
           Errno::ENOENT => "a file that belongs to it is not there",

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Reads a channel's network card anew: it may have changed since the yes, and the request is built again under today's.
+      # Reads a channel's network card anew: it may have changed since the yes, and the request is built again under
+      # today's.
       class FreshCard < ShowingAct
         # @param channel_id [String]
         # @param older_than [Numeric] seconds

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Keeps what came of sends, those of one client together in one transaction. Each is kept only where its showing is still at
-      # the try that was sent.
+      # Keeps what came of sends, those of one client together in one transaction. Each is kept only where its showing
+      # is still at the try that was sent.
       class Keep < ShowingAct
         # @param ended [Array<Send::Ended>]
         def call(ended:)
@@ -81,7 +81,8 @@ module AskFirst
             if too_late?(one.claimed.release, wait) && !one.claimed.again
               fail_for_good(
                 one,
-                "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent."
+                "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was " \
+                  "not sent."
               )
             elsif not_begun(one, "later", words, kit.now + wait)
               one.row[:post_id]
@@ -126,7 +127,8 @@ module AskFirst
         end
 
         def keep_given_back(ended)
-          ended.filter_map { |one| one.row[:post_id] if not_begun(one, "given_back", one.note, kit.now) } # a hold may have come in between
+          # a hold may have come in between
+          ended.filter_map { |one| one.row[:post_id] if not_begun(one, "given_back", one.note, kit.now) }
         end
 
         # This try did not arrive; one before it may have.

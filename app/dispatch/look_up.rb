@@ -3,13 +3,14 @@
 module AskFirst
   module App
     module Dispatch
-      # An unclear send: the network is asked before anything is sent again. Where it can neither be asked nor takes the same
-      # id only once, a person looks and decides.
+      # An unclear send: the network is asked before anything is sent again. Where it can neither be asked nor takes
+      # the same id only once, a person looks and decides.
       class LookUp < ShowingAct
         FIRST = 2 # seconds until the first look after its sender was gone: most networks have it by then
 
         # @param showing [Hash] a row in state unclear
-        # @return [Symbol, false] :planned when the network does not have it, :resend when it may be sent again with the same id
+        # @return [Symbol, false] :planned when the network does not have it, :resend when it may be sent again with
+        # the same id
         def call(showing:)
           return false if showing[:due_at] > kit.now
 
@@ -41,7 +42,8 @@ module AskFirst
         rescue Core::Dispatch::Lapsed
           person(
             showing,
-            "It may be out: the connection to #{channel[:name]} lapsed before that could be seen. Connect it again and look there."
+            "It may be out: the connection to #{channel[:name]} lapsed before that could be seen. Connect it again " \
+              "and look there."
           )
         rescue Core::Dispatch::Unreachable => e
           look_later(showing, e)
@@ -70,7 +72,8 @@ module AskFirst
         end
 
         def cannot_ask(channel)
-          "It may be out: #{channel[:name]} gave no clear reply and cannot be asked. Look there, then say here what you saw."
+          "It may be out: #{channel[:name]} gave no clear reply and cannot be asked. Look there, then say here what " \
+            "you saw."
         end
 
         # Back to planned: the send checks everything anew before it creates.

@@ -3,15 +3,16 @@
 module AskFirst
   module App
     module Dispatch
-      # One process's marks (Store::Dispatch::Lineage): made in the database, then written down outside it; and the look whether the
-      # database knows less than what lies there, which means that it was brought back.
+      # One process's marks (Store::Dispatch::Lineage): made in the database, then written down outside it; and the
+      # look whether the database knows less than what lies there, which means that it was brought back.
       class Marking
         # The database was changed for an older one under a running process, which ends; the next one looks first.
         class BroughtBack < StandardError
         end
 
         # @param process [String] uuid
-        # @param notices [Boolean] whether this process writes down that the database was brought back: the dispatcher does; a web
+        # @param notices [Boolean] whether this process writes down that the database was brought back: the dispatcher
+        # does; a web
         #   process makes no marks then, so that they do not hide it
         def initialize(kit, process:, notices:)
           @kit = kit
@@ -30,7 +31,8 @@ module AskFirst
           true
         end
 
-        # A mark in a transaction of the caller's, written down outside when that is over and before anything is done by it.
+        # A mark in a transaction of the caller's, written down outside when that is over and before anything is done
+        # by it.
         # @yieldparam mark [Proc] makes it; called inside the transaction, or not at all
         # @raise [BroughtBack]
         def within
@@ -45,7 +47,8 @@ module AskFirst
         def db = @kit.db
         def lineage = @lineage ||= Store::Dispatch::Lineage.id(db)
 
-        # What lies outside is read first: it is written after the database has it, so it is never ahead of one that stayed.
+        # What lies outside is read first: it is written after the database has it, so it is never ahead of one that
+        # stayed.
         def look
           outside = @kit.mark.read
           [Store::Dispatch::Lineage.facts(db, outside), outside]

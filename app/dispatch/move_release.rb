@@ -7,7 +7,8 @@ module AskFirst
       class MoveRelease < Act
         inside
 
-        # @return [Hash, nil] the release that took its place; nil for a time that has passed: restaging ends it, and says so
+        # @return [Hash, nil] the release that took its place; nil for a time that has passed: restaging ends it, and
+        # says so
         def call(release:, time:)
           return if time.at <= now
 

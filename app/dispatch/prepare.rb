@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # What can be done before a showing's time is done before: its network's card is read anew, its files go up. So the check at its
-      # time stands directly before the create.
+      # What can be done before a showing's time is done before: its network's card is read anew, its files go up. So
+      # the check at its time stands directly before the create.
       class Prepare < ShowingAct
         AHEAD = 90 # seconds before its time
         CARD_FRESH = 60 # seconds that a card is believed
@@ -92,7 +92,8 @@ module AskFirst
             Store::Gates.for_posts(scope, [showing[:post_id]])
             if too_late?(release, wait)
               late =
-                "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was not sent."
+                "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was " \
+                  "not sent."
               restage([showing[:post_id]]) if end_in_trouble(:stop, showing, late)
             else
               wait_longer(showing, release, wait, "later", words)

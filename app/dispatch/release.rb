@@ -8,7 +8,8 @@ module AskFirst
       class Release < Act
         opens :post, "release", stand: true
 
-        # @param adaptation_ids [Array<String>, nil] nil = every one of the post that can be released, on the member's channels
+        # @param adaptation_ids [Array<String>, nil] nil = every one of the post that can be released, on the member's
+        # channels
         # @return [Array<String>] ids of the released adaptations
         def call(post_id:, adaptation_ids: nil)
           chosen = choose(adaptation_ids)

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Releases many posts at once, each as one alone would be: those that can be, on the member's channels. What cannot is said, with
-      # its reason, and holds up no other.
+      # Releases many posts at once, each as one alone would be: those that can be, on the member's channels. What
+      # cannot is said, with its reason, and holds up no other.
       class ReleaseMany < Act
         MOST = 100
 

@@ -3,9 +3,9 @@
 module AskFirst
   module App
     module Dispatch
-      # Hands adaptations that may be released to the dispatcher, of one post or of many of one client: their tags and revisions are
-      # kept, each gets a live release, and their showings are due at its time. Called inside a transaction that holds the posts'
-      # gates, by acts that have asked Releasable.
+      # Hands adaptations that may be released to the dispatcher, of one post or of many of one client: their tags and
+      # revisions are kept, each gets a live release, and their showings are due at its time. Called inside a
+      # transaction that holds the posts' gates, by acts that have asked Releasable.
       class Releasing < Act
         inside
 

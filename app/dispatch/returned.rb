@@ -37,7 +37,8 @@ module AskFirst
           return if found.nil?
           if found[:looked_at].nil?
             return(
-              "#{WHY.fetch(found[:why])} What was done after #{time(found[:known_until])} is not in it. Nothing is sent until an owner has looked at Dispatch."
+              "#{WHY.fetch(found[:why])} What was done after #{time(found[:known_until])} is not in it. Nothing is " \
+                "sent until an owner has looked at Dispatch."
             )
           end
 
@@ -45,7 +46,8 @@ module AskFirst
           return if count.zero?
 
           who = count == 1 ? "One post waits" : "#{count} posts wait"
-          "#{who} in Dispatch for somebody to say whether #{count == 1 ? "it" : "each"} may still go out: the database was brought back from a backup."
+          "#{who} in Dispatch for somebody to say whether #{count == 1 ? "it" : "each"} may still go out: the " \
+            "database was brought back from a backup."
         end
 
         def last(kit, scope)

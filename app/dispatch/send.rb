@@ -3,10 +3,11 @@
 module AskFirst
   module App
     module Dispatch
-      # Sends what was claimed: the create, and nothing before it but a look at the clock. Touches no database, so that a network
-      # that is slow holds no connection.
+      # Sends what was claimed: the create, and nothing before it but a look at the clock. Touches no database, so
+      # that a network that is slow holds no connection.
       module Send
-        # What came of it. kind: of Core::Dispatch::Outcome, or :given_back (not begun) or :fault (could not be begun: note says why)
+        # What came of it. kind: of Core::Dispatch::Outcome, or :given_back (not begun) or :fault (could not be begun:
+        # note says why)
         Ended =
           Struct.new(:claimed, :kind, :address, :note, :retry_after, :sent_at, :over_at, keyword_init: true) do
             def row = claimed.row

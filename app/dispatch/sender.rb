@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Who sends: one process of the dispatcher, with a beat that the others and the alarm listen for. What it claims it holds by
-      # a grip, which is gone when its lease runs out or when the process was frozen in between.
+      # Who sends: one process of the dispatcher, with a beat that the others and the alarm listen for. What it claims
+      # it holds by a grip, which is gone when its lease runs out or when the process was frozen in between.
       class Sender
         # Where a claim began: the beat's count and the moment. Times of the clock that runs on while a machine sleeps.
         Grip = Struct.new(:beats, :at, keyword_init: true)

@@ -8,7 +8,8 @@ module AskFirst
         stepwise
         opens :showing, "settle", gate: true
 
-        # @param saw [String] "there" (with its address), "not_there" (send it again) or "fine" (leave it as it is there)
+        # @param saw [String] "there" (with its address), "not_there" (send it again) or "fine" (leave it as it is
+        # there)
         def call(showing_id:, saw:, address: nil)
           write do
             enter
@@ -64,7 +65,8 @@ module AskFirst
           restage([row[:post_id]])
         end
 
-        # Sent again where its release still stands and it is not too late for it; else it is cleared again, to be released anew.
+        # Sent again where its release still stands and it is not too late for it; else it is cleared again, to be
+        # released anew.
         def not_there
           raise out_already if row[:address]
 
@@ -81,7 +83,8 @@ module AskFirst
             tries: 0,
             due_at: release && [release[:at], now].max
           )
-          rows(:showings).where(id: row[:id]).update(Store::Dispatch::Moves::CONFIRMED) # whoever looked has said what is true
+          # whoever looked has said what is true
+          rows(:showings).where(id: row[:id]).update(Store::Dispatch::Moves::CONFIRMED)
           restage([row[:post_id]])
         end
 

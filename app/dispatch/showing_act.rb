@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # What the dispatcher's acts have in common: a showing, its channel's client, its moves and attempts, and the ends it can reach.
+      # What the dispatcher's acts have in common: a showing, its channel's client, its moves and attempts, and the
+      # ends it can reach.
       class ShowingAct < Act
         stepwise
         of_process
@@ -11,7 +12,8 @@ module AskFirst
         # Seconds after it must show until it is looked at: when a thousand go out at one minute, sending comes first.
         FIRST_LOOK = 8
 
-        CARD_KNOWN = 300 # seconds that a card is believed at the moment of sending; what is due has it read anew before (Prepare)
+        # seconds that a card is believed at the moment of sending; what is due has it read anew before (Prepare)
+        CARD_KNOWN = 300
 
         Moving = Store::Dispatch::Moves::Moving
 
@@ -88,10 +90,12 @@ module AskFirst
         end
 
         def lapsed_sentence(channel)
-          "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then release again."
+          "The connection to #{channel[:name]} has lapsed: the network no longer accepts it. Connect it again, then " \
+            "release again."
         end
 
-        # The post's gate comes before the showing's row, as in every act; whoever calls this and the ones below holds it.
+        # The post's gate comes before the showing's row, as in every act; whoever calls this and the ones below holds
+        # it.
         # @param gone [Array<Array(Hash, String, Hash)>] showing, address and channel of each
         # @return [Array<String>] the posts' ids
         def went_out(gone)
@@ -160,7 +164,8 @@ module AskFirst
           )
         end
 
-        # A fault of ours: told when it first stands there, tried again with growing waits, for good only when it is too late.
+        # A fault of ours: told when it first stands there, tried again with growing waits, for good only when it is
+        # too late.
         # @param name [Symbol, nil] the move back to planned; nil where it is planned
         # @return [String, nil] the post's id where it stands elsewhere now
         def keep_broken(name, showing, release, why)

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Takes a release back, as easily as it was given. Its yeses stay. What is in trouble and is known not to be out comes back
-      # with it; what may be out stays until somebody has looked.
+      # Takes a release back, as easily as it was given. Its yeses stay. What is in trouble and is known not to be out
+      # comes back with it; what may be out stays until somebody has looked.
       class TakeBack < Act
         opens :post, "take_back", stand: true
 

@@ -3,8 +3,9 @@
 module AskFirst
   module App
     module Dispatch
-      # A sender holds a lease. When it is over, or when nothing has been heard of the sender, whether its send arrived is unclear: its
-      # network is asked at once where it can be asked, and nothing is sent again before the lease is surely over.
+      # A sender holds a lease. When it is over, or when nothing has been heard of the sender, whether its send
+      # arrived is unclear: its network is asked at once where it can be asked, and nothing is sent again before the
+      # lease is surely over.
       class TakeOver < ShowingAct
         WORDS = "Its sender was gone before the network's reply was kept."
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Dispatch
-      # Somebody takes up what is to be published by hand: checked again under all gates, exactly as the dispatcher would. From
-      # now on it is under way, and nobody else does it too.
+      # Somebody takes up what is to be published by hand: checked again under all gates, exactly as the dispatcher
+      # would. From now on it is under way, and nobody else does it too.
       class TakeUp < ShowingAct
         opens :showing, "hand_over", gate: :sending, stand: true
 

@@ -24,7 +24,8 @@ module AskFirst
           through_ask(row, row, gate, "This pass")
         end
 
-        # One line, for whoever was asked on it: their place in the open ask. A guest finds only the lines of their pass.
+        # One line, for whoever was asked on it: their place in the open ask. A guest finds only the lines of their
+        # pass.
         def line(input)
           row =
             find(:ask_lines, input[:line_id], "This ask") do |lines|

@@ -14,7 +14,8 @@ module AskFirst
 
         # @param gate [Boolean] whether the posts are locked, so that nobody changes a verdict in between
         # @param stand [Boolean] whether their verdicts are loaded
-        # @param whole [Boolean] whether the act touches everything of a post, all its channels; else the act says what it
+        # @param whole [Boolean] whether the act touches everything of a post, all its channels; else the act says
+        # what it
         #   touches (Act#require_on!)
         def posts(input, gate: true, stand: false, whole: false)
           ids = input[:post_ids].uniq

@@ -6,8 +6,8 @@ require "stringio"
 module AskFirst
   module App
     module Media
-      # Makes the missing renditions of posts: the pictures exactly as they will be sent. Runs before the transaction that
-      # needs them, since cutting a large picture takes a second; made once, they are kept and never change.
+      # Makes the missing renditions of posts: the pictures exactly as they will be sent. Runs before the transaction
+      # that needs them, since cutting a large picture takes a second; made once, they are kept and never change.
       class Render < Act
         stepwise
         inside # cut before the transaction that needs them, by whoever has passed the door

@@ -5,8 +5,8 @@ require "digest"
 module AskFirst
   module App
     module Media
-      # Takes a picture, a video or a document into the client's files. Its true type and size are read from its bytes, never from
-      # its name.
+      # Takes a picture, a video or a document into the client's files. Its true type and size are read from its
+      # bytes, never from its name.
       class UploadMedia < Act
         stepwise
         opens :client, "add_media"

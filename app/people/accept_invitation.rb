@@ -5,8 +5,8 @@ require "argon2"
 module AskFirst
   module App
     module People
-      # Accepts an invitation, once. Somebody new gives a name, and on the agency side a password; somebody who signs in here
-      # already accepts as who they are signed in as.
+      # Accepts an invitation, once. Somebody new gives a name, and on the agency side a password; somebody who signs
+      # in here already accepts as who they are signed in as.
       module AcceptInvitation
         module_function
 

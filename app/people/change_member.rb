@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module People
-      # Changes a member's role, title, channels or last day. What that would leave lying is shown before; it can be handed over.
+      # Changes a member's role, title, channels or last day. What that would leave lying is shown before; it can be
+      # handed over.
       class ChangeMember < MembershipChange
         opens :membership, "change_member", gate: true, within: true
 

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module People
-      # Ends a membership at once. What the member had in hand goes to somebody else; their name stays in the record for ever.
+      # Ends a membership at once. What the member had in hand goes to somebody else; their name stays in the record
+      # for ever.
       class EndMember < MembershipChange
         opens :membership, "change_member", gate: true, within: true
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module People
-      # Hands on what a member has in their hands: tasks, posts, places in open asks and in the route, and stand-ins. Runs inside
-      # the transaction that changes or ends the membership.
+      # Hands on what a member has in their hands: tasks, posts, places in open asks and in the route, and stand-ins.
+      # Runs inside the transaction that changes or ends the membership.
       class HandOver < Act
         inside
 

@@ -6,8 +6,8 @@ require "securerandom"
 module AskFirst
   module App
     module People
-      # Invites people to a client by mail, by the tens: each address gets an answer of its own, and the good ones are kept. The
-      # inviter sees the same whether a person is known or not; known people are asked and accept too.
+      # Invites people to a client by mail, by the tens: each address gets an answer of its own, and the good ones are
+      # kept. The inviter sees the same whether a person is known or not; known people are asked and accept too.
       class Invite < MembershipChange
         opens :client, "invite"
 

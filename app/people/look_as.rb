@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module People
-      # An owner begins to look at a client as one of its members sees it, without acting as them. The record shows that they
-      # looked.
+      # An owner begins to look at a client as one of its members sees it, without acting as them. The record shows
+      # that they looked.
       class LookAs < Act
         opens :membership, "look_as", within: true
 

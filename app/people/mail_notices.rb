@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module People
-      # Writes one mail with everything that is due for a person. Works under the jobs' role, over all clients: what it says is
-      # only said to a member who is one still.
+      # Writes one mail with everything that is due for a person. Works under the jobs' role, over all clients: what
+      # it says is only said to a member who is one still.
       class MailNotices
         def self.call(kit, person_id)
           new(kit, person_id).call

@@ -58,11 +58,17 @@ module AskFirst
             refused = nil if allowed.any? && acts.first.start_with?("answer_")
             {
               words: words,
-              allowed: (allowed.empty? ? "none" : (refused ? "part" : "all")),
+              allowed: extent(allowed, refused),
               why: refused ? why(refused) : "role",
               who_can: refused ? refused.who_can : []
             }
           end
+        end
+
+        def extent(allowed, refused)
+          return "none" if allowed.empty?
+
+          refused ? "part" : "all"
         end
 
         # As if asked, and as if the task were their own: the line says what the role gives.

@@ -5,8 +5,8 @@ require "openssl"
 module AskFirst
   module App
     module People
-      # A name that somebody typed to sign in, as a digest that only this installation can make: wrong tries are kept under it, and
-      # tell nobody who is known here.
+      # A name that somebody typed to sign in, as a digest that only this installation can make: wrong tries are kept
+      # under it, and tell nobody who is known here.
       module SignInName
         module_function
 

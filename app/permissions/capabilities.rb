@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Permissions
-      # What a member may do in a workspace, and for what is refused the rule and who can. From the one decision function.
+      # What a member may do in a workspace, and for what is refused the rule and who can. From the one decision
+      # function.
       module Capabilities
         module_function
 

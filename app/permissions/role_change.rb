@@ -27,7 +27,8 @@ module AskFirst
             sentence =
               (
                 if side == "client"
-                  "The client side can never be given more than to see what was shared, to answer for the client and to see results."
+                  "The client side can never be given more than to see what was shared, to answer for the client and " \
+                    "to see results."
                 else
                   "There is no such ability."
                 end

@@ -6,8 +6,9 @@ module AskFirst
       # One adaptation as its column shows it: the text as it will be sent, counted and cut by the card, checks, strip,
       # what opening it would cost, and what became of it.
       module AdaptationView
-        # What the checks know beside the adaptation itself. days_off: Date => name · around: findings about what goes out around
-        # it · looks: address => what was found at its end · spread: times of their own for channels that would go out at once
+        # What the checks know beside the adaptation itself. days_off: Date => name · around: findings about what goes
+        # out around it · looks: address => what was found at its end · spread: times of their own for channels that
+        # would go out at once
         Seen =
           Struct.new(:days_off, :around, :looks, :spread, keyword_init: true) do
             def initialize(days_off: {}, around: [], looks: {}, spread: []) = super
@@ -104,7 +105,8 @@ module AskFirst
             end
         end
 
-        # What a network that shows a card shows: what a person put there; its own reading of the page is not known before.
+        # What a network that shows a card shows: what a person put there; its own reading of the page is not known
+        # before.
         def link_card(adaptation)
           link = adaptation.parts["link"]
           unless link && adaptation.channel[:card].link_card && adaptation.request["media"].empty? &&

@@ -3,10 +3,10 @@
 module AskFirst
   module App
     module Posts
-      # What the reader may do on one post now, for the page: per act and per part, each refusal with its rule and the way on. It
-      # asks what the acts ask, so that the page says what the server would say.
+      # What the reader may do on one post now, for the page: per act and per part, each refusal with its rule and the
+      # way on. It asks what the acts ask, so that the page says what the server would say.
       class Allowed
-        WHOLE = %w[rename assign].freeze # acts that touch every channel of a post
+        WHOLE = %w[rename assign discard].freeze # acts that touch every channel of a post
         SOME = %w[open close take_back].freeze # acts for which one channel is enough
         Capabilities = Permissions::Capabilities
         private_constant :Capabilities
@@ -64,7 +64,8 @@ module AskFirst
         def on_the_way
           flying.merge(
             "release" => unless_refused(Dispatch::Releasable.refusal_of_all(@shown, @now)),
-            "mark_ready" => unless_refused(MarkReady.refusal(@post, @shown))
+            "mark_ready" => unless_refused(MarkReady.refusal(@post, @shown)),
+            "discard" => unless_refused(DiscardPost.refusal(@post))
           )
         end
 

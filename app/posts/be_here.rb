@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Tells the others on a post that somebody is there, and which part they have under their hands. Nothing is kept: who does
-      # not say it again is gone.
+      # Tells the others on a post that somebody is there, and which part they have under their hands. Nothing is
+      # kept: who does not say it again is gone.
       class BeHere < Act
         opens :post, "see_post", gate: false
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # What the checks would say if a part stood as it is being typed. Writes nothing. What goes out around the post is not looked
-      # at here: that comes with the next save.
+      # What the checks would say if a part stood as it is being typed. Writes nothing. What goes out around the post
+      # is not looked at here: that comes with the next save.
       class CheckDraft < Act
         opens :post, "see_post", gate: false, stand: true
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Sets which channels a post goes to. A channel added later starts without a yes; one removed takes nothing from the
-      # others, and comes back with its own parts when it is chosen again.
+      # Sets which channels a post goes to. A channel added later starts without a yes; one removed takes nothing from
+      # the others, and comes back with its own parts when it is chosen again.
       class ChooseChannels < Act
         opens :post, "choose_channels", stand: true
 

@@ -3,9 +3,9 @@
 module AskFirst
   module App
     module Posts
-      # Copies a post into a new draft: as it is, for other times, to other channels, or to another client where the person may
-      # write. Talk, tasks, asks and answers never come along. To another client its files are copied as files of that client, and
-      # nothing there says where they came from.
+      # Copies a post into a new draft: as it is, for other times, to other channels, or to another client where the
+      # person may write. Talk, tasks, asks and answers never come along. To another client its files are copied as
+      # files of that client, and nothing there says where they came from.
       class CopyPost < Act
         stepwise
         opens :post, "see_post", gate: false, stand: true
@@ -46,14 +46,8 @@ module AskFirst
         end
 
         def member_of(workspace_id)
-          row =
-            (
-              if Core::Uuid::FORMAT.match?(workspace_id.to_s)
-                Store::People::Members.find(kit.db, member.person_id, workspace_id, now)
-              else
-                nil
-              end
-            )
+          known = Core::Uuid::FORMAT.match?(workspace_id.to_s)
+          row = Store::People::Members.find(kit.db, member.person_id, workspace_id, now) if known
           raise Core::NotFound, "This client" unless row
 
           Member.from_row(row, from: member.from)

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Fixes the tracking tags of adaptations at their first ask: what the workspace's defaults or the campaign's name become later
-      # changes nothing that was asked for. Called inside a transaction that holds the post's gate.
+      # Fixes the tracking tags of adaptations at their first ask: what the workspace's defaults or the campaign's
+      # name become later changes nothing that was asked for. Called inside a transaction that holds the post's gate.
       class FixTags < Act
         inside
 

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Keeps immutable snapshots of what would go out, of one post or of many of one client. Unchanged content makes no new one.
+      # Keeps immutable snapshots of what would go out, of one post or of many of one client. Unchanged content makes
+      # no new one.
       # Called inside a transaction that holds the posts' gates.
       class KeepRevisions < Act
         inside

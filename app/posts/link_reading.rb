@@ -16,7 +16,8 @@ module AskFirst
           "broken" => ["The page cannot be read", "Write the card by hand."]
         }.freeze
 
-        # @return [Hash, nil] JSON-ready {title:, words:, picture: address or nil, media_id: id or nil, address:}; nil while it is read
+        # @return [Hash, nil] JSON-ready {title:, words:, picture: address or nil, media_id: id or nil, address:}; nil
+        # while it is read
         # @raise [Core::Invalid] link_private, link_silent, link_broken: why nothing was found
         def call(reading_id:)
           return if row[:state].nil?

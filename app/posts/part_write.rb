@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # What writing a part and setting it back to follow have in common: who may, whether it is sealed, which version was seen,
-      # and what becomes of a release whose time moves.
+      # What writing a part and setting it back to follow have in common: who may, whether it is sealed, which version
+      # was seen, and what becomes of a release whose time moves.
       class PartWrite < Act
         private
 

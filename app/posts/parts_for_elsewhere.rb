@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # What of a master may go to another client: words, link, media and their descriptions. Spellings of mentions, tags on
-      # pictures, budgets and tracking tags belong to the client they were made for.
+      # What of a master may go to another client: words, link, media and their descriptions. Spellings of mentions,
+      # tags on pictures, budgets and tracking tags belong to the client they were made for.
       module PartsForElsewhere
         KEPT = %w[text link media framing descriptions first_comment format].freeze
 

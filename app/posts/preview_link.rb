@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Asks what the page of a link says of itself. The dispatcher reads it (ReadLink), since a page may take its time; whoever
-      # asked is told when it is there (LinkReading).
+      # Asks what the page of a link says of itself. The dispatcher reads it (ReadLink), since a page may take its
+      # time; whoever asked is told when it is there (LinkReading).
       class PreviewLink < Act
         opens :client, "write:link"
 

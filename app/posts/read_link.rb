@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Reads the page of a link for whoever asked, with its picture taken into the client's files when that is wanted, and tells
-      # them that it is there.
+      # Reads the page of a link for whoever asked, with its picture taken into the client's files when that is
+      # wanted, and tells them that it is there.
       class ReadLink < Act
         stepwise
         of_process

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Puts somebody into the book, or changes a spelling there. A spelling that sealed posts go out with is not changed under
-      # them.
+      # Puts somebody into the book, or changes a spelling there. A spelling that sealed posts go out with is not
+      # changed under them.
       class SaveMention < Act
         opens :client, "save_mention"
 

@@ -16,7 +16,8 @@ module AskFirst
           require_write!(channel_id, part)
           require_own_media!(part, clean)
           before = post.part(channel_id, part)
-          return before[:version] if before && before[:value] == clean # also when the answer to the first try was lost on its way
+          # also when the answer to the first try was lost on its way
+          return before[:version] if before && before[:value] == clean
           raise part_changed(before, part) unless (before ? before[:version] : 0) == version
 
           save(channel_id, part, clean, before)

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # What the checks of a post know beside the post: what goes out around it, the client's days off, what was found at the end
-      # of its links.
+      # What the checks of a post know beside the post: what goes out around it, the client's days off, what was found
+      # at the end of its links.
       class SeenAround
         # @param post [Store::Posts::Standing::Post]
         # @param shown [Array<Store::Posts::Standing::Adaptation>] those that are looked at
@@ -28,8 +28,8 @@ module AskFirst
           )
         end
 
-        # Times of their own for the channels that would go out at once, in the order of the channels. Nothing is proposed without
-        # a look at the other posts.
+        # Times of their own for the channels that would go out at once, in the order of the channels. Nothing is
+        # proposed without a look at the other posts.
         # @return [Array<Hash>] {channel_id:, name:, wall:}
         def spread
           return [] unless @look_around

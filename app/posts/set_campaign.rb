@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Which campaign a post belongs to, by its name; a new name makes it. Immaterial: its name in tracking tags is fixed at the
-      # first ask.
+      # Which campaign a post belongs to, by its name; a new name makes it. Immaterial: its name in tracking tags is
+      # fixed at the first ask.
       class SetCampaign < Act
         opens :post, "rename", whole: true
 

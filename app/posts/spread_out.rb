@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Posts
-      # Gives the channels of a post that would say the same at once times of their own, as it was proposed: all or none. Costs no
-      # yes; where it would, each time is set by hand, which says so first.
+      # Gives the channels of a post that would say the same at once times of their own, as it was proposed: all or
+      # none. Costs no yes; where it would, each time is set by hand, which says so first.
       class SpreadOut < PartWrite
         opens :post, "write:time", stand: true
 

@@ -3,11 +3,12 @@
 module AskFirst
   module App
     module Posts
-      # Makes a post say again what an earlier revision said, and keeps that as a new revision. Its time stays as it is; channels
-      # that were taken off since stay off.
+      # Makes a post say again what an earlier revision said, and keeps that as a new revision. Its time stays as it
+      # is; channels that were taken off since stay off.
       class TakeRevisionBack < PartWrite
         stepwise
-        opens :post, "write:descriptions", stand: true # which any kind of writing opens; each part is judged again below
+        # which any kind of writing opens; each part is judged again below
+        opens :post, "write:descriptions", stand: true
 
         # @param number [Integer]
         # @return [Integer] number of the new revision; that of the newest where nothing was different
@@ -48,7 +49,8 @@ module AskFirst
           restage([post.id])
         end
 
-        # @return [Array<Array(String, String, Object)>] channel (nil: the master), part, value (:follow where it was none of its own)
+        # @return [Array<Array(String, String, Object)>] channel (nil: the master), part, value (:follow where it was
+        # none of its own)
         def differences(revision, kept)
           live = post.part_rows.to_h { |row| [[row[:channel_id], row[:part]], row[:value]] }
           [

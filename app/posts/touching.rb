@@ -3,12 +3,13 @@
 module AskFirst
   module App
     module Posts
-      # What a write to a post would touch, as far as permission hangs on it: the same for the act that does it and for the page
-      # that says beforehand why it is off.
+      # What a write to a post would touch, as far as permission hangs on it: the same for the act that does it and
+      # for the page that says beforehand why it is off.
       module Touching
         module_function
 
-        # A part of the master or of one channel. What is out follows nothing any more, so the master may change beside it.
+        # A part of the master or of one channel. What is out follows nothing any more, so the master may change
+        # beside it.
         # @param post [Store::Posts::Standing::Post]
         # @param channel_id [String, nil] nil for the master
         # @return [Core::Permissions::Touched]

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Record
-      # What a row of the record holds, as far as its reader may know it: somebody whose part is limited to channels reads of these.
+      # What a row of the record holds, as far as its reader may know it: somebody whose part is limited to channels
+      # reads of these.
       module Facts
         module_function
 

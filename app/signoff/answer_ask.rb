@@ -3,9 +3,9 @@
 module AskFirst
   module App
     module Signoff
-      # Takes one person's verdict on a post as they saw it. The answer echoes what was shown; it is kept for each adaptation, and
-      # each is taken for itself: where one cannot be (it is being sent, was taken off, was answered since), the others are kept,
-      # and the reply says which was not and why.
+      # Takes one person's verdict on a post as they saw it. The answer echoes what was shown; it is kept for each
+      # adaptation, and each is taken for itself: where one cannot be (it is being sent, was taken off, was answered
+      # since), the others are kept, and the reply says which was not and why.
       class AnswerAsk < Act
         opens :line, nil
 

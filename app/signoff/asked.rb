@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # What one line asks one person about, and which of it their answer can be taken for, by the order of their own words and
-      # what became of each adaptation since.
+      # What one line asks one person about, and which of it their answer can be taken for, by the order of their own
+      # words and what became of each adaptation since.
       class Asked
         # One adaptation of the line: row (of the standing's asked), standing (as it is now; nil when it was taken off).
         One =
@@ -17,7 +17,8 @@ module AskFirst
             def ended? = %w[withdrawn outdated].include?(row[:ended_as])
             def current? = standing&.fingerprint == fingerprint
 
-            # With a value in what is answered: by the parts as they stand, where they stand so; else as the revision has it.
+            # With a value in what is answered: by the parts as they stand, where they stand so; else as the revision
+            # has it.
             def author?(person_id)
               (current? ? standing.authors : row[:authors].to_a).include?(person_id)
             end
@@ -47,7 +48,8 @@ module AskFirst
           all.select { |one| shown[one.id] == one.fingerprint }
         end
 
-        # A change or no counts whatever it echoes, for every adaptation that the page showed, also those asked anew since.
+        # A change or no counts whatever it echoes, for every adaptation that the page showed, also those asked anew
+        # since.
         # @raise [Core::NotFound] a channel that is none of the line
         def for_change(shown, only)
           named = only || shown.keys
@@ -92,7 +94,8 @@ module AskFirst
           four_eyes(one)
         end
 
-        # Two answers of one person at one step are ordered by what the page had seen, on whichever line they were given.
+        # Two answers of one person at one step are ordered by what the page had seen, on whichever line they were
+        # given.
         def latest_own(one)
           one
             .standing
@@ -172,7 +175,8 @@ module AskFirst
             code,
             sentence,
             way_on:
-              "If you have something to say, say it to #{@member.side == "client" ? "the agency" : "the lead"}; your words are kept here."
+              "If you have something to say, say it to #{@member.side == "client" ? "the agency" : "the lead"}; your " \
+                "words are kept here."
           )
         end
       end

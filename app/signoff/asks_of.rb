@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # What a client's person was asked, newest first: all that they ever see here, each by its own link. For an owner who
-      # looks as them.
+      # What a client's person was asked, newest first: all that they ever see here, each by its own link. For an
+      # owner who looks as them.
       class AsksOf < Act
         inside # an owner looks, who was let in by look_as
 

@@ -3,8 +3,9 @@
 module AskFirst
   module App
     module Signoff
-      # Puts another sign-off route in the place of today's. Steps that were asked stay in the demand of their posts; what has not
-      # been asked passes the new ones. Whoever sets a client up may choose its first route; later that takes `govern_route`.
+      # Puts another sign-off route in the place of today's. Steps that were asked stay in the demand of their posts;
+      # what has not been asked passes the new ones. Whoever sets a client up may choose its first route; later that
+      # takes `govern_route`.
       class ChangeRoute < Act
         opens :route, nil
 

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # Computes every verdict anew and compares it with what is stored for filtering. What time alone has changed is mended.
+      # Computes every verdict anew and compares it with what is stored for filtering. What time alone has changed is
+      # mended.
       class CheckCaches
         BATCH = 200
 

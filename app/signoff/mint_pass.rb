@@ -6,8 +6,8 @@ require "securerandom"
 module AskFirst
   module App
     module Signoff
-      # Makes a guest pass: 256 random bits that only the mail holds. The database keeps a digest. An older pass of the same
-      # person for the same ask stops working, so that one link is the link.
+      # Makes a guest pass: 256 random bits that only the mail holds. The database keeps a digest. An older pass of
+      # the same person for the same ask stops working, so that one link is the link.
       class MintPass < Act
         of_process
 
@@ -29,7 +29,8 @@ module AskFirst
                 expires_at: now + (DAYS * 86_400)
               }
             )
-            announce("posts", ids: rows(:ask_lines).where(ask_id: ask_id).select_map(:post_id)) # an open sheet says who has a link
+            # an open sheet says who has a link
+            announce("posts", ids: rows(:ask_lines).where(ask_id: ask_id).select_map(:post_id))
           end
           token
         end

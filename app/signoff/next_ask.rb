@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # What a post can be asked for: at the step that it waits at, and beside it at advisory steps, which nothing waits for.
+      # What a post can be asked for: at the step that it waits at, and beside it at advisory steps, which nothing
+      # waits for.
       module NextAsk
         # step: Core::Signoff::Step · adaptations: those that would be asked
         Offer = Struct.new(:step, :adaptations, keyword_init: true)
@@ -42,7 +43,8 @@ module AskFirst
           post.adaptations.reject(&:sent?).filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
         end
 
-        # An open ask about exactly what stands, for the day that is planned, goes on; what was opened to change it has none.
+        # An open ask about exactly what stands, for the day that is planned, goes on; what was opened to change it
+        # has none.
         def asked?(adaptation, step)
           !adaptation.facts.opened && standing(adaptation, step).asked_as_it_stands?
         end

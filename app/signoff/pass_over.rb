@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # Why a guest pass does not work, in the words for the person who holds it. Whoever has its secret may know; an invented one is
-      # never found.
+      # Why a guest pass does not work, in the words for the person who holds it. Whoever has its secret may know; an
+      # invented one is never found.
       module PassOver
         module_function
 

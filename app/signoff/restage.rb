@@ -3,13 +3,14 @@
 module AskFirst
   module App
     module Signoff
-      # After whatever can change a verdict: ends a release that no longer stands, and keeps the cached stage where it is another
-      # one. Runs inside the transaction of the act that caused it.
+      # After whatever can change a verdict: ends a release that no longer stands, and keeps the cached stage where it
+      # is another one. Runs inside the transaction of the act that caused it.
       class Restage < Act
         inside
 
         CACHE =
-          "jsonb_to_recordset(CAST(? AS jsonb)) AS found(id uuid, stage text, strip jsonb, at timestamptz, changes_at timestamptz)"
+          "jsonb_to_recordset(CAST(? AS jsonb)) AS found(id uuid, stage text, strip jsonb, at timestamptz, " \
+            "changes_at timestamptz)"
         private_constant :CACHE
 
         # @param posts [Array<Store::Posts::Standing::Post>] as they stand after the act

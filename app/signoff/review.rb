@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # What a guest sees of their ask: each post as it will appear, out of the revision that was shared, never from live
-      # parts. Adaptations that differ only in their account are shown as one.
+      # What a guest sees of their ask: each post as it will appear, out of the revision that was shared, never from
+      # live parts. Adaptations that differ only in their account are shown as one.
       class Review < Act
         opens :own_ask, nil
 
@@ -77,7 +77,8 @@ module AskFirst
             .all
         end
 
-        # One's own answers at this step to these posts, on whichever line: an older link knows what was said on a newer one.
+        # One's own answers at this step to these posts, on whichever line: an older link knows what was said on a
+        # newer one.
         def answers(lines, ask)
           given =
             rows(:answers)
@@ -103,8 +104,8 @@ module AskFirst
           }
         end
 
-        # What was taken off the person's list is said as what it is: the whole ask, one post that is being changed, or a step that
-        # nobody needs any more.
+        # What was taken off the person's list is said as what it is: the whole ask, one post that is being changed,
+        # or a step that nobody needs any more.
         def ended(line, shown)
           return line[:ended_as] unless line[:ended_as] == "withdrawn" && row[:withdrawn_at].nil?
 

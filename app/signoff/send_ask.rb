@@ -43,7 +43,7 @@ module AskFirst
         end
 
         def due_for(step, due_at)
-          due = due_at || Store::Clients::Hours.of(workspace).add(now, step.hours * 60)
+          due = due_at || Core::Signoff::Due.after(Store::Clients::Hours.of(workspace), now, step.hours)
           return due if due > now
 
           raise Core::Invalid.new(
@@ -174,7 +174,8 @@ module AskFirst
           )
         end
 
-        # Open lines about older content, for another day, or at this very step; an ask about exactly this at another step goes on.
+        # Open lines about older content, for another day, or at this very step; an ask about exactly this at another
+        # step goes on.
         def overtaken(step, post, adaptations)
           adaptations.flat_map do |adaptation|
             post
@@ -190,7 +191,8 @@ module AskFirst
             adaptation.facts.holds_for?(row[:wall] && Core::Plan::WallTime.new(row[:wall], row[:zone]))
         end
 
-        # The client's people get a mail with their pass; the pass is made when the mail is, so that it stands nowhere else.
+        # The client's people get a mail with their pass; the pass is made when the mail is, so that it stands nowhere
+        # else.
         def passes(ask_id, people)
           people.each { |person| kit.queue.ask_mail(member.workspace_id, ask_id, person, at: now) }
         end

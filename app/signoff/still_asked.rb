@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # What of a line is still asked. What was opened or asked anew meanwhile is no longer part of it, as long as something
-      # is left; a line of which nothing is left stays whole, so that it can be said why.
+      # What of a line is still asked. What was opened or asked anew meanwhile is no longer part of it, as long as
+      # something is left; a line of which nothing is left stays whole, so that it can be said why.
       module StillAsked
         ENDED = %w[withdrawn outdated].freeze
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Signoff
-      # Who can fill the places of a step for some content, today: who is away and who stands in for them, who wrote part of it,
-      # who may answer there at all and on these channels.
+      # Who can fill the places of a step for some content, today: who is away and who stands in for them, who wrote
+      # part of it, who may answer there at all and on these channels.
       class WhoAnswers
         ABILITY = { "internal" => "answer_internal", "client" => "answer_client" }.freeze
 

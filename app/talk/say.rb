@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Talk
-      # Adds a remark to one of a post's two rooms. It is talk, never an answer. The client side has only its own room, and
-      # only beside posts that were shared with it.
+      # Adds a remark to one of a post's two rooms. It is talk, never an answer. The client side has only its own
+      # room, and only beside posts that were shared with it.
       class Say < Act
         opens :room, nil
 

@@ -5,8 +5,8 @@ require_relative "tools"
 
 module AskFirst
   module Keeping
-    # Roles, database, then files: files are only added, so what is copied after the dump holds all that the dump names. Goes on beside
-    # running processes. Until it is whole its folder ends in .part.
+    # Roles, database, then files: files are only added, so what is copied after the dump holds all that the dump
+    # names. Goes on beside running processes. Until it is whole its folder ends in .part.
     class Backup
       OURS = /\bask_first_(?:owner|web|jobs)\b/
 
@@ -57,7 +57,8 @@ module AskFirst
         File.chmod(0o600, @folder.at(Folder::DATABASE))
       end
 
-      # What is removed meanwhile (a client whose grace is over) is not missed: nothing that goes out hangs on it any more.
+      # What is removed meanwhile (a client whose grace is over) is not missed: nothing that goes out hangs on it any
+      # more.
       def files
         @say.call("files")
         FileUtils.mkdir_p(@folder.at(Folder::FILES), mode: 0o700)

@@ -7,8 +7,8 @@ require "openssl"
 
 module AskFirst
   module Keeping
-    # A backup as it lies there: what it is (backup.json), the roles, the database, the files, and the sums of all that, in the form
-    # that `sha256sum -c SHA256SUMS` checks by hand.
+    # A backup as it lies there: what it is (backup.json), the roles, the database, the files, and the sums of all
+    # that, in the form that `sha256sum -c SHA256SUMS` checks by hand.
     class Folder
       ROLES = "roles.sql"
       DATABASE = "database.dump"
@@ -35,7 +35,8 @@ module AskFirst
         found
       rescue Errno::ENOENT, Errno::ENOTDIR, JSON::ParserError
         raise Stopped,
-              "There is no whole backup in #{@path}: #{FACTS} is missing or broken. One that was cut short ends in .part."
+              "There is no whole backup in #{@path}: #{FACTS} is missing or broken. One that was cut short ends in " \
+                ".part."
       end
 
       def write_facts(facts)
@@ -54,7 +55,8 @@ module AskFirst
         wrong = said.reject { |name, kept| File.file?(at(name)) && sum(name) == kept }.keys
         if wrong.any?
           raise Stopped,
-                "This backup is damaged: #{wrong.first(5).join(", ")}#{" …" if wrong.size > 5} (#{wrong.size} of #{said.size}). Take another one."
+                "This backup is damaged: #{wrong.first(5).join(", ")}#{" …" if wrong.size > 5} (#{wrong.size} of " \
+                  "#{said.size}). Take another one."
         end
       rescue Errno::ENOENT
         raise Stopped, "#{at(SUMS)} is missing, so nobody can say whether this backup is whole."

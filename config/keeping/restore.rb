@@ -5,9 +5,9 @@ require_relative "tools"
 
 module AskFirst
   module Keeping
-    # Brings a backup back: checked first, then beside what is there, and only at the end in its place. Killed at any moment it has
-    # changed nothing that runs, and can be run again. The database is marked as brought back, so that nothing is sent until somebody has
-    # looked.
+    # Brings a backup back: checked first, then beside what is there, and only at the end in its place. Killed at any
+    # moment it has changed nothing that runs, and can be run again. The database is marked as brought back, so that
+    # nothing is sent until somebody has looked.
     class Restore
       # secret: of another one than the settings' · replace: a database that is there is set aside
       Wish = Struct.new(:other_secret, :replace, keyword_init: true)
@@ -54,7 +54,8 @@ module AskFirst
         return if @wish.other_secret || facts["secret"] == Folder.fingerprint(@settings.secret)
 
         raise Stopped,
-              "ASK_FIRST_SECRET is not the one of this backup (#{facts["secret"]}): every channel would have to be connected again. " \
+              "ASK_FIRST_SECRET is not the one of this backup (#{facts["secret"]}): every channel would have to be " \
+                "connected again. " \
                 "Set the one of then, or add --other-secret."
       end
 
@@ -62,7 +63,8 @@ module AskFirst
         return unless there?
         unless @wish.replace
           raise Stopped,
-                "There is a database #{@name} already. With --replace it is set aside under another name; nothing is dropped."
+                "There is a database #{@name} already. With --replace it is set aside under another name; nothing is " \
+                  "dropped."
         end
 
         others = connections

@@ -150,8 +150,8 @@ module Setup
         log_timezone: "UTC",
         jit: "off"
       }
-      # wal_level stays as it is where it matters: with "minimal", the indexes of unlogged tables (Que's lockers) came up
-      # as zero pages after a crash
+      # wal_level stays as it is where it matters: with "minimal", the indexes of unlogged tables (Que's lockers) came
+      # up as zero pages after a crash
       unless @durable
         settings.update(
           fsync: "off",

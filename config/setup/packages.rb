@@ -24,6 +24,10 @@ module Setup
       "unicode-data" => -> { File.exist?("/usr/share/unicode/emoji/emoji-test.txt") }
     }.freeze
 
+    # What the interface's own files are made from, beside the API's description, and what is made.
+    SHARED = %w[core/posts/formats.rb core/posts/parts.rb core/campaigns/currency.rb web/shared_words.rb].freeze
+    GENERATED = %w[ui/src/api/schema.ts ui/src/api/openapi.json ui/src/api/shared.json].freeze
+
     module_function
 
     # @param test [Boolean] whether the browser and the published data for the tests are wanted too
@@ -93,8 +97,8 @@ module Setup
     def front_end
       sources =
         Dir.chdir(ROOT) do
-          Dir["ui/{src,public,review}/**/*", "ui/*.{ts,html,json}", "web/openapi/**/*.yaml"].select do |f|
-            File.file?(f)
+          Dir["ui/{src,public,review}/**/*", "ui/*.{ts,html,json}", "web/openapi/**/*.yaml", *SHARED].select do |f|
+            File.file?(f) && !GENERATED.include?(f)
           end
         end
       return if fresh?("ui", *sources) && File.exist?(File.join(ROOT, "ui/dist/app/index.html"))

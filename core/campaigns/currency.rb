@@ -29,6 +29,11 @@ module AskFirst
           !found.nil? && found.iso_numeric.to_s.match?(/\A\d{3}\z/)
         end
 
+        # @return [Array<String>] every code of the standard
+        def codes
+          Money::Currency.all.map(&:iso_code).uniq.select { |code| known?(code) }
+        end
+
         # @return [Integer] digits after the point
         def exponent(code)
           Money::Currency.find(code).exponent

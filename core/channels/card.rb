@@ -3,12 +3,12 @@
 module AskFirst
   module Core
     module Channels
-      # A network card: what a network takes, and how it can be asked. A value, read once where it comes in (CardReading), so that
-      # nothing digs in what a network happened to send.
+      # A network card: what a network takes, and how it can be asked. A value, read once where it comes in
+      # (CardReading), so that nothing digs in what a network happened to send.
       #
-      # formats: names of Posts::Formats, in their order · by_hand: formats that its protocol does not take · hashtags, tagged: how
-      # many at most · first_comment: its limit · call_to_action, audience: the kinds that it knows; each nil where it has no such
-      # thing · settles_within: seconds until an accepted post shows
+      # formats: names of Posts::Formats, in their order · by_hand: formats that its protocol does not take ·
+      # hashtags, tagged: how many at most · first_comment: its limit · call_to_action, audience: the kinds that it
+      # knows; each nil where it has no such thing · settles_within: seconds until an accepted post shows
       Card =
         Struct.new(
           :name,
@@ -84,12 +84,12 @@ module AskFirst
           end
         end
 
-      # How text is counted and where it ends. rule: of Checks::Counting::RULES · limit, fold: in its units · link, emoji, default,
-      # ranges: weights of the rule "weighted"
+      # How text is counted and where it ends. rule: of Checks::Counting::RULES · limit, fold: in its units · link,
+      # emoji, default, ranges: weights of the rule "weighted"
       Card::Text = Struct.new(:rule, :limit, :fold, :link, :emoji, :default, :ranges, keyword_init: true)
 
-      # What files it takes. ratio: [[w, h] narrowest, [w, h] widest] · max_side: pixels · description: characters · seconds: [least, most]
-      # · one_shape: a set is shown in the shape of its first picture
+      # What files it takes. ratio: [[w, h] narrowest, [w, h] widest] · max_side: pixels · description: characters ·
+      # seconds: [least, most] · one_shape: a set is shown in the shape of its first picture
       Card::Media =
         Struct.new(:needed, :most, :kinds, :ratio, :one_shape, :max_side, :description, :seconds, keyword_init: true) do
           # @return [Media] the same, of one shape

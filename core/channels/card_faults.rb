@@ -3,8 +3,9 @@
 module AskFirst
   module Core
     module Channels
-      # What is wrong with a network card as a network sends it. A rule, a limit or a shape that is not known here would make every
-      # check that rests on it wrong, so such a card is refused as a whole, with the first thing that is wrong in it.
+      # What is wrong with a network card as a network sends it. A rule, a limit or a shape that is not known here
+      # would make every check that rests on it wrong, so such a card is refused as a whole, with the first thing that
+      # is wrong in it.
       module CardFaults
         KINDS = %w[picture video document].freeze
         TEXT = (1..1_000_000) # units of the counting rule
@@ -29,8 +30,8 @@ module AskFirst
         def lengths?(value) = pair?(value) { |one| whole?(one, 0..36_000) } && value[0] <= value[1]
         def number?(value, name) = value.is_a?(Hash) && whole?(value[name], 0..TEXT.max)
 
-        # [what is wrong, what holds where it is right], in the order in which it is looked at; text and media are there from their
-        # first row on
+        # [what is wrong, what holds where it is right], in the order in which it is looked at; text and media are
+        # there from their first row on
         TABLE = [
           ["it is no list of rules", ->(card) { card.is_a?(Hash) }],
           ["it has no name", ->(card) { words?(card["name"], 1..60) }],

@@ -75,7 +75,10 @@ module AskFirst
                 format.kinds.intersect?(media.kinds) && media.most >= format.least && format.name != "story"
               end
               .map(&:name)
-          media.needed ? found : ["text", *found, *(hash["link_card"] ? ["link"] : [])]
+          return found if media.needed
+
+          found = ["text", *found]
+          hash["link_card"] ? [*found, "link"] : found
         end
 
         private_class_method :formats

@@ -12,7 +12,8 @@ module AskFirst
 
         module_function
 
-        # @param channel [Hash] :state, :name, :card_refused (what is wrong with the card that its network sent last, nil for nothing)
+        # @param channel [Hash] :state, :name, :card_refused (what is wrong with the card that its network sent last,
+        # nil for nothing)
         # @param connection [Hash, nil] :expires_at, :consent_until, :renews (whether it renews itself), :consent_by
         # @param consent_name [String, nil] whose consent it is
         # @param consent_here [Boolean] whether that person is still a member
@@ -45,7 +46,8 @@ module AskFirst
               Said.new(
                 level: "soon",
                 sentence:
-                  "It rests on the consent of #{consent_name || "somebody"}, who has left this client. Somebody else must connect it again."
+                  "It rests on the consent of #{consent_name || "somebody"}, who has left this client. Somebody else " \
+                    "must connect it again."
               )
             )
           end

@@ -5,7 +5,8 @@ require "digest"
 module AskFirst
   module Core
     module Channels
-      # Proof Key for Code Exchange: whoever ends the way to a network and back is who began it. Source: RFC 7636, method S256.
+      # Proof Key for Code Exchange: whoever ends the way to a network and back is who began it. Source: RFC 7636,
+      # method S256.
       module Pkce
         METHOD = "S256"
         FORMAT = /\A[A-Za-z0-9\-._~]{43,128}\z/

@@ -36,7 +36,8 @@ module AskFirst
           end
         end
 
-        # Where the limit falls: how many code points of the text are within it. Never inside a character that a person sees.
+        # Where the limit falls: how many code points of the text are within it. Never inside a character that a
+        # person sees.
         # @return [Integer] text[0, result] is within, the rest is over
         def within(text, rule, limit)
           sum = 0

@@ -5,13 +5,15 @@ require "date"
 module AskFirst
   module Core
     module Checks
-      # Days that a text names as an end ("until 12 October", "by Oct 12", "ends 12.10.2026"): an offer that is over when the
-      # post goes out is a fault that nobody meant. Only what names day and month is read; of two readings (3/4) none is taken.
+      # Days that a text names as an end ("until 12 October", "by Oct 12", "ends 12.10.2026"): an offer that is over
+      # when the post goes out is a fault that nobody meant. Only what names day and month is read; of two readings
+      # (3/4) none is taken.
       module DatesInText
         MONTHS = Date::MONTHNAMES.compact + Date::ABBR_MONTHNAMES.compact + ["Sept"]
         MONTH = /(?<month>#{MONTHS.map(&:downcase).uniq.sort_by { |name| -name.length }.join("|")})\b\.?/i
-        ENDS =
-          /\b(?:until|till|by|before|through|ends?(?:\s+on)?|closes?(?:\s+on)?|last\s+day(?:\s+is)?)\s+(?:the\s+)?(?:#{(Date::DAYNAMES + Date::ABBR_DAYNAMES).join("|")})?,?\s*/i
+        WEEKDAY = /#{(Date::DAYNAMES + Date::ABBR_DAYNAMES).join("|")}/i
+        ENDING = /until|till|by|before|through|ends?(?:\s+on)?|closes?(?:\s+on)?|last\s+day(?:\s+is)?/i
+        ENDS = /\b(?:#{ENDING})\s+(?:the\s+)?(?:#{WEEKDAY})?,?\s*/i
         DAY = /(?<day>[0-3]?\d)(?:st|nd|rd|th)?/
         YEAR = /(?:,?\s+(?<year>20\d\d))?/
         WORDS = [/#{ENDS}#{DAY}(?:\s+of)?\s+#{MONTH}#{YEAR}/i, /#{ENDS}#{MONTH}\s+#{DAY}\b#{YEAR}/i].freeze
@@ -20,8 +22,8 @@ module AskFirst
           /#{ENDS}(?<day>\d\d?)\.(?<month>\d\d?)\.(?<year>20\d\d)\b/i
         ].freeze
 
-        # Days back to which a day without a year is taken for one that has passed; further back, the coming one is meant. Common
-        # practice, no source: offers run for weeks, and what is named as an end mostly lies ahead.
+        # Days back to which a day without a year is taken for one that has passed; further back, the coming one is
+        # meant. Common practice, no source: offers run for weeks, and what is named as an end mostly lies ahead.
         PASSED = 120
 
         End = Struct.new(:date, :words, keyword_init: true)

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Checks
-      # Hashtags in a text: extended hashtag identifiers of Unicode UAX #31 (R8): a start, then identifier characters, emoji, and
-      # any of - + _ (from memory). One inside a word or a link is none (common practice, no source).
+      # Hashtags in a text: extended hashtag identifiers of Unicode UAX #31 (R8): a start, then identifier characters,
+      # emoji, and any of - + _ (from memory). One inside a word or a link is none (common practice, no source).
       module Hashtags
         START = /[#﹟＃]/
         CONTINUE = /[\p{XID_Continue}\p{Extended_Pictographic}\p{Emoji_Component}\-+_&&[^#﹟＃*]]/

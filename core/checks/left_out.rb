@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Checks
-      # What was written and does not go out on a channel, or goes out otherwise: said, since nobody would see it in the proof.
+      # What was written and does not go out on a channel, or goes out otherwise: said, since nobody would see it in
+      # the proof.
       module LeftOut
         module_function
 
@@ -26,7 +27,8 @@ module AskFirst
             PostChecks.warning(
               "mention_unspelled",
               "text",
-              "#{names.join(" and ")} #{names.one? ? "has" : "have"} no spelling for #{place.network}; the plain name goes out."
+              "#{names.join(" and ")} #{names.one? ? "has" : "have"} no spelling for #{place.network}; the plain " \
+                "name goes out."
             )
           end
         end

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Checks
-      # What the checks look at, by name, so that what is fine can be said as well as what is not: each finding belongs to one
-      # of these, and those without a finding are fine.
+      # What the checks look at, by name, so that what is fine can be said as well as what is not: each finding
+      # belongs to one of these, and those without a finding are fine.
       module LookedAt
         ALL = {
           "length" => %w[text_too_long nothing_to_say first_comment_too_long],

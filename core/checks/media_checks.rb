@@ -112,7 +112,8 @@ module AskFirst
         def without_words(count, media)
           return "The #{kind(media.first)} has no description for who cannot see it." if media.size == 1
 
-          "#{count} of #{media.size} #{media.all? { |medium| kind(medium) == "picture" } ? "pictures" : "files"} without a description."
+          "#{count} of #{media.size} #{media.all? { |medium| kind(medium) == "picture" } ? "pictures" : "files"} " \
+            "without a description."
         end
       end
     end

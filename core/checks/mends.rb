@@ -5,8 +5,8 @@ module AskFirst
     module Checks
       # What can be done about a finding in one click: another value for a part, or the place where it is mended.
       #
-      # A mend is {words:, part:, value:} (save this), {words:, times:} (give these channels these times), or {words:, show:} (go
-      # there).
+      # A mend is {words:, part:, value:} (save this), {words:, times:} (give these channels these times), or {words:,
+      # show:} (go there).
       module Mends
         SHOWS = {
           "description_missing" => %w[describe descriptions],

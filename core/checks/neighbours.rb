@@ -3,11 +3,12 @@
 module AskFirst
   module Core
     module Checks
-      # What goes out around a post: the same words on several channels at once (flooding; flooding_nearby where another post says
-      # them), the same words on one channel again (repeat), two posts of one channel close to each other (clash). Warnings, each
-      # naming the other.
+      # What goes out around a post: the same words on several channels at once (flooding; flooding_nearby where
+      # another post says them), the same words on one channel again (repeat), two posts of one channel close to each
+      # other (clash). Warnings, each naming the other.
       #
-      # The windows are common practice, no source: a quarter of an hour, 30 days, a quarter of an hour. All at 7:30 is a flood;
+      # The windows are common practice, no source: a quarter of an hour, 30 days, a quarter of an hour. All at 7:30
+      # is a flood;
       # 7:30, 7:50 and 12:10 are none.
       module Neighbours
         FLOOD = 15 * 60
@@ -15,8 +16,8 @@ module AskFirst
         CLASH = 15 * 60
         WIDEST = [FLOOD, CLASH].max
 
-        # One appearance: of a post, on a channel, with its words, at a moment. memo: shared by many, text => shingles, since most
-        # channels follow their master
+        # One appearance: of a post, on a channel, with its words, at a moment. memo: shared by many, text =>
+        # shingles, since most channels follow their master
         Showing =
           Struct.new(:post_id, :subject, :channel_id, :channel, :text, :at, :memo, keyword_init: true) do
             def shingles = memo ? memo[text] ||= Similarity.shingles(text) : Similarity.shingles(text)
@@ -59,7 +60,8 @@ module AskFirst
           PostChecks.warning(
             "flooding",
             "time",
-            "Nearly the same words go out on #{listed(heap.map(&:channel))} #{spread}. Give them times of their own, or words."
+            "Nearly the same words go out on #{listed(heap.map(&:channel))} #{spread}. Give them times of their own, " \
+              "or words."
           )
         end
 

@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Checks
-      # Pictures as a network cuts them: how much is lost where nobody framed them, above all in a set that is shown in one shape.
+      # Pictures as a network cuts them: how much is lost where nobody framed them, above all in a set that is shown
+      # in one shape.
       module OneShape
         MUCH = Rational(1, 20) # a cut below this is not spoken of; common practice, no source
         SMALL = 21
@@ -55,19 +56,21 @@ module AskFirst
         end
 
         def alone(picture, side, share, name)
-          "Picture #{picture.number} is #{
-            shape(picture.width, picture.height)
-          }; #{name} cuts it to #{shape(picture.crop[2], picture.crop[3])}, which removes #{percent(share)} % of its #{side}."
+          now = shape(picture.width, picture.height)
+          cut = shape(picture.crop[2], picture.crop[3])
+          "Picture #{picture.number} is #{now}; #{name} cuts it to #{cut}, which removes #{percent(share)} % " \
+            "of its #{side}."
         end
 
         def beside(picture, first, side, share, name)
-          "Picture #{picture.number} is #{shape(picture.width, picture.height)}, the first is #{shape(first.crop[2], first.crop[3])}. #{name} cuts #{percent(share)} % of its #{side}."
+          "Picture #{picture.number} is #{shape(picture.width, picture.height)}, the first is " \
+            "#{shape(first.crop[2], first.crop[3])}. #{name} cuts #{percent(share)} % of its #{side}."
         end
 
         def percent(share) = (share * 100).round
 
-        # By the numbers that it has, where they are small; else as the trade calls what is within one hundredth of it; else the
-        # nearest ratio of small numbers; else in pixels.
+        # By the numbers that it has, where they are small; else as the trade calls what is within one hundredth of
+        # it; else the nearest ratio of small numbers; else in pixels.
         def shape(width, height)
           ratio = Rational(width, height)
           return "#{ratio.numerator}:#{ratio.denominator}" if [ratio.numerator, ratio.denominator].max <= SMALL

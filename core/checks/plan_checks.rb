@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Checks
-      # What a post's planned day says about it: an end in its text that is over by then, a day off of the client. Warnings:
+      # What a post's planned day says about it: an end in its text that is over by then, a day off of the client.
+      # Warnings:
       # somebody may mean it so.
       module PlanChecks
         module_function

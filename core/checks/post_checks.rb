@@ -80,7 +80,8 @@ module AskFirst
                 warning(
                   "hidden_characters",
                   "text",
-                  "#{hidden} invisible #{hidden == 1 ? "character counts" : "characters count"} here, pasted along with something."
+                  "#{hidden} invisible #{hidden == 1 ? "character counts" : "characters count"} here, pasted along " \
+                    "with something."
                 )
               end
             )

@@ -3,9 +3,9 @@
 module AskFirst
   module Core
     module Checks
-      # How much two texts say the same: the Jaccard index of their word 3-shingles, after case folding and without links and
-      # hashtags. Texts of fewer than three words are compared for equality. Source: Broder, "On the resemblance and containment
-      # of documents" (1997).
+      # How much two texts say the same: the Jaccard index of their word 3-shingles, after case folding and without
+      # links and hashtags. Texts of fewer than three words are compared for equality. Source: Broder, "On the
+      # resemblance and containment of documents" (1997).
       module Similarity
         SHINGLE = 3
         ALIKE = 0.6

@@ -3,23 +3,25 @@
 module AskFirst
   module Core
     module Checks
-      # Times of their own for channels that would say the same at once: the proposal to spread out that stands beside a flood.
+      # Times of their own for channels that would say the same at once: the proposal to spread out that stands beside
+      # a flood.
       #
-      # The step is common practice, no source: 20 minutes, so that what follows is no flood (Neighbours::FLOOD) and can still be
-      # done in one morning.
+      # The step is common practice, no source: 20 minutes, so that what follows is no flood (Neighbours::FLOOD) and
+      # can still be done in one morning.
       module Spreading
         STEP = 20 * 60
 
         module_function
 
-        # The first channel keeps its time; each further one moves on by steps until it neither floods nor stands beside another
-        # post of its channel. Nothing leaves its day: another day may need another yes.
+        # The first channel keeps its time; each further one moves on by steps until it neither floods nor stands
+        # beside another post of its channel. Nothing leaves its day: another day may need another yes.
         #
         # @param own [Array<Neighbours::Showing>] of one post, in the order of its channels, those that may move
         # @param stays [Array<Neighbours::Showing>] those of the post that are out
         # @param others [Array<Neighbours::Showing>, Timeline] other posts
         # @param zone [String] the client's
-        # @return [Hash{String=>Time}] channel id => instant, only for what is to move; empty when nothing floods, or no room is left
+        # @return [Hash{String=>Time}] channel id => instant, only for what is to move; empty when nothing floods, or
+        # no room is left
         def propose(own, others, zone, stays: [])
           others = Timeline.of(others)
           kept = stays.select(&:at)

@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Checks
-      # Showings in the order of their times: finds those near a moment, and those of a channel, without looking at all of them.
+      # Showings in the order of their times: finds those near a moment, and those of a channel, without looking at
+      # all of them.
       class Timeline
         # @param showings [Array<Neighbours::Showing>, Timeline]
         def self.of(showings)

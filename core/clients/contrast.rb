@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Clients
-      # How well two colours can be told apart. Source: WCAG 2.2, "contrast ratio" and "relative luminance" (black on white
-      # is 21:1).
+      # How well two colours can be told apart. Source: WCAG 2.2, "contrast ratio" and "relative luminance" (black on
+      # white is 21:1).
       module Contrast
         HEX = /\A#\h{6}\z/
         TEXT = 4.5 # least for text (success criterion 1.4.3, level AA)

@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Clients
-      # Name, mark, colour of the edge, zone and week start of a client: what came in as it is kept, or what is wrong where.
+      # Name, mark, colour of the edge, zone and week start of a client: what came in as it is kept, or what is wrong
+      # where.
       module Identity
         module_function
 

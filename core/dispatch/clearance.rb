@@ -3,13 +3,15 @@
 module AskFirst
   module Core
     module Dispatch
-      # Whether a planned showing may be sent now: asked under all gates, in the transaction that marks it as being sent, and
-      # nowhere else. The first that fits decides.
+      # Whether a planned showing may be sent now: asked under all gates, in the transaction that marks it as being
+      # sent, and nowhere else. The first that fits decides.
       module Clearance
-        # state: of the showing · release: {at:, needs: ids of the files that it sends} or nil · uploads: ids that are up · stopped:
-        # the client is archived or deleted · unconfirmed: the database was brought back, and nobody has said yet that it may go ·
-        # channel: {state:} · fresh: whether its card was read lately · by_hand: no network takes it · verdict: responds to held?,
-        # release_stands? and releasable? · faults: sentences of today's card · now: by the database's clock
+        # state: of the showing · release: {at:, needs: ids of the files that it sends} or nil · uploads: ids that are
+        # up · stopped:
+        # the client is archived or deleted · unconfirmed: the database was brought back, and nobody has said yet that
+        # it may go · channel: {state:} · fresh: whether its card was read lately · by_hand: no network takes it ·
+        # verdict: responds to held?, release_stands? and releasable? · faults: sentences of today's card · now: by
+        # the database's clock
         Facts =
           Struct.new(
             :state,
@@ -25,7 +27,8 @@ module AskFirst
             :now,
             keyword_init: true
           )
-        # kind: :send, :prepare (files are missing at the network, or its card is old), :wait (until), :hand, :trouble (sentence), :lapsed or :nothing
+        # kind: :send, :prepare (files are missing at the network, or its card is old), :wait (until), :hand, :trouble
+        # (sentence), :lapsed or :nothing
         Ruling = Struct.new(:kind, :until, :sentence, keyword_init: true)
         HELD_FOR = 5 # seconds until a held one is looked at again; lifting the hold wakes it at once
 
@@ -68,7 +71,8 @@ module AskFirst
         end
 
         def too_late(release)
-          "Its time was #{release[:at].utc.strftime("%H:%M")} UTC, more than #{Patience::TOLERANCE / 60} minutes ago; it was not sent so late."
+          "Its time was #{release[:at].utc.strftime("%H:%M")} UTC, more than #{Patience::TOLERANCE / 60} minutes " \
+            "ago; it was not sent so late."
         end
 
         def ruling(kind, till = nil)

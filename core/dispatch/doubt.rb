@@ -3,9 +3,10 @@
 module AskFirst
   module Core
     module Dispatch
-      # What becomes of a send of which nobody knows whether it arrived. A network that counts the same id once may be sent it
-      # again; one that can be asked for the id is asked. Where the same id is not taken once, it is sent again only after two
-      # looks that found nothing, the settling time apart, and the settling time after the try was surely over.
+      # What becomes of a send of which nobody knows whether it arrived. A network that counts the same id once may be
+      # sent it again; one that can be asked for the id is asked. Where the same id is not taken once, it is sent
+      # again only after two looks that found nothing, the settling time apart, and the settling time after the try
+      # was surely over.
       module Doubt
         LOOKS = 2
 

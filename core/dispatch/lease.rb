@@ -3,14 +3,15 @@
 module AskFirst
   module Core
     module Dispatch
-      # For how long a sender may begin what it has claimed, and from when another one may take it over. The lease binds its holder
-      # too: whoever was frozen in between looks at the clock directly before the create, and does not send. All in seconds.
+      # For how long a sender may begin what it has claimed, and from when another one may take it over. The lease
+      # binds its holder too: whoever was frozen in between looks at the clock directly before the create, and does
+      # not send. All in seconds.
       module Lease
         BEAT_EVERY = 1.0
         # A sender whose own beat is older than this was frozen, and begins nothing that it claimed before.
         STILL_HERE = 3.0
-        # A sender whose beat is older than this is gone for all others. More than STILL_HERE by what a beat needs to arrive, so that
-        # whoever is taken for gone has stopped by itself before.
+        # A sender whose beat is older than this is gone for all others. More than STILL_HERE by what a beat needs to
+        # arrive, so that whoever is taken for gone has stopped by itself before.
         GONE = 6.0
 
         module_function
@@ -25,7 +26,8 @@ module AskFirst
         end
 
         # @param lease_until [Time]
-        # @param since_beat [Float, nil] since the beat of the showing's sender; nil: it has stopped, or was never heard of
+        # @param since_beat [Float, nil] since the beat of the showing's sender; nil: it has stopped, or was never
+        # heard of
         # @return [Boolean] whether another one may take it over
         def over?(lease_until:, since_beat:, now:)
           lease_until <= now || since_beat.nil? || since_beat > GONE

@@ -10,7 +10,8 @@ module AskFirst
         module_function
 
         # @param approved [Hash] the request that was sent
-        # @param shown [Hash, nil] {"text" => String, "media" => [{"address" =>, "loads" => true/false/nil}]}; nil: not there
+        # @param shown [Hash, nil] {"text" => String, "media" => [{"address" =>, "loads" => true/false/nil}]}; nil:
+        # not there
         def of(approved, shown)
           return Seen.new(kind: "differs", note: "The network does not show the post.") if shown.nil?
 

@@ -3,16 +3,16 @@
 module AskFirst
   module Core
     module Dispatch
-      # Every way in which a showing can move from one state to another, as a table. A move names the state and the try that it
-      # expects; where a showing stands otherwise, somebody else has moved it, and nothing is done. No state changes but by one of
-      # these: Store::Dispatch::Moves makes them, and the database refuses any other.
+      # Every way in which a showing can move from one state to another, as a table. A move names the state and the
+      # try that it expects; where a showing stands otherwise, somebody else has moved it, and nothing is done. No
+      # state changes but by one of these: Store::Dispatch::Moves makes them, and the database refuses any other.
       #
-      # State: planned · by_hand (waits for a person to publish it) · sending (a sender holds its lease) · unclear (sent, and no
-      # known end) · out · trouble. Try: counts the claims of a showing and never falls, so that a sender that comes back late
-      # cannot take a later try for its own.
+      # State: planned · by_hand (waits for a person to publish it) · sending (a sender holds its lease) · unclear
+      # (sent, and no known end) · out · trouble. Try: counts the claims of a showing and never falls, so that a
+      # sender that comes back late cannot take a later try for its own.
       module Moves
-        # from: states that it leaves · to: the state that it leads to · by: whose move it is · known: whether the network may have
-        # it afterwards (true, false, or nil: as before)
+        # from: states that it leaves · to: the state that it leads to · by: whose move it is · known: whether the
+        # network may have it afterwards (true, false, or nil: as before)
         Move =
           Struct.new(:name, :from, :to, :by, :may_be_out, keyword_init: true) do
             # @param try [Integer] where the showing stands
@@ -32,10 +32,12 @@ module AskFirst
             move(:release_again, %w[planned by_hand], "planned", by: :person, may_be_out: false),
             # the claim: under all gates, for the live release, at its time; it alone counts the try up
             move(:claim, "planned", "sending", by: :dispatcher, may_be_out: true),
-            # sent again with the same id, where the network counts it once: it may be out all the time, so nobody can change it in between
+            # sent again with the same id, where the network counts it once: it may be out all the time, so nobody can
+            # change it in between
             move(:claim_again, "unclear", "sending", by: :dispatcher, may_be_out: true),
             move(:give_back, "sending", "planned", by: :sender, may_be_out: false), # its create was not begun
-            move(:not_taken, "sending", "planned", by: :sender, may_be_out: false), # the network asked to wait, or was not reached
+            # the network asked to wait, or was not reached
+            move(:not_taken, "sending", "planned", by: :sender, may_be_out: false),
             # the same of one that was sent before: that one may have arrived
             move(:stay_unclear, "sending", "unclear", by: :sender),
             move(:refused, "sending", "trouble", by: :sender, may_be_out: false),
@@ -69,7 +71,8 @@ module AskFirst
           TABLE.fetch(name)
         end
 
-        # @return [Array<Array(String, String)>] every change of state that some move makes, for the database's own guard
+        # @return [Array<Array(String, String)>] every change of state that some move makes, for the database's own
+        # guard
         def pairs
           TABLE.values.flat_map { |one| one.from.map { |state| [state, one.to] } }.uniq.sort
         end

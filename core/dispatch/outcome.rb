@@ -6,8 +6,9 @@ require "uri"
 module AskFirst
   module Core
     module Dispatch
-      # What a network's reply to a create means. Known ends: 201 with an address, or a final 4xx. 429 was not taken and may
-      # be repeated. Everything else is unclear: it may have arrived (RFC 9110, section 9.2.2: POST is not idempotent).
+      # What a network's reply to a create means. Known ends: 201 with an address, or a final 4xx. 429 was not taken
+      # and may be repeated. Everything else is unclear: it may have arrived (RFC 9110, section 9.2.2: POST is not
+      # idempotent).
       module Outcome
         # An address longer than this is none that a page could have.
         LONGEST = 2_000

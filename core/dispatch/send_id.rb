@@ -5,7 +5,8 @@ require "digest"
 module AskFirst
   module Core
     module Dispatch
-      # The id that a send carries to its network. It derives from the showing, so every try of one showing has the same.
+      # The id that a send carries to its network. It derives from the showing, so every try of one showing has the
+      # same.
       module SendId
         module_function
 

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Dispatch
-      # A showing that was not out yet in a database that was brought back: since then it may have gone out, been taken back or
-      # changed. It is not sent until that is known.
+      # A showing that was not out yet in a database that was brought back: since then it may have gone out, been
+      # taken back or changed. It is not sent until that is known.
       module Unconfirmed
         ANSWERS = %w[send take_back out].freeze
 

@@ -3,8 +3,9 @@
 module AskFirst
   module Core
     module Exchange
-      # A name for a file that is handed out: one that shows what it is and that every system takes. Signs that turn the direction
-      # of writing round (U+202E and its like; Unicode Technical Report 36) would show "exe.gpj" as "jpg.exe".
+      # A name for a file that is handed out: one that shows what it is and that every system takes. Signs that turn
+      # the direction of writing round (U+202E and its like; Unicode Technical Report 36) would show "exe.gpj" as
+      # "jpg.exe".
       module FileName
         LONGEST = 120
         # what some system refuses, controls, and signs that nobody sees

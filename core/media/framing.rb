@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Media
-      # How a picture is cut and sized for a network: first as a person framed it, then by the card's ratio rule, in exact
-      # fractions, both around the spot that matters. Without a frame the cut is from the middle.
+      # How a picture is cut and sized for a network: first as a person framed it, then by the card's ratio rule, in
+      # exact fractions, both around the spot that matters. Without a frame the cut is from the middle.
       module Framing
         MIDDLE = [500, 500].freeze # thousandths of the sides
         ZOOM = (100..400) # percent

@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Media
-      # How each file of a post is made ready for its network: pictures cut and sized, videos and documents without their hidden data.
+      # How each file of a post is made ready for its network: pictures cut and sized, videos and documents without
+      # their hidden data.
       # The same spec makes the same file, which is kept once.
       module Renditions
         CARD_RATIO = [[1, 1], [2, 1]].freeze # of a link card's picture

@@ -5,8 +5,8 @@ require "uri"
 module AskFirst
   module Core
     module People
-      # Mail addresses as people paste them: by the tens, one a line or with commas, with names around them, with slips. Each
-      # is shown for itself; the good ones are kept.
+      # Mail addresses as people paste them: by the tens, one a line or with commas, with names around them, with
+      # slips. Each is shown for itself; the good ones are kept.
       module Addresses
         MOST = 100
         Found = Struct.new(:typed, :address, :problem, keyword_init: true)

@@ -3,15 +3,17 @@
 module AskFirst
   module Core
     module People
-      # How long somebody waits after wrong tries to sign in. Slower with each wrong try, for one name from one address; slower for
-      # one name from everywhere, and for one address with many names, so that neither many addresses nor many names go around it.
-      # A device from which the person signed in before is judged by its own tries alone: nobody else can keep them out of it.
+      # How long somebody waits after wrong tries to sign in. Slower with each wrong try, for one name from one
+      # address; slower for one name from everywhere, and for one address with many names, so that neither many
+      # addresses nor many names go around it.
+      # A device from which the person signed in before is judged by its own tries alone: nobody else can keep them
+      # out of it.
       # Common practice, no source; the numbers are ours.
       module Brake
         # A wrong try. address: from where · device: a known one's id, nil for any other · at: when
         Try = Struct.new(:address, :device, :at, keyword_init: true)
-        # free: wrong tries without a wait · within: seconds that a try counts · start: seconds of the first wait, doubled with each
-        # further try up to longest
+        # free: wrong tries without a wait · within: seconds that a try counts · start: seconds of the first wait,
+        # doubled with each further try up to longest
         Rule = Struct.new(:free, :within, :start, :longest, keyword_init: true)
 
         PAIR = Rule.new(free: 5, within: 3_600, start: 15, longest: 900).freeze

@@ -24,7 +24,8 @@ module AskFirst
           "open" => "unlock what is locked",
           "govern_people" => "invite people and change what they may do",
           "govern_channels" => "connect, order and archive channels",
-          "govern_route" => "change the sign-off route and skip its steps",
+          "govern_route" => "change the sign-off route",
+          "skip_steps" => "skip steps of the route, on record",
           "govern_settings" => "change the brand sheet and the settings, and archive",
           "govern_delete" => "delete the client",
           "govern_export" => "export everything of the client",
@@ -45,6 +46,7 @@ module AskFirst
           govern_people
           govern_channels
           govern_route
+          skip_steps
           govern_settings
           govern_delete
           govern_export
@@ -82,7 +84,7 @@ module AskFirst
         # name => [side, abilities]
         PRESETS = {
           "agency owner" => ["agency", AGENCY_SIDE],
-          "account lead" => ["agency", AGENCY_SIDE - %w[govern_route govern_delete look_as]],
+          "account lead" => ["agency", AGENCY_SIDE - %w[skip_steps govern_delete look_as]],
           "reviewer" => ["agency", ["see", "see_results", *WRITE_ALL, "answer_internal", "work"]],
           "copywriter" => ["agency", %w[see see_results write_copy create work]],
           "designer" => ["agency", %w[see see_results write_visuals work]],
@@ -94,6 +96,15 @@ module AskFirst
         }.freeze
 
         module_function
+
+        # What somebody may do: what their role has, within what their side can have and the policy leaves them.
+        # @param owner [Boolean] an owner of the agency, whom no policy takes anything
+        # @param leads_change_route [Boolean] the agency's policy
+        def held(abilities, side:, owner:, leads_change_route:)
+          return abilities & CLIENT_CEILING if side == "client"
+
+          owner || leads_change_route ? abilities : abilities - ["govern_route"]
+        end
 
         # @return [String] "all", "part" or "none" of a group
         def share(abilities, group, side)

@@ -5,9 +5,10 @@ module AskFirst
     module Permissions
       # What can be done, as a table: the ability that it needs, and which further rules play a part.
       #
-      # own: [ability for one's own, ability for other people's] · reads: also while only looking, and in an archived client ·
-      # archive: a change that is possible in an archived client · asked: only with a place in the open ask ·
-      # unsealed: not while the content is sealed · whole: concerns the whole client, so nobody who is limited to channels
+      # own: [ability for one's own, ability for other people's] · reads: also while only looking, and in an archived
+      # client · archive: a change that is possible in an archived client · asked: only with a place in the open ask ·
+      # unsealed: not while the content is sealed · whole: concerns the whole client, so nobody who is limited to
+      # channels
       module Acts
         Entry = Struct.new(:abilities, :own, :reads, :archive, :asked, :unsealed, :whole, keyword_init: true)
 
@@ -28,6 +29,7 @@ module AskFirst
           "house_talk" => needs("see"),
           "client_talk" => needs("see", "see_shared"),
           "make_post" => needs("create"),
+          "discard" => needs("create"),
           "rename" => needs("write_settings"),
           "save_mention" => needs("write_copy"),
           "save_reminders" => needs("assign", whole: true),
@@ -48,7 +50,7 @@ module AskFirst
           "close" => needs("open"),
           "assign" => needs("assign"),
           "finish_task" => needs(own: %w[work assign]),
-          "rule" => needs("govern_route"),
+          "rule" => needs("skip_steps"),
           "change_route" => needs("govern_route", whole: true),
           "see_people" => needs("see", reads: true),
           "see_record" => needs("see", reads: true),

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Permissions
-      # One function decides what a person may do: for the API, for what the interface shows as off, for exports and live
-      # updates. Allowed, or refused with the rule and who could.
+      # One function decides what a person may do: for the API, for what the interface shows as off, for exports and
+      # live updates. Allowed, or refused with the rule and who could.
       #
       # A member is anything with #person_id, #side, #abilities, #limited_to (channel ids, or nil for all), #archived
       # (whether the client is) and #looking (true while somebody only looks as this member).
@@ -64,7 +64,8 @@ module AskFirst
           def ability(member, act, on)
             needed = Acts.abilities(act, on.own?(member.person_id))
             held = member.abilities
-            held &= Abilities::CLIENT_CEILING if member.side == "client" # no edit of a role lifts the client side's ceiling
+            # no edit of a role lifts the client side's ceiling
+            held &= Abilities::CLIENT_CEILING if member.side == "client"
             return if held.intersect?(needed)
 
             Refusal.new(
@@ -120,7 +121,8 @@ module AskFirst
             Refusal.new(
               code: "sealed",
               rule:
-                "#{list(on.sealed)} #{are(on.sealed)} locked: it has been asked for, or has its yes, exactly as it stands.",
+                "#{list(on.sealed)} #{are(on.sealed)} locked: it has been asked for, or has its yes, exactly as it " \
+                  "stands.",
               way_on: "Unlock it; you are told first what that costs."
             )
           end

@@ -3,7 +3,8 @@
 module AskFirst
   module Core
     module Permissions
-      # A client always has somebody who may govern its people: on the agency side, on all its channels, with no end date.
+      # A client always has somebody who may govern its people: on the agency side, on all its channels, with no end
+      # date.
       module Leads
         ABILITY = "govern_people"
 

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Plan
-      # How far away a planned time may lie. A year of 0, 1 or 9999 is a slip of the keyboard, and calendars, zone rules and the
-      # people who read a plan have nothing to say about it. Common practice, no source.
+      # How far away a planned time may lie. A year of 0, 1 or 9999 is a slip of the keyboard, and calendars, zone
+      # rules and the people who read a plan have nothing to say about it. Common practice, no source.
       module Bounds
         FIRST_YEAR = 2000
         YEARS_AHEAD = 10

@@ -5,7 +5,8 @@ require "tzinfo"
 module AskFirst
   module Core
     module Plan
-      # A local wall time with its zone: the truth about when a post goes out. The instant follows from the zone's rules.
+      # A local wall time with its zone: the truth about when a post goes out. The instant follows from the zone's
+      # rules.
       #
       # A wall time that does not exist (the clock goes forward) is read with the offset before the gap; one that occurs
       # twice (the clock goes back) is the first. Source: RFC 5545, section 3.3.5, form #3.
@@ -24,8 +25,8 @@ module AskFirst
           raise bad(text, field)
         end
 
-        # What was stored. A year that no plan holds any more (see Bounds) is read as no time at all, so that whatever stands there
-        # opens, goes nowhere and can be mended.
+        # What was stored. A year that no plan holds any more (see Bounds) is read as no time at all, so that whatever
+        # stands there opens, goes nowhere and can be mended.
         # @param value [Hash, nil] {"wall" =>, "zone" =>}
         # @return [WallTime, nil]
         def self.stored(value)

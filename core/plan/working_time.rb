@@ -6,8 +6,8 @@ module AskFirst
   module Core
     module Plan
       # Adds, subtracts and measures working minutes over a week's hours in a zone, less the days off.
-      # between(t, add(t, n)) = n for every n. At a closing time `add` gives the earlier instant (the closing), `subtract` the
-      # later (the next opening).
+      # between(t, add(t, n)) = n for every n. At a closing time `add` gives the earlier instant (the closing),
+      # `subtract` the later (the next opening).
       class WorkingTime
         DAYS = %w[1 2 3 4 5 6 7].freeze # ISO 8601: 1 is Monday
         HOUR = /\A([01]\d|2[0-4]):([0-5]\d)\z/

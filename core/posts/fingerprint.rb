@@ -7,12 +7,14 @@ require "json/canonicalization"
 module AskFirst
   module Core
     module Posts
-      # The digest of exactly the material content: SHA-256 (FIPS 180-4) over the JSON Canonicalization Scheme (RFC 8785).
+      # The digest of exactly the material content: SHA-256 (FIPS 180-4) over the JSON Canonicalization Scheme (RFC
+      # 8785).
       module Fingerprint
         module_function
 
         # @param request [Hash] from Request.build
-        # @return [String, nil] 64 hexadecimal digits; nil while a picture has not been rendered, so nothing can count yet
+        # @return [String, nil] 64 hexadecimal digits; nil while a picture has not been rendered, so nothing can count
+        # yet
         def of(request)
           if [*request["media"].map { |file| file["digest"] }, request["link_card"].to_h.fetch("picture", "")].any?(
                &:nil?

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Posts
-      # The formats of a post, as a table: what each is made of. Nothing that was typed for another format is lost: what a format
-      # does not use is left out of what goes out, and stays with the post.
+      # The formats of a post, as a table: what each is made of. Nothing that was typed for another format is lost:
+      # what a format does not use is left out of what goes out, and stays with the post.
       #
       # media: kinds of file and how many; text: whether it takes words; link: whether it needs one
       module Formats

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Posts
-      # The link of a post: its address, tracking tags of its own, the card that is shown for it, and what becomes of the bare
-      # address in the text where a network shows a card.
+      # The link of a post: its address, tracking tags of its own, the card that is shown for it, and what becomes of
+      # the bare address in the text where a network shows a card.
       module Link
         BARE = %w[keep drop].freeze
         CARD_TITLE = 300

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Posts
-      # Mentions: a post names people and things by their plain name in brackets, @[Harbour Museum], and each network gets its own
-      # spelling out of the client's book. Where a network has none, the plain name goes out.
+      # Mentions: a post names people and things by their plain name in brackets, @[Harbour Museum], and each network
+      # gets its own spelling out of the client's book. Where a network has none, the plain name goes out.
       module Mentions
         TOKEN = /@\[([^\[\]\n]{1,80})\]/
 
@@ -40,7 +40,8 @@ module AskFirst
           text.gsub(TOKEN) { book.spelling(Regexp.last_match(1), network) || Regexp.last_match(1) }
         end
 
-        # How much of what was written is within, when so much of what is sent is: a name is within as a whole or not at all.
+        # How much of what was written is within, when so much of what is sent is: a name is within as a whole or not
+        # at all.
         # @param within [Integer] code points of the spelled text
         # @return [Integer] code points of the text as it was written
         def written(text, book, network, within)

@@ -4,10 +4,11 @@ module AskFirst
   module Core
     module Posts
       # The material content of an adaptation: the request as it will be built for its network. This, and nothing else,
-      # is what a yes belongs to. What the network or the format does not take is left out of it, and stays with the post.
+      # is what a yes belongs to. What the network or the format does not take is left out of it, and stays with the
+      # post.
       module Request
-        # What a request is built from beside the parts. card: Channels::Card · account: its address at the network · network: its
-        # name, for spellings · tags: tracking tags · book: Mentions::Book · files: media id => File
+        # What a request is built from beside the parts. card: Channels::Card · account: its address at the network ·
+        # network: its name, for spellings · tags: tracking tags · book: Mentions::Book · files: media id => File
         Place =
           Struct.new(:card, :account, :network, :tags, :book, :files, keyword_init: true) do
             def initialize(network: "", tags: {}, book: Mentions::NOBODY, files: {}, **more) = super
@@ -60,8 +61,9 @@ module AskFirst
           text_as_sent(written, final, place.card, address: link && link["address"], bare: link ? link["bare"] : "keep")
         end
 
-        # The text with its bare address made the final one, or taken out where the network shows a card and a person wants it
-        # so; then a blank line and the link, where the network shows no card of its own and the text does not hold it already.
+        # The text with its bare address made the final one, or taken out where the network shows a card and a person
+        # wants it so; then a blank line and the link, where the network shows no card of its own and the text does
+        # not hold it already.
         # This is what is counted.
         def text_as_sent(text, link, card, address: link, bare: "keep")
           return text if link.nil?
@@ -91,7 +93,8 @@ module AskFirst
           file.kind == "picture" ? sent : sent.merge("kind" => file.kind, "length" => file.ms).compact
         end
 
-        # Only where the network shows one, and only what a person put there; else it shows what the page says of itself.
+        # Only where the network shows one, and only what a person put there; else it shows what the page says of
+        # itself.
         def link_card(link, format, media, place)
           return unless link && link["card"] && place.card.link_card && media.empty? && (format.nil? || format.text)
 

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Posts
-      # What is different between two revisions of an adaptation: its text by words, its pictures side by side, everything else by
-      # line. Out of the snapshots, never out of live parts.
+      # What is different between two revisions of an adaptation: its text by words, its pictures side by side,
+      # everything else by line. Out of the snapshots, never out of live parts.
       module RevisionDiff
         # what is shown by itself, or is the same account told otherwise
         APART = %w[text media account].freeze
@@ -29,7 +29,8 @@ module AskFirst
 
         # @param before [Kept, nil] nil: the channel was not there yet
         # @param after [Kept, nil] nil: the channel was taken off
-        # @return [Hash] {change: "same"|"changed"|"added"|"removed", text: [Run], media: {before:, after:, changed:}, lines: [{label:, before:, after:}]}
+        # @return [Hash] {change: "same"|"changed"|"added"|"removed", text: [Run], media: {before:, after:, changed:},
+        # lines: [{label:, before:, after:}]}
         def call(before, after)
           return whole(after, "added") if before.nil?
           return whole(before, "removed") if after.nil?

@@ -38,8 +38,8 @@ module AskFirst
           text.freeze
         end
 
-        # Signs that embed, override or isolate a direction of writing (UAX #9, table 4). In a name, which stands among other words,
-        # they turn those round too.
+        # Signs that embed, override or isolate a direction of writing (UAX #9, table 4). In a name, which stands
+        # among other words, they turn those round too.
         TURNING = /[\u202A-\u202E\u2066-\u2069]/
 
         # Text on one line: a subject, a name, a title. Line ends and white space in a row become one space.

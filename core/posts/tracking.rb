@@ -5,8 +5,8 @@ require "uri"
 module AskFirst
   module Core
     module Posts
-      # Tracking tags: utm_source, utm_medium, utm_campaign, utm_term and utm_content, put at the end of an address's query
-      # without disturbing what stands there. Source: WHATWG URL, application/x-www-form-urlencoded serializing.
+      # Tracking tags: utm_source, utm_medium, utm_campaign, utm_term and utm_content, put at the end of an address's
+      # query without disturbing what stands there. Source: WHATWG URL, application/x-www-form-urlencoded serializing.
       module Tracking
         NAMES = %w[source medium campaign term content].freeze
         PLACES = {

@@ -5,8 +5,8 @@ require "diff/lcs"
 module AskFirst
   module Core
     module Posts
-      # Two texts compared word by word: what stayed, what is gone, what is new. By the longest common subsequence of words, signs
-      # and white space (the package diff-lcs).
+      # Two texts compared word by word: what stayed, what is gone, what is new. By the longest common subsequence of
+      # words, signs and white space (the package diff-lcs).
       module WordDiff
         TOKEN = /\s+|[\p{L}\p{M}\p{N}]+(?:['’][\p{L}\p{M}\p{N}]+)*|[^\s]/
         Run = Struct.new(:kind, :words, keyword_init: true) # kind: same, gone, new

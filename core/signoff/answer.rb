@@ -3,9 +3,11 @@
 module AskFirst
   module Core
     module Signoff
-      # What one person said of one adaptation. `eligible` and `author` were judged when it was given. fingerprint: the content
-      # that they looked at; stood: the content that stood when they said it (nil where it was not rendered, or not kept yet).
-      # A yes that is not eligible fills no place: it was given on a line that had ended, and only lifts its giver's own block.
+      # What one person said of one adaptation. `eligible` and `author` were judged when it was given. fingerprint:
+      # the content that they looked at; stood: the content that stood when they said it (nil where it was not
+      # rendered, or not kept yet).
+      # A yes that is not eligible fills no place: it was given on a line that had ended, and only lifts its giver's
+      # own block.
       Answer =
         Struct.new(
           :step_id,

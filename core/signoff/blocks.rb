@@ -3,10 +3,10 @@
 module AskFirst
   module Core
     module Signoff
-      # Which answers stand in the way. A change or no counts whatever it echoes. It blocks the adaptation until its giver
-      # says yes there, or that step is asked again, after it, on content that is neither what the giver looked at nor what
-      # stood when they gave it; the fingerprint it was given on stays blocked until its giver's own yes to it. An advisory
-      # step never blocks, nor does one that was dropped on record.
+      # Which answers stand in the way. A change or no counts whatever it echoes. It blocks the adaptation until its
+      # giver says yes there, or that step is asked again, after it, on content that is neither what the giver looked
+      # at nor what stood when they gave it; the fingerprint it was given on stays blocked until its giver's own yes
+      # to it. An advisory step never blocks, nor does one that was dropped on record.
       module Blocks
         module_function
 

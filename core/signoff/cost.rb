@@ -22,8 +22,8 @@ module AskFirst
           costs
         end
 
-        # What another time would cost, by the workspace's policy. A release goes along to a time that its yeses hold for; without a
-        # time there is nothing to release for.
+        # What another time would cost, by the workspace's policy. A release goes along to a time that its yeses hold
+        # for; without a time there is nothing to release for.
         # @param time [Plan::WallTime, nil] the new one
         # @return [Array<String>] empty when it costs nothing and moves nothing
         def of_time(verdict, time, names)
@@ -31,7 +31,8 @@ module AskFirst
           givers = verdict.steps.flat_map(&:counting).map(&:person_id).uniq
           costs = overtaken(verdict, time, names)
           if void.any?
-            costs << "#{yeses(void, names)} will not count #{time ? "for that day" : "without a time"} and must be asked again."
+            costs << "#{yeses(void, names)} will not count #{time ? "for that day" : "without a time"} and must be " \
+              "asked again."
           elsif givers.any?
             costs << "#{yeses(givers, names)} still #{givers.size == 1 ? "counts" : "count"}."
           end
@@ -58,7 +59,8 @@ module AskFirst
             .filter_map(&:open_ask)
             .reject { |ask| holds?(verdict, ask.time, time) }
             .map do |ask|
-              "The ask to #{list(ask.people.sort_by { |id| names.fetch(id) }, names)} is for the time before and must be asked again."
+              "The ask to #{list(ask.people.sort_by { |id| names.fetch(id) }, names)} is for the time before and " \
+                "must be asked again."
             end
         end
 

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Signoff
-      # The steps that an adaptation must pass: today's route, plus every step that was ever asked of this post, less what
-      # someone with `govern` dropped on record. A step never vanishes because the route was edited.
+      # The steps that an adaptation must pass: today's route, plus every step that was ever asked of this post, less
+      # what someone with `govern` dropped on record. A step never vanishes because the route was edited.
       module Demand
         module_function
 

@@ -4,8 +4,8 @@ module AskFirst
   module Core
     module Signoff
       # Everything that one adaptation's verdict hangs on. `showing` is nil, "planned", "sending", "unclear", "out" or
-      # "trouble"; `released` is the live release's {fingerprint, time} or nil; `time` the planned wall time or nil; `zone` the
-      # client's, in which two times are compared.
+      # "trouble"; `released` is the live release's {fingerprint, time} or nil; `time` the planned wall time or nil;
+      # `zone` the client's, in which two times are compared.
       Facts =
         Struct.new(
           :steps,

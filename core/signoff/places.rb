@@ -3,12 +3,12 @@
 module AskFirst
   module Core
     module Signoff
-      # Who is asked at a step, and which places that makes. `all` makes a place for each named person, `any` and `n` make open
-      # ones. A stand-in takes the place of one named person and no second one. Whoever asks does not answer as well, and whoever
-      # is away without a stand-in is left out, as long as enough others can.
+      # Who is asked at a step, and which places that makes. `all` makes a place for each named person, `any` and `n`
+      # make open ones. A stand-in takes the place of one named person and no second one. Whoever asks does not answer
+      # as well, and whoever is away without a stand-in is left out, as long as enough others can.
       class Places
-        # Who can fill a place. authors: ids of those with a value in what is asked about · away: person id => id of whoever
-        # stands in, nil for nobody · able: ids of those who may answer there at all, nil for everybody
+        # Who can fill a place. authors: ids of those with a value in what is asked about · away: person id => id of
+        # whoever stands in, nil for nobody · able: ids of those who may answer there at all, nil for everybody
         Around =
           Struct.new(:authors, :away, :able, keyword_init: true) do
             def initialize(authors: [], away: {}, able: nil) = super
@@ -111,7 +111,8 @@ module AskFirst
 
           one = fillers.find { |id| fillers.count(id) > 1 } or return
           away = step.people.select { |id| id != one && stand_in(id) == one }
-          "#{list(away)} #{away.size == 1 ? "is" : "are"} away, and #{list([one])} cannot take a second place beside #{step.people.include?(one) ? "their own" : "the first"}."
+          "#{list(away)} #{away.size == 1 ? "is" : "are"} away, and #{list([one])} cannot take a second place beside " \
+            "#{step.people.include?(one) ? "their own" : "the first"}."
         end
 
         def list(ids)

@@ -4,8 +4,8 @@ module AskFirst
   module Core
     module Signoff
       # One step of a route: who must say yes, how many, by which side.
-      # quorum: "any" (one of those asked), "all" (each of them), "n" (n of them) · people: ids of those who are named for it ·
-      # hours: of working time that an answer may take
+      # quorum: "any" (one of those asked), "all" (each of them), "n" (n of them) · people: ids of those who are named
+      # for it · hours: of working time that an answer may take
       Step =
         Struct.new(
           :id,

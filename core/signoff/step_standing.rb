@@ -40,8 +40,8 @@ module AskFirst
           @counting ||= latest_verdicts.select { |answer| counts?(answer) }
         end
 
-        # Each person's latest word here, whatever content it was about. A yes on a line that had ended is none of them: it lifts
-        # its giver's block and leaves an earlier good yes as it is.
+        # Each person's latest word here, whatever content it was about. A yes on a line that had ended is none of
+        # them: it lifts its giver's block and leaves an earlier good yes as it is.
         def latest_verdicts
           @latest_verdicts ||=
             @facts

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Signoff
-      # Whether a yes given for one planned time still holds for another. The workspace chooses. What is compared are the two
-      # instants, in the client's zone: the same instant written in another zone changes nothing.
+      # Whether a yes given for one planned time still holds for another. The workspace chooses. What is compared are
+      # the two instants, in the client's zone: the same instant written in another zone changes nothing.
       module TimePolicy
         RULES = {
           "never" => ->(_, _, _) { true },

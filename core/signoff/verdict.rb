@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Signoff
-      # Where one adaptation stands and why. The one judge: shown, filtered by, asked when released and again in the moment
-      # before sending. No clock, no database: everything comes in with Facts.
+      # Where one adaptation stands and why. The one judge: shown, filtered by, asked when released and again in the
+      # moment before sending. No clock, no database: everything comes in with Facts.
       class Verdict
         attr_reader :facts, :blocks, :steps
 

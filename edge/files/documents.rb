@@ -3,12 +3,13 @@
 module AskFirst
   module Edge
     module Files
-      # Reads PDF documents with Poppler's programs, and makes them ready: their pages drawn anew, so that nothing else that lay in
-      # the file goes out. Scripts, actions that start programs, files inside it, reviewers' notes, forms and metadata are not
-      # pages; links are not taken along either.
+      # Reads PDF documents with Poppler's programs, and makes them ready: their pages drawn anew, so that nothing
+      # else that lay in the file goes out. Scripts, actions that start programs, files inside it, reviewers' notes,
+      # forms and metadata are not pages; links are not taken along either.
       class Documents
         TYPES = %w[application/pdf].freeze
-        # the key under which a page holds notes, forms and links, and what it is made into: of one length, so that nothing moves
+        # the key under which a page holds notes, forms and links, and what it is made into: of one length, so that
+        # nothing moves
         NOTES = "/Annots"
         NO_NOTES = "/Xnnots"
 
@@ -45,8 +46,8 @@ module AskFirst
 
         private
 
-        # What a document says of itself comes first and may hold anything, line ends too: its true size is the last line of that
-        # kind.
+        # What a document says of itself comes first and may hold anything, line ends too: its true size is the last
+        # line of that kind.
         def size(said)
           said.scrub("").scan(/^Page\s+1 size:\s+([\d.]+) x ([\d.]+)/).last&.map(&:to_f)
         end

@@ -5,7 +5,8 @@ require "marcel"
 module AskFirst
   module Edge
     module Files
-      # Media of every kind behind one door: what a file truly is, how it looks on the screen, and how it is made ready to go out.
+      # Media of every kind behind one door: what a file truly is, how it looks on the screen, and how it is made
+      # ready to go out.
       class Kinds
         # bytes that are taken of each kind
         MOST = { "picture" => 40 * 1024 * 1024, "video" => 200 * 1024 * 1024, "document" => 60 * 1024 * 1024 }.freeze

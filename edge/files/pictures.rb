@@ -37,7 +37,8 @@ module AskFirst
           if image.width * image.height > MOST_PIXELS
             raise invalid(
                     "picture_too_large",
-                    "The picture has #{image.width * image.height / 1_000_000} megapixels; at most #{MOST_PIXELS / 1_000_000} are taken.",
+                    "The picture has #{image.width * image.height / 1_000_000} megapixels; at most " \
+                      "#{MOST_PIXELS / 1_000_000} are taken.",
                     "Export it smaller."
                   )
           end
@@ -88,8 +89,8 @@ module AskFirst
           raise broken
         end
 
-        # The head of a picture that was cut off reads well; only its last line shows that. Not read in sequence: libvips then paints
-        # over what is missing.
+        # The head of a picture that was cut off reads well; only its last line shows that. Not read in sequence:
+        # libvips then paints over what is missing.
         def read_whole(io)
           io.rewind
           bytes = io.read.b
@@ -100,8 +101,8 @@ module AskFirst
           raise broken
         end
 
-        # A cut near the end is not always noticed by libvips. Inside the data of a scan no marker can stand (ITU-T T.81, B.1.1.5), so a
-        # whole picture has its end (EOI) after its last start of scan (SOS).
+        # A cut near the end is not always noticed by libvips. Inside the data of a scan no marker can stand (ITU-T
+        # T.81, B.1.1.5), so a whole picture has its end (EOI) after its last start of scan (SOS).
         def jpeg_cut_off?(bytes)
           (bytes.rindex(JPEG_END) || 0) < (bytes.rindex(JPEG_SCAN) || 0)
         end

@@ -6,8 +6,8 @@ require "tempfile"
 module AskFirst
   module Edge
     module Files
-      # Runs a program of the system on a file, for a limited time and within limited memory: what it reads was made by somebody
-      # else.
+      # Runs a program of the system on a file, for a limited time and within limited memory: what it reads was made
+      # by somebody else.
       module Tools
         SECONDS = 120
         MEMORY = 2 * 1024 * 1024 * 1024 # bytes of address space

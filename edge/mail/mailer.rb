@@ -18,7 +18,8 @@ module AskFirst
           message = ::Mail.new
           message.from = @settings.mail_from
           message.to = to
-          message.subject = subject.gsub(/[\p{Cc}\p{Zl}\p{Zp}[:space:]]+/, " ").strip # a line end there would begin another header
+          # a line end there would begin another header
+          message.subject = subject.gsub(/[\p{Cc}\p{Zl}\p{Zp}[:space:]]+/, " ").strip
           message.charset = "UTF-8"
           message.text_part = part("text/plain; charset=UTF-8", text)
           message.html_part = part("text/html; charset=UTF-8", html)

@@ -5,8 +5,8 @@ require "faraday"
 module AskFirst
   module Edge
     module Networks
-      # The networks that this installation may connect to, as each describes itself. Source: OAuth 2.0 Authorization Server
-      # Metadata, RFC 8414; the network card stands in it.
+      # The networks that this installation may connect to, as each describes itself. Source: OAuth 2.0 Authorization
+      # Server Metadata, RFC 8414; the network card stands in it.
       class Catalogue
         FRESH = 300 # seconds that a description is believed
         TIMEOUT = 5

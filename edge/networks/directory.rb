@@ -3,8 +3,8 @@
 module AskFirst
   module Edge
     module Networks
-      # Gives the client for a channel, with its token opened. A client is kept as long as the channel's address and token are the
-      # same, so that its connection to the network stays open from one post to the next.
+      # Gives the client for a channel, with its token opened. A client is kept as long as the channel's address and
+      # token are the same, so that its connection to the network stays open from one post to the next.
       class Directory
         MOST = 500 # clients that are kept; beyond it all are let go
 

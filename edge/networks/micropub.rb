@@ -93,8 +93,9 @@ module AskFirst
 
         PROPERTY = { "picture" => "photo", "video" => "video", "document" => "document" }.freeze
 
-        # The post as Micropub's JSON: an h-entry; a file with a description is an object with value and alt (3.3.2). What some
-        # networks take beside it has names of its own, which their cards offer; a card that does not never gets them.
+        # The post as Micropub's JSON: an h-entry; a file with a description is an object with value and alt (3.3.2).
+        # What some networks take beside it has names of its own, which their cards offer; a card that does not never
+        # gets them.
         # @param addresses [Array<String>] of the request's media, then of its link card's picture
         def self.entry(request, addresses, send_id)
           properties = { "content" => [request["text"]], "mp-send-id" => [send_id] }

@@ -5,8 +5,8 @@ require "nokogiri"
 module AskFirst
   module Edge
     module Pages
-      # What a page says of itself: the Open Graph properties og:title, og:description and og:image, else its title and meta
-      # description.
+      # What a page says of itself: the Open Graph properties og:title, og:description and og:image, else its title
+      # and meta description.
       module Preview
         TITLE = 300
         WORDS = 1_000

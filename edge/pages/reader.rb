@@ -9,9 +9,10 @@ require "timeout"
 module AskFirst
   module Edge
     module Pages
-      # Reads what stands at an address that people typed: only outside private ranges, at every hop; never more than the limit,
-      # never longer than the time. That is one deadline over looking up, connecting, heads, hops and body together, so nothing
-      # that a page says slowly or again and again makes it longer. Places of the settings are reached where those say.
+      # Reads what stands at an address that people typed: only outside private ranges, at every hop; never more than
+      # the limit, never longer than the time. That is one deadline over looking up, connecting, heads, hops and body
+      # together, so nothing that a page says slowly or again and again makes it longer. Places of the settings are
+      # reached where those say.
       class Reader
         HOPS = 4
         SECONDS = 8
@@ -37,7 +38,8 @@ module AskFirst
         # status: of HTTP; address: after redirects; body: as far as it was read; cut: whether there was more
         Page = Struct.new(:status, :address, :type, :body, :cut, keyword_init: true)
 
-        # @param hosts [Hash{String=>String}] origin (RFC 6454) => "address:port" of private places that may be read, in plain HTTP
+        # @param hosts [Hash{String=>String}] origin (RFC 6454) => "address:port" of private places that may be read,
+        # in plain HTTP
         # @param names [#call] host => addresses as text
         def initialize(hosts = {}, names: Resolv.method(:getaddresses))
           @hosts = hosts

@@ -1,8 +1,9 @@
 # frozen_string_literal: true
 
-# How much is asked of the database: the standing is read once, and what was read is not read again. Statements of the acts
-# themselves, without the three around each transaction (BEGIN, who asks, COMMIT). Before there was one door a save took 8, an
-# answer 28 and a send with one picture 61 with its transactions; half of that is the most that they may take.
+# How much is asked of the database: the standing is read once, and what was read is not read again. Statements of the
+# acts themselves, without the three around each transaction (BEGIN, who asks, COMMIT). Before there was one door a
+# save took 8, an answer 28 and a send with one picture 61 with its transactions; half of that is the most that they
+# may take.
 RSpec.describe "Statements that an act takes", :database do
   let(:frame) { /\(\d+\.\d+s\) (?:BEGIN|COMMIT|SELECT set_config|PREPARE)/ }
 

@@ -30,8 +30,8 @@ RSpec.describe "Permission, and the agency's own pages" do
       click_button("Save the role")
       expect(page).to have_content("changed this role meanwhile")
       expect(page).to have_content("They gave it: release and take back")
-      expect(page).to have_checked_field("hold everything")
-      expect(page).to have_unchecked_field("release and take back")
+      expect(page).to have_checked_field("hold everything", visible: :all)
+      expect(page).to have_unchecked_field("release and take back", visible: :all)
       click_button("Keep mine")
       eventually { db[:roles].where(id: id).get(:abilities).to_a.sort == %w[hold see work] }
     end
@@ -48,7 +48,7 @@ RSpec.describe "Permission, and the agency's own pages" do
       ).update(role_id: db[:roles].where(name: "assistant").get(:id))
       click_button("Save the role")
       expect(page).to have_content("Brackwater Observatory")
-      expect(page).to have_unchecked_field("invite people and change what they may do")
+      expect(page).to have_unchecked_field("invite people and change what they may do", visible: :all)
     end
   ensure
     world.owner[:memberships].where(
@@ -82,7 +82,8 @@ RSpec.describe "Permission, and the agency's own pages" do
       expect(page).to have_css("button[aria-disabled=false]", text: "See as Odile")
       eventually do
         page.evaluate_script(
-          "document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState !== 'running')"
+          "document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => " \
+            "one.playState !== 'running')"
         )
       end
       click_button("See as Odile")
@@ -334,11 +335,12 @@ RSpec.describe "Permission, and the agency's own pages" do
 
   it "every new page is without a finding by axe, and fits" do
     w = world.workspace
+    maro = db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)
     pages = {
       bram: %w[/agency /agency/roles /agency/policies /agency/record /profile],
       ines: [
         "/w/#{w}/client",
-        "/w/#{w}/client/people?member=#{db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)}",
+        "/w/#{w}/client/people?member=#{maro}",
         "/w/#{w}/client/channels",
         "/w/#{w}/client/sign-off",
         "/w/#{w}/client/rules",

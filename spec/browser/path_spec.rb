@@ -39,14 +39,18 @@ RSpec.describe "One client post, from first draft to out and verified" do
       expect(column("Ticker")).to have_content(/3\d\d of 300/)
       expect(column("Ticker")).to have_content("over the limit; this part cannot go out")
       expect(column("Vitrine")).to have_content("cut here until opened")
+      within(column("Ticker")) { click_button("change one … on Ticker") }
+      find("[role=menuitem]", text: "Text").click
       within(column("Ticker")) do
-        click_button("own text")
         write_copy("Own text for Ticker", "Fog? The 7:20 waits until the far pier is in sight.")
         expect(page).to have_content("51 of 300")
         expect(page).to have_content("Own text")
         click_button("follow master")
         expect(page).to have_content(/3\d\d of 300/)
-        click_button("own text")
+        click_button("change one … on Ticker")
+      end
+      find("[role=menuitem]", text: "Text").click
+      within(column("Ticker")) do
         write_copy("Own text for Ticker", "Fog? The 7:20 waits until the far pier is in sight.")
         expect(page).to have_content("51 of 300")
       end
@@ -55,10 +59,8 @@ RSpec.describe "One client post, from first draft to out and verified" do
       # 3: the picture as a task for the designer
       click_button("Assign a task")
       fill_in("What", with: "Picture of the ferry in fog")
-      select("Sunniva Achterberg, designer", from: "Who")
-      page.execute_script(
-        "const f = document.querySelector('form input[type=datetime-local]'); f.value = '2026-10-14T16:00'; f.dispatchEvent(new Event('input', { bubbles: true }))"
-      )
+      pick("Sunniva Achterberg, designer", from: "Who")
+      write_over("task-due", "14 Oct 2026 16:00")
       click_button("Assign it")
       expect(page).to have_content("0 of 1 done")
     end
@@ -105,7 +107,8 @@ RSpec.describe "One client post, from first draft to out and verified" do
       expect(page).to have_content("Once is enough")
       write_copy(
         "Master copy",
-        "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does your coffee."
+        "When fog sits on the estuary, the 7:20 does not guess. It waits until the far pier is in sight, and so does " \
+          "your coffee."
       )
       wait_for_save
       expect(column("Vitrine")).to have_content("and so does your coffee.")
@@ -179,7 +182,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       end
       wait_for_save
       click_button("Lock again")
-      expect(column("Ticker")).to have_content("cleared")
+      expect(page).to have_css("header", text: "cleared")
 
       # another day needs another yes, and that is said before it is saved
       choose_time("time-master", "2026-10-16T07:30")

@@ -28,9 +28,11 @@ RSpec.describe "The client on a phone" do
   end
 
   def link(ask)
-    eventually { db[:guest_passes].where(ask_id: ask, person_id: world.person(:odile)).any? } # the mail has left; this pass takes its place
+    # the mail has left; this pass takes its place
+    eventually { db[:guest_passes].where(ask_id: ask, person_id: world.person(:odile)).any? }
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    "#{Capybara.app_host}/review/##{world.act("Signoff::MintPass", process, ask_id: ask, person_id: world.person(:odile))}"
+    secret = world.act("Signoff::MintPass", process, ask_id: ask, person_id: world.person(:odile))
+    "#{Capybara.app_host}/review/##{secret}"
   end
 
   def tap_button(name)
@@ -152,7 +154,8 @@ RSpec.describe "The client on a phone" do
     tap_on(phone, phone.find(".two .yes"))
     expect(phone).to have_content("There is more of it here; say yes when you have seen it to its end.")
     eventually { phone.evaluate_script("window.scrollY") > 100 }
-    phone.execute_script("window.scrollTo({ top: document.body.scrollHeight, behavior: 'instant' })") # to the end, past the middle
+    # to the end, past the middle
+    phone.execute_script("window.scrollTo({ top: document.body.scrollHeight, behavior: 'instant' })")
     sleep 0.3
     tap_on(phone, phone.find(".two .yes"))
     expect(phone).to have_content("There is more of it here")
@@ -203,7 +206,8 @@ RSpec.describe "The client on a phone" do
     expect(phone).to have_content("Wednesday 4 November")
     free = -> do
       phone.evaluate_script(
-        "document.querySelector('footer').getBoundingClientRect().top - document.querySelector('header').getBoundingClientRect().bottom"
+        "document.querySelector('footer').getBoundingClientRect().top - " \
+          "document.querySelector('header').getBoundingClientRect().bottom"
       )
     end
     expect(free.call).to be >= 180

@@ -32,7 +32,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
 
       # 2: days and hours
       expect(page).to have_css("[aria-label='Set-up'] li[aria-current=step]", text: "Days and hours")
-      select("Austria", from: "Public holidays")
+      pick("Austria", from: "Public holidays")
       click_button("Save the settings")
       expect(page).to have_content("Nationalfeiertag")
       click_button("Next: sign-off route")
@@ -69,7 +69,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
       # 5: several at once; the typo is shown, the good ones are kept
       click_button("Invite")
       fill_in("Mail addresses", with: "Ada Tarn <ada@tarn.example>, no-at-sign, ben@tarn.example")
-      select("client approver", from: "Role here")
+      pick("client approver", from: "Role here")
       expect(page).to have_content("answers by links in mails")
       click_button("Send the invitations")
       expect(page).to have_content("2 invited:")
@@ -126,12 +126,10 @@ RSpec.describe "Setting up a client and keeping it apart" do
       expect(page).to have_button("Invite")
       page.send_keys("i")
       fill_in("Mail addresses", with: "noor@freelance.example")
-      select("video editor", from: "Role here")
+      pick("video editor", from: "Role here")
       choose("only these", allow_label_click: true)
       check("Vitrine", allow_label_click: true)
-      page.execute_script(
-        "const f = document.getElementById('invite-until'); f.value = '2026-12-31'; f.dispatchEvent(new Event('input', { bubbles: true }))"
-      )
+      write_over("invite-until", "31 Dec 2026")
       click_button("Send the invitations")
       expect(page).to have_content("1 invited:")
       click_button("Done")

@@ -37,14 +37,14 @@ RSpec.describe "Writing a post" do
     as(:ines) do |session|
       session.visit("/w/#{world.workspace}/posts/#{post}")
       column = session.find("section[aria-label='On Ticker']")
-      column.find_button("order and frame").native.node.focus # a line that follows: nothing to set back
+      column.find_button("change one … on Ticker").native.node.focus # what follows: nothing to set back
       session.send_keys("f")
       column.find_button("follow master").native.node.focus
       expect(own.call).to eq "Only for the ticker: the 7:20 waits."
       session.send_keys("f")
       expect(session).to have_css("[role=status]", text: "Ticker follows the master’s text again.")
       eventually { own.call.nil? }
-      eventually { session.evaluate_script("document.activeElement.innerText") == "own text" }
+      eventually { session.evaluate_script("document.activeElement.innerText") == "change one …" }
       session.click_button("Undo")
       eventually { own.call == "Only for the ticker: the 7:20 waits." }
       expect(column).to have_content("Own text")
@@ -61,7 +61,7 @@ RSpec.describe "Writing a post" do
         "[role=dialog] label",
         text: /Vitrine\s+waits: A picture or a video is needed here, and there is none yet\./
       )
-      expect(session).to have_field("Vitrine", disabled: true, checked: false)
+      expect(session).to have_field("Vitrine", disabled: true, checked: false, visible: :all)
       session.click_button("Send the ask")
       expect(session).to have_no_css("[role=dialog]")
       eventually { world.stages(post) == { ticker: "internal_review", vitrine: "drafting" } }
@@ -185,14 +185,15 @@ RSpec.describe "Writing a post" do
     world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)
     as(:ines) do
       open_sheet(post)
+      within(column("Ticker")) { click_button("change one … on Ticker") }
+      find("[role=menuitem]", text: "Link").click
       within(column("Ticker")) do
-        click_button("Own link")
         fill_in("Address on Ticker", with: "http://quillmere.example/lamp")
         expect(page).to have_content("http://quillmere.example/lamp", minimum: 2)
         eventually { value(post, "link", :ticker) }
         expect(page).to have_content("2 parts of its own")
         click_button("all follow the master")
-        expect(page).to have_content("follows master")
+        expect(page).to have_no_content("Own")
       end
       eventually { db[:parts].where(post_id: post).exclude(channel_id: nil).empty? }
     end
@@ -204,7 +205,7 @@ RSpec.describe "Writing a post" do
     post = plain_post(client, guildhall)
     as(:ines) do
       visit("/w/#{world.workspace(client)}/posts/#{post}")
-      click_button("Change link")
+      take_up("Link", at: "add one … to the master")
       fill_in("Address", with: "http://quillmere.example/lamp")
       click_button("Fetch the card from the page")
       expect(page).to have_field("Title of the card", with: "The harbour lamp")
@@ -215,7 +216,7 @@ RSpec.describe "Writing a post" do
       Tempfile.create(%w[boat .jpg], binmode: true) do |file|
         file.write(SpecWorld.picture(7).string)
         file.flush
-        attach_file("Another picture", file.path)
+        attach_file("Another picture", file.path, make_visible: true)
         eventually { ![nil, fetched].include?(value(post, "link")["card"]["picture"]) }
       end
       expect(axe_findings).to eq []
@@ -230,24 +231,24 @@ RSpec.describe "Writing a post" do
     kept = ->(part) { db[:parts].where(post_id: post, part: part, channel_id: nil).get(:value) }
     as(:ines) do
       visit("/w/#{world.workspace(client)}/posts/#{post}")
-      expect(page).to have_button("Change boost")
-      expect(page).to have_no_button("Change first comment") # neither of the two takes one
-      click_button("Change boost")
+      click_button("add one … to the master")
+      expect(page).to have_no_css("[role=menuitem]", text: "First comment") # neither of the two takes one
+      find("[role=menuitem]", text: "Boost").click
       fill_in("Amount in EUR", with: "forty")
       expect(page).to have_content("Write an amount such as 40.00.")
       fill_in("Amount in EUR", with: "40,50")
       eventually { kept.call("budget") == { "minor" => 4_050, "currency" => "EUR" } }
-      click_button("Change call to action")
-      select("Book now", from: "Call to action")
+      take_up("Call to action", at: "add one … to the master")
+      pick("Book now", from: "Call to action")
       eventually { kept.call("call_to_action") == "Book now" }
-      click_button("Change audience")
+      take_up("Audience", at: "add one … to the master")
       fill_in("Places", with: "Lisbon + 30 km, Almada")
       eventually { kept.call("audience") == { "places" => ["Lisbon + 30 km", "Almada"], "languages" => [] } }
       fill_in("Languages", with: "Portuguese!")
       expect(page).to have_content("is no language tag")
       click_button("Discard mine, show what is saved")
       expect(page).to have_field("Languages", with: "")
-      click_button("Change format")
+      take_up("Format", at: "add one … to the master")
       choose("text alone", allow_label_click: true)
       eventually { kept.call("format") == "text" }
       expect(page).to have_css("section[aria-label^='On ']", text: "Book now", count: 2)
@@ -272,7 +273,7 @@ RSpec.describe "Writing a post" do
     )
     as(:ines) do
       visit("/w/#{world.workspace(client)}/posts/#{post}")
-      click_button("Change tagged")
+      take_up("Tagged", at: "add one … to the master")
       find("[role=application]").send_keys(:right, :down)
       fill_in("Who or what", with: "Pier Choir")
       click_button("Tag here")
@@ -350,15 +351,13 @@ RSpec.describe "Writing a post" do
     post = world.draft(wall: "2026-11-26T07:30")
     as(:ines) do
       open_sheet(post)
-      fill_in("Label", with: "Service")
-      find("input[aria-label='Label']").send_keys(:enter)
+      click_button("add a label")
+      write_over("label", "Service")
       expect(find("ul[aria-label='Labels']")).to have_content("Service")
       fill_in("Note to the team", with: "Ask the pier master.")
       eventually { db[:posts].where(id: post).get(:note) == "Ask the pier master." }
       click_button("Copy …")
-      page.execute_script(
-        "const f = document.querySelector('input[aria-label=\"Time 1\"]'); f.value = '2026-12-01T07:30'; f.dispatchEvent(new Event('change', { bubbles: true }))"
-      )
+      write_over("copy-0", "1 Dec 2026 7:30")
       click_button("Make the draft")
       expect(page).to have_content("Tue 1 Dec, 7:30")
       expect(page.current_path).not_to eq sheet(post)

@@ -96,7 +96,8 @@ RSpec.describe "The mail that asks the client", :database do
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
     AskFirst::App::Signoff::MailAsk.call(world.kit, process, ask_id: id, person_id: world.person(:odile))
     mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json"))).first
-    expect(mail["subject"]).to eq "Quillmere Ferries: one post for your yes by Friday 16 October, 16:20" # 24 working hours
+    # 24 working hours, at the next quarter
+    expect(mail["subject"]).to eq "Quillmere Ferries: one post for your yes by Friday 16 October, 16:30"
     expect(mail["text"]).to include(
       "Hello Odile",
       "Ines Calloway asks for your yes to one post",

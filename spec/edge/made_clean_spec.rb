@@ -2,8 +2,8 @@
 
 require "open3"
 
-# What people upload was made by somebody else: what goes out of it holds what can be seen, and nothing more. The documents are
-# written by hand after ISO 32000-1 (from memory), and looked into with QPDF.
+# What people upload was made by somebody else: what goes out of it holds what can be seen, and nothing more. The
+# documents are written by hand after ISO 32000-1 (from memory), and looked into with QPDF.
 RSpec.describe "Files that are made clean" do
   let(:kinds) { AskFirst::Edge::Files::Kinds.new(AskFirst::Edge::Files::Pictures.new) }
 
@@ -17,7 +17,8 @@ RSpec.describe "Files that are made clean" do
     start = body.bytesize
     body << "xref\n0 #{objects.size + 1}\n0000000000 65535 f \n" <<
       (1..objects.size).map { |number| format("%010d 00000 n \n", places.fetch(number)) }.join
-    body << "trailer\n<< /Size #{objects.size + 1} /Root 1 0 R#{" /Info #{info} 0 R" if info} >>\nstartxref\n#{start}\n%%EOF\n"
+    body << "trailer\n<< /Size #{objects.size + 1} /Root 1 0 R#{" /Info #{info} 0 R" if info} " \
+      ">>\nstartxref\n#{start}\n%%EOF\n"
   end
 
   def stream(text) = "<< /Length #{text.bytesize} >>\nstream\n#{text}\nendstream"
@@ -26,17 +27,22 @@ RSpec.describe "Files that are made clean" do
     pdf(
       {
         1 =>
-          "<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert\\(1\\)) >> /AA << /WC << /S /JavaScript /JS (closing\\(\\)) >> >> " \
-            "/Names << /EmbeddedFiles << /Names [(salaries.xlsx) 6 0 R] >> >> /AcroForm << /Fields [8 0 R] >> /Metadata 9 0 R >>",
+          "<< /Type /Catalog /Pages 2 0 R /OpenAction << /S /JavaScript /JS (app.alert\\(1\\)) >> /AA << /WC << /S " \
+            "/JavaScript /JS (closing\\(\\)) >> >> " \
+            "/Names << /EmbeddedFiles << /Names [(salaries.xlsx) 6 0 R] >> >> /AcroForm << /Fields [8 0 R] >> " \
+            "/Metadata 9 0 R >>",
         2 => "<< /Type /Pages /Kids [3 0 R] /Count 1 >>",
         3 =>
-          "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] /Contents 4 0 R /Resources << /Font << /F1 5 0 R >> >> /Annots [7 0 R 8 0 R 11 0 R] " \
-            "/AA << /O << /S /Launch /F (calc.exe) >> >> /Metadata 9 0 R /PieceInfo << /Editor << /Private (EDITOR PRIVATE) >> >> >>",
+          "<< /Type /Page /Parent 2 0 R /MediaBox [0 0 420 595] /Contents 4 0 R /Resources << /Font << /F1 5 0 R >> " \
+            ">> /Annots [7 0 R 8 0 R 11 0 R] " \
+            "/AA << /O << /S /Launch /F (calc.exe) >> >> /Metadata 9 0 R /PieceInfo << /Editor << /Private (EDITOR " \
+            "PRIVATE) >> >> >>",
         4 => stream("BT /F1 24 Tf 60 500 Td (Winter timetable) Tj ET"),
         5 => "<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>",
         6 => "<< /Type /Filespec /F (salaries.xlsx) /EF << /F 10 0 R >> >>",
         7 =>
-          "<< /Type /Annot /Subtype /Text /Rect [10 10 30 30] /F 4 /Contents (INTERNAL NOTE raise the price) /T (Somebody) >>",
+          "<< /Type /Annot /Subtype /Text /Rect [10 10 30 30] /F 4 /Contents (INTERNAL NOTE raise the price) /T " \
+            "(Somebody) >>",
         8 => "<< /Type /Annot /Subtype /Widget /FT /Tx /T (field) /V (FORM VALUE) /Rect [50 50 90 70] /F 4 >>",
         9 => "<< /Type /Metadata /Subtype /XML /Length 22 >>\nstream\n<x>METADATA SECRET</x>\nendstream",
         10 => "<< /Type /EmbeddedFile /Length 15 >>\nstream\nEMBEDDED SECRET\nendstream",

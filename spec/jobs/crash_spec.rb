@@ -2,8 +2,8 @@
 
 require_relative "../../bench/crowd"
 
-# Kill any process at any moment: nothing is lost, nothing goes out twice, nothing goes out unapproved. The dispatcher runs
-# as it does in production, under its keeper, on a durable database cluster of this spec's own.
+# Kill any process at any moment: nothing is lost, nothing goes out twice, nothing goes out unapproved. The dispatcher
+# runs as it does in production, under its keeper, on a durable database cluster of this spec's own.
 RSpec.describe "The dispatcher, killed at the worst moment" do
   before(:all) do
     @cluster = Setup::Cluster.new("postgres-crash").ensure_running
@@ -77,7 +77,8 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
       return value if value
 
       if Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-        raise "it did not happen within #{seconds} s; the dispatcher said: #{File.readlines(Infrastructure.log("dispatcher")).last(5).join}"
+        raise "it did not happen within #{seconds} s; the dispatcher said: " \
+                "#{File.readlines(Infrastructure.log("dispatcher")).last(5).join}"
       end
 
       sleep 0.05
@@ -156,7 +157,8 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     )
   end
 
-  it "when one of two is frozen, at whatever it is, the other sends what is due within ten seconds, and the one that comes back sends nothing twice" do
+  it "when one of two is frozen, at whatever it is, the other sends what is due within ten seconds, and the one that " \
+       "comes back sends nothing twice" do
     second = another
     eventually { own.owner[:dispatchers].where(stopped_at: nil).where { beat_at > Time.now - 2 }.count == 2 }
     posts = Array.new(6) { released(3) }

@@ -4,8 +4,8 @@ require_relative "../../bench/crowd"
 require_relative "../../config/keeping/backup"
 require_relative "../../config/keeping/restore"
 
-# The whole round: backed up while posts go out, sent on, taken back and changed, then brought back. One network can be asked for an id,
-# the other neither that nor does it count an id once.
+# The whole round: backed up while posts go out, sent on, taken back and changed, then brought back. One network can
+# be asked for an id, the other neither that nor does it count an id once.
 RSpec.describe "A backup that is restored", :database do
   keeping = AskFirst::Keeping
   own = nil
@@ -21,7 +21,6 @@ RSpec.describe "A backup that is restored", :database do
   end
 
   after(:all) do
-    stop
     own.world.control("vitrine/card", { same_id_once: true })
     own.close
     FileUtils.rm_rf(@into)
@@ -34,6 +33,7 @@ RSpec.describe "A backup that is restored", :database do
   end
 
   before { Que.connection = own.kit.db }
+  after { stop }
 
   def start
     @keeper =
@@ -135,16 +135,16 @@ RSpec.describe "A backup that is restored", :database do
 
   it "sends nothing twice, nothing that was taken back, and nothing before somebody has looked" do
     own.world.control("vitrine/card", { same_id_once: false })
-    under_way = released(:ticker, 10, 6)
-    asked = released(:ticker, 8, 16)
-    unknown = released(:vitrine, 6, 16)
     start
+    asked = released(:ticker, 8, 45) # far enough that a slow machine has backed up before
+    unknown = released(:vitrine, 6, 45)
+    under_way = released(:ticker, 10, 5)
     eventually { states(under_way).fetch("out", 0).positive? }
     folder = back_up # while they go out
     gone = asked.first(3) + unknown.first(2)
     gone.each { |post| own.act("Dispatch::TakeBack", :ines, post_id: post) }
     went = under_way + asked.drop(3) + unknown.drop(2)
-    eventually { states(went) == { "out" => went.size } }
+    eventually(120) { states(went) == { "out" => went.size } }
     stop
     expect(restore(folder)).to start_with "#{own.name}_before_"
 

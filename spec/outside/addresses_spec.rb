@@ -50,7 +50,8 @@ RSpec.describe "Addresses, against the WHATWG URL standard" do
     ours = cases.map { |address, given| AskFirst::Core::Posts::Tracking.append(address, given) }
     written =
       node(
-        "([address, tags]) => { const u = new URL(address); const add = new URLSearchParams(Object.entries(tags).map(([k, v]) => ['utm_' + k, v])).toString(); return add }",
+        "([address, tags]) => { const u = new URL(address); const add = new " \
+          "URLSearchParams(Object.entries(tags).map(([k, v]) => ['utm_' + k, v])).toString(); return add }",
         cases
       )
     expect(ours.zip(written).reject { |address, part| part.empty? || address.split("#").first.end_with?(part) }).to eq [

@@ -51,7 +51,8 @@ RSpec.describe "canonical JSON and digest" do
     }.each { |bits, text| expect(canonical([[bits].pack("H*").unpack1("G")])).to eq "[#{text}]" }
   end
 
-  it "never digests a fraction: there the package differs from appendix B for the smallest and the largest (5e-324, 1.7976931348623157e+308)" do
+  it "never digests a fraction: there the package differs from appendix B for the smallest and the largest (5e-324, " \
+       "1.7976931348623157e+308)" do
     expect { AskFirst::Core::Posts::Fingerprint.canonical({ "a" => [{ "b" => 0.5 }] }) }.to raise_error(
       AskFirst::Core::Invalid
     )

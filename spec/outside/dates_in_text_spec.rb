@@ -2,7 +2,8 @@
 
 require "open3"
 
-# Days named in texts, against the C library's calendar (the program date of GNU coreutils), which reads the same words itself.
+# Days named in texts, against the C library's calendar (the program date of GNU coreutils), which reads the same
+# words itself.
 RSpec.describe "Dates in texts, against the C library's calendar" do
   forms = ["%-d %B %Y", "%B %-d, %Y", "%-d %b %Y", "%Y-%m-%d"]
   random = Random.new(12)

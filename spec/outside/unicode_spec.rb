@@ -62,11 +62,13 @@ RSpec.describe "counting against Unicode's own data" do
     expect(wrong).to eq []
   end
 
-  # Newer Unicode (15.1, rule GB9c) joins some Indic consonants that Ruby 3.1 (Unicode 13) counts apart; such text is left out.
+  # Newer Unicode (15.1, rule GB9c) joins some Indic consonants that Ruby 3.1 (Unicode 13) counts apart; such text is
+  # left out.
   it "agrees with Node's Intl.Segmenter and its UTF-16 length on mixed text" do
     texts = ["Fog days: 7:20", "naïve cafe\u0301", "👩‍👩‍👧‍👦 auf Deck", "🇵🇹🇩🇪", "ﷺ a\u200Db", "e\u0301\u0327"]
     script =
-      "const s=new Intl.Segmenter('en',{granularity:'grapheme'});console.log(JSON.stringify(JSON.parse(process.argv[1]).map(t=>[[...s.segment(t)].length,t.length])))"
+      "const s=new Intl.Segmenter('en',{granularity:'grapheme'});" \
+        "console.log(JSON.stringify(JSON.parse(process.argv[1]).map(t=>[[...s.segment(t)].length,t.length])))"
     theirs = JSON.parse(IO.popen(["node", "-e", script, JSON.generate(texts)], &:read))
     ours =
       texts.map do |text|

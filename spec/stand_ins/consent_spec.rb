@@ -113,7 +113,8 @@ RSpec.describe "The stand-ins' consent" do
     expect(reply["location"]).to be_nil # back to the boxes
   end
 
-  it "refresh with each refresh token until the new one is used, end tokens at their time, and revoke (RFC 6749, 6; RFC 7009)" do
+  it "refresh with each refresh token until the new one is used, end tokens at their time, and revoke (RFC 6749, 6; " \
+       "RFC 7009)" do
     control("lives", { token: 1 })
     _, grant = exchange(consent["code"])
     control("lives", { token: 3_600 })

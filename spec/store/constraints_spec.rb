@@ -131,7 +131,8 @@ RSpec.describe "The database itself", :database do
     scope = world.member(:ines).scope(web)
     said = scope.transaction { web.get(Sequel.function(:current_setting, "ask_first.scope")) }
     expect(said).to eq "agency:#{world.person(:ines)}:#{world.workspace}:"
-    expect(web.get(Sequel.function(:current_setting, "ask_first.scope", true)).to_s).to eq "" # gone with the transaction
+    # gone with the transaction
+    expect(web.get(Sequel.function(:current_setting, "ask_first.scope", true)).to_s).to eq ""
   end
 
   it "a write needs exactly one workspace" do

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Migrations only go forward, and run on what is there. Each example makes the data of an older state by hand, as it lay there,
-# and goes on from it.
+# Migrations only go forward, and run on what is there. Each example makes the data of an older state by hand, as it
+# lay there, and goes on from it.
 RSpec.describe "Migrations on existing data", :database do
   let(:founded) { Time.utc(2026, 1, 5) }
 

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# The database's own wall behind the application's: what the web role sees and may write, by the scope that its transaction
-# was told and nothing else. Every query here has forgotten its scope.
+# The database's own wall behind the application's: what the web role sees and may write, by the scope that its
+# transaction was told and nothing else. Every query here has forgotten its scope.
 RSpec.describe "The second wall", :database do
   let(:web) { world.kit.db }
   let(:here) { world.workspace }

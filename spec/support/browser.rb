@@ -76,6 +76,7 @@ Capybara.default_driver = :desk
 Capybara.javascript_driver = :desk
 Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
+Capybara.automatic_label_click = true # the library draws its ticks over the field itself
 Capybara.save_path = File.join(Setup::VAR, "browser")
 
 module BrowserSteps
@@ -104,13 +105,34 @@ module BrowserSteps
     session.driver.browser.page.command("Input.insertText", text: words)
   end
 
-  # A browser's own date field takes what its script sets, as a person's picking does.
+  # Written over what a field says, as a person does.
+  def write_over(id, words, session = page)
+    field = session.find("##{id}", visible: :all)
+    session.execute_script("arguments[0].focus(); arguments[0].select()", field)
+    keys = session.driver.browser.keyboard
+    words.empty? ? keys.type(:backspace) : keys.type(words)
+    keys.type(:enter)
+  end
+
+  # A planned time, typed.
   def choose_time(id, wall)
-    page.execute_script(
-      "const f = document.getElementById(arguments[0]); f.value = arguments[1]; f.dispatchEvent(new Event('input', { bubbles: true })); f.dispatchEvent(new Event('change', { bubbles: true }))",
-      id,
-      wall
-    )
+    expect(page).to have_css("##{id}")
+    write_over(id, wall.sub("T", " "))
+  end
+
+  # One of several, found by typing.
+  def pick(words, from:, session: page)
+    session.execute_script("arguments[0].focus()", session.find_field(from, visible: :all, type: "search"))
+    keys = session.driver.browser.keyboard
+    keys.type(words)
+    expect(session).to have_css(".ant-select-item-option-active", text: words)
+    keys.type(:enter)
+  end
+
+  # A part that follows the master is taken up out of the line that says so.
+  def take_up(part, at: "change one … on Ticker")
+    click_button(at)
+    find("[role=menuitem]", text: part, match: :first).click
   end
 
   def tap_on(session, element)
@@ -169,11 +191,14 @@ module BrowserSteps
     session.execute_script(File.read(AXE))
     eventually do
       session.evaluate_script(
-        "document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState !== 'running')"
+        "document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState " \
+          "!== 'running')"
       )
     end
     session.evaluate_async_script(
-      "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ')).join(' | '))))"
+      "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', " \
+        "'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + " \
+        "v.nodes.map(n => n.target.join(' ')).join(' | '))))"
     )
   end
 end
@@ -191,11 +216,9 @@ RSpec.configure do |config|
     Capybara
       .send(:session_pool)
       .each do |name, session|
-        begin
-          session.save_screenshot("#{name.to_s.split(":")[1]}-#{example.metadata[:line_number]}.png")
-        rescue StandardError
-          nil
-        end
+        session.save_screenshot("#{name.to_s.split(":")[1]}-#{example.metadata[:line_number]}.png")
+      rescue StandardError
+        nil
       end
   end
 end

@@ -2,16 +2,17 @@
 
 require_relative "../../bench/crowd"
 
-# Rounds of sending under fire: posts that are due, two dispatchers that are killed and frozen at random moments, a database that goes
-# away, a network with faults, a person who takes back and holds. Then three lists are compared: what was released, what is at the
-# network, what the application says.
+# Rounds of sending under fire: posts that are due, two dispatchers that are killed and frozen at random moments, a
+# database that goes away, a network with faults, a person who takes back and holds. Then three lists are compared:
+# what was released, what is at the network, what the application says.
 class Campaign
   POSTS = 24
   FAULTS = %w[hang_after_accepting bad_gateway_after_accepting busy broken slow show_late no_address].freeze
   Result = Struct.new(:rounds, :kills, :freezes, :restarts, :sent, :trouble, :wrong, keyword_init: true)
 
   # @param cluster [Setup::Cluster] of its own: it is restarted
-  # @param keepers [Integer] dispatchers; one that was killed comes back after growing waits, so more of them can be killed more often
+  # @param keepers [Integer] dispatchers; one that was killed comes back after growing waits, so more of them can be
+  # killed more often
   def initialize(world, cluster, random, keepers: 2)
     @world = world
     @cluster = cluster
@@ -187,13 +188,13 @@ class Campaign
       @result.sent += at_network.size
       @result.trouble += 1 if showing[:state] == "trouble"
       fault = fault(showing, release, at_network)
-      if fault
-        @result.wrong << [
-          fault,
-          showing.slice(:id, :state, :trouble, :try_no),
-          db[:attempts].where(showing_id: showing[:id]).order(:order_no).select_map(%i[event note])
-        ]
-      end
+      next unless fault
+
+      @result.wrong << [
+        fault,
+        showing.slice(:id, :state, :trouble, :try_no),
+        db[:attempts].where(showing_id: showing[:id]).order(:order_no).select_map(%i[event note])
+      ]
     end
   end
 

@@ -2,8 +2,8 @@
 
 require_relative "reading"
 
-# One random history of a post with two channels, told to the real acts and to the Reading side by side. What the acts refuse
-# changes nothing in either; what they take must come to the same.
+# One random history of a post with two channels, told to the real acts and to the Reading side by side. What the acts
+# refuse changes nothing in either; what they take must come to the same.
 class History
   HOUSE = %i[bram ines tobiah wren].freeze
   DAYS = %w[2026-10-15T07:30 2026-10-15T22:00 2026-10-16T00:30 2026-10-17T09:00].freeze
@@ -92,7 +92,8 @@ class History
     act("Posts::ChooseChannels", post_id: @post, channel_ids: @channels.values)
     @ids = @channels.transform_values { |channel| db[:adaptations].where(post_id: @post, channel_id: channel).get(:id) }
     @reading = Reading.new(route)
-    @reading.held = db[:holds].where(workspace_id: world.workspace(@client), lifted_at: nil).any? # of the history before
+    # of the history before
+    @reading.held = db[:holds].where(workspace_id: world.workspace(@client), lifted_at: nil).any?
     @master = ["", []]
     @own = {}
     @time = nil

@@ -1,10 +1,11 @@
 # frozen_string_literal: true
 
-# The text of the model on steps, places, verdicts and blocks, read once more and written down from the text alone: a second,
-# small judge that shares no line with the first. Contents and days are plain values, people are symbols.
+# The text of the model on steps, places, verdicts and blocks, read once more and written down from the text alone: a
+# second, small judge that shares no line with the first. Contents and days are plain values, people are symbols.
 class Reading
   Step = Struct.new(:id, :side, :quorum, :n, :required, :people, keyword_init: true)
-  # asked: adaptation => [content, day, authors] as it was asked · state: adaptation => :open, :answered, :withdrawn, :outdated
+  # asked: adaptation => [content, day, authors] as it was asked · state: adaptation => :open, :answered, :withdrawn,
+  # :outdated
   Line = Struct.new(:id, :step, :asked, :state, :places, :people, :order, keyword_init: true)
   Answer = Struct.new(:who, :step, :verdict, :content, :stood, :day, :counts, :order, keyword_init: true)
   # day: as the client's calendar has it · instant: what a release is compared by
@@ -96,7 +97,8 @@ class Reading
       end
   end
 
-  # What becomes of an answer: for each adaptation that the page showed, :kept, :lifts (kept, and fills no place) or :refused.
+  # What becomes of an answer: for each adaptation that the page showed, :kept, :lifts (kept, and fills no place) or
+  # :refused.
   def predict(line, who, verdict, seen, shown)
     shown.to_h do |name|
       one = @ones.fetch(name)
@@ -202,11 +204,14 @@ class Reading
     content, day, authors = line.asked.fetch(name)
     last = one.answers.select { |answer| answer.who == who && answer.step == line.step }.map(&:order).max || 0
     return :refused if last > seen
-    if %i[withdrawn outdated].include?(line.state[name])
-      return content == one.content && own_block?(name, who, line.step) ? :lifts : :refused
-    end
+    ended = %i[withdrawn outdated].include?(line.state[name])
+    lifts = ended && content == one.content && own_block?(name, who, line.step)
+    return :lifts if lifts
+
+    return :refused if ended
     return :refused if day != one.day
 
-    (content == one.content ? one.authors : authors).include?(who) ? :refused : :kept
+    known = content == one.content ? one.authors : authors
+    known.include?(who) ? :refused : :kept
   end
 end

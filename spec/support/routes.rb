@@ -67,6 +67,7 @@ module Routes
     schema = resolve(schema)
     return sample(schema["oneOf"].first) if schema["oneOf"]
     return schema["enum"].first if schema["enum"]
+    return schema["example"] if schema["example"]
 
     case schema["type"]
     when "object"
@@ -78,7 +79,7 @@ module Routes
     when "boolean"
       false
     when "string", nil
-      schema["format"] == "uuid" ? AskFirst::Core::Uuid.v7(Time.now) : "x"
+      { "uuid" => AskFirst::Core::Uuid.v7(Time.now), "date" => "2026-10-14" }.fetch(schema["format"], "x")
     end
   end
 

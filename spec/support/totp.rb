@@ -2,8 +2,8 @@
 
 require "openssl"
 
-# The app on a person's phone, written from RFC 6238 and RFC 4226 alone, so that our second factor is checked against the
-# standard and not against the library that it is made with.
+# The app on a person's phone, written from RFC 6238 and RFC 4226 alone, so that our second factor is checked against
+# the standard and not against the library that it is made with.
 module Totp
   ALPHABET = [*"A".."Z", *"2".."7"].freeze # RFC 4648, base 32
 

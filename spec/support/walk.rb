@@ -2,9 +2,10 @@
 
 require_relative "walk_of_dispatchers"
 
-# Walks every history of one showing that is short enough: two dispatchers that may be frozen or killed between any two steps, one
-# person who releases, takes back, changes, moves, holds and lifts, and a network with each of its faults. What moves is decided by the
-# same values and functions that the dispatcher uses (Core::Dispatch::Moves, Clearance, Lease, Doubt); what is around them is a model.
+# Walks every history of one showing that is short enough: two dispatchers that may be frozen or killed between any
+# two steps, one person who releases, takes back, changes, moves, holds and lifts, and a network with each of its
+# faults. What moves is decided by the same values and functions that the dispatcher uses (Core::Dispatch::Moves,
+# Clearance, Lease, Doubt); what is around them is a model.
 # In every state the rules of the promise are asked.
 class Walk
   Dispatch = AskFirst::Core::Dispatch

@@ -6,8 +6,8 @@ require_relative "../../demo/pictures"
 require_relative "../../demo/world"
 require_relative "infrastructure"
 
-# A world of its own for each spec file: the invented agency with two clients, in a fresh database, with the acts at hand. It is
-# made once and cloned, so that no file finds what another one left.
+# A world of its own for each spec file: the invented agency with two clients, in a fresh database, with the acts at
+# hand. It is made once and cloned, so that no file finds what another one left.
 class SpecWorld
   CHEAP = { t_cost: 1, m_cost: 5 }.freeze
   NOON = Time.utc(2026, 10, 14, 9, 20)
@@ -43,6 +43,9 @@ class SpecWorld
       @shared&.close
       @file = file
       @shared = new(from: pristine)
+      # the networks are every file's: what one file set wrong there is not the next one's
+      %w[ticker vitrine guildhall].each { |network| @shared.world.control("#{network}/no-faults", {}) }
+      @shared
     end
 
     # The database that worlds are cloned from, and the world that was made in it.
@@ -207,7 +210,8 @@ class SpecWorld
     )
   end
 
-  # The order of somebody's last word that their page would show: at this step on what the line asks about, on whichever line.
+  # The order of somebody's last word that their page would show: at this step on what the line asks about, on
+  # whichever line.
   def seen(post, who)
     asked = db[:ask_line_adaptations].where(line_id: line(post)[:id]).select(:adaptation_id)
     step = db[:asks].where(id: line(post)[:ask_id]).get(:step_id)

@@ -48,7 +48,8 @@ RSpec.describe "Attacks over the API" do
     end
   end
 
-  it "a read writes no cookie, so one that began before brings nothing back: looking as somebody stays begun, and stopped" do
+  it "a read writes no cookie, so one that began before brings nothing back: looking as somebody stays begun, and " \
+       "stopped" do
     bram = ApiWorld.client(:bram)
     late = twin(bram)
     membership = db[:memberships].where(workspace_id: w, person_id: world.person(:sunniva)).get(:id)
@@ -176,7 +177,8 @@ RSpec.describe "Attacks over the API" do
     expect(tobiah.last_response.headers["cache-control"]).to include "no-store"
   end
 
-  it "a client's person who answered by link until now and is invited to the agency side chooses a password, and signs in" do
+  it "a client's person who answered by link until now and is invited to the agency side chooses a password, and " \
+       "signs in" do
     login = "l#{SecureRandom.hex(3)}"
     person =
       AskFirst::App::People::AddPerson.call(

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# While a post is being sent nothing of it changes: the page and the server say the same, and the way on that they name works.
+# While a post is being sent nothing of it changes: the page and the server say the same, and the way on that they
+# name works.
 RSpec.describe "A post that is being sent" do
   let(:ines) { ApiWorld.client(:ines) }
   let(:post) do

@@ -74,7 +74,8 @@ RSpec.describe AskFirst::Web::SameOrigin, database: false do
     ["DELETE", { "HTTP_ORIGIN" => "https://evil.example" }] => 403,
     ["GET", { "HTTP_SEC_FETCH_SITE" => "cross-site" }] => 200
   }.each do |(method, headers), expected|
-    it "#{method} with #{headers.empty? ? "no word of its origin" : headers.values.first} is #{expected == 200 ? "let through" : "refused"}" do
+    it "#{method} with #{headers.empty? ? "no word of its origin" : headers.values.first} is " \
+         "#{expected == 200 ? "let through" : "refused"}" do
       expect(status(method, headers)).to eq expected
     end
   end

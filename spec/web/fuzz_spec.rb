@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Wrong types over every route of the description: each call in a transaction that is undone, so one world holds for all.
+# Wrong types over every route of the description: each call in a transaction that is undone, so one world holds for
+# all.
 RSpec.describe "Calls that nobody should make" do
   let(:own) { world.workspace }
 
@@ -133,7 +134,8 @@ RSpec.describe "Calls that nobody should make" do
         end
         error = broken.pop
         said =
-          "#{said} #{error.class}: #{error.message[0, 300]} #{error.backtrace.grep(%r{#{Dir.pwd}/(?!var)}).first(3)}" if error
+          "#{said} #{error.class}: #{error.message[0, 300]} " \
+            "#{error.backtrace.grep(%r{#{Dir.pwd}/(?!var)}).first(3)}" if error
         said &&
           "#{number} #{who} #{shot} #{shot.body.inspect[0, 300]} #{shot.headers if shot.headers.any?}\n    → #{said}"
       end

@@ -35,7 +35,7 @@ RSpec.describe "Looking as a member" do
       bram.call(
         :put,
         "/api/agency/policies",
-        { second_factor_required: false, session_hours: 1, mail_domains: [] },
+        { second_factor_required: false, session_hours: 1, mail_domains: [], leads_change_route: true },
         { "HTTP_IF_MATCH" => '"1"' }
       ).last[
         "code"

@@ -62,7 +62,8 @@ RSpec.describe "Reading over the API" do
   after { world.act("Clients::MarkPicture", :ines, client, io: nil) }
 
   it "of a workspace" do
-    calls = Routes.of(w, ids).select { |call| call.verb == "get" }
+    calls =
+      Routes.of(w, ids.merge("new" => AskFirst::Core::Uuid.v7(world.kit.now))).select { |call| call.verb == "get" }
     expect(calls.size).to be >= 16
     calls.each do |call|
       who = call.template.end_with?("/export") ? bram : ines

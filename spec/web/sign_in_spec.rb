@@ -69,7 +69,8 @@ RSpec.describe "Signing in" do
     expect(said.call(:ines)).to match [409, a_hash_including("code" => "somebody_else", "way_on" => /kept for you/)]
     expect(db[:remarks].where(post_id: post).count).to eq 0
     expect(said.call(:maro).first).to eq 201
-    expect(pia.call(:get, "/api/me", nil, { "HTTP_AS_PERSON" => world.person(:ines) }).first).to eq 200 # reading tells the page who is there
+    # reading tells the page who is there
+    expect(pia.call(:get, "/api/me", nil, { "HTTP_AS_PERSON" => world.person(:ines) }).first).to eq 200
   end
 
   describe "with a second factor" do
@@ -219,7 +220,8 @@ RSpec.describe "Signing in" do
       expect(ApiWorld.client.sign_in(login, "rain on the seventh pier").last_response.status).to eq 200
     end
 
-    it "asked for with an address that nobody has, or of somebody who answers by link, is answered alike and mails nothing" do
+    it "asked for with an address that nobody has, or of somebody who answers by link, is answered alike and mails " \
+         "nothing" do
       before = db[:que_jobs].where(job_class: "AskFirst::Jobs::SealedMail").count
       answers =
         %w[nobody@fernhollow.example odile@quillmere.example].map do |address|

@@ -76,8 +76,8 @@ RSpec.describe "Strangers" do
 
   def make(client, call) = Routes.make(client, call, version: 0)
 
-  # @return [Array] the answer as the stranger gets it, and how many statements it took; what is prepared, is so once for a connection
-  # Policies are kept for a while; here they are, so that what is counted is the route's own.
+  # @return [Array] the answer as the stranger gets it, and how many statements it took; what is prepared, is so once
+  # for a connection Policies are kept for a while; here they are, so that what is counted is the route's own.
   before { stub_const("AskFirst::Web::SessionPolicy::KEPT", 3_600) }
 
   def heard(client, call)

@@ -3,8 +3,8 @@
 module AskFirst
   module Store
     module Agency
-      # What waits for one person, each kind as the rows that it is made of, over one or many of their clients: the Desk lists them, the
-      # masthead and the switcher count the same ones.
+      # What waits for one person, each kind as the rows that it is made of, over one or many of their clients: the
+      # Desk lists them, the masthead and the switcher count the same ones.
       class Waiting
         # @param scope [Scope]
         def initialize(scope)

@@ -8,7 +8,8 @@ module AskFirst
         module_function
 
         # @param scope [Scope]
-        # @return [Array<Hash>] the channel's row with :condition (Core::Channels::Condition::Said) and :consent_by, in order
+        # @return [Array<Hash>] the channel's row with :condition (Core::Channels::Condition::Said) and :consent_by,
+        # in order
         def of(scope, now)
           rows(scope).map { |row| row.merge(condition: condition(row, now)) }
         end

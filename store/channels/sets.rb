@@ -3,8 +3,8 @@
 module AskFirst
   module Store
     module Channels
-      # A client's channel sets with their channels. A member who is limited to channels finds these of each set, and no set
-      # without one.
+      # A client's channel sets with their channels. A member who is limited to channels finds these of each set, and
+      # no set without one.
       module Sets
         module_function
 

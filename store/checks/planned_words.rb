@@ -3,12 +3,13 @@
 module AskFirst
   module Store
     module Checks
-      # What other posts of a client say, where and when, around a time: two prepared statements, as large as their window and not
-      # as the client's past. The channel's own part, else the master's.
+      # What other posts of a client say, where and when, around a time: two prepared statements, as large as their
+      # window and not as the client's past. The channel's own part, else the master's.
       class PlannedWords
         MOST = 400 # posts looked at
         NEAR =
-          "(SELECT id, subject FROM posts WHERE workspace_id = :w AND at BETWEEN :from AND :to AND id <> :post ORDER BY at DESC LIMIT #{MOST}) near".freeze
+          "(SELECT id, subject FROM posts WHERE workspace_id = :w AND at BETWEEN :from AND :to AND id <> :post ORDER " \
+            "BY at DESC LIMIT #{MOST}) near".freeze
         CHANNELS = <<~SQL.freeze
           near.id AS post_id, near.subject, a.channel_id, c.name AS channel FROM #{NEAR}
           JOIN adaptations a ON a.workspace_id = :w AND a.post_id = near.id AND a.removed_at IS NULL

@@ -11,7 +11,8 @@ module AskFirst
         # @return [Core::Plan::WorkingTime]
         def of(workspace)
           week = workspace[:working_hours]
-          week = Core::Plan::WorkingTime::DAYS.to_h { |day| [day, [%w[00:00 24:00]]] } if week.empty? # no hours set: every hour counts
+          # no hours set: every hour counts
+          week = Core::Plan::WorkingTime::DAYS.to_h { |day| [day, [%w[00:00 24:00]]] } if week.empty?
           Core::Plan::WorkingTime.new(zone: workspace[:zone], week: week, region: workspace[:holidays])
         end
       end

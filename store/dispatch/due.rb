@@ -3,7 +3,8 @@
 module AskFirst
   module Store
     module Dispatch
-      # What the dispatcher has to look at, over all clients: it reads the rows, so that nothing hangs on a job that could be lost.
+      # What the dispatcher has to look at, over all clients: it reads the rows, so that nothing hangs on a job that
+      # could be lost.
       module Due
         COLUMNS = %i[workspace_id id post_id channel_id state try_no due_at lease_until sender].freeze
 
@@ -13,7 +14,8 @@ module AskFirst
         # @return [Array<Hash>] the longest due first
         def rows(db, now, limit:, except: [])
           free = db[:showings].where { due_at <= now }.where { (preparing_until =~ nil) | (preparing_until < now) }
-          free = free.where { (unconfirmed_at =~ nil) | (state !~ "planned") } # these are asked about first (Unconfirmed)
+          # these are asked about first (Unconfirmed)
+          free = free.where { (unconfirmed_at =~ nil) | (state !~ "planned") }
           free = free.exclude(id: except) if except.any?
           free.order(:due_at, :id).limit(limit).select(*COLUMNS).all
         end
@@ -26,7 +28,8 @@ module AskFirst
         end
 
         # @param before [Time]
-        # @return [Integer] planned ones that were to be looked at before and were not; what is held is looked at later, what is
+        # @return [Integer] planned ones that were to be looked at before and were not; what is held is looked at
+        # later, what is
         #   unconfirmed not at all
         def late(scope, before)
           Posts::Visible
@@ -79,7 +82,8 @@ module AskFirst
           held.update(due_at: Sequel[:releases][:at])
         end
 
-        # Planned with a live release and no time to be looked at: nothing of ours leaves such a row, and it must not be lost.
+        # Planned with a live release and no time to be looked at: nothing of ours leaves such a row, and it must not
+        # be lost.
         # @return [Integer] how many were mended
         def mend(db)
           live = db[:releases].where(ended_at: nil).as(:live)

@@ -3,8 +3,8 @@
 module AskFirst
   module Store
     module Dispatch
-      # Where this database comes from, and the marks by which it knows that it was brought back (Core::Dispatch::BroughtBack). Over
-      # all agencies: a database is brought back as a whole.
+      # Where this database comes from, and the marks by which it knows that it was brought back
+      # (Core::Dispatch::BroughtBack). Over all agencies: a database is brought back as a whole.
       module Lineage
         LOCK = 0x4C494E45 # an advisory lock: one process at a time notices
 
@@ -48,13 +48,15 @@ module AskFirst
           known = db[:marks].exclude(process: process).max(:mark) || 0
           return number if number > known
 
-          db.get(Sequel.function(:setval, "mark_numbers", known)) # of a database that was brought back: its sequence is older
+          # of a database that was brought back: its sequence is older
+          db.get(Sequel.function(:setval, "mark_numbers", known))
           next_mark(db, process, at)
         end
 
         # The same in the transaction of a claim, in one statement: whoever marks here has marked before.
         def next_mark(db, process, at)
-          higher = Sequel.function(:greatest, Sequel[:marks][:mark], Sequel[:excluded][:mark]) # two threads of one process may mark at once
+          # two threads of one process may mark at once
+          higher = Sequel.function(:greatest, Sequel[:marks][:mark], Sequel[:excluded][:mark])
           db[:marks]
             .returning(:mark)
             .insert_conflict(target: :process, update: { mark: higher, at: Sequel[:excluded][:at] })

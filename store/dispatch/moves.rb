@@ -3,10 +3,12 @@
 module AskFirst
   module Store
     module Dispatch
-      # The only place where a showing's state is written. A move is made for as many showings as there are in one statement, each
-      # with the attempt that goes with it, and only where state and try are still what the mover knows of.
+      # The only place where a showing's state is written. A move is made for as many showings as there are in one
+      # statement, each with the attempt that goes with it, and only where state and try are still what the mover
+      # knows of.
       class Moves
-        # One showing to be moved. row: as the mover knows it (:id, :try_no) · set: further columns · event, note: its attempt, if any
+        # One showing to be moved. row: as the mover knows it (:id, :try_no) · set: further columns · event, note: its
+        # attempt, if any
         Moving =
           Struct.new(:row, :set, :event, :note, keyword_init: true) do
             def initialize(row:, set: {}, event: nil, note: "") = super

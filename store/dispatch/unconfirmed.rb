@@ -23,7 +23,8 @@ module AskFirst
             .all
         end
 
-        # What waits for a person's word: released, and not to be seen at its network. What ended in trouble stands there.
+        # What waits for a person's word: released, and not to be seen at its network. What ended in trouble stands
+        # there.
         # @param scope [Scope]
         # @return [Sequel::Dataset] of showings with their live releases
         def waiting(scope)

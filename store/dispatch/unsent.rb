@@ -3,8 +3,8 @@
 module AskFirst
   module Store
     module Dispatch
-      # Showings that are not out yet, the next first. What is planned is found along the index by time, since there can be
-      # thousands of it; what is under way is little, and is found by its state.
+      # Showings that are not out yet, the next first. What is planned is found along the index by time, since there
+      # can be thousands of it; what is under way is little, and is found by its state.
       module Unsent
         # Beyond this, what was planned and not sent has long become trouble; how long it had been live does not matter.
         BACK = 86_400

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# What a client workspace is set up with, its brand sheet, archive and deletion; connections by consent, channels that are
-# planned or offline, channel sets; and what is published by hand.
+# What a client workspace is set up with, its brand sheet, archive and deletion; connections by consent, channels that
+# are planned or offline, channel sets; and what is published by hand.
 Sequel.migration { up { run <<~SQL } }
       ALTER TABLE workspaces
         ADD COLUMN mark_picture text,

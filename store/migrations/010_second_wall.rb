@@ -1,11 +1,12 @@
 # frozen_string_literal: true
 
 # Row-level security: the web role reads and writes only rows of the workspaces that the transaction's scope names, even
-# when a query forgets its own. Without a scope it sees nothing. The scope is one setting, "side:person:workspaces:secret".
+# when a query forgets its own. Without a scope it sees nothing. The scope is one setting,
+# "side:person:workspaces:secret".
 #
-# Policies are computed once a statement, not once a row (inline they are three to a thousand times slower). That of the scope is
-# a hashed set: `= any(array)` would be as good for one client, but PostgreSQL takes it into the index condition, and a lateral
-# list over 200 clients then looks 200 times into the index for each of them.
+# Policies are computed once a statement, not once a row (inline they are three to a thousand times slower). That of
+# the scope is a hashed set: `= any(array)` would be as good for one client, but PostgreSQL takes it into the index
+# condition, and a lateral list over 200 clients then looks 200 times into the index for each of them.
 Sequel.migration do
   up do
     run <<~SQL

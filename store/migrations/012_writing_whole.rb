@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# What writing needs beside the parts themselves: the agency's note, labels, campaigns, mentions with their spellings, tracking
-# tags that are fixed at the first ask, the lead's reminder list, what was found at the end of links, and media of more kinds.
+# What writing needs beside the parts themselves: the agency's note, labels, campaigns, mentions with their spellings,
+# tracking tags that are fixed at the first ask, the lead's reminder list, what was found at the end of links, and
+# media of more kinds.
 Sequel.migration do
   up do
     run <<~SQL

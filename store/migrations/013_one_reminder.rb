@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# A reminder stands once in a list. Two who saved the list in one moment could have made it twice: the older one stays, with
-# what was ticked of either.
+# A reminder stands once in a list. Two who saved the list in one moment could have made it twice: the older one
+# stays, with what was ticked of either.
 Sequel.migration { up { run <<~SQL } }
       CREATE TEMPORARY TABLE twice ON COMMIT DROP AS
         SELECT workspace_id, id, first_value(id) OVER same AS kept

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# What a change was given over, whether a send may have arrived, ready marks that can be set again, and finding by a file who may
-# see it.
+# What a change was given over, whether a send may have arrived, ready marks that can be set again, and finding by a
+# file who may see it.
 Sequel.migration { up { run <<~SQL } }
       -- the content that stood when the answer was given; a block is not lifted by asking that again
       ALTER TABLE answers ADD COLUMN stood text CHECK (stood ~ '^[0-9a-f]{64}$');

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Wrong tries to sign in, by a digest of the name that was typed: known or not, each is kept alike. They take the place of locking
-# an account for a day, with which anybody could lock anybody out.
+# Wrong tries to sign in, by a digest of the name that was typed: known or not, each is kept alike. They take the
+# place of locking an account for a day, with which anybody could lock anybody out.
 Sequel.migration { up { run <<~SQL } }
       CREATE TABLE sign_in_tries (
         id uuid PRIMARY KEY,

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Pages of links that somebody asked to have read: the dispatcher reads them, so that a page that does not answer holds up nobody.
+# Pages of links that somebody asked to have read: the dispatcher reads them, so that a page that does not answer
+# holds up nobody.
 Sequel.migration { up { run <<~SQL } }
       CREATE TABLE link_readings (
         workspace_id uuid NOT NULL REFERENCES workspaces ON DELETE CASCADE,

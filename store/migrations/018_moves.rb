@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# What the dispatcher looks at is a row and no job: when to look at each showing next, which try it is at, who sends it. The moves
-# between the states are guarded by the database. Each dispatcher has a beat of its own.
+# What the dispatcher looks at is a row and no job: when to look at each showing next, which try it is at, who sends
+# it. The moves between the states are guarded by the database. Each dispatcher has a beat of its own.
 Sequel.migration { up { run <<~SQL } }
       ALTER TABLE showings
         ADD COLUMN due_at timestamptz,          -- when the dispatcher looks at it next; NULL: there is nothing to do

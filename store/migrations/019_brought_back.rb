@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# A database knows that it was brought back from a backup: by the cluster that it lay in, and by marks that only grow, the highest of
-# which is also kept outside it. What was not out yet then is unconfirmed: it may have gone out, been taken back or changed since.
+# A database knows that it was brought back from a backup: by the cluster that it lay in, and by marks that only grow,
+# the highest of which is also kept outside it. What was not out yet then is unconfirmed: it may have gone out, been
+# taken back or changed since.
 Sequel.migration { up { run <<~SQL } }
       -- one row: where this database comes from
       CREATE TABLE lineage (

@@ -3,10 +3,11 @@
 module AskFirst
   module Store
     module People
-      # Whose open pages are told of a change: members of the agency side, and of those who are limited to channels only who see
-      # one of the posts.
+      # Whose open pages are told of a change: members of the agency side, and of those who are limited to channels
+      # only who see one of the posts.
       module Hearers
-        # Person ids. everything: of those who see the whole client · some: of those who are limited and see what it is about
+        # Person ids. everything: of those who see the whole client · some: of those who are limited and see what it
+        # is about
         Ears = Struct.new(:everything, :some) { def nobody? = everything.empty? && some.empty? }
 
         module_function

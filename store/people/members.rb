@@ -3,8 +3,8 @@
 module AskFirst
   module Store
     module People
-      # Who is a member where, with which abilities. Ended memberships, those whose end date has passed, and clients that were
-      # deleted do not exist here.
+      # Who is a member where, with which abilities. Ended memberships, those whose end date has passed, and clients
+      # that were deleted do not exist here.
       module Members
         SEEN_EVERY = 300 # seconds
 
@@ -68,6 +68,7 @@ module AskFirst
             .join(:people, id: Sequel[:memberships][:person_id])
             .join(:roles, id: Sequel[:memberships][:role_id])
             .join(:workspaces, id: Sequel[:memberships][:workspace_id], deleted_at: nil)
+            .join(:agencies, id: Sequel[:workspaces][:agency_id])
             .select(
               Sequel[:memberships][:workspace_id],
               Sequel[:memberships][:id].as(:membership_id),
@@ -86,6 +87,7 @@ module AskFirst
               Sequel[:people][:name].as(:name),
               :email,
               :is_owner,
+              :leads_change_route,
               Sequel[:people][:picture],
               Sequel[:people][:zone].as(:person_zone),
               Sequel[:roles][:name].as(:role),

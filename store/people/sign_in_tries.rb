@@ -10,7 +10,8 @@ module AskFirst
         module_function
 
         # @param digest [String] bytes
-        # @return [Array(Array<Core::People::Brake::Try>, Array<Core::People::Brake::Try>)] for the name, and from the address
+        # @return [Array(Array<Core::People::Brake::Try>, Array<Core::People::Brake::Try>)] for the name, and from the
+        # address
         def of(db, digest, address, now)
           since = now - Core::People::Brake::PAIR.within
           found =

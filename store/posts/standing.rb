@@ -54,7 +54,8 @@ module AskFirst
             def changed(...) = source.changed(...).posts.fetch(id)
           end
 
-        # A part as it is being written and not saved yet. channel_id: nil for the master · authors: nil leaves them as they are
+        # A part as it is being written and not saved yet. channel_id: nil for the master · authors: nil leaves them
+        # as they are
         Draft =
           Struct.new(:channel_id, :part, :value, :authors, keyword_init: true) do
             # @param rows [Array<Hash>] of parts
@@ -86,8 +87,8 @@ module AskFirst
           @posts ||= @sets[:posts].to_h { |row| [row[:id], post(row)] }
         end
 
-        # What would stand if some of the rows were others: what an act has just written, or what somebody is typing. Nothing is
-        # read again.
+        # What would stand if some of the rows were others: what an act has just written, or what somebody is typing.
+        # Nothing is read again.
         # @param changes [Hash{Symbol=>Proc}] name of a set => its rows before to its rows after
         # @return [Standing]
         def changed(**changes)
@@ -253,7 +254,8 @@ module AskFirst
           )
         end
 
-        # What waits to be published by hand is like what is planned, until somebody has taken it up: then it is under way.
+        # What waits to be published by hand is like what is planned, until somebody has taken it up: then it is under
+        # way.
         def state_of(showing)
           return showing[:state] unless showing[:state] == "by_hand"
 
@@ -306,17 +308,14 @@ module AskFirst
           @channels ||=
             @sets[:channels].to_h { |row| [row[:id], row.merge(card: Core::Channels::Card.read(row[:card]))] }
         def campaigns = @campaigns ||= @sets[:campaigns].to_h { |row| row.values_at(:id, :name) }
-        def book =
-          @book ||=
-            (
-              if @sets[:spellings].empty?
-                Core::Posts::Mentions::NOBODY
-              else
-                Core::Posts::Mentions::Book.new(@sets[:spellings])
-              end
-            )
+        def book = @book ||= known_by(@sets[:spellings])
         def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }
         def renditions = @renditions ||= @sets[:renditions].to_h { |row| [[row[:media_id], row[:spec]], row] }
+
+        def known_by(spellings)
+          spellings.empty? ? Core::Posts::Mentions::NOBODY : Core::Posts::Mentions::Book.new(spellings)
+        end
+
         def today = @sets[:steps].select { |row| row[:today] }.map { |row| row[:id] }
 
         def steps

@@ -5,7 +5,8 @@ require "json"
 module AskFirst
   module Store
     module Posts
-      # Everything that the standing of posts hangs on, in one round trip: one prepared statement gives all row sets as JSON.
+      # Everything that the standing of posts hangs on, in one round trip: one prepared statement gives all row sets
+      # as JSON.
       # Twenty small queries took four times as long, most of it spent on going to and fro (docs/performance.md).
       class StandingRows
         SQL = <<~SQL.freeze
@@ -61,8 +62,8 @@ module AskFirst
               WHERE r.workspace_id = :w AND r.post_id = ANY(:p) AND r.ended_at IS NULL) t)
           )::text AS rows
         SQL
-        # For one post by its id alone: PostgreSQL then keeps its plan. With a list it plans anew each time, since it cannot tell how
-        # long the list will be, and planning takes longer than reading.
+        # For one post by its id alone: PostgreSQL then keeps its plan. With a list it plans anew each time, since it
+        # cannot tell how long the list will be, and planning takes longer than reading.
         ONE = SQL.gsub("= ANY(:p)", "= :p").freeze
         # columns that are moments; a wall time comes without a zone and is carried in a UTC value
         MOMENT = /(?:\A|_)(?:at|until)\z/

@@ -3,8 +3,9 @@
 module AskFirst
   module Store
     module Posts
-      # Which posts a member sees whose part is limited to channels: those on one of these channels, those without a channel,
-      # and those they have a task for; of showings, those on these channels. The one place where that is said.
+      # Which posts a member sees whose part is limited to channels: those on one of these channels, those without a
+      # channel, and those they have a task for; of showings, those on these channels. The one place where that is
+      # said.
       module Visible
         # parts that hold a file, found by the index on what they hold
         HOLDING =
@@ -58,7 +59,8 @@ module AskFirst
               # what was asked or said names its channels
               elsewhere =
                 Sequel.lit(
-                  "jsonb_typeof(facts -> 'channels') = 'array' AND NOT EXISTS (SELECT 1 FROM jsonb_array_elements_text(facts -> 'channels') c WHERE c IN ?)",
+                  "jsonb_typeof(facts -> 'channels') = 'array' AND NOT EXISTS (SELECT 1 FROM " \
+                    "jsonb_array_elements_text(facts -> 'channels') c WHERE c IN ?)",
                   names
                 )
               another = Sequel.lit("facts ->> 'channel' IS NOT NULL AND facts ->> 'channel' NOT IN ?", names)

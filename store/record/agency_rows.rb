@@ -5,7 +5,8 @@ require "securerandom"
 module AskFirst
   module Store
     module Record
-      # Adds to the agency's own record: roles, policies, clients made, deleted and restored. There is no way to change it.
+      # Adds to the agency's own record: roles, policies, clients made, deleted and restored. There is no way to
+      # change it.
       module AgencyRows
         module_function
 

@@ -3,8 +3,8 @@
 module AskFirst
   module Store
     module Signoff
-      # Steps of routes as core values, with the people who may answer. A route is never changed: another takes its place, and
-      # the steps that were asked stay in the demand of their posts.
+      # Steps of routes as core values, with the people who may answer. A route is never changed: another takes its
+      # place, and the steps that were asked stay in the demand of their posts.
       module Routes
         module_function
 

@@ -1,7 +1,7 @@
 import '@fontsource-variable/hanken-grotesk/wght.css'
 import '@fontsource-variable/literata/wght.css'
 import '@fontsource/commit-mono/400.css'
-// emoji in ink, drawn alike for every reader: each network draws its own anyway, and yellow means something here
+// emoji in ink around the copy, where yellow means something; in the copy only where the system has none of its own
 import '@fontsource/noto-emoji/400.css'
 import './base.css'
 import { VueQueryPlugin, QueryClient } from '@tanstack/vue-query'
@@ -11,7 +11,9 @@ import { router } from './router'
 import { isProblem } from './api/client'
 import { fetchMe } from './agency/me'
 import { adopt, draftsKnown, openTabs } from './parts/drafts'
+import { lookAtEmoji } from './parts/emoji-look'
 
+lookAtEmoji()
 const queries = new QueryClient({
   defaultOptions: {
     queries: {

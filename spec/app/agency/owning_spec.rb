@@ -52,6 +52,7 @@ RSpec.describe "The agency's own pages" do
         second_factor_required: false,
         session_hours: 336,
         mail_domains: Sequel.pg_array([], :text),
+        leads_change_route: true,
         version: 1
       )
     end
@@ -63,8 +64,22 @@ RSpec.describe "The agency's own pages" do
         second_factor_required: false,
         session_hours: 24,
         mail_domains: [],
+        leads_change_route: true,
         **more
       )
+    end
+
+    it "let whoever leads a client change its sign-off route, or only owners" do
+      can = ->(who) { world.act("Signoff::RouteHere", who)[:can]["change_route"] }
+      rule = ->(who) { world.act("Signoff::RouteHere", who)[:can]["rule"] }
+      expect([can.call(:ines)[:ok], rule.call(:ines)[:ok]]).to eq [true, false]
+      change(leads_change_route: false)
+      expect(can.call(:ines)).to include(ok: false, why: /Your role here cannot change the sign-off route/)
+      expect(refusal { world.act("Signoff::ChangeRoute", :ines, seen: nil, steps: [], preset: "none") }).to be_a(
+        AskFirst::Core::Refused
+      )
+      expect([can.call(:bram)[:ok], rule.call(:bram)[:ok]]).to eq [true, true]
+      expect(call("Policies")).to include(leads_change_route: false)
     end
 
     it "say from which mail domains people of the agency's side may be invited" do

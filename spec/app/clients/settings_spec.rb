@@ -49,9 +49,9 @@ RSpec.describe "A client's settings" do
     one_step_route(client, :ines)
     change(holidays: "pt", working_hours: (1..5).to_h { |day| [day.to_s, [%w[09:00 18:00]]] })
     post = plain_post(client, channel, wall: "2026-11-20T07:30")
-    # Wednesday 10:20 in Lisbon; nine working hours end on Thursday at 10:20
+    # Wednesday 10:20 in Lisbon; nine working hours end on Thursday at 10:20, due at the next quarter
     world.act("Signoff::SendAsk", :ines, client, step_id: world.step(0, client), post_ids: [post])
-    expect(db[:asks].where(workspace_id: world.workspace(client)).get(:due_at)).to eq Time.utc(2026, 10, 15, 9, 20)
+    expect(db[:asks].where(workspace_id: world.workspace(client)).get(:due_at)).to eq Time.utc(2026, 10, 15, 9, 30)
   end
 
   it "are for leads; others read them" do

@@ -2,8 +2,8 @@
 
 require_relative "../../../bench/crowd"
 
-# Ways around the promise that were found by aiming at it. Each is the shortest history that once sent something twice, early,
-# changed or not at all.
+# Ways around the promise that were found by aiming at it. Each is the shortest history that once sent something
+# twice, early, changed or not at all.
 RSpec.describe "Aimed at: once, at its minute, unchanged" do
   let(:due) { Time.utc(2026, 10, 15, 6, 30, 1) } # 7:30 in Lisbon
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# A database that was brought back from a backup sends nothing until somebody has looked; what became of its posts since is asked at
-# their networks, and else said by a person.
+# A database that was brought back from a backup sends nothing until somebody has looked; what became of its posts
+# since is asked at their networks, and else said by a person.
 RSpec.describe "A database that was brought back", :database do
   let(:due) { Time.utc(2026, 10, 15, 6, 30, 1) } # 7:30 in Lisbon
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }

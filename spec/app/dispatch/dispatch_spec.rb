@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# The dispatcher's acts against the stand-in networks, over Micropub and HTTP, one showing at a time and with every fault.
+# The dispatcher's acts against the stand-in networks, over Micropub and HTTP, one showing at a time and with every
+# fault.
 RSpec.describe "Dispatch" do
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
   let(:due) { Time.utc(2026, 10, 15, 6, 30, 1) } # 7:30 in Lisbon
@@ -154,7 +155,8 @@ RSpec.describe "Dispatch" do
       expect(sent(post)).to eq []
     end
 
-    it "refuses a card that cannot be used, goes on with the last good one, and the channel says so until a good one comes" do
+    it "refuses a card that cannot be used, goes on with the last good one, and the channel says so until a good one " \
+         "comes" do
       card = JSON.parse(JSON.generate(db[:channels].where(id: world.channel(:ticker)).get(:card)))
       said = -> do
         world.act("Channels::ChannelsHere", :ines)[:channels]
@@ -169,7 +171,7 @@ RSpec.describe "Dispatch" do
       expect(db[:channels].where(id: world.channel(:ticker)).get(:card)["text"]["rule"]).to eq "weighted"
       expect(said.call).to match [
               "rules",
-              /The network's card cannot be used: its counting rule “feet” is not known here\. What it took before holds/
+              /The network's card cannot be used: its counting rule “feet” is not known here\. What it took before hol/
             ]
       expect(db[:record].where(act: "card_refused").count).to eq 1
       world.world.control("ticker/card", card)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# The videos are made, and read back, by FFmpeg; the document is written by hand after ISO 32000 (from memory) and read by Poppler.
+# The videos are made, and read back, by FFmpeg; the document is written by hand after ISO 32000 (from memory) and
+# read by Poppler.
 RSpec.describe "Videos and documents", :database do
   def film(seconds: 6, size: "90x160")
     @film ||= {}

@@ -182,7 +182,8 @@ RSpec.describe "Inviting", :database do
       version: version,
       second_factor_required: false,
       session_hours: 336,
-      mail_domains: ["Fernhollow.example"]
+      mail_domains: ["Fernhollow.example"],
+      leads_change_route: true
     )
     expect(invite("x@elsewhere.example").first[:problem]).to include "only from there"
     expect(invite("x#{SecureRandom.hex(3)}@elsewhere.example", role: "client observer").first[:invited]).to be true

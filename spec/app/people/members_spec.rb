@@ -69,7 +69,7 @@ RSpec.describe "Members", :database do
           next if acts.any? { |act| act.start_with?("answer_") || act == "finish_task" }
 
           may = acts.map { |act| AskFirst::Core::Permissions::Decision.for(about, act).allowed? }
-          said = (may.all? ? "all" : (may.any? ? "part" : "none"))
+          said = { [true] => "all", [false] => "none" }.fetch(may.uniq, "part")
           expect([row[:name], words, sheet[:lines].find { |line| line[:words] == words }[:allowed]]).to eq [
                row[:name],
                words,

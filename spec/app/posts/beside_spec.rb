@@ -110,7 +110,8 @@ RSpec.describe "What stands beside a post", :database do
       ).to eq "https://quillmere.example/lamp?x=1&utm_source=ticker&utm_medium=social&utm_campaign=fog-days#top"
       world.act("Posts::MarkReady", :ines, client, post_id: post)
       fingerprint = world.standing(post, client).adaptations.first.fingerprint
-      expect(db[:revision_adaptations].where(post_id: post).get(:fingerprint)).to eq fingerprint # what was kept is what stands
+      # what was kept is what stands
+      expect(db[:revision_adaptations].where(post_id: post).get(:fingerprint)).to eq fingerprint
       world.act("Posts::SetCampaign", :ines, client, post_id: post, name: "Renamed since")
       world.act("Clients::ChangeSettings", :ines, client, version: 2, tracking: {})
       expect(world.standing(post, client).adaptations.first.fingerprint).to eq fingerprint

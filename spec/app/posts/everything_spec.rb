@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# A post that uses all of what a post can have, from the ask to the network: what was asked about is what stands, what is
-# released, what goes out, and what the network shows.
+# A post that uses all of what a post can have, from the ask to the network: what was asked about is what stands, what
+# is released, what goes out, and what the network shows.
 RSpec.describe "A post with everything", :database do
   let(:client) { fresh_client }
   let(:channels) do

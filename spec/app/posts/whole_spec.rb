@@ -20,7 +20,8 @@ RSpec.describe "A post as a whole", :database do
       ).to eq "nothing_own"
     end
 
-    it "a time takes its release along where its yes still counts, one by one or with all, and ends it where it does not" do
+    it "a time takes its release along where its yes still counts, one by one or with all, and ends it where it does " \
+         "not" do
       set_back = { "FollowMaster" => { part: "time", version: 1 }, "FollowAll" => {} }
       set_back.each do |act, input|
         { "2026-10-15T18:00" => "released", "2026-10-16T18:00" => "drafting" }.each do |own, stage|
@@ -90,7 +91,9 @@ RSpec.describe "A post as a whole", :database do
     end
 
     it "of a revision that was kept without its parts says so" do
-      db[:revisions].first # older ones have no parts; the table refuses to be changed, so the column is emptied by its owner past the trigger
+      # older ones have no parts; the table refuses to be changed, so the column is emptied by its owner past the
+      # trigger
+      db[:revisions].first
       db.run("ALTER TABLE revisions DISABLE TRIGGER USER")
       db[:revisions].where(post_id: post).update(master: nil)
       db.run("ALTER TABLE revisions ENABLE TRIGGER USER")

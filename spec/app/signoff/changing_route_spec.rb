@@ -32,12 +32,15 @@ RSpec.describe "Changing a client's sign-off route" do
     change([step])
     expect(route_here(client)[:steps].map { |one| one[:name] }).to eq ["Read"]
     world.act("Clients::GoOnSettingUp", :ines, client, step: nil)
+    db[:agencies].update(leads_change_route: false)
     expect { change([step(name: "Again")]) }.to raise_error(AskFirst::Core::Refused) { |error|
       expect(error.way_on).to include "Bram Teodoro"
     }
     change([step(name: "Again")], who: :bram)
     expect(route_here(client)[:steps].map { |one| one[:name] }).to eq ["Again"]
     expect(db[:record].where(workspace_id: world.workspace(client), act: "route_changed").count).to eq 2
+  ensure
+    db[:agencies].update(leads_change_route: true)
   end
 
   it "two at once: the second is told, and nothing of the first is lost" do

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# Random histories of sign-off against a second reading of the text (spec/support/reading.rb). Seeded: a failure names its seed,
-# and `bin/histories 1 --seed N` tells it again. Some hundred in every run, as many as wanted by bin/histories.
+# Random histories of sign-off against a second reading of the text (spec/support/reading.rb). Seeded: a failure names
+# its seed, and `bin/histories 1 --seed N` tells it again. Some hundred in every run, as many as wanted by
+# bin/histories.
 RSpec.describe "Random histories of sign-off" do
   routes = {
     "one inside" => [%w[internal any]],

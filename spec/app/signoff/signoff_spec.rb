@@ -98,7 +98,8 @@ RSpec.describe "Sign-off" do
       world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)])
       world.write(post, "text", "Fog? Look at the lamp.", on: :ticker)
       world.ask(post, 0)
-      expect(world.stages(post)).to eq(ticker: "changes_wanted", vitrine: "client_approval") # until the client is asked about the other content
+      # until the client is asked about the other content
+      expect(world.stages(post)).to eq(ticker: "changes_wanted", vitrine: "client_approval")
       expect(db[:ask_line_adaptations].where(line_id: world.line(post)[:id]).select_map(:adaptation_id)).to eq [
            world.adaptation(post, :ticker)
          ]

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# What a network says that it takes; the shape is ours (docs: the network card), the invented networks' cards are examples of it.
+# What a network says that it takes; the shape is ours (docs: the network card), the invented networks' cards are
+# examples of it.
 require_relative "../../../stand_ins/cards"
 
 RSpec.describe AskFirst::Core::Channels::Card do

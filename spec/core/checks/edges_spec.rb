@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Every check at its edge: the last that is let through, the first that is not, and the sentence that is read then. Limits are the
-# card's; windows and shares without a source are common practice.
+# Every check at its edge: the last that is let through, the first that is not, and the sentence that is read then.
+# Limits are the card's; windows and shares without a source are common practice.
 checks = AskFirst::Core::Checks
 
 RSpec.describe checks::PostChecks do
@@ -80,7 +80,8 @@ RSpec.describe checks::PostChecks do
        ]
   end
 
-  it "a first comment as long as its limit goes out, one longer does not; where none is taken there is none to be too long" do
+  it "a first comment as long as its limit goes out, one longer does not; where none is taken there is none to be " \
+       "too long" do
     expect(said(first_comment: "x" * 5)).to eq []
     expect(said(first_comment: "x" * 6)).to eq [
          ["fault", "first_comment", "The first comment is 1 over its limit of 5."]
@@ -321,7 +322,8 @@ RSpec.describe checks::Neighbours do
     expect(said(one, own: [one, showing("vitrine", words, noon + 899)])).to eq [
          [
            "flooding",
-           "Nearly the same words go out on Ticker and Vitrine within 15 minutes. Give them times of their own, or words."
+           "Nearly the same words go out on Ticker and Vitrine within 15 minutes. Give them times of their own, or " \
+             "words."
          ]
        ]
     expect(said(one, own: [one, showing("vitrine", words, noon + 900)])).to eq []

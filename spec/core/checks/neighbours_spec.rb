@@ -5,8 +5,8 @@ require "prop_check"
 checks = AskFirst::Core::Checks
 
 RSpec.describe checks::Similarity do
-  # Broder (1997), section 2: the 4-shingling of (a, rose, is, a, rose, is, a, rose) is the set of three runs; here with three
-  # words, where the same text gives (a, rose, is), (rose, is, a), (is, a, rose)
+  # Broder (1997), section 2: the 4-shingling of (a, rose, is, a, rose, is, a, rose) is the set of three runs; here
+  # with three words, where the same text gives (a, rose, is), (rose, is, a), (is, a, rose)
   it "takes each run of words once, as Broder's example does" do
     expect(described_class.shingles("a rose is a rose is a rose")).to eq ["a rose is", "rose is a", "is a rose"]
   end
@@ -75,7 +75,8 @@ RSpec.describe checks::Neighbours do
   it "the same words on all channels in one minute are one flood, said in the same words on each" do
     own = %w[ticker vitrine commons].map { |channel| showing(channel, words, noon) }
     sentence =
-      "Nearly the same words go out on Ticker, Vitrine and Commons in the same minute. Give them times of their own, or words."
+      "Nearly the same words go out on Ticker, Vitrine and Commons in the same minute. Give them times of their own, " \
+        "or words."
     expect(own.map { |one| said(one, own: own) }).to all(eq([["flooding", sentence]]))
     close = [own.first, showing("vitrine", words, noon + 600)]
     expect(close.map { |one| said(one, own: close).first.last }.uniq).to eq [

@@ -60,7 +60,8 @@ RSpec.describe checks::Spreading do
   end
 
   it "plans nothing for the second of an hour that the clock shows twice" do
-    own = %w[ticker vitrine commons guildhall].map { |channel| showing(channel, at: Time.utc(2026, 10, 25, 0, 30)) } # 1:30, the first one, in Lisbon
+    # 1:30, the first one, in Lisbon
+    own = %w[ticker vitrine commons guildhall].map { |channel| showing(channel, at: Time.utc(2026, 10, 25, 0, 30)) }
     moves = described_class.propose(own, [], zone)
     expect(walls(moves)).to eq("vitrine" => "25 01:50", "commons" => "25 02:10", "guildhall" => "25 02:30")
     expect(moves.values).to all(satisfy { |at| AskFirst::Core::Plan::WallTime.at(at, zone).at == at })

@@ -62,8 +62,8 @@ RSpec.describe checks::DatesInText do
     end
   end
 
-  # A day without a year lies ahead, unless it passed within four months (common practice, no source): an offer of the old year on a
-  # post of the new one is over, and the other way round it is not.
+  # A day without a year lies ahead, unless it passed within four months (common practice, no source): an offer of the
+  # old year on a post of the new one is over, and the other way round it is not.
   {
     "2026-12-30" => ["until 2 January", "2027-01-02"],
     "2027-01-02" => ["until 31 December", "2026-12-31"],

@@ -88,7 +88,8 @@ end
 
 RSpec.describe AskFirst::Core::Dispatch::SendId do
   it "is the same for every try of a showing and differs between showings" do
-    # A pinned value, recomputed with sha256sum: a release of this program that derived another id could send a post twice.
+    # A pinned value, recomputed with sha256sum: a release of this program that derived another id could send a post
+    # twice.
     expect(described_class.for("0192f000-0000-7000-8000-000000000001")).to eq "af-14841b03916356a063e7641f2dff72c8"
     expect(described_class.for("a")).to eq described_class.for("a")
     expect(described_class.for("a")).not_to eq described_class.for("b")

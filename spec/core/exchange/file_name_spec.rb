@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Names of files that are handed out. Sources: Unicode Technical Report 36 for signs that turn the direction; reserved names of
-# devices from memory.
+# Names of files that are handed out. Sources: Unicode Technical Report 36 for signs that turn the direction; reserved
+# names of devices from memory.
 RSpec.describe AskFirst::Core::Exchange::FileName do
   it "shows what a file is: nothing turns its end round, nothing leads out of its folder" do
     expect(described_class.clean("invoice\u202Egpj.exe")).to eq "invoice-gpj.exe"

@@ -8,7 +8,8 @@ RSpec.describe AskFirst::Core::People::Addresses do
   it "reads addresses as people paste them: by line, comma, semicolon, with names around them" do
     expect(
       described_class.read(
-        "ines@fernhollow.example, wren@fernhollow.example\nOdile Marchetti <odile@quillmere.example>; per@quillmere.example"
+        "ines@fernhollow.example, wren@fernhollow.example\nOdile Marchetti <odile@quillmere.example>; " \
+          "per@quillmere.example"
       ).map(&:address)
     ).to eq %w[ines@fernhollow.example wren@fernhollow.example odile@quillmere.example per@quillmere.example]
   end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# The full table of presets and acts, written out: what each kind of person may do here. A change of a preset changes this.
+# The full table of presets and acts, written out: what each kind of person may do here. A change of a preset changes
+# this.
 RSpec.describe "Who may do what" do
   permissions = AskFirst::Core::Permissions
   person = Struct.new(:person_id, :name, :side, :abilities, :limited_to, :archived, :looking, keyword_init: true)
@@ -29,19 +30,31 @@ RSpec.describe "Who may do what" do
   table = {
     "agency owner" =>
       reading + copy + visuals + timing + settings + both + running + governing +
-        %w[make_post rename choose_channels add_media hand_over finish_task rule change_route delete_client look_as],
+        %w[
+          make_post
+          discard
+          rename
+          choose_channels
+          add_media
+          hand_over
+          finish_task
+          rule
+          change_route
+          delete_client
+          look_as
+        ],
     "account lead" =>
       reading + copy + visuals + timing + settings + both + running + governing +
-        %w[make_post rename choose_channels add_media hand_over finish_task],
+        %w[make_post discard rename choose_channels add_media hand_over finish_task change_route],
     "reviewer" =>
       reading + copy + visuals + timing + settings + both +
-        %w[make_post rename choose_channels add_media hand_over finish_task],
-    "copywriter" => reading + copy + both + %w[make_post hand_over finish_task],
+        %w[make_post discard rename choose_channels add_media hand_over finish_task],
+    "copywriter" => reading + copy + both + %w[make_post discard hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
     "assistant" =>
       reading + copy + timing + both +
-        %w[make_post ask withdraw release take_back settle mark_ready hand_over finish_task],
+        %w[make_post discard ask withdraw release take_back settle mark_ready hand_over finish_task],
     "releaser" => reading + timing + %w[release take_back settle mark_ready hold hold_all hand_over],
     "client approver" => %w[client_talk],
     "client observer" => %w[client_talk]
@@ -71,8 +84,9 @@ RSpec.describe "Who may do what" do
       end
     end
 
-    # Every role, act, and state of what is touched, against the rules in words: what the table says, and then nothing while
-    # looking, only reading in an archive, only on one's channels, only what one is asked, nothing that is going or sealed.
+    # Every role, act, and state of what is touched, against the rules in words: what the table says, and then nothing
+    # while looking, only reading in an archive, only on one's channels, only what one is asked, nothing that is going
+    # or sealed.
     it "#{role}: every act in every state of what it touches" do
       side, abilities = permissions::Abilities::PRESETS.fetch(role)
       wrong = []

@@ -4,7 +4,8 @@ RSpec.describe AskFirst::Core::Plan::DaysOff do
   def days(region, year) =
     described_class.between(region, Date.new(year, 1, 1), Date.new(year, 12, 31)).map { |day| day[:date].iso8601 }
 
-  # From memory: Portugal's thirteen national holidays in 2026 (Easter is 5 April: Good Friday and Corpus Christi follow it)
+  # From memory: Portugal's thirteen national holidays in 2026 (Easter is 5 April: Good Friday and Corpus Christi
+  # follow it)
   it "knows a country's holidays, the movable ones too" do
     expect(days("pt", 2026)).to eq %w[
          2026-01-01

@@ -13,7 +13,8 @@ RSpec.describe AskFirst::Core::Plan::WorkingTime do
   it "adds over lunch, the night and the week's end" do
     expect(lisbon.add(at("2026-10-14T12:00"), 120)).to eq at("2026-10-14T15:00")
     expect(lisbon.add(at("2026-10-14T17:00"), 120)).to eq at("2026-10-15T10:00")
-    expect(lisbon.add(at("2026-10-16T17:00"), 300)).to eq at("2026-10-19T10:00") # Friday 17:00: one hour, Saturday three, Monday one
+    # Friday 17:00: one hour, Saturday three, Monday one
+    expect(lisbon.add(at("2026-10-16T17:00"), 300)).to eq at("2026-10-19T10:00")
   end
 
   it "a public holiday is no working time (5 October, Portugal)" do

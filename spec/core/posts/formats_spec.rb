@@ -37,7 +37,8 @@ RSpec.describe AskFirst::Core::Posts::Formats do
     expect(card_of({ "media" => { "needed" => true, "kinds" => ["video"], "most" => 1 } }).formats).to eq %w[video]
   end
 
-  # What each is made of: kinds of file, how many, whether words go along, whether it stands on a link. Common practice, no source.
+  # What each is made of: kinds of file, how many, whether words go along, whether it stands on a link. Common
+  # practice, no source.
   [
     ["text", [], 0, 0, true, false],
     ["picture", %w[picture], 1, 1, true, false],
@@ -47,7 +48,8 @@ RSpec.describe AskFirst::Core::Posts::Formats do
     ["document", %w[document], 1, 1, true, false],
     ["story", %w[picture video], 1, 1, false, false]
   ].each do |name, kinds, least, most, text, link|
-    it "a #{name} is #{least == most ? least : "#{least} or more"} of #{kinds.empty? ? "no file" : kinds.join(" or ")}#{", without words" unless text}#{", with a link" if link}" do
+    it "a #{name} is #{least == most ? least : "#{least} or more"} of " \
+         "#{kinds.empty? ? "no file" : kinds.join(" or ")}#{", without words" unless text}#{", with a link" if link}" do
       expect(described_class[name]).to have_attributes(kinds: kinds, least: least, most: most, text: text, link: link)
     end
   end

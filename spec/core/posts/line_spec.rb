@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Names and titles. Source of what turns the direction of writing: Unicode UAX #9, table 4 (embeddings, overrides, isolates).
+# Names and titles. Source of what turns the direction of writing: Unicode UAX #9, table 4 (embeddings, overrides,
+# isolates).
 RSpec.describe AskFirst::Core::Posts::Text, ".line" do
   def line(text) = described_class.line(text)
 

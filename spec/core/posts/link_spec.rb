@@ -40,7 +40,8 @@ RSpec.describe AskFirst::Core::Posts::Link do
     expect(
       described_class.clean({ "address" => "https://a.example", "tags" => { "source" => " here " }, "bare" => "drop" })
     ).to eq("address" => "https://a.example", "tags" => { "source" => "here" }, "card" => nil, "bare" => "drop")
-    expect(described_class.clean({ "address" => "https://a.example", "tags" => {} })["tags"]).to eq({}) # none of its own, and the workspace's neither
+    # none of its own, and the workspace's neither
+    expect(described_class.clean({ "address" => "https://a.example", "tags" => {} })["tags"]).to eq({})
     expect(refused_link({ "address" => "https://a.example", "bare" => "hide" })).to eq %w[bad_link link]
     expect(refused_link({ "address" => "https://a.example", "colour" => "red" })).to eq %w[bad_link link]
     expect(refused_link({ "address" => "https://a.example", "tags" => { "colour" => "red" } })).to eq %w[

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# What each part of a post takes, at its edges: what comes in is kept in one canonical form, or refused at its field with a
-# code, and never half taken.
+# What each part of a post takes, at its edges: what comes in is kept in one canonical form, or refused at its field
+# with a code, and never half taken.
 RSpec.describe AskFirst::Core::Posts::PartValues do
   def clean(part, value) = described_class.clean(part, value, now: Time.utc(2026, 10, 14))
   def refused_value(part, value) = refused_at { clean(part, value) }

@@ -56,7 +56,8 @@ RSpec.describe AskFirst::Core::Posts::Request do
     ).to eq "https://a.example/xyz and https://a.example/x?utm_source=t"
   end
 
-  it "keeps the bare address where it is to be dropped but no card is shown, and where a card is shown but nobody dropped it" do
+  it "keeps the bare address where it is to be dropped but no card is shown, and where a card is shown but nobody " \
+       "dropped it" do
     kept = parts.merge("text" => "See https://a.example/x")
     expect(build({ "link_card" => true }, kept)["text"]).to eq "See https://a.example/x"
     expect(build({}, kept.merge("link" => link.merge("bare" => "drop")))["text"]).to eq "See https://a.example/x"

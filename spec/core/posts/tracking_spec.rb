@@ -91,7 +91,8 @@ RSpec.describe AskFirst::Core::Posts::Tracking do
       AskFirst::Core::Invalid,
       /“\{colour\}”/
     )
-    expect(described_class.clean({ "source" => "{colour}" })).to eq("source" => "{colour}") # written for one link, it is what it is
+    # written for one link, it is what it is
+    expect(described_class.clean({ "source" => "{colour}" })).to eq("source" => "{colour}")
   end
 
   it "takes five tags and the places that can be filled in, and nothing else" do

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# The handbook of sign-off: bad histories and what each comes to. Sources: the product's own rules; the trade's habits are
-# "common practice, no source".
+# The handbook of sign-off: bad histories and what each comes to. Sources: the product's own rules; the trade's habits
+# are "common practice, no source".
 RSpec.describe AskFirst::Core::Signoff::Verdict do
   signoff = AskFirst::Core::Signoff
   now = Time.utc(2026, 10, 14, 9, 20)
@@ -496,8 +496,10 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
       # Thursday 7:30 in Lisbon is Thursday 17:30 in Melbourne (summer time there, UTC+11)
       expect(stage(time: melbourne.call("2026-10-15T17:30"))).to eq "cleared" # the same instant, written elsewhere
       expect(stage(policy: "always", time: melbourne.call("2026-10-15T17:30"))).to eq "cleared"
-      expect(stage(time: melbourne.call("2026-10-16T05:00"))).to eq "cleared" # Friday there, and still Thursday for the client
-      expect(stage(time: melbourne.call("2026-10-15T09:00"))).to eq "drafting" # Thursday there, and Wednesday for the client
+      # Friday there, and still Thursday for the client
+      expect(stage(time: melbourne.call("2026-10-16T05:00"))).to eq "cleared"
+      # Thursday there, and Wednesday for the client
+      expect(stage(time: melbourne.call("2026-10-15T09:00"))).to eq "drafting"
     end
 
     it "of a release is its instant: written in another zone it is the same release" do

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // People across clients, clients across people: one table, read either way.
-import { Button, message } from 'ant-design-vue'
+import { Button, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, sentence, unread } from '@/api/client'
@@ -50,9 +50,7 @@ async function restore(client: string) {
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <template v-if="data">
       <div class="page-head">
-        <label class="find"
-          >Find <input v-model="words" class="plain-input" type="search" placeholder="a name or a role"
-        /></label>
+        <label class="find">Find <Input v-model:value="words" type="search" placeholder="a name or a role" /></label>
         <span class="quiet">{{ people.length }} people, {{ open.length }} clients</span>
         <span class="fill" />
         <router-link :to="{ name: 'new-client' }">Set up a new client</router-link>

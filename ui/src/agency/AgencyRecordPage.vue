@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // The record across clients, or of the agency itself, with filters; as a file too.
-import { Button } from 'ant-design-vue'
+import { Button, Radio, RadioGroup } from 'ant-design-vue'
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, unread } from '@/api/client'
 import { useChosen } from './me'
 import RecordList from '@/record/RecordList.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import DayField from '@/parts/fields/DayField.vue'
 
 const { workspaces } = useChosen()
 const of = ref<'clients' | 'agency'>('clients')
@@ -41,25 +43,28 @@ function file(as: string) {
 <template>
   <main class="page">
     <div class="page-head">
-      <label class="check"><input v-model="of" type="radio" value="clients" /> of clients</label>
-      <label class="check"><input v-model="of" type="radio" value="agency" /> of the agency itself</label>
+      <RadioGroup v-model:value="of" aria-label="Whose record">
+        <Radio value="clients">of clients</Radio>
+        <Radio value="agency">of the agency itself</Radio>
+      </RadioGroup>
       <template v-if="of === 'clients'">
-        <label
-          >Client
-          <select v-model="workspace" class="plain-input">
-            <option value="">all</option>
-            <option v-for="one in workspaces" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select></label
-        >
-        <label
-          >Who
-          <select v-model="person" class="plain-input">
-            <option value="">everybody</option>
-            <option v-for="one in agency?.people" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select></label
-        >
-        <label>From <input v-model="from" class="plain-input" type="date" /></label>
-        <label>To <input v-model="to" class="plain-input" type="date" /></label>
+        <label for="of-client">Client</label>
+        <ChoiceField
+          id="of-client"
+          v-model="workspace"
+          :options="[{ value: '', label: 'all' }, ...workspaces.map((one) => ({ value: one.id, label: one.name }))]"
+        />
+        <label for="who">Who</label>
+        <ChoiceField
+          id="who"
+          v-model="person"
+          :options="[
+            { value: '', label: 'everybody' },
+            ...(agency?.people ?? []).map((one) => ({ value: one.id, label: one.name })),
+          ]"
+        />
+        <label for="from">From</label><DayField id="from" v-model="from" /> <label for="to">To</label
+        ><DayField id="to" v-model="to" />
       </template>
       <span class="fill" />
       <a :href="file('csv')" download>As CSV</a>

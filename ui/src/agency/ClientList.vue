@@ -1,5 +1,7 @@
 <script setup lang="ts">
-// Clients, picked by typing: the focus is in the field, arrows move, Enter chooses, Esc leaves. Those chosen lately come first.
+// Clients, picked by typing: the focus is in the field, arrows move, Enter chooses, Esc leaves. Those chosen lately
+// come first.
+import { Input } from 'ant-design-vue'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import ClientMark from '@/parts/ClientMark.vue'
 import type { Schemas } from '@/api/client'
@@ -50,10 +52,9 @@ function back() {
 
 <template>
   <div ref="box" class="list" @focusout="left">
-    <input
+    <Input
       ref="field"
-      v-model="typed"
-      type="text"
+      v-model:value="typed"
       role="combobox"
       :aria-label="label"
       :aria-controls="name"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// What is wrong with the sending and with connections, for those who can do something about it; of one kind in one line.
+// What is wrong with the sending and with connections, for those who can do something about it; of one kind in one
+// line.
 import { computed } from 'vue'
 import { list } from '@/api/words'
 import type { Schemas } from '@/api/client'

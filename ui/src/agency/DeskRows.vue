@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends { workspace_id: string }">
-// The rows of one list of the Desk. Many of several clients fold by client; a list that is cut says how many there are, and opens whole.
+// The rows of one list of the Desk. Many of several clients fold by client; a list that is cut says how many there
+// are, and opens whole.
 import { computed } from 'vue'
 
 const props = defineProps<{ rows: T[]; count: number; names: Record<string, string>; id: (row: T) => string }>()

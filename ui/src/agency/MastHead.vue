@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Dropdown, Menu, MenuItem } from 'ant-design-vue'
+import { Button, Dropdown } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -10,6 +10,9 @@ import ClientSwitcher from './ClientSwitcher.vue'
 import { useChosen } from './me'
 import { startAnew } from './signIn'
 import { useWaits } from './waits'
+import { later } from '@/parts/later'
+
+const LinesMenu = later(() => import('@/parts/LinesMenu.vue'))
 
 const route = useRoute()
 const router = useRouter()
@@ -60,6 +63,16 @@ async function stopLooking() {
   await queries.resetQueries()
   await router.push(back ? { name: 'people', params: { workspace: back } } : { name: 'desk' })
 }
+
+const mine = computed(() => [
+  { key: 'profile', words: `${me.value?.name}: my profile` },
+  ...(me.value?.sets_up ? [{ key: 'new-client', words: 'Set up a client' }] : []),
+  { key: 'out', words: 'Sign out' },
+])
+function go(key: string) {
+  if (key === 'out') void signOut()
+  else void router.push({ name: key })
+}
 </script>
 
 <template>
@@ -108,13 +121,7 @@ async function stopLooking() {
           <template v-else>{{ initials(me.name) }}</template>
         </Button>
         <template #overlay>
-          <Menu>
-            <MenuItem key="who" @click="router.push({ name: 'profile' })">{{ me.name }}: my profile</MenuItem>
-            <MenuItem v-if="me.sets_up" key="new" @click="router.push({ name: 'new-client' })"
-              >Set up a client</MenuItem
-            >
-            <MenuItem key="out" @click="signOut">Sign out</MenuItem>
-          </Menu>
+          <LinesMenu :lines="mine" @choose="go" />
         </template>
       </Dropdown>
     </header>

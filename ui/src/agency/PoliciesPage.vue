@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The agency's policies: second factor, length of sessions, where people of the agency may be invited from.
-import { Button, message } from 'ant-design-vue'
+import { Button, Checkbox, InputNumber, Textarea, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
@@ -10,7 +10,12 @@ import { useProblem } from '@/parts/problem'
 
 const queries = useQueryClient()
 const { data, error } = useQuery({ queryKey: ['policies'], queryFn: () => ok(api.GET('/api/agency/policies')) })
-const form = ref<{ second_factor_required: boolean; session_hours: number; domains: string }>()
+const form = ref<{
+  second_factor_required: boolean
+  session_hours: number
+  domains: string
+  leads_change_route: boolean
+}>()
 const seen = ref(0)
 const theirs = ref<Record<string, unknown>>()
 const { busy, at, beside, run, error: refused } = useProblem()
@@ -18,6 +23,7 @@ const plain = (now: Schemas['Policies']) => ({
   second_factor_required: now.second_factor_required,
   session_hours: now.session_hours,
   domains: now.mail_domains.join('\n'),
+  leads_change_route: now.leads_change_route,
 })
 const changed = computed(
   () => form.value && data.value && JSON.stringify(form.value) !== JSON.stringify(plain(data.value)),
@@ -61,9 +67,8 @@ async function save() {
     <form v-if="form && data" class="narrow" @submit.prevent="save">
       <section class="block">
         <h2>Signing in</h2>
-        <label class="check"
-          ><input v-model="form.second_factor_required" type="checkbox" /> A second factor is required of everybody who
-          signs in</label
+        <Checkbox v-model:checked="form.second_factor_required"
+          >A second factor is required of everybody who signs in</Checkbox
         >
         <p v-if="at('second_factor_required')" class="wrong" role="alert">{{ at('second_factor_required') }}</p>
         <p v-if="data.without_second_factor.length > 0" class="quiet">
@@ -75,7 +80,7 @@ async function save() {
           label="A session lasts (hours)"
           :wrong="at('session_hours')"
           hint="After that one signs in anew; what is typed stays in the browser."
-          ><input id="hours" v-model.number="form.session_hours" type="number" min="1" max="720"
+          ><InputNumber id="hours" v-model:value="form.session_hours" :min="1" :max="720"
         /></FormField>
       </section>
       <section class="block">
@@ -86,8 +91,20 @@ async function save() {
           :wrong="at('mail_domains')"
           hint="One a line. Empty: from anywhere. People of clients are not concerned."
         >
-          <textarea id="domains" v-model="form.domains" rows="4" spellcheck="false" placeholder="fernhollow.example" />
+          <Textarea
+            id="domains"
+            v-model:value="form.domains"
+            :rows="4"
+            spellcheck="false"
+            placeholder="fernhollow.example"
+          />
         </FormField>
+      </section>
+      <section class="block">
+        <h2>Sign-off routes</h2>
+        <Checkbox v-model:checked="form.leads_change_route"
+          >Whoever leads a client may change its sign-off route; else only owners</Checkbox
+        >
       </section>
       <div v-if="theirs" class="block" role="alert">
         <b>Another owner changed the policies meanwhile.</b>

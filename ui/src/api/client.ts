@@ -1,6 +1,7 @@
 // The one door to the API. Types come from its OpenAPI description; every failure becomes a Problem.
 import createClient from 'openapi-fetch'
 import { whoWrites } from '@/parts/drafts'
+import { madeFirst } from './fresh'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -31,13 +32,18 @@ export function unread(error: unknown): string {
 export const api = createClient<paths>({ baseUrl: '', credentials: 'same-origin' })
 
 api.use({
-  onRequest({ request }) {
+  async onRequest({ request }) {
     if (request.method === 'POST') request.headers.set('Idempotency-Key', crypto.randomUUID())
     // whose words these are: another tab may have signed somebody else in meanwhile
     if (request.method !== 'GET' && whoWrites()) request.headers.set('As-Person', whoWrites())
-    return request
+    return (await madeFirst(request, makePost)) ?? request
   },
 })
+
+async function makePost(workspace: string, id: string): Promise<boolean> {
+  const made = await api.POST('/api/w/{workspace}/posts', { params: { path: { workspace } }, body: { id } })
+  return made.response.ok
+}
 
 /** Gives the data or throws the problem. */
 export async function ok<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {

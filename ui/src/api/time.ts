@@ -1,5 +1,5 @@
-// How times are shown: as the reader's profile says (own zone, language of dates, 12 or 24 hours); what is planned, in the
-// client's zone, with the zone named when it is not the reader's own.
+// How times are shown: as the reader's profile says (own zone, language of dates, 12 or 24 hours); what is planned,
+// in the client's zone, with the zone named when it is not the reader's own.
 import { shallowReactive } from 'vue'
 
 /** Until somebody is signed in, what their browser says. */
@@ -15,6 +15,27 @@ export function readAs(profile: { zone: string; hour12: boolean; date_language: 
 
 export function readerZone(): string {
   return reader.zone
+}
+export function readerLanguage(): string {
+  return reader.language
+}
+export function readsTwelve(): boolean {
+  return reader.hour12
+}
+
+/** What the clock on the wall shows there, such as 2026-10-15T07:30. */
+export function wallAt(at: string, zone: string): string {
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    timeZone: zone,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).formatToParts(new Date(at))
+  const of = (type: string) => parts.find((one) => one.type === type)!.value
+  return `${of('year')}-${of('month')}-${of('day')}T${of('hour')}:${of('minute')}`
 }
 
 function format(at: string, zone: string, options: Intl.DateTimeFormatOptions): string {
@@ -97,6 +118,16 @@ export function longDay(at: string): string {
 /** "March", with the year when it is not this one. */
 export function month(at: string, now: string): string {
   return format(at, reader.zone, { month: 'long', year: at.slice(0, 4) === now.slice(0, 4) ? undefined : 'numeric' })
+}
+
+/** "October 2026" of a day such as 2026-10-14. */
+export function monthOf(iso: string): string {
+  return format(iso.slice(0, 10), 'UTC', { month: 'long', year: 'numeric' })
+}
+
+/** The weekdays of days in as few letters as the language has: "M", "T". */
+export function weekdays(days: string[]): string[] {
+  return days.map((day) => format(day, 'UTC', { weekday: 'narrow' }))
 }
 
 /** A calendar day, which is the same in every zone: "15 Oct", "Thu 15 Oct", "Thu 15 Oct 2026". */

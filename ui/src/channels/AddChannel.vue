@@ -1,14 +1,16 @@
 <script setup lang="ts">
 // Adds a channel: by going to a network for consent, planned before that, or offline.
-import { Button } from 'ant-design-vue'
+import { Button, Input, Radio, RadioGroup } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import FormField from '@/parts/FormField.vue'
 import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
 import DialogBox from '@/parts/DialogBox.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import OfflineLimits from './OfflineLimits.vue'
 
 const props = defineProps<{ workspace: string; here: Schemas['ChannelsHere'] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -23,6 +25,7 @@ const offline = useKept(`offline:${props.workspace}`, {
   pictures: 4,
   picture_needed: false,
 })
+const outside = computed({ get: () => offline.value, set: (next) => Object.assign(offline.value, next) })
 const { busy, at, beside, run, clear } = useProblem()
 
 async function go(network_address: string) {
@@ -56,17 +59,11 @@ function turn(next: typeof way.value) {
 
 <template>
   <DialogBox :width="520" title="Add a channel" @close="emit('close')">
-    <div class="ways" role="radiogroup" aria-label="How">
-      <label class="check"
-        ><input type="radio" :checked="way === 'connect'" @change="turn('connect')" /> connect it now</label
-      >
-      <label class="check"
-        ><input type="radio" :checked="way === 'planned'" @change="turn('planned')" /> plan for it, connect later</label
-      >
-      <label class="check"
-        ><input type="radio" :checked="way === 'offline'" @change="turn('offline')" /> offline, published by hand</label
-      >
-    </div>
+    <RadioGroup :value="way" class="stacked" aria-label="How" @update:value="turn">
+      <Radio value="connect">connect it now</Radio>
+      <Radio value="planned">plan for it, connect later</Radio>
+      <Radio value="offline">offline, published by hand</Radio>
+    </RadioGroup>
     <template v-if="way === 'connect'">
       <p class="quiet">
         You go to the network, sign in and allow it there, and come back here to tick which accounts belong to this
@@ -90,22 +87,26 @@ function turn(next: typeof way.value) {
         connected to it.
       </p>
       <FormField id="p-network" label="Network" :wrong="at('network_address')">
-        <select id="p-network" v-model="planned.value.network_address">
-          <option value="" disabled>choose</option>
-          <option v-for="one in here.networks.filter((each) => each.answers)" :key="one.address" :value="one.address">
-            {{ one.name }}
-          </option>
-        </select>
+        <ChoiceField
+          id="p-network"
+          v-model="planned.value.network_address"
+          placeholder="choose"
+          :options="
+            here.networks
+              .filter((each) => each.answers)
+              .map((one) => ({ value: one.address, label: one.name ?? one.address }))
+          "
+        />
       </FormField>
       <FormField
         id="p-account"
         label="Public address of the account"
         :wrong="at('account')"
         hint="The page where people see it."
-        ><input id="p-account" v-model="planned.value.account" type="url" placeholder="https://"
+        ><Input id="p-account" v-model:value="planned.value.account" type="url" placeholder="https://"
       /></FormField>
       <FormField id="p-name" label="Name here" :wrong="at('name')"
-        ><input id="p-name" v-model="planned.value.name" type="text" maxlength="60"
+        ><Input id="p-name" v-model:value="planned.value.name" :maxlength="60"
       /></FormField>
       <p v-if="beside(['network_address', 'account', 'name'])" class="wrong" role="alert">
         {{ beside(['network_address', 'account', 'name']) }}
@@ -116,26 +117,14 @@ function turn(next: typeof way.value) {
         >
       </div>
     </form>
-    <form v-else @submit.prevent="add">
+    <form v-if="way === 'offline'" @submit.prevent="add">
       <p class="quiet">
         A newsletter, a leaflet, an ad brief: approved like everything else, then published by a person and ticked off
         with where it went.
       </p>
       <div class="pair">
-        <FormField id="o-name" label="Name" :wrong="at('name')"
-          ><input id="o-name" v-model="offline.value.name" type="text" maxlength="60"
-        /></FormField>
-        <FormField id="o-initials" label="Mark" :wrong="at('initials')" hint="One to three letters."
-          ><input id="o-initials" v-model="offline.value.initials" type="text" maxlength="3"
-        /></FormField>
-        <FormField id="o-limit" label="Characters at most" :wrong="at('limit')"
-          ><input id="o-limit" v-model.number="offline.value.limit" type="number" min="1"
-        /></FormField>
-        <FormField id="o-pictures" label="Pictures at most" :wrong="at('pictures')"
-          ><input id="o-pictures" v-model.number="offline.value.pictures" type="number" min="0" max="20"
-        /></FormField>
+        <OfflineLimits v-model="outside" named :at="at" />
       </div>
-      <label class="check"><input v-model="offline.value.picture_needed" type="checkbox" /> a picture is needed</label>
       <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">
         {{ beside(['name', 'initials', 'limit', 'pictures']) }}
       </p>
@@ -145,12 +134,6 @@ function turn(next: typeof way.value) {
 </template>
 
 <style scoped>
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  margin-bottom: 8px;
-}
 .shape {
   display: grid;
   flex: 0 0 26px;

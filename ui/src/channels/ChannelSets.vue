@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Channel sets: channels under one name, chosen together in a post, a filter, an ask.
-import { Button } from 'ant-design-vue'
+import { Button, Checkbox, Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, isProblem, ok, type Schemas } from '@/api/client'
@@ -69,12 +69,15 @@ async function drop(set: string) {
     <form v-if="editing" @submit.prevent="save">
       <div class="field" :class="{ bad: at('name') }">
         <label for="set-name">Name</label>
-        <input id="set-name" v-model="editing.name" type="text" maxlength="60" placeholder="such as all in town" />
+        <Input id="set-name" v-model:value="editing.name" :maxlength="60" placeholder="such as all in town" />
         <span v-if="at('name')" class="wrong" role="alert">{{ at('name') }}</span>
       </div>
-      <label v-for="one in here.channels" :key="one.id" class="check"
-        ><input type="checkbox" :checked="editing.channel_ids.includes(one.id)" @change="toggle(one.id)" />
-        {{ one.name }}</label
+      <Checkbox
+        v-for="one in here.channels"
+        :key="one.id"
+        :checked="editing.channel_ids.includes(one.id)"
+        @change="toggle(one.id)"
+        >{{ one.name }}</Checkbox
       >
       <p v-if="at('channel_ids') ?? beside(['name', 'channel_ids'])" class="wrong" role="alert">
         {{ at('channel_ids') ?? beside(['name', 'channel_ids']) }}

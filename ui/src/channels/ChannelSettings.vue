@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // One channel: its name, an offline one's marks and limits; withdraw the consent; archive.
-import { Button } from 'ant-design-vue'
+import { Button, Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, isProblem, ok, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
 import DialogBox from '@/parts/DialogBox.vue'
+import OfflineLimits from './OfflineLimits.vue'
 
 const props = defineProps<{ workspace: string; channel: Schemas['ChannelsHere']['channels'][number] }>()
 const emit = defineEmits<{ close: []; archive: []; withdraw: [] }>()
@@ -51,22 +52,13 @@ function leave(what: 'archive' | 'withdraw') {
   <DialogBox :width="460" :title="`Change ${channel.name}`" @close="emit('close')">
     <form @submit.prevent="save">
       <FormField id="c-name" label="Name here" :wrong="at('name')"
-        ><input id="c-name" v-model="name" type="text" maxlength="60"
+        ><Input id="c-name" v-model:value="name" :maxlength="60"
       /></FormField>
       <p v-if="!offline" class="quiet">
         {{ channel.account }}<br />{{ channel.network }} sets what it takes. {{ channel.sentence }}
       </p>
       <div v-else class="pair">
-        <FormField id="c-initials" label="Mark" :wrong="at('initials')"
-          ><input id="c-initials" v-model="limits.initials" type="text" maxlength="3"
-        /></FormField>
-        <FormField id="c-limit" label="Characters at most" :wrong="at('limit')"
-          ><input id="c-limit" v-model.number="limits.limit" type="number" min="1"
-        /></FormField>
-        <FormField id="c-pictures" label="Pictures at most" :wrong="at('pictures')"
-          ><input id="c-pictures" v-model.number="limits.pictures" type="number" min="0" max="20"
-        /></FormField>
-        <label class="check"><input v-model="limits.picture_needed" type="checkbox" /> a picture is needed</label>
+        <OfflineLimits v-model="limits" :at="at" />
       </div>
       <p v-if="beside(['name', 'initials', 'limit', 'pictures'])" class="wrong" role="alert">
         {{ beside(['name', 'initials', 'limit', 'pictures']) }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A client's channels: how each connection is, in the order that everybody sees; sets; what can be added.
-import { Button, message } from 'ant-design-vue'
+import { Button, Checkbox, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
@@ -174,9 +174,7 @@ function limits(one: Channel) {
                 >
               </td>
               <td>
-                <label class="check"
-                  ><input type="checkbox" :checked="!one.off" @change="turn(one)" /> {{ one.off ? 'off' : 'on' }}</label
-                >
+                <Checkbox :checked="!one.off" @change="turn(one)">{{ one.off ? 'off' : 'on' }}</Checkbox>
               </td>
               <td class="acts-cell">
                 <Button

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Back from a network: what it gave is fetched once, then the accounts are ticked that belong to this client.
-import { Button, message } from 'ant-design-vue'
+import { Button, Checkbox, message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -19,6 +19,11 @@ const found = ref<{
   accounts: { account: string; name: string; here: string | null; state: string | null; elsewhere: string[] }[]
 }>()
 const ticked = ref<string[]>([])
+function tick(account: string) {
+  ticked.value = ticked.value.includes(account)
+    ? ticked.value.filter((one) => one !== account)
+    : [...ticked.value, account]
+}
 const anyway = ref(false)
 const failed = ref('')
 const back = ref<string>()
@@ -92,8 +97,13 @@ async function add() {
       <form v-else-if="found" @submit.prevent="add">
         <h2>Which of these belong to {{ client }}?</h2>
         <p class="quiet">You allowed these accounts at {{ found.network }}. What is not ticked is not added.</p>
-        <label v-for="one in found.accounts" :key="one.account" class="check account">
-          <input v-model="ticked" type="checkbox" :value="one.account" />
+        <Checkbox
+          v-for="one in found.accounts"
+          :key="one.account"
+          class="account"
+          :checked="ticked.includes(one.account)"
+          @change="tick(one.account)"
+        >
           <span>
             <b>{{ one.name }}</b> <span class="quiet">{{ one.account }}</span>
             <span v-if="one.here" class="quiet line"
@@ -108,10 +118,9 @@ async function add() {
               >is connected at {{ one.elsewhere.join(' and ') }} already</span
             >
           </span>
-        </label>
-        <label v-if="elsewhere" class="check"
-          ><input v-model="anyway" type="checkbox" /> It is meant here too: two clients will post on the same
-          account</label
+        </Checkbox>
+        <Checkbox v-if="elsewhere" v-model:checked="anyway"
+          >It is meant here too: two clients will post on the same account</Checkbox
         >
         <p v-if="beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
         <div class="acts">

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 // The brand sheet: what a new freelancer reads first.
-import { Button, message } from 'ant-design-vue'
+import { Button, Input, Textarea, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import BrandPart from './BrandPart.vue'
 import ContrastTable from './ContrastTable.vue'
 import { useBrandPart } from './brand'
+import BrandLinks from './BrandLinks.vue'
+import UploadButton from '@/parts/fields/UploadButton.vue'
 
 const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
@@ -26,9 +28,8 @@ const links = useBrandPart<{ title: string; address: string }[]>(props.workspace
 const tags = useBrandPart<{ name: string; tags: string[] }[]>(props.workspace, 'hashtags', part('hashtags'), [])
 
 const sending = ref(false)
-async function add(event: Event) {
-  const field = event.target as HTMLInputElement
-  for (const file of field.files ?? []) {
+async function add(files: File[]) {
+  for (const file of files) {
     sending.value = true
     const reply = await fetch(`/api/w/${props.workspace}/brand-files?name=${encodeURIComponent(file.name)}`, {
       method: 'POST',
@@ -40,7 +41,6 @@ async function add(event: Event) {
       void message.error(`${file.name}: ${[problem.detail, problem.way_on].filter(Boolean).join(' ')}`, 9)
     }
   }
-  field.value = ''
   sending.value = false
   void queries.invalidateQueries({ queryKey: ['brand', props.workspace] })
 }
@@ -70,19 +70,12 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
                 <rect width="100%" height="54" :fill="shown(one.hex)" stroke="#D2D5D1" />
               </svg>
               <template v-if="may">
-                <input
-                  v-model="one.name"
-                  class="plain-input"
-                  type="text"
-                  placeholder="name"
-                  :aria-label="`Name of colour ${index + 1}`"
-                />
-                <input
-                  v-model="one.hex"
-                  class="plain-input digest"
-                  type="text"
+                <Input v-model:value="one.name" placeholder="name" :aria-label="`Name of colour ${index + 1}`" />
+                <Input
+                  v-model:value="one.hex"
                   :aria-label="`Hex of colour ${index + 1}`"
-                  maxlength="7"
+                  :maxlength="7"
+                  class="digest"
                 />
                 <button
                   type="button"
@@ -116,16 +109,13 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
           <ul class="rows">
             <li v-for="(one, index) in tags.value" :key="index">
               <template v-if="may">
-                <input
-                  v-model="one.name"
-                  class="plain-input short"
-                  type="text"
+                <Input
+                  v-model:value="one.name"
                   placeholder="name"
                   :aria-label="`Name of set ${index + 1}`"
+                  class="short"
                 />
-                <input
-                  class="plain-input"
-                  type="text"
+                <Input
                   :value="one.tags.map((tag) => `#${tag}`).join(' ')"
                   :aria-label="`Hashtags of set ${index + 1}`"
                   placeholder="#tags, with spaces"
@@ -150,51 +140,28 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
       </div>
       <div>
         <BrandPart title="Voice" hint="how this client speaks" :may="may" :part="voice">
-          <textarea
+          <Textarea
             v-if="may"
-            v-model="voice.value"
-            class="plain-input copy"
-            rows="5"
+            v-model:value="voice.value"
+            :rows="5"
             aria-label="Voice"
+            class="copy"
             @keydown.ctrl.enter="voice.save"
           />
           <p v-else class="copy">{{ voice.value || 'Nothing is written yet.' }}</p>
         </BrandPart>
         <div class="pair">
           <BrandPart title="Do" :may="may" :part="dos">
-            <textarea v-if="may" v-model="dos.value" class="plain-input copy" rows="6" aria-label="Do" />
+            <Textarea v-if="may" v-model:value="dos.value" :rows="6" aria-label="Do" class="copy" />
             <p v-else class="copy">{{ dos.value || 'Nothing is written yet.' }}</p>
           </BrandPart>
           <BrandPart title="Don’t" :may="may" :part="donts">
-            <textarea v-if="may" v-model="donts.value" class="plain-input copy" rows="6" aria-label="Don’t" />
+            <Textarea v-if="may" v-model:value="donts.value" :rows="6" aria-label="Don’t" class="copy" />
             <p v-else class="copy">{{ donts.value || 'Nothing is written yet.' }}</p>
           </BrandPart>
         </div>
         <BrandPart title="Useful links" :may="may" :part="links">
-          <ul class="rows">
-            <li v-for="(one, index) in links.value" :key="index">
-              <template v-if="may">
-                <input
-                  v-model="one.title"
-                  class="plain-input short"
-                  type="text"
-                  placeholder="title"
-                  :aria-label="`Title of link ${index + 1}`"
-                />
-                <input
-                  v-model="one.address"
-                  class="plain-input"
-                  type="url"
-                  placeholder="https://"
-                  :aria-label="`Address of link ${index + 1}`"
-                />
-                <button type="button" class="link-button" @click="links.value.splice(index, 1)">Remove</button>
-              </template>
-              <a v-else :href="one.address" rel="noreferrer noopener" target="_blank">{{ one.title || one.address }}</a>
-            </li>
-          </ul>
-          <Button v-if="may" size="small" @click="links.value.push({ title: '', address: '' })">Add a link</Button>
-          <p v-else-if="links.value.length === 0" class="quiet">No links yet.</p>
+          <BrandLinks v-model="links.value" :may="may" />
         </BrandPart>
         <section class="block" aria-label="Files">
           <div class="block-head">
@@ -209,9 +176,7 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
             </li>
             <li v-if="data.files.length === 0" class="quiet">No files yet.</li>
           </ul>
-          <label v-if="may" class="file"
-            >Add files <input type="file" multiple :disabled="sending" @change="add"
-          /></label>
+          <UploadButton v-if="may" label="Add files" multiple :busy="sending" @files="add">Add files</UploadButton>
         </section>
       </div>
     </div>
@@ -246,15 +211,8 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
 .rows {
   margin-bottom: 8px;
 }
-.plain-input.short {
-  flex: 0 0 30%;
-  width: auto;
-}
 .rows .link-button {
   white-space: nowrap;
-}
-textarea.copy {
-  font: 400 15px/1.5 var(--serif);
 }
 @media (max-width: 900px) {
   .sheet-grid {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// One client: brand sheet, people, channels, sign-off, rules, record. While it is being set up, the way through the steps.
+// One client: brand sheet, people, channels, sign-off, rules, record. While it is being set up, the way through the
+// steps.
 import { Button } from 'ant-design-vue'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'

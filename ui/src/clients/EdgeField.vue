@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The colour of a client's edge: picked, or in digits.
+import { Input } from 'ant-design-vue'
 import FormField from '@/parts/FormField.vue'
 
 defineProps<{ wrong?: string }>()
@@ -10,7 +11,7 @@ const value = defineModel<string>({ required: true })
   <FormField id="edge" label="Colour of its edge" :wrong="wrong">
     <span class="colour"
       ><input id="edge" v-model="value" type="color" aria-label="Colour of its edge" />
-      <input v-model="value" type="text" aria-label="The colour in digits" maxlength="7"
+      <Input v-model:value="value" aria-label="The colour in digits" :maxlength="7"
     /></span>
   </FormField>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Archive (can be undone) and delete (14 days of grace): both say first what stops and what goes.
-import { Button } from 'ant-design-vue'
+import { Button, Input } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -113,7 +113,7 @@ async function remove() {
       <p><a :href="`/api/w/${workspace}/export`" download>Export everything first</a></p>
       <div class="field" :class="{ bad: at('name') }">
         <label for="typed">Type the client’s name</label>
-        <input id="typed" v-model="typed" type="text" autocomplete="off" :placeholder="name" />
+        <Input id="typed" v-model:value="typed" autocomplete="off" :placeholder="name" />
         <span v-if="at('name')" class="wrong" role="alert">{{ at('name') }}</span>
       </div>
       <p v-if="beside(['name'])" class="wrong" role="alert">{{ beside(['name']) }}</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The first step of a client's set-up: name, mark, colour, zone, week; or a copy of another client's set-up.
-import { Button } from 'ant-design-vue'
+import { Button, CheckboxGroup, Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { readerZone } from '@/api/time'
 import { computed, ref, watch } from 'vue'
@@ -14,6 +14,7 @@ import WeekField from './WeekField.vue'
 import ZoneField from '@/parts/ZoneField.vue'
 import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const router = useRouter()
 const queries = useQueryClient()
@@ -67,7 +68,7 @@ async function make() {
     </div>
     <form class="block narrow" @submit.prevent="make">
       <FormField id="name" label="Name" :wrong="at('name')" hint="As the client writes it.">
-        <input id="name" v-model="form.value.name" type="text" autofocus required maxlength="120" />
+        <Input id="name" v-model:value="form.value.name" autofocus required :maxlength="120" />
       </FormField>
       <div class="pair">
         <FormField
@@ -76,7 +77,7 @@ async function make() {
           :wrong="at('mark')"
           hint="One to three letters; a picture can take their place later."
         >
-          <input id="mark" v-model="form.value.mark" type="text" maxlength="3" @input="ownMark = true" />
+          <Input id="mark" v-model:value="form.value.mark" :maxlength="3" @input="ownMark = true" />
         </FormField>
         <EdgeField v-model="form.value.edge" :wrong="at('edge')" />
       </div>
@@ -96,16 +97,18 @@ async function make() {
         label="Copy the set-up of another client"
         hint="Never posts, talk, media or channels."
       >
-        <select id="copy" v-model="form.value.copy_from">
-          <option value="">no, begin anew</option>
-          <option v-for="one in sources" :key="one.id" :value="one.id">{{ one.name }}</option>
-        </select>
+        <ChoiceField
+          id="copy"
+          v-model="form.value.copy_from"
+          :options="[
+            { value: '', label: 'no, begin anew' },
+            ...sources.map((one) => ({ value: one.id, label: one.name })),
+          ]"
+        />
       </FormField>
       <fieldset v-if="form.value.copy_from" class="what">
         <legend>What is copied</legend>
-        <label v-for="[key, words] in kinds" :key="key" class="check"
-          ><input v-model="form.value.copy" type="checkbox" :value="key" /> {{ words }}</label
-        >
+        <CheckboxGroup v-model:value="form.value.copy" :options="kinds.map(([value, label]) => ({ value, label }))" />
       </fieldset>
       <p v-if="beside(['name', 'mark', 'edge', 'zone', 'week_start'])" class="wrong" role="alert">
         {{ beside(['name', 'mark', 'edge', 'zone', 'week_start']) }}

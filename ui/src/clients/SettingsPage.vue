@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Client settings: everything that the set-up asked for, changed later; archive and deletion at the end.
-import { Button, message } from 'ant-design-vue'
+import { Button, Input, Radio, RadioGroup, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
@@ -14,6 +14,8 @@ import EndingClient from './EndingClient.vue'
 import WorkingHours from './WorkingHours.vue'
 import { regions } from './regions'
 import { calendarDay } from '@/api/time'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import UploadButton from '@/parts/fields/UploadButton.vue'
 
 const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
@@ -111,9 +113,7 @@ async function takeTheirs() {
   theirs.value = undefined
 }
 
-async function picture(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function picture([file]: File[]) {
   const reply = await fetch(`/api/w/${props.workspace}/mark`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
@@ -171,17 +171,17 @@ const fields = [
         <section class="block">
           <h2>Name and mark</h2>
           <FormField id="name" label="Name" :wrong="at('name')"
-            ><input id="name" v-model="form.name" type="text" maxlength="120"
+            ><Input id="name" v-model:value="form.name" :maxlength="120"
           /></FormField>
           <div class="pair">
             <FormField id="mark" label="Mark in letters" :wrong="at('mark')"
-              ><input id="mark" v-model="form.mark" type="text" maxlength="3"
+              ><Input id="mark" v-model:value="form.mark" :maxlength="3"
             /></FormField>
             <EdgeField v-model="form.edge" :wrong="at('edge')" />
           </div>
           <div class="mark">
             <ClientMark :id="data.id" :mark="form.mark" :edge="form.edge" :picture="data.picture" :size="44" />
-            <label class="file">A picture instead <input type="file" accept="image/*" @change="picture" /></label>
+            <UploadButton label="A picture instead" accept="image/*" @files="picture">A picture instead</UploadButton>
             <Button v-if="data.picture" size="small" @click="letters">Back to letters</Button>
           </div>
         </section>
@@ -203,26 +203,28 @@ const fields = [
             :wrong="at('holidays')"
             hint="Days off count as no working time."
           >
-            <select id="holidays" v-model="form.holidays">
-              <option value="">none</option>
-              <option v-for="one in regions(form.holidays)" :key="one.code" :value="one.code">{{ one.name }}</option>
-            </select>
+            <ChoiceField
+              id="holidays"
+              v-model="form.holidays"
+              :options="[
+                { value: '', label: 'none' },
+                ...regions(form.holidays).map((one) => ({ value: one.code, label: one.name })),
+              ]"
+            />
           </FormField>
           <WorkingHours v-model="form.working_hours" :week-start="form.week_start" :wrong="at('working_hours')" />
         </section>
         <section class="block">
           <h2>When a planned time is changed after a yes</h2>
-          <label class="check"
-            ><input v-model="form.time_policy" type="radio" value="never" /> the yes always stays</label
+          <RadioGroup
+            v-model:value="form.time_policy"
+            class="stacked"
+            aria-label="What a yes is worth after another time"
           >
-          <label class="check"
-            ><input v-model="form.time_policy" type="radio" value="local_date" /> the yes stays as long as the day there
-            is the same</label
-          >
-          <label class="check"
-            ><input v-model="form.time_policy" type="radio" value="always" /> every change of time must be asked
-            again</label
-          >
+            <Radio value="never">the yes always stays</Radio>
+            <Radio value="local_date">the yes stays as long as the day there is the same</Radio>
+            <Radio value="always">every change of time must be asked again</Radio>
+          </RadioGroup>
           <span class="wrong">{{ at('time_policy') }}</span>
         </section>
         <section class="block">
@@ -233,12 +235,11 @@ const fields = [
           </p>
           <div class="tags">
             <FormField v-for="name in TAGS" :id="`tag-${name}`" :key="name" :label="name"
-              ><input
+              ><Input
                 :id="`tag-${name}`"
                 :value="form.tracking[name] ?? ''"
-                type="text"
-                maxlength="100"
-                @input="setTag(name, ($event.target as HTMLInputElement).value)"
+                :maxlength="100"
+                @update:value="setTag(name, $event)"
             /></FormField>
           </div>
           <p class="digest">{{ sample }}</p>
@@ -248,7 +249,7 @@ const fields = [
             label="Currency of budgets"
             :wrong="at('currency')"
             hint="Three letters, such as EUR."
-            ><input id="currency" v-model="form.currency" type="text" maxlength="3" class="short"
+            ><Input id="currency" v-model:value="form.currency" :maxlength="3" class="short"
           /></FormField>
         </section>
         <div v-if="theirs" class="block clash" role="alert">

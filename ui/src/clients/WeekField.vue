@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The day on which a client's weeks start.
 import FormField from '@/parts/FormField.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 defineProps<{ wrong?: string }>()
 const value = defineModel<number>({ required: true })
@@ -8,9 +9,13 @@ const value = defineModel<number>({ required: true })
 
 <template>
   <FormField id="week" label="A week starts on" :wrong="wrong">
-    <select id="week" v-model="value">
-      <option :value="1">Monday</option>
-      <option :value="0">Sunday</option>
-    </select>
+    <ChoiceField
+      id="week"
+      v-model="value"
+      :options="[
+        { value: 1, label: 'Monday' },
+        { value: 0, label: 'Sunday' },
+      ]"
+    />
   </FormField>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A week's working hours: a day without hours is a day off; a day may have a break.
 import { computed } from 'vue'
+import ClockField from '@/parts/fields/ClockField.vue'
 const week = defineModel<Record<string, string[][]>>({ required: true })
 const props = defineProps<{ weekStart: number; wrong?: string }>()
 const NAMES = ['', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
@@ -37,18 +38,17 @@ function add(day: number) {
           <td>
             <span v-if="spans(day).length === 0" class="quiet">off</span>
             <span v-for="(span, index) in spans(day)" :key="index" class="span">
-              <input
-                type="time"
-                :value="span[0]"
-                :aria-label="`${NAMES[day]} from`"
-                @change="change(day, index, 0, ($event.target as HTMLInputElement).value)"
+              <ClockField
+                :model-value="span[0]!"
+                :label="`${NAMES[day]} from`"
+                @update:model-value="change(day, index, 0, $event)"
               />
               to
-              <input
-                type="time"
-                :value="span[1]"
-                :aria-label="`${NAMES[day]} to`"
-                @change="change(day, index, 1, ($event.target as HTMLInputElement).value)"
+              <ClockField
+                :model-value="span[1]!"
+                end
+                :label="`${NAMES[day]} to`"
+                @update:model-value="change(day, index, 1, $event)"
               />
               <button
                 type="button"
@@ -98,8 +98,5 @@ td {
   display: inline-flex;
   gap: 6px;
   align-items: center;
-}
-.field .span input {
-  width: 104px;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// A database that was brought back from a backup: what it does not know, and what waits for somebody to say whether it may still go out.
+// A database that was brought back from a backup: what it does not know, and what waits for somebody to say whether
+// it may still go out.
 import { Button, message } from 'ant-design-vue'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'

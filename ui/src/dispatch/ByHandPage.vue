@@ -1,6 +1,7 @@
 <script setup lang="ts">
-// One page with everything ready to copy, save and publish by hand; taken up by one person, ticked off with where it went.
-import { Button, message } from 'ant-design-vue'
+// One page with everything ready to copy, save and publish by hand; taken up by one person, ticked off with where it
+// went.
+import { Button, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -87,7 +88,7 @@ async function copy(text: string) {
               label="Where it went"
               :wrong="at('place')"
               hint="Its address, or in words such as “on the counter of shop 2”."
-              ><input id="place" v-model="place" type="text" maxlength="500"
+              ><Input id="place" v-model:value="place" :maxlength="500"
             /></FormField>
             <div class="acts">
               <Button type="primary" html-type="submit" :loading="busy">It is out</Button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The dispatch log: in flight and next, trouble, out; one showing's story beside it.
-import { Button } from 'ant-design-vue'
+import { Button, Textarea } from 'ant-design-vue'
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/vue-query'
 import { message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
@@ -191,7 +191,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
     >
       <p>Nothing of this client goes out until the hold is lifted. Releases stay; yeses stay.</p>
       <label for="hold-reason">Reason (the agency side reads this)</label>
-      <textarea id="hold-reason" v-model="reason" rows="2" />
+      <Textarea id="hold-reason" v-model:value="reason" :rows="2" />
       <Button
         type="primary"
         danger
@@ -305,14 +305,6 @@ label {
   display: block;
   margin: 10px 0 4px;
   font-weight: 600;
-}
-textarea {
-  width: 100%;
-  margin-bottom: 10px;
-  font: inherit;
-  padding: 5px 8px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
 }
 @media (max-width: 900px) {
   .dispatch {

@@ -2,8 +2,8 @@
 // One showing: what happened at the network, what went out on whose yes, and what a person can decide about trouble.
 import { Button, message } from 'ant-design-vue'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
 import { api, ok, sentence, unread } from '@/api/client'
+import ItIsThere from './ItIsThere.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import { exactly } from '@/api/time'
 import ActButton from '@/parts/ActButton.vue'
@@ -16,13 +16,12 @@ const { data: story, error } = useQuery({
   queryKey: ['showing', props.showing],
   queryFn: () => ok(api.GET('/api/w/{workspace}/showings/{showing}', { params: { path } })),
 })
-const address = ref('')
 const settle = useMutation({
-  mutationFn: (saw: 'there' | 'not_there' | 'fine') =>
+  mutationFn: ({ saw, address }: { saw: 'there' | 'not_there' | 'fine'; address?: string }) =>
     ok(
       api.POST('/api/w/{workspace}/showings/{showing}/settle', {
         params: { path },
-        body: { saw, address: saw === 'there' ? address.value : undefined },
+        body: { saw, address },
       }),
     ),
   onError: (problem) => void message.error(sentence(problem), 8),
@@ -76,17 +75,13 @@ const EVENTS: Record<string, string> = {
       </div>
       <div v-if="story.state === 'trouble'" class="acts">
         <template v-if="story.address">
-          <ActButton :may="story.can.settle" @click="settle.mutate('fine')">Leave it as it is there</ActButton>
+          <ActButton :may="story.can.settle" @click="settle.mutate({ saw: 'fine' })">Leave it as it is there</ActButton>
         </template>
-        <template v-else>
-          <ActButton type="primary" :may="story.can.settle" @click="settle.mutate('not_there')"
+        <template v-if="!story.address">
+          <ActButton type="primary" :may="story.can.settle" @click="settle.mutate({ saw: 'not_there' })"
             >I looked: it is not there</ActButton
           >
-          <label for="where">I looked: it is there, at</label>
-          <input id="where" v-model="address" placeholder="https://" />
-          <Button :disabled="address === '' || !story.can.settle?.ok" @click="settle.mutate('there')"
-            >That is it</Button
-          >
+          <ItIsThere :may="story.can.settle" @there="settle.mutate({ saw: 'there', address: $event })" />
         </template>
       </div>
       <h2>
@@ -147,14 +142,6 @@ const EVENTS: Record<string, string> = {
   gap: 8px;
   justify-items: start;
   margin-bottom: 10px;
-}
-.acts input {
-  width: 100%;
-  height: 28px;
-  font: inherit;
-  padding: 0 8px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
 }
 h2 {
   display: flex;

@@ -1,4 +1,5 @@
-// Whether anything is wrong with the sending itself: asked every few seconds, since a dispatcher that died tells nobody.
+// Whether anything is wrong with the sending itself: asked every few seconds, since a dispatcher that died tells
+// nobody.
 import { useQuery } from '@tanstack/vue-query'
 import type { Ref } from 'vue'
 import { api, ok } from '@/api/client'

@@ -18,7 +18,8 @@ function listening(...keys: unknown[][]) {
       .filter((one) => one.state.isInvalidated)
       .map((one) => one.queryKey)
   const told = vi.spyOn(queries, 'invalidateQueries')
-  return { hear: gatherer(queries), stale, told }
+  const again = vi.fn()
+  return { hear: gatherer(queries, again), stale, told, again }
 }
 
 describe('live messages', () => {
@@ -49,6 +50,14 @@ describe('live messages', () => {
     hear(MINE, { what: 'posts', ids: [POST] })
     await vi.advanceTimersByTimeAsync(0)
     expect(stale()).toEqual([['desk', MINE], ['desk', undefined], ['post', POST], ['waits']])
+  })
+
+  it('that somebody said something has the talk of an open sheet fetched, and not the sheet', async () => {
+    const { hear, stale, again } = listening(['post', POST], ['record', POST])
+    hear(MINE, { what: 'talk', ids: [POST, 'not open'] })
+    await vi.advanceTimersByTimeAsync(0)
+    expect(again.mock.calls).toEqual([[MINE, POST, 'talk']])
+    expect(stale()).toEqual([['record', POST]])
   })
 
   it('about a client’s settings reach what hangs on them', async () => {

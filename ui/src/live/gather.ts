@@ -1,4 +1,5 @@
-// Bursts are gathered: what was heard within a second is fetched again once, and by a page only what it shows of a client it shows.
+// Bursts are gathered: what was heard within a second is fetched again once, and by a page only what it shows of a
+// client it shows.
 import type { QueryClient } from '@tanstack/vue-query'
 
 export interface Heard {
@@ -7,7 +8,7 @@ export interface Heard {
 }
 
 const PAUSE = 1_000
-const ALWAYS = ['desk', 'posts', 'dispatch', 'showing', 'waits', 'alarm']
+const ALWAYS = ['desk', 'posts', 'dispatch', 'showing', 'waits', 'alarm', 'days']
 const ALSO: Record<string, string[]> = {
   people: ['people', 'member'],
   channels: ['channels', 'post'],
@@ -15,9 +16,14 @@ const ALSO: Record<string, string[]> = {
   brand: ['brand'],
 }
 
+/** Fetches one block of an open post's sheet again. */
+export type Again = (workspace: string, post: string, block: 'talk') => void
+
 /** @returns what takes one message of a workspace */
-export function gatherer(queries: QueryClient): (workspace: string, message: Heard) => void {
+export function gatherer(queries: QueryClient, again: Again): (workspace: string, message: Heard) => void {
   const posts = new Set<string>()
+  // posts of which nothing but the talk was heard
+  const talk = new Map<string, string>()
   const keys = new Set<string>()
   const clients = new Set<string>()
   let timer: number | undefined
@@ -27,10 +33,15 @@ export function gatherer(queries: QueryClient): (workspace: string, message: Hea
     timer = undefined
     last = Date.now()
     const [changed, wanted, where] = [new Set(posts), new Set(keys), new Set(clients)]
+    for (const [post, workspace] of talk)
+      if (!changed.has(post) && queries.getQueryData(['post', post])) again(workspace, post, 'talk')
+    const spoken = new Set(talk.keys())
+    talk.clear()
     for (const set of [posts, keys, clients]) set.clear()
     void queries.invalidateQueries({
       predicate: ({ queryKey }) => {
         const [key, of] = queryKey as [string, unknown]
+        if (key === 'record' && spoken.has(String(of))) return true
         if (key === 'post' || key === 'record') return changed.has(String(of)) || wanted.has(key)
         // a list of one client has nothing to do with another's
         return (
@@ -42,7 +53,10 @@ export function gatherer(queries: QueryClient): (workspace: string, message: Hea
   }
 
   return (workspace, message) => {
-    for (const id of message.ids ?? []) posts.add(id)
+    for (const id of message.ids ?? []) {
+      if (message.what === 'talk') talk.set(id, workspace)
+      else posts.add(id)
+    }
     for (const key of [...ALWAYS, ...(ALSO[message.what] ?? [])]) keys.add(key)
     clients.add(workspace)
     // the first is told at once, what follows within a second together

@@ -1,6 +1,7 @@
 // Hears from the server that something changed, and has it fetched again. What changed is never in the message.
 import type { QueryClient } from '@tanstack/vue-query'
 import 'message-bus-client' // puts itself on the window
+import { fetchAgain } from './again'
 import { gatherer } from './gather'
 import { poll } from './transport'
 
@@ -29,7 +30,7 @@ export function listen(workspaces: string[], queries: QueryClient): void {
   if (workspaces.length === 0) return
   window.MessageBus.ajax = poll
   window.MessageBus.start()
-  const gather = gatherer(queries)
+  const gather = gatherer(queries, (...where) => void fetchAgain(queries, ...where))
   for (const id of workspaces) {
     if (heard.has(id)) continue
     heard.add(id)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// A button for one thing that somebody can do. Off, it keeps its place and its focus and says why, in sight, on hover, focus and tap. A key
-// of its own brings the focus to it; a second press does it.
+// A button for one thing that somebody can do. Off, it keeps its place and its focus and says why, in sight, on
+// hover, focus and tap. A key of its own brings the focus to it; a second press does it.
 import { Button, Tooltip } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useKeys } from './keys'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// A dialog of ours: still, named by its title, without a footer of its own. The focus goes in when it opens and back to where
-// it was when it closes; Esc closes it wherever the focus is.
+// A dialog of ours: still, named by its title, without a footer of its own. The focus goes in when it opens and back
+// to where it was when it closes; Esc closes it wherever the focus is.
 import { Modal } from 'ant-design-vue'
 import { useEventListener } from '@vueuse/core'
 import { nextTick, onBeforeUnmount, ref, watch } from 'vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// The proof of one adaptation in our own plain frame: the text as it will be sent, its fold, what is over the limit shown
-// apart, its pictures as they will be cut. It imitates no network's screen.
+// The proof of one adaptation in our own plain frame: the text as it will be sent, its fold, what is over the limit
+// shown apart, its pictures as they will be cut. It imitates no network's screen.
 import { computed } from 'vue'
 
 /** What some networks show beside text and media. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A time zone by typing: IANA names, as the browser knows them. What is not one is said by the server.
+import SuggestField from './fields/SuggestField.vue'
 import FormField from './FormField.vue'
 const value = defineModel<string>({ required: true })
 defineProps<{ id: string; label: string; wrong?: string; hint?: string }>()
@@ -8,7 +9,6 @@ const zones = Intl.supportedValuesOf('timeZone')
 
 <template>
   <FormField :id="id" :label="label" :wrong="wrong" :hint="hint">
-    <input :id="id" v-model="value" type="text" :list="`${id}-zones`" autocomplete="off" spellcheck="false" />
-    <datalist :id="`${id}-zones`"><option v-for="zone in zones" :key="zone" :value="zone" /></datalist>
+    <SuggestField :id="id" v-model="value" :label="label" :known="zones" />
   </FormField>
 </template>

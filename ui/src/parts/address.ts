@@ -1,4 +1,5 @@
-// What a list is narrowed to stands in the address: the way back from a post leads to the same list, and it can be sent on.
+// What a list is narrowed to stands in the address: the way back from a post leads to the same list, and it can be
+// sent on.
 import { computed, ref, watch, type WritableComputedRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 

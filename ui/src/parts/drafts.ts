@@ -1,6 +1,6 @@
-// What is being typed, kept in this browser until it is sent. A draft belongs to a person and to a tab: the next one to sign in never sends
-// somebody else's words as their own, and one tab's saving does not take away what another one still holds. What a tab that is
-// closed has left goes to the next one that the same person opens.
+// What is being typed, kept in this browser until it is sent. A draft belongs to a person and to a tab: the next one
+// to sign in never sends somebody else's words as their own, and one tab's saving does not take away what another one
+// still holds. What a tab that is closed has left goes to the next one that the same person opens.
 
 const TAB = 'tab'
 let person = ''

@@ -1,5 +1,5 @@
-// The focus never falls to the page's body: what had it may go (answered, sent, closed), and then the next thing around it that is still
-// there takes it, so that a reader by keyboard or by ear goes on from where they were.
+// The focus never falls to the page's body: what had it may go (answered, sent, closed), and then the next thing
+// around it that is still there takes it, so that a reader by keyboard or by ear goes on from where they were.
 
 const PLACES = 'section, aside, form, main, [role="region"], [role="dialog"], [role="group"]'
 

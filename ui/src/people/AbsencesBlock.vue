@@ -7,6 +7,8 @@ import { api, ok, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 import { useProblem } from '@/parts/problem'
 import { calendarDay } from '@/api/time'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import DayField from '@/parts/fields/DayField.vue'
 
 const props = defineProps<{ profile: Schemas['Profile'] }>()
 const queries = useQueryClient()
@@ -54,21 +56,21 @@ function who(workspace: string, person: string) {
     </ul>
     <form @submit.prevent="plan">
       <div class="pair">
-        <FormField id="from" label="First day" :wrong="at('from')"
-          ><input id="from" v-model="from" type="date" required
-        /></FormField>
-        <FormField id="until" label="Last day" :wrong="at('until')"
-          ><input id="until" v-model="until" type="date" required
-        /></FormField>
+        <FormField id="from" label="First day" :wrong="at('from')"><DayField id="from" v-model="from" /></FormField>
+        <FormField id="until" label="Last day" :wrong="at('until')"><DayField id="until" v-model="until" /></FormField>
       </div>
       <div v-if="from && until">
         <span class="label">Who stands in: they are asked instead of me</span>
         <div v-for="client in profile.clients" :key="client.id" class="stand">
           <label :for="`s-${client.id}`">{{ client.name }}</label>
-          <select :id="`s-${client.id}`" v-model="standIns[client.id]">
-            <option :value="undefined">nobody</option>
-            <option v-for="one in client.people" :key="one.id" :value="one.id">{{ one.name }}, {{ one.role }}</option>
-          </select>
+          <ChoiceField
+            :id="`s-${client.id}`"
+            v-model="standIns[client.id]"
+            :options="[
+              { value: undefined, label: 'nobody' },
+              ...client.people.map((one) => ({ value: one.id, label: `${one.name}, ${one.role}` })),
+            ]"
+          />
         </div>
       </div>
       <p v-if="at('stand_ins') ?? beside(['from', 'until', 'stand_ins'])" class="wrong" role="alert">
@@ -94,13 +96,5 @@ li,
 }
 .label {
   font-weight: 600;
-}
-select {
-  font: inherit;
-  min-height: 28px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
 }
 </style>

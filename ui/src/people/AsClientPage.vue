@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// What a client's person sees, for an owner who looks as them: their asks and nothing else, each exactly as its link shows it.
+// What a client's person sees, for an owner who looks as them: their asks and nothing else, each exactly as its link
+// shows it.
 import { useQuery } from '@tanstack/vue-query'
 import { api, ok, unread } from '@/api/client'
 import { moment } from '@/api/time'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Changes a member's role, title, channels or last day; says first what that touches.
-import { Button, message } from 'ant-design-vue'
+import { Button, Input, message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, isProblem, ok, type Schemas } from '@/api/client'
@@ -9,6 +9,8 @@ import { useProblem } from '@/parts/problem'
 import ChannelLimit from './ChannelLimit.vue'
 import HeirField from './HeirField.vue'
 import DialogBox from '@/parts/DialogBox.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import DayField from '@/parts/fields/DayField.vue'
 
 const props = defineProps<{
   workspace: string
@@ -61,18 +63,20 @@ async function save() {
     <form @submit.prevent="save">
       <div class="pair">
         <FormField id="change-role" label="Role here" :wrong="at('role_id') ?? at('role')">
-          <select id="change-role" v-model="form.role_id">
-            <option v-for="one in roles" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select>
+          <ChoiceField
+            id="change-role"
+            v-model="form.role_id"
+            :options="roles.map((one) => ({ value: one.id, label: one.name }))"
+          />
         </FormField>
         <FormField id="change-title" label="Title" :wrong="at('title')"
-          ><input id="change-title" v-model="form.title" type="text" maxlength="120"
+          ><Input id="change-title" v-model:value="form.title" :maxlength="120"
         /></FormField>
       </div>
       <template v-if="person.side === 'agency'">
         <ChannelLimit v-model="form.channel_ids" :channels="here.channels" :wrong="at('channel_ids')" />
         <FormField id="change-until" label="Last day of access" :wrong="at('until')" hint="Empty: no end."
-          ><input id="change-until" v-model="form.until" type="date"
+          ><DayField id="change-until" v-model="form.until"
         /></FormField>
       </template>
       <p v-else class="quiet">A member never changes sides: what each side may see differs for good.</p>

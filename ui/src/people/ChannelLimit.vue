@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // All channels of the client, or only some.
+import { Checkbox, Radio, RadioGroup } from 'ant-design-vue'
 const ids = defineModel<string[] | null>({ required: true })
 defineProps<{ channels: { id: string; name: string }[]; wrong?: string }>()
 function toggle(id: string) {
@@ -11,14 +12,14 @@ function toggle(id: string) {
 <template>
   <fieldset class="field" :class="{ bad: wrong }">
     <legend class="label">Channels</legend>
-    <label class="check"
-      ><input type="radio" :checked="ids === null" @change="ids = null" /> all, also later ones</label
-    >
-    <label class="check"><input type="radio" :checked="ids !== null" @change="ids = []" /> only these</label>
+    <RadioGroup :value="ids === null" class="stacked" @update:value="ids = $event ? null : []">
+      <Radio :value="true">all, also later ones</Radio>
+      <Radio :value="false">only these</Radio>
+    </RadioGroup>
     <div v-if="ids !== null" class="some">
-      <label v-for="one in channels" :key="one.id" class="check"
-        ><input type="checkbox" :checked="ids.includes(one.id)" @change="toggle(one.id)" /> {{ one.name }}</label
-      >
+      <Checkbox v-for="one in channels" :key="one.id" :checked="ids.includes(one.id)" @change="toggle(one.id)">{{
+        one.name
+      }}</Checkbox>
     </div>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </fieldset>

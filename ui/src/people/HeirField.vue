@@ -2,6 +2,7 @@
 // Who takes over: people of the same side.
 import type { Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 const heir = defineModel<string>({ required: true })
 defineProps<{
   id: string
@@ -14,15 +15,15 @@ defineProps<{
 
 <template>
   <FormField :id="id" :label="label" :wrong="wrong">
-    <select :id="id" v-model="heir">
-      <option value="">nobody</option>
-      <option
-        v-for="one in here.people.filter((each) => each.side === person.side && each.id !== person.id)"
-        :key="one.id"
-        :value="one.person_id"
-      >
-        {{ one.name }}, {{ one.role }}
-      </option>
-    </select>
+    <ChoiceField
+      :id="id"
+      v-model="heir"
+      :options="[
+        { value: '', label: 'nobody' },
+        ...here.people
+          .filter((each) => each.side === person.side && each.id !== person.id)
+          .map((one) => ({ value: one.person_id, label: `${one.name}, ${one.role}` })),
+      ]"
+    />
   </FormField>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// What an invitation's link opens: who invites, to what; then a name and a password, or accepting as who one is already.
+// What an invitation's link opens: who invites, to what; then a name and a password, or accepting as who one is
+// already.
 import { Button, Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { onMounted, ref } from 'vue'

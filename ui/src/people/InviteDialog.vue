@@ -1,6 +1,7 @@
 <script setup lang="ts">
-// Invites by mail, one or by the tens: each address gets its own answer, the good ones are kept, the others stay to be mended.
-import { Button } from 'ant-design-vue'
+// Invites by mail, one or by the tens: each address gets its own answer, the good ones are kept, the others stay to
+// be mended.
+import { Button, Input, Textarea } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
@@ -9,6 +10,8 @@ import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
 import ChannelLimit from './ChannelLimit.vue'
 import DialogBox from '@/parts/DialogBox.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import DayField from '@/parts/fields/DayField.vue'
 
 const props = defineProps<{ workspace: string; here: Schemas['PeopleHere']; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
@@ -72,26 +75,24 @@ function close() {
         :wrong="at('addresses')"
         hint="One or many: by line, comma or space. Names around them are fine."
       >
-        <textarea id="addresses" v-model="form.value.addresses" rows="4" spellcheck="false" />
+        <Textarea id="addresses" v-model:value="form.value.addresses" :rows="4" spellcheck="false" />
       </FormField>
       <div class="pair">
         <FormField id="invite-role" label="Role here" :wrong="at('role_id')">
-          <select id="invite-role" v-model="form.value.role_id">
-            <option value="" disabled>choose</option>
-            <optgroup label="Agency side">
-              <option v-for="one in here.roles.filter((each) => each.side === 'agency')" :key="one.id" :value="one.id">
-                {{ one.name }}
-              </option>
-            </optgroup>
-            <optgroup label="Client side">
-              <option v-for="one in here.roles.filter((each) => each.side === 'client')" :key="one.id" :value="one.id">
-                {{ one.name }}
-              </option>
-            </optgroup>
-          </select>
+          <ChoiceField
+            id="invite-role"
+            v-model="form.value.role_id"
+            placeholder="choose"
+            :options="
+              here.roles.map((one) => ({
+                value: one.id,
+                label: `${one.name}, ${one.side === 'agency' ? 'agency' : 'client'} side`,
+              }))
+            "
+          />
         </FormField>
         <FormField id="invite-title" label="Title" :wrong="at('title')" hint="Such as marketing; may stay empty."
-          ><input id="invite-title" v-model="form.value.title" type="text" maxlength="120"
+          ><Input id="invite-title" v-model:value="form.value.title" :maxlength="120"
         /></FormField>
       </div>
       <template v-if="role?.side !== 'client'">
@@ -101,7 +102,7 @@ function close() {
           label="Last day of access"
           :wrong="at('until')"
           hint="For freelancers: access ends by itself. Empty: no end."
-          ><input id="invite-until" v-model="form.value.until" type="date"
+          ><DayField id="invite-until" v-model="form.value.until"
         /></FormField>
       </template>
       <p v-else class="quiet">Sees only what is shared, and answers by links in mails: no account is needed.</p>

@@ -9,6 +9,7 @@ import { list } from '@/api/words'
 import ChangeMember from './ChangeMember.vue'
 import EndMember from './EndMember.vue'
 import ActButton from '@/parts/ActButton.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const props = defineProps<{
   workspace: string
@@ -28,7 +29,11 @@ const first = computed(() => props.person.name.split(' ')[0])
 const holds = computed(() => data.value?.holds)
 const MOST_NAMES = 3
 const NOTICES: Record<string, string> = { asked: 'is asked for a yes', talk: 'is answered in the client’s room' }
-const CHOICES = { at_once: 'at once', digest: 'once a day', not: 'not at all' }
+const choices = [
+  { value: 'at_once', label: 'at once' },
+  { value: 'digest', label: 'once a day' },
+  { value: 'not', label: 'not at all' },
+]
 
 async function look() {
   try {
@@ -152,21 +157,13 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
       <header class="second"><b>Mail to them</b></header>
       <div v-for="(choice, kind) in data.notices" :key="kind" class="notice">
         <label :for="`notice-${kind}`">when {{ first }} {{ NOTICES[kind] ?? kind }}</label>
-        <select
+        <ChoiceField
           :id="`notice-${kind}`"
-          :value="choice"
+          :model-value="choice"
           :disabled="!here.can.change_member?.ok"
-          @change="turn(String(kind), ($event.target as HTMLSelectElement).value)"
-        >
-          <option
-            v-for="(words, value) in CHOICES"
-            :key="value"
-            :value="value"
-            :disabled="kind === 'asked' && value === 'not'"
-          >
-            {{ words }}
-          </option>
-        </select>
+          :options="choices"
+          @update:model-value="turn(String(kind), $event)"
+        />
       </div>
     </template>
     <div class="acts">
@@ -238,14 +235,6 @@ header.second {
   align-items: center;
   gap: 10px;
   padding: 5px 0;
-}
-.notice select {
-  font: inherit;
-  min-height: 26px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
 }
 /* always in reach, however long the list */
 .acts {

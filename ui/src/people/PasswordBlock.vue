@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A new password; signs out everywhere else.
-import { Button, message } from 'ant-design-vue'
+import { Button, InputPassword, message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { auth } from '@/agency/signIn'
@@ -26,10 +26,10 @@ async function save() {
     <form @submit.prevent="save">
       <div class="pair">
         <FormField id="old" label="Current password" :wrong="at('password')"
-          ><input id="old" v-model="password" type="password" autocomplete="current-password" required
+          ><InputPassword id="old" v-model:value="password" autocomplete="current-password" required
         /></FormField>
         <FormField id="next" label="New password" :wrong="at('new_password')" hint="At least 12 characters."
-          ><input id="next" v-model="next" type="password" autocomplete="new-password" required
+          ><InputPassword id="next" v-model:value="next" autocomplete="new-password" required
         /></FormField>
       </div>
       <p v-if="beside(['password', 'new_password'])" class="wrong" role="alert">

@@ -12,9 +12,11 @@ import PersonFace from '@/parts/PersonFace.vue'
 import ShareSquare from '@/parts/ShareSquare.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
-import InviteDialog from './InviteDialog.vue'
 import MemberPanel from './MemberPanel.vue'
 import ActButton from '@/parts/ActButton.vue'
+import { later } from '@/parts/later'
+
+const InviteDialog = later(() => import('./InviteDialog.vue'))
 
 type Person = Schemas['PeopleHere']['people'][number]
 const props = defineProps<{ workspace: string }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // My profile: name and picture, time, what I am told and when, absences, second factor, password, sessions.
-import { Button, message } from 'ant-design-vue'
+import { Button, Checkbox, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -13,6 +13,9 @@ import AbsencesBlock from './AbsencesBlock.vue'
 import PasswordBlock from './PasswordBlock.vue'
 import SecondFactorBlock from './SecondFactorBlock.vue'
 import SessionsBlock from './SessionsBlock.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import ClockField from '@/parts/fields/ClockField.vue'
+import UploadButton from '@/parts/fields/UploadButton.vue'
 
 const queries = useQueryClient()
 const route = useRoute()
@@ -31,6 +34,8 @@ const seen = ref(0)
 const { busy, at, beside, run, error } = useProblem()
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const CHOICES = { at_once: 'at once', digest: 'once a day, at 8:00', not: 'not' }
+const choices = (must: boolean) =>
+  Object.entries(CHOICES).map(([value, label]) => ({ value, label, off: must && value === 'not' }))
 const languages = ['en-GB', 'en-US', 'de', 'fr', 'es', 'pt', 'it', 'nl', 'da', 'sv', 'nb', 'fi', 'pl', 'cs']
 const language = (code: string) => new Intl.DisplayNames(['en'], { type: 'language' }).of(code) ?? code
 const example = computed(() =>
@@ -86,9 +91,7 @@ function toggleDay(day: number) {
   const days = form.value!.working_days
   form.value!.working_days = days.includes(day) ? days.filter((one) => one !== day) : [...days, day].sort()
 }
-async function picture(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function picture([file]: File[]) {
   const reply = await fetch('/api/profile/picture', {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
@@ -126,11 +129,11 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
           <h2>Who I am</h2>
           <div class="face-row">
             <PersonFace :name="form.name" :person-id="data.id" :picture="data.picture" :size="64" />
-            <label class="file">A picture <input type="file" accept="image/*" @change="picture" /></label>
+            <UploadButton label="A picture" accept="image/*" @files="picture">A picture</UploadButton>
             <Button v-if="data.picture" size="small" @click="noPicture">Remove</Button>
           </div>
           <FormField id="name" label="Name" :wrong="at('name')"
-            ><input id="name" v-model="form.name" type="text" maxlength="120" autocomplete="name"
+            ><Input id="name" v-model:value="form.name" :maxlength="120" autocomplete="name"
           /></FormField>
         </section>
         <section class="block">
@@ -138,25 +141,24 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
           <div class="pair">
             <ZoneField id="zone" v-model="form.zone" label="My time zone" :wrong="at('zone')" />
             <FormField id="language" label="Dates in" :wrong="at('date_language')">
-              <select id="language" v-model="form.date_language">
-                <option v-for="one in languages" :key="one" :value="one">{{ language(one) }}</option>
-              </select>
+              <ChoiceField
+                id="language"
+                v-model="form.date_language"
+                :options="languages.map((one) => ({ value: one, label: language(one) }))"
+              />
             </FormField>
           </div>
-          <label class="check"
-            ><input v-model="form.hour12" type="checkbox" /> Hours from 1 to 12, with am and pm</label
-          >
+          <Checkbox v-model:checked="form.hour12">Hours from 1 to 12, with am and pm</Checkbox>
           <p class="quiet">Like this: {{ example }}</p>
           <div class="field" :class="{ bad: at('working_days') }">
             <span class="label">Days that I work</span>
             <div class="days">
-              <label v-for="(name, index) in DAYS" :key="name" class="check"
-                ><input
-                  type="checkbox"
-                  :checked="form.working_days.includes(index + 1)"
-                  @change="toggleDay(index + 1)"
-                />
-                {{ name }}</label
+              <Checkbox
+                v-for="(name, index) in DAYS"
+                :key="name"
+                :checked="form.working_days.includes(index + 1)"
+                @change="toggleDay(index + 1)"
+                >{{ name }}</Checkbox
               >
             </div>
           </div>
@@ -165,28 +167,14 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
           <h2>What I am told by mail</h2>
           <div v-for="one in data.notices" :key="one.kind" class="notice">
             <label :for="`n-${one.kind}`">{{ one.words }}</label>
-            <select :id="`n-${one.kind}`" v-model="form.notices[one.kind]">
-              <option
-                v-for="(words, value) in CHOICES"
-                :key="value"
-                :value="value"
-                :disabled="one.must && value === 'not'"
-              >
-                {{ words }}
-              </option>
-            </select>
+            <ChoiceField :id="`n-${one.kind}`" v-model="form.notices[one.kind]" :options="choices(one.must)" />
           </div>
-          <label class="check"
-            ><input
-              type="checkbox"
-              :checked="form.quiet !== null"
-              @change="form.quiet = form.quiet ? null : ['20:00', '07:00']"
-            />
-            Quiet hours: what comes then waits</label
+          <Checkbox :checked="form.quiet !== null" @change="form.quiet = form.quiet ? null : ['20:00', '07:00']"
+            >Quiet hours: what comes then waits</Checkbox
           >
           <div v-if="form.quiet" class="days">
-            <input v-model="form.quiet[0]" class="plain-input hour" type="time" aria-label="Quiet from" /> to
-            <input v-model="form.quiet[1]" class="plain-input hour" type="time" aria-label="Quiet to" />
+            <ClockField v-model="form.quiet[0]!" label="Quiet from" /> to
+            <ClockField v-model="form.quiet[1]!" label="Quiet to" />
           </div>
           <p v-if="at('notices') ?? at('quiet')" class="wrong" role="alert">{{ at('notices') ?? at('quiet') }}</p>
         </section>
@@ -227,17 +215,6 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
   align-items: center;
   padding: 4px 0;
   border-bottom: 1px solid var(--hairline);
-}
-.notice select {
-  font: inherit;
-  min-height: 28px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-}
-.plain-input.hour {
-  width: 110px;
 }
 .bottom {
   position: sticky;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The second factor: a code from an app (TOTP, RFC 6238), with recovery codes for the day when the phone is gone.
-import { Button, QRCode } from 'ant-design-vue'
+import { Button, Input, InputPassword, QRCode } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -83,10 +83,10 @@ function ask(next: 'codes' | 'off') {
           Scan this with the app, or type the secret: <span class="digest">{{ secret.secret }}</span>
         </p>
         <FormField id="otp" label="The code that it shows now" :wrong="at('otp')"
-          ><input id="otp" v-model="code" inputmode="numeric" autocomplete="one-time-code" required
+          ><Input id="otp" v-model:value="code" inputmode="numeric" autocomplete="one-time-code" required
         /></FormField>
         <FormField id="otp-password" label="Your password" :wrong="at('password')"
-          ><input id="otp-password" v-model="password" type="password" autocomplete="current-password" required
+          ><InputPassword id="otp-password" v-model:value="password" autocomplete="current-password" required
         /></FormField>
         <div class="acts">
           <Button type="primary" html-type="submit" :loading="busy">Turn it on</Button>
@@ -96,7 +96,7 @@ function ask(next: 'codes' | 'off') {
     </form>
     <form v-else-if="mode" @submit.prevent="mode === 'off' ? turnOff() : show()">
       <FormField id="mode-password" label="Your password" :wrong="at('password')"
-        ><input id="mode-password" v-model="password" type="password" autocomplete="current-password" required
+        ><InputPassword id="mode-password" v-model:value="password" autocomplete="current-password" required
       /></FormField>
       <div class="acts">
         <Button html-type="submit" :danger="mode === 'off'" :loading="busy">{{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Roles: presets and the agency's own, each a named set of abilities; two owners at once lose nothing.
-import { Button, message } from 'ant-design-vue'
+import { Button, Checkbox, Input, Radio, RadioGroup, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
@@ -171,23 +171,22 @@ async function drop() {
           label="Name"
           :wrong="at('name')"
           :hint="editing.preset ? 'Roles that ship keep their names.' : undefined"
-          ><input id="role-name" v-model="editing.name" type="text" maxlength="60" :disabled="editing.preset"
+          ><Input id="role-name" v-model:value="editing.name" :maxlength="60" :disabled="editing.preset"
         /></FormField>
         <div v-if="!editing.id" class="sides">
-          <label class="check"
-            ><input v-model="editing.side" type="radio" value="agency" @change="editing.abilities = []" /> agency
-            side</label
-          >
-          <label class="check"
-            ><input v-model="editing.side" type="radio" value="client" @change="editing.abilities = []" /> client
-            side</label
-          >
+          <RadioGroup v-model:value="editing.side" aria-label="Side" @change="editing.abilities = []">
+            <Radio value="agency">agency side</Radio>
+            <Radio value="client">client side</Radio>
+          </RadioGroup>
         </div>
         <fieldset v-for="group in sentences" :key="group.name">
           <legend>{{ group.name }}</legend>
-          <label v-for="one in group.abilities" :key="one.ability" class="check"
-            ><input type="checkbox" :checked="editing.abilities.includes(one.ability)" @change="toggle(one.ability)" />
-            {{ one.words }}</label
+          <Checkbox
+            v-for="one in group.abilities"
+            :key="one.ability"
+            :checked="editing.abilities.includes(one.ability)"
+            @change="toggle(one.ability)"
+            >{{ one.words }}</Checkbox
           >
         </fieldset>
         <p v-if="editing.side === 'client'" class="quiet">

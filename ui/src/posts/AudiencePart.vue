@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // A note of who should see it: places and languages, separated by commas.
+import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useEditor, type EditorProps } from './editing'
 import SaysState from './SaysState.vue'
 
 const props = defineProps<EditorProps>()
-const emit = defineEmits<{ state: [state: string] }>()
 interface Audience {
   places: string[]
   languages: string[]
@@ -14,7 +14,6 @@ const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop,
   props,
   'audience',
   null,
-  emit,
 )
 const places = ref('')
 const languages = ref('')
@@ -42,18 +41,18 @@ function typed() {
 <template>
   <div class="small-form">
     <label :for="`${id}-places`">Places{{ where }}</label>
-    <input
+    <Input
       :id="`${id}-places`"
-      v-model="places"
+      v-model:value="places"
       :readonly="!!off"
       placeholder="Lisbon + 30 km"
       @input="typed"
       @blur="save()"
     />
     <label :for="`${id}-languages`">Languages{{ where }}</label>
-    <input
+    <Input
       :id="`${id}-languages`"
-      v-model="languages"
+      v-model:value="languages"
       :readonly="!!off"
       placeholder="pt, en"
       @input="typed"

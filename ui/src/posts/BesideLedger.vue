@@ -1,11 +1,15 @@
 <script setup lang="ts">
 // What stands beside the post and voids nothing: the note to the team, labels, campaign.
+import { Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import { useAct, type Sheet } from './sheet'
 import { usePart } from './part'
 import SaysState from './SaysState.vue'
 import ActButton from '@/parts/ActButton.vue'
+import { later } from '@/parts/later'
+
+const SuggestField = later(() => import('@/parts/fields/SuggestField.vue'))
 
 const props = defineProps<{ sheet: Sheet }>()
 const server = computed(() => ({ value: props.sheet.note, version: props.sheet.note_version }))
@@ -23,6 +27,8 @@ const {
 const path = { workspace: props.sheet.workspace_id, post: props.sheet.id }
 const off = computed(() => (props.sheet.can.rename?.ok ? undefined : props.sheet.can.rename?.why))
 
+const labelling = ref(false)
+const choosing = ref(false)
 const label = ref('')
 const setLabels = useAct<string[]>(
   props.sheet.id,
@@ -39,6 +45,10 @@ watch(
   () => props.sheet.campaign,
   (now) => (campaign.value = now ?? ''),
 )
+function keepCampaign() {
+  choosing.value = false
+  if (campaign.value !== (props.sheet.campaign ?? '')) setCampaign.mutate(campaign.value)
+}
 const setCampaign = useAct<string>(props.sheet.id, (name) =>
   ok(api.PUT('/api/w/{workspace}/posts/{post}/campaign', { params: { path }, body: { name } })),
 )
@@ -59,41 +69,44 @@ const setCampaign = useAct<string>(props.sheet.id, (name) =>
         >
       </li>
     </ul>
-    <form @submit.prevent="addLabel">
-      <input
+    <form v-if="labelling" @submit.prevent="addLabel">
+      <SuggestField
+        id="label"
         v-model="label"
-        list="known-labels"
-        aria-label="Label"
+        focus
+        label="Label"
         placeholder="Label, known or new"
         :readonly="!!off"
         :title="off"
-        @change="sheet.known.labels.includes(label) && addLabel()"
+        :known="sheet.known.labels.filter((one) => !sheet.labels.includes(one))"
+        @done="addLabel"
       />
-      <datalist id="known-labels">
-        <option
-          v-for="name in sheet.known.labels.filter((one) => !sheet.labels.includes(one))"
-          :key="name"
-          :value="name"
-        />
-      </datalist>
     </form>
-    <input
+    <ActButton v-else link :off="off" @click="labelling = true">add a label</ActButton>
+    <p v-if="!choosing" class="campaign">
+      <span class="quiet">Campaign</span> <bdi>{{ sheet.campaign || 'none' }}</bdi>
+      <ActButton link :off="off" aria-label="Change the campaign" @click="choosing = true">change</ActButton>
+    </p>
+    <SuggestField
+      v-else
+      id="campaign"
       v-model="campaign"
-      list="known-campaigns"
-      aria-label="Campaign"
+      focus
+      label="Campaign"
       placeholder="Campaign, known or new"
       :readonly="!!off"
       :title="off"
-      @change="setCampaign.mutate(campaign)"
+      :known="sheet.known.campaigns"
+      @done="keepCampaign"
+      @left="keepCampaign"
     />
-    <datalist id="known-campaigns"><option v-for="name in sheet.known.campaigns" :key="name" :value="name" /></datalist>
-    <textarea
+    <Textarea
       :value="note ?? ''"
-      rows="2"
+      :rows="2"
       aria-label="Note to the team"
       placeholder="Note to the team"
       :readonly="!sheet.can.house_talk?.ok"
-      @input="change(($event.target as HTMLTextAreaElement).value)"
+      @update:value="change"
       @blur="save()"
     />
     <SaysState
@@ -116,13 +129,5 @@ const setCampaign = useAct<string>(props.sheet.id, (name) =>
 }
 .labels li {
   min-height: 24px;
-}
-input,
-textarea {
-  width: 100%;
-  margin-top: 4px;
-}
-textarea {
-  background: var(--well);
 }
 </style>

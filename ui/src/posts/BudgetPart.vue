@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What boosting it may cost, in the client's currency; kept in its smallest unit.
+import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useEditor, type EditorProps } from './editing'
 import { minorOf } from './amount'
@@ -7,12 +8,10 @@ import SaysState from './SaysState.vue'
 import { digits, type Money } from './writable'
 
 const props = defineProps<EditorProps>()
-const emit = defineEmits<{ state: [state: string] }>()
 const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Money | null>(
   props,
   'budget',
   null,
-  emit,
 )
 const currency = computed(() => value.value?.currency ?? props.sheet.currency)
 const amount = ref('')
@@ -36,9 +35,9 @@ function typed() {
 <template>
   <div class="small-form">
     <label :for="id">Amount{{ where }} in {{ currency }}</label>
-    <input
+    <Input
       :id="id"
-      v-model="amount"
+      v-model:value="amount"
       inputmode="decimal"
       :readonly="!!off"
       placeholder="none"

@@ -3,14 +3,13 @@
 import { computed } from 'vue'
 import { useEditor, type EditorProps } from './editing'
 import SaysState from './SaysState.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const props = defineProps<EditorProps>()
-const emit = defineEmits<{ state: [state: string] }>()
 const { value, state, problem, theirs, choose, keepMine, takeTheirs, drop, where } = useEditor<string | null>(
   props,
   'call_to_action',
   null,
-  emit,
 )
 const kinds = computed(() => [
   ...new Set((props.one ? [props.one] : props.sheet.adaptations).flatMap((one) => one.offers.call_to_action ?? [])),
@@ -19,15 +18,14 @@ const kinds = computed(() => [
 
 <template>
   <div>
-    <select
-      :value="value ?? ''"
+    <ChoiceField
+      :id="`call-${one?.channel.id ?? 'master'}-choice`"
+      :model-value="value ?? ''"
       :disabled="!!off"
-      :aria-label="`Call to action${where}`"
-      @change="choose(($event.target as HTMLSelectElement).value || null)"
-    >
-      <option value="">none</option>
-      <option v-for="kind in kinds" :key="kind">{{ kind }}</option>
-    </select>
+      :label="`Call to action${where}`"
+      :options="[{ value: '', label: 'none' }, ...kinds.map((kind) => ({ value: kind, label: kind }))]"
+      @update:model-value="choose($event || null)"
+    />
     <SaysState
       :state="state"
       :problem="problem"

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { adaptation, sheet } from '@/samples/sheet'
 import { BUTTONS } from '@/samples/stubs'
@@ -31,10 +31,11 @@ const open = async () => {
 describe('choosing channels', () => {
   it('keeps a channel that is being sent, says why in sight, and lets the others be chosen', async () => {
     const { view, flying } = await open()
-    const [first, second] = view.findAll('input')
-    expect(first!.attributes('disabled')).toBeDefined()
+    const [first, second] = view.findAllComponents({ name: 'ACheckbox' })
+    expect(first!.props('disabled')).toBe(true)
     expect(view.text()).toContain(why)
-    await second!.setValue(true)
+    second!.vm.$emit('change')
+    await flushPromises()
     expect(choose).toHaveBeenLastCalledWith([flying, 'c2'])
   })
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Which channels the post goes to. Ticks count at once; saves go one after the other, so that quick ticks never undo
 // each other.
+import { Checkbox } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
@@ -8,6 +9,9 @@ import { useAct, type Sheet } from './sheet'
 import ActButton from '@/parts/ActButton.vue'
 
 const props = defineProps<{ sheet: Sheet }>()
+const counted = computed(() =>
+  props.sheet.adaptations.length === 1 ? '1 channel' : `${props.sheet.adaptations.length} channels`,
+)
 const wanted = ref<string[]>([])
 const open = ref(0)
 // chosen already, it takes one line; while somebody chooses, it stays where it is
@@ -65,29 +69,30 @@ function put(next: string[]) {
 
 <template>
   <p v-if="folded" class="folded">
-    <span class="quiet">On</span>
     <span v-for="one in sheet.adaptations" :key="one.id" :title="one.channel.name"
       ><ChannelMark :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{
         one.channel.name
       }}</span></span
     >
+    <ActButton link :may="sheet.can.choose_channels" :aria-label="`${counted}: change them`" @click="folded = false">{{
+      counted
+    }}</ActButton>
     <span v-if="sheet.other_channels > 0" class="quiet">and {{ sheet.other_channels }} more that are not yours</span>
-    <ActButton link :may="sheet.can.choose_channels" @click="folded = false">other channels</ActButton>
   </p>
   <fieldset v-else :disabled="!sheet.can.choose_channels?.ok" :title="sheet.can.choose_channels?.why">
     <legend>Channels</legend>
-    <label v-for="channel in sheet.channels" :key="channel.id" :title="stays.get(channel.id)">
-      <input
-        type="checkbox"
-        :checked="wanted.includes(channel.id)"
-        :disabled="stays.has(channel.id)"
-        @change="toggle(channel.id)"
-      />
-      <ChannelMark :network="channel.network" :initials="channel.initials" />
+    <Checkbox
+      v-for="channel in sheet.channels"
+      :key="channel.id"
+      :title="stays.get(channel.id)"
+      :checked="wanted.includes(channel.id)"
+      :disabled="stays.has(channel.id)"
+      @change="toggle(channel.id)"
+      ><ChannelMark :network="channel.network" :initials="channel.initials" />
       {{ channel.name }}
       <span v-if="channel.state === 'lapsed'" class="late">lapsed</span>
-      <span v-else-if="channel.state === 'planned'" class="quiet">not connected yet</span>
-    </label>
+      <span v-else-if="channel.state === 'planned'" class="quiet">not connected yet</span></Checkbox
+    >
     <span v-if="sheet.sets.length > 0" class="sets">
       <span class="quiet">Sets</span>
       <button
@@ -122,9 +127,6 @@ fieldset {
   flex-wrap: wrap;
   gap: 6px;
   align-items: center;
-}
-.folded button {
-  margin-left: auto;
 }
 legend {
   padding: 0;

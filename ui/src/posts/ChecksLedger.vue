@@ -1,10 +1,11 @@
 <script setup lang="ts">
-// One list of checks for the post: what is in the way, what to look at, and the lead's own reminders. Each says where, and is
-// mended in a click where that is possible.
-import { Button } from 'ant-design-vue'
+// One list of checks for the post: what is in the way, what to look at, and the lead's own reminders. Each says
+// where, and is mended in a click where that is possible.
+import { Button, Checkbox, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { useChecks } from './checks'
+import ChannelMarks from '@/parts/ChannelMarks.vue'
 import { applyMend, linesOf, mendOff, mendWords, type Line } from './mend'
 import { useAct, type Sheet } from './sheet'
 
@@ -12,6 +13,8 @@ const props = defineProps<{ sheet: Sheet }>()
 const emit = defineEmits<{ show: [place: string, channel: string] }>()
 const checks = useChecks()
 const open = computed(() => props.sheet.adaptations.filter((one) => one.stage !== 'out'))
+const marks = (names: string[]) =>
+  names.map((name) => props.sheet.adaptations.find((one) => one.channel.name === name)!.channel)
 const lines = computed(() => linesOf(open.value.map((one) => ({ one, checks: checks.of(one).checks }))))
 const faults = computed(() => lines.value.filter((line) => line.level === 'fault').length)
 const fine = computed(() =>
@@ -75,9 +78,7 @@ const keep = useAct<void>(
       <li v-for="line in lines" :key="line.code + line.sentence" :class="line.level">
         <span aria-hidden="true" class="ringed">!</span>
         <span class="what"
-          ><b v-if="line.channels.length < open.length && !line.channels.every((one) => line.sentence.includes(one))"
-            >{{ line.channels.join(', ') }}: </b
-          >{{ line.sentence }}
+          ><ChannelMarks class="on" :channels="marks(line.channels)" /> {{ line.sentence }}
           <button
             v-if="line.mend"
             type="button"
@@ -101,23 +102,17 @@ const keep = useAct<void>(
       <p class="quiet">{{ fine.join(' · ') }}</p>
     </details>
     <div v-if="sheet.reminders.length > 0 || sheet.can.assign?.ok" class="reminders">
-      <label
+      <Checkbox
         v-for="one in sheet.reminders"
         :key="one.id"
-        class="check"
         :title="one.ticked_by ? `${one.ticked_by} looked` : undefined"
+        :checked="!!one.ticked_by"
+        @change="tick.mutate({ id: one.id, ticked: !one.ticked_by })"
+        >{{ one.words }} <span v-if="one.ticked_by" class="quiet">{{ one.ticked_by.split(' ')[0] }}</span></Checkbox
       >
-        <input
-          type="checkbox"
-          :checked="!!one.ticked_by"
-          @change="tick.mutate({ id: one.id, ticked: !one.ticked_by })"
-        />
-        {{ one.words }}
-        <span v-if="one.ticked_by" class="quiet">{{ one.ticked_by.split(' ')[0] }}</span>
-      </label>
       <form v-if="listing" class="small-form" @submit.prevent="keep.mutate()">
         <label for="reminder-list">Reminders for every post of this client, one a line</label>
-        <textarea id="reminder-list" v-model="list" rows="4" placeholder="Did you look at the tide table?" />
+        <Textarea id="reminder-list" v-model:value="list" :rows="4" placeholder="Did you look at the tide table?" />
         <p>
           <Button html-type="submit" size="small" type="primary" :loading="keep.isPending.value">Save the list</Button>
           <Button size="small" @click="listing = false">Cancel</Button>

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 // Two revisions beside each other, channel by channel: text by words, pictures side by side, the rest by line.
 import { useQuery } from '@tanstack/vue-query'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ok, unread } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import WordRuns from '@/parts/WordRuns.vue'
 import DialogBox from '@/parts/DialogBox.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const props = defineProps<{ workspace: string; post: string; from: number; to: number; numbers: number[] }>()
 const emit = defineEmits<{ close: [] }>()
+const choices = computed(() => props.numbers.map((one) => ({ value: one, label: String(one) })))
 const from = ref(props.from)
 const to = ref(props.to)
 const { data, error } = useQuery({
@@ -30,18 +32,10 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
 <template>
   <DialogBox :width="860" title="Two revisions beside each other" @close="emit('close')">
     <p class="choose">
-      <label
-        >Revision
-        <select v-model="from" class="plain-input">
-          <option v-for="number in numbers" :key="number" :value="number">{{ number }}</option>
-        </select></label
-      >
-      <label
-        >with
-        <select v-model="to" class="plain-input">
-          <option v-for="number in numbers" :key="number" :value="number">{{ number }}</option>
-        </select></label
-      >
+      <label for="compare-from">Revision</label>
+      <ChoiceField id="compare-from" v-model="from" :options="choices" />
+      <label for="compare-to">with</label>
+      <ChoiceField id="compare-to" v-model="to" :options="choices" />
       <span class="quiet">Struck: only in the earlier one. Underlined: only in the later one.</span>
     </p>
     <p v-if="error" role="alert">{{ unread(error) }}</p>
@@ -94,9 +88,6 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
   flex-wrap: wrap;
   gap: 12px;
   align-items: center;
-}
-.choose select {
-  width: 70px;
 }
 section {
   margin-top: 12px;

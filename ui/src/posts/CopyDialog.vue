@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A post copied: for other times, to other channels, to another client that the person may write for.
-import { Button, message } from 'ant-design-vue'
+import { Button, Checkbox, message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useChosen } from '@/agency/me'
@@ -9,6 +9,8 @@ import { place } from '@/api/time'
 import { useProblem } from '@/parts/problem'
 import type { Sheet } from './sheet'
 import DialogBox from '@/parts/DialogBox.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import WhenField from '@/parts/fields/WhenField.vue'
 
 const props = defineProps<{ sheet: Sheet }>()
 const emit = defineEmits<{ close: [] }>()
@@ -56,28 +58,37 @@ async function copy() {
   <DialogBox :width="480" title="Copy this post" @close="emit('close')">
     <form class="small-form" @submit.prevent="copy">
       <label for="copy-to">For</label>
-      <select id="copy-to" v-model="target">
-        <option v-for="one in others" :key="one.id" :value="one.id">
-          {{ one.name }}{{ one.id === sheet.workspace_id ? ', here' : '' }}
-        </option>
-      </select>
+      <ChoiceField
+        id="copy-to"
+        v-model="target"
+        :options="
+          others.map((one) => ({
+            value: one.id,
+            label: one.id === sheet.workspace_id ? `${one.name}, here` : one.name,
+          }))
+        "
+      />
       <p v-if="elsewhere" class="quiet">
         Its words, link and files come along, as files of that client. Talk, labels, tags and budgets stay here.
       </p>
       <fieldset v-else>
         <legend>On</legend>
-        <label v-for="one in sheet.channels" :key="one.id" class="check"
-          ><input type="checkbox" :checked="channels.includes(one.id)" @change="turn(one.id)" /> {{ one.name }}</label
+        <Checkbox
+          v-for="one in sheet.channels"
+          :key="one.id"
+          :checked="channels.includes(one.id)"
+          @change="turn(one.id)"
+          >{{ one.name }}</Checkbox
         >
       </fieldset>
       <p class="label">When, {{ place(zone) }}</p>
-      <input
+      <WhenField
         v-for="(wall, index) in walls"
+        :id="`copy-${index}`"
         :key="index"
-        type="datetime-local"
-        :value="wall"
-        :aria-label="`Time ${index + 1}`"
-        @change="setWall(index, ($event.target as HTMLInputElement).value)"
+        :model-value="wall"
+        :label="`Time ${index + 1}`"
+        @update:model-value="setWall(index, $event)"
       />
       <p class="quiet">
         {{

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // An event with its place and its times, in the client's zone.
+import { Input } from 'ant-design-vue'
 import { computed } from 'vue'
 import { place as placeOf } from '@/api/time'
 import { useEditor, type EditorProps } from './editing'
 import SaysState from './SaysState.vue'
+import WhenField from '@/parts/fields/WhenField.vue'
 
 const props = defineProps<EditorProps>()
-const emit = defineEmits<{ state: [state: string] }>()
 interface Happening {
   name: string
   place: string
@@ -15,7 +16,7 @@ interface Happening {
   zone: string
 }
 const { value, state, problem, theirs, change, choose, save, keepMine, takeTheirs, drop, where } =
-  useEditor<Happening | null>(props, 'event', null, emit)
+  useEditor<Happening | null>(props, 'event', null)
 const id = computed(() => `event-${props.one?.channel.id ?? 'master'}`)
 const now = computed<Happening>(
   () => value.value ?? { name: '', place: '', starts: '', ends: null, zone: props.sheet.zone },
@@ -29,35 +30,28 @@ function set(field: keyof Happening, text: string) {
 <template>
   <div class="small-form">
     <label :for="`${id}-name`">Name{{ where }}</label>
-    <input
+    <Input
       :id="`${id}-name`"
       :value="now.name"
       :readonly="!!off"
-      @input="set('name', ($event.target as HTMLInputElement).value)"
+      @update:value="set('name', $event)"
       @blur="now.name && now.starts && save()"
     />
     <label :for="`${id}-place`">Place</label>
-    <input
-      :id="`${id}-place`"
-      :value="now.place"
-      :readonly="!!off"
-      @input="set('place', ($event.target as HTMLInputElement).value)"
-    />
+    <Input :id="`${id}-place`" :value="now.place" :readonly="!!off" @update:value="set('place', $event)" />
     <label :for="`${id}-starts`">Starts, {{ placeOf(sheet.zone) }}</label>
-    <input
+    <WhenField
       :id="`${id}-starts`"
-      type="datetime-local"
-      :value="now.starts.slice(0, 16)"
+      :model-value="now.starts.slice(0, 16)"
       :disabled="!!off"
-      @change="set('starts', ($event.target as HTMLInputElement).value)"
+      @update:model-value="set('starts', $event)"
     />
     <label :for="`${id}-ends`">Ends</label>
-    <input
+    <WhenField
       :id="`${id}-ends`"
-      type="datetime-local"
-      :value="now.ends?.slice(0, 16) ?? ''"
+      :model-value="now.ends?.slice(0, 16) ?? ''"
       :disabled="!!off"
-      @change="set('ends', ($event.target as HTMLInputElement).value)"
+      @update:model-value="set('ends', $event)"
     />
     <button v-if="value" type="button" class="link-button" :disabled="!!off" @click="choose(null)">no event</button>
     <SaysState

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Find and replace over the master's text and every own text at once; each is saved as the part that it is.
-import { Button } from 'ant-design-vue'
+import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import { occurrences, replaced } from './replace'
@@ -63,10 +63,10 @@ const run = useAct<void, string[]>(
   <DialogBox :width="460" title="Find and replace" @close="emit('close')">
     <form class="small-form" @submit.prevent="run.mutate()">
       <label for="find-what">Find</label>
-      <input id="find-what" v-model="find" />
+      <Input id="find-what" v-model:value="find" />
       <label for="find-with">Replace with</label>
-      <input id="find-with" v-model="put" />
-      <label class="check"><input v-model="exact" type="checkbox" /> Match case</label>
+      <Input id="find-with" v-model:value="put" />
+      <Checkbox v-model:checked="exact">Match case</Checkbox>
       <ul role="status">
         <li v-for="place in hits" :key="place.name">
           <b>{{ place.name }}</b> {{ place.count }} times

@@ -4,14 +4,13 @@ import { computed } from 'vue'
 import { useEditor, type EditorProps } from './editing'
 import SaysState from './SaysState.vue'
 import { FORMATS } from './writable'
+import { Radio, RadioGroup } from 'ant-design-vue'
 
 const props = defineProps<EditorProps>()
-const emit = defineEmits<{ state: [state: string] }>()
 const { value, state, problem, theirs, choose, keepMine, takeTheirs, drop, where } = useEditor<string | null>(
   props,
   'format',
   null,
-  emit,
 )
 const taken = computed(() =>
   props.one ? props.one.offers.formats : [...new Set(props.sheet.adaptations.flatMap((one) => one.offers.formats))],
@@ -23,13 +22,20 @@ const everywhere = (format: string) =>
 <template>
   <fieldset :disabled="!!off">
     <legend class="hidden">Format{{ where }}</legend>
-    <label class="check"
-      ><input type="radio" :checked="!value" @change="choose(null)" /> automatic, by what is there</label
+    <RadioGroup
+      :value="value ?? ''"
+      class="stacked"
+      :disabled="!!off"
+      @update:value="choose(($event as string) || null)"
     >
-    <label v-for="format in taken" :key="format" class="check">
-      <input type="radio" :checked="value === format" @change="choose(format)" /> {{ FORMATS[format] }}
-      <span v-if="!one && everywhere(format).length > 0" class="quiet">not on {{ everywhere(format).join(', ') }}</span>
-    </label>
+      <Radio value="">automatic, by what is there</Radio>
+      <Radio v-for="format in taken" :key="format" :value="format"
+        >{{ FORMATS[format] }}
+        <span v-if="!one && everywhere(format).length > 0" class="quiet"
+          >not on {{ everywhere(format).join(', ') }}</span
+        ></Radio
+      >
+    </RadioGroup>
     <SaysState
       :state="state"
       :problem="problem"
@@ -47,11 +53,5 @@ fieldset {
   border: 0;
   padding: 0;
   margin: 0;
-}
-.check {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 24px;
 }
 </style>

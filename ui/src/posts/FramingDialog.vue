@@ -1,7 +1,7 @@
 <script setup lang="ts">
-// How one picture is cut: its shape, the spot that matters, and how near. The cut is shown on the whole picture; the pointer or
-// the arrow keys move it.
-import { Button } from 'ant-design-vue'
+// How one picture is cut: its shape, the spot that matters, and how near. The cut is shown on the whole picture; the
+// pointer or the arrow keys move it.
+import { Button, Slider } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useEditor, type EditorProps } from './editing'
 import { cutOf, type Frame } from './frame'
@@ -9,12 +9,11 @@ import SaysState from './SaysState.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<EditorProps & { picture: string; number: number }>()
-const emit = defineEmits<{ state: [state: string]; close: [] }>()
+const emit = defineEmits<{ close: [] }>()
 const { value, state, problem, theirs, change, keepMine, takeTheirs, drop, save } = useEditor<Record<string, Frame>>(
   props,
   'framing',
   {},
-  emit,
 )
 const SHAPES: [string, [number, number] | null][] = [
   ['as it is', null],
@@ -105,15 +104,15 @@ async function done() {
     </div>
     <label class="near"
       >Nearer
-      <input
-        type="range"
-        min="100"
-        max="400"
-        step="5"
+      <Slider
+        class="zoom"
+        :min="100"
+        :max="400"
+        :step="5"
         :value="frame.zoom ?? 100"
         :disabled="!!off"
         aria-label="Zoom, in percent"
-        @input="set({ zoom: Number(($event.target as HTMLInputElement).value) })"
+        @update:value="set({ zoom: Number($event) })"
       />
       {{ frame.zoom ?? 100 }} %</label
     >
@@ -190,9 +189,6 @@ svg {
   gap: 8px;
   align-items: center;
   margin: 8px 0 4px;
-}
-.near input {
-  flex: 1;
 }
 .acts {
   margin-top: 10px;

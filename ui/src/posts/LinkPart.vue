@@ -1,6 +1,7 @@
 <script setup lang="ts">
-// The link: its address, tracking tags, the card that is shown for it, and what becomes of the bare address in the text.
-import { Button } from 'ant-design-vue'
+// The link: its address, tracking tags, the card that is shown for it, and what becomes of the bare address in the
+// text.
+import { Button, Checkbox, Input, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { sentence } from '@/api/client'
 import { useChecks } from './checks'
@@ -8,9 +9,9 @@ import { useEditor, type EditorProps } from './editing'
 import SaysState from './SaysState.vue'
 import { readLink } from './read-link'
 import { upload } from './upload'
+import UploadButton from '@/parts/fields/UploadButton.vue'
 
 const props = defineProps<EditorProps>()
-const emit = defineEmits<{ state: [state: string] }>()
 interface Card {
   title: string
   words: string
@@ -24,7 +25,7 @@ interface Link {
 }
 const NAMES = ['source', 'medium', 'campaign', 'term', 'content']
 const { value, state, problem, theirs, change, choose, save, keepMine, takeTheirs, drop, where } =
-  useEditor<Link | null>(props, 'link', null, emit)
+  useEditor<Link | null>(props, 'link', null)
 const checks = useChecks()
 const id = computed(() => `link-${props.one?.channel.id ?? 'master'}`)
 const now = computed<Link>(() => value.value ?? { address: '', tags: null, card: null, bare: 'keep' })
@@ -52,8 +53,7 @@ function tag(name: string, text: string) {
 function card(field: keyof Card, text: string) {
   change({ ...now.value, card: { ...(now.value.card ?? { title: '', words: '', picture: null }), [field]: text } })
 }
-async function ownPicture(files: FileList | null) {
-  const file = files?.[0]
+async function ownPicture([file]: File[]) {
   if (!file) return
   busy.value = true
   said.value = ''
@@ -90,13 +90,13 @@ async function fetchCard() {
 <template>
   <div class="small-form">
     <label :for="id">Address{{ where }}</label>
-    <input
+    <Input
       :id="id"
       :value="now.address"
       :readonly="!!off"
       placeholder="https://"
       inputmode="url"
-      @input="address(($event.target as HTMLInputElement).value)"
+      @update:value="address"
       @blur="save()"
     />
     <template v-if="value">
@@ -108,12 +108,12 @@ async function fetchCard() {
         <p class="quiet">Empty: as the client’s settings have it.</p>
         <template v-for="name in NAMES" :key="name">
           <label :for="`${id}-${name}`">{{ name }}</label>
-          <input
+          <Input
             :id="`${id}-${name}`"
             :value="now.tags?.[name] ?? ''"
             :readonly="!!off"
             :placeholder="one?.tags[name] ?? ''"
-            @input="tag(name, ($event.target as HTMLInputElement).value)"
+            @update:value="tag(name, $event)"
             @blur="save()"
           />
         </template>
@@ -128,14 +128,11 @@ async function fetchCard() {
         </button>
       </template>
       <template v-if="cards">
-        <label class="check"
-          ><input
-            type="checkbox"
-            :checked="now.bare === 'drop'"
-            :disabled="!!off"
-            @change="choose({ ...now, bare: now.bare === 'drop' ? 'keep' : 'drop' })"
-          />
-          Take the bare address out of the text where a card shows</label
+        <Checkbox
+          :checked="now.bare === 'drop'"
+          :disabled="!!off"
+          @change="choose({ ...now, bare: now.bare === 'drop' ? 'keep' : 'drop' })"
+          >Take the bare address out of the text where a card shows</Checkbox
         >
         <div v-if="now.card" class="card">
           <img
@@ -144,30 +141,31 @@ async function fetchCard() {
             alt="Picture of the link card"
           />
           <label :for="`${id}-title`">Title of the card</label>
-          <input
+          <Input
             :id="`${id}-title`"
             :value="now.card.title"
             :readonly="!!off"
-            @input="card('title', ($event.target as HTMLInputElement).value)"
+            @update:value="card('title', $event)"
             @blur="save()"
           />
           <label :for="`${id}-words`">Words of the card</label>
-          <textarea
+          <Textarea
             :id="`${id}-words`"
             :value="now.card.words"
-            rows="2"
+            :rows="2"
             :readonly="!!off"
-            @input="card('words', ($event.target as HTMLTextAreaElement).value)"
+            @update:value="card('words', $event)"
             @blur="save()"
           />
-          <label v-if="sheet.can.add_media?.ok" class="picture"
-            >{{ now.card.picture ? 'Another picture' : 'A picture' }}
-            <input
-              type="file"
-              accept="image/jpeg,image/png,image/webp"
-              :disabled="!!off"
-              @change="ownPicture(($event.target as HTMLInputElement).files)"
-          /></label>
+          <UploadButton
+            v-if="sheet.can.add_media?.ok"
+            :label="now.card.picture ? 'Another picture' : 'A picture'"
+            accept="image/jpeg,image/png,image/webp"
+            :off="off"
+            :busy="busy"
+            @files="ownPicture"
+            >{{ now.card.picture ? 'Another picture' : 'A picture' }}</UploadButton
+          >
           <button
             v-if="now.card.picture"
             type="button"
@@ -223,12 +221,7 @@ async function fetchCard() {
   padding: 8px;
   border: 1px solid var(--rule);
 }
-.card input,
-.card textarea {
-  justify-self: stretch;
-}
-.card .picture,
-.card input[type='file'] {
+.card .picture {
   width: 100%;
   min-width: 0;
 }

@@ -4,16 +4,18 @@ import { message } from 'ant-design-vue'
 import { computed, reactive, ref, toRef } from 'vue'
 import { sentence } from '@/api/client'
 import DescriptionField from './DescriptionField.vue'
-import FramingDialog from './FramingDialog.vue'
 import SaysState from './SaysState.vue'
 import { useEditor } from './editing'
 import type { Adaptation, Sheet } from './sheet'
 import { upload } from './upload'
 import { offFor, seenOf } from './writable'
 import ActButton from '@/parts/ActButton.vue'
+import UploadButton from '@/parts/fields/UploadButton.vue'
+import { later } from '@/parts/later'
+
+const FramingDialog = later(() => import('./FramingDialog.vue'))
 
 const props = defineProps<{ sheet: Sheet; one?: Adaptation }>()
-const emit = defineEmits<{ state: [state: string] }>()
 const off = computed(() => offFor(props.sheet, 'media', props.one))
 const offDescriptions = computed(() => offFor(props.sheet, 'descriptions', props.one))
 const editor = <T,>(name: 'media' | 'descriptions', empty: T) =>
@@ -25,7 +27,6 @@ const editor = <T,>(name: 'media' | 'descriptions', empty: T) =>
     }),
     name,
     empty,
-    emit,
   )
 const media = editor<string[]>('media', [])
 const ids = computed(() => media.value.value ?? [])
@@ -43,10 +44,8 @@ function said(id: string) {
 /** What somebody else made of the media, in names: ids say nothing to anybody. */
 const files = (others: string[] | undefined) => others?.map((id) => props.sheet.media[id]?.name ?? 'another file')
 const progress = ref<number>()
-const picker = ref<HTMLInputElement>()
 
-async function add(files: FileList | null) {
-  if (!files) return
+async function add(files: Iterable<File>) {
   const added: string[] = []
   for (const file of Array.from(files)) {
     progress.value = 0
@@ -57,7 +56,6 @@ async function add(files: FileList | null) {
     }
   }
   progress.value = undefined
-  if (picker.value) picker.value.value = ''
   if (added.length > 0) media.choose([...ids.value, ...added])
 }
 
@@ -72,8 +70,9 @@ function move(index: number, by: number) {
 <template>
   <div
     class="media"
+    :class="{ large: sheet.adaptations.length === 0 }"
     @dragover.prevent
-    @drop.prevent="off ? undefined : add(($event as DragEvent).dataTransfer?.files ?? null)"
+    @drop.prevent="off ? undefined : add(($event as DragEvent).dataTransfer?.files ?? [])"
   >
     <figure v-for="(id, index) in ids" :key="id">
       <img
@@ -144,29 +143,16 @@ function move(index: number, by: number) {
       @theirs="part.takeTheirs()"
       @drop="part.drop()"
     />
-    <div
-      v-if="progress !== undefined"
-      class="progress"
-      role="progressbar"
-      :aria-valuenow="progress"
-      aria-label="Uploading"
-    >
-      <span :style="{ width: `${progress}%` }" />
-    </div>
-    <input
-      ref="picker"
-      class="hidden"
-      type="file"
+    <UploadButton
+      label="Add pictures, videos or documents"
       accept="image/jpeg,image/png,image/webp,video/mp4,video/quicktime,video/webm,application/pdf"
       multiple
-      aria-label="Add pictures, videos or documents"
-      :disabled="!!off"
-      tabindex="-1"
-      @change="add(($event.target as HTMLInputElement).files)"
-    />
-    <ActButton size="small" :off="off" :loading="progress !== undefined" @click="picker?.click()">{{
-      ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another'
-    }}</ActButton>
+      :off="off"
+      :busy="progress !== undefined"
+      :progress="progress"
+      @files="add"
+      >{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</UploadButton
+    >
     <FramingDialog
       v-if="framing"
       :sheet="sheet"
@@ -175,7 +161,6 @@ function move(index: number, by: number) {
       :off="offFor(sheet, 'framing', one)"
       :picture="framing"
       :number="ids.indexOf(framing) + 1"
-      @state="emit('state', $event)"
       @close="framing = undefined"
     />
   </div>
@@ -192,8 +177,8 @@ figure {
 figcaption {
   display: contents;
 }
-/* alone it may be looked at */
-figure:only-of-type {
+/* before there is a proof beside it, a picture that is alone may be looked at */
+.large figure:only-of-type {
   grid-template-columns: 1fr;
   gap: 2px;
 }
@@ -212,15 +197,5 @@ img {
   grid-column: 1 / -1;
   display: flex;
   gap: 10px;
-}
-.progress {
-  height: 6px;
-  margin-bottom: 6px;
-  background: var(--well);
-}
-.progress span {
-  display: block;
-  height: 100%;
-  background: var(--ink);
 }
 </style>

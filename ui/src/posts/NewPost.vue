@@ -1,16 +1,18 @@
 <script setup lang="ts">
-// Makes a draft in the chosen client; with none chosen it asks for which, in the list that the switcher has too.
+// Begins a draft in the chosen client, which is made with its first word; with none chosen it asks for which, in the list that the switcher has too.
 import { message } from 'ant-design-vue'
-import { useMutation } from '@tanstack/vue-query'
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import ClientList from '@/agency/ClientList.vue'
 import { useChosen } from '@/agency/me'
 import { recentFirst } from '@/agency/recent'
 import { api, ok, sentence } from '@/api/client'
+import { begun } from '@/api/fresh'
 import ActButton from '@/parts/ActButton.vue'
 
 const router = useRouter()
+const queries = useQueryClient()
 const { workspace, workspaces } = useChosen()
 const able = computed(() => recentFirst(workspaces.value.filter((one) => one.can.make_post?.ok)))
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
@@ -23,12 +25,16 @@ const off = computed(() => {
 })
 
 const make = useMutation({
-  mutationFn: (id: string) =>
-    ok(api.POST('/api/w/{workspace}/posts', { params: { path: { workspace: id } }, body: {} })).then((made) => ({
-      id,
-      post: made.id,
-    })),
-  onSuccess: ({ id, post }) => void router.push({ name: 'post', params: { workspace: id, post } }),
+  mutationFn: (id: string) => ok(api.GET('/api/w/{workspace}/new-posts', { params: { path: { workspace: id } } })),
+  onSuccess: (sheet) => {
+    begun(sheet.id)
+    queries.setQueryData(['post', sheet.id], sheet)
+    void router.push({
+      name: 'post',
+      params: { workspace: sheet.workspace_id, post: sheet.id },
+      query: { new: '' },
+    })
+  },
   onError: (problem) => void message.error(sentence(problem), 8),
 })
 

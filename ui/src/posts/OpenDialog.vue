@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Opens what is sealed, and says first what that costs.
-import { Button } from 'ant-design-vue'
+import { Button, Checkbox } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import { useAct, type Sheet } from './sheet'
@@ -12,11 +12,15 @@ const sealed = computed(() =>
   props.sheet.adaptations.filter((one) => one.sealed && !one.opened && !one.off && one.stage !== 'out'),
 )
 const chosen = ref<string[]>([])
+function toggle(id: string) {
+  chosen.value = chosen.value.includes(id) ? chosen.value.filter((one) => one !== id) : [...chosen.value, id]
+}
 watch(
   () => props.open,
   (open) => {
     if (open) chosen.value = sealed.value.map((one) => one.id)
   },
+  { immediate: true },
 )
 const act = useAct<undefined>(
   props.sheet.id,
@@ -39,8 +43,8 @@ const act = useAct<undefined>(
     </p>
     <ul>
       <li v-for="one in sealed" :key="one.id">
-        <label
-          ><input v-model="chosen" type="checkbox" :value="one.id" /> <b>{{ one.channel.name }}</b></label
+        <Checkbox :checked="chosen.includes(one.id)" @change="toggle(one.id)"
+          ><b>{{ one.channel.name }}</b></Checkbox
         >
         <ul>
           <li v-for="cost in one.cost" :key="cost">{{ cost }}</li>

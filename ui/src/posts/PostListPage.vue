@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import { Button, Input } from 'ant-design-vue'
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { watchDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -14,6 +14,7 @@ import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
 import NewPost from './NewPost.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const { id, workspace, workspaces, me } = useChosen()
 const inStage = useInAddress('stage')
@@ -66,23 +67,32 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
     <div class="head">
       <h1>Posts</h1>
       <span class="quiet">{{ workspace ? workspace.name : 'of all my clients' }}, newest first</span>
-      <label class="filter"
-        >Stage
-        <select v-model="stage">
-          <option :value="undefined">every stage</option>
-          <option v-for="[value, word] in stages" :key="value" :value="value">{{ word }}</option>
-        </select>
-      </label>
-      <label v-if="sets.length > 0" class="filter"
-        >Set
-        <select v-model="set">
-          <option value="">every channel</option>
-          <option v-for="one in sets" :key="one.id" :value="one.id">{{ one.name }}</option>
-        </select>
-      </label>
+      <span class="filter">
+        <label for="stage">Stage</label>
+        <ChoiceField
+          id="stage"
+          v-model="stage"
+          :options="[
+            { value: undefined, label: 'every stage' },
+            ...stages.map(([value, label]) => ({ value: value as typeof stage, label })),
+          ]"
+        />
+      </span>
+      <span v-if="sets.length > 0" class="filter">
+        <label for="set">Set</label>
+        <ChoiceField
+          id="set"
+          v-model="set"
+          :options="[{ value: '', label: 'every channel' }, ...sets.map((one) => ({ value: one.id, label: one.name }))]"
+        />
+      </span>
       <label class="filter find"
         >Find
-        <input v-model="typed" type="search" placeholder="words in subject or copy" aria-label="Find posts by words"
+        <Input
+          v-model:value="typed"
+          type="search"
+          placeholder="words in subject or copy"
+          aria-label="Find posts by words"
       /></label>
       <span class="fill" />
       <NewPost />
@@ -146,27 +156,10 @@ h1 {
   flex: 1;
 }
 .filter {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
   color: var(--ink-2);
-}
-.find input {
-  width: 210px;
-  height: 28px;
-  margin-left: 4px;
-  padding: 0 8px;
-  font: inherit;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-}
-select {
-  font: inherit;
-  height: 28px;
-  margin-left: 4px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
 }
 .list {
   border-top: 2px solid var(--ink);

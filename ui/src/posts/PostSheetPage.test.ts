@@ -1,9 +1,11 @@
 // @vitest-environment jsdom
 import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { ref } from 'vue'
+import { effectScope, ref } from 'vue'
 import { adaptation, sheet } from '@/samples/sheet'
 import { BUTTONS } from '@/samples/stubs'
+import type { SaveState } from './part'
+import { tellSaving } from './saving'
 import type { Sheet } from './sheet'
 
 enableAutoUnmount(afterEach)
@@ -15,6 +17,11 @@ vi.mock('@/agency/me', () => ({
     workspace: ref({ name: 'Quillmere Ferries' }),
     me: ref({ id: 'ines', now: '2026-10-14T09:20:00Z' }),
   }),
+}))
+const query = ref<Record<string, string>>({})
+vi.mock('vue-router', () => ({
+  useRoute: () => ({ query: query.value, params: {} }),
+  useRouter: () => ({ push: async () => undefined, replace: async () => undefined }),
 }))
 vi.mock('./here', () => ({ provideHere: () => ({ others: ref([{ name: 'Maro Stent' }]) }) }))
 vi.mock('./checks', () => ({ provideChecks: () => undefined }))
@@ -64,6 +71,30 @@ describe('the post sheet', () => {
     document.body.innerHTML = ''
   })
 
+  it('throws a draft away only where the server lets it, and not before there is one', () => {
+    const discard = (view: ReturnType<typeof page>) =>
+      view.findAll('aside button').find((one) => one.text() === 'Discard this draft')
+    const may = page({ ...sheet([adaptation()]), can: { discard: { ok: true } } } as Sheet)
+    void discard(may)!.trigger('click')
+    expect(calls).toEqual(['discard null'])
+    const no = page({ ...sheet([adaptation()]), can: { discard: { ok: false, why: 'A yes is asked for.' } } } as Sheet)
+    expect(discard(no)!.attributes('aria-disabled')).toBe('true')
+    query.value = { new: '' }
+    expect(discard(page(sheet([])))).toBeUndefined()
+    query.value = {}
+  })
+
+  it('gives the copy more room by a key, and takes it back', async () => {
+    const view = page(sheet([adaptation()]))
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: 'F2' }))
+    await view.vm.$nextTick()
+    expect(view.find('.columns').classes()).toContain('wide')
+    expect(view.findComponent({ name: 'AdaptationColumn' }).props('narrow')).toBe(true)
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: 'F2' }))
+    await view.vm.$nextTick()
+    expect(view.find('.columns').classes()).not.toContain('wide')
+  })
+
   it('waits for the post, and says what is wrong where it cannot be had', async () => {
     expect(page().text()).toBe('Fetching the post …')
     failed.value = new Error('This post is not here.')
@@ -92,7 +123,7 @@ describe('the post sheet', () => {
     const view = page(sheet([adaptation()], { next_ask: step }))
     expect(act(view, /^Ask/)!.text()).toBe('Ask Odile and Per S')
     await act(view, /^Ask/)!.trigger('click')
-    expect(view.findComponent({ name: 'AskDialog' }).props()).toMatchObject({ open: true, offer: step })
+    expect(view.findComponent({ name: 'AskDialog' }).vm.$attrs).toMatchObject({ offer: step })
   })
 
   it('releases what is cleared, by its button and by L, and never without the right to', async () => {
@@ -156,10 +187,17 @@ describe('the post sheet', () => {
   })
 
   it('tells in one place how the saving goes', async () => {
-    const view = page(sheet([adaptation()], { revision: 3 }))
+    const view = page(sheet([adaptation()], { revision: 3, next_ask: step }))
     expect(view.find('header [role=status]').text()).toBe('revision 3')
-    view.findComponent({ name: 'MasterColumn' }).vm.$emit('state', 'waiting')
+    const scope = effectScope()
+    const text = ref<SaveState>('waiting')
+    scope.run(() => tellSaving('p1', text))
     await flushPromises()
     expect(view.find('header [role=status]').text()).toBe('no connection, kept here')
+    text.value = 'conflict'
+    await flushPromises()
+    expect(view.find('header [role=status]').text()).toBe('conflict: choose a version')
+    expect(act(view, /^Ask/)!.attributes('aria-disabled')).toBe('true')
+    scope.stop()
   })
 })

@@ -1,41 +1,60 @@
 <script setup lang="ts">
 // A post, whole: the master and each channel side by side, and the ledger behind the thick rule.
-import { Button } from 'ant-design-vue'
+import { useEventListener } from '@vueuse/core'
+import { Button, message } from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useChosen } from '@/agency/me'
-import { api, ok, unread } from '@/api/client'
+import { useRoute, useRouter } from 'vue-router'
+import { api, ok, sentence, unread } from '@/api/client'
+import { begun, isUnmade } from '@/api/fresh'
 import { planned } from '@/api/time'
 import { STAGES, list, titled } from '@/api/words'
 import { entitle } from '@/parts/title'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import AnswerPanel from '@/signoff/AnswerPanel.vue'
-import AskDialog from '@/signoff/AskDialog.vue'
 import SignoffLedger from '@/signoff/SignoffLedger.vue'
 import { askOff } from '@/signoff/askable'
 import TasksLedger from '@/traffic/TasksLedger.vue'
 import AdaptationColumn from './AdaptationColumn.vue'
 import BesideLedger from './BesideLedger.vue'
 import ChecksLedger from './ChecksLedger.vue'
-import CopyDialog from './CopyDialog.vue'
-import FindReplace from './FindReplace.vue'
 import BrandLedger from '@/clients/BrandLedger.vue'
-import ChannelPicker from './ChannelPicker.vue'
 import MasterColumn from './MasterColumn.vue'
-import OpenDialog from './OpenDialog.vue'
 import RecordLedger from './RecordLedger.vue'
 import RevisionsLedger from './RevisionsLedger.vue'
 import SubjectField from './SubjectField.vue'
 import TalkLedger from './TalkLedger.vue'
 import { offerUndo } from '@/parts/undo'
+import { unsettled, useSaving } from './saving'
 import { provideChecks } from './checks'
 import { provideHere } from './here'
 import { useAct, useSheet, type Sheet } from './sheet'
 import ActButton from '@/parts/ActButton.vue'
+import { later } from '@/parts/later'
+
+const AskDialog = later(() => import('@/signoff/AskDialog.vue'))
+const CopyDialog = later(() => import('./CopyDialog.vue'))
+const FindReplace = later(() => import('./FindReplace.vue'))
+const OpenDialog = later(() => import('./OpenDialog.vue'))
 
 const props = defineProps<{ workspace: string; post: string }>()
 const { workspace: client, me } = useChosen()
+const route = useRoute()
+const router = useRouter()
+// begun here, or come back to before its first word
+if (route.query.new !== undefined) begun(props.post)
 const { data: sheet, error, isPending } = useSheet(props.workspace, props.post)
+/** Whether there is anything of it on the server. */
+const made = ref(!isUnmade(props.post))
+watch(
+  () => sheet.value,
+  () => {
+    if (made.value || isUnmade(props.post)) return
+    made.value = true
+    void router.replace({ ...route, query: { ...route.query, new: undefined } } as never)
+  },
+)
 const now = computed(() => me.value?.now ?? new Date().toISOString())
 const path = { workspace: props.workspace, post: props.post }
 provideChecks(path, sheet)
@@ -43,6 +62,18 @@ const here = provideHere(path, () => me.value?.id)
 const columns = ref<Record<string, InstanceType<typeof AdaptationColumn>>>({})
 const master = ref<InstanceType<typeof MasterColumn>>()
 const copying = ref(false)
+/** Room for the copy: the channels keep their heads only. */
+const wide = ref(false)
+useEventListener(window, 'keydown', (event) => {
+  if (event.key !== 'F2' || event.defaultPrevented || !sheet.value?.adaptations.length) return
+  event.preventDefault()
+  wide.value = !wide.value
+})
+function lookAtChecks() {
+  const list = document.querySelector<HTMLElement>('.ledger section[aria-label=Checks]')
+  list?.scrollIntoView({ block: 'nearest' })
+  list?.querySelector<HTMLElement>('li [tabindex], li button, summary')?.focus({ preventScroll: true })
+}
 const replacing = ref(false)
 
 // The field of the first file without a description: the channel's own, or the master's that it follows.
@@ -77,7 +108,7 @@ watch(
   { immediate: true },
 )
 
-const saving = ref('saved')
+const saving = useSaving(props.post)
 const asking = ref(false)
 // At which step is asked: the one that the post waits at, or an advisory one beside it.
 const asked = ref<Sheet['next_ask']>(null)
@@ -120,7 +151,7 @@ const noStep = computed(
     sheet.value.stage === 'drafting' &&
     sheet.value.adaptations.length > 0,
 )
-const off = computed(() => sheet.value && askOff(sheet.value))
+const off = computed(() => unsettled(saving.value) ?? (sheet.value && askOff(sheet.value)))
 const firstAt = computed(
   () =>
     sheet.value?.adaptations
@@ -148,6 +179,22 @@ const takeBackOff = computed(
     sheet.value?.adaptations.map((one) => one.parts.text.off).find((why) => why) ??
     undefined,
 )
+const discard = useAct<undefined>(
+  props.post,
+  () => ok(api.POST('/api/w/{workspace}/posts/{post}/discard', { params: { path } })),
+  () => {
+    offerUndo(`Discarded: ${titled(sheet.value?.subject ?? '')}.`, () => void bringBack())
+    void router.push({ name: 'posts', query: { client: props.workspace } })
+  },
+)
+async function bringBack() {
+  try {
+    await ok(api.POST('/api/w/{workspace}/posts/{post}/bring-back', { params: { path } }))
+    await router.push({ name: 'post', params: path })
+  } catch (problem) {
+    void message.error(sentence(problem), 9)
+  }
+}
 const ready = useAct<undefined>(props.post, () =>
   ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params: { path } })),
 )
@@ -157,7 +204,7 @@ const ready = useAct<undefined>(props.post, () =>
   <main v-if="sheet" class="sheet">
     <header :class="`stage-${sheet.stage}`">
       <span class="when">{{ firstAt ? planned(firstAt, sheet.zone) : 'no time yet' }}</span>
-      <SubjectField :sheet="sheet" @state="saving = $event" />
+      <SubjectField :sheet="sheet" :fresh="!made" @copy="master?.focus()" />
       <SignoffStrip :strip="sheet.strip" :now="now" :size="18" />
       <b class="stage">{{ STAGES[sheet.stage] }}</b>
       <span class="quiet" role="status">{{ saved }}</span>
@@ -211,10 +258,22 @@ const ready = useAct<undefined>(props.post, () =>
       by {{ hold.by }}: <bdi>{{ hold.reason }}</bdi>
     </p>
     <div class="work">
-      <div class="columns" tabindex="0" role="region" aria-label="Master and channels, side by side">
+      <div
+        class="columns"
+        :class="{ wide, few: sheet.adaptations.length < 3, none: sheet.adaptations.length === 0 }"
+        tabindex="0"
+        role="region"
+        aria-label="Master and channels, side by side"
+      >
         <div class="first">
-          <div class="channels"><ChannelPicker :sheet="sheet" /></div>
-          <MasterColumn ref="master" :sheet="sheet" @state="saving = $event" @replace="replacing = true" />
+          <MasterColumn ref="master" :sheet="sheet" :wide="wide" @replace="replacing = true" @widen="wide = !wide" />
+          <p v-if="sheet.adaptations.length === 0" class="beside">
+            {{
+              sheet.can.choose_channels?.ok
+                ? 'Choose a channel, and its proof stands here beside the master.'
+                : 'Once a channel is chosen, its proof stands here beside the master.'
+            }}
+          </p>
         </div>
         <AdaptationColumn
           v-for="one in sheet.adaptations"
@@ -224,16 +283,10 @@ const ready = useAct<undefined>(props.post, () =>
           :sheet="sheet"
           :one="one"
           :now="now"
-          @state="saving = $event"
+          :narrow="wide"
           @replace="replacing = true"
+          @findings="lookAtChecks"
         />
-        <p v-if="sheet.adaptations.length === 0" class="none">
-          {{
-            sheet.can.choose_channels?.ok
-              ? 'Choose a channel, and its proof stands here beside the master.'
-              : 'Once a channel is chosen, its proof stands here beside the master.'
-          }}
-        </p>
       </div>
       <aside class="ledger" aria-label="Ledger">
         <AnswerPanel v-if="sheet.my_ask" :key="sheet.my_ask.line_id" :sheet="sheet" />
@@ -245,22 +298,26 @@ const ready = useAct<undefined>(props.post, () =>
         <BesideLedger :sheet="sheet" />
         <BrandLedger :workspace="workspace" />
         <RevisionsLedger :workspace="workspace" :post="post" :newest="sheet.revision ?? null" :off="takeBackOff" />
-        <RecordLedger :workspace="workspace" :post="post" />
+        <RecordLedger v-if="made" :workspace="workspace" :post="post" />
+        <p v-if="made">
+          <ActButton link :may="sheet.can.discard" @click="discard.mutate(undefined)">Discard this draft</ActButton>
+        </p>
       </aside>
     </div>
-    <AskDialog :sheet="sheet" :open="asking" :offer="asked" @close="asking = false" />
+    <AskDialog v-if="asking" :sheet="sheet" open :offer="asked" @close="asking = false" />
     <KeysHelp
       :keys="[
         ['S', 'send the next ask'],
         ['L', 'release'],
         ['Y', 'answer yes'],
         ['W', 'want a change'],
+        ['F2', 'more room for the copy, and back'],
         ['F', 'on a part of a channel’s own: follow the master again'],
         ['Ctrl Enter', 'save or send the field'],
         ['/', 'choose a client by typing'],
       ]"
     />
-    <OpenDialog :sheet="sheet" :open="opening" @close="opening = false" />
+    <OpenDialog v-if="opening" :sheet="sheet" open @close="opening = false" />
     <CopyDialog v-if="copying" :sheet="sheet" @close="copying = false" />
     <FindReplace v-if="replacing" :sheet="sheet" @close="replacing = false" />
   </main>
@@ -314,17 +371,30 @@ kbd {
   flex: 1;
   min-height: 0;
 }
-/* the master, then a column for each channel; each is as high as the highest */
+/* the master, then a column for each channel; each is as high as the highest. Whoever writes has room. */
 .columns {
   display: grid;
-  grid-template-columns: 264px;
-  grid-auto-columns: minmax(238px, 362px);
+  grid-template-columns: 340px;
+  grid-auto-columns: minmax(262px, 362px);
   grid-auto-flow: column;
   justify-content: start;
   flex: 1;
   min-width: 0;
   overflow: auto;
   position: relative;
+}
+.columns.few {
+  grid-template-columns: minmax(400px, 1fr);
+  grid-auto-columns: minmax(262px, 296px);
+  justify-content: stretch;
+}
+.columns.wide {
+  grid-template-columns: minmax(0, 1fr);
+  grid-auto-columns: 150px;
+  justify-content: stretch;
+}
+.columns.none {
+  grid-template-columns: minmax(0, 1fr);
 }
 .columns > * {
   min-width: 0;
@@ -336,12 +406,8 @@ kbd {
   background: var(--sheet);
   border-right: 1px solid var(--rule);
 }
-.channels {
-  padding: 8px 14px;
-  border-bottom: 1px solid var(--rule);
-}
-.none {
-  padding: 40px 20px;
+.beside {
+  padding: 0 20px 20px;
   color: var(--ink-2);
 }
 .ledger {
@@ -383,6 +449,7 @@ kbd {
   .work {
     flex-direction: column;
   }
+  .columns:is(.few, .wide, .none),
   .columns {
     grid-template-columns: 100%;
     grid-auto-flow: row;

@@ -5,9 +5,11 @@ import { Button, message } from 'ant-design-vue'
 import { ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { moment } from '@/api/time'
-import CompareRevisions from './CompareRevisions.vue'
 import { useAct } from './sheet'
 import ActButton from '@/parts/ActButton.vue'
+import { later } from '@/parts/later'
+
+const CompareRevisions = later(() => import('./CompareRevisions.vue'))
 
 const props = defineProps<{ workspace: string; post: string; newest: number | null; off?: string }>()
 const open = ref(false)

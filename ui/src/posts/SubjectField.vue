@@ -1,11 +1,19 @@
 <script setup lang="ts">
 // The subject line: the agency's own name for the post; the client never sees it.
-import { computed, toRef } from 'vue'
+import { Input } from 'ant-design-vue'
+import { computed, onMounted, toRef } from 'vue'
 import { usePart } from './part'
 import type { Sheet } from './sheet'
 
-const props = defineProps<{ sheet: Sheet }>()
-const emit = defineEmits<{ state: [state: string] }>()
+const props = defineProps<{ sheet: Sheet; fresh?: boolean }>()
+const emit = defineEmits<{ copy: [] }>()
+onMounted(() => props.fresh && document.getElementById('subject')?.focus())
+/** Whoever begins a post goes on to the copy; later the way leads through what stands beside. */
+function on(event: KeyboardEvent) {
+  if (event.shiftKey || props.sheet.master.count > 0) return
+  event.preventDefault()
+  emit('copy')
+}
 const server = computed(() => ({ value: props.sheet.subject, version: props.sheet.subject_version }))
 const part = usePart<string>(
   { workspace: props.sheet.workspace_id, post: props.sheet.id, part: 'subject' },
@@ -16,7 +24,6 @@ const { value, state, problem } = part
 const off = computed(() => (props.sheet.can.rename?.ok ? undefined : props.sheet.can.rename?.why))
 function type(text: string) {
   part.change(text)
-  emit('state', 'typing')
 }
 </script>
 
@@ -24,15 +31,17 @@ function type(text: string) {
   <span class="subject">
     <h1 class="hidden">{{ value || 'Untitled' }}</h1>
     <label for="subject" class="hidden">Subject line, agency side only</label>
-    <input
+    <Input
       id="subject"
       :value="value"
       :readonly="!!off"
       :title="off ?? 'Subject line; the client never sees it'"
-      maxlength="300"
+      :maxlength="300"
+      :bordered="false"
       placeholder="Give it a subject"
-      @input="type(($event.target as HTMLInputElement).value)"
-      @blur="part.save().then(() => emit('state', state))"
+      @update:value="type"
+      @keydown.tab="on"
+      @blur="part.save()"
     />
     <span v-if="problem" class="late" role="alert"
       >{{ problem }}
@@ -49,20 +58,17 @@ function type(text: string) {
   flex: 1 1 180px;
   min-width: 140px;
 }
-input {
-  width: 100%;
+.subject :deep(input) {
   font: 750 18px/1.3 var(--sans);
-  color: var(--ink);
   padding: 2px 4px;
   border: 1px solid transparent;
   border-radius: 3px;
-  background: transparent;
   text-overflow: ellipsis;
 }
-input:hover:not([readonly]) {
+.subject :deep(input:hover:not([readonly])) {
   border-color: var(--rule);
 }
-input:focus {
+.subject :deep(input:focus) {
   border-color: var(--ink);
 }
 </style>

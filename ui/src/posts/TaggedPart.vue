@@ -5,9 +5,9 @@ import { computed, ref } from 'vue'
 import { useEditor, type EditorProps } from './editing'
 import { useBook } from './mentions'
 import SaysState from './SaysState.vue'
+import SuggestField from '@/parts/fields/SuggestField.vue'
 
 const props = defineProps<EditorProps>()
-const emit = defineEmits<{ state: [state: string] }>()
 interface Tag {
   name: string
   media: string
@@ -18,7 +18,6 @@ const { value, state, problem, theirs, choose, keepMine, takeTheirs, drop, where
   props,
   'tagged',
   [],
-  emit,
 )
 const book = useBook(props.sheet.workspace_id)
 const ids = computed(() =>
@@ -90,16 +89,14 @@ function add() {
         </svg>
       </div>
       <form class="add" @submit.prevent="add">
-        <input
+        <SuggestField
+          id="tagged-name"
           v-model="name"
-          list="tagged-names"
-          aria-label="Who or what"
+          label="Who or what"
           placeholder="Who or what"
           :readonly="!!off"
+          :known="(book.data.value?.mentions ?? []).map((one) => one.name)"
         />
-        <datalist id="tagged-names">
-          <option v-for="one in book.data.value?.mentions ?? []" :key="one.id" :value="one.name" />
-        </datalist>
         <Button html-type="submit" size="small" :disabled="!!off || name.trim() === ''">Tag here</Button>
       </form>
     </template>
@@ -166,9 +163,5 @@ svg {
 .add {
   display: flex;
   gap: 6px;
-}
-.add input {
-  flex: 1;
-  min-width: 0;
 }
 </style>

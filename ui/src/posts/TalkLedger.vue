@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Two rooms that never mix. Each says in words who reads it before anything is sent.
-import { Button } from 'ant-design-vue'
+import { Button, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { brief } from '@/api/time'
@@ -46,12 +46,12 @@ const who = computed(() => (props.room === 'house' ? 'agency only' : `${props.cl
     </ul>
     <form @submit.prevent="say.mutate(undefined)">
       <label class="hidden" :for="`say-${room}`">{{ title }}: {{ who }}</label>
-      <textarea
+      <Textarea
         :id="`say-${room}`"
         :value="words"
-        rows="2"
+        :rows="2"
         :placeholder="room === 'house' ? 'Write to the agency side' : `Write to ${client}`"
-        @input="keep(($event.target as HTMLTextAreaElement).value)"
+        @update:value="keep"
         @keydown.ctrl.enter.prevent="words.trim() && say.mutate(undefined)"
       />
       <Button v-if="words.trim()" html-type="submit" size="small" :loading="say.isPending.value">{{
@@ -72,14 +72,5 @@ li {
 .client li {
   background: var(--client-ground);
   border-left-color: var(--client);
-}
-textarea {
-  width: 100%;
-  font: inherit;
-  padding: 5px 8px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
 }
 </style>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // A text part with its save state, what is over the limit marked in it, and, when two people changed it, both.
 import { Button } from 'ant-design-vue'
-import { computed, ref, toRef, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, shallowRef, toRef } from 'vue'
+import { connected } from '@/parts/later'
 import { useChecks } from './checks'
-import CopyField from './CopyField.vue'
+import type CopyField from './CopyField.vue'
 import { useHere } from './here'
 import { usePart, type ServerPart } from './part'
 import type { PartName } from './sheet'
@@ -20,7 +21,6 @@ const props = defineProps<{
   over?: { from: number; says: string } | null
   plain?: boolean
 }>()
-const emit = defineEmits<{ state: [state: string] }>()
 const part = usePart<string>(
   { workspace: props.workspace, post: props.post, part: props.part, channel: props.channel },
   toRef(props, 'server'),
@@ -30,7 +30,25 @@ const { value, state, problem, theirs } = part
 const checks = useChecks()
 const here = useHere()
 const field = ref<InstanceType<typeof CopyField>>()
-watch(state, (now) => emit('state', now))
+// the field that one writes in is large: what is written stands before it is there
+const Field = shallowRef<typeof CopyField>()
+let wanted = false
+onMounted(async () => {
+  for (;;) {
+    try {
+      Field.value = (await import('./CopyField.vue')).default
+      break
+    } catch {
+      await connected()
+    }
+  }
+  await nextTick()
+  if (wanted) field.value?.focus()
+})
+function focus() {
+  wanted = true
+  field.value?.focus()
+}
 
 function typed(next: string) {
   part.change(next)
@@ -51,7 +69,7 @@ const says = computed(
 const others = computed(() => here.at(props.part, props.channel))
 const id = computed(() => `part-${props.part}-${props.channel ?? 'master'}`)
 defineExpose({
-  focus: () => field.value?.focus(),
+  focus,
   insert: (words: string, apart?: boolean) => field.value?.insert(words, apart),
   value,
   change: typed,
@@ -60,7 +78,10 @@ defineExpose({
 
 <template>
   <div class="part" :class="{ plain }">
-    <CopyField
+    <div v-if="!Field" class="copy before" dir="auto">{{ value }}</div>
+    <component
+      :is="Field"
+      v-else
       :id="id"
       ref="field"
       :value="value ?? ''"
@@ -90,6 +111,9 @@ defineExpose({
 </template>
 
 <style scoped>
+.before {
+  padding: 4px 0;
+}
 .plain :deep(.cm-content) {
   min-height: 26px;
   font: 450 13px/1.45 var(--sans);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Plain aids beside a text: hashtag sets out of the brand sheet, mentions, emoji, special characters, find and replace.
 import { useQuery } from '@tanstack/vue-query'
-import { Button } from 'ant-design-vue'
+import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import { found as emojiFound, loadEmoji, type Emoji } from './emoji'
@@ -130,10 +130,10 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
         <button v-if="!editing" type="button" class="link-button" @click="edit()">somebody new</button>
         <form v-else class="small-form" @submit.prevent="keep">
           <label :for="`${id}-who`">Name</label>
-          <input :id="`${id}-who`" v-model="name" placeholder="Harbour Museum" />
+          <Input :id="`${id}-who`" v-model:value="name" placeholder="Harbour Museum" />
           <template v-for="network in book.data.value?.networks ?? []" :key="network">
             <label :for="`${id}-${network}`">{{ network }}</label>
-            <input :id="`${id}-${network}`" v-model="spellings[network]" placeholder="@harbour.museum" />
+            <Input :id="`${id}-${network}`" v-model:value="spellings[network]" placeholder="@harbour.museum" />
           </template>
           <p v-if="wrong" class="late" role="alert">{{ wrong }}</p>
           <p>
@@ -143,7 +143,12 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
         </form>
       </template>
       <template v-else-if="open === 'emoji'">
-        <input v-model="sought" class="seek" aria-label="Find an emoji by its name" placeholder="boat, fog, clock" />
+        <Input
+          v-model:value="sought"
+          aria-label="Find an emoji by its name"
+          placeholder="boat, fog, clock"
+          class="seek"
+        />
         <div class="grid">
           <button
             v-for="one in shownEmoji"

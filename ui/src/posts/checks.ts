@@ -1,4 +1,5 @@
-// What the checks say of a part as it is being typed: asked of the same core as everything else, the latest question only.
+// What the checks say of a part as it is being typed: asked of the same core as everything else, the latest question
+// only.
 import { inject, provide, reactive, ref, watch, type InjectionKey, type Ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
 import type { Adaptation, PartName, Sheet } from './sheet'

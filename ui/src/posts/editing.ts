@@ -1,5 +1,5 @@
 // A part of several fields being edited: saved after a pause like every other, and checked while it is changed.
-import { computed, toRef, watch } from 'vue'
+import { computed, toRef } from 'vue'
 import { useChecks } from './checks'
 import { usePart, type ServerPart } from './part'
 import type { Adaptation, PartName, Sheet } from './sheet'
@@ -11,19 +11,13 @@ export interface EditorProps {
   off?: string
 }
 
-export function useEditor<T>(
-  props: EditorProps,
-  name: PartName,
-  empty: T,
-  emit: (event: 'state', state: string) => void,
-) {
+export function useEditor<T>(props: EditorProps, name: PartName, empty: T) {
   const part = usePart<T>(
     { workspace: props.sheet.workspace_id, post: props.sheet.id, part: name, channel: props.one?.channel.id },
     toRef(props, 'server'),
     empty,
   )
   const checks = useChecks()
-  watch(part.state, (now) => emit('state', now))
   const where = computed(() => (props.one ? ` on ${props.one.channel.name}` : ''))
 
   function change(next: T) {

@@ -49,7 +49,7 @@ export function useFollow(
       await ok(
         api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', {
           params: { path: { ...path, part }, query: { channel: channel().id }, header: { 'If-Match': '"0"' } },
-          body: { value },
+          body: { value: value as Schemas['PartValue'] },
         }),
       )
   })

@@ -1,4 +1,5 @@
-// Who else is on this post, and which part they have under their hands. Said every few seconds; who stops saying it is gone.
+// Who else is on this post, and which part they have under their hands. Said every few seconds; who stops saying it
+// is gone.
 import { computed, inject, onBeforeUnmount, provide, reactive, ref, type ComputedRef, type InjectionKey } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
 import { api } from '@/api/client'

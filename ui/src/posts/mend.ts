@@ -1,4 +1,5 @@
-// One click that mends a finding: saves another value for the part where it lives, or goes to the place where it is mended.
+// One click that mends a finding: saves another value for the part where it lives, or goes to the place where it is
+// mended.
 import { api, ok, type Schemas } from '@/api/client'
 import { wallClock } from '@/api/time'
 import type { Adaptation, PartName, Sheet } from './sheet'
@@ -26,7 +27,7 @@ export async function applyMend(sheet: Sheet, one: Adaptation, mend: Mend): Prom
         query: { channel: own ? one.channel.id : undefined },
         header: { 'If-Match': `"${seenOf(sheet, part, own ? one : undefined).version}"` },
       },
-      body: { value: mend.value as never },
+      body: { value: mend.value ?? null },
     }),
   )
 }

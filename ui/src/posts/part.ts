@@ -3,8 +3,9 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch, type Ref } from 'vue'
 import { tryOnBeforeUnmount } from '@vueuse/core'
-import { api, isProblem, ok, sentence } from '@/api/client'
+import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
 import { draft, type Draft } from '@/parts/drafts'
+import { tellSaving } from './saving'
 import type { PartName } from './sheet'
 
 export type SaveState = 'saved' | 'typing' | 'saving' | 'waiting' | 'conflict' | 'refused'
@@ -42,6 +43,7 @@ export function usePart<T>(
   // what was typed on top of an older version says so: somebody may have changed it while this browser was closed
   const version = ref(kept?.seen ?? server.value.version)
   const state = ref<SaveState>(kept ? 'typing' : 'saved')
+  tellSaving(where.post, state)
   const problem = ref('')
   const theirs = ref<{ value: T; version: number; by?: string }>()
   let timer: number | undefined
@@ -74,8 +76,8 @@ export function usePart<T>(
 
   async function save(sure = false): Promise<void> {
     window.clearTimeout(timer)
-    // one at a time, since the next must say that it saw this one; what was refused is sent again when it is changed, not
-    // whenever the field is left
+    // one at a time, since the next must say that it saw this one; what was refused is sent again when it is changed,
+    // not whenever the field is left
     if (underway || ['saved', 'conflict', 'refused'].includes(state.value)) return
     const sent = JSON.stringify(value.value)
     underway = true
@@ -125,7 +127,7 @@ export function usePart<T>(
     return ok(
       api.PUT('/api/w/{workspace}/posts/{post}/parts/{part}', {
         params: { path: { ...path, part: where.part }, query: { channel: where.channel }, header },
-        body: { value: sent },
+        body: { value: sent as Schemas['PartValue'] },
       }),
     )
   }

@@ -1,5 +1,5 @@
-// A planned time being chosen. What another time costs is asked before it is saved: what costs nothing is saved at once, anything
-// else waits for a word.
+// A planned time being chosen. What another time costs is asked before it is saved: what costs nothing is saved at
+// once, anything else waits for a word.
 import { computed, ref, type Ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
 import { usePart, type ServerPart } from './part'

@@ -1,6 +1,7 @@
 // The post sheet's data and every act on it.
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { message } from 'ant-design-vue'
+import { isUnmade } from '@/api/fresh'
 import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
 
 export type Sheet = Schemas['PostSheet']
@@ -10,7 +11,10 @@ export type PartName = keyof Schemas['Parts']
 export function useSheet(workspace: string, post: string) {
   return useQuery({
     queryKey: ['post', post],
-    queryFn: () => ok(api.GET('/api/w/{workspace}/posts/{post}', { params: { path: { workspace, post } } })),
+    queryFn: () =>
+      isUnmade(post)
+        ? ok(api.GET('/api/w/{workspace}/new-posts/{new}', { params: { path: { workspace, new: post } } }))
+        : ok(api.GET('/api/w/{workspace}/posts/{post}', { params: { path: { workspace, post } } })),
   })
 }
 

@@ -1,4 +1,5 @@
 // What is shown of the parts of a post, and what a save says. Whether one may be written is decided by the server.
+import shared from '@/api/shared.json'
 import type { Adaptation, PartName, Sheet } from './sheet'
 
 /** Why the reader may not write the master's part, or that of one channel, now: what the server says. */
@@ -45,22 +46,16 @@ export const ROWS: Row[] = [
   { part: 'budget', label: 'Boost', says: (value) => money(value as Money | null) },
 ]
 
-export const FORMATS: Record<string, string> = {
-  text: 'text alone',
-  picture: 'one picture',
-  pictures: 'several pictures',
-  video: 'a video',
-  link: 'a link with its card',
-  document: 'a document',
-  story: 'a story',
-}
+/** The formats of a post in words, as the core names them. */
+export const FORMATS: Record<string, string> = shared.formats
 
 export interface Money {
   minor: number
   currency: string
 }
+/** Digits after the point, by the core's table of ISO 4217. */
 export function digits(currency: string): number {
-  return new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
+  return (shared.currency_digits as Record<string, number>)[currency] ?? 2
 }
 export function money(value: Money | null): string {
   if (!value) return 'none'

@@ -5,6 +5,8 @@ import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, unread } from '@/api/client'
 import RecordList from './RecordList.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import DayField from '@/parts/fields/DayField.vue'
 
 const props = defineProps<{ workspace: string }>()
 const path = { workspace: props.workspace }
@@ -40,15 +42,17 @@ const rows = computed(() => data.value?.pages.flatMap((page) => page.rows) ?? []
 <template>
   <main class="page">
     <div class="filters">
-      <label
-        >Who
-        <select v-model="person" class="plain-input">
-          <option value="">everybody</option>
-          <option v-for="one in people?.people ?? []" :key="one.id" :value="one.person_id">{{ one.name }}</option>
-        </select></label
-      >
-      <label>From <input v-model="from" class="plain-input" type="date" /></label>
-      <label>To <input v-model="to" class="plain-input" type="date" /></label>
+      <label for="who">Who</label>
+      <ChoiceField
+        id="who"
+        v-model="person"
+        :options="[
+          { value: '', label: 'everybody' },
+          ...(people?.people ?? []).map((one) => ({ value: one.person_id, label: one.name })),
+        ]"
+      />
+      <label for="from">From</label><DayField id="from" v-model="from" /> <label for="to">To</label
+      ><DayField id="to" v-model="to" />
       <span class="quiet">newest first; nobody can edit it</span>
     </div>
     <p v-if="error" role="alert">{{ unread(error) }}</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-// The answers, always in reach: yes, a change with its words, or something said that is no answer. What was typed is never dropped: a yes
-// asks first what is to become of it.
+// The answers, always in reach: yes, a change with its words, or something said that is no answer. What was typed is
+// never dropped: a yes asks first what is to become of it.
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Answers } from './answers'
 import type { Line } from './api'

@@ -1,5 +1,5 @@
-// The answers of one ask: what was given counts here at once, waits on this phone while nothing can be reached, and is said to be lost
-// only when it is.
+// The answers of one ask: what was given counts here at once, waits on this phone while nothing can be reached, and
+// is said to be lost only when it is.
 import { computed, ref } from 'vue'
 import {
   Offline,

@@ -1,4 +1,5 @@
-// Words that are being typed on the client's page, kept in this browser until they are sent: for each post, and for each kind of them.
+// Words that are being typed on the client's page, kept in this browser until they are sent: for each post, and for
+// each kind of them.
 export function kept(kind: 'change' | 'say', line: string) {
   const key = `${kind}:${line}`
   return {

@@ -1,6 +1,6 @@
-// When one way of a post was seen: not before its pictures are there, and only when all of it, down to its end, stood between the head
-// of the page and the answers. A yes counts for what was seen, so this must not be fooled by a page that is still filling, nor by
-// one that is long.
+// When one way of a post was seen: not before its pictures are there, and only when all of it, down to its end, stood
+// between the head of the page and the answers. A yes counts for what was seen, so this must not be fooled by a page
+// that is still filling, nor by one that is long.
 
 export interface Box {
   top: number

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A member answers an ask beside the proofs: yes, or what is to be changed. The answer echoes exactly what was shown.
-import { Button } from 'ant-design-vue'
+import { Button, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
@@ -68,12 +68,12 @@ function want() {
     </div>
     <form v-else @submit.prevent="answer.mutate('change')">
       <label for="change-words">What is to be changed (the agency side reads this)</label>
-      <textarea
+      <Textarea
         id="change-words"
         ref="field"
         :value="words"
-        rows="3"
-        @input="keep(($event.target as HTMLTextAreaElement).value)"
+        :rows="3"
+        @update:value="keep"
         @keydown.ctrl.enter.prevent="answer.mutate('change')"
       />
       <div class="acts">
@@ -121,13 +121,5 @@ kbd {
 }
 label {
   font-weight: 600;
-}
-textarea {
-  width: 100%;
-  margin: 4px 0 8px;
-  font: inherit;
-  padding: 6px 8px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Asks for a yes: says who will be asked, for which channels, by when, and who reads the message.
-import { Button } from 'ant-design-vue'
+import { Button, Checkbox, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
@@ -8,6 +8,7 @@ import { list } from '@/api/words'
 import { useAct, type Sheet } from '@/posts/sheet'
 import { inTheWay } from './askable'
 import DialogBox from '@/parts/DialogBox.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const props = defineProps<{ sheet: Sheet; open: boolean; offer: Sheet['next_ask'] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -16,8 +17,14 @@ const ask = computed(
   () => [props.sheet.next_ask, ...props.sheet.other_asks].find((one) => one?.step_id === props.offer?.step_id) ?? null,
 )
 const words = ref('')
-const choices = [2, 4, 8, 24, 48, 72]
-const due = ref<number>()
+const due = ref<string>()
+/** By the client's working hours, as the core counts them; what the route allows is chosen. */
+const dues = computed(() =>
+  (ask.value?.dues ?? []).map((one) => ({
+    value: one.at === ask.value!.due_at ? undefined : one.at,
+    label: `${planned(one.at, props.sheet.zone)} · ${one.hours} working ${one.hours === 1 ? 'hour' : 'hours'}`,
+  })),
+)
 const only = ref<string[]>([])
 const faults = computed(() => inTheWay(props.sheet))
 watch(
@@ -46,9 +53,6 @@ const send = useAct<undefined>(
   props.sheet.id,
   () => {
     const base = ask.value!
-    const due_at = due.value
-      ? new Date(new Date(base.due_at).getTime() + (due.value - base.hours) * 3_600_000).toISOString()
-      : undefined
     return ok(
       api.POST('/api/w/{workspace}/asks', {
         params: { path: { workspace: props.sheet.workspace_id } },
@@ -56,7 +60,7 @@ const send = useAct<undefined>(
           step_id: base.step_id,
           post_ids: [props.sheet.id],
           message: words.value,
-          due_at,
+          due_at: due.value,
           channel_ids: only.value.length === base.channels.length ? undefined : only.value,
         },
       }),
@@ -91,28 +95,24 @@ const send = useAct<undefined>(
         }}
       </p>
       <div v-if="ask.channels.length > 1" class="which">
-        <label v-for="one in ask.channels" :key="one.id" class="check"
-          ><input
-            type="checkbox"
-            :disabled="!!faults[one.id]"
-            :checked="only.includes(one.id)"
-            @change="toggle(one.id)"
-          />
-          {{ one.name }} <span v-if="faults[one.id]" class="quiet">waits: {{ faults[one.id] }}</span></label
+        <Checkbox
+          v-for="one in ask.channels"
+          :key="one.id"
+          :disabled="!!faults[one.id]"
+          :checked="only.includes(one.id)"
+          @change="toggle(one.id)"
+          >{{ one.name }} <span v-if="faults[one.id]" class="quiet">waits: {{ faults[one.id] }}</span></Checkbox
         >
         <button v-for="set in sets" :key="set.id" type="button" class="link-button" @click="only = set.channel_ids">
           only {{ set.name }}
         </button>
       </div>
       <label for="ask-due">Answer by</label>
-      <select id="ask-due" v-model="due">
-        <option :value="undefined">{{ planned(ask.due_at, sheet.zone) }}</option>
-        <option v-for="one in choices" :key="one" :value="one">in {{ one }} hours</option>
-      </select>
+      <ChoiceField id="ask-due" v-model="due" :options="dues" />
       <label for="ask-words"
         >A message (read by {{ ask.side === 'client' ? 'the client' : 'the agency side only' }})</label
       >
-      <textarea id="ask-words" v-model="words" rows="3" @keydown.ctrl.enter="send.mutate(undefined)" />
+      <Textarea id="ask-words" v-model:value="words" :rows="3" @keydown.ctrl.enter="send.mutate(undefined)" />
       <div class="acts">
         <Button
           type="primary"
@@ -138,16 +138,6 @@ label:not(.check) {
   flex-wrap: wrap;
   gap: 2px 16px;
   margin-top: 8px;
-}
-select,
-textarea {
-  width: 100%;
-  font: inherit;
-  padding: 5px 8px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
 }
 .acts {
   display: flex;

@@ -45,7 +45,7 @@ const route = {
     ],
     client: [{ id: 'odile', name: 'Odile Marchetti' }],
   },
-  can: { rule: { ok: true }, change_settings: { ok: true } },
+  can: { change_route: { ok: true }, change_settings: { ok: true } },
 }
 const saved: { steps: Record<string, unknown>[]; seen: string; preset: string | null }[] = []
 let answer: () => unknown = () => ({ id: 'r2' })
@@ -82,6 +82,11 @@ const press = async (view: View, words: string, index = 0) => {
     [index]!.trigger('click')
   await flushPromises()
 }
+const choose = (view: View, step: number, what: string, value: string) =>
+  view
+    .findAllComponents({ name: 'ChoiceField' })
+    .find((one) => one.props('id') === `${what}-${step}`)!
+    .vm.$emit('update:modelValue', value)
 const send = async (view: View) => {
   await view.find('form').trigger('submit')
   await flushPromises()
@@ -104,10 +109,13 @@ describe('the sign-off route', () => {
   })
 
   it('says why it cannot be changed by whoever may not, and offers nothing', async () => {
-    given = { ...route, can: { ...route.can, rule: { ok: false, why: 'Your role here cannot rule the route.' } } }
+    given = {
+      ...route,
+      can: { ...route.can, change_route: { ok: false, why: 'Your role here cannot change the sign-off route.' } },
+    }
     const view = await page()
     expect(view.find('.acts button').attributes('aria-disabled')).toBe('true')
-    expect(view.text()).toContain('Your role here cannot rule the route.')
+    expect(view.text()).toContain('Your role here cannot change the sign-off route.')
     expect(view.text()).not.toContain('Or begin from one of these')
   })
 
@@ -115,7 +123,7 @@ describe('the sign-off route', () => {
     const view = await page()
     await press(view, 'Change the route …')
     await press(view, 'Later', 0)
-    await view.findAll('fieldset')[1]!.findAll('select')[1]!.setValue('n')
+    choose(view, 1, 'quorum', 'n')
     await view.findAll('fieldset')[1]!.find('input[type=checkbox]').setValue(false)
     await send(view)
     expect(saved[0]).toMatchObject({
@@ -133,7 +141,8 @@ describe('the sign-off route', () => {
   it('turned to the other side, a step is answered by those who may answer there', async () => {
     const view = await page()
     await press(view, 'Change the route …')
-    await view.findAll('fieldset')[0]!.find('select').setValue('client')
+    choose(view, 0, 'side', 'client')
+    await flushPromises()
     await send(view)
     expect(saved[0]!.steps[0]).toMatchObject({ side: 'client', people: ['odile'] })
   })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-// The client's sign-off route: which steps, who answers, how many must, and how long they get. From a preset or step by step.
-import { Button, message } from 'ant-design-vue'
+// The client's sign-off route: which steps, who answers, how many must, and how long they get. From a preset or step
+// by step.
+import { Button, Checkbox, Input, InputNumber, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, isProblem, ok, unread } from '@/api/client'
@@ -10,6 +11,7 @@ import { list } from '@/api/words'
 import StampMark from '@/parts/StampMark.vue'
 import { useProblem } from '@/parts/problem'
 import ActButton from '@/parts/ActButton.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 interface Step {
   name: string
@@ -34,7 +36,7 @@ const preset = ref<string | null>(null)
 const seen = ref<string | null>(null)
 const editing = ref(false)
 const { busy, problem, beside, run, error: refused } = useProblem()
-const may = computed(() => (client.value?.setup_step ? data.value?.can.change_settings : data.value?.can.rule))
+const may = computed(() => (client.value?.setup_step ? data.value?.can.change_settings : data.value?.can.change_route))
 const wrongAt = computed(() => (problem.value?.facts as { step?: number } | undefined)?.step)
 
 const plain = () =>
@@ -192,48 +194,59 @@ const QUORUM: Record<string, (n: number | null) => string> = {
           >
             <legend>Step {{ index + 1 }}</legend>
             <div class="line-of">
-              <label class="grow"
-                >Name <input v-model="step.name" class="plain-input" type="text" maxlength="60"
-              /></label>
-              <label
-                >Side
-                <select
-                  class="plain-input"
-                  :value="step.side"
-                  @change="turnSide(step, ($event.target as HTMLSelectElement).value)"
-                >
-                  <option value="internal">inside</option>
-                  <option value="client">the client</option>
-                </select></label
-              >
-              <label
-                >How many
-                <select v-model="step.quorum" class="plain-input" @change="step.n = step.quorum === 'n' ? 2 : null">
-                  <option value="any">any one</option>
-                  <option value="all">each of them</option>
-                  <option value="n">a number</option>
-                </select></label
-              >
+              <label class="grow">Name <Input v-model:value="step.name" :maxlength="60" /></label>
+              <span class="labelled"
+                ><label :for="`side-${index}`">Side</label>
+                <ChoiceField
+                  :id="`side-${index}`"
+                  :model-value="step.side"
+                  :options="[
+                    { value: 'internal', label: 'inside' },
+                    { value: 'client', label: 'the client' },
+                  ]"
+                  @update:model-value="turnSide(step, $event)"
+                />
+              </span>
+              <span class="labelled"
+                ><label :for="`quorum-${index}`">How many</label>
+                <ChoiceField
+                  :id="`quorum-${index}`"
+                  v-model="step.quorum"
+                  :options="[
+                    { value: 'any', label: 'any one' },
+                    { value: 'all', label: 'each of them' },
+                    { value: 'n', label: 'a number' },
+                  ]"
+                  @update:model-value="step.n = $event === 'n' ? 2 : null"
+                />
+              </span>
               <label v-if="step.quorum === 'n'"
-                >Number <input v-model.number="step.n" class="plain-input short" type="number" min="1"
+                >Number
+                <InputNumber
+                  :value="step.n ?? undefined"
+                  :min="1"
+                  class="short"
+                  @update:value="step.n = Number($event)"
               /></label>
               <label
-                >Working hours
-                <input v-model.number="step.hours" class="plain-input short" type="number" min="0.5" step="0.5"
+                >Working hours <InputNumber v-model:value="step.hours" :min="0.5" :step="0.5" class="short"
               /></label>
             </div>
             <div class="line-of">
-              <label v-for="one in able(step.side)" :key="one.id" class="check"
-                ><input type="checkbox" :checked="step.people.includes(one.id)" @change="toggle(step, one.id)" />
-                {{ one.name }}</label
+              <Checkbox
+                v-for="one in able(step.side)"
+                :key="one.id"
+                :checked="step.people.includes(one.id)"
+                @change="toggle(step, one.id)"
+                >{{ one.name }}</Checkbox
               >
               <span v-if="able(step.side).length === 0" class="quiet"
                 >Nobody of this side may answer yet; invite them, then name them here.</span
               >
             </div>
             <div class="line-of">
-              <label class="check"><input v-model="step.required" type="checkbox" /> required</label>
-              <label class="check"><input v-model="step.four_eyes" type="checkbox" /> four eyes</label>
+              <Checkbox v-model:checked="step.required">required</Checkbox>
+              <Checkbox v-model:checked="step.four_eyes">four eyes</Checkbox>
               <span class="fill" />
               <Button size="small" :disabled="index === 0" @click="move(index, -1)">Earlier</Button>
               <Button size="small" :disabled="index === steps.length - 1" @click="move(index, 1)">Later</Button>
@@ -284,6 +297,12 @@ const QUORUM: Record<string, (n: number | null) => string> = {
 </template>
 
 <style scoped>
+.labelled,
+.line-of > label:not([class*='ant']) {
+  display: grid;
+  gap: 2px;
+}
+
 .narrow {
   max-width: 860px;
 }
@@ -325,9 +344,6 @@ legend {
 }
 .grow {
   flex: 1 1 200px;
-}
-.plain-input.short {
-  width: 84px;
 }
 .none {
   color: var(--ink-2);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The ledger's first part: who said what, on which revision, and which asks are open.
-import { Button } from 'ant-design-vue'
+import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { age, brief, planned } from '@/api/time'
@@ -99,7 +99,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       >
       <form v-else @submit.prevent="skip.mutate(waits.step_id)">
         <label for="skip-reason">Why “{{ waits.name }}” is skipped (stays on record, agency side only)</label>
-        <input id="skip-reason" v-model="reason" maxlength="1000" />
+        <Input id="skip-reason" v-model:value="reason" :maxlength="1000" />
         <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="skip.isPending.value"
           >Skip it on record</Button
         >
@@ -153,16 +153,6 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
 }
 .ask button {
   margin-left: 4px;
-}
-.skip input {
-  width: 100%;
-  height: 28px;
-  margin: 2px 0 6px;
-  padding: 0 6px;
-  font: inherit;
-  color: var(--ink);
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
 }
 .skip button:disabled {
   color: var(--ink-2);

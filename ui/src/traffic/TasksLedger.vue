@@ -3,31 +3,16 @@
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
-import { brief, place } from '@/api/time'
+import { brief } from '@/api/time'
 import { useAct, type Sheet } from '@/posts/sheet'
 import ActButton from '@/parts/ActButton.vue'
+import { later } from '@/parts/later'
+
+const TaskForm = later(() => import('./TaskForm.vue'))
 
 const props = defineProps<{ sheet: Sheet; now: string }>()
 const adding = ref(false)
-const task = ref({ kind: 'picture', title: '', person_id: '', due: '', note: '' })
 const open = computed(() => props.sheet.tasks.filter((one) => !one.done_at).length)
-const path = computed(() => ({ workspace: props.sheet.workspace_id, post: props.sheet.id }))
-const complete = computed(() => task.value.title.trim() !== '' && task.value.person_id !== '' && task.value.due !== '')
-
-const assign = useAct<undefined>(
-  props.sheet.id,
-  () =>
-    ok(
-      api.POST('/api/w/{workspace}/posts/{post}/tasks', {
-        params: { path: path.value },
-        body: { ...task.value, due: { wall: task.value.due, zone: props.sheet.zone } },
-      }),
-    ),
-  () => {
-    adding.value = false
-    task.value = { kind: 'picture', title: '', person_id: '', due: '', note: '' }
-  },
-)
 const done = useAct<string>(props.sheet.id, (id) =>
   ok(
     api.POST('/api/w/{workspace}/tasks/{task}/done', {
@@ -66,29 +51,7 @@ const done = useAct<string>(props.sheet.id, (id) =>
       </li>
     </ul>
     <ActButton v-if="!adding" size="small" :may="sheet.can.assign" @click="adding = true">Assign a task</ActButton>
-    <form v-else @submit.prevent="assign.mutate(undefined)">
-      <label>What<input v-model="task.title" maxlength="200" required placeholder="Picture for the fog post" /></label>
-      <label
-        >Kind<select v-model="task.kind">
-          <option value="picture">picture</option>
-          <option value="copy">copy</option>
-          <option value="video">video</option>
-          <option value="other">other</option>
-        </select></label
-      >
-      <label
-        >Who<select v-model="task.person_id" required>
-          <option value="" disabled>choose</option>
-          <option v-for="one in sheet.people" :key="one.id" :value="one.id">{{ one.name }}, {{ one.role }}</option>
-        </select></label
-      >
-      <label>By when ({{ place(sheet.zone) }})<input v-model="task.due" type="datetime-local" required /></label>
-      <label>A note (agency side only)<textarea v-model="task.note" rows="2" /></label>
-      <Button html-type="submit" type="primary" size="small" :disabled="!complete" :loading="assign.isPending.value"
-        >Assign it</Button
-      >
-      <Button size="small" @click="adding = false">Cancel</Button>
-    </form>
+    <TaskForm v-else :sheet="sheet" @close="adding = false" />
   </section>
 </template>
 
@@ -107,23 +70,5 @@ li.mine {
 }
 .note {
   display: block;
-}
-form {
-  display: grid;
-  gap: 6px;
-}
-label {
-  display: grid;
-  color: var(--ink-2);
-}
-input,
-select,
-textarea {
-  font: inherit;
-  color: var(--ink);
-  padding: 4px 6px;
-  border: 1px solid #9ba09d;
-  border-radius: 3px;
-  background: var(--sheet);
 }
 </style>

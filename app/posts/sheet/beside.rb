@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      module Sheet
+        # What stands beside a post and voids nothing: tasks, talk, note, labels, campaign, reminders.
+        class Beside
+          class << self
+            # Each gives one block, JSON-ready. @param reading [Reading]
+            def tasks(reading) = new(reading).tasks
+            def talk(reading) = new(reading).talk
+            def around(reading) = new(reading).around
+          end
+
+          def initialize(reading)
+            @reading = reading
+            @post = reading.post
+          end
+
+          def tasks
+            makers = @reading.members.select { |one| one.side == "agency" && one.abilities.include?("work") }
+            {
+              tasks: rows.tasks(scope, @post.id).map { |row| task(row) },
+              people: makers.map { |one| { id: one.person_id, name: one.name, role: one.role } }
+            }
+          end
+
+          def talk
+            { remarks: rows.remarks(scope, @post.id).map { |row| remark(row) } }
+          end
+
+          def around
+            {
+              note: @post.row[:note],
+              note_version: @post.row[:note_version],
+              labels: rows.labels(scope, @post.id),
+              campaign: rows.campaign(scope, @post.row[:campaign_id]),
+              reminders: reminders,
+              looked_at: Core::Checks::LookedAt::ALL.map { |name, codes| { name: name, codes: codes } },
+              known: {
+                labels: rows.known_labels(scope),
+                campaigns: rows.known_campaigns(scope)
+              }
+            }
+          end
+
+          private
+
+          def scope = @reading.scope
+          def names = @reading.names
+          def rows = Store::Posts::SheetRows
+
+          def task(row)
+            {
+              id: row[:id],
+              kind: row[:kind],
+              title: row[:title],
+              note: row[:note],
+              person: names[row[:person_id]],
+              mine: row[:person_id] == @reading.member.person_id,
+              due_at: row[:due_at].iso8601,
+              done_at: row[:done_at]&.iso8601,
+              done_by: names[row[:done_by]]
+            }
+          end
+
+          def remark(row)
+            {
+              id: row[:id],
+              room: row[:room],
+              person: names[row[:person_id]],
+              words: row[:words],
+              at: row[:said_at].iso8601
+            }
+          end
+
+          def reminders
+            Store::Checks::Reminders
+              .of_post(scope, @post.id)
+              .map { |row| row.merge(ticked_by: names[row[:ticked_by]], ticked_at: row[:ticked_at]&.iso8601) }
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,184 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Posts
+      module Sheet
+        # Sign-off beside a post: what can be asked next, what is asked, of the reader and of others, and what was said.
+        class Signoff
+          # @param reading [Reading]
+          # @return [Hash] JSON-ready
+          def self.of(reading) = new(reading).to_h
+
+          def initialize(reading)
+            @reading = reading
+            @post = reading.post
+          end
+
+          def to_h
+            {
+              next_ask: offer_json(App::Signoff::NextAsk.of(@post)),
+              other_asks: App::Signoff::NextAsk.beside(@post).filter_map { |offer| offer_json(offer) },
+              my_ask: my_ask,
+              asks: asks,
+              answers: answers
+            }
+          end
+
+          private
+
+          def scope = @reading.scope
+          def member = @reading.member
+          def names = @reading.names
+          def now = @reading.now
+          def rows = Store::Posts::SheetRows
+          def open_lines = @reading.open_lines
+          def ask_ids = @ask_ids ||= open_lines.map { |line| line[:ask_id] }
+          def people = @people ||= rows.asked_people(scope, ask_ids)
+
+          # Whom an ask would go to, about which of the reader's channels, and by when.
+          def offer_json(offer)
+            due = offer ? @reading.mine(offer.adaptations) : []
+            return if due.empty?
+
+            step = offer.step
+            asked, off = places(step, due)
+            {
+              step_id: step.id,
+              name: step.name,
+              side: step.side,
+              hours: step.hours,
+              required: step.required,
+              people: asked,
+              off: off,
+              **dues(step),
+              channels: due.map { |adaptation| adaptation.channel.slice(:id, :name) }
+            }
+          end
+
+          # The route's own time, and others to choose from.
+          def dues(step)
+            choices = Core::Signoff::Due.choices(hours, now, step.hours)
+            {
+              due_at: Core::Signoff::Due.after(hours, now, step.hours).iso8601,
+              dues: choices.map { |choice| choice.merge(at: choice[:at].iso8601) }
+            }
+          end
+
+          # @return [Array(Array<String>, String)] names of those who would be asked, and why it cannot be asked
+          def places(step, due)
+            around = who_answers.around(step, due)
+            people = Core::Signoff::Places.of(step, asker: member.person_id, around: around, names: names).people
+            [people.filter_map { |id| names[id] }.sort, nil]
+          rescue Core::Invalid => e
+            [[], "#{e.message} #{e.way_on}"]
+          end
+
+          def who_answers
+            @who_answers ||= App::Signoff::WhoAnswers.new(scope, @reading.members, now, member.zone)
+          end
+
+          def hours
+            @hours ||= Store::Clients::Hours.of(@reading.workspace)
+          end
+
+          def my_ask
+            mine = ask_ids.select { |id| people.fetch(id, []).include?(member.person_id) }
+            line = open_lines.find { |one| mine.include?(one[:ask_id]) && asked_of_me(one).any? } or return
+            shown = asked_of_me(line)
+            given = rows.answers_of(scope, @post.id, line[:step_id], member.person_id, shown.keys)
+            {
+              line_id: line[:line_id],
+              step: @reading.step_name(line[:step_id]),
+              shown: shown,
+              seen: given.map(&:first).max || 0,
+              answered: given.any? { |_, on| on == line[:line_id] },
+              message: line[:message],
+              asked_by: names[line[:asked_by]],
+              due_at: line[:due_at].iso8601,
+              four_eyes: four_eyes(line)
+            }
+          end
+
+          # @return [Hash{String=>String}] adaptation id => fingerprint, of what is still asked on the reader's channels
+          def asked_of_me(line)
+            mine = @reading.shown.map(&:id)
+            @post
+              .asked_on(line[:line_id])
+              .select { |row| row[:ended_as].nil? && mine.include?(row[:adaptation_id]) }
+              .to_h { |row| row.values_at(:adaptation_id, :fingerprint) }
+          end
+
+          # Whoever wrote part of what is asked is told so before they try.
+          def four_eyes(line)
+            step = @post.steps.find { |one| one.id == line[:step_id] }
+            step&.four_eyes && @post.adaptations.any? { |one| one.authors.include?(member.person_id) }
+          end
+
+          def asks
+            passes = rows.passes(scope, ask_ids)
+            open_lines.map do |line|
+              {
+                id: line[:ask_id],
+                step: @reading.step_name(line[:step_id]),
+                asked_by: names[line[:asked_by]],
+                asked_at: line[:asked_at].iso8601,
+                due_at: line[:due_at].iso8601,
+                people: people.fetch(line[:ask_id], []).map { |id| names[id] }.sort,
+                passes: passes_json(passes.fetch(line[:ask_id], []))
+              }
+            end
+          end
+
+          def passes_json(passes)
+            passes
+              .map { |pass| { id: pass[:id], person: names[pass[:person_id]], expires_at: pass[:expires_at].iso8601 } }
+              .sort_by { |pass| pass[:person] }
+          end
+
+          # One entry for what a person said once, whichever channels it was kept for.
+          def answers
+            shown = @reading.shown.map(&:id) if member.limited_to
+            rows
+              .answers(scope, @post.id, shown)
+              .group_by { |row| [row[:line_id], row[:person_id], row[:given_at]] }
+              .values
+              .map { |together| answer_json(together) }
+          end
+
+          def answer_json(together)
+            first = together.first
+            {
+              id: first[:id],
+              person: names[first[:person_id]],
+              step: @reading.step_name(first[:step_id]),
+              verdict: first[:verdict],
+              words: first[:words],
+              room: first[:room],
+              at: first[:given_at].iso8601,
+              revision: revision_numbers[first[:line_id]],
+              by_pass: !first[:pass_id].nil?,
+              holds: holds_since(first),
+              channels: together.filter_map { |row| @post.adaptation(row[:adaptation_id])&.channel&.fetch(:name) }
+            }
+          end
+
+          # What holds of an answer whose giver's membership has ended since.
+          def holds_since(answer)
+            return unless answer[:eligible] && !here_now.include?(answer[:person_id])
+
+            first = names[answer[:person_id]].split.first
+            if answer[:verdict] == "yes"
+              return "#{first} has left since; the yes was given by somebody who could give it then, and counts."
+            end
+
+            "#{first} has left since; it blocks until this step is asked again about other content."
+          end
+
+          def here_now = @here_now ||= rows.members_now(scope, now)
+          def revision_numbers = @revision_numbers ||= rows.revision_numbers(scope, @post.id)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,97 @@
+# frozen_string_literal: true
+
+require "ferrum"
+require_relative "figures"
+
+module Bench
+  # From a key to the paint that shows it, by the browser's own event timing, while somebody types in a copy of 3,000
+  # characters with three channels; against a bare text area of the same length on an empty page.
+  class Typing
+    KEYS = 120
+    PAUSE = 0.07 # seconds between two keys: a quick typist
+    SHORTEST = 16 # milliseconds: what is quicker is not told by the browser, and counted as this
+    WORDS = "When fog sits on the estuary, the 7:20 does not guess. "
+    OPTIONS =
+      %w[
+        no-sandbox
+        disable-gpu
+        disable-quic
+        disable-background-networking
+        disable-component-update
+        disable-sync
+        no-first-run
+      ].to_h { |name| [name, nil] }
+    WATCH = <<~JS
+      window.took = []
+      new PerformanceObserver((list) => list.getEntries().forEach((one) => {
+        if (['keydown', 'keypress', 'beforeinput', 'input'].includes(one.name)) window.took.push([one.interactionId, one.duration])
+      })).observe({ type: 'event', durationThreshold: 16, buffered: false })
+    JS
+    LONGEST =
+      "Object.values(window.took.reduce((all, [id, ms]) => " \
+        "({ ...all, [id]: Math.max(all[id] ?? 0, ms) }), {}))"
+
+    def initialize(cluster)
+      @cluster = cluster
+    end
+
+    def call
+      puts "\nTyping"
+      started do |browser, post|
+        floor = bare(browser)
+        ours = sheet(browser, post)
+        { "median" => 0.5, "95th percentile" => 0.95 }.each do |name, share|
+          Figures.line("key to paint, #{name}", Figures.quantile(ours, share), Figures.quantile(floor, share), "ms")
+        end
+      end
+    end
+
+    private
+
+    def started
+      port = Setup::Processes.free_port
+      url = "http://127.0.0.1:#{port}"
+      world = SpecWorld.new(cluster: @cluster, ASK_FIRST_PORT: port.to_s, ASK_FIRST_PUBLIC_URL: url)
+      post = world.draft(channels: %i[ticker vitrine commons], text: (WORDS * 56)[0, 3_000])
+      command = %w[bundle exec puma -C config/puma.rb]
+      Infrastructure.processes.start("web", *command, env: world.environment, log: Infrastructure.log("bench-web"))
+      Infrastructure.processes.wait_for("web", port, path: "/health")
+      browser =
+        Ferrum::Browser.new(window_size: [1280, 800], browser_path: "/usr/bin/chromium", browser_options: OPTIONS)
+      browser.go_to("#{url}/sign-in")
+      yield browser, "#{url}/w/#{world.workspace}/posts/#{post}"
+    ensure
+      browser&.quit
+    end
+
+    def bare(browser)
+      browser.page.frames.first.content = "<textarea id='t' rows='20' cols='60'>#{(WORDS * 56)[0, 3_000]}</textarea>"
+      browser.execute("document.getElementById('t').focus()")
+      took(browser)
+    end
+
+    def sheet(browser, address)
+      browser.go_to("#{address[%r{\Ahttp://[^/]+}]}/sign-in")
+      sleep 1
+      browser.at_css("#email").focus.type("ines@fernhollow.example")
+      browser.at_css("#password").focus.type(Demo::World::PASSWORD, :enter)
+      sleep 2
+      browser.go_to(address)
+      sleep 3
+      browser.execute("document.querySelector('[aria-label=\"Master copy\"]').focus()")
+      took(browser)
+    end
+
+    # @return [Array<Numeric>] milliseconds, one for each key
+    def took(browser)
+      browser.execute(WATCH)
+      KEYS.times do |n|
+        browser.keyboard.type("fog lies low "[n % 13])
+        sleep PAUSE
+      end
+      sleep 1
+      told = browser.evaluate(LONGEST)
+      told + Array.new([KEYS - told.size, 0].max, SHORTEST)
+    end
+  end
+end
