@@ -7,6 +7,15 @@ module Bench
   # alone.
   class Reading
     POSTS = 20_000
+    # the other posts whose words and times the checks look at, as rows
+    AROUND = <<~SQL
+      SELECT json_agg(t)::text AS json FROM (
+        SELECT near.id, near.subject, a.channel_id, p.part, p.value FROM (
+          SELECT * FROM posts WHERE workspace_id = :w AND at BETWEEN (SELECT at FROM posts WHERE id = :p) - interval '30 days'
+            AND (SELECT at FROM posts WHERE id = :p) + interval '30 days' ORDER BY at DESC LIMIT 400) near
+        JOIN adaptations a ON (a.workspace_id, a.post_id) = (:w, near.id)
+        JOIN parts p ON (p.workspace_id, p.post_id) = (:w, near.id) AND p.part IN ('text', 'time')) t
+    SQL
 
     def initialize(cluster)
       @world = SpecWorld.new(cluster: cluster)
@@ -54,6 +63,8 @@ module Bench
           "#{selects.join(", ")})::text AS json"
       floor = Figures.median_ms { @world.db.fetch(floor_sql, w: @world.workspace, p: post).get(:json) }
       Figures.line("one post sheet, two channels", ours, floor, "ms")
+      around = Figures.median_ms { @world.db.fetch(AROUND, w: @world.workspace, p: post).get(:json) }
+      Figures.line("the same, with what goes out around it in the floor", ours, floor + around, "ms")
     end
 
     def desk

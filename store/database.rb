@@ -26,6 +26,13 @@ module AskFirst
         db
       end
 
+      # A statement that each connection prepares once: PostgreSQL then keeps its plan, and Sequel its text.
+      # @param how [Symbol] as Sequel's `prepare` takes it
+      # @yieldreturn [Sequel::Dataset] where the statement is not known yet
+      def prepared(db, name, how = :select)
+        db.prepared_statement(name) || yield.prepare(how, name)
+      end
+
       # @return a value for a jsonb column
       def jsonb(value)
         Sequel.cast(JSON.generate(value), :jsonb)

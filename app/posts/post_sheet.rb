@@ -25,22 +25,21 @@ module AskFirst
           strange = wanted - BLOCKS.keys
           raise no_block(strange.first) if strange.any?
 
-          wanted.reduce({}) { |sheet, name| sheet.merge(BLOCKS.fetch(name).call(reading_of)) }
+          from = reading_of(wanted)
+          wanted.reduce({}) { |sheet, name| sheet.merge(BLOCKS.fetch(name).call(from)) }
         end
 
         private
 
-        def reading_of
-          @reading_of ||=
-            Sheet::Reading.new(
-              scope: scope,
-              member: member,
-              post: post,
-              names: names,
-              now: now,
-              workspace: workspace,
-              colleagues: -> { colleagues }
-            )
+        def reading_of(blocks)
+          Sheet::Reading.new(
+            scope: scope,
+            member: member,
+            post: post,
+            now: now,
+            blocks: blocks,
+            colleagues: -> { colleagues }
+          )
         end
 
         def no_block(name)

@@ -77,7 +77,7 @@ module AskFirst
                   if times.empty? || !@look_around
                     []
                   else
-                    Store::Checks::PlannedWords.around(@scope, @post.id, times.min - span, times.max + span)
+                    Store::Checks::PlannedWords.around(@scope, @post, times.min - span, times.max + span)
                   end
                 )
               Core::Checks::Timeline.new(found)

@@ -84,6 +84,14 @@ module AskFirst
 
         # @return [Hash{String=>Hash{Symbol=>Integer}}] by client, how many of each kind; in one statement
         def counts
+          counted
+            .all
+            .group_by { |row| row[:workspace_id] }
+            .transform_values { |rows| rows.to_h { |row| [row[:kind].to_sym, row[:count]] } }
+        end
+
+        # @return [Sequel::Dataset] kind, client and how many
+        def counted
           parts =
             all.map do |kind, rows|
               id = Sequel[TABLES.fetch(kind)][:workspace_id]
@@ -93,13 +101,7 @@ module AskFirst
                 Sequel.function(:count).*.as(:count)
               ).group(id)
             end
-          found = parts.reduce { |one, more| one.union(more, all: true, from_self: false) }
-          @scope
-            .db
-            .from(found.as(:found))
-            .all
-            .group_by { |row| row[:workspace_id] }
-            .transform_values { |rows| rows.to_h { |row| [row[:kind].to_sym, row[:count]] } }
+          @scope.db.from(parts.reduce { |one, more| one.union(more, all: true, from_self: false) }.as(:found))
         end
       end
     end

@@ -6,17 +6,32 @@ module AskFirst
       # A client's channel sets with their channels. A member who is limited to channels finds these of each set, and
       # no set without one.
       module Sets
+        ROWS = <<~SQL
+          s.*, ARRAY(
+            SELECT m.channel_id FROM channel_set_channels m
+            WHERE (m.workspace_id, m.set_id) = (s.workspace_id, s.id)) AS channel_ids
+          FROM channel_sets s
+        SQL
+
         module_function
 
         # @param scope [Scope] of one workspace
         # @return [Array<Hash>] rows with :channel_ids
         def of(scope)
-          limits = scope.limits[scope.workspace_id]
-          members = scope.rows(:channel_set_channels)
-          members = members.where(channel_id: limits) if limits
-          by_set = members.select_hash_groups(:set_id, :channel_id)
-          sets = scope.rows(:channel_sets).order(:name).map { |row| row.merge(channel_ids: by_set.fetch(row[:id], [])) }
-          limits ? sets.reject { |row| row[:channel_ids].empty? } : sets
+          found =
+            Database.prepared(scope.db, :channel_sets) do
+              scope.db.select(Sequel.lit("#{ROWS} WHERE s.workspace_id = :w ORDER BY s.name", w: :$w))
+            end
+          narrow(found.call(w: scope.workspace_id), scope.limits[scope.workspace_id])
+        end
+
+        # @param limits [Array<String>, Set<String>, nil] channels of the reader; nil for all
+        def narrow(rows, limits)
+          return rows unless limits
+
+          rows
+            .map { |row| row.merge(channel_ids: row[:channel_ids].to_a & limits.to_a) }
+            .reject { |row| row[:channel_ids].empty? }
         end
       end
     end

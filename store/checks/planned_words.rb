@@ -3,79 +3,91 @@
 module AskFirst
   module Store
     module Checks
-      # What other posts of a client say, where and when, around a time: two prepared statements, as large as their
+      # What other posts of a client say, where and when, around a time: one prepared statement, as large as its
       # window and not as the client's past. The channel's own part, else the master's.
       class PlannedWords
         MOST = 400 # posts looked at
-        NEAR =
-          "(SELECT id, subject FROM posts WHERE workspace_id = :w AND at BETWEEN :from AND :to AND id <> :post ORDER " \
-            "BY at DESC LIMIT #{MOST}) near".freeze
-        CHANNELS = <<~SQL.freeze
-          near.id AS post_id, near.subject, a.channel_id, c.name AS channel FROM #{NEAR}
-          JOIN adaptations a ON a.workspace_id = :w AND a.post_id = near.id AND a.removed_at IS NULL
-          JOIN channels c ON c.workspace_id = :w AND c.id = a.channel_id
-        SQL
-        # a text as it is, a time as its wall and zone: several hundred of them are not worth the reading of JSON
-        PARTS = <<~SQL.freeze
-          p.post_id, p.channel_id, p.part, p.value #>> '{}' AS words, p.value ->> 'wall' AS wall, p.value ->> 'zone' AS zone FROM #{NEAR}
-          JOIN parts p ON p.workspace_id = :w AND p.post_id = near.id AND p.part IN ('text', 'time')
+        # One row for each post: its text and its moment, and all parts only where a channel has one of its own, which
+        # is seldom. The lists are asked for post by post, so that PostgreSQL finds them by their index whatever it
+        # thinks of the window.
+        SQL = <<~SQL.freeze
+          SELECT near.id AS post_id, near.subject, near.at, on_channels.ids AS channel_ids, said.*
+          FROM (
+            SELECT id, subject, at FROM posts WHERE workspace_id = :w AND at BETWEEN :from AND :to AND id <> :post
+            ORDER BY at DESC LIMIT #{MOST}
+          ) near
+          CROSS JOIN LATERAL (
+            SELECT array_agg(a.channel_id) AS ids FROM adaptations a
+            WHERE a.workspace_id = :w AND a.post_id = near.id AND a.removed_at IS NULL
+          ) on_channels
+          CROSS JOIN LATERAL (
+            SELECT max(p.value #>> '{}') FILTER (WHERE p.channel_id IS NULL AND p.part = 'text') AS text,
+              CASE WHEN bool_or(p.channel_id IS NOT NULL)
+                THEN jsonb_agg(jsonb_build_array(p.channel_id, p.part, p.value)) END AS parts
+            FROM parts p WHERE p.workspace_id = :w AND p.post_id = near.id AND p.part IN ('text', 'time')
+          ) said
         SQL
 
         # @param scope [Scope] of one workspace
-        # @param post_id [String] the post that is looked around from
+        # @param post [Standing::Post] that is looked around from
         # @param from [Time]
         # @param to [Time]
         # @return [Array<Core::Checks::Neighbours::Showing>]
-        def self.around(scope, post_id, from, to)
-          new(scope.db, w: scope.workspace_id, post: post_id, from: from.utc.iso8601, to: to.utc.iso8601).showings
+        def self.around(scope, post, from, to)
+          new(scope, post).showings(from, to)
         end
 
-        def initialize(db, **window)
-          @db = db
-          @window = window
+        def initialize(scope, post)
+          @scope = scope
+          @post = post
+          @channels = post.channel_names
           @memo = {}
-          @instants = {}
         end
 
-        def showings
-          rows(CHANNELS, :planned_channels).filter_map { |row| showing(row) }
+        def showings(from, to)
+          rows(from, to).flat_map { |row| of_post(row) }
         end
 
         private
 
-        def showing(row)
-          at = part(row, "time") { |time| instant(time) } or return
+        def of_post(row)
+          parts = row[:parts] && by_channel(row[:parts])
+          row[:channel_ids].to_a.filter_map do |channel_id|
+            text, at = parts ? of_channel(parts, channel_id) : row.values_at(:text, :at)
+            showing(row, channel_id, text.to_s, at) if at
+          end
+        end
+
+        # @param parts [Array<Array>] channel id (nil for the master), name of the part, its value
+        # @return [Hash{String=>Hash}] channel id => parts
+        def by_channel(parts)
+          parts.each_with_object(Hash.new { |all, id| all[id] = {} }) do |(id, part, value), found|
+            found[id][part] = value
+          end
+        end
+
+        def of_channel(parts, channel_id)
+          stands = Core::Posts::Parts.resolve(parts[nil], parts[channel_id])
+          [stands["text"], Core::Plan::WallTime.stored(stands["time"])&.at]
+        end
+
+        def showing(row, channel_id, text, at)
           Core::Checks::Neighbours::Showing.new(
-            **row,
-            text: part(row, "text") { |text| text[:words] }.to_s,
+            post_id: row[:post_id],
+            subject: row[:subject],
+            channel_id: channel_id,
+            channel: @channels.fetch(channel_id),
+            text: text,
             at: at,
             memo: @memo
           )
         end
 
-        def part(row, name)
-          found = parts.fetch(name)[[row[:post_id], row[:channel_id]]] || parts.fetch(name)[[row[:post_id], nil]]
-          found && yield(found)
-        end
-
-        def parts
-          @parts ||=
-            rows(PARTS, :planned_parts).each_with_object({ "text" => {}, "time" => {} }) do |row, found|
-              found.fetch(row[:part])[row.values_at(:post_id, :channel_id)] = row
-            end
-        end
-
-        # Most posts of a client share a handful of times of the day.
-        def instant(time)
-          wall, zone = time.values_at(:wall, :zone)
-          wall && (@instants[[wall, zone]] ||= Core::Plan::WallTime.stored({ "wall" => wall, "zone" => zone })&.at)
-        end
-
-        def rows(sql, name)
-          @db
-            .select(Sequel.lit(sql, w: :$w, post: :$post, from: :$from, to: :$to))
-            .prepare(:select, name)
-            .call(**@window)
+        def rows(from, to)
+          db = @scope.db
+          Database
+            .prepared(db, :planned_words) { db[SQL, { w: :$w, post: :$post, from: :$from, to: :$to }] }
+            .call(w: @scope.workspace_id, post: @post.id, from: from.utc.iso8601, to: to.utc.iso8601)
         end
       end
     end

@@ -7,6 +7,12 @@ module AskFirst
       # that were deleted do not exist here.
       module Members
         SEEN_EVERY = 300 # seconds
+        ONE = {
+          Sequel[:memberships][:person_id] => :$person,
+          Sequel[:memberships][:workspace_id] => :$workspace
+        }.freeze
+        HERE = { Sequel[:memberships][:workspace_id] => Sequel.function(:any, :$workspaces) }.freeze
+        private_constant :ONE, :HERE
 
         module_function
 
@@ -26,20 +32,19 @@ module AskFirst
           Scope
             .of_person(db, person_id)
             .transaction do
-              base(db, now).where(
-                Sequel[:memberships][:person_id] => person_id,
-                Sequel[:memberships][:workspace_id] => workspace_id
-              ).first
+              Database
+                .prepared(db, :member, :first) { base(db, :$now).where(ONE) }
+                .call(person: person_id, workspace: workspace_id, now: now.utc.iso8601(6))
             end
         end
 
         # @param scope [Scope]
         def of_workspace(scope, now)
+          db = scope.db
           scope.transaction do
-            base(scope.db, now)
-              .where(Sequel[:memberships][:workspace_id] => scope.workspace_ids)
-              .order(Sequel[:people][:name])
-              .all
+            Database
+              .prepared(db, :members) { base(db, :$now).where(HERE).order(Sequel[:people][:name]) }
+              .call(workspaces: Database.uuids(scope.workspace_ids), now: now.utc.iso8601(6))
           end
         end
 

@@ -3,97 +3,115 @@
 module AskFirst
   module Store
     module Posts
-      # What the post sheet reads beside a post's standing: one function for each list that stands on it.
-      module SheetRows
+      # What the post sheet reads beside a post's standing, in one round trip for all the blocks that are wanted.
+      class SheetRows
         ANSWERS = 60 # the latest that are shown
         CAMPAIGNS = 200 # the latest that can be chosen
 
-        module_function
+        # on the reader's channels; :c is null for who is not limited to some
+        MINE = "(:c::uuid[] IS NULL OR %s = ANY(:c::uuid[]))"
+        OPEN_LINES = "ask_lines l JOIN asks a ON (a.workspace_id, a.id) = (l.workspace_id, l.ask_id)"
+        OPEN = "l.workspace_id = :w AND l.post_id = :p AND l.ended_at IS NULL"
+        HEAD = {
+          revisions: "SELECT max(number) AS number FROM revisions WHERE workspace_id = :w AND post_id = :p",
+          holds: <<~SQL
+            SELECT id, channel_id, reason, put_by, put_at FROM holds
+            WHERE workspace_id = :w AND lifted_at IS NULL AND (channel_id IS NULL OR #{format(MINE, "channel_id")})
+          SQL
+        }.freeze
+        COLUMNS = {
+          channels: <<~SQL,
+            SELECT c.id, c.name, c.network, c.initials, c.account, c.state, c.card_refused, c.connection_id,
+              #{Channels::Conditions::CONNECTION}
+            FROM #{Channels::Conditions::CHANNELS} WHERE c.workspace_id = :w AND c.archived_at IS NULL
+            ORDER BY c.position
+          SQL
+          sets: "SELECT #{Channels::Sets::ROWS} WHERE s.workspace_id = :w ORDER BY s.name"
+        }.freeze
+        SIGNOFF = {
+          open_lines: <<~SQL,
+            SELECT l.id AS line_id, l.ask_id, a.step_id, a.asked_by, a.asked_at, a.due_at, a.message,
+              ARRAY(SELECT person_id FROM ask_people
+                WHERE (workspace_id, ask_id) = (l.workspace_id, l.ask_id)) AS people
+            FROM #{OPEN_LINES} WHERE #{OPEN}
+          SQL
+          passes: <<~SQL,
+            SELECT id, ask_id, person_id, expires_at FROM guest_passes
+            WHERE workspace_id = :w AND revoked_at IS NULL AND ask_id IN (SELECT ask_id FROM ask_lines l WHERE #{OPEN})
+          SQL
+          mine: <<~SQL,
+            SELECT step_id, adaptation_id, order_no, line_id FROM answers
+            WHERE workspace_id = :w AND post_id = :p AND person_id = :me
+          SQL
+          answers: <<~SQL,
+            SELECT id, line_id, adaptation_id, person_id, step_id, verdict, words, room, given_at, pass_id, eligible
+            FROM answers WHERE workspace_id = :w AND post_id = :p AND (:c::uuid[] IS NULL OR adaptation_id IN (
+              SELECT id FROM adaptations
+              WHERE workspace_id = :w AND post_id = :p AND removed_at IS NULL AND channel_id = ANY(:c::uuid[])))
+            ORDER BY order_no DESC LIMIT #{ANSWERS}
+          SQL
+          asked: <<~SQL,
+            SELECT l.id AS line_id, r.number FROM ask_lines l
+            JOIN revisions r ON (r.workspace_id, r.id) = (l.workspace_id, l.revision_id)
+            WHERE l.workspace_id = :w AND l.post_id = :p
+          SQL
+          here: <<~SQL
+            SELECT person_id FROM memberships WHERE workspace_id = :w AND ended_at IS NULL
+              AND (access_until IS NULL OR access_until > :now)
+          SQL
+        }.freeze
+        TASKS = { tasks: <<~SQL }.freeze
+            SELECT id, kind, title, note, person_id, due_at, done_at, done_by FROM tasks
+            WHERE workspace_id = :w AND post_id = :p ORDER BY due_at
+          SQL
 
-        def revision(scope, post_id) = scope.rows(:revisions).where(post_id: post_id).max(:number)
+        TALK = { remarks: <<~SQL }.freeze
+            SELECT id, room, person_id, words, said_at FROM remarks
+            WHERE workspace_id = :w AND post_id = :p ORDER BY said_at
+          SQL
 
-        # Open lines about the post, each with its ask.
-        def open_lines(scope, post_id)
-          scope
-            .rows(:ask_lines)
-            .where(:post_id => post_id, Sequel[:ask_lines][:ended_at] => nil)
-            .join(:asks, workspace_id: :workspace_id, id: :ask_id)
-            .select(Sequel[:ask_lines][:id].as(:line_id), :ask_id, :step_id, :asked_by, :asked_at, :due_at, :message)
-            .all
-        end
+        AROUND = {
+          labels: <<~SQL,
+            SELECT n.name FROM post_labels l JOIN labels n ON (n.workspace_id, n.id) = (l.workspace_id, l.label_id)
+            WHERE l.workspace_id = :w AND l.post_id = :p ORDER BY n.name
+          SQL
+          campaigns: <<~SQL,
+            SELECT c.name FROM posts p JOIN campaigns c ON (c.workspace_id, c.id) = (p.workspace_id, p.campaign_id)
+            WHERE p.workspace_id = :w AND p.id = :p
+          SQL
+          reminders: <<~SQL,
+            SELECT r.id, r.words, t.ticked_by, t.ticked_at FROM reminders r LEFT JOIN reminder_ticks t
+              ON (t.workspace_id, t.reminder_id, t.post_id) = (r.workspace_id, r.id, :p)
+            WHERE r.workspace_id = :w AND r.dropped_at IS NULL ORDER BY r.position
+          SQL
+          known_labels: "SELECT name FROM labels WHERE workspace_id = :w ORDER BY lower(name)",
+          known_campaigns: "SELECT name FROM campaigns WHERE workspace_id = :w ORDER BY id DESC LIMIT #{CAMPAIGNS}"
+        }.freeze
+        BLOCKS = {
+          "head" => HEAD,
+          "columns" => COLUMNS,
+          "signoff" => SIGNOFF,
+          "tasks" => TASKS,
+          "talk" => TALK,
+          "around" => AROUND
+        }.freeze
+        private_constant :MINE, :OPEN_LINES, :OPEN, :HEAD, :COLUMNS, :SIGNOFF, :TASKS, :TALK, :AROUND
 
-        # @return [Hash{String=>Array<String>}] ask id => person ids
-        def asked_people(scope, ask_ids)
-          return {} if ask_ids.empty?
-
-          scope.rows(:ask_people).where(ask_id: ask_ids).select_hash_groups(:ask_id, :person_id)
-        end
-
-        # @return [Hash{String=>Array<Hash>}] ask id => live links
-        def passes(scope, ask_ids)
-          return {} if ask_ids.empty?
-
-          scope.rows(:guest_passes).where(ask_id: ask_ids, revoked_at: nil).all.group_by { |row| row[:ask_id] }
-        end
-
-        # What one person said at a step of these adaptations: [order, line id] each.
-        def answers_of(scope, post_id, step_id, person_id, adaptation_ids)
-          said = { post_id: post_id, step_id: step_id, person_id: person_id, adaptation_id: adaptation_ids }
-          scope.rows(:answers).where(said).select_map(%i[order_no line_id])
-        end
-
-        # @param adaptation_ids [Array<String>, nil] nil for all of the post
-        def answers(scope, post_id, adaptation_ids)
-          given = scope.rows(:answers).where(post_id: post_id)
-          given = given.where(adaptation_id: adaptation_ids) if adaptation_ids
-          given.order(Sequel.desc(:order_no)).limit(ANSWERS).all
-        end
-
-        # @return [Hash] line id => number of the revision that it asked about
-        def revision_numbers(scope, post_id)
-          scope
-            .rows(:ask_lines)
-            .where(Sequel[:ask_lines][:post_id] => post_id)
-            .join(:revisions, workspace_id: :workspace_id, id: :revision_id)
-            .select_hash(Sequel[:ask_lines][:id], :number)
-        end
-
-        def members_now(scope, now)
-          scope.rows(:memberships).where(People::Members.current(now)).select_map(:person_id).to_set
-        end
-
-        # @param channel_ids [Array<String>, nil] nil for all
-        def holds(scope, channel_ids)
-          holds = scope.rows(:holds).where(lifted_at: nil)
-          holds = holds.where(Sequel.|({ channel_id: nil }, { channel_id: channel_ids })) if channel_ids
-          holds.all
-        end
-
-        def channels(scope, channel_ids)
-          theirs = scope.rows(:channels).where(archived_at: nil)
-          theirs = theirs.where(id: channel_ids) if channel_ids
-          theirs.order(:position).all
-        end
-
-        def media(scope, ids) = ids.empty? ? [] : scope.rows(:media).where(id: ids).all
-        def tasks(scope, post_id) = scope.rows(:tasks).where(post_id: post_id).order(:due_at).all
-        def remarks(scope, post_id) = scope.rows(:remarks).where(post_id: post_id).order(:said_at).all
-
-        def labels(scope, post_id)
-          scope
-            .rows(:post_labels)
-            .where(post_id: post_id)
-            .join(:labels, workspace_id: Sequel[:post_labels][:workspace_id], id: :label_id)
-            .order(Sequel[:labels][:name])
-            .select_map(Sequel[:labels][:name])
-        end
-
-        def campaign(scope, id) = id && scope.rows(:campaigns).where(id: id).get(:name)
-
-        def known_labels(scope) = scope.rows(:labels).order(Sequel.function(:lower, :name)).select_map(:name)
-
-        def known_campaigns(scope)
-          scope.rows(:campaigns).order(Sequel.desc(:id)).limit(CAMPAIGNS).select_map(:name)
+        # @param scope [Scope] of one workspace
+        # @param blocks [Array<String>] out of BLOCKS
+        # @param channel_ids [Array<String>, nil] the reader's; nil for all
+        # @return [Hash{Symbol=>Array<Hash>}] the sets of these blocks
+        def self.fetch(scope, post_id, blocks, channel_ids:, now:)
+          wanted = BLOCKS.keys & blocks
+          sets = wanted.map { |name| BLOCKS.fetch(name) }.reduce({}, :merge)
+          RowSets.new(:"post_sheet_#{wanted.join("_")}", sets).fetch(
+            scope.db,
+            w: scope.workspace_id,
+            p: post_id,
+            me: scope.person_id,
+            c: channel_ids && Database.uuids(channel_ids),
+            now: now.utc.iso8601(6)
+          )
         end
       end
     end

@@ -42,6 +42,12 @@ module AskFirst
             def inspect = "#<#{self.class} #{id}>"
             # @return [Hash{String=>String}] person id => name, of everybody who is or was a member
             def names = source.names
+            # @return [Hash] what of the client's row its posts hang on
+            def workspace = source.workspace
+            # @return [Hash{String=>String}] id => name, of every channel of the client
+            def channel_names = source.channel_names
+            # @return [Hash{String=>Hash}] id => row, of the files that its parts hold, own and the master's
+            def media = source.media
             # @return [Array<Hash>] what a line asks about, as it was asked
             def asked_on(line_id) = source.asked_on(id, line_id)
             # @return [Array<Hash>] every line that was asked about one adaptation
@@ -100,6 +106,9 @@ module AskFirst
 
         # @return [Array<String>] of the files that the posts' parts hold
         def media_ids = media.keys
+        def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }
+        def workspace = @sets[:workspace]
+        def channel_names = @sets[:channels].to_h { |row| row.values_at(:id, :name) }
 
         def names
           @names ||= @sets[:people].to_h { |row| row.values_at(:id, :name) }
@@ -309,7 +318,6 @@ module AskFirst
             @sets[:channels].to_h { |row| [row[:id], row.merge(card: Core::Channels::Card.read(row[:card]))] }
         def campaigns = @campaigns ||= @sets[:campaigns].to_h { |row| row.values_at(:id, :name) }
         def book = @book ||= known_by(@sets[:spellings])
-        def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }
         def renditions = @renditions ||= @sets[:renditions].to_h { |row| [[row[:media_id], row[:spec]], row] }
 
         def known_by(spellings)

@@ -21,35 +21,34 @@ module AskFirst
           def tasks
             makers = @reading.members.select { |one| one.side == "agency" && one.abilities.include?("work") }
             {
-              tasks: rows.tasks(scope, @post.id).map { |row| task(row) },
+              tasks: @reading.rows(:tasks).map { |row| task(row) },
               people: makers.map { |one| { id: one.person_id, name: one.name, role: one.role } }
             }
           end
 
           def talk
-            { remarks: rows.remarks(scope, @post.id).map { |row| remark(row) } }
+            { remarks: @reading.rows(:remarks).map { |row| remark(row) } }
           end
 
           def around
             {
               note: @post.row[:note],
               note_version: @post.row[:note_version],
-              labels: rows.labels(scope, @post.id),
-              campaign: rows.campaign(scope, @post.row[:campaign_id]),
+              labels: words(:labels),
+              campaign: words(:campaigns).first,
               reminders: reminders,
               looked_at: Core::Checks::LookedAt::ALL.map { |name, codes| { name: name, codes: codes } },
               known: {
-                labels: rows.known_labels(scope),
-                campaigns: rows.known_campaigns(scope)
+                labels: words(:known_labels),
+                campaigns: words(:known_campaigns)
               }
             }
           end
 
           private
 
-          def scope = @reading.scope
           def names = @reading.names
-          def rows = Store::Posts::SheetRows
+          def words(set) = @reading.rows(set).map { |row| row[:name] }
 
           def task(row)
             {
@@ -76,8 +75,8 @@ module AskFirst
           end
 
           def reminders
-            Store::Checks::Reminders
-              .of_post(scope, @post.id)
+            @reading
+              .rows(:reminders)
               .map { |row| row.merge(ticked_by: names[row[:ticked_by]], ticked_at: row[:ticked_at]&.iso8601) }
           end
         end

@@ -23,7 +23,7 @@ module AskFirst
               },
               adaptations: adaptations,
               channels: channels,
-              sets: Store::Channels::Sets.of(scope).map { |row| row.slice(:id, :name, :channel_ids) },
+              sets: sets,
               other_channels: @post.adaptations.size - shown.size,
               media: media
             }
@@ -31,10 +31,8 @@ module AskFirst
 
           private
 
-          def scope = @reading.scope
           def shown = @reading.shown
           def names = @reading.names
-          def rows = Store::Posts::SheetRows
 
           def part_row(channel_id, part)
             @part_rows ||= @post.part_rows.to_h { |row| [[row[:channel_id], row[:part]], row] }
@@ -72,7 +70,7 @@ module AskFirst
           end
 
           def seen
-            @seen ||= SeenAround.new(scope, @post, shown, @reading.workspace)
+            @seen ||= SeenAround.new(@reading.scope, @post, shown, @reading.workspace)
           end
 
           # An own text beside the master's: word by word, and whether the master has been changed since.
@@ -85,19 +83,29 @@ module AskFirst
 
           def conditions
             @conditions ||=
-              Store::Channels::Conditions.of(scope, @reading.now).to_h { |row| [row[:id], row[:condition]] }
+              @reading
+                .rows(:channels)
+                .to_h { |row| [row[:id], Store::Channels::Conditions.condition(row, @reading.now)] }
           end
 
           def channels
-            rows
-              .channels(scope, @reading.member.limited_to)
+            limits = @reading.member.limited_to
+            @reading
+              .rows(:channels)
+              .select { |row| limits.nil? || limits.include?(row[:id]) }
               .map { |row| row.slice(:id, :name, :network, :initials, :account, :state) }
+          end
+
+          def sets
+            Store::Channels::Sets
+              .narrow(@reading.rows(:sets), @reading.member.limited_to)
+              .map { |row| row.slice(:id, :name, :channel_ids) }
           end
 
           def media
             parts = [@post.master] + shown.map(&:parts)
             ids = parts.flat_map { |one| [*one["media"], Core::Posts::Link.picture(one["link"])] }.compact.uniq
-            rows.media(scope, ids).to_h { |row| [row[:id], medium(row)] }
+            @post.media.slice(*ids).transform_values { |row| medium(row) }
           end
 
           def medium(row)

@@ -22,7 +22,7 @@ module AskFirst
               subject_version: post.row[:subject_version],
               owner: reading.names[post.row[:owner_id]],
               stage: post.stage,
-              revision: Store::Posts::SheetRows.revision(reading.scope, post.id),
+              revision: reading.rows(:revisions).first[:number],
               strip: App::Signoff::Strip.of_post(post, reading.names),
               holds: holds(reading),
               can: reading.allowed.acts
@@ -30,8 +30,8 @@ module AskFirst
           end
 
           def holds(reading)
-            Store::Posts::SheetRows
-              .holds(reading.scope, reading.member.limited_to)
+            reading
+              .rows(:holds)
               .map do |row|
                 {
                   id: row[:id],

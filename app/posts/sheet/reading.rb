@@ -6,17 +6,27 @@ module AskFirst
       module Sheet
         # What every block of the sheet reads from: the post as it stands, who reads it, and what several blocks need.
         class Reading
-          attr_reader :scope, :member, :post, :names, :now, :workspace
+          attr_reader :scope, :member, :post, :now
 
+          # @param blocks [Array<String>] that are wanted
           # @param colleagues [#call] the members of the client, asked for once, where they are needed
-          def initialize(scope:, member:, post:, names:, now:, workspace:, colleagues:)
+          def initialize(scope:, member:, post:, now:, blocks:, colleagues:)
             @scope = scope
             @member = member
             @post = post
-            @names = names
             @now = now
-            @workspace = workspace
+            @blocks = blocks
             @colleagues = colleagues
+          end
+
+          def names = post.names
+          def workspace = post.workspace
+
+          # @param set [Symbol] of Store::Posts::SheetRows
+          # @return [Array<Hash>]
+          def rows(set)
+            @rows ||= Store::Posts::SheetRows.fetch(scope, post.id, @blocks, channel_ids: member.limited_to, now: now)
+            @rows.fetch(set)
           end
 
           def members = @members ||= @colleagues.call
@@ -31,12 +41,7 @@ module AskFirst
           end
 
           def allowed = @allowed ||= Allowed.new(member, members, post, shown, now)
-          def open_lines = @open_lines ||= rows.open_lines(scope, post.id)
           def step_name(id) = post.steps.find { |step| step.id == id }&.name || "dropped step"
-
-          private
-
-          def rows = Store::Posts::SheetRows
         end
       end
     end

@@ -27,14 +27,10 @@ module AskFirst
 
           private
 
-          def scope = @reading.scope
           def member = @reading.member
           def names = @reading.names
           def now = @reading.now
-          def rows = Store::Posts::SheetRows
-          def open_lines = @reading.open_lines
-          def ask_ids = @ask_ids ||= open_lines.map { |line| line[:ask_id] }
-          def people = @people ||= rows.asked_people(scope, ask_ids)
+          def rows(set) = @reading.rows(set)
 
           # Whom an ask would go to, about which of the reader's channels, and by when.
           def offer_json(offer)
@@ -75,7 +71,7 @@ module AskFirst
           end
 
           def who_answers
-            @who_answers ||= App::Signoff::WhoAnswers.new(scope, @reading.members, now, member.zone)
+            @who_answers ||= App::Signoff::WhoAnswers.new(@reading.scope, @reading.members, now, member.zone)
           end
 
           def hours
@@ -83,21 +79,26 @@ module AskFirst
           end
 
           def my_ask
-            mine = ask_ids.select { |id| people.fetch(id, []).include?(member.person_id) }
-            line = open_lines.find { |one| mine.include?(one[:ask_id]) && asked_of_me(one).any? } or return
+            mine = rows(:open_lines).select { |one| one[:people].include?(member.person_id) }
+            line = mine.find { |one| asked_of_me(one).any? } or return
             shown = asked_of_me(line)
-            given = rows.answers_of(scope, @post.id, line[:step_id], member.person_id, shown.keys)
+            given = given_by_me(line[:step_id], shown.keys)
             {
               line_id: line[:line_id],
               step: @reading.step_name(line[:step_id]),
               shown: shown,
-              seen: given.map(&:first).max || 0,
-              answered: given.any? { |_, on| on == line[:line_id] },
+              seen: given.map { |row| row[:order_no] }.max || 0,
+              answered: given.any? { |row| row[:line_id] == line[:line_id] },
               message: line[:message],
               asked_by: names[line[:asked_by]],
               due_at: line[:due_at].iso8601,
               four_eyes: four_eyes(line)
             }
+          end
+
+          # What the reader has said at this step about what is asked, whenever.
+          def given_by_me(step_id, adaptation_ids)
+            rows(:mine).select { |row| row[:step_id] == step_id && adaptation_ids.include?(row[:adaptation_id]) }
           end
 
           # @return [Hash{String=>String}] adaptation id => fingerprint, of what is still asked on the reader's channels
@@ -116,15 +117,15 @@ module AskFirst
           end
 
           def asks
-            passes = rows.passes(scope, ask_ids)
-            open_lines.map do |line|
+            passes = rows(:passes).group_by { |row| row[:ask_id] }
+            rows(:open_lines).map do |line|
               {
                 id: line[:ask_id],
                 step: @reading.step_name(line[:step_id]),
                 asked_by: names[line[:asked_by]],
                 asked_at: line[:asked_at].iso8601,
                 due_at: line[:due_at].iso8601,
-                people: people.fetch(line[:ask_id], []).map { |id| names[id] }.sort,
+                people: line[:people].map { |id| names[id] }.sort,
                 passes: passes_json(passes.fetch(line[:ask_id], []))
               }
             end
@@ -138,9 +139,7 @@ module AskFirst
 
           # One entry for what a person said once, whichever channels it was kept for.
           def answers
-            shown = @reading.shown.map(&:id) if member.limited_to
-            rows
-              .answers(scope, @post.id, shown)
+            rows(:answers)
               .group_by { |row| [row[:line_id], row[:person_id], row[:given_at]] }
               .values
               .map { |together| answer_json(together) }
@@ -175,8 +174,8 @@ module AskFirst
             "#{first} has left since; it blocks until this step is asked again about other content."
           end
 
-          def here_now = @here_now ||= rows.members_now(scope, now)
-          def revision_numbers = @revision_numbers ||= rows.revision_numbers(scope, @post.id)
+          def here_now = @here_now ||= rows(:here).to_set { |row| row[:person_id] }
+          def revision_numbers = @revision_numbers ||= rows(:asked).to_h { |row| row.values_at(:line_id, :number) }
         end
       end
     end

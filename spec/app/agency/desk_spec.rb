@@ -151,6 +151,7 @@ RSpec.describe "The Desk" do
       ensure
         web.loggers.delete(logger)
       end
+    world.draft.tap { |post| world.ask(post, 0, who: :tobiah) }
     desk(:ines) # statements are prepared once a connection
     before = count.call
     3.times { world.draft.tap { |post| world.ask(post, 0, who: :tobiah) } }
