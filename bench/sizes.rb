@@ -34,7 +34,7 @@ module Bench
               .scan(%r{(?<=from")\./[\w.-]+\.js})
               .map { |one| "assets/#{one.delete_prefix("./")}" }
           end
-      ["index.html", *(named + lazy + shared).uniq].sum { |file| File.size(File.join(DIST, build, "#{file}.gz")) }
+      ["index.html", *(named + lazy + shared).uniq].sum { |file| File.size(File.join(DIST, build, "#{file}.br")) }
     end
   end
 end

@@ -52,7 +52,7 @@ module Bench
       port = Setup::Processes.free_port
       url = "http://127.0.0.1:#{port}"
       world = SpecWorld.new(cluster: @cluster, ASK_FIRST_PORT: port.to_s, ASK_FIRST_PUBLIC_URL: url)
-      post = world.draft(channels: %i[ticker vitrine commons], text: (WORDS * 56)[0, 3_000])
+      post = three_channels(world)
       command = %w[bundle exec puma -C config/puma.rb]
       Infrastructure.processes.start("web", *command, env: world.environment, log: Infrastructure.log("bench-web"))
       Infrastructure.processes.wait_for("web", port, path: "/health")
@@ -62,6 +62,14 @@ module Bench
       yield browser, "#{url}/w/#{world.workspace}/posts/#{post}"
     ensure
       browser&.quit
+    end
+
+    def three_channels(world)
+      sheet = world.act("Channels::AddOffline", :ines, name: "Pier sheet", initials: "PS", limit: 5_000, pictures: 4)
+      post = world.draft(text: (WORDS * 56)[0, 3_000])
+      channels = [world.channel(:ticker), world.channel(:vitrine), sheet]
+      world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: channels)
+      post
     end
 
     def bare(browser)

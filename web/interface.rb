@@ -16,6 +16,9 @@ module AskFirst
         ".png" => "image/png"
       }.freeze
 
+      # in the order in which they are chosen: name as in HTTP => what the file's name ends with
+      ENCODINGS = { "br" => ".br", "gzip" => ".gz" }.freeze
+
       # @param folder [String] ui/dist
       def initialize(folder)
         @folder = folder
@@ -39,7 +42,7 @@ module AskFirst
           return 503, { "content-type" => "text/plain" }, ["The interface has not been built yet: run bin/start."]
         end
 
-        headers = { "content-type" => TYPES.fetch(File.extname(full)) }
+        headers = { "content-type" => TYPES.fetch(File.extname(full)), "vary" => "accept-encoding" }
         headers["cache-control"] = (
           if known && name.include?("/assets/")
             "public, max-age=31536000, immutable"
@@ -50,11 +53,13 @@ module AskFirst
         deliver(env, full, headers)
       end
 
-      # Builds leave a compressed file beside each, so that a page on a phone loads fast.
+      # Builds leave compressed files beside each, so that a page on a phone loads fast.
       def deliver(env, full, headers)
-        if env["HTTP_ACCEPT_ENCODING"].to_s.include?("gzip") && File.file?("#{full}.gz")
-          full += ".gz"
-          headers = headers.merge("content-encoding" => "gzip", "vary" => "accept-encoding")
+        taken = Rack::Utils.q_values(env["HTTP_ACCEPT_ENCODING"]).select { |_, share| share.positive? }.map(&:first)
+        encoding = ENCODINGS.keys.find { |one| taken.include?(one) && File.file?(full + ENCODINGS.fetch(one)) }
+        if encoding
+          full += ENCODINGS.fetch(encoding)
+          headers = headers.merge("content-encoding" => encoding)
         end
         body = File.binread(full)
         [200, headers.merge("content-length" => body.bytesize.to_s), env["REQUEST_METHOD"] == "HEAD" ? [] : [body]]

@@ -97,6 +97,7 @@ RSpec.describe AskFirst::Web::Interface, database: false do
         File.write(path, body)
       end
       File.binwrite(File.join(dir, "app/assets/a.js.gz"), "zipped")
+      File.binwrite(File.join(dir, "app/assets/a.js.br"), "pressed")
       example.run
     end
   end
@@ -118,8 +119,16 @@ RSpec.describe AskFirst::Web::Interface, database: false do
 
   it "lets what is named by its content be kept for a year, compressed where that is understood" do
     expect(get("/assets/a.js").headers["cache-control"]).to include "immutable"
-    zipped = get("/assets/a.js", "HTTP_ACCEPT_ENCODING" => "gzip")
-    expect([zipped.body, zipped.headers["content-encoding"]]).to eq %w[zipped gzip]
+    {
+      "gzip" => %w[zipped gzip],
+      "gzip, deflate, br" => %w[pressed br],
+      "gzip, br;q=0" => %w[zipped gzip],
+      "identity" => ["let a", nil]
+    }.each do |taken, got|
+      reply = get("/assets/a.js", "HTTP_ACCEPT_ENCODING" => taken)
+      expect([reply.body, reply.headers["content-encoding"]]).to eq got
+      expect(reply.headers["vary"]).to eq "accept-encoding"
+    end
   end
 
   it "gives nothing outside its folders" do
