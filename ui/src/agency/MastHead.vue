@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OnTheWay from '@/parts/OnTheWay.vue'
 import { Button, Dropdown } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
@@ -136,6 +137,7 @@ function go(key: string) {
     <p v-else-if="workspace?.archived" class="looking" role="status">
       {{ workspace.name }} is archived: it can be read, and nothing goes out.
     </p>
+    <OnTheWay />
   </div>
 </template>
 
