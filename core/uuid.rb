@@ -8,6 +8,9 @@ module AskFirst
     module Uuid
       FORMAT = /\A[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}\z/
 
+      LATE = 24 * 3_600 # seconds that may pass between the making of an id elsewhere and its first use here
+      EARLY = 60 # seconds that the clock of whoever made it may be ahead
+
       module_function
 
       # @param now [Time]
@@ -18,6 +21,11 @@ module AskFirst
         hex[12] = "7"
         hex[16] = (8 | (hex[16].to_i(16) & 3)).to_s(16)
         "#{hex[0, 8]}-#{hex[8, 4]}-#{hex[12, 4]}-#{hex[16, 4]}-#{hex[20, 12]}"
+      end
+
+      # Whether an id of version 7 was made lately: what is sorted by its id must not be put into the past.
+      def lately?(id, now)
+        time(id)&.between?(now - LATE, now + EARLY) || false
       end
 
       # @return [Time, nil] when an id of version 7 was made; nil for anything else

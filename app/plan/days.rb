@@ -28,13 +28,10 @@ module AskFirst
         private
 
         def day_json(day, holiday, posts)
-          { date: day.iso8601, off: holiday, works: holiday.nil? && works?(day), posts: posts }
+          { date: day.iso8601, off: holiday, works: hours.works_on?(day), posts: posts }
         end
 
-        def works?(day)
-          week = workspace[:working_hours]
-          week.empty? || week.key?(day.cwday.to_s)
-        end
+        def hours = @hours ||= Store::Clients::Hours.of(workspace)
 
         # A day has other instants in another zone: a little more is read and sorted by the wall.
         def planned(first, last)

@@ -6,15 +6,12 @@ module AskFirst
       # Makes an empty draft, owned by whoever makes it.
       class MakePost < Act
         opens :client, "make_post"
-        LATE = 24 * 3600 # seconds that a page may stand open before its first word
-        EARLY = 60 # seconds that the clock of whoever made the id may be ahead
 
         # @param post_id [String] made elsewhere, of version 7
         # @return [String] the same
         # @raise [Core::Invalid] when it was not made lately: posts are sorted by their ids
         def self.checked(post_id, now)
-          made_at = Core::Uuid.time(post_id)
-          return post_id if made_at&.between?(now - LATE, now + EARLY)
+          return post_id if Core::Uuid.lately?(post_id, now)
 
           raise Core::Invalid.new(
                   "bad_id",

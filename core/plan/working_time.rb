@@ -86,6 +86,12 @@ module AskFirst
           end
         end
 
+        # @param day [Date] there
+        # @return [Boolean] whether anybody works on it at all
+        def works_on?(day)
+          spans(day).any?
+        end
+
         # @return [Float] working minutes; negative when `to` is before `from`
         def between(from, to)
           return -between(to, from) if to < from

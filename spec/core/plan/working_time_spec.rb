@@ -47,6 +47,11 @@ RSpec.describe AskFirst::Core::Plan::WorkingTime do
     end
   end
 
+  it "knows on which days anybody works: not on Sundays, and not on 5 October in Portugal" do
+    days = %w[2026-10-02 2026-10-03 2026-10-04 2026-10-05 2026-10-06].map { |day| Date.iso8601(day) }
+    expect(days.map { |day| lisbon.works_on?(day) }).to eq [true, true, false, false, true]
+  end
+
   it "knows when somebody works, and says so when nobody ever does" do
     expect(
       [at("2026-10-14T13:30"), at("2026-10-14T14:00"), at("2026-10-18T10:00")].map { |time| lisbon.working?(time) }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // People across clients, clients across people: one table, read either way.
+import ListTable, { type Column } from '@/parts/ListTable.vue'
 import { Button, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, ok, sentence, unread } from '@/api/client'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import ClientMark from '@/parts/ClientMark.vue'
 import PersonFace from '@/parts/PersonFace.vue'
 import { calendarDay, longDay } from '@/api/time'
@@ -19,6 +20,20 @@ const people = computed(() => {
     (one) => one.name.toLowerCase().includes(look) || one.places.some((place) => place.role.includes(look)),
   )
 })
+type Person = Schemas['AgencyPeople']['people'][number]
+type Client = Schemas['AgencyPeople']['clients'][number]
+const ofPeople = computed<Column<Person>[]>(() => [
+  { key: 'person', title: 'Person', sort: (one, other) => one.name.localeCompare(other.name) },
+  ...open.value.map((client) => ({ key: client.id, title: client.name })),
+])
+const ofClients: Column<Client>[] = [
+  { key: 'name', title: 'Client', sort: (one, other) => one.name.localeCompare(other.name) },
+  { key: 'leads', title: 'Leads' },
+  { key: 'posts', title: 'Posts', sort: (one, other) => one.posts - other.posts },
+  { key: 'zone', title: 'Zone', sort: (one, other) => one.zone.localeCompare(other.zone) },
+  { key: 'invited', title: 'Invited' },
+  { key: 'state', title: 'State', align: 'right' },
+]
 const place = (
   person: { places: { workspace_id: string; role: string; limited: boolean; membership_id: string }[] },
   client: string,
@@ -59,95 +74,69 @@ async function restore(client: string) {
         {{ one.account }} is connected at {{ one.workspace_ids.map((id) => names[id]).join(' and ') }}. If that is not
         meant, archive the channel in one of them.
       </section>
-      <div class="wide" tabindex="0" role="region" aria-label="People and clients">
-        <table class="list" tabindex="0">
-          <thead>
-            <tr>
-              <th scope="col">Person</th>
-              <th v-for="client in open" :key="client.id" scope="col">
-                <router-link :to="{ name: 'people', params: { workspace: client.id } }" class="of-client"
-                  ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" /> {{ client.name }}</router-link
-                >
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="person in people" :key="person.id">
-              <td>
-                <span class="who"
-                  ><PersonFace :name="person.name" :side="person.side" />
-                  <span
-                    ><b>{{ person.name }}</b
-                    ><span class="quiet">{{
-                      person.owner
-                        ? 'owner'
-                        : person.away_until
-                          ? `away until ${calendarDay(person.away_until)}`
-                          : person.email
-                    }}</span>
-                    <span v-if="person.slowed" class="quiet"
-                      >many wrong passwords of late
-                      <Button size="small" @click="letIn(person.id)">Let them in</Button></span
-                    ></span
-                  ></span
-                >
-              </td>
-              <td v-for="client in open" :key="client.id">
-                <router-link
-                  v-if="place(person, client.id)"
-                  :to="{
-                    name: 'people',
-                    params: { workspace: client.id },
-                    query: { member: place(person, client.id)!.membership_id },
-                  }"
-                  :class="{ violet: person.side === 'client' }"
-                  >{{ place(person, client.id)!.role
-                  }}{{ place(person, client.id)!.limited ? ', some channels' : '' }}</router-link
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <ListTable
+        :columns="ofPeople"
+        :rows="people"
+        row-key="id"
+        label="People and clients"
+        empty="Nobody of this name or role."
+      >
+        <template v-for="client in open" :key="client.id" #[`${client.id}-head`]>
+          <router-link :to="{ name: 'people', params: { workspace: client.id } }" class="of-client"
+            ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" /> {{ client.name }}</router-link
+          >
+        </template>
+        <template #person="{ row }">
+          <span class="who"
+            ><PersonFace :name="row.name" :side="row.side" />
+            <span
+              ><b>{{ row.name }}</b
+              ><span class="quiet">{{
+                row.owner ? 'owner' : row.away_until ? `away until ${calendarDay(row.away_until)}` : row.email
+              }}</span>
+              <span v-if="row.slowed" class="quiet"
+                >many wrong passwords of late <Button size="small" @click="letIn(row.id)">Let them in</Button></span
+              ></span
+            ></span
+          >
+        </template>
+        <template v-for="client in open" :key="client.id" #[client.id]="{ row }">
+          <router-link
+            v-if="place(row, client.id)"
+            :to="{
+              name: 'people',
+              params: { workspace: client.id },
+              query: { member: place(row, client.id)!.membership_id },
+            }"
+            :class="{ violet: row.side === 'client' }"
+            >{{ place(row, client.id)!.role }}{{ place(row, client.id)!.limited ? ', some channels' : '' }}</router-link
+          >
+        </template>
+      </ListTable>
       <h2 class="second">Clients</h2>
-      <table class="list" tabindex="0">
-        <thead>
-          <tr>
-            <th scope="col">Client</th>
-            <th scope="col">Leads</th>
-            <th scope="col">Posts</th>
-            <th scope="col">Zone</th>
-            <th scope="col">Invited</th>
-            <th scope="col"><span class="hidden">State</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="client in clients" :key="client.id">
-            <td>
-              <span class="who"
-                ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" />
-                <router-link
-                  v-if="client.state !== 'deleted'"
-                  :to="{ name: 'brand', params: { workspace: client.id } }"
-                  >{{ client.name }}</router-link
-                >
-                <b v-else>{{ client.name }}</b></span
-              >
-            </td>
-            <td>{{ client.leads.join(', ') }}</td>
-            <td>{{ client.posts }}</td>
-            <td>{{ client.zone }}</td>
-            <td>{{ data.pending[client.id] ?? '' }}</td>
-            <td class="state">
-              {{ STATES[client.state] }}
-              <template v-if="client.gone_at"
-                >, gone for good on {{ longDay(client.gone_at) }}
-                <Button size="small" @click="restore(client.id)">Restore</Button></template
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <ListTable :columns="ofClients" :rows="clients" row-key="id" label="Clients" empty="No client yet.">
+        <template #name="{ row }">
+          <span class="who"
+            ><ClientMark :id="row.id" :mark="row.mark" :edge="row.edge" />
+            <router-link v-if="row.state !== 'deleted'" :to="{ name: 'brand', params: { workspace: row.id } }">{{
+              row.name
+            }}</router-link>
+            <b v-else>{{ row.name }}</b></span
+          >
+        </template>
+        <template #leads="{ row }">{{ row.leads.join(', ') }}</template>
+        <template #posts="{ row }">{{ row.posts }}</template>
+        <template #zone="{ row }">{{ row.zone }}</template>
+        <template #invited="{ row }">{{ data.pending[row.id] ?? '' }}</template>
+        <template #state-head><span class="hidden">State</span></template>
+        <template #state="{ row }">
+          {{ STATES[row.state] }}
+          <template v-if="row.gone_at"
+            >, gone for good on {{ longDay(row.gone_at) }}
+            <Button size="small" @click="restore(row.id)">Restore</Button></template
+          >
+        </template>
+      </ListTable>
     </template>
   </main>
 </template>
@@ -157,9 +146,6 @@ async function restore(client: string) {
   display: flex;
   gap: 8px;
   align-items: center;
-}
-.wide {
-  overflow-x: auto;
 }
 .who,
 .of-client {
@@ -172,7 +158,7 @@ async function restore(client: string) {
   display: block;
   line-height: 1.3;
 }
-th .of-client {
+.of-client {
   text-decoration: none;
   color: var(--ink);
 }
@@ -183,8 +169,5 @@ th .of-client {
   font-size: 15px;
   font-weight: 750;
   margin: 24px 0 6px;
-}
-.state {
-  text-align: right;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Button, message } from 'ant-design-vue'
+import ComingShape from '@/parts/ComingShape.vue'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -108,7 +109,9 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
     </div>
     <DeskAlarms v-if="desk" :alarm="alarm" :desk="desk" :clients="clients" />
     <p v-if="error" class="alarm" role="alert">{{ unread(error) }}</p>
-    <div v-if="isPending" class="columns" aria-busy="true"><div v-for="n in 3" :key="n" class="ghost" /></div>
+    <div v-if="isPending" class="columns">
+      <ComingShape v-for="n in 3" :key="n" label="Fetching the Desk" :lines="8" />
+    </div>
 
     <div v-if="desk" class="columns">
       <section aria-labelledby="yours" class="mine">
@@ -409,11 +412,6 @@ h1 {
   grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
   gap: 20px;
   align-items: start;
-}
-.ghost {
-  height: 240px;
-  background: repeating-linear-gradient(var(--ground) 0 44px, var(--hairline) 44px 45px);
-  border-top: 2px solid var(--rule);
 }
 h2 {
   display: flex;

@@ -64,6 +64,13 @@ export function wallClock(wall: string): string {
   return clock(`${wall.slice(0, 16)}:00Z`, 'UTC')
 }
 
+/** "Sat 17 Oct, 12:10" of a planned time, with its place when the reader lives elsewhere. */
+export function plannedWall(time: { wall: string; zone: string }): string {
+  const at = `${time.wall.slice(0, 16)}:00Z`
+  const text = `${dated(at, 'UTC')}, ${clock(at, 'UTC')}`
+  return time.zone === reader.zone ? text : `${text} ${place(time.zone)}`
+}
+
 const weekday = (at: string, zone: string) => format(at, zone, { weekday: 'short' })
 const date = (at: string, zone: string) => format(at, zone, { day: 'numeric', month: 'short' })
 const dated = (at: string, zone: string) => format(at, zone, { weekday: 'short', day: 'numeric', month: 'short' })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The dispatch log: in flight and next, trouble, out; one showing's story beside it.
 import { Button, Textarea } from 'ant-design-vue'
+import ComingShape from '@/parts/ComingShape.vue'
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/vue-query'
 import { message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
@@ -173,7 +174,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
         </section>
         <Button v-if="hasNextPage" @click="fetchNextPage()">Show older</Button>
       </template>
-      <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the log …</p>
+      <ComingShape v-else-if="isPending" label="Fetching the log" :lines="10" />
     </div>
     <ShowingStory
       v-if="chosen"

@@ -156,10 +156,4 @@ li {
   padding-top: 4px;
   border-top: 1px solid var(--hairline);
 }
-.check {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
-  min-height: 24px;
-}
 </style>

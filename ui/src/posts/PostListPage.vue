@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
+import ComingShape from '@/parts/ComingShape.vue'
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { watchDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -102,6 +103,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
       {{ off }} {{ off === 1 ? 'channel is' : 'channels are' }} switched off in your views.
       <button type="button" class="link-button" @click="everything = true">Show everything</button>
     </p>
+    <ComingShape v-if="isPending" label="Fetching the posts" :lines="10" />
     <ul class="list" :aria-busy="isPending">
       <li v-for="post in posts" :key="post.id" :class="`stage-${post.stage}`">
         <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">

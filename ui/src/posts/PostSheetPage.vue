@@ -11,6 +11,7 @@ import { planned } from '@/api/time'
 import { STAGES, list, titled } from '@/api/words'
 import { entitle } from '@/parts/title'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
+import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import AnswerPanel from '@/signoff/AnswerPanel.vue'
 import SignoffLedger from '@/signoff/SignoffLedger.vue'
@@ -323,7 +324,7 @@ const ready = useAct<undefined>(props.post, () =>
   </main>
   <main v-else class="wait">
     <p v-if="error" role="alert">{{ unread(error) }} <router-link to="/desk">Go to the Desk</router-link></p>
-    <p v-else-if="isPending" aria-busy="true" class="quiet">Fetching the post …</p>
+    <ComingShape v-else-if="isPending" label="Fetching the post" :lines="12" />
   </main>
 </template>
 

@@ -4,25 +4,9 @@ import { ref } from 'vue'
 import { api, ok, sentence, type Schemas } from '@/api/client'
 import { offerUndo } from '@/parts/undo'
 import { draftOf } from './part'
+import { SAID } from './part-names'
 import { free, weighed } from './planned'
 import { useAct, type Adaptation, type PartName } from './sheet'
-
-/** As they are called in a sentence. */
-export const SAID: Record<PartName, string> = {
-  text: 'text',
-  link: 'link',
-  first_comment: 'first comment',
-  call_to_action: 'call to action',
-  tagged: 'tags',
-  descriptions: 'descriptions',
-  media: 'media',
-  framing: 'framing',
-  format: 'format',
-  time: 'time',
-  event: 'event',
-  audience: 'audience',
-  budget: 'boost',
-}
 
 type Own = [PartName, unknown][]
 

@@ -1,22 +1,25 @@
 // The record's acts in words.
 import type { Schemas } from '@/api/client'
+import { SAID } from '@/posts/part-names'
+import type { PartName } from '@/posts/sheet'
+import { plannedWall } from '@/api/time'
 import { list } from '@/api/words'
 
 type Facts = Record<string, unknown>
 
 function text(value: unknown): string {
   if (typeof value === 'string') return `“${value.length > 90 ? `${value.slice(0, 90)}…` : value}”`
-  if (Array.isArray(value)) return `${value.length} ${value.length === 1 ? 'picture' : 'pictures'}`
-  if (value && typeof value === 'object' && 'wall' in value)
-    return String((value as { wall: string }).wall)
-      .replace('T', ' ')
-      .slice(0, 16)
-  return value == null ? 'nothing' : 'other values'
+  if (Array.isArray(value)) return value.length === 0 ? 'none' : String(value.length)
+  if (value && typeof value === 'object' && 'wall' in value) return plannedWall(value as { wall: string; zone: string })
+  return value == null ? 'nothing' : String(value)
 }
 const channels = (facts: Facts) => list((facts.channels as string[] | undefined) ?? [])
 const on = (facts: Facts) => (facts.channel ? ` on ${String(facts.channel)}` : '')
 
-const PARTS: Record<string, string> = { media: 'pictures' }
+const partName = (facts: Facts) => SAID[facts.part as PartName] ?? String(facts.part).replaceAll('_', ' ')
+// what is no text, no list and no time says nothing more in one line
+const to = (value: unknown) => (plain(value) ? ` to ${text(value)}` : '')
+const plain = (value: unknown) => typeof value !== 'object' || value === null || Array.isArray(value) || 'wall' in value
 
 const CONFIRMED: Record<string, string> = {
   send: 'that it may still go out',
@@ -27,28 +30,26 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
   post_named: (f) => `named it ${text(f.after)}`,
   part_saved: (f) =>
-    f.part === 'descriptions'
-      ? `described the pictures${on(f)}`
-      : `changed the ${PARTS[String(f.part)] ?? String(f.part).replace('_', ' ')}${on(f)} to ${text(f.after)}`,
-  part_follows: (f) => `set the ${String(f.part)}${on(f)} back to follow the master`,
+    f.part === 'descriptions' ? `described the pictures${on(f)}` : `changed the ${partName(f)}${on(f)}${to(f.after)}`,
+  part_follows: (f) => `set the ${partName(f)}${on(f)} back to follow the master`,
   note_saved: () => 'changed the note to the team',
   labelled: (f) => `labelled it ${list((f.after as string[]) ?? []) || 'with nothing'}`,
-  campaign_set: (f) => (f.after ? `put it into the campaign ${text(f.after)}` : 'took it out of its campaign'),
-  revision_taken_back: (f) => `took revision ${String(f.number)} back`,
+  campaign_set: (f) => (f.after ? `put it into the campaign ${text(f.after)}` : 'removed it from its campaign'),
+  revision_taken_back: (f) => `restored revision ${String(f.number)}`,
   post_copied: (f) => `copied it from ${text(f.subject)}`,
   post_copied_out: () => 'copied it for another client',
-  reminder_ticked: (f) => `looked: ${text(f.words)}`,
-  reminder_unticked: (f) => `took back that they looked: ${text(f.words)}`,
-  reminders_saved: (f) => `keeps ${(f.after as string[]).length} reminders`,
-  mention_saved: (f) => `keeps ${text(f.name)} in the book of mentions`,
+  reminder_ticked: (f) => `ticked: ${text(f.words)}`,
+  reminder_unticked: (f) => `unticked: ${text(f.words)}`,
+  reminders_saved: (f) => `saved ${(f.after as string[]).length} reminders`,
+  mention_saved: (f) => `saved ${text(f.name)} in the book of mentions`,
   channel_added: (f) => `chose ${String(f.channel)}`,
-  channel_removed: (f) => `took ${String(f.channel)} off`,
+  channel_removed: (f) => `removed ${String(f.channel)}`,
   revision_kept: (f) => `kept revision ${String(f.number)}`,
   asked: (f) => `asked for “${String(f.step)}” on ${channels(f)}`,
   answered: (f) =>
     `${f.verdict === 'yes' ? 'said yes' : f.verdict === 'no' ? 'said no, not at all,' : 'wanted a change'} on ${channels(f)}${f.words ? `: ${text(f.words)}` : ''}`,
   ask_withdrawn: () => 'withdrew the ask',
-  pass_revoked: (f) => `revoked the link of ${String(f.person)}`,
+  pass_revoked: (f) => `stopped the link of ${String(f.person)}`,
   opened: (f) => `unlocked it to change it${on(f)}`,
   closed: (f) => `locked it again${on(f)}`,
   released: (f) => `released it${on(f)} for ${text(f.time)}`,
@@ -72,7 +73,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   task_handed_over: (f) => `handed ${text(f.title)} over from ${String(f.from)} to ${String(f.to)}`,
   ask_handed_over: (f) => `asked ${String(f.to)} instead of ${String(f.from)} at “${String(f.step)}”`,
   due_by_hand: (f) => `said that it is time to publish it by hand${on(f)}`,
-  taken_up: (f) => `took it up to publish it by hand${on(f)}`,
+  taken_up: (f) => `started to publish it by hand${on(f)}`,
   workspace_made: (f) => `made the workspace of ${String(f.name)}`,
   set_up_copied: (f) => `copied the set-up of ${String(f.from)}: ${list(f.what as string[])}`,
   set_up_done: () => 'ended the set-up',
@@ -81,20 +82,20 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   mark_changed: (f) => (f.picture ? 'made a picture the mark' : 'went back to the letters as mark'),
   brand_changed: (f) => `changed the brand sheet: ${String(f.part)}`,
   brand_file_added: (f) => `added the file ${text(f.name)} to the brand sheet`,
-  brand_file_removed: (f) => `took the file ${text(f.name)} off the brand sheet`,
+  brand_file_removed: (f) => `removed the file ${text(f.name)} from the brand sheet`,
   route_changed: (f) =>
     `put another sign-off route in place: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
   archived: (f) =>
-    `archived the client; ${String(f.releases_taken_back)} releases taken back, ${String(f.asks_withdrawn)} asks withdrawn`,
-  unarchived: () => 'took the client out of the archive',
+    `archived the client; ${String(f.releases_taken_back)} releases cancelled, ${String(f.asks_withdrawn)} asks withdrawn`,
+  unarchived: () => 'unarchived the client',
   client_made: (f) => `made the client ${String(f.name)}`,
   client_deleted: (f) => (f.name ? `deleted the client ${String(f.name)}` : 'deleted the client'),
   client_restored: (f) => (f.name ? `restored the client ${String(f.name)}` : 'restored the client'),
   client_purged: (f) => `removed the client ${String(f.name)} for good, with ${String(f.posts)} posts`,
   exported: (f) => `exported everything, ${String(f.posts)} posts`,
   invited: (f) => `invited ${String(f.email)} as ${String(f.role)}`,
-  invited_again: (f) => `sent the invitation of ${String(f.email)} again`,
-  invitation_revoked: (f) => `revoked the invitation of ${String(f.email)}`,
+  invited_again: (f) => `resent the invitation of ${String(f.email)}`,
+  invitation_revoked: (f) => `cancelled the invitation of ${String(f.email)}`,
   invitation_accepted: (f) => `accepted the invitation to ${String(f.email)}`,
   member_changed: (f) =>
     `changed what ${String(f.person)} may do: ${String((f.before as Facts).role)} to ${String((f.after as Facts).role)}`,
@@ -111,9 +112,9 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   channel_changed: (f) => `changed the channel ${text(f.before)}${f.before === f.after ? '' : ` to ${text(f.after)}`}`,
   channels_ordered: () => 'put the channels in another order',
   channel_archived: (f) => `archived the channel ${String(f.name)}`,
-  channel_unarchived: (f) => `took the channel ${String(f.name)} out of the archive`,
+  channel_unarchived: (f) => `unarchived the channel ${String(f.name)}`,
   channel_set_saved: (f) => `saved the channel set ${text(f.name)}`,
-  channel_set_dropped: (f) => `took the channel set ${text(f.name)} away`,
+  channel_set_dropped: (f) => `removed the channel set ${text(f.name)}`,
   connection_not_renewed: (f) =>
     `could not renew the connection to ${String(f.network)}; connect it again before it ends`,
   fault: (f) => `could not send it to ${String(f.channel)} yet: ${String(f.sentence)}`,
@@ -121,7 +122,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   consent_withdrawn: (f) => `withdrew the consent at ${String(f.network)} (${list(f.channels as string[])})`,
   role_made: (f) => `made the role ${text(f.name)}`,
   role_changed: (f) => `changed the role ${text(f.name)}`,
-  role_dropped: (f) => `took the role ${text(f.name)} away`,
+  role_dropped: (f) => `removed the role ${text(f.name)}`,
   policies_changed: () => 'changed the policies',
   held: (f) => `put a hold: ${text(f.reason)}`,
   hold_lifted: () => 'lifted the hold',

@@ -1,43 +1,44 @@
 <script setup lang="ts">
 // Lines of the record in words: who, when, what, on which post.
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import ListTable, { type Column } from '@/parts/ListTable.vue'
 import { said } from '@/posts/record'
 import { titled } from '@/api/words'
 import { moment } from '@/api/time'
 
-defineProps<{ rows: Schemas['RecordRow'][]; clients?: Record<string, string> }>()
+type Row = Schemas['RecordRow']
+const props = defineProps<{ rows: Row[]; clients?: Record<string, string> }>()
+const columns = computed<Column<Row>[]>(() => [
+  { key: 'when', title: 'When' },
+  ...(props.clients ? [{ key: 'client', title: 'Client' }] : []),
+  { key: 'who', title: 'Who' },
+  { key: 'what', title: 'What' },
+  { key: 'post', title: 'Post' },
+])
 </script>
 
 <template>
-  <table class="list" tabindex="0">
-    <thead>
-      <tr>
-        <th scope="col">When</th>
-        <th v-if="clients" scope="col">Client</th>
-        <th scope="col">Who</th>
-        <th scope="col">What</th>
-        <th scope="col">Post</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="row in rows" :key="row.id">
-        <td class="when">{{ moment(row.at, true) }}</td>
-        <td v-if="clients">{{ row.workspace_id ? clients[row.workspace_id] : 'the agency' }}</td>
-        <td>{{ row.who }}<span v-if="row.by_pass" class="quiet"> by link</span></td>
-        <td class="what">{{ said(row) }}</td>
-        <td>
-          <router-link
-            v-if="row.post_id && row.workspace_id"
-            :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }"
-            >{{ titled(row.subject ?? '') }}</router-link
-          >
-        </td>
-      </tr>
-      <tr v-if="rows.length === 0">
-        <td colspan="5" class="quiet">Nothing is on record for this.</td>
-      </tr>
-    </tbody>
-  </table>
+  <ListTable :columns="columns" :rows="rows" row-key="id" label="Record" empty="Nothing is on record for this.">
+    <template #when="{ row }"
+      ><span class="when">{{ moment(row.at, true) }}</span></template
+    >
+    <template #client="{ row }">{{ row.workspace_id ? clients?.[row.workspace_id] : 'the agency' }}</template>
+    <template #who="{ row }"
+      ><span class="when">{{ row.who }}</span
+      ><span v-if="row.by_pass" class="quiet"> by link</span></template
+    >
+    <template #what="{ row }"
+      ><span class="what">{{ said(row) }}</span></template
+    >
+    <template #post="{ row }">
+      <router-link
+        v-if="row.post_id && row.workspace_id"
+        :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }"
+        >{{ titled(row.subject ?? '') }}</router-link
+      >
+    </template>
+  </ListTable>
 </template>
 
 <style scoped>

@@ -128,7 +128,7 @@ const send = useAct<undefined>(
 </template>
 
 <style scoped>
-label:not(.check) {
+label:not(.ant-checkbox-wrapper) {
   display: block;
   margin: 12px 0 4px;
   font-weight: 600;
