@@ -147,8 +147,8 @@ useKeys({
                   :aria-label="`Resend the invitation to ${one.email}`"
                   @click="again.mutate(one.id)"
                 >
-                  Resend
-                </button>
+                  Resend</button
+                >{{ ' ' }}
                 <button
                   type="button"
                   class="link-button"

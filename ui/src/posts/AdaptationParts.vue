@@ -244,7 +244,8 @@ defineExpose({
       @back="leave()"
     />
     <p v-if="own > 1" class="all">
-      {{ own }} parts of its own <ActButton link :off="allOff" @click="followAll()">all follow the master</ActButton>
+      <span>{{ own }} parts of its own:</span>
+      <ActButton link :off="allOff" @click="followAll()">all follow the master</ActButton>
     </p>
   </div>
 </template>
@@ -262,6 +263,9 @@ dl {
   gap: 6px;
 }
 .all {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
   margin-top: 6px;
   color: var(--ink-2);
 }

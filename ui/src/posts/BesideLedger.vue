@@ -122,6 +122,12 @@ const setCampaign = useAct<string>(props.sheet.id, (name) =>
 </template>
 
 <style scoped>
+.campaign {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 6px;
+  align-items: baseline;
+}
 .labels {
   display: flex;
   flex-wrap: wrap;

@@ -113,7 +113,7 @@ const keep = useAct<void>(
       <form v-if="listing" class="small-form" @submit.prevent="keep.mutate()">
         <label for="reminder-list">Reminders for every post of this client, one a line</label>
         <Textarea id="reminder-list" v-model:value="list" :rows="4" placeholder="Did you look at the tide table?" />
-        <p>
+        <p class="acts">
           <Button html-type="submit" size="small" type="primary" :loading="keep.isPending.value">Save the list</Button>
           <Button size="small" @click="listing = false">Cancel</Button>
         </p>

@@ -96,7 +96,7 @@ describe('the post sheet', () => {
   })
 
   it('waits for the post, and says what is wrong where it cannot be had', async () => {
-    expect(page().text()).toBe('Fetching the post …')
+    expect(page().findComponent({ name: 'ComingShape' }).props('label')).toBe('Fetching the post')
     failed.value = new Error('This post is not here.')
     const view = page()
     await flushPromises()

@@ -46,7 +46,7 @@ function type(text: string) {
     <span v-if="problem" class="late" role="alert"
       >{{ problem }}
       <template v-if="state === 'conflict'"
-        ><button type="button" class="link-button" @click="part.keepMine()">keep mine</button>
+        ><button type="button" class="link-button" @click="part.keepMine()">keep mine</button>{{ ' ' }}
         <button type="button" class="link-button" @click="part.takeTheirs()">use theirs</button></template
       >
     </span>

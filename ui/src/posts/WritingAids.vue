@@ -136,7 +136,7 @@ defineExpose({ mentions: () => (open.value = 'mentions') })
             <Input :id="`${id}-${network}`" v-model:value="spellings[network]" placeholder="@harbour.museum" />
           </template>
           <p v-if="wrong" class="late" role="alert">{{ wrong }}</p>
-          <p>
+          <p class="acts">
             <Button html-type="submit" type="primary" size="small" :disabled="name.trim() === ''">Save</Button>
             <Button size="small" @click="editing = false">Cancel</Button>
           </p>

@@ -128,6 +128,9 @@ const send = useAct<undefined>(
 </template>
 
 <style scoped>
+.which :deep(.ant-checkbox-wrapper) {
+  align-items: center;
+}
 label:not(.ant-checkbox-wrapper) {
   display: block;
   margin: 12px 0 4px;
