@@ -104,7 +104,8 @@ module Bench
     def around(at)
       scope = @world.member(:ines).scope(@world.kit.db)
       scope.transaction do
-        AskFirst::Store::Checks::PlannedWords.around(scope, @post, at - (30 * 86_400), at + (30 * 86_400))
+        post = @standing ||= AskFirst::Store::Posts::Standing.load(scope, [@post], @world.kit.now).fetch(@post)
+        AskFirst::Store::Checks::PlannedWords.around(scope, post, at - (30 * 86_400), at + (30 * 86_400))
       end
     end
 

@@ -131,15 +131,12 @@ module AskFirst
 
         # How many lines wait for others, and how many of them are late.
         def others
-          distinct = Sequel.function(:count, Sequel[:ask_lines][:id]).distinct
+          all = Sequel.function(:count).*
           asks = { workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id] }
           @waiting
-            .of_others
+            .lines_of_others
             .join(:asks, asks)
-            .select(
-              distinct.as(:waits_for_others),
-              distinct.filter(Sequel[:asks][:due_at] < @now).as(:late_with_others)
-            )
+            .select(all.as(:waits_for_others), all.filter(Sequel[:asks][:due_at] < @now).as(:late_with_others))
             .first
         end
 

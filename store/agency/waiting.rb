@@ -14,12 +14,6 @@ module AskFirst
 
         # Open lines with each person who has not answered them. NOT EXISTS, so that answered lines cost nothing.
         def open_asks
-          answered =
-            @scope.db[:answers].where(
-              Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id],
-              :line_id => Sequel[:ask_lines][:id],
-              Sequel[:answers][:person_id] => Sequel[:ask_people][:person_id]
-            )
           @scope
             .rows(:ask_lines)
             .where(Sequel[:ask_lines][:ended_at] => nil)
@@ -28,14 +22,23 @@ module AskFirst
         end
 
         def asked
-          lines = open_asks.where(Sequel[:ask_people][:person_id] => @me)
-          @scope.limits.empty? ? lines : lines.where(Sequel[:ask_lines][:post_id] => posts.select(Sequel[:posts][:id]))
+          seen(open_asks.where(Sequel[:ask_people][:person_id] => @me))
+        end
+
+        # The same lines, each once, whoever of them can answer.
+        def lines_of_others
+          asked =
+            @scope.db[:ask_people].where(
+              Sequel[:ask_people][:workspace_id] => Sequel[:ask_lines][:workspace_id],
+              Sequel[:ask_people][:ask_id] => Sequel[:ask_lines][:ask_id]
+            )
+          others = asked.exclude(person_id: @me).exclude(answered.select(1).exists)
+          seen(@scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil).where(others.select(1).exists))
         end
 
         # Lines that wait for somebody else.
         def of_others
-          lines = open_asks.exclude(Sequel[:ask_people][:person_id] => @me)
-          @scope.limits.empty? ? lines : lines.where(Sequel[:ask_lines][:post_id] => posts.select(Sequel[:posts][:id]))
+          seen(open_asks.exclude(Sequel[:ask_people][:person_id] => @me))
         end
 
         def tasks
@@ -102,6 +105,22 @@ module AskFirst
               ).group(id)
             end
           @scope.db.from(parts.reduce { |one, more| one.union(more, all: true, from_self: false) }.as(:found))
+        end
+
+        private
+
+        # What somebody has said on a line.
+        def answered
+          @scope.db[:answers].where(
+            Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id],
+            :line_id => Sequel[:ask_lines][:id],
+            Sequel[:answers][:person_id] => Sequel[:ask_people][:person_id]
+          )
+        end
+
+        # Lines about posts that the reader sees.
+        def seen(lines)
+          @scope.limits.empty? ? lines : lines.where(Sequel[:ask_lines][:post_id] => posts.select(Sequel[:posts][:id]))
         end
       end
     end
