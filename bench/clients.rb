@@ -14,6 +14,17 @@ module Bench
     LATERAL =
       "SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id ORDER BY " \
         "id DESC LIMIT 51) p ORDER BY p.id DESC LIMIT 51"
+    IN_MONTH = <<~SQL
+      SELECT json_agg(t)::text AS json FROM (
+        SELECT p.*, c.id AS channel_id, c.network, c.initials, c.name, coalesce(own.value, master.value) AS time
+        FROM posts p
+        JOIN adaptations a ON (a.workspace_id, a.post_id) = (p.workspace_id, p.id) AND a.removed_at IS NULL
+        JOIN channels c ON (c.workspace_id, c.id) = (a.workspace_id, a.channel_id)
+        LEFT JOIN parts own ON (own.workspace_id, own.post_id, own.channel_id, own.part) = (p.workspace_id, p.id, c.id, 'time')
+        LEFT JOIN parts master ON (master.workspace_id, master.post_id, master.part) = (p.workspace_id, p.id, 'time')
+          AND master.channel_id IS NULL
+        WHERE p.workspace_id = ANY(:w) AND p.at BETWEEN :from AND :to ORDER BY p.at LIMIT 3000) t
+    SQL
     WITH_CHANNELS = <<~SQL
       SELECT json_agg(t)::text AS json FROM (
         SELECT p.*, (SELECT json_agg(c) FROM (
@@ -45,6 +56,7 @@ module Bench
       list(all)
       search(all)
       waits(all)
+      month(all)
       policies(all)
     end
 
@@ -140,6 +152,25 @@ module Bench
       counted = AskFirst::Store::Agency::Waiting.new(scope).counted.sql
       floor = behind_policies(scope, "SELECT json_agg(t)::text AS json FROM (#{counted}) t")
       Figures.line("what waits in each client, for the switcher", ours, floor, "ms")
+    end
+
+    # What goes out in one month, channel by channel, of one client and of all.
+    def month(scope)
+      at = @owner[:posts].where(workspace_id: @world.workspace).max(:at)
+      one =
+        AskFirst::Store::Scope.new(
+          @world.kit.db,
+          workspace_ids: [@world.workspace],
+          person_id: scope.person_id,
+          side: "agency"
+        )
+      { "a month of one client" => one, "a month of all clients" => scope }.each do |what, who|
+        ours =
+          Figures.median_ms(15) { JSON.generate(App::Plan::Month.call(@world.kit, who, month: at.strftime("%Y-%m"))) }
+        first = Time.utc(at.year, at.month, 1)
+        floor = behind_policies(who, IN_MONTH, w: ids(who), from: first - (7 * 86_400), to: first + (38 * 86_400))
+        Figures.line(what, ours, floor, "ms")
+      end
     end
 
     # The same code on a connection that the policies do not hold for.

@@ -43,13 +43,11 @@ module AskFirst
         end
 
         headers = { "content-type" => TYPES.fetch(File.extname(full)), "vary" => "accept-encoding" }
-        headers["cache-control"] = (
-          if known && name.include?("/assets/")
-            "public, max-age=31536000, immutable"
-          else
-            "no-cache"
-          end
-        )
+        headers["cache-control"] = if known && name.include?("/assets/")
+          "public, max-age=31536000, immutable"
+        else
+          "no-cache"
+        end
         deliver(env, full, headers)
       end
 

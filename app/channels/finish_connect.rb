@@ -31,13 +31,11 @@ module AskFirst
           row = Store::People::Members.find(kit.db, try[:person_id], try[:workspace_id], kit.now) or raise over
           member = Member.from_row(row)
           touched =
-            (
-              if try[:channel_id]
-                Core::Permissions::Touched.new(channel_ids: [try[:channel_id]])
-              else
-                Core::Permissions::Touched::NOTHING
-              end
-            )
+            if try[:channel_id]
+              Core::Permissions::Touched.new(channel_ids: [try[:channel_id]])
+            else
+              Core::Permissions::Touched::NOTHING
+            end
           Core::Permissions::Decision.for(member, try[:channel_id] ? "connect" : "add_channel", on: touched).require!
         end
 
@@ -63,13 +61,11 @@ module AskFirst
         def refuse(kit, scope, try, error)
           record(kit, scope, try, "connect_refused", why: error.to_s[0, 100])
           sentence =
-            (
-              if error == "access_denied"
-                "You did not allow it at #{try[:network]}, so nothing was connected."
-              else
-                "#{try[:network]} did not give access (#{error.to_s[0, 100]})."
-              end
-            )
+            if error == "access_denied"
+              "You did not allow it at #{try[:network]}, so nothing was connected."
+            else
+              "#{try[:network]} did not give access (#{error.to_s[0, 100]})."
+            end
           raise Core::Refused.new(
                   "consent_refused",
                   sentence,

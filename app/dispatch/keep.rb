@@ -101,13 +101,11 @@ module AskFirst
         # One that was sent before may be out, whatever the network says of this try.
         def fail_for_good(one, sentence)
           ended =
-            (
-              if one.claimed.again
-                end_in_trouble(:refused, one.row, "It may be out: #{sentence}", may_be_out: true)
-              else
-                end_in_trouble(:refused, one.row, sentence)
-              end
-            )
+            if one.claimed.again
+              end_in_trouble(:refused, one.row, "It may be out: #{sentence}", may_be_out: true)
+            else
+              end_in_trouble(:refused, one.row, sentence)
+            end
           one.row[:post_id] if ended
         end
 

@@ -24,17 +24,11 @@ module AskFirst
 
           refused, able = posts.values.partition { |post| refusal(post) }
           released =
-            (
-              if able.empty?
-                []
-              else
-                Releasing.call(
-                  kit,
-                  member,
-                  posts: able.to_h { |post| [post, Releasable.among(mine(post.adaptations))] }
-                )
-              end
-            )
+            if able.empty?
+              []
+            else
+              Releasing.call(kit, member, posts: able.to_h { |post| [post, Releasable.among(mine(post.adaptations))] })
+            end
           { released: released.map(&:id), left: refused.map { |post| left(post) } }
         end
 

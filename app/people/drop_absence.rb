@@ -7,13 +7,11 @@ module AskFirst
       class DropAbsence < AgencyAct
         def call(absence_id:)
           found =
-            (
-              if Core::Uuid::FORMAT.match?(absence_id.to_s)
-                db[:absences].where(id: absence_id, person_id: person.person_id).delete
-              else
-                0
-              end
-            )
+            if Core::Uuid::FORMAT.match?(absence_id.to_s)
+              db[:absences].where(id: absence_id, person_id: person.person_id).delete
+            else
+              0
+            end
           raise Core::NotFound, "This absence" if found.zero?
         end
       end

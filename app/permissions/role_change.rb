@@ -25,14 +25,12 @@ module AskFirst
           beyond = list - known
           if beyond.any?
             sentence =
-              (
-                if side == "client"
-                  "The client side can never be given more than to see what was shared, to answer for the client and " \
-                    "to see results."
-                else
-                  "There is no such ability."
-                end
-              )
+              if side == "client"
+                "The client side can never be given more than to see what was shared, to answer for the client and " \
+                  "to see results."
+              else
+                "There is no such ability."
+              end
             raise Core::Invalid.new(
                     "beyond_side",
                     sentence,

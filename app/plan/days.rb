@@ -37,20 +37,19 @@ module AskFirst
         def planned(first, last)
           from = Time.utc(first.year, first.month, first.day) - 86_400
           to = Time.utc(last.year, last.month, last.day) + (2 * 86_400)
-          rows = Store::Plan::Days.of(scope, from, to)
-          lines = rows.filter_map { |row| line(row) }.group_by { |line| line.slice(:id, :subject, :stage, :wall) }
-          days = lines.map { |line, same| line.merge(channels: same.map { |one| one[:channel] }) }
-          days.sort_by { |line| line[:wall] }.group_by { |line| line[:wall][0, 10] }
+          Lines
+            .of(Store::Plan::Days.of(scope, from, to))
+            .map { |line| line_json(line) }
+            .group_by { |line| line[:wall][0, 10] }
         end
 
-        def line(row)
-          at = Core::Plan::WallTime.stored(row[:time])&.at or return
+        def line_json(line)
           {
-            id: row[:post_id],
-            subject: row[:subject],
-            stage: row[:stage],
-            wall: Core::Plan::WallTime.at(at, workspace[:zone]).wall.strftime("%Y-%m-%dT%H:%M"),
-            channel: row.slice(:network, :initials).merge(name: row[:channel])
+            id: line.post_id,
+            subject: line.subject,
+            stage: line.stage,
+            wall: line.wall_in(workspace[:zone]),
+            channels: line.channels.map { |channel| channel.slice(:network, :initials, :name) }
           }
         end
 

@@ -90,16 +90,10 @@ module AskFirst
         def own_media(ids)
           there = post.source.media_ids
           fresh = ids - there
-          there +
-            (
-              if fresh.empty?
-                []
-              else
-                Store::Posts::Visible.media(scope, rows(:media).where(Sequel[:media][:id] => fresh)).select_map(
-                  Sequel[:media][:id]
-                )
-              end
-            )
+          return there if fresh.empty?
+
+          id = Sequel[:media][:id]
+          there + Store::Posts::Visible.media(scope, rows(:media).where(id => fresh)).select_map(id)
         end
 
         def part_facts(part, channel, before, value)

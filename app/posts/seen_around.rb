@@ -73,13 +73,11 @@ module AskFirst
               times = mine.values.filter_map(&:at)
               span = Core::Checks::Neighbours::REPEAT
               found =
-                (
-                  if times.empty? || !@look_around
-                    []
-                  else
-                    Store::Checks::PlannedWords.around(@scope, @post, times.min - span, times.max + span)
-                  end
-                )
+                if times.empty? || !@look_around
+                  []
+                else
+                  Store::Checks::PlannedWords.around(@scope, @post, times.min - span, times.max + span)
+                end
               Core::Checks::Timeline.new(found)
             end
         end

@@ -133,17 +133,11 @@ module AskFirst
         end
 
         def another_time(one)
+          who = @member.side == "client" ? "The agency has to ask you anew" : "It has to be asked again"
           Core::Conflict.new(
             "moved",
             "#{one.channel} is planned for another day than the one you were asked about, so your yes was not taken.",
-            way_on:
-              (
-                if @member.side == "client"
-                  "The agency has to ask you anew for the new day."
-                else
-                  "It has to be asked again for the new day."
-                end
-              )
+            way_on: "#{who} for the new day."
           )
         end
 

@@ -17,14 +17,13 @@ module AskFirst
             ]
           end
 
-          [
-            few(request, format),
-            (
-              if format.link && request["link"].nil?
-                PostChecks.fault("link_missing", "link", "A link with its card needs its address.")
-              end
-            )
-          ].compact
+          [few(request, format), link_missing(request, format)].compact
+        end
+
+        def link_missing(request, format)
+          return unless format.link && request["link"].nil?
+
+          PostChecks.fault("link_missing", "link", "A link with its card needs its address.")
         end
 
         def few(request, format)

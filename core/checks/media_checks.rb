@@ -49,26 +49,19 @@ module AskFirst
 
         def number(media, rules)
           pictures, others = media.partition { |medium| kind(medium) == "picture" }
-          [
-            (
-              if pictures.size > rules.most
-                PostChecks.fault(
-                  "too_many_pictures",
-                  "media",
-                  "#{pictures.size} pictures; at most #{rules.most} are taken."
-                )
-              end
-            ),
-            (
-              if others.any? && media.size > 1
-                PostChecks.fault(
-                  "one_alone",
-                  "media",
-                  "A #{kind(others.first)} goes out alone; there are #{media.size} files."
-                )
-              end
-            )
-          ]
+          [too_many_pictures(pictures.size, rules.most), one_alone(others.first, media.size)]
+        end
+
+        def too_many_pictures(count, most)
+          return if count <= most
+
+          PostChecks.fault("too_many_pictures", "media", "#{count} pictures; at most #{most} are taken.")
+        end
+
+        def one_alone(other, count)
+          return unless other && count > 1
+
+          PostChecks.fault("one_alone", "media", "A #{kind(other)} goes out alone; there are #{count} files.")
         end
 
         def lengths(media, rules)
@@ -88,25 +81,26 @@ module AskFirst
         end
 
         def descriptions(media, rules)
-          undescribed = media.count { |medium| medium["description"].to_s.strip.empty? }
+          said = media.map { |medium| medium["description"].to_s }
+          [undescribed(said, media), too_long(said.map { |words| words.grapheme_clusters.size }.max.to_i, rules)]
+        end
+
+        def undescribed(said, media)
+          count = said.count { |words| words.strip.empty? }
+          return if count.zero?
+
+          PostChecks.warning("description_missing", "descriptions", without_words(count, media))
+        end
+
+        def too_long(longest, rules)
           limit = rules.description
-          longest = limit ? media.map { |medium| medium["description"].to_s.grapheme_clusters.size }.max.to_i : 0
-          [
-            (
-              if undescribed.positive?
-                PostChecks.warning("description_missing", "descriptions", without_words(undescribed, media))
-              end
-            ),
-            (
-              if limit && longest > limit
-                PostChecks.fault(
-                  "description_too_long",
-                  "descriptions",
-                  "A description is #{longest - limit} over its limit of #{limit}."
-                )
-              end
-            )
-          ]
+          return unless limit && longest > limit
+
+          PostChecks.fault(
+            "description_too_long",
+            "descriptions",
+            "A description is #{longest - limit} over its limit of #{limit}."
+          )
         end
 
         def without_words(count, media)

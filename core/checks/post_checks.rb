@@ -40,77 +40,70 @@ module AskFirst
 
         def words(request, card)
           text = request.fetch("text")
-          tags = Hashtags.find(text)
-          most = card.hashtags
-          doubled = Hashtags.doubled(text)
-          styled = ReadAloud.styled(text)
-          run = ReadAloud.longest_emoji_run(text)
-          hidden = ReadAloud.hidden(text)
           [
-            (
-              if most && tags.size > most
-                fault("too_many_hashtags", "text", "#{tags.size} hashtags; at most #{most} are taken.")
-              end
-            ),
-            (
-              if doubled.any?
-                warning(
-                  "hashtag_doubled",
-                  "text",
-                  "#{doubled.map { |tag| "##{tag}" }.join(", ")} #{doubled.one? ? "is" : "are"} there twice."
-                )
-              end
-            ),
-            (
-              if styled.positive?
-                warning(
-                  "styled_letters",
-                  "text",
-                  "#{styled} letters only look styled; a screen reader spells them out or leaves them out."
-                )
-              end
-            ),
-            (
-              if run >= ReadAloud::LONG_RUN
-                warning("emoji_run", "text", "#{run} emoji in a row are read out one by one.")
-              end
-            ),
-            (
-              if hidden.positive?
-                warning(
-                  "hidden_characters",
-                  "text",
-                  "#{hidden} invisible #{hidden == 1 ? "character counts" : "characters count"} here, pasted along " \
-                    "with something."
-                )
-              end
-            )
+            too_many_hashtags(text, card.hashtags),
+            doubled_hashtags(Hashtags.doubled(text)),
+            styled(ReadAloud.styled(text)),
+            emoji_run(ReadAloud.longest_emoji_run(text)),
+            hidden(ReadAloud.hidden(text))
           ].compact
+        end
+
+        def too_many_hashtags(text, most)
+          count = Hashtags.find(text).size
+          return unless most && count > most
+
+          fault("too_many_hashtags", "text", "#{count} hashtags; at most #{most} are taken.")
+        end
+
+        def doubled_hashtags(tags)
+          return if tags.empty?
+
+          named = tags.map { |tag| "##{tag}" }.join(", ")
+          warning("hashtag_doubled", "text", "#{named} #{tags.one? ? "is" : "are"} there twice.")
+        end
+
+        def styled(count)
+          return if count.zero?
+
+          warning(
+            "styled_letters",
+            "text",
+            "#{count} letters only look styled; a screen reader spells them out or leaves them out."
+          )
+        end
+
+        def emoji_run(length)
+          return if length < ReadAloud::LONG_RUN
+
+          warning("emoji_run", "text", "#{length} emoji in a row are read out one by one.")
+        end
+
+        def hidden(count)
+          return if count.zero?
+
+          what = count == 1 ? "character counts" : "characters count"
+          warning("hidden_characters", "text", "#{count} invisible #{what} here, pasted along with something.")
         end
 
         # What some networks take beside the post itself.
         def extras(request, card)
-          comment = request["first_comment"].to_s
-          limit = card.first_comment
-          over = limit ? Counting.count(comment, card.text) - limit : 0
-          tagged = Array(request["tagged"]).size
+          [long_comment(request["first_comment"].to_s, card), too_many_tagged(Array(request["tagged"]), card)].compact
+        end
+
+        def long_comment(comment, card)
+          limit = card.first_comment or return
+          over = Counting.count(comment, card.text) - limit
+          return unless over.positive?
+
+          fault("first_comment_too_long", "first_comment", "The first comment is #{over} over its limit of #{limit}.")
+        end
+
+        def too_many_tagged(tagged, card)
           most = card.tagged
-          [
-            (
-              if over.positive?
-                fault(
-                  "first_comment_too_long",
-                  "first_comment",
-                  "The first comment is #{over} over its limit of #{limit}."
-                )
-              end
-            ),
-            (
-              if most && tagged > most
-                fault("too_many_tagged", "tagged", "#{tagged} are tagged; at most #{most} are taken.")
-              end
-            )
-          ].compact
+          return unless most && tagged.size > most
+
+          fault("too_many_tagged", "tagged", "#{tagged.size} are tagged; at most #{most} are taken.")
         end
 
         def fault(code, part, sentence) = Finding.new(code: code, level: "fault", part: part, sentence: sentence)

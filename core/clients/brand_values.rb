@@ -81,13 +81,11 @@ module AskFirst
 
         def hashtags(row)
           tags =
-            (
-              if row["tags"].is_a?(Array)
-                row["tags"].map { |tag| tag.to_s.strip.delete_prefix("#").unicode_normalize(:nfc) }
-              else
-                []
-              end
-            )
+            if row["tags"].is_a?(Array)
+              row["tags"].map { |tag| tag.to_s.strip.delete_prefix("#").unicode_normalize(:nfc) }
+            else
+              []
+            end
           bad = tags.find { |tag| !TAG.match?(tag) }
           if bad
             raise Invalid.new(

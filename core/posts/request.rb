@@ -37,14 +37,7 @@ module AskFirst
             "link_card" => link_card(link, format, media, place),
             "media" => media.map { |id| medium(id, parts, place) },
             "tagged" => tagged(parts["tagged"], media, place),
-            "first_comment" =>
-              (
-                if taken(place.card, "first_comment")
-                  Mentions.spell(parts["first_comment"], place.book, place.network)
-                else
-                  ""
-                end
-              ),
+            "first_comment" => first_comment(parts["first_comment"], place),
             "call_to_action" =>
               Array(place.card.call_to_action).include?(parts["call_to_action"]) ? parts["call_to_action"] : nil,
             "format" => parts["format"],
@@ -52,6 +45,10 @@ module AskFirst
             "event" => taken(place.card, "event") ? parts["event"] : nil,
             "budget" => taken(place.card, "budget") ? parts["budget"] : nil
           }
+        end
+
+        def first_comment(words, place)
+          taken(place.card, "first_comment") ? Mentions.spell(words, place.book, place.network) : ""
         end
 
         def text(parts, link, final, format, place)

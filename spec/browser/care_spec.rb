@@ -177,6 +177,7 @@ RSpec.describe "The interface takes care" do
       "/desk",
       "/posts",
       "/dispatch",
+      "/plan",
       sheet(post),
       client,
       *%w[people channels sign-off rules record].map { |name| "#{client}/#{name}" },

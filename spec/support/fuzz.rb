@@ -149,15 +149,13 @@ class Fuzz
 
   def query(shot, item)
     described =
-      (
-        if item
-          [*item["parameters"], *item[shot.verb]["parameters"]].map { |one| Routes.resolve(one) }
-            .select { |one| one["in"] == "query" }
-            .map { |one| one["name"] }
-        else
-          []
-        end
-      )
+      if item
+        [*item["parameters"], *item[shot.verb]["parameters"]].map { |one| Routes.resolve(one) }
+          .select { |one| one["in"] == "query" }
+          .map { |one| one["name"] }
+      else
+        []
+      end
     name = pick(described + ["unknown"])
     name = "#{name}#{pick(["", "", "", "[]", "[a]", "[a][]"])}"
     shot.path += "?#{name}=#{pick([-> { escaped(anything) }, -> { pick(RAW) }, -> { pick(TIMES) }]).call}"

@@ -28,11 +28,9 @@ module AskFirst
         def of_post(people, channel_ids, workers, now)
           hearing =
             people.select do |one|
-              one[:side] == "agency" && one[:ended_at].nil? && (one[:access_until].nil? || one[:access_until] > now) &&
-                (
-                  !one[:limited] || channel_ids.empty? || one[:channels].intersect?(channel_ids) ||
-                    workers.include?(one[:id])
-                )
+              here = one[:ended_at].nil? && (one[:access_until].nil? || one[:access_until] > now)
+              works = channel_ids.empty? || one[:channels].intersect?(channel_ids) || workers.include?(one[:id])
+              one[:side] == "agency" && here && (!one[:limited] || works)
             end
           ears(hearing.map { |one| one.values_at(:id, :limited) })
         end

@@ -42,6 +42,7 @@ watch(
 
 const sections = [
   { name: 'desk', label: 'Desk' },
+  { name: 'plan', label: 'Plan' },
   { name: 'posts', label: 'Posts' },
   { name: 'dispatch', label: 'Dispatch' },
 ] as const

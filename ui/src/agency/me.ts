@@ -36,7 +36,7 @@ export function useChosen() {
     if (next) chosenNow(next)
     if (OF_A_CLIENT.includes(here) && next) return void router.push({ name: here, params: { workspace: next } })
 
-    const lists = ['desk', 'posts', 'dispatch']
+    const lists = ['desk', 'plan', 'posts', 'dispatch']
     const name = here === 'post' ? 'posts' : lists.includes(here) ? here : 'desk'
     void router.push({ name, query: next ? { client: next } : {} })
   }

@@ -122,6 +122,16 @@ export function longDay(at: string): string {
   return format(at, reader.zone, { day: 'numeric', month: 'long' })
 }
 
+/** "October 2026" of a month such as 2026-10. */
+export function monthYear(month: string): string {
+  return format(`${month}-01`, 'UTC', { month: 'long', year: 'numeric' })
+}
+
+/** "Mon" of a day such as 2026-10-12. */
+export function weekdayOf(day: string): string {
+  return weekday(day, 'UTC')
+}
+
 /** "March", with the year when it is not this one. */
 export function month(at: string, now: string): string {
   return format(at, reader.zone, { month: 'long', year: at.slice(0, 4) === now.slice(0, 4) ? undefined : 'numeric' })

@@ -1,22 +1,32 @@
 <script setup lang="ts" generic="Row extends object">
-// A table of the library in our language: a heavy rule on top, hairlines between, columns that can be sorted. Cells are
-// given as slots by their column's key. A wide one scrolls by itself, and by the keyboard.
-import { Table } from 'ant-design-vue'
+// A table of the library in our language: a heavy rule on top, hairlines between, columns that can be sorted by a
+// button in their head. Cells are given as slots by their column's key. A wide one scrolls by itself, and by the keyboard.
+import { Button, Table } from 'ant-design-vue'
 import type { ColumnType } from 'ant-design-vue/es/table'
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 
 export type Column<Row> = { key: string; title: string; sort?: (one: Row, other: Row) => number; align?: 'right' }
 
 const props = defineProps<{ columns: Column<Row>[]; rows: Row[]; rowKey: string; label: string; empty: string }>()
-const shown = computed(() =>
+const sorted = shallowRef<{ key: string; down: boolean } | null>(null)
+const by = (key: string) => props.columns.find((one) => one.key === key)?.sort
+const shown = computed(() => {
+  const sort = sorted.value && by(sorted.value.key)
+  if (!sort) return props.rows
+  const rows = [...props.rows].sort(sort)
+  return sorted.value!.down ? rows.reverse() : rows
+})
+function turn(key: string) {
+  const down = sorted.value?.key === key && !sorted.value.down
+  sorted.value = { key, down }
+}
+const way = (key: string) => (sorted.value?.key === key ? (sorted.value.down ? 'descending' : 'ascending') : undefined)
+const MARKS = { ascending: '↑', descending: '↓' }
+const mark = (key: string) => MARKS[way(key)!] ?? '↕'
+const columns = computed(() =>
   props.columns.map(
-    (column): ColumnType<Row> =>
-      ({
-        key: column.key,
-        title: column.title,
-        align: column.align,
-        ...(column.sort ? { sorter: column.sort, sortDirections: ['ascend', 'descend'] as const } : {}),
-      }) as ColumnType<Row>,
+    ({ key, title, align }) =>
+      ({ key, title, align, customHeaderCell: () => ({ 'aria-sort': way(key) }) }) as ColumnType<Row>,
   ),
 )
 </script>
@@ -24,16 +34,19 @@ const shown = computed(() =>
 <template>
   <div class="list-table" role="region" tabindex="0" :aria-label="label">
     <Table
-      :columns="shown"
-      :data-source="rows"
+      :columns="columns"
+      :data-source="shown"
       :row-key="rowKey"
       :pagination="false"
-      :show-sorter-tooltip="false"
       :locale="{ emptyText: empty }"
       size="small"
     >
       <template #headerCell="{ column }">
-        <slot :name="`${column.key}-head`">{{ column.title }}</slot>
+        <Button v-if="by(String(column.key))" type="text" size="small" class="sort" @click="turn(String(column.key))">
+          {{ column.title }}
+          <span aria-hidden="true">{{ mark(String(column.key)) }}</span>
+        </Button>
+        <slot v-else :name="`${column.key}-head`">{{ column.title }}</slot>
       </template>
       <template #bodyCell="{ column, record }">
         <slot :name="column.key" :row="record as Row" />
@@ -60,11 +73,11 @@ const shown = computed(() =>
 .list-table :deep(.ant-table-wrapper .ant-table.ant-table .ant-table-thead > tr > th::before) {
   display: none;
 }
-.list-table :deep(.ant-table-column-sorters) {
-  justify-content: flex-start;
-}
-.list-table :deep(.ant-table-column-title) {
-  flex: none;
+.sort {
+  padding: 0 4px;
+  margin-left: -4px;
+  color: inherit;
+  font-weight: inherit;
 }
 .list-table :deep(.ant-table-wrapper .ant-table.ant-table .ant-table-tbody > tr > td) {
   padding: 7px 8px 7px 0;

@@ -1,0 +1,121 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # A month of one client, in its zone and by its weeks, or of all of a person's clients, in the reader's zone:
+      # what goes out on which day, which days are off, when the clocks are changed, and what has no time yet.
+      class Month
+        TRAY = 30 # posts without a time that are shown
+
+        # @param scope [Store::Scope] of the agency side
+        # @param month [String] such as 2026-10
+        # @return [Hash] JSON-ready
+        # @raise [Core::Invalid] bad_month, time_out_of_reach
+        def self.call(kit, scope, month:)
+          scope.transaction { new(kit.now, scope, month).call }
+        end
+
+        def initialize(now, scope, month)
+          @now = now
+          @scope = scope
+          @first = Core::Plan::Iso.month(month, now, field: "month")
+          @clients = Store::Plan::Days.clients(scope)
+          one = @clients.first if @clients.one?
+          @zone = one ? one[:zone] : Store::Plan::Days.reader_zone(scope)
+          @weeks = Core::Plan::Weeks.of_month(@first.year, @first.month, one ? one[:week_start] : 1)
+        end
+
+        def call
+          {
+            month: @first.strftime("%Y-%m"),
+            zone: @zone,
+            now: @now.iso8601,
+            today: Core::Plan::WallTime.at(@now, @zone).local_date,
+            weeks: @weeks.map { |week| { number: week.number, days: week.days.map { |day| day_json(day) } } },
+            lines: lines,
+            cut: rows.size >= Store::Plan::Days::MOST,
+            tray: tray
+          }
+        end
+
+        private
+
+        def days = @days ||= @weeks.flat_map(&:days)
+
+        def day_json(day)
+          seconds = clock_changes[day]
+          {
+            date: day.iso8601,
+            inside: day.month == @first.month,
+            off: off.fetch(day, []),
+            works: @clients.one? ? hours.works_on?(day) : day.wday.between?(1, 5),
+            clock: seconds && clock(seconds)
+          }
+        end
+
+        def clock(seconds)
+          hours = (seconds.abs / 3_600r)
+          amount = hours.denominator == 1 ? "#{hours.to_i} h" : "#{seconds.abs / 60} min"
+          "clocks #{seconds.positive? ? "forward" : "back"} #{amount}"
+        end
+
+        def clock_changes = @clock_changes ||= Core::Plan::ClockChanges.between(@zone, days.first, days.last)
+        def hours = @hours ||= Store::Clients::Hours.of(@clients.first)
+
+        # @return [Hash{Date=>Array<Hash>}] day => holidays, each with the clients that have it
+        def off
+          @off ||=
+            @clients
+              .flat_map do |client|
+                Core::Plan::DaysOff
+                  .between(client[:holidays], days.first, days.last)
+                  .map { |holiday| holiday.merge(workspace_id: client[:id]) }
+              end
+              .group_by { |holiday| holiday[:date] }
+              .transform_values do |same|
+                same
+                  .group_by { |holiday| holiday[:name] }
+                  .map { |name, of| { name: name, workspace_ids: of.map { |one| one[:workspace_id] } } }
+              end
+        end
+
+        # A day has other instants in another zone: a little more is read, and what falls outside is left out.
+        def rows
+          @rows ||=
+            Store::Plan::Days.of(
+              @scope,
+              Time.utc(days.first.year, days.first.month, days.first.day) - 86_400,
+              Time.utc(days.last.year, days.last.month, days.last.day) + (2 * 86_400)
+            )
+        end
+
+        def lines
+          span = days.first.iso8601..days.last.iso8601
+          Lines.of(rows).map { |line| line_json(line) }.select { |line| span.cover?(line[:wall][0, 10]) }
+        end
+
+        def line_json(line)
+          {
+            workspace_id: line.workspace_id,
+            post_id: line.post_id,
+            subject: line.subject,
+            stage: line.stage,
+            strip: line.strip,
+            wall: line.wall_in(@zone),
+            time: line.time.to_h,
+            at: line.at.iso8601,
+            late: line.at <= @now && !%w[out trouble released].include?(line.stage),
+            channels: line.channels
+          }
+        end
+
+        def tray
+          posts = Store::Plan::Days.without_time(@scope)
+          shown = posts.order(Sequel.desc(:id)).limit(TRAY).all
+          { count: posts.count, posts: Posts::ListPosts.with_channels(@scope, shown) }
+        end
+      end
+    end
+  end
+end

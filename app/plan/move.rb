@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # Plans channels of a post, that go out at one time, for another: compare and set on the time that the mover saw.
+      class Move < Posts::PartWrite
+        opens :post, "see_post", stand: true
+
+        # @param channel_ids [Array<String>] those that go out at that time
+        # @param from [Hash, nil] {"wall" =>, "zone" =>} that the mover saw; nil for none
+        # @param time [Hash, nil] the new one; nil for none
+        # @return [void]
+        # @raise [Core::Conflict] moved_meanwhile
+        def call(post_id:, channel_ids:, from:, time:)
+          moving = Moving.new(post, mine(post.adaptations), channel_ids)
+          value = Core::Posts::PartValues.clean("time", time, now: now)
+          # also when the answer to the first try was lost on its way
+          return if moving.at?(Core::Plan::WallTime.stored(value))
+
+          moving.require_unsent!
+          moving.targets.each { |channel_id| require_write!(channel_id, "time") }
+          raise moved_meanwhile unless moving.at?(Core::Plan::WallTime.stored(from))
+
+          keep(move_releases(after(*moving.targets.map { |channel_id| write_time(channel_id, value) }), nil))
+        end
+
+        private
+
+        # @return [Store::Posts::Standing::Draft]
+        def write_time(channel_id, value)
+          before = post.part(channel_id, "time")
+          channel = post.on(channel_id)
+          record(
+            "part_saved",
+            post_id: post.id,
+            adaptation_id: channel&.id,
+            facts: part_facts("time", channel, before, value)
+          )
+          keep_part(channel_id, "time", value, before)
+        end
+
+        def moved_meanwhile
+          Core::Conflict.new(
+            "moved_meanwhile",
+            "Somebody planned this for another time meanwhile.",
+            field: "from",
+            way_on: "Look where it stands now, and move it again if you still want to."
+          )
+        end
+      end
+    end
+  end
+end

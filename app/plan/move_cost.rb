@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # Says what moving a line of the plan would do, before it is dropped. Writes nothing.
+      class MoveCost < Act
+        opens :post, "see_post", gate: false, stand: true
+
+        # @param channel_ids [Array<String>] those that go out at that time
+        # @param time [Hash] the new one
+        # @return [Hash] JSON-ready: what it costs, what is beside it there, and why it cannot be where it cannot
+        def call(post_id:, channel_ids:, time:)
+          moving = Moving.new(post, mine(post.adaptations), channel_ids)
+          value = Core::Posts::PartValues.clean("time", time, now: now)
+          wall = Core::Plan::WallTime.stored(value)
+          {
+            refused: refused(moving),
+            kind: wall&.kind,
+            at: wall&.at&.iso8601,
+            past: wall ? wall.at <= now : false,
+            off: wall && day_off(wall),
+            costs: costs(moving, wall),
+            warnings: wall ? warnings(moving, value) : []
+          }
+        end
+
+        private
+
+        def refused(moving)
+          moving.require_unsent!
+          moving.targets.each do |channel_id|
+            require_ability!("write:time", on: Posts::Touching.part(post, channel_id, "time"))
+          end
+          nil
+        rescue Core::Refused, Core::Conflict, Core::Over => e
+          [e.message, e.way_on].compact.join(" ")
+        end
+
+        def costs(moving, wall)
+          moving
+            .chosen
+            .map { |one| { channel: one.channel[:name], costs: Core::Signoff::Cost.of_time(one.verdict, wall, names) } }
+            .reject { |one| one[:costs].empty? }
+        end
+
+        # @return [String, nil] the holiday that it would fall on, or that nobody works then
+        def day_off(wall)
+          day = Core::Plan::WallTime.at(wall.at, post.workspace[:zone]).wall.to_date
+          holiday = Core::Plan::DaysOff.between(post.workspace[:holidays], day, day).first
+          return holiday[:name] if holiday
+
+          "a day on which nobody works" unless Store::Clients::Hours.of(post.workspace).works_on?(day)
+        end
+
+        # Clashes, floods and repeats that it would come to.
+        def warnings(moving, value)
+          moved = moving.moved(value)
+          chosen = moving.chosen.map { |one| moved.on(one.row[:channel_id]) }
+          around = Posts::SeenAround.new(scope, moved, chosen, post.workspace)
+          chosen.flat_map do |one|
+            around.of(one).around.map { |finding| { channel: one.channel[:name], sentence: finding.sentence } }
+          end
+        end
+      end
+    end
+  end
+end

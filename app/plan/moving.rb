@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # Some channels of a post that go out at one time, and are moved together. Those that follow the master's time
+      # move with the master; those with a time of their own keep one.
+      class Moving
+        # @param post [Store::Posts::Standing::Post]
+        # @param seen [Array<Store::Posts::Standing::Adaptation>] those of the mover's channels
+        # @param channel_ids [Array<String>] none for a post without channels
+        # @raise [Core::NotFound] for a channel that the post is not on
+        def initialize(post, seen, channel_ids)
+          @post = post
+          on = seen.to_h { |one| [one.row[:channel_id], one] }
+          @chosen = channel_ids.uniq.map { |id| on[id] or raise Core::NotFound, "This channel of the post" }
+        end
+
+        attr_reader :chosen
+
+        # @return [Array<String, nil>] where the time is to be written: nil for the master
+        def targets
+          return [nil] if chosen.empty?
+
+          own, following = chosen.partition { |one| one.own.key?("time") }
+          ids = own.map { |one| one.row[:channel_id] }
+          following.any? ? [nil, *ids] : ids
+        end
+
+        # What is being sent or is out stays where it is.
+        # @raise [Core::Over]
+        def require_unsent!
+          sent = chosen.select(&:sent?)
+          return if sent.empty?
+
+          rest = sent.size < chosen.size ? " Move the other channels in the post." : ""
+          names = sent.map { |one| one.channel[:name] }.join(", ")
+          raise Core::Over.new(
+                  "sent",
+                  "It is being sent or is out on #{names}.",
+                  way_on: "It stays where it is.#{rest}"
+                )
+        end
+
+        # Whether everything that would move is planned for this time now. Whoever moves the master moves all that
+        # follow it: those that were not named must not be surprised.
+        # @param time [Core::Plan::WallTime, nil]
+        def at?(time)
+          return stored(@post.master["time"]) == time if chosen.empty?
+
+          chosen.all? { |one| one.time == time } && (!targets.include?(nil) || followers_named?)
+        end
+
+        # @param value [Hash, nil] of the part
+        # @return [Store::Posts::Standing::Post] as it would stand
+        def moved(value)
+          drafts = targets.map { |id| Store::Posts::Standing::Draft.new(channel_id: id, part: "time", value: value) }
+          @post.changed(parts: ->(rows) { drafts.reduce(rows) { |all, draft| draft.lay_over(all, @post.id) } })
+        end
+
+        private
+
+        def followers_named?
+          (@post.adaptations.reject { |one| one.own.key?("time") } - chosen).empty?
+        end
+
+        def stored(value) = Core::Plan::WallTime.stored(value)
+      end
+    end
+  end
+end

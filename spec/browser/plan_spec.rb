@@ -1,0 +1,144 @@
+# frozen_string_literal: true
+
+# The month: taken to another day by keys, by mouse and by finger, as lead and as one who may not.
+RSpec.describe "The month of the plan" do
+  let(:world) { BrowserWorld.world }
+  let(:db) { world.db }
+
+  def planned(post)
+    db[:parts].where(post_id: post, part: "time", channel_id: nil).get(:value)&.fetch("wall")
+  end
+
+  def fresh(subject, wall)
+    text = "#{subject}: the late boat waits at the #{SecureRandom.hex(6)} pier"
+    world
+      .draft(wall: wall, text: text, picture: false)
+      .tap { |post| world.act("Posts::Rename", :ines, post_id: post, subject: subject, version: 1) }
+  end
+
+  def month(session, of: "2027-02")
+    session.visit("/plan?client=#{world.workspace}&month=#{of}")
+    expect(session).to have_css("[role=grid]")
+  end
+
+  def line(session, subject) = session.find(".plan-line", text: subject)
+  def day(session, date) = session.find("[data-day='#{date}']")
+
+  # Where the middle of something is on the screen.
+  def middle(session, node)
+    box = session.evaluate_script("arguments[0].getBoundingClientRect().toJSON()", node)
+    [box["x"] + (box["width"] / 2), box["y"] + 20]
+  end
+
+  it "moves by keys: it says before what it does, and can be undone" do
+    post = fresh("Lamp walk", "2027-02-10T12:00")
+    as(:ines) do |session|
+      month(session)
+      session.execute_script("arguments[0].focus()", line(session, "Lamp walk"))
+      keys = session.driver.browser.keyboard
+      keys.type("m")
+      keys.type(:right)
+      expect(session).to have_css(".move-note", text: "Thu 11 Feb, 12:00 from Wed 10 Feb, 12:00")
+      expect(session).to have_css(".move-note", text: "Nothing stands against it.").or have_css(".move-note", text: ":")
+      keys.type(:escape)
+      expect(session).to have_no_css(".move-note")
+      expect(planned(post)).to eq "2027-02-10T12:00:00"
+      keys.type("m")
+      keys.type(:down)
+      expect(session).to have_css(".move-note", text: "Wed 17 Feb, 12:00")
+      keys.type(:enter)
+      expect(day(session, "2027-02-17")).to have_content("Lamp walk")
+      eventually { planned(post) == "2027-02-17T12:00:00" }
+      expect(session.evaluate_script("document.activeElement.textContent")).to include("Lamp walk")
+      session.click_button("Undo")
+      eventually { planned(post) == "2027-02-10T12:00:00" }
+      expect(day(session, "2027-02-10")).to have_content("Lamp walk")
+    end
+  end
+
+  it "moves by mouse, and the click that ends it opens nothing; a click alone opens the post" do
+    post = fresh("Pier menu", "2027-02-09T12:00")
+    as(:ines) do |session|
+      month(session)
+      mouse = session.driver.browser.mouse
+      from = middle(session, line(session, "Pier menu"))
+      to = middle(session, day(session, "2027-02-12"))
+      mouse.move(x: from[0], y: from[1]).down
+      mouse.move(x: to[0], y: to[1], steps: 6)
+      expect(session).to have_css("[data-day='2027-02-12'] .move-note", text: "Fri 12 Feb, 12:00")
+      mouse.up
+      expect(day(session, "2027-02-12")).to have_content("Pier menu")
+      eventually { planned(post) == "2027-02-12T12:00:00" }
+      expect(session).to have_current_path("/plan", ignore_query: true)
+      line(session, "Pier menu").click
+      expect(session).to have_current_path("/w/#{world.workspace}/posts/#{post}")
+    end
+  end
+
+  it "moves by finger, once it rests on a line" do
+    post = fresh("Night boats", "2027-02-16T20:00")
+    as(:ines) do |session|
+      month(session)
+      page = session.driver.browser.page
+      from = middle(session, line(session, "Night boats"))
+      to = middle(session, day(session, "2027-02-18"))
+      touch = ->(kind, *at) do
+        points = at.map { |x, y| { x: x, y: y } }
+        page.command("Input.dispatchTouchEvent", type: kind, touchPoints: points)
+      end
+      touch.call("touchStart", from)
+      sleep 0.5 # a finger rests
+      touch.call("touchMove", [from[0] + 4, from[1] + 4])
+      touch.call("touchMove", to)
+      expect(session).to have_css("[data-day='2027-02-18'] .move-note")
+      touch.call("touchEnd")
+      expect(day(session, "2027-02-18")).to have_content("Night boats")
+      eventually { planned(post) == "2027-02-18T20:00:00" }
+    end
+  end
+
+  it "gives what has no time a day out of the tray, and tells who may not why" do
+    bare = world.act("Posts::MakePost", :ines, subject: "Winter letter")
+    as(:ines) do |session|
+      month(session)
+      within(".tray") { expect(page).to have_content("Winter letter") }
+      session.execute_script("arguments[0].focus()", line(session, "Winter letter"))
+      keys = session.driver.browser.keyboard
+      keys.type("m")
+      keys.type(:right)
+      expect(session).to have_css(".move-note", text: "its first time")
+      keys.type(:enter)
+      eventually { planned(bare)&.end_with?("T12:00:00") }
+    end
+    post = fresh("Low tide", "2027-02-23T08:00")
+    as(:sunniva) do |session|
+      month(session)
+      session.execute_script("arguments[0].focus()", line(session, "Low tide"))
+      session.driver.browser.keyboard.type("m")
+      session.driver.browser.keyboard.type(:right)
+      expect(session).to have_css(".move-note", text: "It stays where it is.")
+      session.driver.browser.keyboard.type(:enter)
+      expect(session).to have_no_css(".move-note")
+      expect(planned(post)).to eq "2027-02-23T08:00:00"
+    end
+  end
+
+  it "walks days and months by keys, has no finding by axe, and fits a phone" do
+    fresh("Crew of the week", "2027-02-03T09:30")
+    as(:ines) do |session|
+      month(session)
+      session.execute_script("arguments[0].focus()", day(session, "2027-02-28"))
+      session.driver.browser.keyboard.type(:right)
+      expect(session).to have_css("h1", text: "March 2027")
+      session.driver.browser.keyboard.type(:pageup)
+      expect(session).to have_css("h1", text: "February 2027")
+      expect(session).to have_css(".plan-line", text: "Crew of the week")
+      expect(axe_findings(session)).to eq []
+      session.current_window.resize_to(390, 800)
+      expect(session.evaluate_script("document.documentElement.scrollWidth")).to eq 390
+      expect(axe_findings(session)).to eq []
+    ensure
+      session.current_window.resize_to(1280, 800)
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+RSpec.describe AskFirst::Core::Plan::Weeks do
+  def weeks(year, month, start) = described_class.of_month(year, month, start)
+
+  it "fills the first and the last week of a month, from Monday or from Sunday" do
+    october = weeks(2026, 10, 1)
+    expect(october.map(&:number)).to eq [40, 41, 42, 43, 44]
+    expect([october.first.days.first, october.last.days.last].map(&:iso8601)).to eq %w[2026-09-28 2026-11-01]
+    expect(weeks(2026, 10, 0).first.days.first.iso8601).to eq "2026-09-27"
+    expect(weeks(2027, 2, 1).size).to eq 4 # 1 February 2027 is a Monday, and it has 28 days
+  end
+
+  it "every day of the month stands in it once, in rows of seven, for any month and start" do
+    [2000, 2024, 2026, 2036].product((1..12).to_a, (0..6).to_a) do |year, month, start|
+      days = weeks(year, month, start).flat_map(&:days)
+      expect(days.size % 7).to eq 0
+      expect(days.select { |day| day.month == month }.size).to eq Date.new(year, month, -1).day
+      expect(days.first.wday).to eq start
+      expect(days).to eq((days.first..days.last).to_a)
+    end
+  end
+end

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+// One line of a day: when, where, how far, and what. It opens the post, and can be taken to another day.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { STAGES, titled } from '@/api/words'
+import { wallClock } from '@/api/time'
+import ClientMark from '@/parts/ClientMark.vue'
+import ChannelMarks from '@/parts/ChannelMarks.vue'
+import SignoffStrip from '@/parts/SignoffStrip.vue'
+
+const props = defineProps<{
+  workspace: string
+  post: string
+  subject: string
+  stage: Schemas['Stage']
+  strip: Schemas['Stamp'][]
+  channels: { network: string; initials: string; name: string }[]
+  wall?: string
+  late?: boolean
+  /** Of several clients: whose it is. */
+  client?: { id: string; name: string; mark: string; edge: string; picture: boolean }
+  held?: boolean
+}>()
+const emit = defineEmits<{ grab: [event: PointerEvent]; take: [] }>()
+
+const state = computed(() => (props.late ? 'past its time, not out' : STAGES[props.stage]))
+const title = computed(() =>
+  [titled(props.subject), props.client?.name, props.channels.map((one) => one.name).join(', '), state.value]
+    .filter(Boolean)
+    .join(' · '),
+)
+</script>
+
+<template>
+  <router-link
+    class="plan-line"
+    :class="[`stage-${stage}`, { late, held }]"
+    :to="{ name: 'post', params: { workspace, post } }"
+    :title="title"
+    draggable="false"
+    data-row
+    @pointerdown="stage !== 'out' && emit('grab', $event)"
+    @keydown.m.stop.prevent="emit('take')"
+  >
+    <span class="facts">
+      <ClientMark v-if="client" v-bind="client" :size="16" />
+      <span v-if="wall" class="time">{{ wallClock(wall) }}</span>
+      <ChannelMarks :channels="channels" />
+      <span v-if="stage === 'trouble' || late" class="loud">{{ stage === 'trouble' ? 'trouble' : 'late' }}</span>
+      <span v-else-if="stage === 'held'" class="quiet">held</span>
+      <SignoffStrip class="strip" :strip="strip" :size="11" />
+    </span>
+    <span class="subject">{{ titled(subject) }}</span>
+  </router-link>
+</template>
+
+<style scoped>
+.plan-line {
+  display: block;
+  margin: 2px 0;
+  padding: 2px 4px 2px 7px;
+  border-left: 3px solid var(--stage);
+  text-decoration: none;
+  line-height: 1.35;
+  touch-action: manipulation;
+  user-select: none;
+}
+.plan-line:hover {
+  background: var(--well);
+}
+.facts {
+  display: flex;
+  gap: 5px;
+  align-items: center;
+  min-height: 18px;
+  font-size: 12px;
+}
+.facts :deep(svg) {
+  flex: none;
+}
+.time {
+  color: var(--ink-2);
+  font-variant-numeric: tabular-nums;
+}
+.strip {
+  margin-left: auto;
+}
+.loud {
+  color: var(--trouble);
+  font-weight: 600;
+}
+.subject {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.held {
+  opacity: 0.45;
+}
+</style>

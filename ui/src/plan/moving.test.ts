@@ -1,0 +1,131 @@
+// @vitest-environment jsdom
+import { flushPromises, mount } from '@vue/test-utils'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, h } from 'vue'
+
+const post = vi.fn()
+const offered = vi.fn()
+const told = { warning: vi.fn(), error: vi.fn() }
+vi.mock('@/api/client', () => ({
+  api: { POST: (...all: unknown[]) => post(...all) },
+  ok: (answer: Promise<unknown>) => answer,
+  sentence: (error: Error) => error.message,
+}))
+vi.mock('@/parts/undo', () => ({ offerUndo: (...all: unknown[]) => offered(...all) }))
+vi.mock('ant-design-vue', () => ({ message: told }))
+
+const { useMoving, timeOn } = await import('./moving')
+type Use = ReturnType<typeof useMoving>
+
+const LISBON = 'Europe/Lisbon'
+const line = {
+  workspace_id: 'w',
+  post_id: 'p',
+  subject: 'Fog days',
+  channels: ['ti', 'vi'],
+  time: { wall: '2026-10-15T07:30:00', zone: LISBON },
+  day: '2026-10-15',
+  zone: LISBON,
+}
+const nothing = { refused: null, kind: 'ordinary', at: null, past: false, off: null, costs: [], warnings: [] }
+
+function use(): { moving: Use; queries: QueryClient } {
+  let moving!: Use
+  const queries = new QueryClient()
+  const month = {
+    month: '2026-10',
+    lines: [{ post_id: 'p', wall: '2026-10-15T07:30', time: line.time, channels: [{ id: 'ti' }, { id: 'vi' }] }],
+  }
+  queries.setQueryData(['plan', 'w', '2026-10'], month)
+  const Page = defineComponent({
+    setup() {
+      moving = useMoving(() => ({ workspace: 'w', month: month as never }))
+      return () => h('div')
+    },
+  })
+  mount(Page, { global: { plugins: [[VueQueryPlugin, { queryClient: queries }]] } })
+  return { moving, queries }
+}
+const asked = async () => {
+  await vi.advanceTimersByTimeAsync(200)
+  await flushPromises()
+}
+const bodies = (kind: string) =>
+  post.mock.calls.filter(([path]) => String(path).endsWith(kind)).map(([, { body }]) => body)
+
+describe('a line of the plan on its way', () => {
+  beforeEach(() => {
+    vi.useFakeTimers()
+    for (const one of [post, offered, told.warning, told.error]) one.mockReset()
+    post.mockResolvedValue(nothing)
+  })
+
+  it('keeps its hour by its own zone; out of the tray it gets noon of its client', () => {
+    expect(timeOn(line, '2026-10-26')).toEqual({ wall: '2026-10-26T07:30:00', zone: LISBON })
+    expect(timeOn({ ...line, time: null, day: null }, '2026-10-26').wall).toBe('2026-10-26T12:00:00')
+    // seen from another zone it stands on another day, and moves by as many days
+    expect(timeOn({ ...line, day: '2026-10-14' }, '2026-10-16').wall).toBe('2026-10-17T07:30:00')
+  })
+
+  it('asks once it rests on a day, and only the last answer counts', async () => {
+    const { moving } = use()
+    moving.pick(line, '2026-10-15')
+    moving.over('2026-10-16')
+    moving.over('2026-10-17')
+    await asked()
+    expect(bodies('move-cost')).toEqual([
+      { channels: ['ti', 'vi'], time: { wall: '2026-10-17T07:30:00', zone: LISBON } },
+    ])
+    expect(moving.moving.value?.cost).toEqual(nothing)
+  })
+
+  it('is shown where it was dropped at once, and can be undone', async () => {
+    const { moving, queries } = use()
+    moving.pick(line, '2026-10-15')
+    moving.over('2026-10-17')
+    await asked()
+    const dropped = moving.drop()
+    const shown = queries.getQueryData<{ lines: { wall: string }[] }>(['plan', 'w', '2026-10'])
+    expect(shown!.lines[0]!.wall).toBe('2026-10-17T07:30')
+    expect(await dropped).toBe(true)
+    const [words, undo] = offered.mock.calls[0]!
+    expect(words).toContain('“Fog days” is planned for Sat 17 Oct, 7:30')
+    undo()
+    await flushPromises()
+    expect(bodies('/move')).toEqual([
+      { channels: ['ti', 'vi'], from: line.time, time: { wall: '2026-10-17T07:30:00', zone: LISBON } },
+      { channels: ['ti', 'vi'], from: { wall: '2026-10-17T07:30:00', zone: LISBON }, time: line.time },
+    ])
+  })
+
+  it('stays where it is when it is dropped there, left, or refused', async () => {
+    const { moving } = use()
+    moving.pick(line, '2026-10-15')
+    expect(await moving.drop()).toBe(false)
+    moving.pick(line, '2026-10-15')
+    moving.over('2026-10-16')
+    moving.leave()
+    expect(moving.moving.value).toBeNull()
+    post.mockResolvedValue({ ...nothing, refused: 'It is out.' })
+    moving.pick(line, '2026-10-15')
+    moving.over('2026-10-16')
+    await asked()
+    expect(await moving.drop()).toBe(false)
+    expect(told.warning).toHaveBeenCalledWith('It is out.', 8)
+    expect(bodies('/move')).toEqual([])
+  })
+
+  it('is put back with the sentence when the server refuses', async () => {
+    const { moving, queries } = use()
+    const again = vi.spyOn(queries, 'invalidateQueries')
+    moving.pick(line, '2026-10-15')
+    moving.over('2026-10-17')
+    await asked()
+    post.mockRejectedValueOnce(new Error('Somebody planned this for another time meanwhile.'))
+    expect(await moving.drop()).toBe(false)
+    expect(told.error).toHaveBeenCalledWith('Somebody planned this for another time meanwhile.', 8)
+    expect(offered).not.toHaveBeenCalled()
+    expect(again).toHaveBeenCalledWith({ queryKey: ['plan'] })
+  })
+})
