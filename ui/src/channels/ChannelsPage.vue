@@ -5,6 +5,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
+import ListTable, { type Column } from '@/parts/ListTable.vue'
 import AddChannel from './AddChannel.vue'
 import ChannelSets from './ChannelSets.vue'
 import ChannelSettings from './ChannelSettings.vue'
@@ -86,6 +87,15 @@ async function move(index: number, step: number) {
   document.querySelectorAll<HTMLElement>('[data-mover]')[to]?.focus()
   await act(() => ok(api.PUT('/api/w/{workspace}/channels-order', { params: { path }, body: { channel_ids: order } })))
 }
+const place = (channel: Channel) => data.value!.channels.indexOf(channel)
+const COLUMNS: Column<Channel>[] = [
+  { key: 'order', title: 'Order' },
+  { key: 'channel', title: 'Channel' },
+  { key: 'connection', title: 'Connection' },
+  { key: 'planned', title: 'Planned' },
+  { key: 'views', title: 'In my views' },
+  { key: 'acts', title: 'What can be done', align: 'right' },
+]
 const STATES: Record<string, string> = {
   fine: 'connected',
   soon: 'soon over',
@@ -114,89 +124,85 @@ function limits(one: Channel) {
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <div v-if="data" class="two">
       <div>
-        <table class="list" tabindex="0">
-          <thead>
-            <tr>
-              <th scope="col"><span class="hidden">Order</span></th>
-              <th scope="col">Channel</th>
-              <th scope="col">Connection</th>
-              <th scope="col">Planned</th>
-              <th scope="col">In my views</th>
-              <th scope="col"><span class="hidden">What can be done</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(one, index) in data.channels" :key="one.id">
-              <td class="mover">
-                <button
+        <ListTable
+          :columns="COLUMNS"
+          :rows="data.channels"
+          row-key="id"
+          label="Channels"
+          empty="No channel yet. Connect one, plan for one before it is connected, or add one that is published by hand."
+        >
+          <template #order-head><span class="hidden">Order</span></template>
+          <template #order="{ row }">
+            <span class="mover">
+              <button
+                type="button"
+                class="grip"
+                data-mover
+                :disabled="!may"
+                :title="may ? 'Arrow keys move it' : data.can.connect?.why"
+                :aria-label="`Place ${place(row) + 1}, ${row.name}: arrow keys move it`"
+                @keydown.up.prevent="move(place(row), -1)"
+                @keydown.down.prevent="move(place(row), 1)"
+              >
+                {{ place(row) + 1 }}
+              </button>
+              <span v-if="may" class="steps" aria-hidden="true"
+                ><button type="button" tabindex="-1" :disabled="place(row) === 0" @click="move(place(row), -1)">
+                  ↑</button
+                ><button
                   type="button"
-                  class="grip"
-                  data-mover
-                  :disabled="!may"
-                  :title="may ? 'Arrow keys move it' : data.can.connect?.why"
-                  :aria-label="`Place ${index + 1}, ${one.name}: arrow keys move it`"
-                  @keydown.up.prevent="move(index, -1)"
-                  @keydown.down.prevent="move(index, 1)"
+                  tabindex="-1"
+                  :disabled="place(row) === data.channels.length - 1"
+                  @click="move(place(row), 1)"
                 >
-                  {{ index + 1 }}
-                </button>
-                <span v-if="may" class="steps" aria-hidden="true"
-                  ><button type="button" tabindex="-1" :disabled="index === 0" @click="move(index, -1)">↑</button
-                  ><button
-                    type="button"
-                    tabindex="-1"
-                    :disabled="index === data.channels.length - 1"
-                    @click="move(index, 1)"
-                  >
-                    ↓
-                  </button></span
-                >
-              </td>
-              <td>
-                <span class="channel"
-                  ><span class="shape"><ChannelMark :network="one.network" :initials="one.initials" /></span
-                  ><span
-                    ><b>{{ one.name }}</b
-                    ><span class="quiet"
-                      >{{ one.network === 'Offline' ? 'offline' : one.network }} · {{ limits(one) }}</span
-                    ></span
-                  ></span
-                >
-              </td>
-              <td class="connection">
-                <b class="state" :class="one.level">{{ STATES[one.level] ?? one.level }}</b>
-                <span class="quiet">{{ one.sentence }}</span>
-              </td>
-              <td>
-                {{ one.planned
-                }}<span v-if="one.waiting > 0 && one.level !== 'fine'" class="quiet"
-                  >, {{ one.waiting }} cleared and waiting</span
-                >
-              </td>
-              <td>
-                <Checkbox :checked="!one.off" @change="turn(one)">{{ one.off ? 'off' : 'on' }}</Checkbox>
-              </td>
-              <td class="acts-cell">
-                <Button
-                  v-if="['lapsed', 'planned', 'soon'].includes(one.level) && one.network_address"
-                  size="small"
-                  :type="one.level === 'lapsed' ? 'primary' : 'default'"
-                  :disabled="!may"
-                  @click="connect(one)"
-                  >{{ one.level === 'planned' ? 'Connect' : 'Connect again' }}</Button
-                >
-                <Button size="small" :disabled="!may" :title="data.can.connect?.why" @click="changing = one"
-                  >Change …</Button
-                >
-              </td>
-            </tr>
-            <tr v-if="data.channels.length === 0">
-              <td colspan="6" class="quiet">
-                No channel yet. Connect one, plan for one before it is connected, or add one that is published by hand.
-              </td>
-            </tr>
-          </tbody>
-        </table>
+                  ↓
+                </button></span
+              >
+            </span>
+          </template>
+          <template #channel="{ row }">
+            <span class="channel"
+              ><span class="shape"><ChannelMark :network="row.network" :initials="row.initials" /></span
+              ><span
+                ><b>{{ row.name }}</b
+                ><span class="quiet"
+                  >{{ row.network === 'Offline' ? 'offline' : row.network }} · {{ limits(row) }}</span
+                ></span
+              ></span
+            >
+          </template>
+          <template #connection="{ row }">
+            <span class="connection">
+              <b class="state" :class="row.level">{{ STATES[row.level] ?? row.level }}</b>
+              <span class="quiet">{{ row.sentence }}</span>
+            </span>
+          </template>
+          <template #planned="{ row }">
+            {{ row.planned
+            }}<span v-if="row.waiting > 0 && row.level !== 'fine'" class="quiet"
+              >, {{ row.waiting }} cleared and waiting</span
+            >
+          </template>
+          <template #views="{ row }">
+            <Checkbox :checked="!row.off" @change="turn(row)">{{ row.off ? 'off' : 'on' }}</Checkbox>
+          </template>
+          <template #acts-head><span class="hidden">What can be done</span></template>
+          <template #acts="{ row }">
+            <span class="acts-cell">
+              <Button
+                v-if="['lapsed', 'planned', 'soon'].includes(row.level) && row.network_address"
+                size="small"
+                :type="row.level === 'lapsed' ? 'primary' : 'default'"
+                :disabled="!may"
+                @click="connect(row)"
+                >{{ row.level === 'planned' ? 'Connect' : 'Connect again' }}</Button
+              >
+              <Button size="small" :disabled="!may" :title="data.can.connect?.why" @click="changing = row"
+                >Change …</Button
+              >
+            </span>
+          </template>
+        </ListTable>
         <details v-if="data.archived.length > 0">
           <summary>{{ data.archived.length }} archived</summary>
           <ul>
@@ -247,6 +253,7 @@ function limits(one: Channel) {
   display: block;
 }
 .connection {
+  display: block;
   max-width: 280px;
 }
 .state.fine {
@@ -256,7 +263,6 @@ function limits(one: Channel) {
   color: var(--trouble);
 }
 .mover {
-  width: 62px;
   white-space: nowrap;
 }
 .grip {

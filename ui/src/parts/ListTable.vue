@@ -21,8 +21,6 @@ function turn(key: string) {
   sorted.value = { key, down }
 }
 const way = (key: string) => (sorted.value?.key === key ? (sorted.value.down ? 'descending' : 'ascending') : undefined)
-const MARKS = { ascending: '↑', descending: '↓' }
-const mark = (key: string) => MARKS[way(key)!] ?? '↕'
 const columns = computed(() =>
   props.columns.map(
     ({ key, title, align }) =>
@@ -44,7 +42,10 @@ const columns = computed(() =>
       <template #headerCell="{ column }">
         <Button v-if="by(String(column.key))" type="text" size="small" class="sort" @click="turn(String(column.key))">
           {{ column.title }}
-          <span aria-hidden="true">{{ mark(String(column.key)) }}</span>
+          <svg width="7" height="11" viewBox="0 0 7 11" aria-hidden="true" :class="way(String(column.key))">
+            <path class="up" d="M0 4.5 3.5 0 7 4.5z" />
+            <path class="down" d="M0 6.5 3.5 11 7 6.5z" />
+          </svg>
         </Button>
         <slot v-else :name="`${column.key}-head`">{{ column.title }}</slot>
       </template>
@@ -69,15 +70,28 @@ const columns = computed(() =>
   background: none;
   color: var(--ink-2);
   font-weight: 600;
+  white-space: nowrap;
 }
 .list-table :deep(.ant-table-wrapper .ant-table.ant-table .ant-table-thead > tr > th::before) {
   display: none;
 }
 .sort {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
   padding: 0 4px;
   margin-left: -4px;
   color: inherit;
   font-weight: inherit;
+}
+.sort path {
+  fill: var(--ink-faint);
+  opacity: 0.6;
+}
+.sort .ascending .up,
+.sort .descending .down {
+  fill: var(--ink);
+  opacity: 1;
 }
 .list-table :deep(.ant-table-wrapper .ant-table.ant-table .ant-table-tbody > tr > td) {
   padding: 7px 8px 7px 0;

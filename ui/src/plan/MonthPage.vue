@@ -303,6 +303,7 @@ h1 {
   margin-top: 18px;
 }
 .tray h2 {
+  font-size: 15px;
   padding-bottom: 4px;
   border-bottom: 2px solid var(--ink);
 }
