@@ -8,12 +8,13 @@ module AskFirst
       class Moving
         # @param post [Store::Posts::Standing::Post]
         # @param seen [Array<Store::Posts::Standing::Adaptation>] those of the mover's channels
-        # @param channel_ids [Array<String>] none for a post without channels
+        # @param channel_ids [Array<String>] none for a post without a time, or without channels: all of it moves
         # @raise [Core::NotFound] for a channel that the post is not on
         def initialize(post, seen, channel_ids)
           @post = post
           on = seen.to_h { |one| [one.row[:channel_id], one] }
-          @chosen = channel_ids.uniq.map { |id| on[id] or raise Core::NotFound, "This channel of the post" }
+          named = channel_ids.empty? ? on.keys : channel_ids.uniq
+          @chosen = named.map { |id| on[id] or raise Core::NotFound, "This channel of the post" }
         end
 
         attr_reader :chosen

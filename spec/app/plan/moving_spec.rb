@@ -41,6 +41,19 @@ RSpec.describe "Moving in the plan" do
     expect(db[:posts].where(id: bare).get(:at)).to be_nil
   end
 
+  it "out of the tray takes every channel along, those too that had no time of their own" do
+    bare = world.draft(picture: false, wall: nil, text: "Nothing planned #{SecureRandom.hex(8)} at the quay")
+    world.write(bare, "time", time("2027-01-20T10:00"), who: :ines, on: :vitrine)
+    world.act("Plan::Move", :ines, post_id: bare, channel_ids: ids(:vitrine), from: time("2027-01-20T10:00"), time: nil)
+    expect(cost(bare, "2027-01-21T10:00", on: [])[:warnings].map { |one| one[:channel] }).to include(
+      "Ticker",
+      "Vitrine"
+    )
+    move(bare, nil, "2027-01-21T10:00", on: [])
+    expect(times(bare)).to eq("Ticker" => "01-21T10:00", "Vitrine" => "01-21T10:00")
+    expect(refusal { move(post, "2026-10-21T12:00", "2026-10-22T12:00", on: []) }.code).to eq "moved_meanwhile"
+  end
+
   it "by two at once: the second is told, twice by one is done once" do
     move(post, "2026-10-20T12:00", "2026-10-21T12:00")
     expect { move(post, "2026-10-20T12:00", "2026-10-21T12:00") }.not_to(change { db[:record].count })

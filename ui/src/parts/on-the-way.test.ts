@@ -26,9 +26,11 @@ describe('a page that is not loaded yet', () => {
     expect(open).not.toHaveBeenCalled()
   })
 
-  it('is not waited for any more once they went somewhere else', async () => {
+  it('is not waited for any more once they went somewhere else, or stayed', async () => {
     const { world: off, back } = world(false)
-    const found = page(lost, off)()
+    // it could be had by now, and nobody wants it any more
+    const load = vi.fn<() => Promise<string>>().mockImplementationOnce(lost).mockResolvedValue('the page')
+    const found = page(load, off)()
     const failed = expect(found).rejects.toThrow('Failed to fetch')
     await settled()
     setOut('Desk', '/desk')

@@ -40,6 +40,7 @@ export function page<T>(load: () => Promise<T>, world: World = WORLD): () => Pro
         }
         onTheWay.value = asked
         await world.wait()
+        if (going !== asked) throw error // or stayed
       }
     }
   }
