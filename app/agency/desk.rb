@@ -27,7 +27,7 @@ module AskFirst
         def call
           {
             now: @now.iso8601,
-            counts: @rows.counts,
+            counts: counts,
             asked: asked.filter_map { |row| line(row) },
             tasks: tasks.map { |row| task(row) },
             came_back: own_posts(:came_back),
@@ -36,7 +36,7 @@ module AskFirst
             can_release: own_posts(:can_release),
             by_hand: by_hand,
             next_out: @rows.next_out.map { |row| row.merge(at: row[:at].iso8601) },
-            trouble: @rows.trouble(limit(:trouble)),
+            trouble: listed(:trouble),
             connections: connections,
             set_ups: @rows.set_ups.map { |row| { workspace_id: row[:id], name: row[:name], step: row[:setup_step] } }
           }
@@ -48,20 +48,24 @@ module AskFirst
           @whole.include?(list.to_s) ? WHOLE : SHOWN
         end
 
-        def asked = @asked ||= @rows.asked(limit(:asked))
-        def tasks = @tasks ||= @rows.tasks(limit(:tasks))
+        def counts = @counts ||= @rows.counts
+
+        # A list of which there is nothing is not asked for: most of them are empty on most days.
+        def listed(list) = counts.fetch(list).zero? ? [] : @rows.public_send(list, limit(list))
+
+        def asked = @asked ||= listed(:asked)
+        def tasks = @tasks ||= listed(:tasks)
 
         # Lines that wait for the same people stand together: any one of them can answer.
         def asked_of_others
           @asked_of_others ||=
-            @rows
-              .asked_of_others(limit(:waits_for_others))
+            listed(:waits_for_others)
               .group_by { |row| row[:line_id] }
               .values
               .map { |same| same.first.merge(person: same.map { |row| row[:person] }.join(" or ")) }
         end
 
-        def own = @own ||= %i[came_back opened can_release].to_h { |list| [list, @rows.public_send(list, limit(list))] }
+        def own = @own ||= %i[came_back opened can_release].to_h { |list| [list, listed(list)] }
         def own_posts(list) = own.fetch(list).map { |row| lines.fetch(row[:id]) }
 
         # The posts behind lines and tasks.
@@ -75,7 +79,7 @@ module AskFirst
             begin
               asked_about = posts_beside.values_at(*(asked + asked_of_others).map { |row| row[:post_id] }).compact
               shown = (own.values.flatten + asked_about).uniq { |row| row[:id] }
-              Posts::ListPosts.with_channels(@scope, shown).to_h { |post| [post[:id], post] }
+              Posts::ListPosts.lines(@scope, shown).to_h { |post| [post[:id], post] }
             end
         end
 
@@ -127,9 +131,7 @@ module AskFirst
         end
 
         def by_hand
-          @rows
-            .by_hand(limit(:by_hand))
-            .map { |row| row.except(:claimed_by).merge(state: row[:claimed_by] ? "taken_up" : "by_hand") }
+          listed(:by_hand).map { |row| row.except(:claimed_by).merge(state: row[:claimed_by] ? "taken_up" : "by_hand") }
         end
 
         # Connections that have lapsed or soon will, or whose person has left, with what is planned there.

@@ -8,11 +8,13 @@ module AskFirst
       class ChangeSettings < Act
         opens :client, "change_settings", gate: true
 
-        FIELDS = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
+        IDENTITY = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
+        FIELDS = [*IDENTITY, :publisher_id].freeze
 
         # @return [Integer] the new version
         def call(version:, **values)
-          clean = Core::Clients::Identity.clean(values.slice(*FIELDS))
+          clean = Core::Clients::Identity.clean(values.slice(*IDENTITY))
+          clean[:publisher_id] = Publisher.clean(scope, values[:publisher_id], now) if values.key?(:publisher_id)
           before = kit.db[:workspaces].where(id: member.workspace_id).first
           raise changed(before) if before[:version] != version
 
@@ -21,7 +23,7 @@ module AskFirst
             stored[field] = Store::Database.jsonb(clean[field]) if clean.key?(field)
           end
           kit.db[:workspaces].where(id: member.workspace_id).update(stored)
-          record("settings_changed", facts: { before: before.slice(*clean.keys), after: clean })
+          record("settings_changed", facts: { before: told(before.slice(*clean.keys)), after: told(clean) })
           # another rule for changed times may void yeses or let them count again
           if clean.key?(:time_policy) && clean[:time_policy] != before[:time_policy]
             restage(rows(:posts).exclude(stage: %w[out drafting]).select_map(:id))
@@ -31,6 +33,11 @@ module AskFirst
         end
 
         private
+
+        # People stand in the record by name.
+        def told(values)
+          values.key?(:publisher_id) ? values.merge(publisher_id: names[values[:publisher_id]]) : values
+        end
 
         def changed(row)
           Core::Conflict.new(

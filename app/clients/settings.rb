@@ -24,6 +24,8 @@ module AskFirst
             working_hours: row[:working_hours],
             currency: row[:currency],
             tracking: row[:tracking],
+            publisher_id: row[:publisher_id],
+            publishers: Publisher.candidates(scope, now),
             version: row[:version],
             setup_step: row[:setup_step],
             picture: !row[:mark_picture].nil?,

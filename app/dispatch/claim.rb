@@ -92,6 +92,11 @@ module AskFirst
           )
         end
 
+        # Whom the client's settings name for what is published by hand.
+        def publisher
+          kit.db[:workspaces].where(id: scope.workspace_id).get(:publisher_id)
+        end
+
         # A channel without a network, or a format that its network's protocol does not take.
         def by_hand?(adaptation)
           channel = adaptation.channel
@@ -183,7 +188,7 @@ module AskFirst
           People::Notify.call(
             kit,
             member,
-            person_ids: [@posts.fetch(row[:post_id]).row[:owner_id]],
+            person_ids: [publisher || @posts.fetch(row[:post_id]).row[:owner_id]],
             kind: "task",
             post_id: row[:post_id],
             words: "Publish it by hand now on #{name}."

@@ -25,6 +25,7 @@ module AskFirst
           )
           keep_change(role, Core::Posts::Text.line(title, field: "title", limit: 120), ids, ends)
           moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) : []
+          Clients::Publisher.keep_fitting(kit, scope)
           restage(moved) if moved.any?
           announce("people", ids: [])
           version + 1

@@ -15,6 +15,7 @@ module AskFirst
           require_heir!(row, holds, to)
           moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to) : []
           finish(row)
+          Clients::Publisher.keep_fitting(kit, scope)
           record("member_ended", facts: { person: row[:name], role: row[:role], to: to && names[to] })
           restage(moved) if moved.any?
           announce("people", ids: [])

@@ -112,8 +112,8 @@ module AskFirst
 
         def tray
           posts = Store::Plan::Days.without_time(@scope)
-          shown = posts.order(Sequel.desc(:id)).limit(TRAY).all
-          { count: posts.count, posts: Posts::ListPosts.with_channels(@scope, shown) }
+          shown = Store::Posts::Listed.lines(posts.order(Sequel.desc(:id)).limit(TRAY)).all
+          { count: posts.count, posts: Posts::ListPosts.lines(@scope, shown) }
         end
       end
     end

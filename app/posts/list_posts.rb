@@ -6,6 +6,7 @@ module AskFirst
       # A page of posts, newest first, over one or many workspaces.
       class ListPosts
         PAGE = 50
+        CHANNEL = %w[network initials name stage connection].freeze # of what is kept, what a line tells
 
         class << self
           # @param scope [Store::Scope]
@@ -26,18 +27,17 @@ module AskFirst
                 )
               found = listed.page(Paging.id(before), limit + 1)
               {
-                posts: with_channels(scope, found.first(limit)),
+                posts: lines(scope, found.first(limit)),
                 next: found.size > limit ? found[limit - 1][:id] : nil,
                 switched_off: listed.switched_off
               }
             end
           end
 
-          # @param rows [Array<Hash>] of posts
+          # @param rows [Array<Hash>] of Store::Posts::Listed.lines
           # @return [Array<Hash>] one JSON-ready line for each
-          def with_channels(scope, rows)
-            channels = Store::Posts::Listed.channels_of(scope, rows)
-            rows.map { |row| line(row, channels.fetch(row[:id], [])) }
+          def lines(scope, rows)
+            rows.map { |row| line(row, Store::Posts::Listed.channels_of(scope, row)) }
           end
 
           private
@@ -50,7 +50,7 @@ module AskFirst
               stage: row[:stage],
               strip: row[:strip],
               at: row[:at]&.iso8601,
-              channels: channels.map { |channel| channel.slice(:network, :initials, :name, :stage, :connection) }
+              channels: channels.map { |channel| CHANNEL.to_h { |name| [name.to_sym, channel[name]] } }
             }
           end
         end

@@ -35,7 +35,7 @@ module AskFirst
         end
 
         # @return [Array<Hash>] open lines that wait for somebody else, one row for each person
-        def asked_of_others(limit)
+        def waits_for_others(limit)
           with_asks(@waiting.of_others)
             .select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id))
             .order(:asked_at, Sequel[:people][:name])
@@ -44,22 +44,22 @@ module AskFirst
         end
 
         def tasks(limit) = @waiting.tasks.order(:due_at).limit(limit).all
-        def came_back(limit) = @waiting.came_back.order(:at).limit(limit).all
-        def opened(limit) = @waiting.opened.order(:at).limit(limit).all
+        def came_back(limit) = lines(@waiting.came_back.order(:at).limit(limit))
+        def opened(limit) = lines(@waiting.opened.order(:at).limit(limit))
 
         def can_release(limit)
-          @scope
-            .first_of_each(:posts, [Sequel[:posts][:at], Sequel[:posts][:id]], limit) do |one|
+          first =
+            @scope.first_of_each(:posts, [Sequel[:posts][:at], Sequel[:posts][:id]], limit) do |one|
               Posts::Visible.narrow(@scope, one.where(Sequel[:posts][:stage] => "cleared"))
             end
-            .all
+          lines(first)
         end
 
         # The posts of these rows, as far as the reader may see them.
         # @param rows [Array<Hash>] with :workspace_id and :post_id
         def posts_of(rows)
           found = @scope.rows_at(:posts, rows.map { |row| row.values_at(:workspace_id, :post_id) })
-          Posts::Visible.narrow(@scope, found).all
+          lines(Posts::Visible.narrow(@scope, found))
         end
 
         def names(person_ids) = @scope.db[:people].where(id: person_ids.uniq).select_hash(:id, :name)
@@ -124,6 +124,8 @@ module AskFirst
         end
 
         private
+
+        def lines(posts) = Posts::Listed.lines(posts).all
 
         def of_all_clients(counts)
           counts.reduce({}) { |all, one| all.merge(one) { |_, a, b| a + b } }

@@ -57,19 +57,21 @@ module AskFirst
           posts.where(Sequel[:posts][:id] => ids).exclude(stage: "changes_wanted")
         end
 
-        # Due on channels that no network takes: for whoever has taken it up, else for the post's owner.
+        # Due on channels that no network takes: for whoever has taken it up, else for whom the client's settings name,
+        # else for the post's owner.
         def by_hand
-          owned =
+          here = { id: Sequel[:posts][:workspace_id] }
+          named = @scope.db[:workspaces].where(here).select(:publisher_id)
+          mine =
             @scope.db[:posts].where(
               workspace_id: Sequel[:showings][:workspace_id],
-              id: Sequel[:showings][:post_id],
-              owner_id: @me
-            )
+              id: Sequel[:showings][:post_id]
+            ).where(Sequel.function(:coalesce, named, :owner_id) => @me)
           found = Posts::Visible.showings(@scope, @scope.rows(:showings)).where(Sequel[:showings][:state] => "by_hand")
           found.where(
             Sequel.|(
               { Sequel[:showings][:claimed_by] => @me },
-              Sequel.&({ Sequel[:showings][:claimed_by] => nil }, owned.select(1).exists)
+              Sequel.&({ Sequel[:showings][:claimed_by] => nil }, mine.select(1).exists)
             )
           )
         end

@@ -104,6 +104,16 @@ RSpec.describe "The Desk" do
     db[:showings].where(post_id: post).update(state: "planned", claimed_by: nil, claimed_at: nil)
   end
 
+  it "what is to be published by hand waits for whom the client's settings name, instead of the owner" do
+    post = world.draft(channels: [:ticker], picture: false).tap { |one| world.clear(one) && world.release(one) }
+    db[:showings].where(post_id: post).update(state: "by_hand", due_at: nil)
+    db[:workspaces].where(id: world.workspace).update(publisher_id: world.person(:tobiah))
+    by_hand = ->(who) { desk(who)[:by_hand].map { |row| row[:post_id] } }
+    expect([by_hand.call(:ines).include?(post), by_hand.call(:tobiah)]).to eq [false, [post]]
+    db[:workspaces].where(id: world.workspace).update(publisher_id: nil)
+    db[:showings].where(post_id: post).update(state: "planned")
+  end
+
   it "keeps to the chosen client" do
     post = world.draft(client: :brackwater)
     world.ask(post, 0, client: :brackwater, who: :tobiah)

@@ -168,6 +168,12 @@ RSpec.describe "Channels" do
         )
       end
 
+      it "is told to the owner of the post, or to whom the client's settings name" do
+        db[:workspaces].where(id: world.workspace(client)).update(publisher_id: world.person(:bram))
+        come
+        expect(db[:notices].where(post_id: post, kind: "task").select_map(:person_id)).to eq [world.person(:bram)]
+      end
+
       it "is let go again by who has it, and taken up by another" do
         come
         by_hand("TakeUp")

@@ -66,6 +66,36 @@ RSpec.describe "A client's settings" do
     expect { world.act("Clients::Settings", :odile, :quillmere) }.to raise_error(AskFirst::Core::Refused)
   end
 
+  describe "who publishes by hand" do
+    it "is one person who can do it everywhere in this client, told by name in the record, or each post's owner" do
+      expect(settings).to include(publisher_id: nil, publishers: include(hash_including(name: "Ines Calloway")))
+      change(publisher_id: world.person(:ines))
+      expect(settings[:publisher_id]).to eq world.person(:ines)
+      facts = db[:record].where(workspace_id: world.workspace(client), act: "settings_changed").get(:facts)
+      expect(facts["after"]).to eq "publisher_id" => "Ines Calloway"
+      expect { change(version: 2, publisher_id: world.person(:odile)) }.to raise_error(
+        AskFirst::Core::Invalid
+      ) { |error| expect([error.code, error.field]).to eq %w[cannot_publish publisher_id] }
+      expect(change(version: 2, publisher_id: nil)).to eq 3
+    end
+
+    it "is nobody any more once they left or may not" do
+      helper = world.person(:maro)
+      membership = AskFirst::Core::Uuid.v7(Time.now)
+      world.owner[:memberships].insert(
+        id: membership,
+        workspace_id: world.workspace(client),
+        person_id: helper,
+        role_id: db[:roles].where(name: "account lead").get(:id),
+        side: "agency",
+        since: world.kit.now
+      )
+      change(publisher_id: helper)
+      world.act("People::EndMember", :ines, client, membership_id: membership)
+      expect(settings[:publisher_id]).to be_nil
+    end
+  end
+
   describe "the mark as a picture" do
     it "is cut square and kept small, and goes back to initials" do
       world.act("Clients::MarkPicture", :ines, client, io: SpecWorld.picture)

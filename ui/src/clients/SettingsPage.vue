@@ -36,6 +36,7 @@ type Form = Pick<
   | 'working_hours'
   | 'currency'
   | 'tracking'
+  | 'publisher_id'
 >
 const form = ref<Form>()
 const seen = ref(0)
@@ -62,6 +63,7 @@ watch(
 )
 function take(now: Schemas['Settings']) {
   const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
+  const { publisher_id } = now
   form.value = {
     name,
     mark,
@@ -73,6 +75,7 @@ function take(now: Schemas['Settings']) {
     working_hours: JSON.parse(JSON.stringify(working_hours)) as Form['working_hours'],
     currency,
     tracking: { ...tracking },
+    publisher_id,
   }
   seen.value = now.version
 }
@@ -159,7 +162,12 @@ const fields = [
   'working_hours',
   'currency',
   'tracking',
+  'publisher_id',
 ]
+const publishers = computed(() => [
+  { value: null, label: 'the owner of each post' },
+  ...(data.value?.publishers ?? []).map((one) => ({ value: one.id, label: one.name })),
+])
 </script>
 
 <template>
@@ -226,6 +234,17 @@ const fields = [
             <Radio value="always">every change of time must be asked again</Radio>
           </RadioGroup>
           <span class="wrong">{{ at('time_policy') }}</span>
+        </section>
+        <section class="block">
+          <h2>Published by hand</h2>
+          <FormField
+            id="publisher"
+            label="What no network takes waits for"
+            :wrong="at('publisher_id')"
+            hint="On channels without a connection, at its time. Anybody else who may can take it up."
+          >
+            <ChoiceField id="publisher" v-model="form.publisher_id" :options="publishers" />
+          </FormField>
         </section>
         <section class="block">
           <h2>Links and money</h2>

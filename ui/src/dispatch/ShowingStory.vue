@@ -7,6 +7,7 @@ import ItIsThere from './ItIsThere.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import { exactly } from '@/api/time'
 import ActButton from '@/parts/ActButton.vue'
+import SidePanel from '@/parts/SidePanel.vue'
 
 const props = defineProps<{ workspace: string; showing: string }>()
 const emit = defineEmits<{ close: [] }>()
@@ -57,7 +58,7 @@ const EVENTS: Record<string, string> = {
 </script>
 
 <template>
-  <aside class="story" aria-label="Showing">
+  <SidePanel label="Showing" :width="360" @close="emit('close')">
     <p v-if="error" role="alert">{{ unread(error) }}</p>
     <template v-if="story">
       <div class="top">
@@ -119,17 +120,10 @@ const EVENTS: Record<string, string> = {
         <li v-if="story.attempts.length === 0" class="quiet">None yet.</li>
       </ol>
     </template>
-  </aside>
+  </SidePanel>
 </template>
 
 <style scoped>
-.story {
-  flex: 0 0 360px;
-  padding: 14px 18px 40px;
-  background: var(--sheet);
-  border-left: 3px solid var(--ink);
-  overflow-wrap: anywhere;
-}
 .top {
   display: flex;
   justify-content: space-between;

@@ -9,6 +9,7 @@ import { list } from '@/api/words'
 import ChangeMember from './ChangeMember.vue'
 import EndMember from './EndMember.vue'
 import ActButton from '@/parts/ActButton.vue'
+import SidePanel from '@/parts/SidePanel.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const props = defineProps<{
@@ -16,6 +17,7 @@ const props = defineProps<{
   person: Schemas['PeopleHere']['people'][number]
   here: Schemas['PeopleHere']
 }>()
+const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
 const queries = useQueryClient()
 const path = { workspace: props.workspace, membership: props.person.id }
@@ -73,7 +75,7 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
 </script>
 
 <template>
-  <aside class="panel" :aria-label="`What ${person.name} may do here`">
+  <SidePanel :label="`What ${person.name} may do here`" :width="390" @close="emit('close')">
     <header>
       <b>{{ person.name }}</b> <span class="quiet">{{ person.role }}</span>
     </header>
@@ -187,18 +189,10 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
       :holds="holds"
       @close="ending = false"
     />
-  </aside>
+  </SidePanel>
 </template>
 
 <style scoped>
-.panel {
-  flex: 0 0 390px;
-  align-self: stretch;
-  min-height: calc(100vh - 100px);
-  padding: 12px 18px 0;
-  background: var(--sheet);
-  border-left: 3px solid var(--ink);
-}
 header {
   display: flex;
   justify-content: space-between;
@@ -247,11 +241,5 @@ header.second {
   padding: 12px 18px;
   background: var(--sheet);
   border-top: 1px solid var(--rule);
-}
-@media (max-width: 1000px) {
-  .panel {
-    width: 100%;
-    flex-basis: auto;
-  }
 }
 </style>

@@ -168,7 +168,14 @@ useKeys({
         </template>
       </table>
     </main>
-    <MemberPanel v-if="chosen && data" :key="chosen.id" :workspace="workspace" :person="chosen" :here="data" />
+    <MemberPanel
+      v-if="chosen && data"
+      :key="chosen.id"
+      :workspace="workspace"
+      :person="chosen"
+      :here="data"
+      @close="choose(chosen)"
+    />
     <InviteDialog v-if="data" :workspace="workspace" :here="data" :open="inviting" @close="inviting = false" />
     <KeysHelp
       :keys="[

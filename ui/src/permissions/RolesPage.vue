@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
 import FormField from '@/parts/FormField.vue'
 import ShareSquare from '@/parts/ShareSquare.vue'
+import SidePanel from '@/parts/SidePanel.vue'
 import { useProblem } from '@/parts/problem'
 
 type Role = Schemas['Roles']['roles'][number]
@@ -164,7 +165,7 @@ async function drop() {
       </table>
       <div class="acts"><Button @click="make()">New role</Button></div>
     </main>
-    <aside v-if="editing && data" class="panel" aria-label="The role">
+    <SidePanel v-if="editing && data" label="The role" :width="420" @close="editing = undefined">
       <form @submit.prevent="save">
         <FormField
           id="role-name"
@@ -222,7 +223,7 @@ async function drop() {
           <Button @click="editing = undefined">Cancel</Button>
         </div>
       </form>
-    </aside>
+    </SidePanel>
   </div>
 </template>
 
@@ -251,14 +252,6 @@ thead:not(:first-of-type) th {
 .chosen td {
   background: var(--sheet);
 }
-.panel {
-  flex: 0 0 420px;
-  align-self: stretch;
-  min-height: calc(100vh - 100px);
-  padding: 6px 18px 40px;
-  background: var(--sheet);
-  border-left: 3px solid var(--ink);
-}
 fieldset {
   border: 0;
   padding: 0;
@@ -275,16 +268,5 @@ legend {
 .clash {
   border-left: 4px solid var(--change);
   padding: 6px 10px;
-}
-@media (max-width: 900px) {
-  .roles {
-    flex-direction: column;
-    align-items: stretch;
-  }
-  .panel {
-    flex: none;
-    border-left: 0;
-    border-top: 3px solid var(--ink);
-  }
 }
 </style>
