@@ -42,9 +42,10 @@ module AskFirst
           wanted = rows(:channels).where(id: try[:channel_id]).first
           return if chosen.any? { |one| one["account"] == wanted[:account] }
 
+          came = chosen.map { |one| one["name"] }.join(" and ")
           raise Core::Conflict.new(
                   "other_account",
-                  "You came back with #{chosen.map { |one| one["name"] }.join(" and ")}, but “#{wanted[:name]}” is " \
+                  "You came back with #{came}, but “#{wanted[:name]}” is " \
                     "#{wanted[:account]}.",
                   field: "accounts",
                   way_on:

@@ -76,14 +76,17 @@ module AskFirst
 
         private
 
+        def columns = @columns.map { |column| "#{column} #{TYPES.fetch(column)}" }
+
         def sql
           <<~SQL
             WITH wanted AS (
               SELECT * FROM jsonb_to_recordset(CAST(:wanted AS jsonb))
-                AS v(id uuid, expected bigint, attempt uuid, event text, note text#{@columns.map { |column| ", #{column} #{TYPES.fetch(column)}" }.join})
+                AS v(#{["id uuid", "expected bigint", "attempt uuid", "event text", "note text", *columns].join(", ")})
             ), moved AS (
               UPDATE showings SET #{assignments} FROM wanted
-              WHERE showings.workspace_id = :w AND showings.id = wanted.id AND showings.try_no = wanted.expected AND showings.state IN :from
+              WHERE showings.workspace_id = :w AND showings.id = wanted.id AND showings.try_no = wanted.expected
+                AND showings.state IN :from
               RETURNING showings.id
             ), said AS (
               INSERT INTO attempts (workspace_id, id, showing_id, event, note, at)

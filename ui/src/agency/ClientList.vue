@@ -5,6 +5,7 @@ import { Input } from 'ant-design-vue'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import ClientMark from '@/parts/ClientMark.vue'
 import type { Schemas } from '@/api/client'
+import { counted } from '@/api/words'
 
 export interface Entry {
   id?: string
@@ -87,7 +88,7 @@ function back() {
         <span class="name">{{ one.name }}</span>
         <span v-if="one.id && facts[one.id]?.archived" class="quiet">archived</span>
         <span v-else-if="one.id && facts[one.id]?.setup_step" class="quiet">in set-up</span>
-        <b v-if="one.waits" class="waits">{{ one.waits }} {{ one.waits === 1 ? 'waits' : 'wait' }}</b>
+        <b v-if="one.waits" class="waits">{{ counted(one.waits, 'waits', 'wait') }}</b>
       </li>
       <li v-if="found.length === 0" class="none" role="option" aria-selected="false">
         No client of yours has that in its name.

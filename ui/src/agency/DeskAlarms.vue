@@ -2,7 +2,7 @@
 // What is wrong with the sending and with connections, for those who can do something about it; of one kind in one
 // line.
 import { computed } from 'vue'
-import { list } from '@/api/words'
+import { counted, list } from '@/api/words'
 import type { Schemas } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 
@@ -30,7 +30,7 @@ const kinds = computed(() => {
 })
 const setUps = computed(() => props.desk.set_ups.filter((one) => may(one.workspace_id, 'change_settings')))
 const planned = (one: Connection) =>
-  one.planned > 0 ? ` ${one.planned} ${one.planned === 1 ? 'post is' : 'posts are'} planned there.` : ''
+  one.planned > 0 ? ` ${counted(one.planned, 'post is', 'posts are')} planned there.` : ''
 </script>
 
 <template>

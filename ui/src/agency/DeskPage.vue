@@ -6,7 +6,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { age, brief, heading } from '@/api/time'
-import { initials, list, titled } from '@/api/words'
+import { counted, initials, list, titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
@@ -90,11 +90,11 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
     <div class="head">
       <h1>{{ desk ? heading(desk.now) : 'Desk' }}</h1>
       <template v-if="desk">
-        <span v-if="waiting > 0" class="yours">{{ waiting }} {{ waiting === 1 ? 'waits' : 'wait' }} for you</span>
+        <span v-if="waiting > 0" class="yours">{{ counted(waiting, 'waits', 'wait') }} for you</span>
         <span v-else class="quiet">Nothing waits for you</span>
         <span class="quiet">
-          {{ desk.counts.waits_for_others }} {{ desk.counts.waits_for_others === 1 ? 'waits' : 'wait' }} for
-          others<template v-if="desk.counts.late_with_others > 0"
+          {{ counted(desk.counts.waits_for_others, 'waits', 'wait') }} for others<template
+            v-if="desk.counts.late_with_others > 0"
             >,
             <b class="late"
               >{{ desk.counts.late_with_others }} past

@@ -27,6 +27,11 @@ export function list(words: string[]): string {
   return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`
 }
 
+/** A number with its noun, "1 post" or "3 posts"; also with a verb, "1 post is". */
+export function counted(count: number, one: string, more: string): string {
+  return `${count} ${count === 1 ? one : more}`
+}
+
 export function titled(subject: string): string {
   return subject.trim() === '' ? 'Untitled' : subject
 }

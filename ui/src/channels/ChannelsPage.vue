@@ -9,6 +9,7 @@ import ListTable, { type Column } from '@/parts/ListTable.vue'
 import AddChannel from './AddChannel.vue'
 import ChannelSets from './ChannelSets.vue'
 import ChannelSettings from './ChannelSettings.vue'
+import { counted } from '@/api/words'
 
 type Channel = Schemas['ChannelsHere']['channels'][number]
 const props = defineProps<{ workspace: string }>()
@@ -106,11 +107,10 @@ const STATES: Record<string, string> = {
 }
 function limits(one: Channel) {
   const { text, pictures, needed, kinds } = one.limits
-  const what = kinds.includes('picture') ? `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}` : kinds.join(' or ')
-  return `${text?.toLocaleString('en-GB')} characters · ${needed ? `needs ${kinds.includes('picture') ? 'a picture' : `a ${what}`}, ` : ''}${kinds.includes('picture') ? `at most ${what}` : ''}`.replace(
-    /, $/,
-    '',
-  )
+  const shows = kinds.includes('picture')
+  const needs = needed ? `needs a ${shows ? 'picture' : kinds.join(' or ')}` : ''
+  const most = shows ? `at most ${counted(pictures ?? 0, 'picture', 'pictures')}` : ''
+  return `${text?.toLocaleString('en-GB')} characters · ${[needs, most].filter(Boolean).join(', ')}`
 }
 </script>
 

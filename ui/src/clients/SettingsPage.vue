@@ -145,10 +145,9 @@ const sample = computed(() => {
     campaign: 'winter',
     client: (form.value?.name ?? '').toLowerCase().replace(/\s+/g, '-'),
   }
-  const pairs = TAGS.filter((name) => form.value?.tracking[name]).map(
-    (name) =>
-      `utm_${name}=${form.value!.tracking[name]!.replace(/\{(\w+)\}/g, (whole, place: string) => places[place] ?? whole)}`,
-  )
+  const filled = (tag: string) => tag.replace(/\{(\w+)\}/g, (whole, place: string) => places[place] ?? whole)
+  const tags = form.value?.tracking ?? {}
+  const pairs = TAGS.filter((name) => tags[name]).map((name) => `utm_${name}=${filled(tags[name]!)}`)
   return pairs.length > 0 ? `https://…/page?${pairs.join('&')}` : 'https://…/page'
 })
 const fields = [

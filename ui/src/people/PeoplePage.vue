@@ -15,6 +15,7 @@ import { walkRows } from '@/parts/rows'
 import MemberPanel from './MemberPanel.vue'
 import ActButton from '@/parts/ActButton.vue'
 import { later } from '@/parts/later'
+import { counted } from '@/api/words'
 
 const InviteDialog = later(() => import('./InviteDialog.vue'))
 
@@ -55,7 +56,7 @@ function channels(ids: string[] | null) {
 function beside(one: Person) {
   if (one.me) return 'you'
   if (one.away_until) return `away until ${calendarDay(one.away_until)}`
-  if (one.tasks > 0) return `${one.tasks} ${one.tasks === 1 ? 'task' : 'tasks'}`
+  if (one.tasks > 0) return `${counted(one.tasks, 'task', 'tasks')}`
   return one.seen_at
     ? `seen ${brief(one.seen_at, now.value)}`
     : one.side === 'client'

@@ -8,6 +8,7 @@ import FormField from '@/parts/FormField.vue'
 import ShareSquare from '@/parts/ShareSquare.vue'
 import SidePanel from '@/parts/SidePanel.vue'
 import { useProblem } from '@/parts/problem'
+import { counted } from '@/api/words'
 
 type Role = Schemas['Roles']['roles'][number]
 const queries = useQueryClient()
@@ -157,7 +158,7 @@ async function drop() {
                 <ShareSquare :share="role.shares[name] ?? 'none'" :group="name" />
               </td>
               <td class="quiet right">
-                {{ role.held === 0 ? 'nobody' : `${role.held} ${role.held === 1 ? 'place' : 'places'}` }}
+                {{ role.held === 0 ? 'nobody' : `${counted(role.held, 'place', 'places')}` }}
               </td>
             </tr>
           </tbody>
@@ -211,8 +212,7 @@ async function drop() {
           {{ at('abilities') ?? at('role') ?? beside(['name', 'abilities', 'role']) }}
         </p>
         <p v-if="editing.held > 0" class="quiet">
-          {{ editing.held }} {{ editing.held === 1 ? 'place has' : 'places have' }} this role; a change counts for them
-          at once.
+          {{ counted(editing.held, 'place has', 'places have') }} this role; a change counts for them at once.
         </p>
         <div class="acts">
           <Button v-if="!theirs" type="primary" html-type="submit" :loading="busy">Save the role</Button>

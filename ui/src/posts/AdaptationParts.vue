@@ -19,6 +19,7 @@ import TimePart from './TimePart.vue'
 import WritingAids from './WritingAids.vue'
 import type { Adaptation, PartName, Sheet } from './sheet'
 import { offFor, seenOf } from './writable'
+import { counted } from '@/api/words'
 
 const props = defineProps<{ sheet: Sheet; one: Adaptation }>()
 const emit = defineEmits<{ replace: [] }>()
@@ -227,7 +228,7 @@ defineExpose({
       </div>
       <FoldedLine
         v-if="follows.length > 0"
-        :says="`follows the master in ${follows.length} ${follows.length === 1 ? 'part' : 'parts'}`"
+        :says="`follows the master in ${counted(follows.length, 'part', 'parts')}`"
         act="change one …"
         :where="`on ${one.channel.name}`"
         :parts="follows"

@@ -11,6 +11,7 @@ import type { Sheet } from './sheet'
 import DialogBox from '@/parts/DialogBox.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import WhenField from '@/parts/fields/WhenField.vue'
+import { counted } from '@/api/words'
 
 const props = defineProps<{ sheet: Sheet }>()
 const emit = defineEmits<{ close: [] }>()
@@ -96,7 +97,7 @@ async function copy() {
             ? elsewhere
               ? 'Without a time it has none yet.'
               : 'Without a time it keeps the one it has.'
-            : `${chosen.length} ${chosen.length === 1 ? 'draft' : 'drafts, one for each time'}`
+            : `${counted(chosen.length, 'draft', 'drafts, one for each time')}`
         }}
       </p>
       <p v-if="at('walls') ?? beside(['walls'])" class="late" role="alert">{{ at('walls') ?? beside(['walls']) }}</p>

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { calendarDay, monthOf, weekdays } from '@/api/time'
 import { week, weeks, type Day } from './days'
+import { counted } from '@/api/words'
 
 const props = defineProps<{ days: Day[]; month: string; chosen: string; today: string }>()
 const emit = defineEmits<{ choose: [day: string]; turn: [months: number] }>()
@@ -10,7 +11,7 @@ const rows = computed(() => weeks(props.days))
 const heads = computed(() => weekdays(props.days.slice(0, 7).map((one) => one.date)))
 const outside = (day: Day) => day.date.slice(0, 7) !== props.month.slice(0, 7)
 function says(day: Day) {
-  const goes = day.posts.length === 0 ? '' : `, ${day.posts.length} ${day.posts.length === 1 ? 'goes' : 'go'} out`
+  const goes = day.posts.length === 0 ? '' : `, ${counted(day.posts.length, 'goes', 'go')} out`
   const off = day.off ? `, ${day.off}` : day.works ? '' : ', no working day'
   return `${calendarDay(day.date, { weekday: true, year: true })}${off}${goes}`
 }

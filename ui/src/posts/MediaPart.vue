@@ -12,6 +12,7 @@ import { offFor, seenOf } from './writable'
 import ActButton from '@/parts/ActButton.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 import { later } from '@/parts/later'
+import { counted } from '@/api/words'
 
 const FramingDialog = later(() => import('./FramingDialog.vue'))
 
@@ -39,7 +40,7 @@ const named = (id: string, index: number) => `${kind(id)} ${index + 1}`
 function said(id: string) {
   const file = props.sheet.media[id]
   if (file?.kind === 'video') return `video, ${Math.round((file.duration_ms ?? 0) / 100) / 10} s`
-  return file?.kind === 'document' ? `document, ${file.pages} ${file.pages === 1 ? 'page' : 'pages'}` : ''
+  return file?.kind === 'document' ? `document, ${counted(file.pages ?? 0, 'page', 'pages')}` : ''
 }
 /** What somebody else made of the media, in names: ids say nothing to anybody. */
 const files = (others: string[] | undefined) => others?.map((id) => props.sheet.media[id]?.name ?? 'another file')

@@ -7,7 +7,7 @@ import { computed, ref } from 'vue'
 import { useChosen } from '@/agency/me'
 import { api, ok, unread, type Schemas } from '@/api/client'
 import { planned } from '@/api/time'
-import { STAGES, titled } from '@/api/words'
+import { STAGES, counted, titled } from '@/api/words'
 import { useInAddress } from '@/parts/address'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
@@ -100,7 +100,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
     </div>
     <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
     <p v-if="off > 0 && !everything" class="quiet">
-      {{ off }} {{ off === 1 ? 'channel is' : 'channels are' }} switched off in your views.
+      {{ counted(off, 'channel is', 'channels are') }} switched off in your views.
       <button type="button" class="link-button" @click="everything = true">Show everything</button>
     </p>
     <ComingShape v-if="isPending" label="Fetching the posts" :lines="10" />

@@ -26,6 +26,15 @@ const CONFIRMED: Record<string, string> = {
   take_back: 'that it is not to go out',
   out: 'that it is out',
 }
+const VERDICTS: Record<string, string> = { yes: 'said yes', no: 'said no, not at all,' }
+const SETTINGS: Record<string, string> = {
+  zone: 'time zone',
+  week_start: 'start of the week',
+  time_policy: 'what a yes is worth after another time',
+  working_hours: 'working hours',
+  tracking: 'tracking tags',
+  publisher_id: 'who publishes by hand',
+}
 const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
   post_named: (f) => `named it ${text(f.after)}`,
@@ -47,7 +56,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   revision_kept: (f) => `kept revision ${String(f.number)}`,
   asked: (f) => `asked for “${String(f.step)}” on ${channels(f)}`,
   answered: (f) =>
-    `${f.verdict === 'yes' ? 'said yes' : f.verdict === 'no' ? 'said no, not at all,' : 'wanted a change'} on ${channels(f)}${f.words ? `: ${text(f.words)}` : ''}`,
+    `${VERDICTS[String(f.verdict)] ?? 'wanted a change'} on ${channels(f)}${f.words ? `: ${text(f.words)}` : ''}`,
   ask_withdrawn: () => 'withdrew the ask',
   pass_revoked: (f) => `stopped the link of ${String(f.person)}`,
   opened: (f) => `unlocked it to change it${on(f)}`,
@@ -78,7 +87,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   set_up_copied: (f) => `copied the set-up of ${String(f.from)}: ${list(f.what as string[])}`,
   set_up_done: () => 'ended the set-up',
   settings_changed: (f) =>
-    `changed the settings: ${list(Object.keys((f.after as object | undefined) ?? {}).map((key) => key.replaceAll('_', ' ')))}`,
+    `changed the settings: ${list(Object.keys((f.after as object | undefined) ?? {}).map((key) => SETTINGS[key] ?? key))}`,
   mark_changed: (f) => (f.picture ? 'made a picture the mark' : 'went back to the letters as mark'),
   brand_changed: (f) => `changed the brand sheet: ${String(f.part)}`,
   brand_file_added: (f) => `added the file ${text(f.name)} to the brand sheet`,

@@ -14,8 +14,11 @@ const sentence = computed(() => {
   if (props.waiting > 0)
     return 'Your answers wait on this phone and are sent when the connection is back. Keep this page open.'
   if (answered.value === 0) return 'Nothing of this is needed from you any more.'
-  const rest = answered.value < props.review.lines.length ? ' Nothing is needed from you for the others.' : ''
-  return `${props.review.asked_by} has your ${answered.value === 1 ? 'answer' : 'answers'}.${yes.value ? ' What you said yes to goes out exactly as you saw it.' : ''}${rest}`
+  const rest = answered.value < props.review.lines.length ? 'Nothing is needed from you for the others.' : ''
+  const given = `${props.review.asked_by} has your ${answered.value === 1 ? 'answer' : 'answers'}.`
+  return [given, yes.value ? 'What you said yes to goes out exactly as you saw it.' : '', rest]
+    .filter(Boolean)
+    .join(' ')
 })
 function state(line: Line) {
   const verdict = props.verdictOf(line)

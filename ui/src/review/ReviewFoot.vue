@@ -5,6 +5,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { Answers } from './answers'
 import type { Line } from './api'
 import { kept } from './kept'
+import { counted } from '@/api/words'
 
 const props = defineProps<{ line: Line; answers: Answers; unseen: () => string }>()
 const emit = defineEmits<{ answered: [] }>()
@@ -70,7 +71,7 @@ async function say() {
   <footer>
     <p v-if="note" class="note" role="status">{{ note }}</p>
     <p v-if="waiting > 0" class="note" role="status">
-      No connection: {{ waiting }} {{ waiting === 1 ? 'answer waits' : 'answers wait' }} on this phone.
+      No connection: {{ counted(waiting, 'answer waits', 'answers wait') }} on this phone.
     </p>
     <form v-if="mode === 'change'" @submit.prevent="give('change', words)">
       <label for="change">What is to be changed?</label>

@@ -129,7 +129,10 @@ export function useAnswers() {
   function lost(why: string, items: Waiting[], written: string) {
     if (items.length === 0) return written ? `${why} You had written: “${written}”.` : why
     const words = items.map((one) => one.body.words).filter(Boolean)
-    return `${why} ${items.length === 1 ? 'One answer that waited on this phone was' : `${items.length} answers that waited on this phone were`} not taken${words.length > 0 ? `: “${words.join('”, “')}”` : ''}. Tell ${review.value?.asked_by ?? 'the agency'} yourself.`
+    const many = items.length === 1 ? 'One answer that' : `${items.length} answers that`
+    const waited = `${many} waited on this phone ${items.length === 1 ? 'was' : 'were'} not taken`
+    const said = words.length > 0 ? `: “${words.join('”, “')}”` : ''
+    return `${why} ${waited}${said}. Tell ${review.value?.asked_by ?? 'the agency'} yourself.`
   }
 
   async function flush() {
