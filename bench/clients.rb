@@ -166,7 +166,7 @@ module Bench
         )
       { "a month of one client" => one, "a month of all clients" => scope }.each do |what, who|
         ours =
-          Figures.median_ms(15) { JSON.generate(App::Plan::Month.call(@world.kit, who, month: at.strftime("%Y-%m"))) }
+          Figures.median_ms(15) { JSON.generate(App::Plan::Period.month(@world.kit, who, month: at.strftime("%Y-%m"))) }
         first = Time.utc(at.year, at.month, 1)
         floor = behind_policies(who, IN_MONTH, w: ids(who), from: first - (7 * 86_400), to: first + (38 * 86_400))
         Figures.line(what, ours, floor, "ms")

@@ -6,7 +6,7 @@ module AskFirst
     module PlanRoutes
       def self.registered(app)
         app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
-        app.get("/api/plan/month") { json App::Plan::Month.call(kit, agency_scope, month: params[:month]) }
+        periods(app)
         app.post("/api/w/:workspace/posts/:post/move-cost") do
           json act(
                  App::Plan::MoveCost,
@@ -25,6 +25,21 @@ module AskFirst
           )
           status 204
         end
+      end
+
+      # The plan over one or all of the reader's clients.
+      def self.periods(app)
+        app.helpers do
+          def narrowed
+            given = Core::Plan::Filter::KINDS.to_h { |kind| [kind, params[kind.to_sym]] }
+            { filter: Core::Plan::Filter.read(given), everything: params[:switched_off] != "hidden" }
+          end
+        end
+        app.get("/api/plan/choices") { json App::Plan::Choices.call(agency_scope) }
+        app.get("/api/plan/month") do
+          json App::Plan::Period.month(kit, agency_scope, month: params[:month], **narrowed)
+        end
+        app.get("/api/plan/week") { json App::Plan::Period.week(kit, agency_scope, day: params[:day], **narrowed) }
       end
     end
   end

@@ -5,19 +5,18 @@ require "date"
 module AskFirst
   module Core
     module Plan
-      # The weeks that a month touches, from the day on which the client's weeks start, with their numbers.
+      # The weeks that some days touch, from the day on which the client's weeks start, with their numbers.
       module Weeks
         Week = Struct.new(:number, :days, keyword_init: true)
 
         module_function
 
+        # @param inside [Range<Date>] whose weeks are wanted
         # @param start [Integer] the day on which a week starts, 0 is Sunday
-        # @return [Array<Week>] in order; days before and after the month fill the first and the last
-        def of_month(year, month, start)
-          first = Date.new(year, month, 1)
-          last = Date.new(year, month, -1)
-          from = first - ((first.wday - start) % 7)
-          to = last + ((start - 1 - last.wday) % 7)
+        # @return [Array<Week>] in order; days before and after fill the first and the last
+        def of(inside, start)
+          from = inside.first - ((inside.first.wday - start) % 7)
+          to = inside.last + ((start - 1 - inside.last.wday) % 7)
           (from..to).each_slice(7).map { |days| Week.new(number: number(days), days: days) }
         end
 

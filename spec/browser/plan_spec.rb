@@ -16,13 +16,14 @@ RSpec.describe "The month of the plan" do
       .tap { |post| world.act("Posts::Rename", :ines, post_id: post, subject: subject, version: 1) }
   end
 
-  def month(session, of: "2027-02")
-    session.visit("/plan?client=#{world.workspace}&month=#{of}")
+  def month(session, of: "2027-02", **more)
+    narrowed = more.map { |name, value| "&#{name}=#{value}" }.join
+    session.visit("/plan?client=#{world.workspace}&day=#{of}-10#{narrowed}")
     expect(session).to have_css("[role=grid]")
   end
 
   def line(session, subject) = session.find(".plan-line", text: subject)
-  def day(session, date) = session.find("[data-day='#{date}']")
+  def day(session, date) = session.find("[data-place='#{date}']")
 
   # Where the middle of something is on the screen.
   def middle(session, node)
@@ -65,7 +66,7 @@ RSpec.describe "The month of the plan" do
       to = middle(session, day(session, "2027-02-12"))
       mouse.move(x: from[0], y: from[1]).down
       mouse.move(x: to[0], y: to[1], steps: 6)
-      expect(session).to have_css("[data-day='2027-02-12'] .move-note", text: "Fri 12 Feb, 12:00")
+      expect(session).to have_css("[data-place='2027-02-12'] .move-note", text: "Fri 12 Feb, 12:00")
       mouse.up
       expect(day(session, "2027-02-12")).to have_content("Pier menu")
       eventually { planned(post) == "2027-02-12T12:00:00" }
@@ -90,7 +91,7 @@ RSpec.describe "The month of the plan" do
       sleep 0.5 # a finger rests
       touch.call("touchMove", [from[0] + 4, from[1] + 4])
       touch.call("touchMove", to)
-      expect(session).to have_css("[data-day='2027-02-18'] .move-note")
+      expect(session).to have_css("[data-place='2027-02-18'] .move-note")
       touch.call("touchEnd")
       expect(day(session, "2027-02-18")).to have_content("Night boats")
       eventually { planned(post) == "2027-02-18T20:00:00" }
@@ -139,6 +140,69 @@ RSpec.describe "The month of the plan" do
       expect(axe_findings(session)).to eq []
     ensure
       session.current_window.resize_to(1280, 800)
+    end
+  end
+
+  it "by week has hours: a post moves to another one and keeps its minute" do
+    post = fresh("Harbour lamp", "2027-02-09T08:20")
+    as(:ines) do |session|
+      month(session, view: "week")
+      expect(session).to have_css("h1", text: "Week 6")
+      expect(session.find("[data-place='2027-02-09T08']")).to have_content("Harbour lamp")
+      session.execute_script("arguments[0].focus()", line(session, "Harbour lamp"))
+      keys = session.driver.browser.keyboard
+      keys.type("m")
+      keys.type(:down)
+      keys.type(:down)
+      expect(session).to have_css(".move-note", text: "Tue 9 Feb, 10:20 from Tue 9 Feb, 8:20")
+      keys.type(:enter)
+      eventually { planned(post) == "2027-02-09T10:20:00" }
+      expect(session.find("[data-place='2027-02-09T10']")).to have_content("Harbour lamp")
+      expect(axe_findings(session)).to eq []
+    end
+  end
+
+  it "by channel shows a post in each of its own, moved together by mouse" do
+    post = fresh("Sunset crossing", "2027-02-09T17:00")
+    as(:ines) do |session|
+      month(session, view: "channels")
+      cell = ->(day, channel) { session.find("[data-place='#{day}@#{world.channel(channel)}']") }
+      expect(cell.call("2027-02-09", :ticker)).to have_content("Sunset crossing")
+      expect(cell.call("2027-02-09", :vitrine)).to have_content("Sunset crossing")
+      mouse = session.driver.browser.mouse
+      from = middle(session, cell.call("2027-02-09", :ticker).find(".plan-line", text: "Sunset crossing"))
+      to = middle(session, cell.call("2027-02-11", :vitrine))
+      mouse.move(x: from[0], y: from[1]).down
+      mouse.move(x: to[0], y: to[1], steps: 6)
+      expect(cell.call("2027-02-11", :ticker)).to have_css(".move-note", text: "Thu 11 Feb, 17:00")
+      mouse.up
+      eventually { planned(post) == "2027-02-11T17:00:00" }
+      expect(cell.call("2027-02-11", :vitrine)).to have_content("Sunset crossing")
+      expect(axe_findings(session)).to eq []
+    end
+  end
+
+  it "is narrowed by keys, says to what, and keeps it in the address over the views and the way back" do
+    fresh("Pier café", "2027-02-10T12:00")
+    fresh("Lamp oil", "2027-02-10T13:00")
+    as(:ines) do |session|
+      month(session)
+      session.driver.browser.keyboard.type("f")
+      session.fill_in("Words", with: "lamp oil")
+      expect(session).to have_no_css(".plan-line", text: "Pier café")
+      expect(session).to have_css(".plan-line", text: "Lamp oil")
+      expect(session).to have_button("“lamp oil”")
+      session.find("label", text: "Week", match: :first, exact_text: true).click
+      expect(session).to have_css(".plan-line", text: "Lamp oil")
+      expect(session).to have_no_css(".plan-line", text: "Pier café")
+      line(session, "Lamp oil").click
+      expect(session).to have_css("h1", text: "Lamp oil").or have_field(with: "Lamp oil")
+      session.go_back
+      expect(session).to have_css("h1", text: "Week 6")
+      expect(session).to have_no_css(".plan-line", text: "Pier café")
+      expect(axe_findings(session)).to eq []
+      session.click_button("Show everything")
+      expect(session).to have_css(".plan-line", text: "Pier café")
     end
   end
 end

@@ -26,14 +26,15 @@ module AskFirst
         # @param scope [Scope]
         # @param from [Time]
         # @param to [Time]
+        # @param narrowed [Narrowed]
         # @return [Array<Hash>] rows, one for each channel of a post that has a time between the two, and one for a post
         # without a channel; some of its other channels may be planned for elsewhere
-        def of(scope, from, to)
-          posts = Posts::Visible.narrow(scope, scope.rows(:posts))
+        def of(scope, from, to, narrowed = Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true))
+          posts = narrowed.posts(Posts::Visible.narrow(scope, scope.rows(:posts)))
           key = [Sequel[:posts][:workspace_id], Sequel[:posts][:id]]
-          posts
-            .where(key => found(scope, from, to))
-            .left_join(:adaptations, on(Sequel[:posts][:id]))
+          lines = posts.where(key => found(scope, from, to)).left_join(:adaptations, on(Sequel[:posts][:id]))
+          narrowed
+            .lines(lines)
             .left_join(:channels, workspace_id: Sequel[:posts][:workspace_id], id: Sequel[:adaptations][:channel_id])
             .left_join(Sequel[:parts].as(:own), time_of(Sequel[:channels][:id]))
             .left_join(Sequel[:parts].as(:master), time_of(nil))
@@ -44,9 +45,11 @@ module AskFirst
             .select { |row| sees?(scope, row) }
         end
 
+        # @param narrowed [Narrowed]
         # @return [Sequel::Dataset] posts that no channel of theirs has a time for
-        def without_time(scope)
-          Posts::Visible.narrow(scope, scope.rows(:posts)).where(Sequel[:posts][:at] => nil)
+        def without_time(scope, narrowed)
+          bare = Posts::Visible.narrow(scope, scope.rows(:posts)).where(Sequel[:posts][:at] => nil)
+          narrowed.whole_posts(bare)
         end
 
         # @return [Array<Hash>] rows of the scope's clients: :id, :name, :zone, :week_start, :holidays, :working_hours

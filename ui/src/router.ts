@@ -27,7 +27,7 @@ export const router = createRouter({
       meta: { bare: true, title: 'An invitation' },
     },
     { path: '/desk', name: 'desk', component: page(() => import('./agency/DeskPage.vue')), meta: { title: 'Desk' } },
-    { path: '/plan', name: 'plan', component: page(() => import('./plan/MonthPage.vue')), meta: { title: 'Plan' } },
+    { path: '/plan', name: 'plan', component: page(() => import('./plan/PlanPage.vue')), meta: { title: 'Plan' } },
     {
       path: '/posts',
       name: 'posts',

@@ -11,12 +11,13 @@ const held = {
   subject: 'Fog days',
   channels: ['ti'],
   time: { wall: '2026-10-15T07:30:00', zone: 'Europe/Lisbon' },
-  day: '2026-10-15',
+  at: '2026-10-15T07:30',
+  place: '2026-10-15',
   zone: 'Europe/Lisbon',
 }
 const cost = { refused: null, kind: null, at: null, past: false, off: null, costs: [], warnings: [] }
 const said = (more: Partial<Moving>) =>
-  mount(MoveNote, { props: { moving: { held, day: '2026-10-16', cost, problem: null, ...more } } })
+  mount(MoveNote, { props: { moving: { held, place: '2026-10-16', cost, problem: null, ...more } } })
     .findAll('p')
     .map((line) => line.text())
 
@@ -42,6 +43,6 @@ describe('what a move would do', () => {
       'It is out.',
       'It stays where it is. Esc leaves it',
     ])
-    expect(said({ day: '2026-10-15', cost: null })[0]).toBe('Thu 15 Oct, 7:30 where it is')
+    expect(said({ place: '2026-10-15', cost: null })[0]).toBe('Thu 15 Oct, 7:30 where it is')
   })
 })

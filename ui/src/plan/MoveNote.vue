@@ -1,12 +1,12 @@
 <script setup lang="ts">
-// What moving a line to this day would do, said before it is dropped.
+// What moving a line to this place would do, said before it is dropped.
 import { computed } from 'vue'
 import { plannedWall } from '@/api/time'
 import { timeOn, type Moving } from './moving'
 
 const props = defineProps<{ moving: Moving }>()
-const time = computed(() => timeOn(props.moving.held, props.moving.day))
-const stays = computed(() => props.moving.held.day === props.moving.day)
+const time = computed(() => timeOn(props.moving.held, props.moving.place))
+const stays = computed(() => props.moving.held.time?.wall.slice(0, 16) === time.value.wall.slice(0, 16))
 const lines = computed(() => {
   const { cost, problem } = props.moving
   if (stays.value) return []

@@ -3,10 +3,10 @@
 const MOVED = 5
 const RESTS = 350
 
-export type Drag = { pick: () => void; over: (day: string) => void; drop: () => void; leave: () => void }
+export type Drag = { pick: () => void; over: (place: string) => void; drop: () => void; leave: () => void }
 
-export function dayAt(x: number, y: number): string | undefined {
-  return document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-day]')?.dataset.day
+export function placeAt(x: number, y: number): string | undefined {
+  return document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-place]')?.dataset.place
 }
 
 export function startDrag(event: PointerEvent, drag: Drag): void {
@@ -25,8 +25,8 @@ export function startDrag(event: PointerEvent, drag: Drag): void {
     if (!picked && far && touch) return end()
     if (!picked && far) take()
     if (!picked) return
-    const day = dayAt(to.clientX, to.clientY)
-    if (day) drag.over(day)
+    const place = placeAt(to.clientX, to.clientY)
+    if (place) drag.over(place)
   }
   function up() {
     const dropped = picked

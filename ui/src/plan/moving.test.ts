@@ -25,7 +25,8 @@ const line = {
   subject: 'Fog days',
   channels: ['ti', 'vi'],
   time: { wall: '2026-10-15T07:30:00', zone: LISBON },
-  day: '2026-10-15',
+  at: '2026-10-15T07:30',
+  place: '2026-10-15',
   zone: LISBON,
 }
 const nothing = { refused: null, kind: 'ordinary', at: null, past: false, off: null, costs: [], warnings: [] }
@@ -34,13 +35,13 @@ function use(): { moving: Use; queries: QueryClient } {
   let moving!: Use
   const queries = new QueryClient()
   const month = {
-    month: '2026-10',
+    period: '2026-10',
     lines: [{ post_id: 'p', wall: '2026-10-15T07:30', time: line.time, channels: [{ id: 'ti' }, { id: 'vi' }] }],
   }
-  queries.setQueryData(['plan', 'w', '2026-10'], month)
+  queries.setQueryData(['plan', 'w', 'month', '2026-10', {}, true], month)
   const Page = defineComponent({
     setup() {
-      moving = useMoving(() => ({ workspace: 'w', month: month as never }))
+      moving = useMoving(() => 'w')
       return () => h('div')
     },
   })
@@ -63,9 +64,10 @@ describe('a line of the plan on its way', () => {
 
   it('keeps its hour by its own zone; out of the tray it gets noon of its client', () => {
     expect(timeOn(line, '2026-10-26')).toEqual({ wall: '2026-10-26T07:30:00', zone: LISBON })
-    expect(timeOn({ ...line, time: null, day: null }, '2026-10-26').wall).toBe('2026-10-26T12:00:00')
+    expect(timeOn({ ...line, time: null, at: null, place: null }, '2026-10-26').wall).toBe('2026-10-26T12:00:00')
     // seen from another zone it stands on another day, and moves by as many days
-    expect(timeOn({ ...line, day: '2026-10-14' }, '2026-10-16').wall).toBe('2026-10-17T07:30:00')
+    expect(timeOn({ ...line, at: '2026-10-14T22:30' }, '2026-10-16').wall).toBe('2026-10-17T07:30:00')
+    expect(timeOn(line, '2026-10-15T18').wall).toBe('2026-10-15T18:30:00')
   })
 
   it('asks once it rests on a day, and only the last answer counts', async () => {
@@ -86,7 +88,7 @@ describe('a line of the plan on its way', () => {
     moving.over('2026-10-17')
     await asked()
     const dropped = moving.drop()
-    const shown = queries.getQueryData<{ lines: { wall: string }[] }>(['plan', 'w', '2026-10'])
+    const shown = queries.getQueryData<{ lines: { wall: string }[] }>(['plan', 'w', 'month', '2026-10', {}, true])
     expect(shown!.lines[0]!.wall).toBe('2026-10-17T07:30')
     expect(await dropped).toBe(true)
     const [words, undo] = offered.mock.calls[0]!

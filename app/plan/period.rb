@@ -3,32 +3,48 @@
 module AskFirst
   module App
     module Plan
-      # A month of one client, in its zone and by its weeks, or of all of a person's clients, in the reader's zone:
-      # what goes out on which day, which days are off, when the clocks are changed, and what has no time yet.
-      class Month
+      # A month or a week of one client, in its zone and by its weeks, or of all of a person's clients, in the reader's
+      # zone: what goes out on which day, which days are off, when the clocks are changed, and what has no time yet.
+      class Period
         TRAY = 30 # posts without a time that are shown
 
         # @param scope [Store::Scope] of the agency side
         # @param month [String] such as 2026-10
+        # @param filter [Core::Plan::Filter]
+        # @param everything [Boolean] also channels that the reader has switched off
         # @return [Hash] JSON-ready
         # @raise [Core::Invalid] bad_month, time_out_of_reach
-        def self.call(kit, scope, month:)
-          scope.transaction { new(kit.now, scope, month).call }
+        def self.month(kit, scope, month:, **narrowed)
+          first = Core::Plan::Iso.month(month, kit.now, field: "month")
+          inside = first..Date.new(first.year, first.month, -1)
+          scope.transaction { new(kit.now, scope, month, inside, **narrowed).call }
         end
 
-        def initialize(now, scope, month)
+        # @param day [String] such as 2026-10-14: the week that has it
+        # @return [Hash] JSON-ready
+        # @raise [Core::Invalid] bad_date, time_out_of_reach
+        def self.week(kit, scope, day:, **narrowed)
+          date = Core::Plan::Iso.day(day, kit.now, field: "day")
+          scope.transaction { new(kit.now, scope, day, date..date, **narrowed).call }
+        end
+
+        # @param name [String] what was asked for
+        # @param inside [Range<Date>] days whose weeks are shown
+        def initialize(now, scope, name, inside, filter: Core::Plan::Filter::NONE, everything: false)
           @now = now
           @scope = scope
-          @first = Core::Plan::Iso.month(month, now, field: "month")
+          @name = name
+          @inside = inside
+          @narrowed = Store::Plan::Narrowed.new(scope, filter, everything: everything)
           @clients = Store::Plan::Days.clients(scope)
           one = @clients.first if @clients.one?
           @zone = one ? one[:zone] : Store::Plan::Days.reader_zone(scope)
-          @weeks = Core::Plan::Weeks.of_month(@first.year, @first.month, one ? one[:week_start] : 1)
+          @weeks = Core::Plan::Weeks.of(inside, one ? one[:week_start] : 1)
         end
 
         def call
           {
-            month: @first.strftime("%Y-%m"),
+            period: @name,
             zone: @zone,
             now: @now.iso8601,
             today: Core::Plan::WallTime.at(@now, @zone).local_date,
@@ -47,7 +63,7 @@ module AskFirst
           seconds = clock_changes[day]
           {
             date: day.iso8601,
-            inside: day.month == @first.month,
+            inside: @inside.one? || @inside.cover?(day),
             off: off.fetch(day, []),
             works: @clients.one? ? hours.works_on?(day) : day.wday.between?(1, 5),
             clock: seconds && clock(seconds)
@@ -86,7 +102,8 @@ module AskFirst
             Store::Plan::Days.of(
               @scope,
               Time.utc(days.first.year, days.first.month, days.first.day) - 86_400,
-              Time.utc(days.last.year, days.last.month, days.last.day) + (2 * 86_400)
+              Time.utc(days.last.year, days.last.month, days.last.day) + (2 * 86_400),
+              @narrowed
             )
         end
 
@@ -111,7 +128,7 @@ module AskFirst
         end
 
         def tray
-          posts = Store::Plan::Days.without_time(@scope)
+          posts = Store::Plan::Days.without_time(@scope, @narrowed)
           shown = Store::Posts::Listed.lines(posts.order(Sequel.desc(:id)).limit(TRAY)).all
           { count: posts.count, posts: Posts::ListPosts.lines(@scope, shown) }
         end

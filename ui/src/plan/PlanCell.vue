@@ -1,0 +1,53 @@
+<script setup lang="ts">
+// One cell of a grid: what stands in it, and what a move to it would do.
+import { computed } from 'vue'
+import MoveNote from './MoveNote.vue'
+import PlanLine from './PlanLine.vue'
+import { keyOf, type Line } from './period'
+import { usePlan } from './plan'
+
+const props = defineProps<{ place: string; lines: Line[]; /** one channel alone stands here */ bare?: boolean }>()
+const plan = usePlan()
+const target = computed(() => plan.moving?.place === props.place)
+const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.moving.held.place === props.place
+</script>
+
+<template>
+  <div
+    class="cell"
+    role="gridcell"
+    :class="{ target }"
+    :data-place="place"
+    :tabindex="plan.standing === place ? 0 : -1"
+    @focus="plan.focus(place)"
+  >
+    <slot />
+    <PlanLine
+      v-for="line in lines"
+      :key="keyOf(line)"
+      v-bind="line"
+      :channels="bare ? [] : line.channels"
+      :workspace="line.workspace_id"
+      :post="line.post_id"
+      :client="plan.clientOf(line.workspace_id)"
+      :held="held(line)"
+      @grab="plan.grab($event, line, place)"
+      @take="plan.take(line, place)"
+    />
+    <MoveNote v-if="target" :moving="plan.moving!" />
+  </div>
+</template>
+
+<style scoped>
+.cell {
+  position: relative;
+  min-width: 0;
+  padding: 3px 5px 6px;
+  border-left: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.target {
+  outline: 2px solid var(--ink);
+  outline-offset: -2px;
+}
+</style>

@@ -1,0 +1,323 @@
+<script setup lang="ts">
+// The plan of one client or of all of mine, by month, week or channel. What stands in it is taken to another time by
+// pointer, by touch or by keys.
+import { Button, RadioButton, RadioGroup } from 'ant-design-vue'
+import { useMediaQuery, useNow } from '@vueuse/core'
+import { computed, nextTick, reactive, ref, watch } from 'vue'
+import { useChosen } from '@/agency/me'
+import { unread } from '@/api/client'
+import { calendarDay, monthYear, place as zonePlace, readerZone, wallAt } from '@/api/time'
+import { counted } from '@/api/words'
+import ComingShape from '@/parts/ComingShape.vue'
+import KeysHelp from '@/parts/KeysHelp.vue'
+import { useTogetherInAddress } from '@/parts/address'
+import { keysOn, useKeys } from '@/parts/keys'
+import { entitle } from '@/parts/title'
+import NewPost from '@/posts/NewPost.vue'
+import ChannelGrid from './ChannelGrid.vue'
+import FilterRow from './FilterRow.vue'
+import MonthGrid from './MonthGrid.vue'
+import PlanTray from './PlanTray.vue'
+import WeekGrid from './WeekGrid.vue'
+import { startDrag } from './drag'
+import { KINDS, inWords, narrowingOf, offers, useChoices, type Kind } from './filter'
+import { useMoving, type Held } from './moving'
+import { DAY, spansOn, usePeriod, type Line, type Period, type PlanDay, type Span } from './period'
+import { idOf, placeOf, stepFrom, type View } from './place'
+import { providePlan } from './plan'
+
+const { id, workspace, workspaces, me } = useChosen()
+const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', ...KINDS])
+const VIEWS: { value: View; label: string }[] = [
+  { value: 'month', label: 'Month' },
+  { value: 'week', label: 'Week' },
+  { value: 'channels', label: 'Channels' },
+]
+const zone = computed(() => workspace.value?.zone ?? readerZone())
+const present = useNow({ interval: 60_000 })
+// the clock of the demo is not the browser's
+const ahead = computed(() => (me.value ? Date.parse(me.value.now) - began : 0))
+const began = Date.now()
+const now = computed(() => wallAt(new Date(present.value.getTime() + ahead.value).toISOString(), zone.value))
+const today = computed(() => now.value.slice(0, 10))
+const view = computed<View>(() => VIEWS.find((one) => one.value === address.value.view)?.value ?? 'month')
+const day = computed(() => (DAY.test(address.value.day) ? address.value.day : today.value))
+const span = computed<Span>(() =>
+  view.value === 'month' || (view.value === 'channels' && address.value.span === 'month') ? 'month' : 'week',
+)
+const hidden = computed(() => address.value.all !== 'yes')
+const narrowing = computed(() => narrowingOf(address.value, !!id.value))
+const { data: choices } = useChoices(id)
+const offered = computed(() => offers(choices.value, !!id.value))
+const { data, error } = usePeriod(
+  computed(() => ({
+    workspace: id.value,
+    span: span.value,
+    day: day.value,
+    narrowing: narrowing.value,
+    hidden: hidden.value,
+  })),
+)
+const off = computed(() => choices.value?.channels.filter((one) => one.off).length ?? 0)
+const narrow = useMediaQuery('(max-width: 700px)')
+const filtering = ref(Object.keys(narrowing.value).length > 0)
+const narrowed = computed(() => inWords(narrowing.value, offered.value))
+const cleared = () => set(Object.fromEntries(KINDS.map((kind) => [kind, ''])))
+
+const heading = computed(() => {
+  if (span.value === 'month') return monthYear(day.value.slice(0, 7))
+  const number = data.value?.weeks[0]?.number
+  return number === undefined ? 'Week' : `Week ${number}`
+})
+const days = computed(() => data.value?.weeks.flatMap((week) => week.days) ?? [])
+const dates = computed(() => {
+  const [first, last] = [days.value[0], days.value[days.value.length - 1]]
+  return span.value === 'week' && first && last
+    ? `${calendarDay(first.date)} to ${calendarDay(last.date, { year: true })}`
+    : ''
+})
+watch(heading, (shown) => entitle(`Plan, ${shown}`), { immediate: true })
+
+const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
+const clientOf = (one: string) => (workspace.value ? undefined : facts.value[one])
+const offOn = (one: PlanDay) =>
+  one.off
+    .map((holiday) =>
+      workspace.value || holiday.workspace_ids.length === workspaces.value.length
+        ? holiday.name
+        : `${holiday.name} (${holiday.workspace_ids.map((client) => facts.value[client]?.name).join(', ')})`,
+    )
+    .join(', ')
+// columns of the channels: over all clients those on which something goes out
+const channels = computed(() => {
+  const used = new Set(data.value?.lines.flatMap((line) => line.channels.map((one) => one.id)))
+  const chosen = narrowing.value.channels?.split(',')
+  return (choices.value?.channels ?? []).filter((one) =>
+    chosen ? chosen.includes(one.id) : used.has(one.id) || (!!id.value && !(one.off && hidden.value)),
+  )
+})
+
+const { moving, pick, over, drop, leave } = useMoving(() => id.value)
+const ofLine = (line: Line, place: string): Held => ({
+  workspace_id: line.workspace_id,
+  post_id: line.post_id,
+  subject: line.subject,
+  channels: line.channels.map((one) => one.id),
+  time: line.time,
+  at: line.wall,
+  place,
+  zone: data.value!.zone,
+})
+const ofTray = (post: Period['tray']['posts'][number]): Held => ({
+  workspace_id: post.workspace_id,
+  post_id: post.id,
+  subject: post.subject,
+  channels: [],
+  time: null,
+  at: null,
+  place: null,
+  zone: facts.value[post.workspace_id]?.zone ?? data.value!.zone,
+})
+/** A line keeps to the columns of its own channels. */
+function overOwn(place: string) {
+  const { channel: column } = placeOf(moving.value?.held.place ?? '')
+  over(view.value === 'channels' && column !== undefined ? idOf({ day: placeOf(place).day, channel: column }) : place)
+}
+const grab = (event: PointerEvent, held: Held) =>
+  startDrag(event, {
+    pick: () => pick(held, held.place ?? standing.value),
+    over: overOwn,
+    drop: () => void drop(),
+    leave,
+  })
+function take(held: Held) {
+  if (keysOn()) pick(held, held.place ?? standing.value)
+}
+
+// where the keys are: the cell that is held, or that has the focus
+const focused = ref('')
+const dayOf = (place: string) => placeOf(place).day
+const shows = (date: string) => days.value.some((one) => one.date === date)
+const standing = computed(() => {
+  if (focused.value && shows(dayOf(focused.value)) && fits(focused.value)) return focused.value
+  const date = shows(today.value) ? today.value : (days.value.find((one) => one.inside)?.date ?? day.value)
+  if (view.value === 'week' && !narrow.value) return idOf({ day: date, hour: Number(now.value.slice(11, 13)) })
+  if (view.value === 'channels' && !narrow.value) return idOf({ day: date, channel: channels.value[0]?.id ?? '' })
+  return date
+})
+const walking = computed<View>(() => (narrow.value ? 'month' : view.value))
+function fits(place: string) {
+  const { hour, channel } = placeOf(place)
+  if (walking.value === 'week') return hour !== undefined
+  return walking.value === 'channels' ? channel !== undefined : hour === undefined && channel === undefined
+}
+const cellAt = (place: string) => document.querySelector<HTMLElement>(`[data-place="${CSS.escape(place)}"]`)
+
+async function go(dx: number, dy: number) {
+  const from = moving.value?.place ?? (focused.value || standing.value)
+  const columns = channels.value.map((one) => one.id)
+  const next = stepFrom(walking.value, from, dx, dy, columns)
+  if (!shows(dayOf(next))) set({ day: dayOf(next) })
+  if (moving.value) return overOwn(next)
+  focused.value = next
+  await nextTick()
+  cellAt(next)?.focus()
+}
+// a period that was gone to by the keys has its cell to stand on once it is there
+watch(days, async () => {
+  await nextTick()
+  if (!moving.value && focused.value && document.activeElement === document.body) cellAt(focused.value)?.focus()
+})
+async function enter(event: KeyboardEvent) {
+  if (!moving.value) return
+  event.preventDefault()
+  const { held, place } = moving.value
+  await drop()
+  await nextTick()
+  const line = [...(cellAt(place)?.querySelectorAll<HTMLElement>('a') ?? [])].find((one) =>
+    one.getAttribute('href')?.includes(held.post_id),
+  )
+  line?.focus()
+}
+const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
+
+providePlan(
+  reactive({
+    moving,
+    standing,
+    clientOf,
+    focus: (place: string) => (focused.value = place),
+    grab: (event: PointerEvent, line: Line, place: string) => grab(event, ofLine(line, place)),
+    take: (line: Line, place: string) => take(ofLine(line, place)),
+  }),
+)
+useKeys({
+  ArrowRight: () => void go(1, 0),
+  ArrowLeft: () => void go(-1, 0),
+  ArrowDown: () => void go(0, 1),
+  ArrowUp: () => void go(0, -1),
+  PageDown: () => turn(1),
+  PageUp: () => turn(-1),
+  T: () => set({ day: today.value }),
+  F: () => (filtering.value = !filtering.value),
+})
+</script>
+
+<template>
+  <main class="plan" @keydown.enter="enter" @keydown.esc="leave">
+    <div class="head">
+      <h1>{{ heading }}</h1>
+      <span v-if="dates" class="quiet">{{ dates }}</span>
+      <span v-if="data && data.zone !== readerZone()" class="quiet">{{ zonePlace(data.zone) }}</span>
+      <span class="steps">
+        <Button size="small" :aria-label="`The ${span} before`" @click="turn(-1)">‹</Button>
+        <Button size="small" @click="set({ day: today })">Today</Button>
+        <Button size="small" :aria-label="`The ${span} after`" @click="turn(1)">›</Button>
+      </span>
+      <RadioGroup
+        :value="view"
+        button-style="solid"
+        aria-label="View"
+        @update:value="set({ view: $event === 'month' ? '' : $event, day })"
+      >
+        <RadioButton v-for="one in VIEWS" :key="one.value" :value="one.value">{{ one.label }}</RadioButton>
+      </RadioGroup>
+      <RadioGroup
+        v-if="view === 'channels'"
+        :value="span"
+        aria-label="How much"
+        @update:value="set({ span: $event === 'month' ? 'month' : '' })"
+      >
+        <RadioButton value="week">one week</RadioButton>
+        <RadioButton value="month">the month</RadioButton>
+      </RadioGroup>
+      <Button size="small" :aria-expanded="filtering" class="narrowed" @click="filtering = !filtering">{{
+        narrowed || 'Everything'
+      }}</Button>
+      <span v-if="data?.cut" class="late" role="status">There is more than is shown: choose one client.</span>
+      <span class="fill" />
+      <NewPost />
+    </div>
+    <FilterRow
+      v-if="filtering"
+      :narrowing="narrowing"
+      :offered="offered"
+      @set="(kind: Kind, value: string) => set({ [kind]: value })"
+      @clear="cleared"
+    />
+    <p v-if="off > 0" class="quiet">
+      {{ counted(off, 'channel is', 'channels are') }} switched off in your views.
+      <button type="button" class="link-button" @click="set({ all: hidden ? 'yes' : '' })">
+        {{ hidden ? 'Show everything' : 'Hide again' }}
+      </button>
+    </p>
+    <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
+    <ComingShape v-if="!data && !error" label="Fetching the plan" :lines="14" />
+    <template v-if="data">
+      <WeekGrid
+        v-if="view === 'week' && !narrow && data.weeks.length === 1"
+        :period="data"
+        :label="`${heading}, ${dates}`"
+        :now="now"
+        :off-on="offOn"
+      />
+      <ChannelGrid
+        v-else-if="view === 'channels' && !narrow"
+        :period="data"
+        :label="heading"
+        :channels="channels"
+        :off-on="offOn"
+      />
+      <MonthGrid v-else :period="data" :label="heading" :off-on="offOn" />
+      <p v-if="narrowed && data.lines.length === 0" class="quiet">Nothing in these days is {{ narrowed }}.</p>
+      <PlanTray
+        :tray="data.tray"
+        @grab="(event, post) => grab(event, ofTray(post))"
+        @take="(post) => take(ofTray(post))"
+      />
+    </template>
+    <KeysHelp
+      :keys="[
+        ['← ↑ → ↓', 'next and previous day, hour, channel'],
+        ['Tab', 'the posts of a day'],
+        ['M', 'move the post that has the focus: arrows, then Enter'],
+        ['Page up, Page down', 'next and previous month or week'],
+        ['T', 'today'],
+        ['F', 'narrow what is shown'],
+        ['N', 'new post'],
+      ]"
+    />
+  </main>
+</template>
+
+<style scoped>
+.plan {
+  padding: 12px 20px 32px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  min-height: 40px;
+  margin-bottom: 8px;
+}
+h1 {
+  margin: 0;
+  font-size: 20px;
+}
+.steps {
+  display: inline-flex;
+  gap: 8px;
+}
+.narrowed {
+  max-width: 340px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+@media (max-width: 700px) {
+  .plan {
+    padding: 12px 12px 32px;
+  }
+}
+</style>

@@ -1,0 +1,107 @@
+// A month or a week of the plan: what is fetched, and the ones beside it ahead of time.
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/vue-query'
+import { computed, watch, type Ref } from 'vue'
+import { api, ok, type Schemas } from '@/api/client'
+import type { Narrowing } from './filter'
+import { laterBy } from './place'
+
+export type Period = Schemas['PlanPeriod']
+export type PlanDay = Schemas['MonthDay']
+export type Line = Schemas['PlanLine']
+export type Time = { wall: string; zone: string }
+export type Span = 'month' | 'week'
+
+export const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/
+
+/** The same day of a month further on, or the last one that it has. */
+export function monthsOn(day: string, by: number): string {
+  const first = new Date(`${day.slice(0, 7)}-01T00:00:00Z`)
+  first.setUTCMonth(first.getUTCMonth() + by)
+  const month = first.toISOString().slice(0, 7)
+  const last = new Date(Date.UTC(first.getUTCFullYear(), first.getUTCMonth() + 1, 0)).getUTCDate()
+  return `${month}-${String(Math.min(Number(day.slice(8)), last)).padStart(2, '0')}`
+}
+
+export function daysOn(day: string, by: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + by * 86_400_000).toISOString().slice(0, 10)
+}
+
+export const spansOn = (span: Span, day: string, by: number) =>
+  span === 'month' ? monthsOn(day, by) : daysOn(day, 7 * by)
+
+/** Lines by the cell that they stand in. */
+export function byCell(lines: Line[], cellOf: (line: Line) => string[]): Map<string, Line[]> {
+  const cells = new Map<string, Line[]>()
+  for (const line of lines)
+    for (const cell of cellOf(line)) {
+      const there = cells.get(cell)
+      if (there) there.push(line)
+      else cells.set(cell, [line])
+    }
+  return cells
+}
+
+export const keyOf = (line: Line) => `${line.post_id} ${line.channels.map((one) => one.id).join(' ')}`
+
+type Asked = { workspace?: string; span: Span; day: string; narrowing: Narrowing; hidden: boolean }
+const nameOf = ({ span, day }: Asked) => (span === 'month' ? day.slice(0, 7) : day)
+const keyFor = (asked: Asked) => ['plan', asked.workspace, asked.span, nameOf(asked), asked.narrowing, asked.hidden]
+
+function fetchPeriod(asked: Asked): Promise<Period> {
+  const narrowed = {
+    workspace: asked.workspace,
+    ...asked.narrowing,
+    switched_off: asked.hidden ? ('hidden' as const) : undefined,
+  }
+  return asked.span === 'month'
+    ? ok(api.GET('/api/plan/month', { params: { query: { ...narrowed, month: nameOf(asked) } } }))
+    : ok(api.GET('/api/plan/week', { params: { query: { ...narrowed, day: asked.day } } }))
+}
+
+/** @param asked what is shown; a week is asked for by its first day, so that each of its days finds it */
+export function usePeriod(asked: Ref<Asked>) {
+  const queries = useQueryClient()
+  const found = useQuery({
+    queryKey: computed(() => keyFor(asked.value)),
+    queryFn: () => fetchPeriod(asked.value),
+    placeholderData: (before: Period | undefined) => before,
+  })
+  // going through the periods does not wait
+  watch(
+    () => found.data.value?.period,
+    (shown) => {
+      for (const by of shown ? [1, -1] : []) {
+        const beside = { ...asked.value, day: spansOn(asked.value.span, asked.value.day, by) }
+        void queries.prefetchQuery({
+          queryKey: keyFor(beside),
+          queryFn: () => fetchPeriod(beside),
+          staleTime: 30_000,
+        })
+      }
+    },
+    { immediate: true },
+  )
+  return found
+}
+
+/** Puts a line at another time in what is shown, until the server says how it stands. */
+export function moveShown(
+  queries: QueryClient,
+  workspace: string | undefined,
+  moved: { post_id: string; channels: string[] },
+  minutes: number,
+  time: Time,
+) {
+  queries.setQueriesData<Period>({ queryKey: ['plan', workspace] }, (shown) =>
+    shown
+      ? {
+          ...shown,
+          lines: shown.lines.map((line) =>
+            line.post_id === moved.post_id && line.channels.map((one) => one.id).join() === moved.channels.join()
+              ? { ...line, wall: laterBy({ wall: `${line.wall}:00`, zone: '' }, minutes).wall.slice(0, 16), time }
+              : line,
+          ),
+        }
+      : shown,
+  )
+}

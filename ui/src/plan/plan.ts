@@ -1,0 +1,21 @@
+// What the grids of the plan share with their cells.
+import type { InjectionKey } from 'vue'
+import { inject, provide } from 'vue'
+import type { Schemas } from '@/api/client'
+import type { Line } from './period'
+import type { Moving } from './moving'
+
+export type Client = Schemas['Me']['workspaces'][number]
+export interface PlanContext {
+  moving: Moving | null
+  /** the cell that Tab comes to */
+  standing: string
+  clientOf: (workspace: string) => Client | undefined
+  focus: (place: string) => void
+  grab: (event: PointerEvent, line: Line, place: string) => void
+  take: (line: Line, place: string) => void
+}
+
+const KEY: InjectionKey<PlanContext> = Symbol('plan')
+export const providePlan = (plan: PlanContext) => provide(KEY, plan)
+export const usePlan = () => inject(KEY)!
