@@ -5,6 +5,7 @@ module AskFirst
     # The plan: what goes out on which days.
     module PlanRoutes
       def self.registered(app)
+        marks(app)
         app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
         periods(app)
         app.post("/api/w/:workspace/posts/:post/move-cost") do
@@ -27,19 +28,32 @@ module AskFirst
         end
       end
 
+      # What a view is narrowed to.
+      def self.narrowed(params)
+        given = Core::Plan::Filter::KINDS.to_h { |kind| [kind, params[kind.to_sym]] }
+        { filter: Core::Plan::Filter.read(given), everything: params[:switched_off] != "hidden" }
+      end
+
+      def self.marks(app)
+        app.put("/api/w/:workspace/plan/marks") do
+          body = body_json
+          json({ before: act(App::Plan::Pencil, put: body["put"] || [], erase: body["erase"] || []) })
+        end
+        app.post("/api/w/:workspace/plan/marks/write") do
+          status 201
+          json({ id: act(App::Plan::WriteMark, cells: [body_json]) })
+        end
+      end
+
       # The plan over one or all of the reader's clients.
       def self.periods(app)
-        app.helpers do
-          def narrowed
-            given = Core::Plan::Filter::KINDS.to_h { |kind| [kind, params[kind.to_sym]] }
-            { filter: Core::Plan::Filter.read(given), everything: params[:switched_off] != "hidden" }
-          end
-        end
         app.get("/api/plan/choices") { json App::Plan::Choices.call(agency_scope) }
         app.get("/api/plan/month") do
-          json App::Plan::Period.month(kit, agency_scope, month: params[:month], **narrowed)
+          json App::Plan::Period.month(kit, agency_scope, month: params[:month], **PlanRoutes.narrowed(params))
         end
-        app.get("/api/plan/week") { json App::Plan::Period.week(kit, agency_scope, day: params[:day], **narrowed) }
+        app.get("/api/plan/week") do
+          json App::Plan::Period.week(kit, agency_scope, day: params[:day], **PlanRoutes.narrowed(params))
+        end
       end
     end
   end

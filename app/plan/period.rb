@@ -35,6 +35,7 @@ module AskFirst
           @scope = scope
           @name = name
           @inside = inside
+          @filter = filter
           @narrowed = Store::Plan::Narrowed.new(scope, filter, everything: everything)
           @clients = Store::Plan::Days.clients(scope)
           one = @clients.first if @clients.one?
@@ -50,6 +51,7 @@ module AskFirst
             today: Core::Plan::WallTime.at(@now, @zone).local_date,
             weeks: @weeks.map { |week| { number: week.number, days: week.days.map { |day| day_json(day) } } },
             lines: lines,
+            marks: Store::Plan::Marks.between(@scope, days.first..days.last, @filter),
             cut: rows.size >= Store::Plan::Days::MOST,
             tray: tray
           }

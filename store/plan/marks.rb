@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Store
+    module Plan
+      # Pencil marks.
+      module Marks
+        MOST = 2_000 # read at once
+
+        module_function
+
+        # @param scope [Scope]
+        # @param days [Range<Date>]
+        # @param filter [Core::Plan::Filter] a mark has a channel and a label; narrowed to anything else there is none
+        # @return [Array<Hash>] JSON-ready, as far as the reader sees their channels
+        def between(scope, days, filter)
+          return [] unless (filter.named.keys - %w[channels labels]).empty?
+
+          found = named(scope.rows(:pencil_marks)).where(Sequel[:pencil_marks][:day] => days)
+          %w[channels labels].each do |kind|
+            column = kind == "channels" ? :channel_id : :label_id
+            found = found.where(Sequel[:pencil_marks][column] => filter[kind]) if filter[kind].any?
+          end
+          found
+            .order(Sequel[:pencil_marks][:day], Sequel[:channels][:position])
+            .limit(MOST)
+            .all
+            .select { |row| sees?(scope, row) }
+            .map { |row| json(row) }
+        end
+
+        # @param cells [Array<Array(Date, String)>]
+        # @return [Array<Hash>] those that stand there, JSON-ready
+        def at(scope, cells)
+          key = [Sequel[:pencil_marks][:day], Sequel[:pencil_marks][:channel_id]]
+          named(scope.rows(:pencil_marks)).where(key => cells).all.map { |row| json(row) }
+        end
+
+        def named(marks)
+          marks
+            .join(:channels, workspace_id: Sequel[:pencil_marks][:workspace_id], id: Sequel[:pencil_marks][:channel_id])
+            .left_join(
+              :labels,
+              workspace_id: Sequel[:pencil_marks][:workspace_id],
+              id: Sequel[:pencil_marks][:label_id]
+            )
+            .select_all(:pencil_marks)
+            .select_append(
+              :network,
+              :initials,
+              Sequel[:channels][:name].as(:channel),
+              Sequel[:labels][:name].as(:label)
+            )
+        end
+
+        def json(row)
+          {
+            **row.slice(:workspace_id, :channel_id, :network, :initials, :channel, :word, :label_id, :label),
+            day: row[:day].iso8601,
+            clock: row[:clock] && row[:clock].strftime("%H:%M")
+          }
+        end
+
+        def sees?(scope, row)
+          limits = scope.limits[row[:workspace_id]]
+          limits.nil? || limits.include?(row[:channel_id])
+        end
+        private_class_method :named, :json, :sees?
+      end
+    end
+  end
+end
