@@ -47,7 +47,7 @@ module Demo
     # --- the days, in the client's own zone ---
 
     def wall(client, days, hour, minute = 0)
-      zone = World::CLIENTS.fetch(client)[:zone]
+      zone = world.db[:workspaces].where(id: world.workspaces.fetch(client)).get(:zone)
       date = AskFirst::Core::Plan::WallTime.at(@now, zone).wall + (days * 86_400)
       AskFirst::Core::Plan::WallTime.new(Time.utc(date.year, date.month, date.day, hour, minute), zone)
     end

@@ -17,6 +17,12 @@ const props = defineProps<{
   channels: Schemas['PlanChannel'][]
   offOn: (day: Period['weeks'][number]['days'][number]) => string
 }>()
+defineEmits<{
+  keydown: [event: KeyboardEvent]
+  pointerdown: [event: PointerEvent]
+  copy: [event: ClipboardEvent]
+  paste: [event: ClipboardEvent]
+}>()
 const plan = usePlan()
 const days = computed(() => props.period.weeks.flatMap((week) => week.days))
 const bare = computed(() => props.period.lines.some((line) => line.channels.length === 0))
@@ -32,7 +38,18 @@ const width = computed(() => ({ '--columns': columns.value.length }))
 </script>
 
 <template>
-  <div class="channels" role="grid" :aria-label="label" :style="width" tabindex="-1">
+  <div
+    class="channels"
+    role="grid"
+    aria-multiselectable="true"
+    :aria-label="label"
+    :style="width"
+    tabindex="-1"
+    @keydown="$emit('keydown', $event)"
+    @pointerdown.capture="$emit('pointerdown', $event)"
+    @copy="$emit('copy', $event)"
+    @paste="$emit('paste', $event)"
+  >
     <div class="row head" role="row">
       <span role="columnheader"><span class="hidden">Day</span></span>
       <span v-for="one in channels" :key="one.id" role="columnheader" class="channel">

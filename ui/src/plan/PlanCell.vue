@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // One cell of a grid: what stands in it, and what a move to it would do.
 import { computed } from 'vue'
+import CellInput from './CellInput.vue'
 import MoveNote from './MoveNote.vue'
+import PencilMark from './PencilMark.vue'
 import PlanLine from './PlanLine.vue'
 import { keyOf, type Line } from './period'
 import { usePlan } from './plan'
@@ -9,6 +11,8 @@ import { usePlan } from './plan'
 const props = defineProps<{ place: string; lines: Line[]; /** one channel alone stands here */ bare?: boolean }>()
 const plan = usePlan()
 const target = computed(() => plan.moving?.place === props.place)
+const marks = computed(() => plan.marksIn(props.place))
+const typing = computed(() => plan.typing === props.place)
 const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.moving.held.place === props.place
 </script>
 
@@ -16,10 +20,12 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
   <div
     class="cell"
     role="gridcell"
-    :class="{ target }"
+    :class="{ target, chosen: plan.chosen(place) }"
+    :aria-selected="plan.chosen(place) || undefined"
     :data-place="place"
     :tabindex="plan.standing === place ? 0 : -1"
     @focus="plan.focus(place)"
+    @dblclick.self="plan.write(place)"
   >
     <slot />
     <PlanLine
@@ -34,6 +40,10 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
       @grab="plan.grab($event, line, place)"
       @take="plan.take(line, place)"
     />
+    <CellInput v-if="typing" :word="marks[0]?.word ?? ''" @done="plan.written" @leave="plan.leave" />
+    <template v-else>
+      <PencilMark v-for="mark in marks" :key="mark.channel_id" :mark="mark" :bare="bare" @open="plan.openMark(mark)" />
+    </template>
     <MoveNote v-if="target" :moving="plan.moving!" />
   </div>
 </template>
@@ -45,6 +55,9 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
   padding: 3px 5px 6px;
   border-left: 1px solid var(--rule);
   background: var(--sheet);
+}
+.chosen {
+  box-shadow: inset 0 0 0 2px var(--ink-2);
 }
 .target {
   outline: 2px solid var(--ink);

@@ -8,6 +8,7 @@ import { useChosen } from '@/agency/me'
 import { unread } from '@/api/client'
 import { calendarDay, monthYear, place as zonePlace, readerZone, wallAt } from '@/api/time'
 import { counted } from '@/api/words'
+import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useTogetherInAddress } from '@/parts/address'
@@ -16,15 +17,19 @@ import { entitle } from '@/parts/title'
 import NewPost from '@/posts/NewPost.vue'
 import ChannelGrid from './ChannelGrid.vue'
 import FilterRow from './FilterRow.vue'
+import MarkDialog from './MarkDialog.vue'
 import MonthGrid from './MonthGrid.vue'
+import PasteDialog from './PasteDialog.vue'
 import PlanTray from './PlanTray.vue'
 import WeekGrid from './WeekGrid.vue'
 import { startDrag } from './drag'
 import { KINDS, inWords, narrowingOf, offers, useChoices, type Kind } from './filter'
 import { useMoving, type Held } from './moving'
+import { usePencil, type Mark } from './pencil'
 import { DAY, spansOn, usePeriod, type Line, type Period, type PlanDay, type Span } from './period'
 import { idOf, placeOf, stepFrom, type View } from './place'
 import { providePlan } from './plan'
+import { useSelecting } from './selecting'
 
 const { id, workspace, workspaces, me } = useChosen()
 const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', ...KINDS])
@@ -155,8 +160,7 @@ const cellAt = (place: string) => document.querySelector<HTMLElement>(`[data-pla
 
 async function go(dx: number, dy: number) {
   const from = moving.value?.place ?? (focused.value || standing.value)
-  const columns = channels.value.map((one) => one.id)
-  const next = stepFrom(walking.value, from, dx, dy, columns)
+  const next = stepFrom(walking.value, from, dx, dy, columns.value)
   if (!shows(dayOf(next))) set({ day: dayOf(next) })
   if (moving.value) return overOwn(next)
   focused.value = next
@@ -179,6 +183,50 @@ async function enter(event: KeyboardEvent) {
   )
   line?.focus()
 }
+// pencil marks belong to one client
+const pencil = usePencil(id, data, choices)
+const mayPencil = computed(() => !!workspace.value?.can.pencil?.ok)
+const columns = computed(() => channels.value.map((one) => one.id))
+const sheet = useSelecting({
+  days: computed(() => days.value.map((one) => one.date)),
+  channels: columns,
+  focused,
+  may: computed(() => mayPencil.value && walking.value === 'channels'),
+  at: pencil.at,
+  apply: pencil.apply,
+  undo: pencil.undo,
+})
+const marksIn = computed(() => {
+  const by = new Map<string, Mark[]>()
+  for (const mark of data.value?.marks ?? []) {
+    const cell = cellOf(mark)
+    by.set(cell, [...(by.get(cell) ?? []), mark])
+  }
+  return by
+})
+function cellOf(mark: Mark) {
+  if (walking.value === 'channels') return idOf({ day: mark.day, channel: mark.channel_id })
+  if (walking.value === 'week' && mark.clock) return idOf({ day: mark.day, hour: Number(mark.clock.slice(0, 2)) })
+  return mark.day
+}
+const opened = ref<{ day: string; mark?: Mark }>()
+function pencilHere() {
+  if (!mayPencil.value || moving.value) return
+  const place = focused.value || standing.value
+  if (walking.value === 'channels') sheet.begin(place)
+  else opened.value = { day: dayOf(place) }
+}
+function written(word: string, way: 'down' | 'right' | undefined) {
+  const place = sheet.typing.value
+  sheet.commit(word)
+  focused.value = place
+  if (way) void go(way === 'right' ? 1 : 0, way === 'down' ? 1 : 0)
+}
+function unwritten() {
+  const place = sheet.typing.value
+  sheet.typing.value = ''
+  void nextTick(() => cellAt(place)?.focus())
+}
 const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
 
 providePlan(
@@ -189,6 +237,13 @@ providePlan(
     focus: (place: string) => (focused.value = place),
     grab: (event: PointerEvent, line: Line, place: string) => grab(event, ofLine(line, place)),
     take: (line: Line, place: string) => take(ofLine(line, place)),
+    marksIn: (place: string) => marksIn.value.get(place) ?? [],
+    openMark: (mark: Mark) => (opened.value = { day: mark.day, mark }),
+    typing: sheet.typing,
+    chosen: (place: string) => sheet.several.value && sheet.chosen.value.has(place),
+    write: (place: string) => sheet.begin(place),
+    written,
+    leave: unwritten,
   }),
 )
 useKeys({
@@ -199,6 +254,7 @@ useKeys({
   PageDown: () => turn(1),
   PageUp: () => turn(-1),
   T: () => set({ day: today.value }),
+  P: pencilHere,
   F: () => (filtering.value = !filtering.value),
 })
 </script>
@@ -236,6 +292,10 @@ useKeys({
       }}</Button>
       <span v-if="data?.cut" class="late" role="status">There is more than is shown: choose one client.</span>
       <span class="fill" />
+      <span v-if="data && data.marks.length > 0" class="quiet">{{
+        counted(data.marks.length, 'mark is open', 'marks are open')
+      }}</span>
+      <ActButton v-if="workspace" :may="workspace.can.pencil" shortcut="P" @click="pencilHere">Pencil</ActButton>
       <NewPost />
     </div>
     <FilterRow
@@ -267,6 +327,10 @@ useKeys({
         :label="heading"
         :channels="channels"
         :off-on="offOn"
+        @keydown="sheet.keydown"
+        @pointerdown="sheet.pointerdown"
+        @copy="sheet.copy"
+        @paste="sheet.paste"
       />
       <MonthGrid v-else :period="data" :label="heading" :off-on="offOn" />
       <p v-if="narrowed && data.lines.length === 0" class="quiet">Nothing in these days is {{ narrowed }}.</p>
@@ -276,6 +340,26 @@ useKeys({
         @take="(post) => take(ofTray(post))"
       />
     </template>
+    <MarkDialog
+      v-if="opened && (opened.mark || workspace)"
+      :key="`${opened.day} ${opened.mark?.channel_id}`"
+      :workspace="opened.mark?.workspace_id ?? workspace!.id"
+      :mark="opened.mark"
+      :day="opened.day"
+      :channels="(choices?.channels ?? []).filter((one) => one.workspace_id === workspace?.id)"
+      :labels="(choices?.labels ?? []).filter((one) => one.workspace_id === (opened!.mark?.workspace_id ?? id))"
+      :may-write="facts[opened.mark?.workspace_id ?? workspace!.id]?.can.make_post"
+      @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
+      @close="opened = undefined"
+    />
+    <PasteDialog
+      v-if="sheet.pasting.value"
+      v-bind="sheet.pasting.value"
+      :channels="channels"
+      :at="pencil.at"
+      @apply="(change) => pencil.apply(change)"
+      @close="sheet.pasting.value = undefined"
+    />
     <KeysHelp
       :keys="[
         ['← ↑ → ↓', 'next and previous day, hour, channel'],
@@ -284,6 +368,16 @@ useKeys({
         ['Page up, Page down', 'next and previous month or week'],
         ['T', 'today'],
         ['F', 'narrow what is shown'],
+        ['P', 'pencil: something should go out here'],
+        ...(view === 'channels'
+          ? ([
+              ['Enter', 'write into the cell; Enter again goes down, Tab to the right'],
+              ['Shift ← ↑ → ↓', 'choose cells'],
+              ['Ctrl D, Ctrl R', 'fill down, fill right'],
+              ['Ctrl C, Ctrl V', 'copy and paste, also from a sheet'],
+              ['Delete, Ctrl Z', 'erase marks, undo'],
+            ] as [string, string][])
+          : []),
         ['N', 'new post'],
       ]"
     />

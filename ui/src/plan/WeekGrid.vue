@@ -15,7 +15,11 @@ const props = defineProps<{
 const FIRST = 7
 const LAST = 21
 const days = computed(() => props.period.weeks[0]!.days)
-const shown = computed(() => props.period.lines.map((line) => Number(line.wall.slice(11, 13))))
+const loose = computed(() => props.period.marks.filter((mark) => !mark.clock))
+const shown = computed(() => [
+  ...props.period.lines.map((line) => Number(line.wall.slice(11, 13))),
+  ...props.period.marks.flatMap((mark) => (mark.clock ? [Number(mark.clock.slice(0, 2))] : [])),
+])
 const hours = computed(() => {
   const first = Math.min(FIRST, ...shown.value)
   const last = Math.max(LAST, ...shown.value)
@@ -47,6 +51,16 @@ onMounted(() => mark.value?.[0]?.scrollIntoView({ block: 'nearest' }))
         <span class="hidden">{{ calendarDay(day.date) }}</span>
         <span class="quiet">{{ [offOn(day), day.clock].filter(Boolean).join(', ') }}</span>
       </span>
+    </div>
+    <div v-if="loose.length > 0" class="row" role="row">
+      <span class="hour" role="rowheader">any hour</span>
+      <PlanCell
+        v-for="(day, index) in days"
+        :key="day.date"
+        :class="{ rests: !day.works, right: index > 3 }"
+        :place="day.date"
+        :lines="[]"
+      />
     </div>
     <div v-for="hour in hours" :key="hour" class="row" role="row">
       <span class="hour" role="rowheader">{{ clock(hour) }}</span>

@@ -4,6 +4,7 @@ import { inject, provide } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { Line } from './period'
 import type { Moving } from './moving'
+import type { Mark } from './pencil'
 
 export type Client = Schemas['Me']['workspaces'][number]
 export interface PlanContext {
@@ -14,6 +15,15 @@ export interface PlanContext {
   focus: (place: string) => void
   grab: (event: PointerEvent, line: Line, place: string) => void
   take: (line: Line, place: string) => void
+  /** pencil marks of a cell */
+  marksIn: (place: string) => Mark[]
+  openMark: (mark: Mark) => void
+  /** the cell that is written into */
+  typing: string
+  chosen: (place: string) => boolean
+  write: (place: string) => void
+  written: (word: string, way: 'down' | 'right' | undefined) => void
+  leave: () => void
 }
 
 const KEY: InjectionKey<PlanContext> = Symbol('plan')

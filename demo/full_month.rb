@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+require_relative "story"
+
+module Demo
+  # What fills the plan around the story: weeks that went before, weeks that come, and the pencil marks in them.
+  # Everything is text on one channel or two; the story has the pictures.
+  class FullMonth < Story
+    # days from today, hour and minute, subject, text
+    BEHIND = {
+      quillmere: [
+        [-27, 8, 0, "Low tide times, week 38", "Low water at the far pier: Thursday 11:02, Friday 11:40."],
+        [-25, 12, 0, "Pier café, last plums", "Plum tart until Sunday, then the apples begin."],
+        [-22, 17, 0, "Sunset crossing", "The 17:10 meets the sun at the second buoy. Sit on the left."],
+        [-20, 8, 0, "Low tide times, week 39", "Low water at the far pier: Thursday 16:21, Friday 17:03."],
+        [-18, 9, 30, "Crew of the week: the engine room", "Hanne hears a bearing before the gauge does."],
+        [-15, 12, 10, "Bicycles go free", "Bicycles cross free on the first boat, all of October."],
+        [-13, 8, 0, "Low tide times, week 40", "Low water at the far pier: Thursday 10:12, Friday 10:51."],
+        [-11, 18, 0, "Lamps along the rail", "The new lamps are warm, so that you see the river and not yourselves."],
+        [-9, 17, 0, "Rain on the ramp", "The ramp is wet; the handrail on the right is the dry one."],
+        [-6, 8, 0, "Low tide times, week 41", "Low water at the far pier: Thursday 15:30, Friday 16:08."],
+        [-5, 12, 0, "Pier menu", "Soup, bread, and the window seat until it is taken."]
+      ],
+      brackwater: [
+        [-21, 19, 0, "First cold night", "Bring a coat that you can sit in. The air is still and the sky is wide."],
+        [-14, 19, 0, "The moon is out of the way", "Three dark nights in a row. The gate is open until one."],
+        [-7, 18, 30, "A planet at dusk", "Low in the west, for the length of a cup of tea."]
+      ]
+    }.freeze
+    AHEAD = {
+      quillmere: [
+        [5, 8, 0, "Low tide times, week 43", "Low water at the far pier: Thursday 9:31, Friday 10:08.", :released],
+        [6, 9, 30, "Who oils the ramp", "Twice a week before the first boat, with a brush and a lamp.", :drafting],
+        [9, 8, 0, "Half-term: which boat", "Prams on the lower deck, bicycles behind the funnel.", :drafting],
+        [12, 8, 0, "Low tide times, week 44", "Low water at the far pier: Thursday 14:44, Friday 15:20.", :released],
+        [
+          14,
+          17,
+          0,
+          "The hour that comes twice",
+          "Clocks go back; the boats go by the new time from Sunday.",
+          :drafting
+        ],
+        [16, 12, 0, "Lamp walk", "From pier to pier, with the lamps lit one by one.", :drafting]
+      ],
+      brackwater: [
+        [6, 19, 0, "Where the ridge ends", "Follow the fence, then the white stones.", :drafting],
+        [9, 19, 0, "Before the clocks change", "One more Saturday by the old time. The sky does not mind.", :released],
+        [13, 18, 0, "A telescope for the school", "Twelve hands, one eyepiece.", :drafting]
+      ],
+      oddling: [
+        [2, 7, 0, "Chestnut loaf, first bake", "From Friday, until the chestnuts are gone.", :drafting],
+        [6, 7, 0, "What the night shift hears", "The crust sings when it cools.", :drafting],
+        [13, 7, 0, "All Saints: when we open", "Closed on Sunday; the rye keeps until Monday.", :drafting]
+      ]
+    }.freeze
+    Planned = Struct.new(:client, :days, :hour, :minute, :subject, :text, :stage)
+    ON = { quillmere: %i[ticker], brackwater: %i[ticker], oddling: %i[commons] }.freeze
+    APPROVERS = { quillmere: :per, brackwater: :halima }.freeze
+    # channel => days of the week (1 is Monday) and the word
+    MARKS = {
+      ticker: {
+        1 => "low tide times",
+        4 => "low tide times"
+      },
+      vitrine: {
+        3 => "a voice",
+        6 => "weekend tip"
+      },
+      commons: {
+        2 => "a number"
+      }
+    }.freeze
+    WEEKS = 3
+
+    def tell
+      each_of(BEHIND) { |planned| behind(planned) }
+      each_of(AHEAD) { |planned| ahead(planned) }
+      marks
+    end
+
+    private
+
+    def each_of(table)
+      table.each { |client, posts| posts.each { |post| yield Planned.new(client, *post) } }
+    end
+
+    def time_of(planned) = wall(planned.client, planned.days, planned.hour, planned.minute)
+
+    def behind(planned)
+      post = written(planned, planned.days - 2)
+      on(planned.days - 1, 10) { cleared_and_released(planned, post) }
+      go_out(planned.client, post, time_of(planned).at)
+    end
+
+    def ahead(planned)
+      post = written(planned, -2)
+      on(-1, 12) { cleared_and_released(planned, post) } if planned.stage == :released
+    end
+
+    def cleared_and_released(planned, post)
+      clear_and_release(planned.client, post, APPROVERS.fetch(planned.client))
+    end
+
+    def written(planned, days)
+      on(days, 11) do
+        draft(planned.client, planned.subject, planned.text, channels: ON.fetch(planned.client), time: time_of(planned))
+      end
+    end
+
+    def marks
+      monday = @now.to_date - ((@now.to_date.wday - 1) % 7) + 7
+      channels = world.channels.fetch(:quillmere)
+      cells =
+        MARKS.flat_map do |network, days|
+          days.flat_map do |day, word|
+            Array.new(WEEKS) do |week|
+              {
+                "day" => (monday + (7 * week) + day - 1).iso8601,
+                "channel_id" => channels.fetch(network),
+                "word" => word
+              }
+            end
+          end
+        end
+      @clock.at(@now - 3_600) { act(AskFirst::App::Plan::Pencil, :ines, :quillmere, put: cells) }
+    end
+  end
+end
