@@ -6,6 +6,7 @@ module AskFirst
     module PlanRoutes
       def self.registered(app)
         marks(app)
+        views(app)
         app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
         periods(app)
         app.post("/api/w/:workspace/posts/:post/move-cost") do
@@ -43,6 +44,34 @@ module AskFirst
           status 201
           json({ id: act(App::Plan::WriteMark, cells: [body_json]) })
         end
+      end
+
+      # Views by a name: of the reader's own, and of a client.
+      def self.views(app)
+        app.get("/api/plan/views") do
+          json({ views: App::Plan::Views.call(agency_scope, over_all: params[:workspace].nil?) })
+        end
+        app.post("/api/plan/views") do
+          body = body_json
+          status 201
+          json({ id: agency_act(App::Plan::SaveView, **PlanRoutes.view(body), workspace_id: body["workspace"]) })
+        end
+        app.delete("/api/plan/views/:view") do
+          agency_act(App::Plan::DropView, view_id: params[:view])
+          status 204
+        end
+        app.post("/api/w/:workspace/plan/views") do
+          status 201
+          json({ id: act(App::Plan::ShareView, **PlanRoutes.view(body_json)) })
+        end
+        app.delete("/api/w/:workspace/plan/views/:view") do
+          act(App::Plan::UnshareView, view_id: params[:view])
+          status 204
+        end
+      end
+
+      def self.view(body)
+        { name: body["name"], look: body["look"], narrowing: body["narrowing"] }
       end
 
       # The plan over one or all of the reader's clients.

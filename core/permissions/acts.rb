@@ -29,6 +29,7 @@ module AskFirst
           "house_talk" => needs("see"),
           "client_talk" => needs("see", "see_shared"),
           "make_post" => needs("create"),
+          "share_view" => needs("create", "write_timing", whole: true),
           "pencil" => needs("create", "write_timing"),
           "discard" => needs("create"),
           "rename" => needs("write_settings"),

@@ -205,4 +205,31 @@ RSpec.describe "The month of the plan" do
       expect(session).to have_css(".plan-line", text: "Pier café")
     end
   end
+
+  it "is saved under a name, stands on the Desk with its count, and leads back" do
+    fresh("Gull watch", "2027-02-10T12:00")
+    as(:ines) do |session|
+      month(session, words: "gull+watch", view: "week")
+      session.click_button("Save this view")
+      session.fill_in("Name", with: "Gulls")
+      session.check("for everybody here")
+      session.driver.browser.keyboard.type(:enter)
+      session.click_button("Save", exact: true)
+      expect(session).to have_button("Gulls 1")
+      expect(session.evaluate_script("document.activeElement.textContent")).to include("Gulls")
+      expect(axe_findings(session)).to eq []
+    end
+    as(:bram) do |session|
+      session.visit("/desk?client=#{world.workspace}")
+      expect(session).to have_link("Gulls 1")
+      expect(axe_findings(session)).to eq []
+      session.click_link("Gulls 1")
+      expect(session).to have_current_path(/view=week/)
+      expect(session).to have_button("“gull watch”")
+      session.click_button("Remove the view Gulls")
+      expect(session).to have_no_button("Gulls 1")
+      session.click_button("Undo")
+      expect(session).to have_button("Gulls 1")
+    end
+  end
 end

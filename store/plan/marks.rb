@@ -57,7 +57,7 @@ module AskFirst
           {
             **row.slice(:workspace_id, :channel_id, :network, :initials, :channel, :word, :label_id, :label),
             day: row[:day].iso8601,
-            clock: row[:clock] && row[:clock].strftime("%H:%M")
+            clock: row[:clock]&.strftime("%H:%M")
           }
         end
 

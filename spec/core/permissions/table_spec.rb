@@ -18,6 +18,7 @@ RSpec.describe "Who may do what" do
     see_whole
     hold_all
     save_reminders
+    share_view
     change_route
     add_channel
     order_channels
@@ -33,6 +34,7 @@ RSpec.describe "Who may do what" do
         %w[
           make_post
           pencil
+          share_view
           discard
           rename
           choose_channels
@@ -46,17 +48,17 @@ RSpec.describe "Who may do what" do
         ],
     "account lead" =>
       reading + copy + visuals + timing + settings + both + running + governing +
-        %w[make_post pencil discard rename choose_channels add_media hand_over finish_task change_route],
+        %w[make_post pencil share_view discard rename choose_channels add_media hand_over finish_task change_route],
     "reviewer" =>
       reading + copy + visuals + timing + settings + both +
-        %w[make_post pencil discard rename choose_channels add_media hand_over finish_task],
-    "copywriter" => reading + copy + both + %w[make_post pencil discard hand_over finish_task],
+        %w[make_post pencil share_view discard rename choose_channels add_media hand_over finish_task],
+    "copywriter" => reading + copy + both + %w[make_post pencil share_view discard hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
     "assistant" =>
       reading + copy + timing + both +
-        %w[make_post pencil discard ask withdraw release take_back settle mark_ready hand_over finish_task],
-    "releaser" => reading + timing + %w[pencil release take_back settle mark_ready hold hold_all hand_over],
+        %w[make_post pencil share_view discard ask withdraw release take_back settle mark_ready hand_over finish_task],
+    "releaser" => reading + timing + %w[pencil share_view release take_back settle mark_ready hold hold_all hand_over],
     "client approver" => %w[client_talk],
     "client observer" => %w[client_talk]
   }

@@ -21,6 +21,7 @@ import DeskRows from './DeskRows.vue'
 import { useDesk } from './desk'
 import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
+import DeskViews from '@/plan/DeskViews.vue'
 
 const router = useRouter()
 const queries = useQueryClient()
@@ -108,6 +109,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
       <NewPost />
     </div>
     <DeskAlarms v-if="desk" :alarm="alarm" :desk="desk" :clients="clients" />
+    <DeskViews :workspace="id" :names="names" />
     <p v-if="error" class="alarm" role="alert">{{ unread(error) }}</p>
     <div v-if="isPending" class="columns">
       <ComingShape v-for="n in 3" :key="n" label="Fetching the Desk" :lines="8" />

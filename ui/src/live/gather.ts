@@ -8,7 +8,7 @@ export interface Heard {
 }
 
 const PAUSE = 1_000
-const ALWAYS = ['desk', 'posts', 'dispatch', 'showing', 'waits', 'alarm', 'days', 'plan']
+const ALWAYS = ['desk', 'posts', 'dispatch', 'showing', 'waits', 'alarm', 'days', 'plan', 'plan-views']
 const ALSO: Record<string, string[]> = {
   people: ['people', 'member'],
   channels: ['channels', 'post'],

@@ -21,6 +21,7 @@ import MarkDialog from './MarkDialog.vue'
 import MonthGrid from './MonthGrid.vue'
 import PasteDialog from './PasteDialog.vue'
 import PlanTray from './PlanTray.vue'
+import ViewsRow from './ViewsRow.vue'
 import WeekGrid from './WeekGrid.vue'
 import { startDrag } from './drag'
 import { KINDS, inWords, narrowingOf, offers, useChoices, type Kind } from './filter'
@@ -30,6 +31,7 @@ import { DAY, spansOn, usePeriod, type Line, type Period, type PlanDay, type Spa
 import { idOf, placeOf, stepFrom, type View } from './place'
 import { providePlan } from './plan'
 import { useSelecting } from './selecting'
+import { addressOf } from './views'
 
 const { id, workspace, workspaces, me } = useChosen()
 const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', ...KINDS])
@@ -298,6 +300,14 @@ useKeys({
       <ActButton v-if="workspace" :may="workspace.can.pencil" shortcut="P" @click="pencilHere">Pencil</ActButton>
       <NewPost />
     </div>
+    <ViewsRow
+      v-if="filtering"
+      :workspace="id"
+      :look="view"
+      :narrowing="narrowing"
+      :may-share="workspace?.can.share_view"
+      @choose="(saved) => set({ ...addressOf(saved), day })"
+    />
     <FilterRow
       v-if="filtering"
       :narrowing="narrowing"
