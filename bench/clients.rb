@@ -171,6 +171,16 @@ module Bench
         floor = behind_policies(who, IN_MONTH, w: ids(who), from: first - (7 * 86_400), to: first + (38 * 86_400))
         Figures.line(what, ours, floor, "ms")
       end
+      week(scope, at)
+    end
+
+    # The month and the channels of one client are the same read; a week is looked at over all of them.
+    def week(scope, at)
+      ours =
+        Figures.median_ms(15) { JSON.generate(App::Plan::Period.week(@world.kit, scope, day: at.strftime("%F"))) }
+      monday = Time.utc(at.year, at.month, at.day) - (((at.wday - 1) % 7) * 86_400)
+      floor = behind_policies(scope, IN_MONTH, w: ids(scope), from: monday - 86_400, to: monday + (8 * 86_400))
+      Figures.line("a week of all clients", ours, floor, "ms")
     end
 
     # The same code on a connection that the policies do not hold for.

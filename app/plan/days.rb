@@ -8,6 +8,7 @@ module AskFirst
       class Days < Act
         opens :client, "see_post"
         MOST = 62 # days in one look: two months
+        CHANNEL = %w[network initials name].freeze
 
         # @param from [String] ISO date, in the client's zone
         # @param to [String] inclusive
@@ -39,6 +40,7 @@ module AskFirst
           to = Time.utc(last.year, last.month, last.day) + (2 * 86_400)
           Lines
             .of(Store::Plan::Days.of(scope, from, to))
+            .sort_by { |line| [line.at, line.post_id] }
             .map { |line| line_json(line) }
             .group_by { |line| line[:wall][0, 10] }
         end
@@ -49,7 +51,7 @@ module AskFirst
             subject: line.subject,
             stage: line.stage,
             wall: line.wall_in(workspace[:zone]),
-            channels: line.channels.map { |channel| channel.slice(:network, :initials, :name) }
+            channels: line.channels.map { |channel| channel.slice(*CHANNEL) }
           }
         end
 

@@ -5,44 +5,56 @@ module AskFirst
     module Plan
       # What is planned, as lines: the channels of a post that go out at one time stand together.
       module Lines
-        # time: as it is planned · channels: rows with :id, :network, :initials, :name
+        # value: {"wall" =>, "zone" =>} as it is kept · channels: hashes with "id", "network", "initials", "name"
         Line =
-          Struct.new(:workspace_id, :post_id, :subject, :stage, :strip, :time, :channels, keyword_init: true) do
+          Struct.new(:workspace_id, :post_id, :subject, :stage, :strip, :value, :channels, keyword_init: true) do
+            def time = @time ||= Core::Plan::WallTime.stored(value)
             def at = @at ||= time.at
 
             # @param zone [String]
             # @return [String] wall time there, such as 2026-10-15T07:30; as it is planned where it is planned there
             def wall_in(zone)
-              wall = time.zone == zone ? time.wall : Core::Plan::WallTime.at(at, zone).wall
-              wall.strftime("%Y-%m-%dT%H:%M")
+              return value["wall"][0, 16] if value["zone"] == zone
+
+              Core::Plan::WallTime.at(at, zone).wall.strftime("%Y-%m-%dT%H:%M")
             end
           end
+
+        CHANNEL = %w[id network initials name].freeze
+        private_constant :CHANNEL
 
         module_function
 
         # @param rows [Array<Hash>] of Store::Plan::Days
-        # @return [Array<Line>] by their times
+        # @return [Array<Line>] post by post
         def of(rows)
-          # most posts of a client share a handful of times
-          times = Hash.new { |known, value| known[value] = Core::Plan::WallTime.stored(value) }
-          timed = rows.map { |row| [row, times[row[:time]]] }.select(&:last)
-          timed
-            .group_by { |row, time| [row[:post_id], time] }
-            .map { |(_, time), same| line(same.map(&:first), time) }
-            .sort_by { |line| [line.at, line.post_id] }
+          rows.flat_map do |row|
+            by_time(row)
+              .select { |value, _| Core::Plan::WallTime.kept?(value) }
+              .map { |value, channels| line(row, value, channels) }
+          end
         end
 
-        def line(rows, time)
-          first = rows.first
-          on = rows.select { |row| row[:channel_id] }
+        # @return [Hash{Hash, nil=>Array<Hash>}] time => channels that go out then; of a post on none its own
+        def by_time(row)
+          return { row["time"] => [] } unless row["channels"]
+
+          row["channels"].group_by { |channel| channel["time"] || row["time"] }
+        end
+
+        def line(row, value, channels)
+          stages = channels.map { |channel| channel["stage"] }
           Line.new(
-            **first.slice(:workspace_id, :post_id, :subject, :strip),
-            stage: on.empty? ? first[:post_stage] : Core::Signoff::Stages.of_post(on.map { |row| row[:stage] }),
-            time: time,
-            channels: on.map { |row| row.slice(:network, :initials).merge(id: row[:channel_id], name: row[:channel]) }
+            workspace_id: row["workspace_id"],
+            post_id: row["id"],
+            subject: row["subject"],
+            strip: row["strip"],
+            stage: channels.empty? ? row["stage"] : Core::Signoff::Stages.of_post(stages),
+            value: value,
+            channels: channels.map { |channel| channel.slice(*CHANNEL) }
           )
         end
-        private_class_method :line
+        private_class_method :by_time, :line
       end
     end
   end

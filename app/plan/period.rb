@@ -48,7 +48,7 @@ module AskFirst
             period: @name,
             zone: @zone,
             now: @now.iso8601,
-            today: Core::Plan::WallTime.at(@now, @zone).local_date,
+            today: today,
             weeks: @weeks.map { |week| { number: week.number, days: week.days.map { |day| day_json(day) } } },
             lines: lines,
             marks: Store::Plan::Marks.between(@scope, days.first..days.last, @filter),
@@ -111,23 +111,34 @@ module AskFirst
 
         def lines
           span = days.first.iso8601..days.last.iso8601
-          Lines.of(rows).map { |line| line_json(line) }.select { |line| span.cover?(line[:wall][0, 10]) }
+          Lines
+            .of(rows)
+            .map { |line| [line.wall_in(@zone), line] }
+            .select { |wall, _| span.cover?(wall[0, 10]) }
+            .sort_by { |wall, line| [wall, line.post_id] }
+            .map { |wall, line| line_json(line, wall) }
         end
 
-        def line_json(line)
+        def line_json(line, wall)
           {
             workspace_id: line.workspace_id,
             post_id: line.post_id,
             subject: line.subject,
             stage: line.stage,
             strip: line.strip,
-            wall: line.wall_in(@zone),
-            time: line.time.to_h,
-            at: line.at.iso8601,
-            late: line.at <= @now && !%w[out trouble released].include?(line.stage),
+            wall: wall,
+            time: line.value,
+            late: late?(line, wall),
             channels: line.channels
           }
         end
+
+        # Whether it is past its time and has not gone out. Most lines of a month are days away from now.
+        def late?(line, wall)
+          wall[0, 10] <= today && !%w[out trouble released].include?(line.stage) && line.at <= @now
+        end
+
+        def today = @today ||= Core::Plan::WallTime.at(@now, @zone).local_date
 
         def tray
           posts = Store::Plan::Days.without_time(@scope, @narrowed)

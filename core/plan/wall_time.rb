@@ -30,9 +30,13 @@ module AskFirst
         # @param value [Hash, nil] {"wall" =>, "zone" =>}
         # @return [WallTime, nil]
         def self.stored(value)
-          return unless value && value["wall"].to_s[0, 4].to_i.between?(Bounds::FIRST_YEAR, Bounds::LAST_READ)
+          parse(value["wall"], value["zone"]) if kept?(value)
+        end
 
-          parse(value["wall"], value["zone"])
+        # @param value [Hash, nil]
+        # @return [Boolean] whether it is a time that a plan holds
+        def self.kept?(value)
+          !value.nil? && value["wall"].to_s[0, 4].to_i.between?(Bounds::FIRST_YEAR, Bounds::LAST_READ)
         end
 
         # @param instant [Time]

@@ -29,16 +29,26 @@ module AskFirst
           @filter["channels"].any? ? dataset.where(on_channels.select(1).exists) : dataset
         end
 
-        # @param lines [Sequel::Dataset] posts with their adaptations beside them, or none
-        def lines(lines)
-          stage = Sequel.function(:coalesce, Sequel[:adaptations][:stage], Sequel[:posts][:stage])
-          channel = Sequel[:adaptations][:channel_id]
-          lines = lines.where(stage => @filter["stages"]) if @filter["stages"].any?
-          lines = lines.where(channel => @filter["channels"]) if @filter["channels"].any?
-          return lines if @everything
+        # @param adaptations [Sequel::Dataset] of a post, that the reader may see
+        # @return [Sequel::Dataset] those that are shown
+        def adaptations(adaptations)
+          here = Sequel[:adaptations]
+          adaptations = adaptations.where(here[:stage] => @filter["stages"]) if @filter["stages"].any?
+          adaptations = adaptations.where(here[:channel_id] => @filter["channels"]) if @filter["channels"].any?
+          off.empty? ? adaptations : adaptations.exclude(here[:channel_id] => off)
+        end
 
-          off = @scope.rows(:channels_off).where(person_id: @scope.person_id).select(:channel_id)
-          lines.where(Sequel.|({ channel => nil }, Sequel.~(channel => off)))
+        # Whether a post has a line to show: on one of its channels, or as it is where it is on none.
+        # @param adaptations [Sequel::Dataset] of a post, that the reader may see
+        def shown(adaptations)
+          return true if @filter["stages"].empty? && @filter["channels"].empty? && off.empty?
+
+          any = adaptations(adaptations).select(1).exists
+          return any if @filter["channels"].any?
+
+          bare = ~of_post(:adaptations).where(removed_at: nil).select(1).exists
+          bare = Sequel.&(bare, Sequel[:posts][:stage] => @filter["stages"]) if @filter["stages"].any?
+          Sequel.|(any, bare)
         end
 
         private
@@ -92,6 +102,12 @@ module AskFirst
             Sequel[table][:workspace_id] => Sequel[:posts][:workspace_id],
             Sequel[table][:post_id] => Sequel[:posts][:id]
           )
+        end
+
+        # @return [Array<String>] ids of channels that are left out since the reader has switched them off
+        def off
+          @off ||=
+            @everything ? [] : @scope.rows(:channels_off).where(person_id: @scope.person_id).select_map(:channel_id)
         end
 
         def on_channels

@@ -16,7 +16,7 @@ RSpec.describe "The days around a planned time" do
     plan(post, "2026-12-22T23:30", on: :vitrine)
     found = days.find { |day| day[:date] == "2026-12-22" }
     expect(
-      found[:posts].map { |line| line.slice(:subject, :wall).values + line[:channels].map { |one| one[:name] } }
+      found[:posts].map { |line| line.slice(:subject, :wall).values + line[:channels].map { |one| one["name"] } }
     ).to eq [["Winter timetable", "2026-12-22T12:10", "Ticker"], ["Winter timetable", "2026-12-22T23:30", "Vitrine"]]
   end
 

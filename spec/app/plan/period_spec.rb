@@ -20,7 +20,7 @@ RSpec.describe "A month of the plan" do
     world.write(post, "time", { "wall" => wall, "zone" => zone }, who: :ines, on: on, client: client)
   end
 
-  def names(lines) = lines.map { |line| [line[:wall], line[:channels].map { |one| one[:name] }] }
+  def names(lines) = lines.map { |line| [line[:wall], line[:channels].map { |one| one["name"] }] }
   def mine(post, found = month) = found[:lines].select { |line| line[:post_id] == post }
 
   it "shows what goes out as lines: channels of one time together, in the client's zone and by its weeks" do
