@@ -176,8 +176,7 @@ module Bench
 
     # The month and the channels of one client are the same read; a week is looked at over all of them.
     def week(scope, at)
-      ours =
-        Figures.median_ms(15) { JSON.generate(App::Plan::Period.week(@world.kit, scope, day: at.strftime("%F"))) }
+      ours = Figures.median_ms(15) { JSON.generate(App::Plan::Period.week(@world.kit, scope, day: at.strftime("%F"))) }
       monday = Time.utc(at.year, at.month, at.day) - (((at.wday - 1) % 7) * 86_400)
       floor = behind_policies(scope, IN_MONTH, w: ids(scope), from: monday - 86_400, to: monday + (8 * 86_400))
       Figures.line("a week of all clients", ours, floor, "ms")

@@ -10,8 +10,8 @@ module AskFirst
         COLUMNS = %i[workspace_id id subject stage strip].map { |column| Sequel[:posts][column] }.freeze
         CHANNEL =
           Sequel.lit(
-            "json_agg(json_build_object('id', channels.id, 'network', channels.network, 'initials', channels.initials, " \
-              "'name', channels.name, 'stage', adaptations.stage, 'time', own.value) ORDER BY channels.position)"
+            "json_agg(json_build_object('id', channels.id, 'network', channels.network, " \
+              "'initials', channels.initials, 'name', channels.name, 'stage', adaptations.stage, 'time', own.value) ORDER BY channels.position)"
           )
         private_constant :COLUMNS, :CHANNEL
 
@@ -22,8 +22,8 @@ module AskFirst
         # @param to [Time]
         # @param narrowed [Narrowed]
         # @return [Array<Hash>] posts of which one time is between the two, by their first: with "time" of the master and
-        # "channels" that the reader sees, each with its own "time" if it has one; as one JSON value, since reading
-        # thousands of small ones takes as long as finding them
+        # "channels" that the reader sees, each with its own "time" if it has one; as one JSON value, since thousands of
+        # small ones take as long to read as to find
         def of(scope, from, to, narrowed = Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true))
           key = [Sequel[:posts][:workspace_id], Sequel[:posts][:id]]
           posts =

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 RSpec.describe AskFirst::Core::Plan::Weeks do
-  def weeks(year, month, start) = described_class.of_month(year, month, start)
+  def weeks(year, month, start) = described_class.of(Date.new(year, month, 1)..Date.new(year, month, -1), start)
 
   it "fills the first and the last week of a month, from Monday or from Sunday" do
     october = weeks(2026, 10, 1)
@@ -19,5 +19,13 @@ RSpec.describe AskFirst::Core::Plan::Weeks do
       expect(days.first.wday).to eq start
       expect(days).to eq((days.first..days.last).to_a)
     end
+  end
+
+  # Check values of ISO 8601 weeks, from memory: 1 January 1977 is 1976-W53-6, 29 December 2008 is 2009-W01-1.
+  it "has one week for one day, of its Thursday's number, from Monday or from Sunday" do
+    week = ->(day, start) { described_class.of(day..day, start).map { |one| [one.number, one.days.first.iso8601] } }
+    expect(week.call(Date.new(1977, 1, 1), 1)).to eq [[53, "1976-12-27"]]
+    expect(week.call(Date.new(2008, 12, 29), 1)).to eq [[1, "2008-12-29"]]
+    expect(week.call(Date.new(2026, 10, 18), 0)).to eq [[43, "2026-10-18"]]
   end
 end
