@@ -41,6 +41,7 @@ gem "ssrf_filter", "~> 1.6", require: false # addresses that people type are fet
 # rules
 gem "diff-lcs", "~> 1.6", require: false
 gem "holidays", "~> 8.8"
+gem "icalendar", "~> 2.13", require: false # calendar feeds, RFC 5545
 gem "json-canonicalization", "~> 1.0"
 gem "money", "~> 6.19", require: false # currencies of ISO 4217
 gem "tzinfo", "~> 2.0"

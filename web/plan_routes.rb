@@ -7,6 +7,7 @@ module AskFirst
       def self.registered(app)
         marks(app)
         views(app)
+        feeds(app)
         app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
         periods(app)
         app.post("/api/w/:workspace/posts/:post/move-cost") do
@@ -41,8 +42,7 @@ module AskFirst
           json({ before: act(App::Plan::Pencil, put: body["put"] || [], erase: body["erase"] || []) })
         end
         app.post("/api/w/:workspace/plan/marks/write") do
-          status 201
-          json({ id: act(App::Plan::WriteMark, cells: [body_json]) })
+          json({ id: act(App::Plan::WriteMark, cells: [body_json]) }, 201)
         end
       end
 
@@ -53,20 +53,44 @@ module AskFirst
         end
         app.post("/api/plan/views") do
           body = body_json
-          status 201
-          json({ id: agency_act(App::Plan::SaveView, **PlanRoutes.view(body), workspace_id: body["workspace"]) })
+          json({ id: agency_act(App::Plan::SaveView, **PlanRoutes.view(body), workspace_id: body["workspace"]) }, 201)
         end
         app.delete("/api/plan/views/:view") do
           agency_act(App::Plan::DropView, view_id: params[:view])
           status 204
         end
         app.post("/api/w/:workspace/plan/views") do
-          status 201
-          json({ id: act(App::Plan::ShareView, **PlanRoutes.view(body_json)) })
+          json({ id: act(App::Plan::ShareView, **PlanRoutes.view(body_json)) }, 201)
         end
         app.delete("/api/w/:workspace/plan/views/:view") do
           act(App::Plan::UnshareView, view_id: params[:view])
           status 204
+        end
+      end
+
+      # Private addresses for calendars; what stands under one needs no sign-in.
+      def self.feeds(app)
+        app.get("/api/plan/feeds") { json({ feeds: agency_act(App::Plan::Feeds) }) }
+        app.post("/api/plan/feeds") do
+          body = body_json
+          made =
+            agency_act(
+              App::Plan::MakeFeed,
+              name: body["name"],
+              narrowing: body["narrowing"],
+              workspace_id: body["workspace"]
+            )
+          address = "#{kit.settings.public_url}/api/calendar/#{made[:secret]}.ics"
+          json({ id: made[:id], address: address }, 201)
+        end
+        app.delete("/api/plan/feeds/:feed") do
+          agency_act(App::Plan::RevokeFeed, feed_id: params[:feed])
+          status 204
+        end
+        app.get("/api/calendar/:secret.ics") do
+          plan = App::Plan::Calendar.call(kit, params[:secret])
+          content_type CalendarText::TYPE
+          CalendarText.of(plan, kit.now)
         end
       end
 

@@ -232,4 +232,24 @@ RSpec.describe "The month of the plan" do
       expect(session).to have_button("Gulls 1")
     end
   end
+
+  it "goes into other calendars by an address that is told once, and is revoked" do
+    post = fresh("Kite day", "2026-11-10T12:00")
+    as(:ines) do |session|
+      month(session, of: "2026-11", words: "kite")
+      session.click_button("Calendar …")
+      session.fill_in("Name of the calendar", with: "Kites")
+      session.click_button("Make an address")
+      address = session.find_field("The address, told this once").value
+      expect(axe_findings(session)).to eq []
+      read = -> { Net::HTTP.get_response(URI(address)) }
+      expect(read.call.body.force_encoding("UTF-8").gsub("\r\n ", "")).to include(
+        "SUMMARY:Kite day · drafting",
+        "UID:#{post}"
+      )
+      session.click_button("Revoke Kites")
+      expect(session).to have_no_button("Revoke Kites")
+      expect(read.call.code).to eq "404"
+    end
+  end
 end

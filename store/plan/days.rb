@@ -8,11 +8,10 @@ module AskFirst
       module Days
         MOST = 2_000 # posts that are read
         COLUMNS = %i[workspace_id id subject stage strip].map { |column| Sequel[:posts][column] }.freeze
-        CHANNEL =
-          Sequel.lit(
-            "json_agg(json_build_object('id', channels.id, 'network', channels.network, " \
-              "'initials', channels.initials, 'name', channels.name, 'stage', adaptations.stage, 'time', own.value) ORDER BY channels.position)"
-          )
+        CHANNEL = Sequel.lit(<<~SQL)
+          json_agg(json_build_object('id', channels.id, 'network', channels.network, 'initials', channels.initials,
+            'name', channels.name, 'stage', adaptations.stage, 'time', own.value) ORDER BY channels.position)
+        SQL
         private_constant :COLUMNS, :CHANNEL
 
         module_function
@@ -21,8 +20,8 @@ module AskFirst
         # @param from [Time]
         # @param to [Time]
         # @param narrowed [Narrowed]
-        # @return [Array<Hash>] posts of which one time is between the two, by their first: with "time" of the master and
-        # "channels" that the reader sees, each with its own "time" if it has one; as one JSON value, since thousands of
+        # @return [Array<Hash>] posts of which one time is between the two, by their first: "time" of the master, and
+        # the "channels" that the reader sees, each with its own "time" if it has one. As one JSON value: thousands of
         # small ones take as long to read as to find
         def of(scope, from, to, narrowed = Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true))
           key = [Sequel[:posts][:workspace_id], Sequel[:posts][:id]]

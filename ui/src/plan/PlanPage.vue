@@ -16,6 +16,7 @@ import { keysOn, useKeys } from '@/parts/keys'
 import { entitle } from '@/parts/title'
 import NewPost from '@/posts/NewPost.vue'
 import ChannelGrid from './ChannelGrid.vue'
+import FeedDialog from './FeedDialog.vue'
 import FilterRow from './FilterRow.vue'
 import MarkDialog from './MarkDialog.vue'
 import MonthGrid from './MonthGrid.vue'
@@ -229,6 +230,8 @@ function unwritten() {
   sheet.typing.value = ''
   void nextTick(() => cellAt(place)?.focus())
 }
+const subscribing = ref(false)
+const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
 
 providePlan(
@@ -294,6 +297,7 @@ useKeys({
       }}</Button>
       <span v-if="data?.cut" class="late" role="status">There is more than is shown: choose one client.</span>
       <span class="fill" />
+      <Button size="small" @click="subscribing = true">Calendar …</Button>
       <span v-if="data && data.marks.length > 0" class="quiet">{{
         counted(data.marks.length, 'mark is open', 'marks are open')
       }}</span>
@@ -361,6 +365,15 @@ useKeys({
       :may-write="facts[opened.mark?.workspace_id ?? workspace!.id]?.can.make_post"
       @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
       @close="opened = undefined"
+    />
+    <FeedDialog
+      v-if="subscribing"
+      :workspace="id"
+      :shows="`${workspace?.name ?? 'all your clients'}, ${narrowed ? `narrowed to ${narrowed}` : 'everything planned'}`"
+      :narrowing="narrowing"
+      :names="names"
+      :now="me?.now ?? now"
+      @close="subscribing = false"
     />
     <PasteDialog
       v-if="sheet.pasting.value"

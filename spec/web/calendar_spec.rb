@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+# The plan in other calendars: a private address that needs no sign-in, shows what its maker sees, and can be revoked.
+RSpec.describe "Calendar addresses" do
+  let(:world) { ApiWorld.world }
+  let(:ines) { ApiWorld.client(:ines) }
+  let(:stranger) { ApiWorld.client }
+
+  def make(who = ines, **more)
+    who.call(:post, "/api/plan/feeds", { name: "My plan", narrowing: {}, workspace: world.workspace, **more })
+  end
+
+  def path(made) = URI(made["address"]).path
+  def read(made) = Rack::MockRequest.new(ApiWorld.app).get(path(made))
+
+  it "gives the plan to whoever has it, without a sign-in, as text/calendar" do
+    post = world.draft(picture: false, wall: "2026-10-20T18:20")
+    status, made = make
+    expect(status).to eq 201
+    reply = read(made)
+    expect([reply.status, reply["content-type"]]).to eq [200, "text/calendar;charset=utf-8"]
+    expect(reply.body.gsub("\r\n ", "")).to include("UID:#{post}", "DTSTART:20261020T172000Z", "STATUS:TENTATIVE")
+  end
+
+  it "is listed without its secret, revoked by its maker alone, and then it is as one that was guessed" do
+    _, made = make
+    _, listed = ines.call(:get, "/api/plan/feeds")
+    expect(listed["feeds"].map { |feed| feed["id"] }).to include made["id"]
+    expect(JSON.generate(listed)).not_to include URI(made["address"]).path.split("/").last.delete_suffix(".ics")
+    expect(ApiWorld.client(:bram).call(:delete, "/api/plan/feeds/#{made["id"]}").first).to eq 404
+    expect(ines.call(:delete, "/api/plan/feeds/#{made["id"]}").first).to eq 204
+    guessed = Rack::MockRequest.new(ApiWorld.app).get("/api/calendar/#{SecureRandom.urlsafe_base64(32)}.ics")
+    expect([read(made).status, JSON.parse(read(made).body)]).to eq [guessed.status, JSON.parse(guessed.body)]
+    expect(guessed.status).to eq 404
+  end
+
+  it "is refused to strangers, for another client, and without a name" do
+    expect(make(stranger).first).to eq 401
+    expect(make(workspace: SecureRandom.uuid).first).to eq 404
+    status, problem = make(name: " ")
+    expect([status, problem["code"], problem["field"]]).to eq [422, "name_missing", "name"]
+  end
+end

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+// The plan in other calendars: a private address, told once, for what is shown; those that there are, and their end.
+import { Button, Input, message } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
+import { brief } from '@/api/time'
+import DialogBox from '@/parts/DialogBox.vue'
+import FormField from '@/parts/FormField.vue'
+import { useProblem } from '@/parts/problem'
+import type { Narrowing } from './filter'
+
+const props = defineProps<{
+  workspace: string | undefined
+  /** what is shown, in words */
+  shows: string
+  narrowing: Narrowing
+  names: Record<string, string>
+  now: string
+}>()
+const emit = defineEmits<{ close: [] }>()
+const queries = useQueryClient()
+const { data, error } = useQuery({ queryKey: ['plan-feeds'], queryFn: () => ok(api.GET('/api/plan/feeds')) })
+const again = () => queries.invalidateQueries({ queryKey: ['plan-feeds'] })
+const name = ref(props.workspace ? (props.names[props.workspace] ?? '') : 'All my clients')
+const address = ref('')
+const { busy, at, beside, run } = useProblem()
+const field = ref<{ select?: () => void }>()
+
+async function make() {
+  const made = await run(() =>
+    ok(
+      api.POST('/api/plan/feeds', {
+        body: { name: name.value, narrowing: props.narrowing, workspace: props.workspace ?? null },
+      }),
+    ),
+  )
+  if (made) address.value = made.address
+  void again()
+}
+async function copy() {
+  try {
+    await navigator.clipboard.writeText(address.value)
+    void message.success('Copied.')
+  } catch {
+    field.value?.select?.()
+  }
+}
+async function revoke(feed: Schemas['Feed']) {
+  try {
+    await ok(api.DELETE('/api/plan/feeds/{feed}', { params: { path: { feed: feed.id } } }))
+    void message.success(`“${feed.name}” is revoked; calendars that read it find nothing there any more.`)
+  } catch (problem) {
+    void message.error(sentence(problem), 8)
+  }
+  void again()
+}
+const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.workspace_id] : 'all my clients')
+</script>
+
+<template>
+  <DialogBox title="The plan in your calendar" :width="560" @close="emit('close')">
+    <p>
+      A calendar that can subscribe to an address shows {{ shows }}. Whoever has the address sees what you see, without
+      signing in: keep it to yourself, and revoke it when it is no longer needed.
+    </p>
+    <div v-if="address" role="status">
+      <label for="feed-address">The address, told this once</label>
+      <div class="row">
+        <Input id="feed-address" ref="field" :value="address" readonly />
+        <Button type="primary" @click="copy">Copy it</Button>
+      </div>
+    </div>
+    <form v-else @submit.prevent="make">
+      <FormField id="feed-name" label="Name of the calendar" :wrong="at('name')">
+        <Input id="feed-name" v-model:value="name" :maxlength="60" />
+      </FormField>
+      <Button type="primary" html-type="submit" :loading="busy">Make an address</Button>
+      <span v-if="beside(['name'])" class="wrong" role="alert">{{ beside(['name']) }}</span>
+    </form>
+    <template v-if="data && data.feeds.length > 0">
+      <h2>Your addresses</h2>
+      <ul>
+        <li v-for="feed in data.feeds" :key="feed.id">
+          <b>{{ feed.name }}</b>
+          <span class="quiet"
+            >{{ of(feed) }}, {{ feed.read_at ? `read ${brief(feed.read_at, now)}` : 'not read yet' }}</span
+          >
+          <Button size="small" :aria-label="`Revoke ${feed.name}`" @click="revoke(feed)">Revoke</Button>
+        </li>
+      </ul>
+    </template>
+    <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
+  </DialogBox>
+</template>
+
+<style scoped>
+h2 {
+  margin: 20px 0 0;
+  font-size: 13px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+}
+li {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 12px;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--hairline);
+}
+</style>
