@@ -213,7 +213,6 @@ RSpec.describe "The month of the plan" do
       session.click_button("Save this view")
       session.fill_in("Name", with: "Gulls")
       session.check("for everybody here")
-      session.driver.browser.keyboard.type(:enter)
       session.click_button("Save", exact: true)
       expect(session).to have_button("Gulls 1")
       expect(session.evaluate_script("document.activeElement.textContent")).to include("Gulls")

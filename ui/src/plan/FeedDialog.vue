@@ -64,7 +64,7 @@ const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.work
       A calendar that can subscribe to an address shows {{ shows }}. Whoever has the address sees what you see, without
       signing in: keep it to yourself, and revoke it when it is no longer needed.
     </p>
-    <div v-if="address" role="status">
+    <div v-if="address" role="status" class="told">
       <label for="feed-address">The address, told this once</label>
       <div class="row">
         <Input id="feed-address" ref="field" :value="address" readonly />
@@ -98,6 +98,9 @@ const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.work
 h2 {
   margin: 20px 0 0;
   font-size: 13px;
+}
+.told {
+  margin-top: 12px;
 }
 .row {
   display: flex;

@@ -100,7 +100,11 @@ const offOn = (one: PlanDay) =>
 const channels = computed(() => {
   const used = new Set(data.value?.lines.flatMap((line) => line.channels.map((one) => one.id)))
   const chosen = narrowing.value.channels?.split(',')
-  return (choices.value?.channels ?? []).filter((one) =>
+  const order = workspaces.value.map((one) => one.id)
+  const all = [...(choices.value?.channels ?? [])].sort(
+    (one, other) => order.indexOf(one.workspace_id) - order.indexOf(other.workspace_id),
+  )
+  return all.filter((one) =>
     chosen ? chosen.includes(one.id) : used.has(one.id) || (!!id.value && !(one.off && hidden.value)),
   )
 })
