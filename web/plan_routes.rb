@@ -6,6 +6,7 @@ module AskFirst
     module PlanRoutes
       def self.registered(app)
         marks(app)
+        several(app)
         views(app)
         feeds(app)
         app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
@@ -43,6 +44,15 @@ module AskFirst
         end
         app.post("/api/w/:workspace/plan/marks/write") do
           json({ id: act(App::Plan::WriteMark, cells: [body_json]) }, 201)
+        end
+      end
+
+      def self.several(app)
+        app.post("/api/w/:workspace/plan/several") do
+          body = body_json
+          value = body["kind"] == "move" ? body["days"] : body["name"]
+          said = { kind: body["kind"], post_ids: body["posts"], value: value, dry: body["dry"] == true }
+          json({ posts: act(App::Plan::Several, **said) })
         end
       end
 

@@ -32,8 +32,20 @@ module AskFirst
               .where(narrowed.shown(seen(scope)))
               .order(:at, Sequel[:posts][:id])
               .limit(MOST)
-              .select(*COLUMNS, master(scope).as(:time), channels(narrowed.adaptations(seen(scope))).as(:channels))
-          scope.db.from(posts.as(:t)).get(Sequel.function(:json_agg, Sequel.lit("t"))) || []
+          read(scope, posts, narrowed)
+        end
+
+        # The same of some posts, whenever they go out.
+        # @param ids [Array<String>]
+        def of_posts(scope, ids)
+          posts = Posts::Visible.narrow(scope, scope.rows(:posts)).where(Sequel[:posts][:id] => ids)
+          read(scope, posts, Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true))
+        end
+
+        def read(scope, posts, narrowed)
+          on = channels(narrowed.adaptations(seen(scope)))
+          lines = posts.select(*COLUMNS, master(scope).as(:time), on.as(:channels))
+          scope.db.from(lines.as(:t)).get(Sequel.function(:json_agg, Sequel.lit("t"))) || []
         end
 
         # @param narrowed [Narrowed]
@@ -108,7 +120,7 @@ module AskFirst
             part: "time"
           ).select(:value)
         end
-        private_class_method :found, :seen, :channels, :master
+        private_class_method :read, :found, :seen, :channels, :master
       end
     end
   end

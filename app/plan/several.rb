@@ -1,0 +1,124 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # One act over several posts of a client, each for itself: what cannot be done to one does not stop the others,
+      # and is said. Looked at before, the same acts are done and taken back in one transaction, so that before and
+      # after are the same answer.
+      class Several < Act
+        stepwise
+        opens :client, "see_post"
+
+        MOST = 25 # posts in one call: a transaction stays short, and a page shows how far it is
+
+        KINDS = %w[move release take_back label unlabel campaign discard bring_back].freeze
+
+        # @param kind [String] of KINDS
+        # @param post_ids [Array<String>]
+        # @param value [Object] move: days, more or less than 0 · label, unlabel, campaign: its name
+        # @param dry [Boolean] only say what would happen
+        # @return [Array<Hash>] for each: {post_id:, done:, changed:, was:, stage:, why:, before:}
+        # @raise [Core::Invalid] bad_kind, too_many_posts, bad_days
+        def call(kind:, post_ids:, value: nil, dry: false)
+          reading { enter }
+          check!(kind, post_ids, value)
+          found = nil
+          # in one order, so that two who do it at once wait for each other instead of for ever
+          scope.transaction(rollback: dry ? :always : nil) do
+            stages = stages(post_ids)
+            found = post_ids.uniq.sort.map { |id| one(kind, id, value, stages[id]) }
+          end
+          found
+        end
+
+        private
+
+        def check!(kind, post_ids, value)
+          raise Core::Invalid.new("bad_kind", "This cannot be done to several.", field: "kind") if KINDS.none?(kind)
+          if post_ids.size > MOST
+            raise Core::Invalid.new(
+                    "too_many_posts",
+                    "At most #{MOST} posts are taken at once.",
+                    field: "posts",
+                    way_on: "Send them in parts."
+                  )
+          end
+          return if kind != "move" || (value.is_a?(Integer) && value.between?(-366, 366) && !value.zero?)
+
+          raise Core::Invalid.new(
+                  "bad_days",
+                  "It can be moved by up to 366 days.",
+                  field: "days",
+                  way_on: "Say by how many days, less than 0 for earlier."
+                )
+        end
+
+        def one(kind, id, value, was)
+          before = nil
+          raise Core::NotFound, "This post" unless was || kind == "bring_back"
+
+          kit.db.transaction(savepoint: true) { before = send(kind, id, value) }
+          told(id, was, stage: stages([id])[id], changed: before != :same, before: before.is_a?(String) ? before : nil)
+        rescue Core::Error => e
+          told(id, was, done: false, changed: false, why: [e.message, e.way_on].compact.join(" "))
+        end
+
+        def told(id, was, **more)
+          { post_id: id, done: true, was: was, stage: was, why: nil, before: nil }.merge(more)
+        end
+
+        # @return [Hash{String=>String}] of those that the reader sees
+        def stages(ids)
+          found = rows(:posts).where(Sequel[:posts][:id] => ids.grep(Core::Uuid::FORMAT))
+          Store::Posts::Visible.narrow(scope, found).select_hash(Sequel[:posts][:id], Sequel[:posts][:stage])
+        end
+
+        # Every time that the post has, by as many days; each keeps its hour.
+        def move(id, days)
+          lines = Lines.of(Store::Plan::Days.of_posts(scope, [id]))
+          raise no_time if lines.empty?
+
+          lines.each do |line|
+            later = Core::Plan::WallTime.new(line.time.wall + (days * 86_400), line.time.zone)
+            channels = line.channels.map { |channel| channel["id"] }
+            Move.call(kit, member, post_id: id, channel_ids: channels, from: line.value, time: later.to_h)
+          end
+        end
+
+        def release(id, _) = Dispatch::Release.call(kit, member, post_id: id)
+        def take_back(id, _) = Dispatch::TakeBack.call(kit, member, post_id: id)
+        def discard(id, _) = Posts::DiscardPost.call(kit, member, post_id: id)
+        def bring_back(id, _) = Posts::BringBack.call(kit, member, post_id: id)
+
+        def label(id, name)
+          labels(id) { |names| names.any? { |one| same?(one, name) } ? names : names + [name] }
+        end
+
+        def unlabel(id, name)
+          labels(id) { |names| names.reject { |one| same?(one, name) } }
+        end
+
+        def campaign(id, name)
+          before = rows(:campaigns).where(id: rows(:posts).where(id: id).select(:campaign_id)).get(:name).to_s
+          Posts::SetCampaign.call(kit, member, post_id: id, name: name)
+          before == name ? :same : before
+        end
+
+        def labels(id)
+          on = rows(:post_labels).where(post_id: id).select(:label_id)
+          before = rows(:labels).where(id: on).order(:name).select_map(:name)
+          after = yield(before)
+          Posts::SetLabels.call(kit, member, post_id: id, names: after)
+          after == before ? :same : before
+        end
+
+        def same?(one, other) = one.downcase(:fold) == other.to_s.downcase(:fold)
+
+        def no_time
+          Core::Conflict.new("no_time", "It has no time yet.", way_on: "Give it one first.")
+        end
+      end
+    end
+  end
+end
