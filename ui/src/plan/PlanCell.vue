@@ -37,8 +37,10 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
       :post="line.post_id"
       :client="plan.clientOf(line.workspace_id)"
       :held="held(line)"
+      :chosen="plan.picked(line.post_id)"
       @grab="plan.grab($event, line, place)"
       @take="plan.take(line, place)"
+      @choose="plan.pick(line.workspace_id, line.post_id)"
     />
     <CellInput v-if="typing" :word="marks[0]?.word ?? ''" @done="plan.written" @leave="plan.leave" />
     <template v-else>

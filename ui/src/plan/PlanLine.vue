@@ -20,9 +20,18 @@ const props = defineProps<{
   /** Of several clients: whose it is. */
   client?: { id: string; name: string; mark: string; edge: string; picture: boolean }
   held?: boolean
+  /** One of several that something is done with. */
+  chosen?: boolean
 }>()
-const emit = defineEmits<{ grab: [event: PointerEvent]; take: [] }>()
+const emit = defineEmits<{ grab: [event: PointerEvent]; take: []; choose: [] }>()
 
+/** With Shift or Ctrl it is chosen, and not opened. */
+function clicked(event: MouseEvent) {
+  if (!event.shiftKey && !event.ctrlKey && !event.metaKey) return
+  event.preventDefault()
+  event.stopPropagation()
+  emit('choose')
+}
 const state = computed(() => (props.late ? 'past its time, not out' : STAGES[props.stage]))
 const title = computed(() =>
   [titled(props.subject), props.client?.name, props.channels.map((one) => one.name).join(', '), state.value]
@@ -34,14 +43,20 @@ const title = computed(() =>
 <template>
   <router-link
     class="plan-line"
-    :class="[`stage-${stage}`, { late, held }]"
+    :class="[`stage-${stage}`, { late, held, chosen }]"
     :to="{ name: 'post', params: { workspace, post } }"
     :title="title"
     draggable="false"
     data-row
     @pointerdown="stage !== 'out' && emit('grab', $event)"
+    @click.capture="clicked"
     @keydown.m.stop.prevent="emit('take')"
+    @keydown.x.stop.prevent="emit('choose')"
   >
+    <svg v-if="chosen" class="tick" width="15" height="15" viewBox="0 0 15 15" role="img" aria-label="chosen">
+      <rect width="15" height="15" rx="2" fill="#16191C" />
+      <path d="M3.5 8l2.8 2.8L11.5 4.5" fill="none" stroke="#fff" stroke-width="2" />
+    </svg>
     <span class="facts">
       <ClientMark v-if="client" v-bind="client" :size="16" />
       <span v-if="wall" class="time">{{ wallClock(wall) }}</span>
@@ -94,6 +109,17 @@ const title = computed(() =>
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.chosen {
+  position: relative;
+  background: var(--well);
+  outline: 2px solid var(--ink);
+  outline-offset: -2px;
+}
+.tick {
+  position: absolute;
+  right: 3px;
+  bottom: 3px;
 }
 .held {
   opacity: 0.45;

@@ -22,6 +22,7 @@ import MarkDialog from './MarkDialog.vue'
 import MonthGrid from './MonthGrid.vue'
 import PasteDialog from './PasteDialog.vue'
 import PlanTray from './PlanTray.vue'
+import SeveralBar from './SeveralBar.vue'
 import ViewsRow from './ViewsRow.vue'
 import WeekGrid from './WeekGrid.vue'
 import { startDrag } from './drag'
@@ -32,6 +33,7 @@ import { DAY, spansOn, usePeriod, type Line, type Period, type PlanDay, type Spa
 import { idOf, placeOf, stepFrom, type View } from './place'
 import { providePlan } from './plan'
 import { useSelecting } from './selecting'
+import type { Chosen } from './several'
 import { addressOf } from './views'
 
 const { id, workspace, workspaces, me } = useChosen()
@@ -234,6 +236,21 @@ function unwritten() {
   sheet.typing.value = ''
   void nextTick(() => cellAt(place)?.focus())
 }
+// posts that are chosen, with their clients; they stay chosen over the views and the periods
+const picked = ref<Chosen>(new Map())
+function pickOne(client: string, post: string) {
+  const next = new Map(picked.value)
+  if (!next.delete(post)) next.set(post, client)
+  picked.value = next
+}
+/** Every post of the cells that are chosen, else of all that is shown. */
+function pickAll() {
+  const cells = sheet.several.value ? sheet.chosen.value : undefined
+  const places = (line: Line) => line.channels.map((one) => idOf({ day: line.wall.slice(0, 10), channel: one.id }))
+  const lines = (data.value?.lines ?? []).filter((line) => !cells || places(line).some((place) => cells.has(place)))
+  picked.value = new Map([...picked.value, ...lines.map((line) => [line.post_id, line.workspace_id] as const)])
+}
+watch(id, () => (picked.value = new Map()))
 const subscribing = ref(false)
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
@@ -246,6 +263,8 @@ providePlan(
     focus: (place: string) => (focused.value = place),
     grab: (event: PointerEvent, line: Line, place: string) => grab(event, ofLine(line, place)),
     take: (line: Line, place: string) => take(ofLine(line, place)),
+    picked: (post: string) => picked.value.has(post),
+    pick: pickOne,
     marksIn: (place: string) => marksIn.value.get(place) ?? [],
     openMark: (mark: Mark) => (opened.value = { day: mark.day, mark }),
     typing: sheet.typing,
@@ -264,6 +283,7 @@ useKeys({
   PageUp: () => turn(-1),
   T: () => set({ day: today.value }),
   P: pencilHere,
+  A: pickAll,
   F: () => (filtering.value = !filtering.value),
 })
 </script>
@@ -358,6 +378,13 @@ useKeys({
         @take="(post) => take(ofTray(post))"
       />
     </template>
+    <SeveralBar
+      v-if="picked.size > 0"
+      :chosen="picked"
+      :labels="choices?.labels ?? []"
+      :campaigns="choices?.campaigns ?? []"
+      @clear="picked = new Map()"
+    />
     <MarkDialog
       v-if="opened && (opened.mark || workspace)"
       :key="`${opened.day} ${opened.mark?.channel_id}`"
@@ -395,6 +422,7 @@ useKeys({
         ['Page up, Page down', 'next and previous month or week'],
         ['T', 'today'],
         ['F', 'narrow what is shown'],
+        ['X, A', 'choose the post that has the focus, choose all: then do one thing with them'],
         ['P', 'pencil: something should go out here'],
         ...(view === 'channels'
           ? ([

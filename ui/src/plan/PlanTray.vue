@@ -25,6 +25,8 @@ const plan = usePlan()
         :post="post.id"
         :client="plan.clientOf(post.workspace_id)"
         :held="plan.moving?.held.post_id === post.id"
+        :chosen="plan.picked(post.id)"
+        @choose="plan.pick(post.workspace_id, post.id)"
         @grab="$emit('grab', $event, post)"
         @take="$emit('take', post)"
       />

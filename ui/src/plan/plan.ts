@@ -15,6 +15,9 @@ export interface PlanContext {
   focus: (place: string) => void
   grab: (event: PointerEvent, line: Line, place: string) => void
   take: (line: Line, place: string) => void
+  /** posts that something is to be done with, all at once */
+  picked: (post: string) => boolean
+  pick: (workspace: string, post: string) => void
   /** pencil marks of a cell */
   marksIn: (place: string) => Mark[]
   openMark: (mark: Mark) => void

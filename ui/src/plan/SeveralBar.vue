@@ -1,0 +1,57 @@
+<script setup lang="ts">
+// What can be done with the posts that are chosen.
+import { Button } from 'ant-design-vue'
+import { ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { counted } from '@/api/words'
+import SeveralDialog from './SeveralDialog.vue'
+import type { Chosen, Kind } from './several'
+
+defineProps<{
+  chosen: Chosen
+  labels: Schemas['PlanChoices']['labels']
+  campaigns: Schemas['PlanChoices']['campaigns']
+}>()
+const emit = defineEmits<{ clear: [] }>()
+const asked = ref<Kind>()
+const ACTS: [Kind, string][] = [
+  ['move', 'Move …'],
+  ['release', 'Release …'],
+  ['take_back', 'Cancel the release …'],
+  ['label', 'Label …'],
+  ['campaign', 'Campaign …'],
+  ['discard', 'Discard …'],
+]
+</script>
+
+<template>
+  <section class="several" aria-label="Chosen posts">
+    <b>{{ counted(chosen.size, 'post is chosen', 'posts are chosen') }}</b>
+    <Button v-for="[kind, words] in ACTS" :key="kind" size="small" @click="asked = kind">{{ words }}</Button>
+    <Button size="small" @click="emit('clear')">Choose none</Button>
+    <SeveralDialog
+      v-if="asked"
+      :kind="asked"
+      :chosen="chosen"
+      :names="(asked === 'campaign' ? campaigns : labels).map((one) => one.name)"
+      @done="emit('clear')"
+      @close="asked = undefined"
+    />
+  </section>
+</template>
+
+<style scoped>
+.several {
+  position: sticky;
+  bottom: 0;
+  z-index: 11;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  margin: 16px -20px 0;
+  padding: 10px 20px;
+  background: var(--sheet);
+  border-top: 3px solid var(--ink);
+}
+</style>

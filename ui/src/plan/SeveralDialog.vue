@@ -1,0 +1,162 @@
+<script setup lang="ts">
+// One act over several posts: what will and will not happen to each, before it is done; what did, after.
+import { Button, InputNumber, message } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { watchDebounced } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { sentence } from '@/api/client'
+import { STAGES, counted } from '@/api/words'
+import DialogBox from '@/parts/DialogBox.vue'
+import FormField from '@/parts/FormField.vue'
+import SuggestField from '@/parts/fields/SuggestField.vue'
+import { offerUndo } from '@/parts/undo'
+import { reasons, run, steps, undoing, type Chosen, type Kind, type One, type Order } from './several'
+
+const props = defineProps<{ kind: Kind; chosen: Chosen; names: string[] }>()
+const emit = defineEmits<{ done: []; close: [] }>()
+const queries = useQueryClient()
+const WORDS: Record<Kind, { title: string; act: string; will: string; did: string }> = {
+  move: { title: 'Move', act: 'Move', will: 'will be moved', did: 'moved' },
+  release: { title: 'Release', act: 'Release', will: 'will be released', did: 'released' },
+  take_back: {
+    title: 'Cancel the release of',
+    act: 'Cancel the release',
+    will: 'will not go out at their time any more',
+    did: 'not released any more',
+  },
+  label: { title: 'Label', act: 'Label', will: 'will have it', did: 'labelled' },
+  unlabel: { title: 'Unlabel', act: 'Unlabel', will: 'will not have it any more', did: 'not labelled any more' },
+  campaign: { title: 'Campaign of', act: 'Set it', will: 'will belong to it', did: 'in it' },
+  discard: { title: 'Discard', act: 'Discard', will: 'will be discarded', did: 'discarded' },
+  bring_back: { title: 'Restore', act: 'Restore', will: 'will be restored', did: 'restored' },
+}
+const words = computed(() => WORDS[props.kind])
+const days = ref<number>(1)
+const name = ref('')
+const named = computed(() => props.kind === 'label' || props.kind === 'campaign')
+const posts = new Map(props.chosen)
+const order = computed<Order>(() => ({
+  kind: props.kind,
+  posts,
+  ...(props.kind === 'move' ? { days: days.value } : {}),
+  ...(named.value ? { name: name.value.trim() } : {}),
+}))
+const ready = computed(() =>
+  props.kind === 'move' ? !!days.value : props.kind === 'label' ? name.value.trim() !== '' : true,
+)
+
+// before: the same acts, done and taken back at once
+const found = ref<One[]>()
+const problem = ref('')
+let look = 0
+watchDebounced(
+  order,
+  async (asked) => {
+    const mine = (look += 1)
+    found.value = undefined
+    problem.value = ''
+    if (!ready.value) return
+    try {
+      const answer = await run(asked, true)
+      if (mine === look) found.value = answer
+    } catch (error) {
+      if (mine === look) problem.value = sentence(error)
+    }
+  },
+  { immediate: true, debounce: 250 },
+)
+const can = computed(() => found.value?.filter((one) => one.done).length ?? 0)
+
+const done = ref<number>()
+async function go() {
+  const asked = order.value
+  const able = new Set(found.value?.filter((one) => one.done).map((one) => one.post_id))
+  done.value = 0
+  look += 1
+  try {
+    const doing = { ...asked, posts: new Map([...asked.posts].filter(([id]) => able.has(id))) }
+    const answer = await run(doing, false, (count) => (done.value = count))
+    tell(doing, answer)
+    emit('done')
+    emit('close')
+  } catch (error) {
+    problem.value = sentence(error)
+  } finally {
+    done.value = undefined
+    void queries.invalidateQueries({ queryKey: ['plan'] })
+  }
+}
+function tell(asked: Order, answer: One[]) {
+  const back = undoing(asked, answer)
+  const did = answer.filter((one) => one.done).length
+  const left = answer.length - did
+  const said = `${counted(did, 'post is', 'posts are')} ${words.value.did}.${left > 0 ? ` ${left} could not be, meanwhile.` : ''}`
+  if (back.length === 0) return void message.info(said)
+  offerUndo(said, () => void undo(back))
+}
+async function undo(back: Order[]) {
+  try {
+    for (const one of back) await run(one, false)
+  } catch (error) {
+    void message.error(sentence(error), 8)
+  }
+  void queries.invalidateQueries({ queryKey: ['plan'] })
+}
+</script>
+
+<template>
+  <DialogBox :title="`${words.title} ${counted(chosen.size, 'post', 'posts')}`" :width="480" @close="emit('close')">
+    <form @submit.prevent="go">
+      <FormField v-if="kind === 'move'" id="several-days" label="By how many days" hint="Less than 0: earlier.">
+        <InputNumber id="several-days" v-model:value="days" :min="-366" :max="366" :precision="0" />
+      </FormField>
+      <FormField
+        v-if="named"
+        id="several-name"
+        :label="kind === 'label' ? 'Label' : 'Campaign'"
+        :hint="
+          kind === 'label'
+            ? 'A new name makes a new label.'
+            : 'A new name makes a new campaign; none takes them out of theirs.'
+        "
+      >
+        <SuggestField id="several-name" v-model="name" :label="kind" :known="names" />
+      </FormField>
+      <div class="look" role="status">
+        <p v-if="problem" class="wrong">{{ problem }}</p>
+        <p v-else-if="done !== undefined">{{ done }} of {{ can }} …</p>
+        <p v-else-if="!ready" class="quiet">Say which first.</p>
+        <p v-else-if="!found" class="quiet">Looking what that would do …</p>
+        <template v-else>
+          <p>
+            <b>{{ counted(can, 'post', 'posts') }}</b> {{ words.will }}.
+          </p>
+          <p v-for="step in steps(found)" :key="`${step.from} ${step.to}`" class="step">
+            {{ counted(step.count, 'goes', 'go') }} from {{ STAGES[step.from] }} to {{ STAGES[step.to] }}.
+          </p>
+          <p v-for="{ why, count } in reasons(found)" :key="why">
+            <b>{{ counted(count, 'post', 'posts') }}</b> will stay as {{ count === 1 ? 'it is' : 'they are' }}:
+            {{ why }}
+          </p>
+        </template>
+      </div>
+      <div class="acts">
+        <Button type="primary" html-type="submit" :disabled="can === 0" :loading="done !== undefined"
+          >{{ words.act }} {{ can > 0 ? can : '' }}</Button
+        >
+        <Button @click="emit('close')">Cancel</Button>
+      </div>
+    </form>
+  </DialogBox>
+</template>
+
+<style scoped>
+.look {
+  max-height: 40vh;
+  min-height: 60px;
+  overflow: auto;
+}
+.look p {
+  margin: 0 0 6px;
+}
+</style>
