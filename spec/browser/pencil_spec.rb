@@ -106,7 +106,7 @@ RSpec.describe "Pencil marks" do
       session.fill_in("A word on it", with: "spring timetable")
       session.click_button("Put it")
       expect(session.find("[data-place='2027-04-07']")).to have_css(".pencil-mark", text: "spring timetable")
-      expect(session).to have_content("1 mark is open")
+      expect(session).to have_content("1 open mark")
       expect(axe_findings(session)).to eq []
       session.visit("/plan?client=#{world.workspace}&day=2027-04-07&view=week")
       expect(session).to have_css(".pencil-mark", text: "spring timetable")

@@ -82,9 +82,7 @@ const heading = computed(() => {
 const days = computed(() => data.value?.weeks.flatMap((week) => week.days) ?? [])
 const dates = computed(() => {
   const [first, last] = [days.value[0], days.value[days.value.length - 1]]
-  return span.value === 'week' && first && last
-    ? `${calendarDay(first.date)} to ${calendarDay(last.date, { year: true })}`
-    : ''
+  return span.value === 'week' && first && last ? `${calendarDay(first.date)} to ${calendarDay(last.date)}` : ''
 })
 watch(heading, (shown) => entitle(`Plan, ${shown}`), { immediate: true })
 
@@ -310,6 +308,7 @@ useKeys({
       <RadioGroup
         v-if="view === 'channels'"
         :value="span"
+        size="small"
         aria-label="How much"
         @update:value="set({ span: $event === 'month' ? 'month' : '' })"
       >
@@ -323,7 +322,7 @@ useKeys({
       <span class="fill" />
       <Button size="small" @click="subscribing = true">Calendar …</Button>
       <span v-if="data && data.marks.length > 0" class="quiet">{{
-        counted(data.marks.length, 'mark is open', 'marks are open')
+        counted(data.marks.length, 'open mark', 'open marks')
       }}</span>
       <ActButton v-if="workspace" :may="workspace.can.pencil" shortcut="P" @click="pencilHere">Pencil</ActButton>
       <NewPost />
