@@ -41,6 +41,7 @@ gem "ssrf_filter", "~> 1.6", require: false # addresses that people type are fet
 # rules
 gem "diff-lcs", "~> 1.6", require: false
 gem "holidays", "~> 8.8"
+gem "caxlsx", "~> 4.4", require: false # sheets as files, ECMA-376
 gem "icalendar", "~> 2.13", require: false # calendar feeds, RFC 5545
 gem "json-canonicalization", "~> 1.0"
 gem "money", "~> 6.19", require: false # currencies of ISO 4217
@@ -62,6 +63,7 @@ group :test do
   gem "prop_check", "~> 1.0"
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"
+  gem "roo", "~> 2.10", require: false # reads the sheets back
   gem "rubocop", "~> 1.92", require: false
   gem "syntax_tree", "~> 6.3", require: false
 end

@@ -18,8 +18,13 @@ module AskFirst
       MEND_EVERY = 10
       MARKS_KEPT = 86_400 # seconds that the last mark of a process that has ended is kept
 
+      # Ends at once when it fails: an orderly end waits for threads, and they may wait for a database that is gone, for
+      # ever. What was begun is found by whoever comes next, as after any other death.
       def self.run(settings)
         new(settings).run
+      rescue StandardError => e
+        warn e.full_message(highlight: false)
+        ::Process.exit!(1)
       end
 
       def initialize(settings)

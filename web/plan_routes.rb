@@ -104,6 +104,12 @@ module AskFirst
         end
       end
 
+      def self.file(app, format, rows)
+        columns = App::Plan::Sheet::COLUMNS
+        app.content_type format == "csv" ? SheetFiles::CSV_TYPE : SheetFiles::XLSX_TYPE
+        format == "csv" ? SheetFiles.csv(columns, rows) : SheetFiles.xlsx("Plan", columns, rows)
+      end
+
       def self.view(body)
         { name: body["name"], look: body["look"], narrowing: body["narrowing"] }
       end
@@ -111,6 +117,14 @@ module AskFirst
       # The plan over one or all of the reader's clients.
       def self.periods(app)
         app.get("/api/plan/choices") { json App::Plan::Choices.call(agency_scope) }
+        app.get("/api/plan/sheet.:format") do
+          raise Core::NotFound, "This kind of file" unless %w[csv xlsx].include?(params[:format])
+
+          days = { from: params[:from], to: params[:to] }
+          rows = App::Plan::Sheet.call(kit, agency_scope, **days, **PlanRoutes.narrowed(params))
+          attachment "plan-#{params[:from]}-#{params[:to]}.#{params[:format]}"
+          PlanRoutes.file(self, params[:format], rows)
+        end
         app.get("/api/plan/month") do
           json App::Plan::Period.month(kit, agency_scope, month: params[:month], **PlanRoutes.narrowed(params))
         end

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "csv"
+
 # The month: taken to another day by keys, by mouse and by finger, as lead and as one who may not.
 RSpec.describe "The month of the plan" do
   let(:world) { BrowserWorld.world }
@@ -236,7 +238,7 @@ RSpec.describe "The month of the plan" do
     post = fresh("Kite day", "2026-11-10T12:00")
     as(:ines) do |session|
       month(session, of: "2026-11", words: "kite")
-      session.click_button("Calendar …")
+      session.click_button("Export …")
       session.fill_in("Name of the calendar", with: "Kites")
       session.click_button("Make an address")
       address = session.find_field("The address, told this once").value
@@ -249,6 +251,9 @@ RSpec.describe "The month of the plan" do
       session.click_button("Revoke Kites")
       expect(session).to have_no_button("Revoke Kites")
       expect(read.call.code).to eq "404"
+      sheet = session.find_link("As text (CSV)")[:href]
+      text = session.evaluate_async_script("fetch(arguments[0]).then((one) => one.text()).then(arguments[1])", sheet)
+      expect(CSV.parse(text.delete_prefix("\u{FEFF}"), headers: true).map { |row| row["subject"] }).to eq ["Kite day"]
     end
   end
 end

@@ -70,7 +70,7 @@ RSpec.describe "Several posts at once" do
       label = db[:labels].where(workspace_id: world.workspace, name: "Sounds").get(:id)
       eventually { db[:post_labels].where(label_id: label).count == 2 }
       session.click_button("Undo")
-      eventually { db[:post_labels].where(label_id: label).count.zero? }
+      eventually { db[:post_labels].where(label_id: label).empty? }
     end
   end
 end

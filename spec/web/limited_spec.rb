@@ -47,7 +47,7 @@ RSpec.describe "Strangers inside a client" do
       world.act(
         "Channels::SaveSet",
         :ines,
-        name: "Vitrine alone #{SecureRandom.hex(2)}",
+        name: "Vitrine alone #{SecureRandom.hex(6)}",
         channel_ids: [world.channel(:vitrine)]
       )
     task =

@@ -121,6 +121,11 @@ const title = computed(() =>
   right: 3px;
   bottom: 3px;
 }
+@media print {
+  .subject {
+    white-space: normal;
+  }
+}
 .held {
   opacity: 0.45;
 }

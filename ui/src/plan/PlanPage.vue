@@ -16,7 +16,7 @@ import { keysOn, useKeys } from '@/parts/keys'
 import { entitle } from '@/parts/title'
 import NewPost from '@/posts/NewPost.vue'
 import ChannelGrid from './ChannelGrid.vue'
-import FeedDialog from './FeedDialog.vue'
+import ExportDialog from './ExportDialog.vue'
 import FilterRow from './FilterRow.vue'
 import MarkDialog from './MarkDialog.vue'
 import MonthGrid from './MonthGrid.vue'
@@ -249,7 +249,12 @@ function pickAll() {
   picked.value = new Map([...picked.value, ...lines.map((line) => [line.post_id, line.workspace_id] as const)])
 }
 watch(id, () => (picked.value = new Map()))
-const subscribing = ref(false)
+const exporting = ref(false)
+async function print() {
+  exporting.value = false
+  await nextTick()
+  window.print()
+}
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
 
@@ -290,8 +295,9 @@ useKeys({
   <main class="plan" @keydown.enter="enter" @keydown.esc="leave">
     <div class="head">
       <h1>{{ heading }}</h1>
-      <span v-if="dates" class="quiet">{{ dates }}</span>
-      <span v-if="data && data.zone !== readerZone()" class="quiet">{{ zonePlace(data.zone) }}</span>
+      <b class="paper when">{{ workspace?.name ?? 'All my clients' }}</b>
+      <span v-if="dates" class="quiet when">{{ dates }}</span>
+      <span v-if="data && data.zone !== readerZone()" class="quiet when">{{ zonePlace(data.zone) }}</span>
       <span class="steps">
         <Button size="small" :aria-label="`The ${span} before`" @click="turn(-1)">‹</Button>
         <Button size="small" @click="set({ day: today })">Today</Button>
@@ -320,7 +326,7 @@ useKeys({
       }}</Button>
       <span v-if="data?.cut" class="late" role="status">There is more than is shown: choose one client.</span>
       <span class="fill" />
-      <Button size="small" @click="subscribing = true">Calendar …</Button>
+      <Button size="small" @click="exporting = true">Export …</Button>
       <span v-if="data && data.marks.length > 0" class="quiet">{{
         counted(data.marks.length, 'open mark', 'open marks')
       }}</span>
@@ -396,14 +402,17 @@ useKeys({
       @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
       @close="opened = undefined"
     />
-    <FeedDialog
-      v-if="subscribing"
+    <ExportDialog
+      v-if="exporting && days.length > 0"
       :workspace="id"
-      :shows="`${workspace?.name ?? 'all your clients'}, ${narrowed ? `narrowed to ${narrowed}` : 'everything planned'}`"
+      :shows="`${workspace?.name ?? 'All your clients'}, ${narrowed ? `narrowed to “${narrowed}”` : 'everything planned'}`"
       :narrowing="narrowing"
       :names="names"
       :now="me?.now ?? now"
-      @close="subscribing = false"
+      :days="[days[0]!.date, days[days.length - 1]!.date]"
+      :hidden="hidden"
+      @close="exporting = false"
+      @print="print"
     />
     <PasteDialog
       v-if="sheet.pasting.value"
@@ -462,6 +471,22 @@ h1 {
   max-width: 340px;
   overflow: hidden;
   text-overflow: ellipsis;
+}
+/* on paper: the days and nothing to press */
+.paper {
+  display: none;
+}
+@media print {
+  .paper {
+    display: inline;
+  }
+  .plan {
+    padding: 0;
+  }
+  .head > :not(h1, .when),
+  .tray {
+    display: none;
+  }
 }
 @media (max-width: 700px) {
   .plan {

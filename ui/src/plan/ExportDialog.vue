@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// The plan in other calendars: a private address, told once, for what is shown; those that there are, and their end.
+// What is shown, elsewhere: on paper, as a file for other programs, and in a calendar by a private address that is
+// told once; those that there are, and their end.
 import { Button, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
@@ -15,10 +16,14 @@ const props = defineProps<{
   /** what is shown, in words */
   shows: string
   narrowing: Narrowing
+  /** the first day that is shown, and the last */
+  days: [string, string]
+  /** without the channels that are switched off */
+  hidden: boolean
   names: Record<string, string>
   now: string
 }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; print: [] }>()
 const queries = useQueryClient()
 const { data, error } = useQuery({ queryKey: ['plan-feeds'], queryFn: () => ok(api.GET('/api/plan/feeds')) })
 const again = () => queries.invalidateQueries({ queryKey: ['plan-feeds'] })
@@ -27,6 +32,12 @@ const address = ref('')
 const { busy, at, beside, run } = useProblem()
 const field = ref<{ select?: () => void }>()
 
+const file = (format: 'csv' | 'xlsx') => {
+  const [from, to] = props.days
+  const said = { from, to, ...props.narrowing, ...(props.hidden ? { switched_off: 'hidden' } : {}) }
+  const query = new URLSearchParams(props.workspace ? { workspace: props.workspace, ...said } : said)
+  return `/api/plan/sheet.${format}?${query.toString()}`
+}
 async function make() {
   const made = await run(() =>
     ok(
@@ -59,10 +70,18 @@ const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.work
 </script>
 
 <template>
-  <DialogBox title="The plan in your calendar" :width="560" @close="emit('close')">
+  <DialogBox title="Export the plan" :width="560" @close="emit('close')">
+    <p class="quiet">{{ shows }}.</p>
+    <h2>These days</h2>
+    <p class="row">
+      <Button :href="file('xlsx')" download>As a sheet (XLSX)</Button>
+      <Button :href="file('csv')" download>As text (CSV)</Button>
+      <Button @click="emit('print')">Print, or save as PDF</Button>
+    </p>
+    <h2>In your calendar</h2>
     <p>
-      A calendar that can subscribe to an address shows {{ shows }}. Whoever has the address sees what you see, without
-      signing in: keep it to yourself, and revoke it when it is no longer needed.
+      A calendar that can subscribe to an address keeps up with the plan. Whoever has the address sees what you see,
+      without signing in: keep it to yourself, and revoke it when it is no longer needed.
     </p>
     <div v-if="address" role="status" class="told">
       <label for="feed-address">The address, told this once</label>
