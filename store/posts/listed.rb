@@ -63,14 +63,15 @@ module AskFirst
 
         def newest_of_one(before, limit)
           narrowed = { stage: @stage, before: before }.compact
+          # the limit is a part of the statement: a plan for any limit reads the channels of posts that are not shown
           Database
-            .prepared(@scope.db, :"newest_posts_#{narrowed.keys.join("_")}") do
+            .prepared(@scope.db, :"newest_#{limit}_posts_#{narrowed.keys.join("_")}") do
               posts = @scope.db[:posts].where(workspace_id: :$workspace)
               posts = posts.where(stage: :$stage) if @stage
               posts = posts.where(Sequel[:id] < Sequel.cast(:$before, :uuid)) if before
-              self.class.lines(posts.order(Sequel.desc(:id)).limit(:$most))
+              self.class.lines(posts.order(Sequel.desc(:id)).limit(limit))
             end
-            .call(workspace: @scope.workspace_id, most: limit, **narrowed)
+            .call(workspace: @scope.workspace_id, **narrowed)
         end
 
         def newest(before, limit)
