@@ -13,14 +13,12 @@ import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useTogetherInAddress } from '@/parts/address'
 import { keysOn, useKeys } from '@/parts/keys'
+import { later } from '@/parts/later'
 import { entitle } from '@/parts/title'
 import NewPost from '@/posts/NewPost.vue'
 import ChannelGrid from './ChannelGrid.vue'
-import ExportDialog from './ExportDialog.vue'
 import FilterRow from './FilterRow.vue'
-import MarkDialog from './MarkDialog.vue'
 import MonthGrid from './MonthGrid.vue'
-import PasteDialog from './PasteDialog.vue'
 import PlanTray from './PlanTray.vue'
 import SeveralBar from './SeveralBar.vue'
 import ViewsRow from './ViewsRow.vue'
@@ -36,6 +34,9 @@ import { useSelecting } from './selecting'
 import type { Chosen } from './several'
 import { addressOf } from './views'
 
+const MarkDialog = later(() => import('./MarkDialog.vue'))
+const PasteDialog = later(() => import('./PasteDialog.vue'))
+const ExportDialog = later(() => import('./ExportDialog.vue'))
 const { id, workspace, workspaces, me } = useChosen()
 const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', ...KINDS])
 const VIEWS: { value: View; label: string }[] = [

@@ -4,9 +4,10 @@ import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { counted } from '@/api/words'
-import SeveralDialog from './SeveralDialog.vue'
+import { later } from '@/parts/later'
 import type { Chosen, Kind } from './several'
 
+const SeveralDialog = later(() => import('./SeveralDialog.vue'))
 defineProps<{
   chosen: Chosen
   labels: Schemas['PlanChoices']['labels']
