@@ -77,6 +77,25 @@ RSpec.describe "Pencil marks" do
     end
   end
 
+  it "of a week go onto other weeks" do
+    as(:ines) do |session|
+      sheet(session, "2027-08-02")
+      cell(session, "2027-08-04", ticker).double_click
+      session.fill_in("A word on the mark", with: "tide times\n")
+      eventually { marks("2027-08-02").size == 1 }
+      session.click_button("Copy marks …")
+      session.fill_in("Onto how many weeks", with: "2")
+      session.fill_in("Every how many weeks", with: "2")
+      expect(session).to have_css("[role=dialog]", text: "2 marks are put, the last in the week of Mon 30 Aug.")
+      expect(axe_findings(session)).to eq []
+      session.click_button("Copy them")
+      eventually { [marks("2027-08-16"), marks("2027-08-30")].map(&:size) == [1, 1] }
+      expect(marks("2027-08-30")).to eq [["2027-09-01", ticker, "tide times"]]
+      session.click_button("Undo")
+      eventually { [marks("2027-08-16"), marks("2027-08-30")].all?(&:empty?) }
+    end
+  end
+
   it "are opened by mouse, given a word and an hour, and become their post" do
     as(:ines) do |session|
       sheet(session, "2027-03-15")

@@ -2,16 +2,15 @@
 // The plan of one client or of all of mine, by month, week or channel. What stands in it is taken to another time by
 // pointer, by touch or by keys.
 import { Button, RadioButton, RadioGroup } from 'ant-design-vue'
-import { useMediaQuery, useNow } from '@vueuse/core'
+import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useChosen } from '@/agency/me'
 import { unread } from '@/api/client'
-import { calendarDay, monthYear, place as zonePlace, readerZone, wallAt } from '@/api/time'
+import { calendarDay, monthYear, place as zonePlace, readerZone } from '@/api/time'
 import { counted } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
-import { useTogetherInAddress } from '@/parts/address'
 import { keysOn, useKeys } from '@/parts/keys'
 import { later } from '@/parts/later'
 import { entitle } from '@/parts/title'
@@ -24,40 +23,27 @@ import SeveralBar from './SeveralBar.vue'
 import ViewsRow from './ViewsRow.vue'
 import WeekGrid from './WeekGrid.vue'
 import { startDrag } from './drag'
-import { KINDS, inWords, narrowingOf, offers, useChoices, type Kind } from './filter'
+import { inWords, offers, useChoices, type Kind } from './filter'
 import { useMoving, type Held } from './moving'
 import { usePencil, type Mark } from './pencil'
-import { DAY, spansOn, usePeriod, type Line, type Period, type PlanDay, type Span } from './period'
-import { idOf, placeOf, stepFrom, type View } from './place'
+import { usePeriod, type Line, type Period, type PlanDay } from './period'
+import { usePicking } from './picking'
+import { idOf, placeOf, type View } from './place'
 import { providePlan } from './plan'
 import { useSelecting } from './selecting'
-import type { Chosen } from './several'
+import { VIEWS, useShowing } from './showing'
 import { addressOf } from './views'
+import { cellAt, useWalking } from './walking'
 
 const MarkDialog = later(() => import('./MarkDialog.vue'))
+const CopyMarksDialog = later(() => import('./CopyMarksDialog.vue'))
 const PasteDialog = later(() => import('./PasteDialog.vue'))
 const ExportDialog = later(() => import('./ExportDialog.vue'))
 const { id, workspace, workspaces, me } = useChosen()
-const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', ...KINDS])
-const VIEWS: { value: View; label: string }[] = [
-  { value: 'month', label: 'Month' },
-  { value: 'week', label: 'Week' },
-  { value: 'channels', label: 'Channels' },
-]
-const zone = computed(() => workspace.value?.zone ?? readerZone())
-const present = useNow({ interval: 60_000 })
-// the clock of the demo is not the browser's
-const ahead = computed(() => (me.value ? Date.parse(me.value.now) - began : 0))
-const began = Date.now()
-const now = computed(() => wallAt(new Date(present.value.getTime() + ahead.value).toISOString(), zone.value))
-const today = computed(() => now.value.slice(0, 10))
-const view = computed<View>(() => VIEWS.find((one) => one.value === address.value.view)?.value ?? 'month')
-const day = computed(() => (DAY.test(address.value.day) ? address.value.day : today.value))
-const span = computed<Span>(() =>
-  view.value === 'month' || (view.value === 'channels' && address.value.span === 'month') ? 'month' : 'week',
+const { set, clear, turn, now, today, view, day, span, hidden, narrowing } = useShowing(
+  workspace,
+  computed(() => me.value?.now),
 )
-const hidden = computed(() => address.value.all !== 'yes')
-const narrowing = computed(() => narrowingOf(address.value, !!id.value))
 const { data: choices } = useChoices(id)
 const offered = computed(() => offers(choices.value, !!id.value))
 const { data, error } = usePeriod(
@@ -73,7 +59,6 @@ const off = computed(() => choices.value?.channels.filter((one) => one.off).leng
 const narrow = useMediaQuery('(max-width: 700px)')
 const filtering = ref(Object.keys(narrowing.value).length > 0)
 const narrowed = computed(() => inWords(narrowing.value, offered.value))
-const cleared = () => set(Object.fromEntries(KINDS.map((kind) => [kind, ''])))
 
 const heading = computed(() => {
   if (span.value === 'month') return monthYear(day.value.slice(0, 7))
@@ -147,38 +132,17 @@ function take(held: Held) {
   if (keysOn()) pick(held, held.place ?? standing.value)
 }
 
-// where the keys are: the cell that is held, or that has the focus
-const focused = ref('')
-const dayOf = (place: string) => placeOf(place).day
-const shows = (date: string) => days.value.some((one) => one.date === date)
-const standing = computed(() => {
-  if (focused.value && shows(dayOf(focused.value)) && fits(focused.value)) return focused.value
-  const date = shows(today.value) ? today.value : (days.value.find((one) => one.inside)?.date ?? day.value)
-  if (view.value === 'week' && !narrow.value) return idOf({ day: date, hour: Number(now.value.slice(11, 13)) })
-  if (view.value === 'channels' && !narrow.value) return idOf({ day: date, channel: channels.value[0]?.id ?? '' })
-  return date
-})
 const walking = computed<View>(() => (narrow.value ? 'month' : view.value))
-function fits(place: string) {
-  const { hour, channel } = placeOf(place)
-  if (walking.value === 'week') return hour !== undefined
-  return walking.value === 'channels' ? channel !== undefined : hour === undefined && channel === undefined
-}
-const cellAt = (place: string) => document.querySelector<HTMLElement>(`[data-place="${CSS.escape(place)}"]`)
-
-async function go(dx: number, dy: number) {
-  const from = moving.value?.place ?? (focused.value || standing.value)
-  const next = stepFrom(walking.value, from, dx, dy, columns.value)
-  if (!shows(dayOf(next))) set({ day: dayOf(next) })
-  if (moving.value) return overOwn(next)
-  focused.value = next
-  await nextTick()
-  cellAt(next)?.focus()
-}
-// a period that was gone to by the keys has its cell to stand on once it is there
-watch(days, async () => {
-  await nextTick()
-  if (!moving.value && focused.value && document.activeElement === document.body) cellAt(focused.value)?.focus()
+const columns = computed(() => channels.value.map((one) => one.id))
+const { focused, standing, here, go } = useWalking({
+  view: walking,
+  days,
+  channels: columns,
+  now,
+  day,
+  show: (next) => set({ day: next }),
+  held: () => moving.value?.place,
+  over: overOwn,
 })
 async function enter(event: KeyboardEvent) {
   if (!moving.value) return
@@ -194,7 +158,6 @@ async function enter(event: KeyboardEvent) {
 // pencil marks belong to one client
 const pencil = usePencil(id, data, choices)
 const mayPencil = computed(() => !!workspace.value?.can.pencil?.ok)
-const columns = computed(() => channels.value.map((one) => one.id))
 const sheet = useSelecting({
   days: computed(() => days.value.map((one) => one.date)),
   channels: columns,
@@ -220,9 +183,8 @@ function cellOf(mark: Mark) {
 const opened = ref<{ day: string; mark?: Mark }>()
 function pencilHere() {
   if (!mayPencil.value || moving.value) return
-  const place = focused.value || standing.value
-  if (walking.value === 'channels') sheet.begin(place)
-  else opened.value = { day: dayOf(place) }
+  if (walking.value === 'channels') sheet.begin(here.value)
+  else opened.value = { day: placeOf(here.value).day }
 }
 function written(word: string, way: 'down' | 'right' | undefined) {
   const place = sheet.typing.value
@@ -235,21 +197,8 @@ function unwritten() {
   sheet.typing.value = ''
   void nextTick(() => cellAt(place)?.focus())
 }
-// posts that are chosen, with their clients; they stay chosen over the views and the periods
-const picked = ref<Chosen>(new Map())
-function pickOne(client: string, post: string) {
-  const next = new Map(picked.value)
-  if (!next.delete(post)) next.set(post, client)
-  picked.value = next
-}
-/** Every post of the cells that are chosen, else of all that is shown. */
-function pickAll() {
-  const cells = sheet.several.value ? sheet.chosen.value : undefined
-  const places = (line: Line) => line.channels.map((one) => idOf({ day: line.wall.slice(0, 10), channel: one.id }))
-  const lines = (data.value?.lines ?? []).filter((line) => !cells || places(line).some((place) => cells.has(place)))
-  picked.value = new Map([...picked.value, ...lines.map((line) => [line.post_id, line.workspace_id] as const)])
-}
-watch(id, () => (picked.value = new Map()))
+const { picked, pick: pickOne, pickAll, clear: pickNone } = usePicking(id)
+const copying = ref(false)
 const exporting = ref(false)
 async function print() {
   exporting.value = false
@@ -257,7 +206,6 @@ async function print() {
   window.print()
 }
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
-const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
 
 providePlan(
   reactive({
@@ -287,7 +235,7 @@ useKeys({
   PageUp: () => turn(-1),
   T: () => set({ day: today.value }),
   P: pencilHere,
-  A: pickAll,
+  A: () => pickAll(data.value?.lines ?? [], sheet.several.value ? sheet.chosen.value : undefined),
   F: () => (filtering.value = !filtering.value),
 })
 </script>
@@ -328,9 +276,10 @@ useKeys({
       <span v-if="data?.cut" class="late" role="status">There is more than is shown: choose one client.</span>
       <span class="fill" />
       <Button size="small" @click="exporting = true">Export …</Button>
-      <span v-if="data && data.marks.length > 0" class="quiet">{{
-        counted(data.marks.length, 'open mark', 'open marks')
-      }}</span>
+      <template v-if="data && data.marks.length > 0">
+        <Button v-if="span === 'week' && mayPencil" size="small" @click="copying = true">Copy marks …</Button>
+        <span class="quiet">{{ counted(data.marks.length, 'open mark', 'open marks') }}</span>
+      </template>
       <ActButton v-if="workspace" :may="workspace.can.pencil" shortcut="P" @click="pencilHere">Pencil</ActButton>
       <NewPost />
     </div>
@@ -347,7 +296,7 @@ useKeys({
       :narrowing="narrowing"
       :offered="offered"
       @set="(kind: Kind, value: string) => set({ [kind]: value })"
-      @clear="cleared"
+      @clear="clear"
     />
     <p v-if="off > 0" class="quiet">
       {{ counted(off, 'channel is', 'channels are') }} switched off in your views.
@@ -389,7 +338,7 @@ useKeys({
       :chosen="picked"
       :labels="choices?.labels ?? []"
       :campaigns="choices?.campaigns ?? []"
-      @clear="picked = new Map()"
+      @clear="pickNone"
     />
     <MarkDialog
       v-if="opened && (opened.mark || workspace)"
@@ -414,6 +363,14 @@ useKeys({
       :hidden="hidden"
       @close="exporting = false"
       @print="print"
+    />
+    <CopyMarksDialog
+      v-if="copying && days.length > 0"
+      :marks="pencil.all.value"
+      :from="days[0]!.date"
+      :at="pencil.at"
+      @apply="(change) => pencil.apply(change)"
+      @close="copying = false"
     />
     <PasteDialog
       v-if="sheet.pasting.value"

@@ -101,5 +101,6 @@ export function usePencil(
     await send(step, step.client)
   }
 
-  return { marks, at, apply, undo }
+  const all = computed(() => [...marks.value.values()].map(asNew))
+  return { marks, all, at, apply, undo }
 }

@@ -1,0 +1,38 @@
+// What of the plan is shown, by the address: how it looks, which days, narrowed to what.
+import { useNow } from '@vueuse/core'
+import { computed, type Ref } from 'vue'
+import type { Client } from './plan'
+import { readerZone, wallAt } from '@/api/time'
+import { useTogetherInAddress } from '@/parts/address'
+import { KINDS, narrowingOf } from './filter'
+import { DAY, spansOn, type Span } from './period'
+import type { View } from './place'
+
+export const VIEWS: { value: View; label: string }[] = [
+  { value: 'month', label: 'Month' },
+  { value: 'week', label: 'Week' },
+  { value: 'channels', label: 'Channels' },
+]
+
+/** @param serverNow what the clock of the server said when the reader's own facts were fetched */
+export function useShowing(workspace: Ref<Client | undefined>, serverNow: Ref<string | undefined>) {
+  const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', ...KINDS])
+  // the clock of the server is not the browser's, and goes on
+  const present = useNow({ interval: 60_000 })
+  const began = Date.now()
+  const ahead = computed(() => (serverNow.value ? Date.parse(serverNow.value) - began : 0))
+  const zone = computed(() => workspace.value?.zone ?? readerZone())
+  const now = computed(() => wallAt(new Date(present.value.getTime() + ahead.value).toISOString(), zone.value))
+  const today = computed(() => now.value.slice(0, 10))
+
+  const view = computed<View>(() => VIEWS.find((one) => one.value === address.value.view)?.value ?? 'month')
+  const day = computed(() => (DAY.test(address.value.day) ? address.value.day : today.value))
+  const span = computed<Span>(() =>
+    view.value === 'month' || (view.value === 'channels' && address.value.span === 'month') ? 'month' : 'week',
+  )
+  const hidden = computed(() => address.value.all !== 'yes')
+  const narrowing = computed(() => narrowingOf(address.value, !!workspace.value))
+  const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
+  const clear = () => set(Object.fromEntries(KINDS.map((kind) => [kind, ''])))
+  return { set, clear, turn, now, today, view, day, span, hidden, narrowing }
+}
