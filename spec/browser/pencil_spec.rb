@@ -110,6 +110,7 @@ RSpec.describe "Pencil marks" do
       expect(session).to have_css(".pencil-mark", text: "Lamp walk at six")
       session.find(".pencil-mark", text: "Lamp walk at six").click
       session.click_button("Make the post")
+      expect(session).to have_no_css("[role=dialog]")
       expect(session).to have_field(with: "Lamp walk at six")
       expect(marks("2027-03-15")).to eq []
       post = db[:posts].where(workspace_id: world.workspace, subject: "Lamp walk at six").first

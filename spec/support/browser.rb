@@ -186,15 +186,14 @@ module BrowserSteps
     expect(yield).to be_truthy
   end
 
-  # What axe finds on the page once it stands still: no part of it is loading or fading from one colour to another.
+  # What axe finds on the page once it stands still: no part of it is loading, and what fades from one colour to another
+  # is at its end.
   def axe_findings(session = page)
     session.execute_script(File.read(AXE))
-    eventually do
-      session.evaluate_script(
-        "document.querySelector('[aria-busy=true]') === null && document.getAnimations().every(one => one.playState " \
-          "!== 'running')"
-      )
-    end
+    eventually { session.evaluate_script("document.querySelector('[aria-busy=true]') === null") }
+    session.execute_script(<<~JS)
+      for (const one of document.getAnimations()) if (Number.isFinite(one.effect.getComputedTiming().endTime)) one.finish()
+    JS
     session.evaluate_async_script(
       "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', " \
         "'wcag21aa', 'wcag22aa'] }).then(r => done(r.violations.map(v => v.id + ': ' + " \
