@@ -94,7 +94,7 @@ module AskFirst
 
         # Whom the client's settings name for what is published by hand.
         def publisher
-          kit.db[:workspaces].where(id: scope.workspace_id).get(:publisher_id)
+          Store::Dispatch::Publisher.named(kit.db).where(id: scope.workspace_id).get(:publisher_id)
         end
 
         # A channel without a network, or a format that its network's protocol does not take.

@@ -60,8 +60,11 @@ module AskFirst
         # Due on channels that no network takes: for whoever has taken it up, else for whom the client's settings name,
         # else for the post's owner.
         def by_hand
-          here = { id: Sequel[:posts][:workspace_id] }
-          named = @scope.db[:workspaces].where(here).select(:publisher_id)
+          named =
+            Dispatch::Publisher
+              .named(@scope.db)
+              .where(Sequel[:workspaces][:id] => Sequel[:posts][:workspace_id])
+              .select(:publisher_id)
           mine =
             @scope.db[:posts].where(
               workspace_id: Sequel[:showings][:workspace_id],

@@ -81,7 +81,7 @@ module AskFirst
           first.union(own.select(:workspace_id, :post_id), from_self: false)
         end
 
-        # The channels of a post, as far as the reader sees them.
+        # @return [Sequel::Dataset] the adaptations of a post beside it, as far as the reader sees their channels
         def seen(scope)
           here = Sequel[:adaptations]
           all =
@@ -120,7 +120,7 @@ module AskFirst
             part: "time"
           ).select(:value)
         end
-        private_class_method :read, :found, :seen, :channels, :master
+        private_class_method :read, :found, :channels, :master
       end
     end
   end

@@ -111,7 +111,7 @@ module AskFirst
         end
 
         def on_channels
-          of_post(:adaptations).where(removed_at: nil, channel_id: @filter["channels"])
+          Days.seen(@scope).where(Sequel[:adaptations][:channel_id] => @filter["channels"])
         end
       end
     end

@@ -110,6 +110,14 @@ RSpec.describe "The Desk" do
     db[:workspaces].where(id: world.workspace).update(publisher_id: world.person(:tobiah))
     by_hand = ->(who) { desk(who)[:by_hand].map { |row| row[:post_id] } }
     expect([by_hand.call(:ines).include?(post), by_hand.call(:tobiah)]).to eq [false, [post]]
+    held = db[:memberships].where(workspace_id: world.workspace, person_id: world.person(:tobiah))
+    lead = held.get(:role_id)
+    watcher =
+      db[:roles].where(id: lead).first.except(:id).merge(id: SecureRandom.uuid, name: "watcher", is_preset: false)
+    world.owner[:roles].insert(watcher.merge(abilities: Sequel.pg_array(%w[see], :text)))
+    held.update(role_id: watcher[:id])
+    expect([by_hand.call(:ines), by_hand.call(:tobiah)]).to match [include(post), []]
+    held.update(role_id: lead)
     db[:workspaces].where(id: world.workspace).update(publisher_id: nil)
     db[:showings].where(post_id: post).update(state: "planned")
   end

@@ -175,6 +175,27 @@ RSpec.describe "A month of the plan" do
       expect(narrowed(words: "zebra", stages: "cleared")[:tray]).to include(count: 0)
     end
 
+    it "tells a member who is limited to a channel nothing of another: neither in the tray nor by a count" do
+      bare = world.act("Posts::MakePost", :ines, subject: "On two channels")
+      both = [world.channel(:ticker), world.channel(:vitrine)]
+      world.act("Posts::ChooseChannels", :ines, post_id: bare, channel_ids: both)
+      limited =
+        AskFirst::Store::Scope.new(
+          world.kit.db,
+          workspace_ids: [world.workspace],
+          person_id: world.person(:ines),
+          side: "agency",
+          limits: {
+            world.workspace => [world.channel(:vitrine)]
+          }
+        )
+      tray = ->(channel) do
+        filter = AskFirst::Core::Plan::Filter.read("channels" => world.channel(channel), "words" => "On two channels")
+        AskFirst::App::Plan::Period.month(world.kit, limited, month: "2026-12", filter: filter)[:tray][:count]
+      end
+      expect([tray.call(:vitrine), tray.call(:ticker)]).to eq [1, 0]
+    end
+
     it "leaves out channels that the reader has switched off, unless everything is asked for" do
       post = planned
       world.act("Channels::SwitchChannel", :ines, channel_id: world.channel(:vitrine), off: true)

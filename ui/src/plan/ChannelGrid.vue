@@ -144,12 +144,4 @@ const width = computed(() => ({ '--columns': columns.value.length }))
 .row :deep(.cell.outside) {
   background: var(--ground);
 }
-.right :deep(.move-note) {
-  right: 0;
-  left: auto;
-}
-.low :deep(.move-note) {
-  top: auto;
-  bottom: calc(100% + 4px);
-}
 </style>

@@ -33,6 +33,7 @@ const on = (day: string) => lines.value.get(day) ?? []
           today: day.date === period.today,
           empty: on(day.date).length === 0 && day.off.length === 0,
           right: index > 3,
+          low: week === period.weeks[period.weeks.length - 1],
         }"
         :place="day.date"
         :lines="on(day.date)"
@@ -73,14 +74,6 @@ const on = (day: string) => lines.value.get(day) ?? []
 }
 .day.today {
   box-shadow: inset 0 3px var(--ink);
-}
-.day.right :deep(.move-note) {
-  right: 0;
-  left: auto;
-}
-.week:last-child .day :deep(.move-note) {
-  top: auto;
-  bottom: calc(100% + 4px);
 }
 .outside :deep(.date b) {
   color: var(--ink-2);

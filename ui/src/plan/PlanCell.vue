@@ -61,6 +61,15 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
 .chosen {
   box-shadow: inset 0 0 0 2px var(--ink-2);
 }
+/* a note opens to where there is room */
+.right > .move-note {
+  right: 0;
+  left: auto;
+}
+.low > .move-note {
+  top: auto;
+  bottom: calc(100% + 4px);
+}
 .target {
   outline: 2px solid var(--ink);
   outline-offset: -2px;

@@ -277,8 +277,10 @@ useKeys({
       <span class="fill" />
       <Button size="small" @click="exporting = true">Export …</Button>
       <template v-if="data && data.marks.length > 0">
-        <Button v-if="span === 'week' && mayPencil" size="small" @click="copying = true">Copy marks …</Button>
-        <span class="quiet">{{ counted(data.marks.length, 'open mark', 'open marks') }}</span>
+        <Button v-if="span === 'week' && mayPencil" size="small" @click="copying = true"
+          >Copy {{ counted(data.marks.length, 'mark', 'marks') }} …</Button
+        >
+        <span v-else class="quiet">{{ counted(data.marks.length, 'open mark', 'open marks') }}</span>
       </template>
       <ActButton v-if="workspace" :may="workspace.can.pencil" shortcut="P" @click="pencilHere">Pencil</ActButton>
       <NewPost />

@@ -138,12 +138,4 @@ onMounted(() => mark.value?.[0]?.scrollIntoView({ block: 'nearest' }))
   position: relative;
   background: var(--sheet);
 }
-.right :deep(.move-note) {
-  right: 0;
-  left: auto;
-}
-.low :deep(.move-note) {
-  top: auto;
-  bottom: calc(100% + 4px);
-}
 </style>
