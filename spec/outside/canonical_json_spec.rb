@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "json/canonicalization"
+
 # Source: RFC 8785 (JSON Canonicalization Scheme): the example of section 3.2.2 to 3.2.4 and the numbers of appendix B.
 # FIPS 180-4: SHA-256 of "abc" and of the empty message, as NIST's example values give them (from memory, recomputed).
 RSpec.describe "canonical JSON and digest" do

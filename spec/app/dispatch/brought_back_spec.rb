@@ -297,7 +297,7 @@ RSpec.describe "A database that was brought back", :database do
       AskFirst::App::Agency::GoOn.call(world.kit, AskFirst::App::AgencyPerson.load(world.kit, world.person(:maro)))
     }.to raise_error AskFirst::Core::Refused
     go_on
-    expect(db[:agency_record].order(:at, :id).last).to include(act: "went_on", person_id: world.person(:bram))
+    expect(db[:agency_record].order(:order_no).last).to include(act: "went_on", person_id: world.person(:bram))
     expect { go_on }.to raise_error AskFirst::Core::Conflict, /already/
     expect(alarm).to be_nil
   end
