@@ -72,14 +72,54 @@ module Demo
       }
     }.freeze
     WEEKS = 3
+    # days from today, kind, name, how many days it lasts, every year
+    DATES = {
+      quillmere: [
+        [8, "work", "Boat fair, stand 14", 3, false],
+        [11, "date", "Winter timetable begins", 1, false],
+        [27, "date", "First boat, 1931", 1, true],
+        [19, "work", "Print run: winter leaflet", 2, false],
+        [-13, "date", "Crew day", 1, true]
+      ],
+      brackwater: [[7, "date", "Meteor shower, best nights", 2, true], [22, "work", "Mirror is cleaned", 2, false]],
+      oddling: [[9, "date", "Chestnut Sunday", 1, true], [16, "work", "Oven of the north shop is rebuilt", 4, false]],
+      harrowfen: [[20, "date", "Spring ride", 1, true]]
+    }.freeze
+    NOTES = {
+      quillmere:
+        "The winter timetable comes first: every Monday says which boats change. No jokes about fog this year. " \
+          "The fair takes Sunniva from Thursday to Saturday.",
+      brackwater: "Clear nights only: ask Halima on Tuesdays what the sky will do."
+    }.freeze
 
     def tell
       each_of(BEHIND) { |planned| behind(planned) }
       each_of(AHEAD) { |planned| ahead(planned) }
       marks
+      dates
+      notes
     end
 
     private
+
+    def dates
+      DATES.each do |client, dates|
+        dates.each do |days, kind, name, long, yearly|
+          first = @now.to_date + days
+          facts = { kind: kind, name: name, first: first.iso8601, last: (first + long - 1).iso8601, yearly: yearly }
+          @clock.at(@now - 3_600) { act(AskFirst::App::Plan::KeepKeyDate, :ines, client, **facts) }
+        end
+      end
+    end
+
+    def notes
+      month = @now.strftime("%Y-%m")
+      NOTES.each do |client, note|
+        @clock.at(@now - 3_600) do
+          act(AskFirst::App::Plan::NoteMonth, :ines, client, month: month, note: note, version: 0)
+        end
+      end
+    end
 
     def each_of(table)
       table.each { |client, posts| posts.each { |post| yield Planned.new(client, *post) } }

@@ -28,6 +28,7 @@ module AskFirst
                ClientsRoutes,
                ChannelsRoutes,
                PermissionsRoutes,
+               PlanReadRoutes,
                PlanRoutes
 
       before { refuse_while_looking }

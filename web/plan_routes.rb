@@ -2,15 +2,14 @@
 
 module AskFirst
   module Web
-    # The plan: what goes out on which days.
+    # What is put into the plan and moved in it.
     module PlanRoutes
       def self.registered(app)
         marks(app)
+        dates(app)
         several(app)
         views(app)
         feeds(app)
-        app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
-        periods(app)
         app.post("/api/w/:workspace/posts/:post/move-cost") do
           json act(
                  App::Plan::MoveCost,
@@ -31,12 +30,6 @@ module AskFirst
         end
       end
 
-      # What a view is narrowed to.
-      def self.narrowed(params)
-        given = Core::Plan::Filter::KINDS.to_h { |kind| [kind, params[kind.to_sym]] }
-        { filter: Core::Plan::Filter.read(given), everything: params[:switched_off] != "hidden" }
-      end
-
       def self.marks(app)
         app.put("/api/w/:workspace/plan/marks") do
           body = body_json
@@ -47,12 +40,46 @@ module AskFirst
         end
       end
 
+      def self.dates(app)
+        app.post("/api/w/:workspace/plan/dates") do
+          json({ id: act(App::Plan::KeepKeyDate, **PlanRoutes.key_date(body_json)) }, 201)
+        end
+        app.put("/api/w/:workspace/plan/dates/:date") do
+          act(App::Plan::KeepKeyDate, **PlanRoutes.key_date(body_json), date_id: params[:date])
+          status 204
+        end
+        app.delete("/api/w/:workspace/plan/dates/:date") do
+          act(App::Plan::DropKeyDate, date_id: params[:date])
+          status 204
+        end
+        app.put("/api/w/:workspace/plan/notes") do
+          body = body_json
+          json(
+            { version: act(App::Plan::NoteMonth, month: body["month"], note: body["note"], version: body["version"]) }
+          )
+        end
+      end
+
       def self.several(app)
         app.post("/api/w/:workspace/plan/several") do
           body = body_json
-          value = body["kind"] == "move" ? body["days"] : body["name"]
+          value = PlanRoutes.value(body)
           said = { kind: body["kind"], post_ids: body["posts"], value: value, dry: body["dry"] == true }
           json({ posts: act(App::Plan::Several, **said) })
+        end
+      end
+
+      # What an act over several is done with.
+      def self.value(body)
+        case body["kind"]
+        when "move"
+          body["each"] || body["days"]
+        when "clock"
+          body["clock"]
+        when "owner"
+          body["person"]
+        else
+          body["name"]
         end
       end
 
@@ -104,33 +131,14 @@ module AskFirst
         end
       end
 
-      def self.file(app, format, rows)
-        columns = App::Plan::Sheet::COLUMNS
-        app.content_type format == "csv" ? SheetFiles::CSV_TYPE : SheetFiles::XLSX_TYPE
-        format == "csv" ? SheetFiles.csv(columns, rows) : SheetFiles.xlsx("Plan", columns, rows)
+      def self.key_date(body)
+        { last: nil, yearly: false }.merge(
+          body.slice("kind", "name", "first", "last", "yearly").transform_keys(&:to_sym)
+        )
       end
 
       def self.view(body)
         { name: body["name"], look: body["look"], narrowing: body["narrowing"] }
-      end
-
-      # The plan over one or all of the reader's clients.
-      def self.periods(app)
-        app.get("/api/plan/choices") { json App::Plan::Choices.call(agency_scope) }
-        app.get("/api/plan/sheet.:format") do
-          raise Core::NotFound, "This kind of file" unless %w[csv xlsx].include?(params[:format])
-
-          days = { from: params[:from], to: params[:to] }
-          rows = App::Plan::Sheet.call(kit, agency_scope, **days, **PlanRoutes.narrowed(params))
-          attachment "plan-#{params[:from]}-#{params[:to]}.#{params[:format]}"
-          PlanRoutes.file(self, params[:format], rows)
-        end
-        app.get("/api/plan/month") do
-          json App::Plan::Period.month(kit, agency_scope, month: params[:month], **PlanRoutes.narrowed(params))
-        end
-        app.get("/api/plan/week") do
-          json App::Plan::Period.week(kit, agency_scope, day: params[:day], **PlanRoutes.narrowed(params))
-        end
       end
     end
   end

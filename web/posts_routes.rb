@@ -37,6 +37,10 @@ module AskFirst
       end
 
       def self.parts(app)
+        app.put("/api/w/:workspace/posts/:post/owner") do
+          act(App::Posts::ChangeOwner, post_id: params[:post], person_id: body_json["person"])
+          status 204
+        end
         app.put("/api/w/:workspace/posts/:post/subject") do
           json(
             version:

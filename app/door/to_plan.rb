@@ -17,6 +17,14 @@ module AskFirst
           require!(@act, on: touching(channel_ids: ids))
           Opened.new(rows: rows, channel_ids: ids)
         end
+
+        # A key date, or other work of the time; without an id one that is new.
+        def key_date(input)
+          agency_only!("This date")
+          row = find(:key_dates, input[:date_id], "This date") if input[:date_id]
+          require!(@act)
+          Opened.new(row: row)
+        end
       end
     end
   end

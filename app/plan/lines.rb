@@ -11,6 +11,9 @@ module AskFirst
             def time = @time ||= Core::Plan::WallTime.stored(value)
             def at = @at ||= time.at
 
+            # Past its time, and not gone out.
+            def late?(now) = !%w[out trouble released].include?(stage) && at <= now
+
             # @param zone [String]
             # @return [String] wall time there, such as 2026-10-15T07:30; as it is planned where it is planned there
             def wall_in(zone)
@@ -20,7 +23,7 @@ module AskFirst
             end
           end
 
-        CHANNEL = %w[id network initials name].freeze
+        CHANNEL = %w[id network initials name money].freeze
         private_constant :CHANNEL
 
         module_function

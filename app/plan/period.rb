@@ -7,6 +7,7 @@ module AskFirst
       # zone: what goes out on which day, which days are off, when the clocks are changed, and what has no time yet.
       class Period
         TRAY = 30 # posts without a time that are shown
+        AHEAD = [30, 60, 90].freeze # days
 
         # @param scope [Store::Scope] of the agency side
         # @param month [String] such as 2026-10
@@ -27,6 +28,27 @@ module AskFirst
           date = Core::Plan::Iso.day(day, kit.now, field: "day")
           scope.transaction { new(kit.now, scope, day, date..date, **narrowed).call }
         end
+
+        # @param from [String] such as 2026-10-14: the weeks from this day on
+        # @param days [Integer] how many
+        # @return [Hash] JSON-ready
+        # @raise [Core::Invalid] bad_date, time_out_of_reach, bad_span
+        def self.ahead(kit, scope, from:, days:, **narrowed)
+          first = Core::Plan::Iso.day(from, kit.now, field: "from")
+          raise bad_span unless AHEAD.include?(days)
+
+          scope.transaction { new(kit.now, scope, from, first..(first + days - 1), **narrowed).call }
+        end
+
+        def self.bad_span
+          Core::Invalid.new(
+            "bad_span",
+            "The plan looks #{AHEAD.join(", ")} days ahead.",
+            field: "days",
+            way_on: "Choose one of them."
+          )
+        end
+        private_class_method :bad_span
 
         # @param name [String] what was asked for
         # @param inside [Range<Date>] days whose weeks are shown
@@ -52,6 +74,8 @@ module AskFirst
             weeks: @weeks.map { |week| { number: week.number, days: week.days.map { |day| day_json(day) } } },
             lines: lines,
             marks: Store::Plan::Marks.between(@scope, days.first..days.last, @filter),
+            dates: Store::Plan::KeyDates.between(@scope, days.first..days.last),
+            notes: notes,
             cut: rows.size >= Store::Plan::Days::MOST,
             tray: tray
           }
@@ -135,7 +159,15 @@ module AskFirst
 
         # Whether it is past its time and has not gone out. Most lines of a month are days away from now.
         def late?(line, wall)
-          wall[0, 10] <= today && !%w[out trouble released].include?(line.stage) && line.at <= @now
+          wall[0, 10] <= today && line.late?(@now)
+        end
+
+        # Of one client, for the months that are shown: over several there would be many beside each other.
+        def notes
+          return [] unless @clients.one?
+
+          months = @inside.map { |day| Date.new(day.year, day.month, 1) }.uniq
+          Store::Plan::MonthNotes.between(@scope, months)
         end
 
         def today = @today ||= Core::Plan::WallTime.at(@now, @zone).local_date

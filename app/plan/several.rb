@@ -12,14 +12,16 @@ module AskFirst
 
         MOST = 25 # posts in one call: a transaction stays short, and a page shows how far it is
 
-        KINDS = %w[move release take_back label unlabel campaign discard bring_back].freeze
+        KINDS = %w[move clock release take_back label unlabel campaign owner discard bring_back].freeze
+        DAYS = 366 # that something is moved by, at most
 
         # @param kind [String] of KINDS
         # @param post_ids [Array<String>]
-        # @param value [Object] move: days, more or less than 0 · label, unlabel, campaign: its name
+        # @param value [Object] move: days, more or less than 0, or a Hash of them by post · clock: such as 09:30 ·
+        #   label, unlabel, campaign: its name · owner: a person's id
         # @param dry [Boolean] only say what would happen
         # @return [Array<Hash>] for each: {post_id:, done:, changed:, was:, stage:, why:, before:}
-        # @raise [Core::Invalid] bad_kind, too_many_posts, bad_days
+        # @raise [Core::Invalid] bad_kind, too_many_posts, bad_days, bad_clock
         def call(kind:, post_ids:, value: nil, dry: false)
           reading { enter }
           check!(kind, post_ids, value)
@@ -44,14 +46,27 @@ module AskFirst
                     way_on: "Send them in parts."
                   )
           end
-          return if kind != "move" || (value.is_a?(Integer) && value.between?(-366, 366) && !value.zero?)
+          raise bad_days if kind == "move" && !days?(value, post_ids)
+          raise bad_clock if kind == "clock" && !Core::Plan::PencilMark::CLOCK.match?(value.to_s)
+        end
 
-          raise Core::Invalid.new(
-                  "bad_days",
-                  "It can be moved by up to 366 days.",
-                  field: "days",
-                  way_on: "Say by how many days, less than 0 for earlier."
-                )
+        def days?(value, post_ids)
+          return post_ids.all? { |id| value[id]&.between?(-DAYS, DAYS) } if value.is_a?(Hash)
+
+          value.is_a?(Integer) && value.between?(-DAYS, DAYS) && !value.zero?
+        end
+
+        def bad_days
+          Core::Invalid.new(
+            "bad_days",
+            "It can be moved by up to #{DAYS} days.",
+            field: "days",
+            way_on: "Say by how many days, less than 0 for earlier."
+          )
+        end
+
+        def bad_clock
+          Core::Invalid.new("bad_clock", "This is no hour of a day.", field: "clock", way_on: "Write it like 09:30.")
         end
 
         def one(kind, id, value, was)
@@ -76,14 +91,41 @@ module AskFirst
 
         # Every time that the post has, by as many days; each keeps its hour.
         def move(id, days)
-          lines = Lines.of(Store::Plan::Days.of_posts(scope, [id]))
+          by = days.is_a?(Hash) ? days.fetch(id) : days
+          return :same if by.zero?
+
+          times(id) { |time| time.wall + (by * 86_400) }
+        end
+
+        # Every time that it has to this hour of its own day.
+        # @return [String, Symbol] the hour before, where there was one alone
+        def clock(id, clock)
+          hour, minute = clock.split(":").map(&:to_i)
+          before = times(id) { |time| Time.utc(*time.wall.to_a.values_at(5, 4, 3), hour, minute) }
+          clocks = before.map { |time| time["wall"][11, 5] }.uniq
+          return :same if clocks == [clock]
+
+          clocks.one? ? clocks.first : nil
+        end
+
+        # @yieldparam time [Core::Plan::WallTime] one of the post's
+        # @yieldreturn [Time] the new wall time
+        # @return [Array<Hash>] the times before
+        def times(id)
+          lines = Lines.of(Store::Plan::Days.of_posts(scope, { Sequel[:posts][:id] => id }))
           raise no_time if lines.empty?
 
-          lines.each do |line|
-            later = Core::Plan::WallTime.new(line.time.wall + (days * 86_400), line.time.zone)
+          lines.map do |line|
+            later = Core::Plan::WallTime.new(yield(line.time), line.time.zone)
             channels = line.channels.map { |channel| channel["id"] }
             Move.call(kit, member, post_id: id, channel_ids: channels, from: line.value, time: later.to_h)
+            line.value
           end
+        end
+
+        def owner(id, person)
+          before = Posts::ChangeOwner.call(kit, member, post_id: id, person_id: person.to_s)
+          before == person ? :same : before
         end
 
         def release(id, _) = Dispatch::Release.call(kit, member, post_id: id)

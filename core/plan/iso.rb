@@ -42,6 +42,22 @@ module AskFirst
                 )
         end
 
+        # @param text [Object] "2026"
+        # @return [Date] its first day
+        # @raise [Invalid] bad_year, time_out_of_reach
+        def year(text, now, field:)
+          day("#{text}-01-01", now, field: field)
+        rescue Invalid => e
+          raise e unless e.code == "bad_date"
+
+          raise Invalid.new(
+                  "bad_year",
+                  "“#{text.to_s[0, 20]}” is not a year.",
+                  field: field,
+                  way_on: "Write it like 2026."
+                )
+        end
+
         # @param text [Object] "2026-10-14T09:00:00Z"
         # @return [Time]
         # @raise [Invalid] bad_moment, time_out_of_reach

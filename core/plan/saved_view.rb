@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # A view of the plan by a name: how it looks and what it is narrowed to.
       class SavedView
-        LOOKS = %w[month week channels].freeze
+        LOOKS = %w[month week channels year list].freeze
         NAME = 60
         MOST = 30 # of one person or client
 
@@ -25,7 +25,12 @@ module AskFirst
         end
 
         def self.bad_look
-          Invalid.new("bad_look", "A view is a month, a week or the channels.", field: "look", way_on: "Choose one.")
+          Invalid.new(
+            "bad_look",
+            "A view is a month, a week, channels, a year or a list.",
+            field: "look",
+            way_on: "Choose one."
+          )
         end
 
         # @return [Invalid]

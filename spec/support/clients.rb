@@ -24,6 +24,18 @@ module ClientSteps
     AskFirst::App::AgencyPerson.load(world.kit, world.person(who), from: "127.0.0.1")
   end
 
+  # What a member of one client reads through.
+  def scope_of(client, who: :ines, limits: nil)
+    id = world.workspace(client)
+    AskFirst::Store::Scope.new(
+      world.kit.db,
+      workspace_ids: [id],
+      person_id: world.person(who),
+      side: "agency",
+      limits: limits ? { id => limits } : {}
+    )
+  end
+
   # Connects an account of the client at a network, as its people do.
   def connected(client, network = "ticker", **more)
     world.world.visitor.add_person(network, "fernhollow", { "#{client}#{more.delete(:suffix)}" => "Account" })

@@ -8,11 +8,15 @@ module AskFirst
       module Days
         MOST = 2_000 # posts that are read
         COLUMNS = %i[workspace_id id subject stage strip].map { |column| Sequel[:posts][column] }.freeze
-        CHANNEL = Sequel.lit(<<~SQL)
-          json_agg(json_build_object('id', channels.id, 'network', channels.network, 'initials', channels.initials,
-            'name', channels.name, 'stage', adaptations.stage, 'time', own.value) ORDER BY channels.position)
+        SAID = <<~SQL
+          'id', channels.id, 'network', channels.network, 'initials', channels.initials, 'name', channels.name,
+          'stage', adaptations.stage, 'time', own.value
         SQL
-        private_constant :COLUMNS, :CHANNEL
+        # what is put into it there, where its network can be paid for showing a post to more people
+        MONEY = <<~SQL
+          'money', CASE WHEN (channels.card ->> 'budget')::boolean THEN coalesce(own_budget.value, budget.value) END
+        SQL
+        private_constant :COLUMNS, :SAID, :MONEY
 
         module_function
 
@@ -20,10 +24,11 @@ module AskFirst
         # @param from [Time]
         # @param to [Time]
         # @param narrowed [Narrowed]
+        # @param money [Boolean] whether each channel says its "money" too
         # @return [Array<Hash>] posts of which one time is between the two, by their first: "time" of the master, and
         # the "channels" that the reader sees, each with its own "time" if it has one. As one JSON value: thousands of
         # small ones take as long to read as to find
-        def of(scope, from, to, narrowed = Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true))
+        def of(scope, from, to, narrowed = everything(scope), money: false)
           key = [Sequel[:posts][:workspace_id], Sequel[:posts][:id]]
           posts =
             narrowed
@@ -32,18 +37,20 @@ module AskFirst
               .where(narrowed.shown(seen(scope)))
               .order(:at, Sequel[:posts][:id])
               .limit(MOST)
-          read(scope, posts, narrowed)
+          read(scope, posts, narrowed, money: money)
         end
 
         # The same of some posts, whenever they go out.
-        # @param ids [Array<String>]
-        def of_posts(scope, ids)
-          posts = Posts::Visible.narrow(scope, scope.rows(:posts)).where(Sequel[:posts][:id] => ids)
-          read(scope, posts, Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true))
+        # @param which [Hash] condition on posts
+        def of_posts(scope, which, money: false)
+          posts = Posts::Visible.narrow(scope, scope.rows(:posts)).where(which).limit(MOST)
+          read(scope, posts, everything(scope), money: money)
         end
 
-        def read(scope, posts, narrowed)
-          on = channels(narrowed.adaptations(seen(scope)))
+        def everything(scope) = Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true)
+
+        def read(scope, posts, narrowed, money:)
+          on = channels(narrowed.adaptations(seen(scope)), money)
           lines = posts.select(*COLUMNS, master(scope).as(:time), on.as(:channels))
           scope.db.from(lines.as(:t)).get(Sequel.function(:json_agg, Sequel.lit("t"))) || []
         end
@@ -67,18 +74,16 @@ module AskFirst
         # @return [String] the reader's own
         def reader_zone(scope) = scope.db[:people].where(id: scope.person_id).get(:zone)
 
-        # By the first time of a post, or by one that a channel has of its own. A wall time is within a day of its
-        # instant.
+        # By every time that is planned: the master's, or one that a channel has of its own. A wall time is within a day
+        # of its instant.
+        # @return [Sequel::Dataset] (workspace_id, post_id)
         def found(scope, from, to)
-          first = scope.rows(:posts).where(at: from..to).select(:workspace_id, :id)
-          wall = Sequel.lit("value ->> 'wall'")
-          own =
-            scope
-              .rows(:parts)
-              .where(part: "time")
-              .exclude(channel_id: nil)
-              .where(wall => (from - 86_400).strftime("%FT%T")..(to + 86_400).strftime("%FT%T"))
-          first.union(own.select(:workspace_id, :post_id), from_self: false)
+          walls = (from - 86_400).strftime("%FT%T")..(to + 86_400).strftime("%FT%T")
+          scope
+            .rows(:parts)
+            .where(part: "time")
+            .where(Sequel.lit("value ->> 'wall'") => walls)
+            .select(:workspace_id, :post_id)
         end
 
         # @return [Sequel::Dataset] the adaptations of a post beside it, as far as the reader sees their channels
@@ -99,17 +104,25 @@ module AskFirst
             end
         end
 
-        def channels(adaptations)
-          own = {
-            workspace_id: Sequel[:adaptations][:workspace_id],
-            post_id: Sequel[:adaptations][:post_id],
-            channel_id: Sequel[:channels][:id],
-            part: "time"
-          }
-          adaptations
-            .join(:channels, workspace_id: Sequel[:adaptations][:workspace_id], id: Sequel[:adaptations][:channel_id])
-            .left_join(Sequel[:parts].as(:own), own)
-            .select(CHANNEL)
+        def channels(adaptations, money)
+          id = { workspace_id: Sequel[:adaptations][:workspace_id], id: Sequel[:adaptations][:channel_id] }
+          own = adaptations.join(:channels, id).left_join(Sequel[:parts].as(:own), part("time", Sequel[:channels][:id]))
+          own = budgets(own) if money
+          said = money ? "#{SAID}, #{MONEY}" : SAID
+          own.select(Sequel.lit("json_agg(json_build_object(#{said}) ORDER BY channels.position)"))
+        end
+
+        def budgets(adaptations)
+          adaptations.left_join(Sequel[:parts].as(:own_budget), part("budget", Sequel[:channels][:id])).left_join(
+            Sequel[:parts].as(:budget),
+            part("budget", nil)
+          )
+        end
+
+        def part(name, channel)
+          adaptation = Sequel[:adaptations]
+          post = { workspace_id: adaptation[:workspace_id], post_id: adaptation[:post_id] }
+          post.merge(channel_id: channel, part: name)
         end
 
         def master(scope)
@@ -120,7 +133,7 @@ module AskFirst
             part: "time"
           ).select(:value)
         end
-        private_class_method :read, :found, :channels, :master
+        private_class_method :everything, :read, :channels, :budgets, :part
       end
     end
   end

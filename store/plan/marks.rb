@@ -14,19 +14,34 @@ module AskFirst
         # @param filter [Core::Plan::Filter] a mark has a channel and a label; narrowed to anything else there is none
         # @return [Array<Hash>] JSON-ready, as far as the reader sees their channels
         def between(scope, days, filter)
-          return [] unless (filter.named.keys - %w[channels labels]).empty?
+          return [] if beyond?(filter)
 
-          found = named(scope.rows(:pencil_marks)).where(Sequel[:pencil_marks][:day] => days)
-          %w[channels labels].each do |kind|
-            column = kind == "channels" ? :channel_id : :label_id
-            found = found.where(Sequel[:pencil_marks][column] => filter[kind]) if filter[kind].any?
-          end
-          found
+          named(narrowed(scope, days, filter))
             .order(Sequel[:pencil_marks][:day], Sequel[:channels][:position])
             .limit(MOST)
             .all
             .select { |row| sees?(scope, row) }
             .map { |row| json(row) }
+        end
+
+        # @return [Hash{String=>Integer}] day => how many marks the reader sees on it
+        def counts(scope, days, filter)
+          return {} if beyond?(filter)
+
+          narrowed(scope, days, filter)
+            .group_and_count(:workspace_id, :channel_id, :day)
+            .all
+            .select { |row| sees?(scope, row) }
+            .group_by { |row| row[:day].iso8601 }
+            .transform_values { |rows| rows.sum { |row| row[:count] } }
+        end
+
+        def beyond?(filter) = (filter.named.keys - %w[channels labels]).any?
+
+        def narrowed(scope, days, filter)
+          found = scope.rows(:pencil_marks).where(Sequel[:pencil_marks][:day] => days)
+          found = found.where(Sequel[:pencil_marks][:channel_id] => filter["channels"]) if filter["channels"].any?
+          filter["labels"].any? ? found.where(Sequel[:pencil_marks][:label_id] => filter["labels"]) : found
         end
 
         # @param cells [Array<Array(Date, String)>]
@@ -65,7 +80,7 @@ module AskFirst
           limits = scope.limits[row[:workspace_id]]
           limits.nil? || limits.include?(row[:channel_id])
         end
-        private_class_method :named, :json, :sees?
+        private_class_method :beyond?, :narrowed, :named, :json, :sees?
       end
     end
   end

@@ -35,16 +35,6 @@ RSpec.describe "The agency's own pages" do
     end
   end
 
-  def statements
-    log = StringIO.new
-    logger = Logger.new(log)
-    world.kit.db.loggers << logger
-    yield
-    log.string.lines.count { |line| line.include?("SELECT") }
-  ensure
-    world.kit.db.loggers.delete(logger)
-  end
-
   describe "policies" do
     let(:agency) { world.owner[:agencies] }
 

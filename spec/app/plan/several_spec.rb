@@ -21,6 +21,32 @@ RSpec.describe "One act over several posts" do
     expect([wall(one), wall(two)]).to eq %w[2026-10-23T07:30:00 2026-12-08T12:00:00]
   end
 
+  it "moves each by its own days, spread out, and back" do
+    one = planned("2026-12-08T12:00")
+    two = planned("2026-12-08T12:00")
+    several("move", [one, two], { one => 0, two => 4 })
+    expect([wall(one), wall(two)]).to eq %w[2026-12-08T12:00:00 2026-12-12T12:00:00]
+    expect(refusal { several("move", [one, two], { one => 1 }) }.code).to eq "bad_days"
+  end
+
+  it "puts all to one hour, each on its own day, and says the hour before" do
+    one = planned("2026-12-08T12:15")
+    two = world.draft(picture: false, wall: "2026-12-09T12:00")
+    world.write(two, "time", { "wall" => "2026-12-10T18:00", "zone" => "Europe/Lisbon" }, who: :ines, on: :vitrine)
+    found = several("clock", [one, two], "09:30")
+    expect([wall(one), wall(two)]).to eq %w[2026-12-08T09:30:00 2026-12-09T09:30:00]
+    expect([of(found, one)[:before], of(found, two)[:before]]).to eq ["12:15", nil]
+    expect(of(several("clock", [one], "09:30"), one)).to include(done: true, changed: false)
+    expect(refusal { several("clock", [one], "25:00") }.code).to eq "bad_clock"
+  end
+
+  it "gives them to another owner, and says whose they were" do
+    post = planned
+    found = several("owner", [post], world.person(:maro))
+    expect(of(found, post)).to include(done: true, before: world.person(:ines))
+    expect(of(several("owner", [post], "nobody"), post)).to include(done: false, why: /works for this client/)
+  end
+
   it "looked at before, says the same as after, and nothing is written, recorded or told" do
     posts = [planned, planned, cleared]
     gone = planned.tap { |post| world.act("Posts::DiscardPost", :ines, post_id: post) }

@@ -31,6 +31,7 @@ RSpec.describe "The plan as rows" do
       "labels" => "Places, Town",
       "campaign" => "Winter",
       "owner" => "Ines Calloway",
+      "boost" => "",
       "address" => a_string_ending_with(late)
     )
   end

@@ -19,6 +19,7 @@ RSpec.describe "Who may do what" do
     hold_all
     save_reminders
     share_view
+    plan_dates
     change_route
     add_channel
     order_channels
@@ -35,8 +36,10 @@ RSpec.describe "Who may do what" do
           make_post
           pencil
           share_view
+          plan_dates
           discard
           rename
+          change_owner
           choose_channels
           add_media
           hand_over
@@ -48,17 +51,57 @@ RSpec.describe "Who may do what" do
         ],
     "account lead" =>
       reading + copy + visuals + timing + settings + both + running + governing +
-        %w[make_post pencil share_view discard rename choose_channels add_media hand_over finish_task change_route],
+        %w[
+          make_post
+          pencil
+          share_view
+          plan_dates
+          discard
+          rename
+          change_owner
+          choose_channels
+          add_media
+          hand_over
+          finish_task
+          change_route
+        ],
     "reviewer" =>
       reading + copy + visuals + timing + settings + both +
-        %w[make_post pencil share_view discard rename choose_channels add_media hand_over finish_task],
-    "copywriter" => reading + copy + both + %w[make_post pencil share_view discard hand_over finish_task],
+        %w[
+          make_post
+          pencil
+          share_view
+          plan_dates
+          discard
+          rename
+          change_owner
+          choose_channels
+          add_media
+          hand_over
+          finish_task
+        ],
+    "copywriter" => reading + copy + both + %w[make_post pencil share_view plan_dates discard hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
     "assistant" =>
       reading + copy + timing + both +
-        %w[make_post pencil share_view discard ask withdraw release take_back settle mark_ready hand_over finish_task],
-    "releaser" => reading + timing + %w[pencil share_view release take_back settle mark_ready hold hold_all hand_over],
+        %w[
+          make_post
+          pencil
+          share_view
+          plan_dates
+          discard
+          ask
+          withdraw
+          release
+          take_back
+          settle
+          mark_ready
+          hand_over
+          finish_task
+        ],
+    "releaser" =>
+      reading + timing + %w[pencil share_view plan_dates release take_back settle mark_ready hold hold_all hand_over],
     "client approver" => %w[client_talk],
     "client observer" => %w[client_talk]
   }

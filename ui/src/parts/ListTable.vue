@@ -7,7 +7,14 @@ import { computed, shallowRef } from 'vue'
 
 export type Column<Row> = { key: string; title: string; sort?: (one: Row, other: Row) => number; align?: 'right' }
 
-const props = defineProps<{ columns: Column<Row>[]; rows: Row[]; rowKey: string; label: string; empty: string }>()
+const props = defineProps<{
+  columns: Column<Row>[]
+  rows: Row[]
+  rowKey: string
+  label: string
+  empty: string
+  /** rows shown at first */ most?: number
+}>()
 const sorted = shallowRef<{ key: string; down: boolean } | null>(null)
 const by = (key: string) => props.columns.find((one) => one.key === key)?.sort
 const shown = computed(() => {
@@ -20,6 +27,8 @@ function turn(key: string) {
   const down = sorted.value?.key === key && !sorted.value.down
   sorted.value = { key, down }
 }
+const opened = shallowRef(0)
+const limit = computed(() => (props.most ? props.most + opened.value : Infinity))
 const way = (key: string) => (sorted.value?.key === key ? (sorted.value.down ? 'descending' : 'ascending') : undefined)
 const columns = computed(() =>
   props.columns.map(
@@ -33,7 +42,7 @@ const columns = computed(() =>
   <div class="list-table" role="region" tabindex="0" :aria-label="label">
     <Table
       :columns="columns"
-      :data-source="shown"
+      :data-source="shown.slice(0, limit)"
       :row-key="rowKey"
       :pagination="false"
       :locale="{ emptyText: empty }"
@@ -53,12 +62,18 @@ const columns = computed(() =>
         <slot :name="column.key" :row="record as Row" />
       </template>
     </Table>
+    <Button v-if="shown.length > limit" class="on" @click="opened += most ?? 0">
+      Show {{ Math.min(most ?? 0, shown.length - limit) }} more of {{ shown.length }}
+    </Button>
   </div>
 </template>
 
 <style scoped>
 .list-table {
   overflow-x: auto;
+}
+.on {
+  margin: 10px 0;
 }
 .list-table :deep(.ant-table) {
   background: none;

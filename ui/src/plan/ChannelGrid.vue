@@ -6,6 +6,7 @@ import { calendarDay, weekdayOf } from '@/api/time'
 import type { Schemas } from '@/api/client'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import ClientMark from '@/parts/ClientMark.vue'
+import DayDates from './DayDates.vue'
 import PlanCell from './PlanCell.vue'
 import { byCell, type Period } from './period'
 import { usePlan } from './plan'
@@ -64,6 +65,7 @@ const width = computed(() => ({ '--columns': columns.value.length }))
         <span class="hidden">{{ calendarDay(day.date) }}</span>
         <span v-if="day.date === period.today" class="quiet">today</span>
         <span class="quiet">{{ [offOn(day), day.clock].filter(Boolean).join(', ') }}</span>
+        <DayDates :day="day.date" named />
       </span>
       <PlanCell
         v-for="(channel, column) in columns"

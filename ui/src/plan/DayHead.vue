@@ -5,13 +5,19 @@ import { calendarDay, weekdayOf } from '@/api/time'
 import type { PlanDay } from './period'
 
 const props = defineProps<{ day: PlanDay; off: string }>()
+const date = computed(() => props.day.date)
+// the first of a month says which
+const number = computed(() =>
+  date.value.endsWith('-01') ? calendarDay(date.value) : String(Number(date.value.slice(8))),
+)
+
 const beside = computed(() => [props.off, props.day.clock].filter(Boolean).join(', '))
 </script>
 
 <template>
   <p class="date">
     <span class="hidden">{{ weekdayOf(day.date) }} {{ calendarDay(day.date) }}</span>
-    <b aria-hidden="true">{{ Number(day.date.slice(8)) }}</b>
+    <b aria-hidden="true">{{ number }}</b>
     <span class="weekday" aria-hidden="true">{{ weekdayOf(day.date) }}</span>
     <span class="quiet">{{ beside }}</span>
   </p>

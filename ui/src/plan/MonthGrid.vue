@@ -2,6 +2,7 @@
 // Weeks down, days across; on a narrow screen one day below the other.
 import { computed } from 'vue'
 import { weekdayOf } from '@/api/time'
+import DayDates from './DayDates.vue'
 import DayHead from './DayHead.vue'
 import PlanCell from './PlanCell.vue'
 import { byCell, type Period } from './period'
@@ -12,6 +13,7 @@ const props = defineProps<{
   offOn: (day: Period['weeks'][number]['days'][number]) => string
 }>()
 const lines = computed(() => byCell(props.period.lines, (line) => [line.wall.slice(0, 10)]))
+const known = (day: string) => props.period.dates.some((one) => one.first <= day && day <= one.last)
 const on = (day: string) => lines.value.get(day) ?? []
 </script>
 
@@ -31,7 +33,7 @@ const on = (day: string) => lines.value.get(day) ?? []
           outside: !day.inside,
           rests: !day.works,
           today: day.date === period.today,
-          empty: on(day.date).length === 0 && day.off.length === 0,
+          empty: on(day.date).length === 0 && day.off.length === 0 && !known(day.date),
           right: index > 3,
           low: week === period.weeks[period.weeks.length - 1],
         }"
@@ -39,6 +41,7 @@ const on = (day: string) => lines.value.get(day) ?? []
         :lines="on(day.date)"
       >
         <DayHead :day="day" :off="offOn(day)" />
+        <DayDates :day="day.date" :named="index === 0" />
       </PlanCell>
     </div>
   </div>

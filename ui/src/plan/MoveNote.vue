@@ -4,7 +4,10 @@ import { computed } from 'vue'
 import { plannedWall } from '@/api/time'
 import { timeOn, type Moving } from './moving'
 
-const props = defineProps<{ moving: Moving }>()
+const props = defineProps<{
+  moving: Moving
+  /** it stands in a dialog, which has buttons of its own */ still?: boolean
+}>()
 const time = computed(() => timeOn(props.moving.held, props.moving.place))
 const stays = computed(() => props.moving.held.time?.wall.slice(0, 16) === time.value.wall.slice(0, 16))
 const lines = computed(() => {
@@ -31,13 +34,15 @@ function together(said: (readonly [string, string])[]): string[] {
 </script>
 
 <template>
-  <div class="move-note" role="status">
+  <div class="move-note" :class="{ still }" role="status">
     <p>
       <b>{{ plannedWall(time) }}</b>
       {{ stays ? 'where it is' : moving.held.time ? `from ${plannedWall(moving.held.time)}` : 'its first time' }}
     </p>
     <p v-for="line in lines" :key="line">{{ line }}</p>
-    <p v-if="!moving.cost?.refused" class="keys"><b>Enter</b> drops it, <b>Esc</b> leaves it</p>
+    <p v-if="still && moving.cost?.refused">It stays where it is.</p>
+    <p v-else-if="still" />
+    <p v-else-if="!moving.cost?.refused" class="keys"><b>Enter</b> drops it, <b>Esc</b> leaves it</p>
     <p v-else class="keys">It stays where it is. <b>Esc</b> leaves it</p>
   </div>
 </template>
@@ -54,6 +59,13 @@ function together(said: (readonly [string, string])[]): string[] {
   background: var(--ink);
   color: #fff;
   pointer-events: none;
+}
+.still {
+  position: static;
+  width: auto;
+  padding: 0;
+  background: none;
+  color: inherit;
 }
 .move-note p {
   margin: 0;

@@ -40,7 +40,7 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
       :chosen="plan.picked(line.post_id)"
       @grab="plan.grab($event, line, place)"
       @take="plan.take(line, place)"
-      @choose="plan.pick(line.workspace_id, line.post_id)"
+      @choose="plan.pick(line.workspace_id, line.post_id, line.wall)"
     />
     <CellInput v-if="typing" :word="marks[0]?.word ?? ''" @done="plan.written" @leave="plan.leave" />
     <template v-else>

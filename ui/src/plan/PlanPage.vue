@@ -1,23 +1,22 @@
 <script setup lang="ts">
 // The plan of one client or of all of mine, by month, week or channel. What stands in it is taken to another time by
 // pointer, by touch or by keys.
-import { Button, RadioButton, RadioGroup } from 'ant-design-vue'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useChosen } from '@/agency/me'
 import { unread } from '@/api/client'
-import { calendarDay, monthYear, place as zonePlace, readerZone } from '@/api/time'
+import { calendarDay, monthYear } from '@/api/time'
 import { counted } from '@/api/words'
-import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { keysOn, useKeys } from '@/parts/keys'
 import { later } from '@/parts/later'
 import { entitle } from '@/parts/title'
-import NewPost from '@/posts/NewPost.vue'
 import ChannelGrid from './ChannelGrid.vue'
 import FilterRow from './FilterRow.vue'
 import MonthGrid from './MonthGrid.vue'
+import MonthNote from './MonthNote.vue'
+import PlanHead from './PlanHead.vue'
 import PlanTray from './PlanTray.vue'
 import SeveralBar from './SeveralBar.vue'
 import ViewsRow from './ViewsRow.vue'
@@ -26,19 +25,26 @@ import { startDrag } from './drag'
 import { inWords, offers, useChoices, type Kind } from './filter'
 import { useMoving, type Held } from './moving'
 import { usePencil, type Mark } from './pencil'
-import { usePeriod, type Line, type Period, type PlanDay } from './period'
+import type { KeyDate } from './key-dates'
+import { monthsOn, usePeriod, type Line, type Period, type PlanDay } from './period'
 import { usePicking } from './picking'
 import { idOf, placeOf, type View } from './place'
 import { providePlan } from './plan'
 import { useSelecting } from './selecting'
-import { VIEWS, useShowing } from './showing'
+import { useShowing } from './showing'
 import { addressOf } from './views'
 import { cellAt, useWalking } from './walking'
+import { useYear } from './year'
+import { useList, type Row } from './list'
 
 const MarkDialog = later(() => import('./MarkDialog.vue'))
 const CopyMarksDialog = later(() => import('./CopyMarksDialog.vue'))
 const PasteDialog = later(() => import('./PasteDialog.vue'))
 const ExportDialog = later(() => import('./ExportDialog.vue'))
+const KeyDateDialog = later(() => import('./KeyDateDialog.vue'))
+const PlanList = later(() => import('./PlanList.vue'))
+const TimeDialog = later(() => import('./TimeDialog.vue'))
+const YearGrid = later(() => import('./YearGrid.vue'))
 const { id, workspace, workspaces, me } = useChosen()
 const { set, clear, turn, now, today, view, day, span, hidden, narrowing } = useShowing(
   workspace,
@@ -46,7 +52,7 @@ const { set, clear, turn, now, today, view, day, span, hidden, narrowing } = use
 )
 const { data: choices } = useChoices(id)
 const offered = computed(() => offers(choices.value, !!id.value))
-const { data, error } = usePeriod(
+const { data: period, error: failed } = usePeriod(
   computed(() => ({
     workspace: id.value,
     span: span.value,
@@ -54,24 +60,61 @@ const { data, error } = usePeriod(
     narrowing: narrowing.value,
     hidden: hidden.value,
   })),
+  computed(() => view.value !== 'year'),
 )
+const yearly = useYear(
+  computed(() => ({
+    workspace: id.value,
+    year: day.value.slice(0, 4),
+    narrowing: narrowing.value,
+    hidden: hidden.value,
+  })),
+  computed(() => view.value === 'year'),
+)
+const year = yearly.data
+const months = computed(() => {
+  const first = span.value === 'quarter' ? Math.floor((Number(day.value.slice(5, 7)) - 1) / 3) * 3 : 0
+  const from = `${day.value.slice(0, 4)}-01-01`
+  return Array.from({ length: span.value === 'quarter' ? 3 : 12 }, (_, at) => monthsOn(from, first + at).slice(0, 7))
+})
 const off = computed(() => choices.value?.channels.filter((one) => one.off).length ?? 0)
 const narrow = useMediaQuery('(max-width: 700px)')
 const filtering = ref(Object.keys(narrowing.value).length > 0)
 const narrowed = computed(() => inWords(narrowing.value, offered.value))
 
+const data = computed(() => (view.value === 'year' ? undefined : period.value))
+const error = computed(() => (view.value === 'year' ? yearly.error.value : failed.value))
 const heading = computed(() => {
   if (span.value === 'month') return monthYear(day.value.slice(0, 7))
+  if (span.value === 'year') return day.value.slice(0, 4)
+  if (span.value === 'quarter')
+    return `${day.value.slice(0, 4)}, quarter ${Math.ceil(Number(day.value.slice(5, 7)) / 3)}`
+  if (span.value !== 'week') return `${span.value} days`
   const number = data.value?.weeks[0]?.number
   return number === undefined ? 'Week' : `Week ${number}`
+})
+const inside = computed<[string, string]>(() => {
+  const all = days.value.filter((one) => one.inside)
+  return [all[0]?.date ?? day.value, all[all.length - 1]?.date ?? day.value]
 })
 const days = computed(() => data.value?.weeks.flatMap((week) => week.days) ?? [])
 const dates = computed(() => {
   const [first, last] = [days.value[0], days.value[days.value.length - 1]]
-  return span.value === 'week' && first && last ? `${calendarDay(first.date)} to ${calendarDay(last.date)}` : ''
+  return ['week', '30', '60', '90'].includes(span.value) && first && last
+    ? `${calendarDay(first.date)} to ${calendarDay(last.date)}`
+    : ''
 })
 watch(heading, (shown) => entitle(`Plan, ${shown}`), { immediate: true })
 
+const listed = useList(
+  computed(() => ({
+    workspace: id.value,
+    days: inside.value,
+    narrowing: narrowing.value,
+    hidden: hidden.value,
+  })),
+  computed(() => view.value === 'list' && days.value.length > 0),
+)
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 const clientOf = (one: string) => (workspace.value ? undefined : facts.value[one])
 const offOn = (one: PlanDay) =>
@@ -116,6 +159,11 @@ const ofTray = (post: Period['tray']['posts'][number]): Held => ({
   place: null,
   zone: facts.value[post.workspace_id]?.zone ?? data.value!.zone,
 })
+function retime(row: Row) {
+  const held = { ...row, subject: row.subject, channels: row.channels.map((one) => one.id) }
+  const place = row.wall
+  pick({ ...held, at: row.wall, place }, place)
+}
 /** A line keeps to the columns of its own channels. */
 function overOwn(place: string) {
   const { channel: column } = placeOf(moving.value?.held.place ?? '')
@@ -199,6 +247,33 @@ function unwritten() {
 }
 const { picked, pick: pickOne, pickAll, clear: pickNone } = usePicking(id)
 const copying = ref(false)
+const dating = ref<{ day: string; date?: KeyDate }>()
+const mayDate = computed(() => workspace.value?.can.plan_dates)
+function dateHere() {
+  if (!workspace.value || moving.value) return
+  dating.value = { day: view.value === 'year' ? day.value : placeOf(here.value).day }
+}
+// what is done less often, under one button
+const more = computed(() => [
+  ...(workspace.value ? [{ key: 'date', words: 'Key date or other work …', off: why(mayDate.value) }] : []),
+  ...(span.value === 'week' && mayPencil.value && data.value && data.value.marks.length > 0
+    ? [{ key: 'copy', words: `Copy ${counted(data.value.marks.length, 'mark', 'marks')} onto other weeks …` }]
+    : []),
+  ...(data.value ? [{ key: 'export', words: 'Export …' }] : []),
+])
+const why = (may: { ok: boolean; why?: string } | undefined) => (may?.ok ? undefined : (may?.why ?? 'Not here.'))
+function choose(key: string) {
+  if (key === 'date') dateHere()
+  if (key === 'copy') copying.value = true
+  if (key === 'export') exporting.value = true
+}
+const note = computed(() => {
+  const month = day.value.slice(0, 7)
+  const found = data.value?.notes.find((one) => one.month === month)
+  return workspace.value && span.value === 'month' && data.value?.period === month
+    ? { month, note: found?.note ?? '', version: found?.version ?? 0 }
+    : undefined
+})
 const exporting = ref(false)
 async function print() {
   exporting.value = false
@@ -218,6 +293,8 @@ providePlan(
     picked: (post: string) => picked.value.has(post),
     pick: pickOne,
     marksIn: (place: string) => marksIn.value.get(place) ?? [],
+    dates: computed(() => data.value?.dates ?? []),
+    openDate: (date: KeyDate) => (dating.value = { day: date.first, date }),
     openMark: (mark: Mark) => (opened.value = { day: mark.day, mark }),
     typing: sheet.typing,
     chosen: (place: string) => sheet.several.value && sheet.chosen.value.has(place),
@@ -235,6 +312,7 @@ useKeys({
   PageUp: () => turn(-1),
   T: () => set({ day: today.value }),
   P: pencilHere,
+  D: () => mayDate.value?.ok && dateHere(),
   A: () => pickAll(data.value?.lines ?? [], sheet.several.value ? sheet.chosen.value : undefined),
   F: () => (filtering.value = !filtering.value),
 })
@@ -242,49 +320,26 @@ useKeys({
 
 <template>
   <main class="plan" @keydown.enter="enter" @keydown.esc="leave">
-    <div class="head">
-      <h1>{{ heading }}</h1>
-      <b class="paper when">{{ workspace?.name ?? 'All my clients' }}</b>
-      <span v-if="dates" class="quiet when">{{ dates }}</span>
-      <span v-if="data && data.zone !== readerZone()" class="quiet when">{{ zonePlace(data.zone) }}</span>
-      <span class="steps">
-        <Button size="small" :aria-label="`The ${span} before`" @click="turn(-1)">‹</Button>
-        <Button size="small" @click="set({ day: today })">Today</Button>
-        <Button size="small" :aria-label="`The ${span} after`" @click="turn(1)">›</Button>
-      </span>
-      <RadioGroup
-        :value="view"
-        button-style="solid"
-        aria-label="View"
-        @update:value="set({ view: $event === 'month' ? '' : $event, day })"
-      >
-        <RadioButton v-for="one in VIEWS" :key="one.value" :value="one.value">{{ one.label }}</RadioButton>
-      </RadioGroup>
-      <RadioGroup
-        v-if="view === 'channels'"
-        :value="span"
-        size="small"
-        aria-label="How much"
-        @update:value="set({ span: $event === 'month' ? 'month' : '' })"
-      >
-        <RadioButton value="week">one week</RadioButton>
-        <RadioButton value="month">the month</RadioButton>
-      </RadioGroup>
-      <Button size="small" :aria-expanded="filtering" class="narrowed" @click="filtering = !filtering">{{
-        narrowed || 'Everything'
-      }}</Button>
-      <span v-if="data?.cut" class="late" role="status">There is more than is shown: choose one client.</span>
-      <span class="fill" />
-      <Button size="small" @click="exporting = true">Export …</Button>
-      <template v-if="data && data.marks.length > 0">
-        <Button v-if="span === 'week' && mayPencil" size="small" @click="copying = true"
-          >Copy {{ counted(data.marks.length, 'mark', 'marks') }} …</Button
-        >
-        <span v-else class="quiet">{{ counted(data.marks.length, 'open mark', 'open marks') }}</span>
-      </template>
-      <ActButton v-if="workspace" :may="workspace.can.pencil" shortcut="P" @click="pencilHere">Pencil</ActButton>
-      <NewPost />
-    </div>
+    <PlanHead
+      :heading="heading"
+      :dates="dates"
+      :client="workspace"
+      :zone="data?.zone"
+      :view="view"
+      :span="span"
+      :narrowed="narrowed"
+      :filtering="filtering"
+      :cut="data?.cut || listed.data.value?.cut"
+      :more="more"
+      @turn="turn"
+      @today="set({ day: today })"
+      @view="(next) => set({ view: next === 'month' ? '' : next, span: '', day })"
+      @span="(next) => set({ span: next, day: next === '30' || next === '60' || next === '90' ? today : day })"
+      @filter="filtering = !filtering"
+      @pencil="pencilHere"
+      @choose="choose"
+    />
+    <MonthNote v-if="note" :key="`${id} ${note.month}`" v-bind="note" :workspace="workspace!.id" :may="mayDate" />
     <ViewsRow
       v-if="filtering"
       :workspace="id"
@@ -307,7 +362,18 @@ useKeys({
       </button>
     </p>
     <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
-    <ComingShape v-if="!data && !error" label="Fetching the plan" :lines="14" />
+    <ComingShape v-if="!(view === 'year' ? year : data) && !error" label="Fetching the plan" :lines="14" />
+    <YearGrid
+      v-if="view === 'year' && year"
+      :year="year"
+      :months="months"
+      :label="heading"
+      :week-start="workspace?.week_start ?? 1"
+      :day="day"
+      :client-of="clientOf"
+      @stand="(next: string) => set({ day: next })"
+      @open="(next: string) => set({ view: '', span: '', day: next })"
+    />
     <template v-if="data">
       <WeekGrid
         v-if="view === 'week' && !narrow && data.weeks.length === 1"
@@ -327,6 +393,14 @@ useKeys({
         @copy="sheet.copy"
         @paste="sheet.paste"
       />
+      <PlanList
+        v-else-if="view === 'list'"
+        :rows="listed.data.value?.rows ?? []"
+        :clients="facts"
+        :choices="choices"
+        :of-one="!!id"
+        @time="retime"
+      />
       <MonthGrid v-else :period="data" :label="heading" :off-on="offOn" />
       <p v-if="narrowed && data.lines.length === 0" class="quiet">Nothing in these days is {{ narrowed }}.</p>
       <PlanTray
@@ -340,6 +414,8 @@ useKeys({
       :chosen="picked"
       :labels="choices?.labels ?? []"
       :campaigns="choices?.campaigns ?? []"
+      :people="choices?.people ?? []"
+      :today="today"
       @clear="pickNone"
     />
     <MarkDialog
@@ -353,6 +429,17 @@ useKeys({
       :may-write="facts[opened.mark?.workspace_id ?? workspace!.id]?.can.make_post"
       @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
       @close="opened = undefined"
+    />
+    <TimeDialog v-if="view === 'list' && moving" :moving="moving" @over="over" @drop="drop()" @leave="leave" />
+    <KeyDateDialog
+      v-if="dating && (dating.date || workspace)"
+      :key="dating.date?.id ?? dating.day"
+      :workspace="dating.date?.workspace_id ?? workspace!.id"
+      :day="dating.day"
+      :date="dating.date"
+      :may="facts[dating.date?.workspace_id ?? workspace!.id]?.can.plan_dates"
+      :of="dating.date && clientOf(dating.date.workspace_id)?.name"
+      @close="dating = undefined"
     />
     <ExportDialog
       v-if="exporting && days.length > 0"
@@ -387,11 +474,12 @@ useKeys({
         ['← ↑ → ↓', 'next and previous day, hour, channel'],
         ['Tab', 'the posts of a day'],
         ['M', 'move the post that has the focus: arrows, then Enter'],
-        ['Page up, Page down', 'next and previous month or week'],
+        ['Page up, Page down', 'next and previous month, week, year'],
         ['T', 'today'],
         ['F', 'narrow what is shown'],
         ['X, A', 'choose the post that has the focus, choose all: then do one thing with them'],
         ['P', 'pencil: something should go out here'],
+        ['D', 'a key date, or other work of these days'],
         ...(view === 'channels'
           ? ([
               ['Enter', 'write into the cell; Enter again goes down, Tab to the right'],
@@ -411,39 +499,10 @@ useKeys({
 .plan {
   padding: 12px 20px 32px;
 }
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 12px;
-  align-items: center;
-  min-height: 40px;
-  margin-bottom: 8px;
-}
-h1 {
-  margin: 0;
-  font-size: 20px;
-}
-.steps {
-  display: inline-flex;
-  gap: 8px;
-}
-.narrowed {
-  max-width: 340px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-/* on paper: the days and nothing to press */
-.paper {
-  display: none;
-}
 @media print {
-  .paper {
-    display: inline;
-  }
   .plan {
     padding: 0;
   }
-  .head > :not(h1, .when),
   .tray {
     display: none;
   }

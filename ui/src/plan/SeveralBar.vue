@@ -5,22 +5,27 @@ import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { counted } from '@/api/words'
 import { later } from '@/parts/later'
-import type { Chosen, Kind } from './several'
+import type { Asked, Chosen } from './several'
 
 const SeveralDialog = later(() => import('./SeveralDialog.vue'))
 defineProps<{
   chosen: Chosen
   labels: Schemas['PlanChoices']['labels']
   campaigns: Schemas['PlanChoices']['campaigns']
+  people: Schemas['PlanChoices']['people']
+  today: string
 }>()
 const emit = defineEmits<{ clear: [] }>()
-const asked = ref<Kind>()
-const ACTS: [Kind, string][] = [
+const asked = ref<Asked>()
+const ACTS: [Asked, string][] = [
   ['move', 'Move …'],
+  ['clock', 'To an hour …'],
+  ['spread', 'Spread out …'],
   ['release', 'Release …'],
   ['take_back', 'Cancel the release …'],
   ['label', 'Label …'],
   ['campaign', 'Campaign …'],
+  ['owner', 'Owner …'],
   ['discard', 'Discard …'],
 ]
 </script>
@@ -34,6 +39,8 @@ const ACTS: [Kind, string][] = [
       v-if="asked"
       :kind="asked"
       :chosen="chosen"
+      :people="people"
+      :today="today"
       :names="(asked === 'campaign' ? campaigns : labels).map((one) => one.name)"
       @done="emit('clear')"
       @close="asked = undefined"

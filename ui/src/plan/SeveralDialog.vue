@@ -8,15 +8,27 @@ import { sentence } from '@/api/client'
 import { STAGES, counted } from '@/api/words'
 import DialogBox from '@/parts/DialogBox.vue'
 import FormField from '@/parts/FormField.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import ClockField from '@/parts/fields/ClockField.vue'
+import DayField from '@/parts/fields/DayField.vue'
 import SuggestField from '@/parts/fields/SuggestField.vue'
 import { offerUndo } from '@/parts/undo'
-import { reasons, run, steps, undoing, type Chosen, type Kind, type One, type Order } from './several'
+import { reasons, run, spreadOver, steps, undoing, type Asked, type Chosen, type One, type Order } from './several'
 
-const props = defineProps<{ kind: Kind; chosen: Chosen; names: string[] }>()
+const props = defineProps<{
+  kind: Asked
+  chosen: Chosen
+  names: string[]
+  people: { id: string; name: string }[]
+  today: string
+}>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const queries = useQueryClient()
-const WORDS: Record<Kind, { title: string; act: string; will: string; did: string }> = {
+const WORDS: Record<Asked, { title: string; act: string; will: string; did: string }> = {
   move: { title: 'Move', act: 'Move', will: 'will be moved', did: 'moved' },
+  clock: { title: 'To an hour:', act: 'Move', will: 'will go out at this hour, each on its day', did: 'moved' },
+  spread: { title: 'Spread out', act: 'Spread out', will: 'will lie evenly, each at its hour', did: 'spread out' },
+  owner: { title: 'Another owner for', act: 'Give', will: 'will be theirs', did: 'given to them' },
   release: { title: 'Release', act: 'Release', will: 'will be released', did: 'released' },
   take_back: {
     title: 'Cancel the release of',
@@ -33,17 +45,40 @@ const WORDS: Record<Kind, { title: string; act: string; will: string; did: strin
 const words = computed(() => WORDS[props.kind])
 const days = ref<number>(1)
 const name = ref('')
+const clock = ref('09:00')
+const person = ref(props.people[0]?.id ?? '')
+const first = ref(
+  [...props.chosen.values()]
+    .flatMap((one) => one.wall ?? [])
+    .sort()[0]
+    ?.slice(0, 10) ?? props.today,
+)
+const every = ref(2)
 const named = computed(() => props.kind === 'label' || props.kind === 'campaign')
 const posts = new Map(props.chosen)
-const order = computed<Order>(() => ({
-  kind: props.kind,
-  posts,
-  ...(props.kind === 'move' ? { days: days.value } : {}),
-  ...(named.value ? { name: name.value.trim() } : {}),
-}))
-const ready = computed(() =>
-  props.kind === 'move' ? !!days.value : props.kind === 'label' ? name.value.trim() !== '' : true,
-)
+const order = computed<Order>(() => {
+  if (props.kind === 'spread') {
+    const each = spreadOver(posts, first.value, every.value)
+    return { kind: 'move', posts: new Map([...posts].filter(([id]) => id in each)), each }
+  }
+  const more: Partial<Record<Asked, Partial<Order>>> = {
+    move: { days: days.value },
+    clock: { clock: clock.value },
+    owner: { person: person.value },
+    label: { name: name.value.trim() },
+    campaign: { name: name.value.trim() },
+  }
+  return { kind: props.kind, posts, ...more[props.kind] }
+})
+const READY: Partial<Record<Asked, () => boolean>> = {
+  move: () => !!days.value,
+  clock: () => !!clock.value,
+  spread: () => !!first.value && order.value.posts.size > 0,
+  owner: () => !!person.value,
+  label: () => name.value.trim() !== '',
+}
+const ready = computed(() => READY[props.kind]?.() ?? true)
+const timeless = computed(() => (props.kind === 'spread' ? posts.size - order.value.posts.size : 0))
 
 // before: the same acts, done and taken back at once
 const found = ref<One[]>()
@@ -110,6 +145,26 @@ async function undo(back: Order[]) {
       <FormField v-if="kind === 'move'" id="several-days" label="By how many days" hint="Less than 0: earlier.">
         <InputNumber id="several-days" v-model:value="days" :min="-366" :max="366" :precision="0" />
       </FormField>
+      <FormField v-if="kind === 'clock'" id="several-clock" label="Hour">
+        <ClockField id="several-clock" v-model="clock" label="Hour" />
+      </FormField>
+      <FormField v-if="kind === 'owner'" id="several-owner" label="Owner">
+        <ChoiceField
+          id="several-owner"
+          v-model="person"
+          :options="people.map((one) => ({ value: one.id, label: one.name }))"
+        />
+      </FormField>
+      <div v-if="kind === 'spread'" class="spread">
+        <FormField id="several-first" label="From"><DayField id="several-first" v-model="first" /></FormField>
+        <FormField id="several-every" label="Days from one to the next">
+          <InputNumber id="several-every" v-model:value="every" :min="1" :max="60" :precision="0" />
+        </FormField>
+      </div>
+      <p v-if="timeless > 0" class="quiet">
+        {{ counted(timeless, 'post has', 'posts have') }} no time, or stood where it was not seen, and
+        {{ timeless === 1 ? 'stays' : 'stay' }} out.
+      </p>
       <FormField
         v-if="named"
         id="several-name"
@@ -151,6 +206,10 @@ async function undo(back: Order[]) {
 </template>
 
 <style scoped>
+.spread {
+  display: flex;
+  gap: 12px;
+}
 .look {
   max-height: 40vh;
   min-height: 60px;

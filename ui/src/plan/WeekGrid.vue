@@ -2,6 +2,7 @@
 // Hours down, days across. Hours in which nothing goes out are low; the night is there when something stands in it.
 import { computed, onMounted, ref } from 'vue'
 import { calendarDay, wallClock, weekdayOf } from '@/api/time'
+import DayDates from './DayDates.vue'
 import PlanCell from './PlanCell.vue'
 import { byCell, type Period } from './period'
 import { idOf } from './place'
@@ -52,7 +53,7 @@ onMounted(() => mark.value?.[0]?.scrollIntoView({ block: 'nearest' }))
         <span class="quiet">{{ [offOn(day), day.clock].filter(Boolean).join(', ') }}</span>
       </span>
     </div>
-    <div v-if="loose.length > 0" class="row" role="row">
+    <div v-if="loose.length > 0 || period.dates.length > 0" class="row" role="row">
       <span class="hour" role="rowheader">any hour</span>
       <PlanCell
         v-for="(day, index) in days"
@@ -60,7 +61,9 @@ onMounted(() => mark.value?.[0]?.scrollIntoView({ block: 'nearest' }))
         :class="{ rests: !day.works, right: index > 3 }"
         :place="day.date"
         :lines="[]"
-      />
+      >
+        <DayDates :day="day.date" :named="index === 0" />
+      </PlanCell>
     </div>
     <div v-for="hour in hours" :key="hour" class="row" role="row">
       <span class="hour" role="rowheader">{{ clock(hour) }}</span>

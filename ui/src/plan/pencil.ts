@@ -39,7 +39,7 @@ export function usePencil(
     const gone = new Set([...change.put, ...change.erase].map(key))
     const put = change.put.map(shown).filter((mark) => mark !== undefined)
     queries.setQueriesData<Period>({ queryKey: ['plan', workspace.value] }, (all) =>
-      all ? { ...all, marks: [...all.marks.filter((mark) => !gone.has(key(mark))), ...put] } : all,
+      all && 'lines' in all ? { ...all, marks: [...all.marks.filter((mark) => !gone.has(key(mark))), ...put] } : all,
     )
   }
   function shown(mark: NewMark): Mark | undefined {

@@ -9,7 +9,8 @@ export type Period = Schemas['PlanPeriod']
 export type PlanDay = Schemas['MonthDay']
 export type Line = Schemas['PlanLine']
 export type Time = { wall: string; zone: string }
-export type Span = 'month' | 'week'
+/** How much is shown at once: days ahead by their number. */
+export type Span = 'month' | 'week' | '30' | '60' | '90' | 'year' | 'quarter'
 
 export const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/
 
@@ -26,8 +27,12 @@ export function daysOn(day: string, by: number): string {
   return new Date(Date.parse(`${day}T00:00:00Z`) + by * 86_400_000).toISOString().slice(0, 10)
 }
 
-export const spansOn = (span: Span, day: string, by: number) =>
-  span === 'month' ? monthsOn(day, by) : daysOn(day, 7 * by)
+const MONTHS: Partial<Record<Span, number>> = { month: 1, quarter: 3, year: 12 }
+const DAYS: Partial<Record<Span, number>> = { week: 7, '30': 30, '60': 60, '90': 90 }
+export function spansOn(span: Span, day: string, by: number): string {
+  const months = MONTHS[span]
+  return months ? monthsOn(day, months * by) : daysOn(day, (DAYS[span] ?? 7) * by)
+}
 
 /** Lines by the cell that they stand in. */
 export function byCell(lines: Line[], cellOf: (line: Line) => string[]): Map<string, Line[]> {
@@ -53,24 +58,31 @@ function fetchPeriod(asked: Asked): Promise<Period> {
     ...asked.narrowing,
     switched_off: asked.hidden ? ('hidden' as const) : undefined,
   }
-  return asked.span === 'month'
-    ? ok(api.GET('/api/plan/month', { params: { query: { ...narrowed, month: nameOf(asked) } } }))
-    : ok(api.GET('/api/plan/week', { params: { query: { ...narrowed, day: asked.day } } }))
+  if (asked.span === 'month')
+    return ok(api.GET('/api/plan/month', { params: { query: { ...narrowed, month: nameOf(asked) } } }))
+  if (asked.span === 'week')
+    return ok(api.GET('/api/plan/week', { params: { query: { ...narrowed, day: asked.day } } }))
+  const days = Number(asked.span) as 30 | 60 | 90
+  return ok(api.GET('/api/plan/ahead', { params: { query: { ...narrowed, from: asked.day, days } } }))
 }
 
-/** @param asked what is shown; a week is asked for by its first day, so that each of its days finds it */
-export function usePeriod(asked: Ref<Asked>) {
+/**
+ * @param asked what is shown; a week is asked for by its first day, so that each of its days finds it
+ * @param wanted whether days are shown at all
+ */
+export function usePeriod(asked: Ref<Asked>, wanted: Ref<boolean>) {
   const queries = useQueryClient()
   const found = useQuery({
     queryKey: computed(() => keyFor(asked.value)),
     queryFn: () => fetchPeriod(asked.value),
+    enabled: wanted,
     placeholderData: (before: Period | undefined) => before,
   })
   // going through the periods does not wait
   watch(
     () => found.data.value?.period,
     (shown) => {
-      for (const by of shown ? [1, -1] : []) {
+      for (const by of shown && wanted.value ? [1, -1] : []) {
         const beside = { ...asked.value, day: spansOn(asked.value.span, asked.value.day, by) }
         void queries.prefetchQuery({
           queryKey: keyFor(beside),
@@ -93,7 +105,7 @@ export function moveShown(
   time: Time,
 ) {
   queries.setQueriesData<Period>({ queryKey: ['plan', workspace] }, (shown) =>
-    shown
+    shown && 'lines' in shown
       ? {
           ...shown,
           lines: shown.lines.map((line) =>

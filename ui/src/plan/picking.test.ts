@@ -12,7 +12,7 @@ it('posts are chosen one by one, all, or those of some cells, and let go with th
   pick('w', 'a')
   pick('w', 'b')
   pick('w', 'a')
-  expect([...picked.value]).toEqual([['b', 'w']])
+  expect([...picked.value]).toEqual([['b', { workspace: 'w', wall: undefined }]])
   pickAll([line('c', 'ti'), line('d', 'vi')], new Set(['2026-10-15@vi']))
   expect([...picked.value.keys()]).toEqual(['b', 'd'])
   pickAll([line('c', 'ti'), line('d', 'vi')])

@@ -10,9 +10,9 @@ export function usePicking(workspace: Ref<string | undefined>) {
   const clear = () => (picked.value = new Map())
   watch(workspace, clear)
 
-  function pick(client: string, post: string) {
+  function pick(client: string, post: string, wall?: string) {
     const next = new Map(picked.value)
-    if (!next.delete(post)) next.set(post, client)
+    if (!next.delete(post)) next.set(post, { workspace: client, wall })
     picked.value = next
   }
   /** @param cells those of whose lines the posts are taken; without them all lines */
@@ -21,7 +21,9 @@ export function usePicking(workspace: Ref<string | undefined>) {
       const day = line.wall.slice(0, 10)
       return !cells || line.channels.some((one) => cells.has(idOf({ day, channel: one.id })))
     }
-    const more = lines.filter(stands).map((line) => [line.post_id, line.workspace_id] as const)
+    const more = lines
+      .filter(stands)
+      .map(({ post_id, workspace_id, wall }) => [post_id, { workspace: workspace_id, wall }] as const)
     picked.value = new Map([...picked.value, ...more])
   }
   return { picked, pick, pickAll, clear }

@@ -6,6 +6,7 @@ describe('places of the plan', () => {
     for (const place of [{ day: '2026-10-15' }, { day: '2026-10-15', hour: 7 }, { day: '2026-10-15', channel: 'c1' }])
       expect(placeOf(idOf(place))).toEqual(place)
     expect(placeOf(idOf({ day: '2026-10-15', channel: '' })).channel).toBe('')
+    expect(placeOf('2026-10-15T07:45')).toEqual({ day: '2026-10-15', hour: 7, minute: 45 })
   })
 
   it('lie beside each other: days and weeks, days and hours, channels and days', () => {
@@ -28,6 +29,7 @@ describe('places of the plan', () => {
   it('give something its time: its own minute, its own hour where they have none, noon where it had no time', () => {
     expect(wallIn('2026-10-17', '2026-10-15T07:30')).toBe('2026-10-17T07:30')
     expect(wallIn('2026-10-17T18', '2026-10-15T07:30')).toBe('2026-10-17T18:30')
+    expect(wallIn('2026-10-17T18:05', '2026-10-15T07:30')).toBe('2026-10-17T18:05')
     expect([wallIn('2026-10-17', null), wallIn('2026-10-17T08', null)]).toEqual([
       '2026-10-17T12:00',
       '2026-10-17T08:00',

@@ -1,25 +1,33 @@
 // Where something can stand in the plan: a day, an hour of it, or a day on one channel. As text it is the name of a
-// cell: 2026-10-15, 2026-10-15T07, 2026-10-15@channel.
+// cell: 2026-10-15, 2026-10-15T07, 2026-10-15@channel; a minute is 2026-10-15T07:45.
 import { daysOn, type Time } from './period'
 
 export interface Place {
   day: string
   hour?: number
+  minute?: number
   channel?: string
 }
-export type View = 'month' | 'week' | 'channels'
+export type View = 'month' | 'week' | 'channels' | 'year' | 'list'
 const NOON = 12
 const two = (n: number) => String(n).padStart(2, '0')
 
 export function idOf(place: Place): string {
-  const hour = place.hour === undefined ? '' : `T${two(place.hour)}`
+  const minute = place.minute === undefined ? '' : `:${two(place.minute)}`
+  const hour = place.hour === undefined ? '' : `T${two(place.hour)}${minute}`
   return `${place.day}${hour}${place.channel === undefined ? '' : `@${place.channel}`}`
 }
 
 export function placeOf(id: string): Place {
   const [when, channel] = id.split('@') as [string, string?]
-  const [day, hour] = when.split('T') as [string, string?]
-  return { day, ...(hour ? { hour: Number(hour) } : {}), ...(channel === undefined ? {} : { channel }) }
+  const [day, clock] = when.split('T') as [string, string?]
+  const [hour, minute] = (clock ?? '').split(':') as [string, string?]
+  return {
+    day,
+    ...(hour ? { hour: Number(hour) } : {}),
+    ...(minute ? { minute: Number(minute) } : {}),
+    ...(channel === undefined ? {} : { channel }),
+  }
 }
 
 /** The place beside this one: dx to the right, dy down. A week ends with its days, hours and channels with their own. */
@@ -35,9 +43,9 @@ export function stepFrom(view: View, id: string, dx: number, dy: number, channel
 
 /** The wall time that something has in a place: its own minute, and its own hour where the place has none. */
 export function wallIn(id: string, wall: string | null): string {
-  const { day, hour } = placeOf(id)
+  const { day, hour, minute: said } = placeOf(id)
   const [own, minute] = wall ? [wall.slice(11, 13), wall.slice(14, 16)] : [two(NOON), '00']
-  return `${day}T${hour === undefined ? own : two(hour)}:${minute}`
+  return `${day}T${hour === undefined ? own : two(hour)}:${said === undefined ? minute : two(said)}`
 }
 
 /** As much later on the clock of its own zone. */

@@ -2,6 +2,7 @@
 import type { InjectionKey } from 'vue'
 import { inject, provide } from 'vue'
 import type { Schemas } from '@/api/client'
+import type { KeyDate } from './key-dates'
 import type { Line } from './period'
 import type { Moving } from './moving'
 import type { Mark } from './pencil'
@@ -17,10 +18,13 @@ export interface PlanContext {
   take: (line: Line, place: string) => void
   /** posts that something is to be done with, all at once */
   picked: (post: string) => boolean
-  pick: (workspace: string, post: string) => void
+  pick: (workspace: string, post: string, wall?: string) => void
   /** pencil marks of a cell */
   marksIn: (place: string) => Mark[]
   openMark: (mark: Mark) => void
+  /** key dates and other work of the days that are shown */
+  dates: KeyDate[]
+  openDate: (date: KeyDate) => void
   /** the cell that is written into */
   typing: string
   chosen: (place: string) => boolean

@@ -5,7 +5,7 @@ vi.mock('@/api/client', () => ({
   api: { POST: (...all: unknown[]) => post(...all) },
   ok: (answer: Promise<unknown>) => answer,
 }))
-const { reasons, run, steps, undoing } = await import('./several')
+const { reasons, run, spreadOver, steps, undoing } = await import('./several')
 
 const one = (post_id: string, more: object = {}) => ({
   post_id,
@@ -18,9 +18,9 @@ const one = (post_id: string, more: object = {}) => ({
   ...more,
 })
 const posts = new Map([
-  ['a', 'w'],
-  ['b', 'w'],
-  ['c', 'other'],
+  ['a', { workspace: 'w', wall: '2026-10-16T09:00' }],
+  ['b', { workspace: 'w', wall: '2026-10-14T12:00' }],
+  ['c', { workspace: 'other' }],
 ])
 
 describe('one act over several posts', () => {
@@ -32,7 +32,7 @@ describe('one act over several posts', () => {
   })
 
   it('goes client by client and in parts, and says how far it is', async () => {
-    const many = new Map(Array.from({ length: 60 }, (_, n) => [`p${n}`, 'w']))
+    const many = new Map(Array.from({ length: 60 }, (_, n) => [`p${n}`, { workspace: 'w' }]))
     const told = vi.fn()
     expect(await run({ kind: 'move', posts: many, days: 2 }, false, told)).toHaveLength(60)
     expect(told.mock.calls.flat()).toEqual([25, 50, 60])
@@ -48,7 +48,7 @@ describe('one act over several posts', () => {
   it('is taken back where it was done and changed something', () => {
     const found = [one('a'), one('b', { done: false }), one('c', { changed: false })]
     expect(undoing({ kind: 'move', posts, days: 3 }, found)).toEqual([
-      { kind: 'move', days: -3, posts: new Map([['a', 'w']]) },
+      { kind: 'move', days: -3, posts: new Map([['a', posts.get('a')]]) },
     ])
     expect(undoing({ kind: 'label', posts, name: 'Places' }, found)[0]).toMatchObject({
       kind: 'unlabel',
@@ -62,6 +62,24 @@ describe('one act over several posts', () => {
       ['', 1],
     ])
     expect(undoing({ kind: 'release', posts }, [one('b', { done: false })])).toEqual([])
+  })
+
+  it('spreads posts out from a day on, the earliest first, each at its own hour', () => {
+    expect(spreadOver(posts, '2026-10-20', 3)).toEqual({ b: 6, a: 7 })
+  })
+
+  it('puts each back to the hour and the owner that it had, and by its own days', () => {
+    const hours = [one('a', { before: '09:00' }), one('b', { before: null })]
+    expect(undoing({ kind: 'clock', posts, clock: '10:30' }, hours)).toEqual([
+      { kind: 'clock', clock: '09:00', posts: new Map([['a', posts.get('a')]]) },
+    ])
+    expect(undoing({ kind: 'owner', posts, person: 'maro' }, [one('a', { before: 'ines' })])[0]).toMatchObject({
+      person: 'ines',
+    })
+    expect(undoing({ kind: 'move', posts, each: { a: 7, b: 6 } }, [one('a'), one('b')])[0]!.each).toEqual({
+      a: -7,
+      b: -6,
+    })
   })
 
   it('is said by reason and by step, the commonest first', () => {

@@ -3,13 +3,23 @@
 import { api, ok, type Schemas } from '@/api/client'
 
 export type Kind = Schemas['SeveralKind']
+/** What can be asked for: spreading out is moving each by its own days. */
+export type Asked = Kind | 'spread'
 export type One = Schemas['SeveralOne']
-/** Posts with the client that they belong to. */
-export type Chosen = Map<string, string>
+/** A post that is chosen: of which client, and its first time where one was seen. */
+export interface Picked {
+  workspace: string
+  wall?: string
+}
+export type Chosen = Map<string, Picked>
 export interface Order {
   kind: Kind
   posts: Chosen
   days?: number
+  /** days by post, where each is moved by its own */
+  each?: Record<string, number>
+  clock?: string
+  person?: string
   name?: string
 }
 const PART = 25
@@ -19,11 +29,9 @@ export async function run(order: Order, dry: boolean, told: (done: number) => vo
   const found: One[] = []
   for (const [workspace, posts] of byClient(order.posts))
     for (let from = 0; from < posts.length; from += PART) {
+      const body = bodyOf(order, posts.slice(from, from + PART), dry)
       const { posts: answered } = await ok(
-        api.POST('/api/w/{workspace}/plan/several', {
-          params: { path: { workspace } },
-          body: { kind: order.kind, days: order.days, name: order.name, posts: posts.slice(from, from + PART), dry },
-        }),
+        api.POST('/api/w/{workspace}/plan/several', { params: { path: { workspace } }, body }),
       )
       found.push(...answered)
       told(found.length)
@@ -31,11 +39,30 @@ export async function run(order: Order, dry: boolean, told: (done: number) => vo
   return found
 }
 
+function bodyOf({ kind, days, each, clock, person, name }: Order, posts: string[], dry: boolean) {
+  const own = each && Object.fromEntries(posts.map((id) => [id, each[id] ?? 0]))
+  return { kind, days, each: own, clock, person, name, posts, dry }
+}
+
+/**
+ * Days by which each is moved so that they lie evenly: the earliest on the first day, the next so many days later.
+ * Each keeps its hour; what has no time yet stays out.
+ */
+export function spreadOver(posts: Chosen, first: string, every: number): Record<string, number> {
+  const timed = [...posts].flatMap(([id, { wall }]) => (wall ? [{ id, wall }] : []))
+  timed.sort((one, other) => one.wall.localeCompare(other.wall))
+  const day = (text: string) => Date.parse(`${text.slice(0, 10)}T00:00:00Z`) / 86_400_000
+  return Object.fromEntries(timed.map(({ id, wall }, at) => [id, day(first) + at * every - day(wall)]))
+}
+
 function byClient(posts: Chosen): Map<string, string[]> {
   const clients = new Map<string, string[]>()
-  for (const [post, workspace] of posts) clients.set(workspace, [...(clients.get(workspace) ?? []), post])
+  for (const [post, { workspace }] of posts) clients.set(workspace, [...(clients.get(workspace) ?? []), post])
   return clients
 }
+
+/** What said before how it was, and by which field that is put back. */
+const WAS: Partial<Record<Kind, 'name' | 'clock' | 'person'>> = { campaign: 'name', clock: 'clock', owner: 'person' }
 
 /** What takes it back, in as many orders as it needs. */
 export function undoing(order: Order, found: One[]): Order[] {
@@ -49,13 +76,20 @@ export function undoing(order: Order, found: One[]): Order[] {
     unlabel: 'label',
     discard: 'bring_back',
   }
+  if (order.kind === 'move' && order.each) {
+    const each = Object.fromEntries(Object.entries(order.each).map(([id, days]) => [id, -days]))
+    return [{ kind: 'move', posts: of(changed), each }]
+  }
   if (order.kind === 'move') return [{ kind: 'move', posts: of(changed), days: -order.days! }]
-  if (order.kind === 'campaign') {
-    const before = [...new Set(changed.map((one) => one.before ?? ''))]
-    return before.map((name) => ({
-      kind: 'campaign',
-      name,
-      posts: of(changed.filter((one) => (one.before ?? '') === name)),
+  const field = WAS[order.kind]
+  if (field) {
+    // a post that had several hours has none to go back to
+    const known = changed.filter((one) => one.before !== null || order.kind === 'campaign')
+    const before = [...new Set(known.map((one) => one.before ?? ''))]
+    return before.map((was) => ({
+      kind: order.kind,
+      [field]: was,
+      posts: of(known.filter((one) => (one.before ?? '') === was)),
     }))
   }
   const kind = back[order.kind]

@@ -12,7 +12,25 @@ export const VIEWS: { value: View; label: string }[] = [
   { value: 'month', label: 'Month' },
   { value: 'week', label: 'Week' },
   { value: 'channels', label: 'Channels' },
+  { value: 'year', label: 'Year' },
+  { value: 'list', label: 'List' },
 ]
+const AHEAD: { value: Span; label: string }[] = [
+  { value: '30', label: '30' },
+  { value: '60', label: '60' },
+  { value: '90', label: '90 days' },
+]
+/** How much each view can show; the first if nothing is said. */
+export const SPANS: Record<View, { value: Span; label: string }[]> = {
+  month: [{ value: 'month', label: 'month' }, ...AHEAD],
+  week: [{ value: 'week', label: 'week' }],
+  channels: [{ value: 'week', label: 'week' }, { value: 'month', label: 'month' }, ...AHEAD],
+  list: [{ value: 'month', label: 'month' }, ...AHEAD],
+  year: [
+    { value: 'year', label: 'year' },
+    { value: 'quarter', label: 'quarter' },
+  ],
+}
 
 /** @param serverNow what the clock of the server said when the reader's own facts were fetched */
 export function useShowing(workspace: Ref<Client | undefined>, serverNow: Ref<string | undefined>) {
@@ -27,9 +45,10 @@ export function useShowing(workspace: Ref<Client | undefined>, serverNow: Ref<st
 
   const view = computed<View>(() => VIEWS.find((one) => one.value === address.value.view)?.value ?? 'month')
   const day = computed(() => (DAY.test(address.value.day) ? address.value.day : today.value))
-  const span = computed<Span>(() =>
-    view.value === 'month' || (view.value === 'channels' && address.value.span === 'month') ? 'month' : 'week',
-  )
+  const span = computed<Span>(() => {
+    const offered = SPANS[view.value]
+    return offered.find((one) => one.value === address.value.span)?.value ?? offered[0]!.value
+  })
   const hidden = computed(() => address.value.all !== 'yes')
   const narrowing = computed(() => narrowingOf(address.value, !!workspace.value))
   const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })

@@ -2,10 +2,9 @@
 // What boosting it may cost, in the client's currency; kept in its smallest unit.
 import { Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
+import { digits, minorOf, typedAmount, type Money } from '@/api/money'
 import { useEditor, type EditorProps } from './editing'
-import { minorOf } from './amount'
 import SaysState from './SaysState.vue'
-import { digits, type Money } from './writable'
 
 const props = defineProps<EditorProps>()
 const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop, where } = useEditor<Money | null>(
@@ -19,8 +18,7 @@ const wrong = ref('')
 watch(
   value,
   (now) => {
-    if (state.value === 'saved')
-      amount.value = now ? (now.minor / 10 ** digits(now.currency)).toFixed(digits(now.currency)) : ''
+    if (state.value === 'saved') amount.value = now ? typedAmount(now) : ''
   },
   { immediate: true },
 )

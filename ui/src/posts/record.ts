@@ -2,7 +2,7 @@
 import type { Schemas } from '@/api/client'
 import { SAID } from '@/posts/part-names'
 import type { PartName } from '@/posts/sheet'
-import { plannedWall } from '@/api/time'
+import { calendarDay, monthYear, plannedWall } from '@/api/time'
 import { list } from '@/api/words'
 
 type Facts = Record<string, unknown>
@@ -104,6 +104,11 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   feed_made: (f) => `made the calendar address ${text(f.name)}`,
   feed_revoked: (f) => `revoked the calendar address ${text(f.name)}`,
   pencilled: (f) => `pencilled the plan: ${String(f.put)} marks put, ${String(f.erased)} erased`,
+  owner_changed: (f) => `gave it from ${text(f.before)} to ${text(f.after)}`,
+  key_date_kept: (f) =>
+    `${f.before ? 'changed' : 'put'} “${text(f.name)}” ${f.before ? 'in' : 'into'} the plan (${calendarDay(text(f.first))})`,
+  key_date_dropped: (f) => `took “${text(f.name)}” out of the plan`,
+  month_noted: (f) => `wrote the note for ${monthYear(text(f.month))}`,
   view_shared: (f) => `saved the view ${text(f.name)} for everybody`,
   view_removed: (f) => `removed the view ${text(f.name)}`,
   exported: (f) => `exported everything, ${String(f.posts)} posts`,

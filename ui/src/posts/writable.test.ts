@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { minorOf } from './amount'
+import { digits, minorOf, money } from '@/api/money'
 import { overFrom, overOf } from './over'
-import { digits, money, offFor, offered, ROWS, seenOf } from './writable'
+import { offFor, offered, ROWS, seenOf } from './writable'
 
 type Sheet = Parameters<typeof offFor>[0]
 type One = NonNullable<Parameters<typeof offFor>[2]>

@@ -1,4 +1,5 @@
 // What is shown of the parts of a post, and what a save says. Whether one may be written is decided by the server.
+import { money, type Money } from '@/api/money'
 import shared from '@/api/shared.json'
 import type { Adaptation, PartName, Sheet } from './sheet'
 
@@ -48,20 +49,6 @@ export const ROWS: Row[] = [
 
 /** The formats of a post in words, as the core names them. */
 export const FORMATS: Record<string, string> = shared.formats
-
-export interface Money {
-  minor: number
-  currency: string
-}
-/** Digits after the point, by the core's table of ISO 4217. */
-export function digits(currency: string): number {
-  return (shared.currency_digits as Record<string, number>)[currency] ?? 2
-}
-export function money(value: Money | null): string {
-  if (!value) return 'none'
-  const places = digits(value.currency)
-  return `${value.currency} ${(value.minor / 10 ** places).toFixed(places)}`
-}
 
 /** Which rows a column shows: what its network takes, and what is written there already. */
 export function offered(part: PartName, one: Adaptation): boolean {

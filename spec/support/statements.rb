@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+# How many reads something takes: a list that asks for each of its rows is found out.
+module Statements
+  # @return [Integer] SELECTs and prepared statements that the block ran
+  def statements
+    log = StringIO.new
+    logger = Logger.new(log)
+    world.kit.db.loggers << logger
+    yield
+    log.string.scan(/SELECT|EXECUTE/).size
+  ensure
+    world.kit.db.loggers.delete(logger)
+  end
+end
+
+RSpec.configure { |config| config.include Statements, :database }
