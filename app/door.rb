@@ -14,6 +14,7 @@ module AskFirst
       include ToDispatch
       include ToPeople
       include ToPlan
+      include ToCampaigns
 
       # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a
       # function of the input that gives it · how: gate: false for reads; stand: whether verdicts are needed

@@ -29,7 +29,8 @@ module AskFirst
                ChannelsRoutes,
                PermissionsRoutes,
                PlanReadRoutes,
-               PlanRoutes
+               PlanRoutes,
+               CampaignsRoutes
 
       before { refuse_while_looking }
 

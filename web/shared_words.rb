@@ -8,13 +8,14 @@ module AskFirst
 
       module_function
 
-      # @return [Hash] JSON-ready: formats by name with their words, the parts of a post, and the digits of currencies
-      #   that have other than two
+      # @return [Hash] JSON-ready: formats by name with their words, the parts of a post, the digits of currencies
+      #   that have other than two, and the colours of labels
       def all
         {
           formats: Core::Posts::Formats::TABLE.transform_values(&:words),
           parts: Core::Posts::Parts::ALL,
-          currency_digits: currency_digits
+          currency_digits: currency_digits,
+          label_colours: Core::Campaigns::Label::COLOURS
         }
       end
 

@@ -15,7 +15,7 @@ module AskFirst
         def call(post_id:, names:)
           wanted = clean(names)
           before = on(post_id)
-          ids = labels(wanted)
+          ids = Campaigns::NamedLabels.call(kit, member, names: wanted)
           rows(:post_labels).where(post_id: post_id).exclude(label_id: ids).delete
           scope.db[:post_labels].insert_conflict.multi_insert(
             ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } }
@@ -42,19 +42,6 @@ module AskFirst
             .map { |name| Core::Posts::Text.line(name, field: "names", limit: LIMIT) }
             .reject(&:empty?)
             .uniq { |name| name.downcase(:fold) }
-        end
-
-        # Made twice at once, it is one label: the index on the name decides, and whoever came second takes that one.
-        # @return [Array<String>] ids
-        def labels(names)
-          scope.db[:labels].insert_conflict.multi_insert(
-            names.map do |name|
-              { workspace_id: member.workspace_id, id: new_id, name: name, made_by: member.person_id, made_at: now }
-            end
-          )
-          rows(:labels).where(
-            Sequel.function(:lower, :name) => names.map { |name| Sequel.function(:lower, name) }
-          ).select_map(:id)
         end
 
         def on(post_id)

@@ -24,6 +24,11 @@ module ClientSteps
     AskFirst::App::AgencyPerson.load(world.kit, world.person(who), from: "127.0.0.1")
   end
 
+  # Ines at a client, as if her part were limited to some channels.
+  def limited_to(*channels, client: self.client)
+    AskFirst::App::Member.new(**world.member(:ines, client).to_h, limited_to: channels)
+  end
+
   # What a member of one client reads through.
   def scope_of(client, who: :ines, limits: nil)
     id = world.workspace(client)

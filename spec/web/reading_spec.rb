@@ -54,6 +54,8 @@ RSpec.describe "Reading over the API" do
       "showing" => db[:showings].where(post_id: by_hand).get(:id),
       "file" => file,
       "try" => back_from_network,
+      "campaign" =>
+        world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Read #{SecureRandom.hex(2)}" }),
       "rendition" => db[:renditions].where(workspace_id: w).get(:id),
       "membership" => db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)
     }

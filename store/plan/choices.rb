@@ -15,7 +15,12 @@ module AskFirst
               ) AS off
               FROM channels c WHERE c.workspace_id = ANY(:w) AND c.archived_at IS NULL ORDER BY c.position
             SQL
-            labels: "SELECT workspace_id, id, name FROM labels WHERE workspace_id = ANY(:w) ORDER BY lower(name)",
+            labels: <<~SQL,
+              SELECT workspace_id, id, name, colour, mark, parent_id, (
+                SELECT coalesce(json_agg(m.id), '[]') FROM labels m WHERE (m.workspace_id, m.merged_into) = (l.workspace_id, l.id)
+              ) AS merged
+              FROM labels l WHERE workspace_id = ANY(:w) AND merged_into IS NULL ORDER BY lower(name)
+            SQL
             campaigns: "SELECT workspace_id, id, name FROM campaigns WHERE workspace_id = ANY(:w) ORDER BY lower(name)",
             people: <<~SQL
               SELECT DISTINCT p.id, p.name FROM memberships m JOIN people p ON p.id = m.person_id

@@ -41,7 +41,9 @@ module AskFirst
         def narrowed(scope, days, filter)
           found = scope.rows(:pencil_marks).where(Sequel[:pencil_marks][:day] => days)
           found = found.where(Sequel[:pencil_marks][:channel_id] => filter["channels"]) if filter["channels"].any?
-          filter["labels"].any? ? found.where(Sequel[:pencil_marks][:label_id] => filter["labels"]) : found
+          return found if filter["labels"].empty?
+
+          found.where(Sequel[:pencil_marks][:label_id] => Labels.meant(scope, filter["labels"]))
         end
 
         # @param cells [Array<Array(Date, String)>]

@@ -56,7 +56,7 @@ module AskFirst
         def labels
           return if @filter["labels"].empty?
 
-          of_post(:post_labels).where(label_id: @filter["labels"]).select(1).exists
+          of_post(:post_labels).where(label_id: Labels.meant(@scope, @filter["labels"])).select(1).exists
         end
 
         def campaigns

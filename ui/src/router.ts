@@ -29,6 +29,26 @@ export const router = createRouter({
     { path: '/desk', name: 'desk', component: page(() => import('./agency/DeskPage.vue')), meta: { title: 'Desk' } },
     { path: '/plan', name: 'plan', component: page(() => import('./plan/PlanPage.vue')), meta: { title: 'Plan' } },
     {
+      path: '/campaigns',
+      name: 'campaigns',
+      component: page(() => import('./campaigns/CampaignsPage.vue')),
+      meta: { title: 'Campaigns', section: 'plan' },
+    },
+    {
+      path: '/w/:workspace/campaigns/:campaign',
+      name: 'campaign',
+      component: page(() => import('./campaigns/CampaignPage.vue')),
+      props: true,
+      meta: { title: 'Campaign', section: 'plan' },
+    },
+    {
+      path: '/w/:workspace/labels',
+      name: 'labels',
+      component: page(() => import('./campaigns/LabelsPage.vue')),
+      props: true,
+      meta: { title: 'Labels', section: 'plan' },
+    },
+    {
       path: '/posts',
       name: 'posts',
       component: page(() => import('./posts/PostListPage.vue')),

@@ -11,7 +11,7 @@ RSpec.describe "Who may do what" do
   timing = %w[time event].map { |part| "write:#{part}" }
   settings = %w[audience budget].map { |part| "write:#{part}" }
   both = ["write:descriptions"]
-  reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole]
+  reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole see_campaign]
   running = %w[ask withdraw release take_back settle mark_ready hold hold_all open close assign save_reminders]
   governing = %w[invite change_member connect add_channel order_channels change_settings archive export]
   whole = %w[
@@ -20,6 +20,8 @@ RSpec.describe "Who may do what" do
     save_reminders
     share_view
     plan_dates
+    plan_campaign
+    order_labels
     change_route
     add_channel
     order_channels
@@ -39,6 +41,8 @@ RSpec.describe "Who may do what" do
           plan_dates
           discard
           rename
+          plan_campaign
+          order_labels
           change_owner
           choose_channels
           add_media
@@ -58,6 +62,8 @@ RSpec.describe "Who may do what" do
           plan_dates
           discard
           rename
+          plan_campaign
+          order_labels
           change_owner
           choose_channels
           add_media
@@ -74,6 +80,8 @@ RSpec.describe "Who may do what" do
           plan_dates
           discard
           rename
+          plan_campaign
+          order_labels
           change_owner
           choose_channels
           add_media

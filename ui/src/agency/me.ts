@@ -9,7 +9,7 @@ import { chosenNow } from './recent'
 
 export type Me = Schemas['Me']
 // pages that are about one client and go on with another when it is chosen
-const OF_A_CLIENT = ['brand', 'people', 'channels', 'route', 'settings', 'client-record']
+const OF_A_CLIENT = ['brand', 'people', 'channels', 'route', 'settings', 'client-record', 'labels']
 
 export async function fetchMe() {
   const me = await ok(api.GET('/api/me'))
@@ -36,8 +36,9 @@ export function useChosen() {
     if (next) chosenNow(next)
     if (OF_A_CLIENT.includes(here) && next) return void router.push({ name: here, params: { workspace: next } })
 
-    const lists = ['desk', 'plan', 'posts', 'dispatch']
-    const name = here === 'post' ? 'posts' : lists.includes(here) ? here : 'desk'
+    const lists = ['desk', 'plan', 'campaigns', 'posts', 'dispatch']
+    const list = { post: 'posts', campaign: 'campaigns' }[here] ?? here
+    const name = lists.includes(list) ? list : 'desk'
     void router.push({ name, query: next ? { client: next } : {} })
   }
 

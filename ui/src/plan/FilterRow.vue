@@ -4,7 +4,7 @@ import { Button, Input } from 'ant-design-vue'
 import { watchDebounced } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import ChoicesField from '@/parts/fields/ChoicesField.vue'
-import { NAMES, type Choice, type Kind, type Narrowing } from './filter'
+import { NAMES, meant, type Choice, type Kind, type Narrowing } from './filter'
 
 const props = defineProps<{ narrowing: Narrowing; offered: Record<Exclude<Kind, 'words'>, Choice[]> }>()
 const emit = defineEmits<{ set: [kind: Kind, value: string]; clear: [] }>()
@@ -14,7 +14,8 @@ watch(
   (words) => (typed.value = words ?? ''),
 )
 watchDebounced(typed, (now) => now !== (props.narrowing.words ?? '') && emit('set', 'words', now), { debounce: 250 })
-const chosen = (kind: Kind) => props.narrowing[kind]?.split(',') ?? []
+const chosen = (kind: Exclude<Kind, 'words'>) =>
+  (props.narrowing[kind]?.split(',') ?? []).map((value) => meant(props.offered[kind], value)?.value ?? value)
 </script>
 
 <template>

@@ -8,6 +8,7 @@ import { money } from '@/api/money'
 import { plannedWall } from '@/api/time'
 import { STAGES, counted, titled } from '@/api/words'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
+import LabelChip from '@/parts/LabelChip.vue'
 import ListTable, { type Column } from '@/parts/ListTable.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
@@ -74,6 +75,8 @@ const typed = ref('')
 const chosen = ref<string[]>([])
 const here = <T extends { workspace_id: string }>(all: T[] | undefined, row: Row) =>
   (all ?? []).filter((one) => one.workspace_id === row.workspace_id)
+const looks = (row: Row, name: string) =>
+  here(props.choices?.labels, row).find((one) => one.name === name) ?? { name, colour: 'ink', mark: '' }
 const can = (row: Row, act: 'rename' | 'change_owner') => client(row)?.can[act]
 async function keep(
   row: Row,
@@ -172,7 +175,10 @@ async function keepOwner(row: Row, end: () => Promise<void>, person: string) {
       </template>
       <template #labels="{ row }">
         <CellEdit :label="`Labels, ${titled(row.subject)}`" :may="can(row, 'rename')" @begin="chosen = [...row.labels]">
-          {{ row.labels.join(', ') || '–' }}
+          <span v-if="row.labels.length > 0" class="chips">
+            <LabelChip v-for="name in row.labels" :key="name" v-bind="looks(row, name)" />
+          </span>
+          <template v-else>–</template>
           <template #field="{ end }">
             <ChoicesField
               id="list-labels"
@@ -240,6 +246,11 @@ async function keepOwner(row: Row, end: () => Promise<void>, person: string) {
   display: flex;
   flex-direction: column;
   gap: 6px;
+}
+.chips {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
 }
 .when {
   padding: 2px 0;

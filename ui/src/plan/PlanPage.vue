@@ -3,6 +3,7 @@
 // pointer, by touch or by keys.
 import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { useChosen } from '@/agency/me'
 import { unread } from '@/api/client'
 import { calendarDay, monthYear } from '@/api/time'
@@ -44,7 +45,9 @@ const ExportDialog = later(() => import('./ExportDialog.vue'))
 const KeyDateDialog = later(() => import('./KeyDateDialog.vue'))
 const PlanList = later(() => import('./PlanList.vue'))
 const TimeDialog = later(() => import('./TimeDialog.vue'))
+const BalanceDialog = later(() => import('@/campaigns/BalanceDialog.vue'))
 const YearGrid = later(() => import('./YearGrid.vue'))
+const router = useRouter()
 const { id, workspace, workspaces, me } = useChosen()
 const { set, clear, turn, now, today, view, day, span, hidden, narrowing } = useShowing(
   workspace,
@@ -247,6 +250,7 @@ function unwritten() {
 }
 const { picked, pick: pickOne, pickAll, clear: pickNone } = usePicking(id)
 const copying = ref(false)
+const balancing = ref(false)
 const dating = ref<{ day: string; date?: KeyDate }>()
 const mayDate = computed(() => workspace.value?.can.plan_dates)
 function dateHere() {
@@ -259,6 +263,9 @@ const more = computed(() => [
   ...(span.value === 'week' && mayPencil.value && data.value && data.value.marks.length > 0
     ? [{ key: 'copy', words: `Copy ${counted(data.value.marks.length, 'mark', 'marks')} onto other weeks …` }]
     : []),
+  { key: 'campaigns', words: 'Campaigns' },
+  ...(workspace.value ? [{ key: 'labels', words: 'Labels and mix' }] : []),
+  ...(workspace.value && days.value.length > 0 ? [{ key: 'balance', words: 'Balance of these days …' }] : []),
   ...(data.value ? [{ key: 'export', words: 'Export …' }] : []),
 ])
 const why = (may: { ok: boolean; why?: string } | undefined) => (may?.ok ? undefined : (may?.why ?? 'Not here.'))
@@ -266,6 +273,9 @@ function choose(key: string) {
   if (key === 'date') dateHere()
   if (key === 'copy') copying.value = true
   if (key === 'export') exporting.value = true
+  if (key === 'balance') balancing.value = true
+  if (key === 'campaigns') void router.push({ name: 'campaigns', query: id.value ? { client: id.value } : {} })
+  if (key === 'labels') void router.push({ name: 'labels', params: { workspace: id.value } })
 }
 const note = computed(() => {
   const month = day.value.slice(0, 7)
@@ -371,6 +381,9 @@ useKeys({
       :week-start="workspace?.week_start ?? 1"
       :day="day"
       :client-of="clientOf"
+      @campaign="
+        (of: string, campaign: string) => router.push({ name: 'campaign', params: { workspace: of, campaign } })
+      "
       @stand="(next: string) => set({ day: next })"
       @open="(next: string) => set({ view: '', span: '', day: next })"
     />
@@ -430,6 +443,7 @@ useKeys({
       @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
       @close="opened = undefined"
     />
+    <BalanceDialog v-if="balancing && id" :workspace="id" :days="inside" @close="balancing = false" />
     <TimeDialog v-if="view === 'list' && moving" :moving="moving" @over="over" @drop="drop()" @leave="leave" />
     <KeyDateDialog
       v-if="dating && (dating.date || workspace)"

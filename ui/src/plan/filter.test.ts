@@ -6,7 +6,7 @@ const { KINDS, inWords, narrowingOf, offers } = await import('./filter')
 const none = Object.fromEntries(KINDS.map((kind) => [kind, ''])) as Record<(typeof KINDS)[number], string>
 const choices = {
   channels: [{ workspace_id: 'w', id: 'ti', network: 'ticker', initials: 'Ti', name: 'Ticker', off: false }],
-  labels: [{ workspace_id: 'w', id: 'l', name: 'Places' }],
+  labels: [{ workspace_id: 'w', id: 'l', name: 'Places', colour: 'ink', mark: '', parent_id: null, merged: ['old'] }],
   campaigns: [],
   people: [{ id: 'p', name: 'Ines Calloway' }],
 }
@@ -23,5 +23,6 @@ describe('what the plan is narrowed to', () => {
     const said = inWords({ stages: 'cleared,released', labels: 'gone', words: 'fog' }, offers(choices, true))
     expect(said).toBe('Stage: cleared, released · Label: something that is gone · “fog”')
     expect(inWords({}, offers(undefined, true))).toBe('')
+    expect(inWords({ labels: 'old' }, offers(choices, true))).toBe('Label: Places')
   })
 })

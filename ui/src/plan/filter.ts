@@ -12,7 +12,12 @@ export type Narrowing = Partial<Record<Kind, string>>
 export interface Choice {
   value: string
   label: string
+  /** Values that mean it too: labels that were merged into it. */
+  also?: string[]
 }
+/** The choice that a value of the address means. */
+export const meant = (offered: Choice[], value: string) =>
+  offered.find((one) => one.value === value || one.also?.includes(value))
 
 export const NAMES: Record<Kind, string> = {
   stages: 'Stage',
@@ -48,7 +53,9 @@ export function offers(
     waits: WAITS,
     people: named(choices?.people),
     channels: ofOneClient ? named(choices?.channels) : [],
-    labels: ofOneClient ? named(choices?.labels) : [],
+    labels: ofOneClient
+      ? (choices?.labels ?? []).map((one) => ({ value: one.id, label: one.name, also: one.merged }))
+      : [],
     campaigns: ofOneClient ? named(choices?.campaigns) : [],
   }
 }
@@ -65,7 +72,7 @@ export function inWords(narrowing: Narrowing, offered: ReturnType<typeof offers>
     .map((kind) => {
       if (kind === 'words') return `“${narrowing.words}”`
       const names = narrowing[kind]!.split(',').map(
-        (value) => offered[kind].find((one) => one.value === value)?.label ?? 'something that is gone',
+        (value) => meant(offered[kind], value)?.label ?? 'something that is gone',
       )
       return `${NAMES[kind]}: ${names.join(', ')}`
     })

@@ -104,6 +104,13 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   feed_made: (f) => `made the calendar address ${text(f.name)}`,
   feed_revoked: (f) => `revoked the calendar address ${text(f.name)}`,
   pencilled: (f) => `pencilled the plan: ${String(f.put)} marks put, ${String(f.erased)} erased`,
+  campaign_planned: (f) => `${f.before ? 'changed' : 'planned'} the campaign ${text(f.name)}`,
+  label_changed: (f) =>
+    f.before === f.after
+      ? `changed how the label ${text(f.after)} looks`
+      : `renamed the label ${text(f.before)} to ${text(f.after)}`,
+  labels_merged: (f) => `merged the label ${text(f.from)} into ${text(f.into)}, on ${String(f.posts)} posts`,
+  mix_wanted: (f) => `wants this mix: ${String(f.mix) || 'none'}`,
   owner_changed: (f) => `gave it from ${text(f.before)} to ${text(f.after)}`,
   key_date_kept: (f) =>
     `${f.before ? 'changed' : 'put'} “${text(f.name)}” ${f.before ? 'in' : 'into'} the plan (${calendarDay(text(f.first))})`,

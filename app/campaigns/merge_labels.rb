@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Campaigns
+      # Merges a label into another: whatever carries it carries the other, and a saved view that names it shows what it
+      # showed. Immaterial.
+      class MergeLabels < Act
+        opens :label, "order_labels"
+
+        # @param into [String] id of the label that stays
+        # @return [Integer] posts that carry it instead
+        # @raise [Core::Invalid] same_label
+        def call(label_id:, into:)
+          stays = fetch(:labels, into, "This label")
+          raise Core::NotFound, "This label" if stays[:merged_into]
+          raise same if into == label_id
+
+          posts = carry(into)
+          rows(:pencil_marks).where(label_id: label_id).update(label_id: into)
+          mixes(into)
+          rows(:labels).where(parent_id: label_id).update(parent_id: below(stays))
+          rows(:labels).where(merged_into: label_id).update(merged_into: into)
+          rows(:labels).where(id: label_id).update(merged_into: into, parent_id: nil)
+          record("labels_merged", facts: { from: row[:name], into: stays[:name], posts: posts })
+          announce("plan", ids: [])
+          posts
+        end
+
+        private
+
+        def carry(into)
+          own = rows(:post_labels).where(label_id: row[:id])
+          carried = own.select(:workspace_id, :post_id, Sequel.cast(into, :uuid))
+          scope.db[:post_labels].insert_conflict.insert(%i[workspace_id post_id label_id], carried)
+          own.delete
+        end
+
+        # Where both are wanted, the shares come together.
+        def mixes(into)
+          own = rows(:mix_targets).where(label_id: row[:id])
+          own.all.each do |target|
+            there = rows(:mix_targets).where(campaign_id: target[:campaign_id], label_id: into)
+            next if there.update(percent: Sequel[:percent] + target[:percent]).positive?
+
+            scope.db[:mix_targets].insert(**target, label_id: into)
+          end
+          own.delete
+        end
+
+        # What stood below it stands below the one that stays, or beside it where that stands below something itself.
+        def below(stays) = stays[:parent_id] || stays[:id]
+
+        def same
+          Core::Invalid.new("same_label", "This is the same label.", field: "into", way_on: "Choose another one.")
+        end
+      end
+    end
+  end
+end

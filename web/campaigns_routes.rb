@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Web
+    # Campaigns, labels, and the mix of both.
+    module CampaignsRoutes
+      def self.registered(app)
+        campaigns(app)
+        labels(app)
+        app.get("/api/w/:workspace/plan/balance") do
+          json act(App::Campaigns::Balance, from: params[:from], to: params[:to])
+        end
+      end
+
+      def self.campaigns(app)
+        app.get("/api/campaigns") { json App::Campaigns::Listed.call(kit, agency_scope) }
+        app.post("/api/w/:workspace/campaigns") do
+          json({ id: act(App::Campaigns::SaveCampaign, plan: body_json) }, 201)
+        end
+        app.get("/api/w/:workspace/campaigns/:campaign") do
+          json act(App::Campaigns::Overview, campaign_id: params[:campaign])
+        end
+        app.put("/api/w/:workspace/campaigns/:campaign") do
+          named = { campaign_id: params[:campaign], version: body_json["version"] }
+          act(App::Campaigns::SaveCampaign, plan: body_json, **named)
+          status 204
+        end
+      end
+
+      def self.labels(app)
+        app.get("/api/w/:workspace/labels") { json act(App::Campaigns::LabelsHere) }
+        app.put("/api/w/:workspace/plan/mix") do
+          act(App::Campaigns::WantMix, targets: body_json["targets"])
+          status 204
+        end
+        app.put("/api/w/:workspace/labels/:label") do
+          body = body_json
+          looks = { name: body["name"], mark: body["mark"], colour: body["colour"], parent_id: body["parent"] }
+          act(App::Campaigns::ChangeLabel, label_id: params[:label], **looks)
+          status 204
+        end
+        app.post("/api/w/:workspace/labels/:label/merge") do
+          json({ posts: act(App::Campaigns::MergeLabels, label_id: params[:label], into: body_json["into"]) })
+        end
+      end
+    end
+  end
+end
