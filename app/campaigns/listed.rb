@@ -17,6 +17,7 @@ module AskFirst
             stages = Store::Campaigns::Facts.stages(scope, shown.map { |row| row[:id] })
             {
               today: today,
+              currencies: kit.db[:workspaces].where(id: scope.workspace_ids).select_hash(:id, :currency),
               cut: found.size > MOST,
               campaigns: shown.map { |row| json(row, stages.fetch(row[:id], {})) }
             }
