@@ -85,6 +85,13 @@ module Demo
       oddling: [[9, "date", "Chestnut Sunday", 1, true], [16, "work", "Oven of the north shop is rebuilt", 4, false]],
       harrowfen: [[20, "date", "Spring ride", 1, true]]
     }.freeze
+    FIXTURES = {
+      quillmere: [
+        ["Market day boat", "FREQ=WEEKLY;INTERVAL=2;BYDAY=TH", "10:30", %i[ticker]],
+        ["What next month costs", "FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1", nil, %i[vitrine]]
+      ],
+      oddling: [["Flour delivery", "FREQ=MONTHLY;BYMONTHDAY=2", "07:00", %i[commons]]]
+    }.freeze
     NOTES = {
       quillmere:
         "The winter timetable comes first: every Monday says which boats change. No jokes about fog this year. " \
@@ -96,11 +103,25 @@ module Demo
       each_of(BEHIND) { |planned| behind(planned) }
       each_of(AHEAD) { |planned| ahead(planned) }
       marks
+      fixtures
       dates
       notes
     end
 
     private
+
+    def fixtures
+      FIXTURES.each do |client, all|
+        all.each do |word, rule, clock, networks|
+          first = @now.to_date.iso8601
+          known = { word: word, rule: rule, first: first, clock: clock }
+          on = world.channels.fetch(client).values_at(*networks)
+          @clock.at(@now - 3_600) do
+            act(AskFirst::App::Plan::SaveFixture, :ines, client, fixture: known, channel_ids: on)
+          end
+        end
+      end
+    end
 
     def dates
       DATES.each do |client, dates|

@@ -7,6 +7,12 @@ module AskFirst
       def self.registered(app)
         marks(app)
         dates(app)
+        fixtures(app)
+        fixture_days(app)
+        app.post("/api/w/:workspace/plan/carry-over") do
+          body = body_json
+          json act(App::Plan::CarryOver, year: body["year"], how: body["how"], dry: body["dry"] == true)
+        end
         several(app)
         views(app)
         feeds(app)
@@ -38,6 +44,43 @@ module AskFirst
         app.post("/api/w/:workspace/plan/marks/write") do
           json({ id: act(App::Plan::WriteMark, cells: [body_json]) }, 201)
         end
+      end
+
+      # What comes back by a rule.
+      def self.fixtures(app)
+        app.get("/api/w/:workspace/plan/fixtures") { json act(App::Plan::FixturesHere) }
+        app.post("/api/w/:workspace/plan/fixtures") do
+          json({ id: act(App::Plan::SaveFixture, **PlanRoutes.fixture(body_json)) }, 201)
+        end
+        app.put("/api/w/:workspace/plan/fixtures/:fixture") do
+          named = { fixture_id: params[:fixture], version: body_json["version"] || 0 }
+          act(App::Plan::SaveFixture, **PlanRoutes.fixture(body_json), **named)
+          status 204
+        end
+        app.delete("/api/w/:workspace/plan/fixtures/:fixture") do
+          act(App::Plan::DropFixture, fixture_id: params[:fixture])
+          status 204
+        end
+      end
+
+      # On one of its days.
+      def self.fixture_days(app)
+        app.post("/api/w/:workspace/plan/fixtures/:fixture/skip") do
+          named = { day: body_json["day"], skipped: body_json["skipped"] }
+          act(App::Plan::SkipFixture, fixture_id: params[:fixture], **named)
+          status 204
+        end
+        app.post("/api/w/:workspace/plan/fixtures/:fixture/write") do
+          json({ id: act(App::Plan::WriteFixture, fixture_id: params[:fixture], day: body_json["day"]) }, 201)
+        end
+        app.get("/api/w/:workspace/plan/rule") do
+          json act(App::Plan::LookAtRule, rule: params[:rule], first: params[:first])
+        end
+      end
+
+      def self.fixture(body)
+        names = %w[word rule first last clock label_id owner_id days_before]
+        { fixture: body.slice(*names).transform_keys(&:to_sym), channel_ids: body["channel_ids"] }
       end
 
       def self.dates(app)

@@ -18,12 +18,33 @@ module AskFirst
           Opened.new(rows: rows, channel_ids: ids)
         end
 
+        # A fixture, with the channels that it is on and those that it shall be on; without an id one that is new.
+        def fixture(input)
+          agency_only!("This fixture")
+          row = find(:fixtures, input[:fixture_id], "This fixture") if input[:fixture_id]
+          own = row ? @scope.rows(:fixture_channels).where(fixture_id: row[:id]).select_map(:channel_id) : []
+          raise Core::NotFound, "This fixture" if own.any? && !sees?(own)
+
+          wanted = channels_here(input[:channel_ids] || [])
+          require!(@act, on: touching(channel_ids: own | wanted))
+          Opened.new(row: row, channel_ids: own)
+        end
+
         # A key date, or other work of the time; without an id one that is new.
         def key_date(input)
           agency_only!("This date")
           row = find(:key_dates, input[:date_id], "This date") if input[:date_id]
           require!(@act)
           Opened.new(row: row)
+        end
+
+        private
+
+        def channels_here(ids)
+          known = @scope.rows(:channels).where(id: ids.grep(Core::Uuid::FORMAT)).select_map(:id)
+          raise Core::NotFound, "This channel" if known.size < ids.uniq.size || known.any? { |id| !sees?([id]) }
+
+          known
         end
       end
     end

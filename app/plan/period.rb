@@ -73,7 +73,7 @@ module AskFirst
             today: today,
             weeks: @weeks.map { |week| { number: week.number, days: week.days.map { |day| day_json(day) } } },
             lines: lines,
-            marks: Store::Plan::Marks.between(@scope, days.first..days.last, @filter),
+            marks: marks,
             dates: Store::Plan::KeyDates.between(@scope, days.first..days.last),
             notes: notes,
             cut: rows.size >= Store::Plan::Days::MOST,
@@ -160,6 +160,14 @@ module AskFirst
         # Whether it is past its time and has not gone out. Most lines of a month are days away from now.
         def late?(line, wall)
           wall[0, 10] <= today && line.late?(@now)
+        end
+
+        # Those that were put, and those that fixtures put where nothing stands yet.
+        def marks
+          span = days.first..days.last
+          own = Store::Plan::Marks.between(@scope, span, @filter)
+          taken = own.map { |mark| mark.values_at(:day, :channel_id) }
+          own + Store::Plan::Fixtures.marks(@scope, span, Date.iso8601(today), @filter, taken)
         end
 
         # Of one client, for the months that are shown: over several there would be many beside each other.

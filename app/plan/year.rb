@@ -29,7 +29,7 @@ module AskFirst
         def call
           {
             year: @days.first.year,
-            today: Core::Plan::WallTime.at(@now, zone).local_date,
+            today: today,
             days: days,
             off: off,
             clocks: Core::Plan::ClockChanges.between(zone, @days.first, @days.last).keys.map(&:iso8601),
@@ -42,12 +42,20 @@ module AskFirst
 
         def days
           posts = Store::Plan::Density.new(@scope, narrowed).between(@days)
-          marks = Store::Plan::Marks.counts(@scope, @days, @filter)
+          marks = marks_by_day
           (posts.keys | marks.keys).sort.map do |day|
             { date: day, posts: 0, open: 0, trouble: 0, **posts.fetch(day, {}), marks: marks.fetch(day, 0) }
           end
         end
 
+        def marks_by_day
+          own = Store::Plan::Marks.between(@scope, @days, @filter)
+          taken = own.map { |mark| mark.values_at(:day, :channel_id) }
+          all = own + Store::Plan::Fixtures.marks(@scope, @days, Date.iso8601(today), @filter, taken)
+          all.map { |mark| mark[:day] }.tally
+        end
+
+        def today = Core::Plan::WallTime.at(@now, zone).local_date
         def narrowed = Store::Plan::Narrowed.new(@scope, @filter, everything: @everything)
         def clients = @clients ||= Store::Plan::Days.clients(@scope)
 

@@ -24,18 +24,7 @@ module AskFirst
             .map { |row| json(row) }
         end
 
-        # @return [Hash{String=>Integer}] day => how many marks the reader sees on it
-        def counts(scope, days, filter)
-          return {} if beyond?(filter)
-
-          narrowed(scope, days, filter)
-            .group_and_count(:workspace_id, :channel_id, :day)
-            .all
-            .select { |row| sees?(scope, row) }
-            .group_by { |row| row[:day].iso8601 }
-            .transform_values { |rows| rows.sum { |row| row[:count] } }
-        end
-
+        # @return [Boolean] whether it is narrowed to what no mark has
         def beyond?(filter) = (filter.named.keys - %w[channels labels]).any?
 
         def narrowed(scope, days, filter)
@@ -82,7 +71,7 @@ module AskFirst
           limits = scope.limits[row[:workspace_id]]
           limits.nil? || limits.include?(row[:channel_id])
         end
-        private_class_method :beyond?, :narrowed, :named, :json, :sees?
+        private_class_method :narrowed, :named, :json, :sees?
       end
     end
   end

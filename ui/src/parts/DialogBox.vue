@@ -56,6 +56,13 @@ function goBack() {
     :closable="closable"
     @cancel="emit('close')"
   >
-    <div ref="inside" tabindex="-1"><slot /></div>
+    <div ref="inside" tabindex="-1" class="inside"><slot /></div>
   </Modal>
 </template>
+
+<style scoped>
+/* it only holds the focus until something in it can */
+.inside {
+  outline: none;
+}
+</style>

@@ -44,7 +44,13 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
     />
     <CellInput v-if="typing" :word="marks[0]?.word ?? ''" @done="plan.written" @leave="plan.leave" />
     <template v-else>
-      <PencilMark v-for="mark in marks" :key="mark.channel_id" :mark="mark" :bare="bare" @open="plan.openMark(mark)" />
+      <PencilMark
+        v-for="mark in marks"
+        :key="`${mark.channel_id} ${mark.fixture_id}`"
+        :mark="mark"
+        :bare="bare"
+        @open="plan.openMark(mark)"
+      />
     </template>
     <MoveNote v-if="target" :moving="plan.moving!" />
   </div>

@@ -42,6 +42,9 @@ const MarkDialog = later(() => import('./MarkDialog.vue'))
 const CopyMarksDialog = later(() => import('./CopyMarksDialog.vue'))
 const PasteDialog = later(() => import('./PasteDialog.vue'))
 const ExportDialog = later(() => import('./ExportDialog.vue'))
+const FixturesDialog = later(() => import('./FixturesDialog.vue'))
+const FixtureMarkDialog = later(() => import('./FixtureMarkDialog.vue'))
+const CarryOverDialog = later(() => import('./CarryOverDialog.vue'))
 const KeyDateDialog = later(() => import('./KeyDateDialog.vue'))
 const PlanList = later(() => import('./PlanList.vue'))
 const TimeDialog = later(() => import('./TimeDialog.vue'))
@@ -250,6 +253,9 @@ function unwritten() {
 }
 const { picked, pick: pickOne, pickAll, clear: pickNone } = usePicking(id)
 const copying = ref(false)
+const comesBack = ref<Mark>()
+const fixing = ref<{ workspace: string; fixture?: string }>()
+const carrying = ref(false)
 const balancing = ref(false)
 const dating = ref<{ day: string; date?: KeyDate }>()
 const mayDate = computed(() => workspace.value?.can.plan_dates)
@@ -263,6 +269,10 @@ const more = computed(() => [
   ...(span.value === 'week' && mayPencil.value && data.value && data.value.marks.length > 0
     ? [{ key: 'copy', words: `Copy ${counted(data.value.marks.length, 'mark', 'marks')} onto other weeks …` }]
     : []),
+  ...(workspace.value ? [{ key: 'fixtures', words: 'Fixtures …' }] : []),
+  ...(workspace.value && view.value === 'year'
+    ? [{ key: 'carry', words: `Carry ${day.value.slice(0, 4)} over to the next year …`, off: why(mayDate.value) }]
+    : []),
   { key: 'campaigns', words: 'Campaigns' },
   ...(workspace.value ? [{ key: 'labels', words: 'Labels and mix' }] : []),
   ...(workspace.value && days.value.length > 0 ? [{ key: 'balance', words: 'Balance of these days …' }] : []),
@@ -274,6 +284,8 @@ function choose(key: string) {
   if (key === 'copy') copying.value = true
   if (key === 'export') exporting.value = true
   if (key === 'balance') balancing.value = true
+  if (key === 'fixtures' && id.value) fixing.value = { workspace: id.value }
+  if (key === 'carry') carrying.value = true
   if (key === 'campaigns') void router.push({ name: 'campaigns', query: id.value ? { client: id.value } : {} })
   if (key === 'labels') void router.push({ name: 'labels', params: { workspace: id.value } })
 }
@@ -305,7 +317,7 @@ providePlan(
     marksIn: (place: string) => marksIn.value.get(place) ?? [],
     dates: computed(() => data.value?.dates ?? []),
     openDate: (date: KeyDate) => (dating.value = { day: date.first, date }),
-    openMark: (mark: Mark) => (opened.value = { day: mark.day, mark }),
+    openMark: (mark: Mark) => (mark.fixture_id ? (comesBack.value = mark) : (opened.value = { day: mark.day, mark })),
     typing: sheet.typing,
     chosen: (place: string) => sheet.several.value && sheet.chosen.value.has(place),
     write: (place: string) => sheet.begin(place),
@@ -443,6 +455,26 @@ useKeys({
       @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
       @close="opened = undefined"
     />
+    <FixtureMarkDialog
+      v-if="comesBack"
+      :key="`${comesBack.day} ${comesBack.fixture_id}`"
+      :mark="comesBack"
+      :may-write="facts[comesBack.workspace_id]?.can.make_post"
+      :may="facts[comesBack.workspace_id]?.can.pencil"
+      @change="
+        ((fixing = { workspace: comesBack!.workspace_id, fixture: comesBack!.fixture_id }), (comesBack = undefined))
+      "
+      @close="comesBack = undefined"
+    />
+    <FixturesDialog
+      v-if="fixing"
+      v-bind="fixing"
+      :day="today"
+      :choices="choices"
+      :may="facts[fixing.workspace]?.can.pencil"
+      @close="fixing = undefined"
+    />
+    <CarryOverDialog v-if="carrying && id" :workspace="id" :year="Number(day.slice(0, 4))" @close="carrying = false" />
     <BalanceDialog v-if="balancing && id" :workspace="id" :days="inside" @close="balancing = false" />
     <TimeDialog v-if="view === 'list' && moving" :moving="moving" @over="over" @drop="drop()" @leave="leave" />
     <KeyDateDialog

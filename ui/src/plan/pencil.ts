@@ -28,7 +28,9 @@ export function usePencil(
   choices: Ref<Schemas['PlanChoices'] | undefined>,
 ) {
   const queries = useQueryClient()
-  const marks = computed(() => new Map((period.value?.marks ?? []).map((mark) => [key(mark), mark])))
+  // those that a fixture puts are its own: a cell of theirs is empty to who writes into it
+  const own = computed(() => (period.value?.marks ?? []).filter((mark) => !mark.fixture_id))
+  const marks = computed(() => new Map(own.value.map((mark) => [key(mark), mark])))
   function at(id: string): Said | undefined {
     const mark = marks.value.get(id)
     return mark && { clock: mark.clock, word: mark.word, label_id: mark.label_id }
@@ -39,7 +41,9 @@ export function usePencil(
     const gone = new Set([...change.put, ...change.erase].map(key))
     const put = change.put.map(shown).filter((mark) => mark !== undefined)
     queries.setQueriesData<Period>({ queryKey: ['plan', workspace.value] }, (all) =>
-      all && 'lines' in all ? { ...all, marks: [...all.marks.filter((mark) => !gone.has(key(mark))), ...put] } : all,
+      all && 'lines' in all
+        ? { ...all, marks: [...all.marks.filter((mark) => mark.fixture_id || !gone.has(key(mark))), ...put] }
+        : all,
     )
   }
   function shown(mark: NewMark): Mark | undefined {

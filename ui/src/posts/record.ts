@@ -111,6 +111,11 @@ const WORDS: Record<string, (facts: Facts) => string> = {
       : `renamed the label ${text(f.before)} to ${text(f.after)}`,
   labels_merged: (f) => `merged the label ${text(f.from)} into ${text(f.into)}, on ${String(f.posts)} posts`,
   mix_wanted: (f) => `wants this mix: ${String(f.mix) || 'none'}`,
+  fixture_saved: (f) => `${f.before ? 'changed' : 'made'} the fixture ${text(f.word)}: ${text(f.rule)}`,
+  fixture_dropped: (f) => `ended the fixture ${text(f.word)}`,
+  fixture_skipped: (f) => `left the fixture ${text(f.word)} out on ${calendarDay(text(f.day))}`,
+  fixture_put_back: (f) => `put the fixture ${text(f.word)} back on ${calendarDay(text(f.day))}`,
+  carried_over: (f) => `carried ${text(f.year)} over to the next year: ${String(f.put)} marks`,
   owner_changed: (f) => `gave it from ${text(f.before)} to ${text(f.after)}`,
   key_date_kept: (f) =>
     `${f.before ? 'changed' : 'put'} “${text(f.name)}” ${f.before ? 'in' : 'into'} the plan (${calendarDay(text(f.first))})`,

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # Makes the post that a fixture keeps a place for on one of its days: its channels, its hour, its word as the
+      # subject, its label, its owner. Made twice at once it is one post.
+      class WriteFixture < Act
+        opens :fixture, "make_post"
+
+        # @param fixture_id [String]
+        # @param day [String] ISO date
+        # @return [String] the post's id
+        # @raise [Core::Invalid, Core::Over] not_its_day, mark_gone
+        def call(fixture_id:, day:)
+          date = Core::Plan::Iso.day(day, now, field: "day")
+          raise FixtureDay.none(date) unless FixtureDay.of?(row, date)
+
+          here = { workspace_id: member.workspace_id, fixture_id: fixture_id, day: date }
+          raise gone unless scope.db[:fixture_days].insert_conflict.returning(:day).insert(here).any?
+
+          post = make(date)
+          rows(:fixture_days).where(fixture_id: fixture_id, day: date).update(post_id: post)
+          announce("plan", ids: [post])
+          post
+        end
+
+        private
+
+        def make(date)
+          id = Posts::MakePost.call(kit, member, subject: row[:word])
+          Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: @opened.channel_ids)
+          Posts::SavePart.call(kit, member, post_id: id, channel_id: nil, part: "time", value: time(date), version: 0)
+          name = row[:label_id] && rows(:labels).where(id: row[:label_id]).get(:name)
+          Posts::SetLabels.call(kit, member, post_id: id, names: [name]) if name
+          give(id)
+          id
+        end
+
+        # To whom it is for, where they are still here.
+        def give(post_id)
+          return if row[:owner_id].nil? || colleagues.none? { |one| one.person_id == row[:owner_id] }
+
+          rows(:posts).where(id: post_id).update(owner_id: row[:owner_id])
+        end
+
+        def time(date)
+          clock = row[:clock]&.strftime("%H:%M")
+          Core::Plan::PencilMark.new(day: date, channel_id: nil, clock: clock, word: "", label_id: nil).time(
+            workspace[:zone]
+          )
+        end
+
+        def gone
+          Core::Over.new(
+            "mark_gone",
+            "This day of the fixture was skipped, or somebody made its post.",
+            way_on: "Look at the plan as it is now."
+          )
+        end
+      end
+    end
+  end
+end
