@@ -9,6 +9,7 @@ module AskFirst
       def self.registered(app)
         app.get("/api/me") { json App::Agency::Me.call(kit, person_id, looking: looking_as) }
         app.get("/api/desk") { json App::Agency::Desk.call(kit, agency_scope, whole: params[:whole].to_s.split(",")) }
+        app.get("/api/find") { json App::Agency::Find.call(agency_scope, params[:words]) }
         app.get("/api/alarm") { json(alarm: App::Dispatch::Alarm.of(kit, agency_scope)) }
         app.get("/api/waits") { json(waits: App::Agency::Waits.call(agency_scope)) }
         app.get("/api/agency/people") { json agency_act(App::Agency::People) }

@@ -217,7 +217,7 @@ RSpec.describe "The interface takes care" do
       session.visit("/desk")
       expect(session).to have_content("Waiting for you")
       body = session.find("body")
-      body.send_keys("/")
+      body.send_keys("c")
       session.find("input[role=combobox]").send_keys("quill", :enter)
       expect(session).to have_css("button.client", text: "Quillmere Ferries")
       session.find("body").send_keys("?")

@@ -27,7 +27,7 @@ function picked(id: string | undefined) {
   button.value?.focus()
   choose(id)
 }
-useKeys({ '/': open })
+useKeys({ C: open })
 </script>
 
 <template>

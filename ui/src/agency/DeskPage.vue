@@ -367,7 +367,8 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
         ['Enter', 'open'],
         ['N', 'new post'],
         ['L', 'release what can be released'],
-        ['/', 'choose a client by typing'],
+        ['/', 'find, or do'],
+        ['C', 'choose a client by typing'],
       ]"
     />
   </main>

@@ -2,7 +2,7 @@
 import OnTheWay from '@/parts/OnTheWay.vue'
 import { Button, Dropdown } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ok } from '@/api/client'
 import { initials } from '@/api/words'
@@ -11,8 +11,10 @@ import ClientSwitcher from './ClientSwitcher.vue'
 import { useChosen } from './me'
 import { startAnew } from './signIn'
 import { useWaits } from './waits'
+import { keysOn, useKeys } from '@/parts/keys'
 import { later } from '@/parts/later'
 
+const FindBox = later(() => import('./FindBox.vue'))
 const LinesMenu = later(() => import('@/parts/LinesMenu.vue'))
 
 const route = useRoute()
@@ -66,6 +68,9 @@ async function stopLooking() {
   await router.push(back ? { name: 'people', params: { workspace: back } } : { name: 'desk' })
 }
 
+const finding = ref(false)
+useKeys({ '/': () => !asClient.value && (finding.value = true) })
+
 const mine = computed(() => [
   { key: 'profile', words: `${me.value?.name}: my profile` },
   ...(me.value?.sets_up ? [{ key: 'new-client', words: 'Set up a client' }] : []),
@@ -117,6 +122,9 @@ function go(key: string) {
         </router-link>
       </nav>
       <span class="fill" />
+      <button v-if="me && !asClient" type="button" class="find" @click="finding = true">
+        Find or do <kbd v-if="keysOn()">/</kbd>
+      </button>
       <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">
         <Button shape="circle" class="face" :aria-label="`${initials(me.name)}, ${me.name}: profile and sign out`">
           <img v-if="me.picture" :src="`/api/people/${me.id}/picture`" alt="" />
@@ -139,6 +147,7 @@ function go(key: string) {
       {{ workspace.name }} is archived: it can be read, and nothing goes out.
     </p>
     <OnTheWay />
+    <FindBox v-if="finding" @close="finding = false" />
   </div>
 </template>
 
@@ -188,6 +197,24 @@ nav a.here {
   color: var(--ink);
   font-weight: 600;
   border-bottom-color: var(--ink);
+}
+.find {
+  align-self: center;
+  min-height: 28px;
+  padding: 0 10px;
+  background: var(--sheet);
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  color: var(--ink-2);
+  cursor: pointer;
+  white-space: nowrap;
+}
+kbd {
+  font: 600 12px/1 var(--sans);
+  border: 1px solid currentcolor;
+  border-radius: 3px;
+  padding: 1px 4px;
+  margin-left: 4px;
 }
 .face {
   align-self: center;

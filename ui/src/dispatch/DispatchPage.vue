@@ -208,7 +208,8 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
         ['↓ ↑', 'next and previous row'],
         ['Enter', 'look at it'],
         ['Esc', 'close what is beside'],
-        ['/', 'choose a client by typing'],
+        ['/', 'find, or do'],
+        ['C', 'choose a client by typing'],
       ]"
     />
   </main>

@@ -133,7 +133,8 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
         ['↓ ↑', 'next and previous row'],
         ['Enter', 'open'],
         ['N', 'new post'],
-        ['/', 'choose a client by typing'],
+        ['/', 'find, or do'],
+        ['C', 'choose a client by typing'],
       ]"
     />
   </main>

@@ -315,7 +315,8 @@ const ready = useAct<undefined>(props.post, () =>
         ['F2', 'more room for the copy, and back'],
         ['F', 'on a part of a channel’s own: follow the master again'],
         ['Ctrl Enter', 'save or send the field'],
-        ['/', 'choose a client by typing'],
+        ['/', 'find, or do'],
+        ['C', 'choose a client by typing'],
       ]"
     />
     <OpenDialog v-if="opening" :sheet="sheet" open @close="opening = false" />
