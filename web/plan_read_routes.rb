@@ -9,6 +9,7 @@ module AskFirst
         app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
         periods(app)
         at_a_glance(app)
+        shared(app)
         files(app)
       end
 
@@ -40,6 +41,13 @@ module AskFirst
           days = { from: params[:from], to: params[:to] }
           json App::Plan::List.call(kit, agency_scope, **days, **PlanReadRoutes.narrowed(params))
         end
+      end
+
+      # What a client sees.
+      def self.shared(app)
+        app.get("/api/shared-plan/:secret") { json App::Plan::PlanByLink.call(kit, params[:secret]) }
+        app.get("/api/w/:workspace/client-plan") { json act(App::Plan::ClientPlan) }
+        app.get("/api/w/:workspace/plan/links") { json({ links: act(App::Plan::LinksHere) }) }
       end
 
       def self.files(app)

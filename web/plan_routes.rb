@@ -7,6 +7,7 @@ module AskFirst
       def self.registered(app)
         marks(app)
         dates(app)
+        sharing(app)
         fixtures(app)
         fixture_days(app)
         app.post("/api/w/:workspace/plan/carry-over") do
@@ -43,6 +44,24 @@ module AskFirst
         end
         app.post("/api/w/:workspace/plan/marks/write") do
           json({ id: act(App::Plan::WriteMark, cells: [body_json]) }, 201)
+        end
+      end
+
+      # What a client sees of it.
+      def self.sharing(app)
+        app.post("/api/w/:workspace/plan/links") do
+          body = body_json
+          said = { name: body["name"], weeks: body["weeks"], days: body["days"] }
+          made = act(App::Plan::MakeLink, **said, marks: body["marks"] == true, money: body["money"] == true)
+          json({ id: made[:id], address: "#{kit.settings.public_url}/review/plan##{made[:secret]}" }, 201)
+        end
+        app.delete("/api/w/:workspace/plan/links/:link") do
+          act(App::Plan::RevokeLink, link_id: params[:link])
+          status 204
+        end
+        app.put("/api/w/:workspace/posts/:post/kept-out") do
+          act(App::Plan::KeepOut, post_id: params[:post], out: body_json["out"])
+          status 204
         end
       end
 

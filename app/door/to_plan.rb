@@ -30,6 +30,13 @@ module AskFirst
           Opened.new(row: row, channel_ids: own)
         end
 
+        def plan_link(input)
+          agency_only!("This link")
+          row = find(:plan_links, input[:link_id], "This link")
+          require!(@act)
+          Opened.new(row: row)
+        end
+
         # A key date, or other work of the time; without an id one that is new.
         def key_date(input)
           agency_only!("This date")

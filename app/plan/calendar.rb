@@ -95,14 +95,15 @@ module AskFirst
 
         def marks
           days = (@now.to_date - BEHIND)..(@now.to_date + AHEAD)
-          Store::Plan::Marks
-            .between(scope, days, filter)
-            .map do |mark|
-              mark.slice(:day, :word, :channel, :label).merge(
-                id: [mark[:channel_id], mark[:day]].join("-"),
-                client: clients.fetch(mark[:workspace_id])
-              )
-            end
+          own = Store::Plan::Marks.between(scope, days, filter)
+          taken = own.map { |mark| mark.values_at(:day, :channel_id) }
+          back = Store::Plan::Fixtures.marks(scope, days, @now.to_date, filter, taken)
+          (own + back).map do |mark|
+            mark.slice(:day, :word, :channel, :label).merge(
+              id: [mark[:channel_id], mark[:day]].join("-"),
+              client: clients.fetch(mark[:workspace_id])
+            )
+          end
         end
 
         # When it was read last, to the hour: the list of addresses says which are in use.

@@ -77,7 +77,7 @@ RSpec.describe "Reading over the API" do
   it "of the agency, and one's own" do
     calls =
       Routes.described["paths"].select do |template, item|
-        item.key?("get") && !template.match?(%r{/api/(?:w|review|look-as|connect|people|calendar)})
+        item.key?("get") && !template.match?(%r{/api/(?:w|review|look-as|connect|people|calendar|shared-plan)})
       end
     calls.each do |template, item|
       call = Routes.call("get", template, item, item["get"], {})

@@ -42,6 +42,13 @@ export const router = createRouter({
       meta: { title: 'Campaign', section: 'plan' },
     },
     {
+      path: '/w/:workspace/client-plan',
+      name: 'client-plan',
+      component: page(() => import('./plan/ClientPlanPage.vue')),
+      props: true,
+      meta: { title: 'The plan as the client sees it', section: 'plan' },
+    },
+    {
       path: '/w/:workspace/labels',
       name: 'labels',
       component: page(() => import('./campaigns/LabelsPage.vue')),

@@ -11,8 +11,23 @@ RSpec.describe "Who may do what" do
   timing = %w[time event].map { |part| "write:#{part}" }
   settings = %w[audience budget].map { |part| "write:#{part}" }
   both = ["write:descriptions"]
-  reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole see_campaign]
-  running = %w[ask withdraw release take_back settle mark_ready hold hold_all open close assign save_reminders]
+  reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole see_campaign see_shared_plan]
+  running = %w[
+    ask
+    share_plan
+    keep_out
+    withdraw
+    release
+    take_back
+    settle
+    mark_ready
+    hold
+    hold_all
+    open
+    close
+    assign
+    save_reminders
+  ]
   governing = %w[invite change_member connect add_channel order_channels change_settings archive export]
   whole = %w[
     see_whole
@@ -20,6 +35,7 @@ RSpec.describe "Who may do what" do
     save_reminders
     share_view
     plan_dates
+    share_plan
     plan_campaign
     order_labels
     change_route
@@ -100,6 +116,8 @@ RSpec.describe "Who may do what" do
           plan_dates
           discard
           ask
+          share_plan
+          keep_out
           withdraw
           release
           take_back
@@ -110,8 +128,8 @@ RSpec.describe "Who may do what" do
         ],
     "releaser" =>
       reading + timing + %w[pencil share_view plan_dates release take_back settle mark_ready hold hold_all hand_over],
-    "client approver" => %w[client_talk],
-    "client observer" => %w[client_talk]
+    "client approver" => %w[client_talk see_shared_plan],
+    "client observer" => %w[client_talk see_shared_plan]
   }
   answering = {
     "agency owner" => "answer_internal",
@@ -209,6 +227,7 @@ RSpec.describe "Who may do what" do
     lifted = person.new(person_id: "p", name: "Odile", side: "client", abilities: permissions::Abilities::ALL)
     expect(permissions::Acts::IN_WORKSPACE.select { |act| permissions::Decision.for(lifted, act).allowed? }).to eq %w[
          client_talk
+         see_shared_plan
        ]
   end
 end

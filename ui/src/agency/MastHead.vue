@@ -42,6 +42,22 @@ watch(
   { immediate: true },
 )
 
+// whoever works for no agency here has one page: the plan of their firm
+const theirs = computed(() =>
+  me.value && !me.value.looking_as && workspaces.value.length === 0
+    ? me.value.workspaces.find((one) => one.side === 'client')?.id
+    : undefined,
+)
+watch(
+  [theirs, () => route.name],
+  ([firm, name]) =>
+    firm && !['client-plan', 'profile'].includes(String(name))
+      ? void router.replace({ name: 'client-plan', params: { workspace: firm } })
+      : undefined,
+  { immediate: true },
+)
+const inHouse = computed(() => !asClient.value && !theirs.value)
+
 const sections = [
   { name: 'desk', label: 'Desk' },
   { name: 'plan', label: 'Plan' },
@@ -69,7 +85,7 @@ async function stopLooking() {
 }
 
 const finding = ref(false)
-useKeys({ '/': () => !asClient.value && (finding.value = true) })
+useKeys({ '/': () => inHouse.value && (finding.value = true) })
 
 const mine = computed(() => [
   { key: 'profile', words: `${me.value?.name}: my profile` },
@@ -93,8 +109,8 @@ function go(key: string) {
       >
         Ask <span>First</span>
       </router-link>
-      <ClientSwitcher v-if="!asClient" />
-      <nav v-if="!asClient" aria-label="Sections">
+      <ClientSwitcher v-if="inHouse" />
+      <nav v-if="inHouse" aria-label="Sections">
         <router-link
           v-for="one in sections"
           :key="one.name"
@@ -122,7 +138,7 @@ function go(key: string) {
         </router-link>
       </nav>
       <span class="fill" />
-      <button v-if="me && !asClient" type="button" class="find" @click="finding = true">
+      <button v-if="me && inHouse" type="button" class="find" @click="finding = true">
         Find or do <kbd v-if="keysOn()">/</kbd>
       </button>
       <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">

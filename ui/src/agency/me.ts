@@ -9,7 +9,7 @@ import { chosenNow } from './recent'
 
 export type Me = Schemas['Me']
 // pages that are about one client and go on with another when it is chosen
-const OF_A_CLIENT = ['brand', 'people', 'channels', 'route', 'settings', 'client-record', 'labels']
+const OF_A_CLIENT = ['brand', 'people', 'channels', 'route', 'settings', 'client-record', 'labels', 'client-plan']
 
 export async function fetchMe() {
   const me = await ok(api.GET('/api/me'))

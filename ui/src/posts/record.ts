@@ -116,6 +116,10 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   fixture_skipped: (f) => `left the fixture ${text(f.word)} out on ${calendarDay(text(f.day))}`,
   fixture_put_back: (f) => `put the fixture ${text(f.word)} back on ${calendarDay(text(f.day))}`,
   carried_over: (f) => `carried ${text(f.year)} over to the next year: ${String(f.put)} marks`,
+  plan_shared: (f) => `made the plan link ${text(f.name)}`,
+  plan_link_revoked: (f) => `revoked the plan link ${text(f.name)}`,
+  kept_out: () => 'keeps it out of the plan that the client sees',
+  let_in: () => 'lets it into the plan that the client sees',
   owner_changed: (f) => `gave it from ${text(f.before)} to ${text(f.after)}`,
   key_date_kept: (f) =>
     `${f.before ? 'changed' : 'put'} “${text(f.name)}” ${f.before ? 'in' : 'into'} the plan (${calendarDay(text(f.first))})`,

@@ -1,8 +1,10 @@
-import { createApp } from 'vue'
+import { createApp, defineAsyncComponent } from 'vue'
 import '@fontsource/noto-emoji/400.css'
 import ReviewPage from './ReviewPage.vue'
 import { lookAtEmoji } from '@/parts/emoji-look'
 import './review.css'
 
 lookAtEmoji()
-createApp(ReviewPage).mount('#review')
+// a plan link stands beside the review: the same small build, another page
+const plan = location.pathname.startsWith('/review/plan')
+createApp(plan ? defineAsyncComponent(() => import('./PlanByLink.vue')) : ReviewPage).mount('#review')

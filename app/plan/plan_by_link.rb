@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "digest"
+
+module AskFirst
+  module App
+    module Plan
+      # What stands under a plan link. Nobody is signed in; whoever has the link sees this and nothing else.
+      class PlanByLink
+        # @param secret [String] of the link
+        # @return [Hash] JSON-ready
+        # @raise [Core::NotFound] for a link that was guessed, revoked or has expired: one answer
+        def self.call(kit, secret)
+          digest = Sequel.blob(Digest::SHA256.digest(secret.to_s))
+          link =
+            Store::Scope
+              .of_secret(kit.db, digest)
+              .transaction { kit.db[:plan_links].where(digest: digest, revoked_at: nil).first }
+          raise Core::NotFound, "This plan" unless link && link[:expires_at] > kit.now
+
+          scope = Store::Scope.new(kit.db, workspace_ids: [link[:workspace_id]], person_id: nil, side: "client")
+          note_reading(kit, scope, link)
+          open!(kit, scope)
+          found = SharedPlan.call(kit.now, scope, **link.slice(:weeks, :marks, :money))
+          found.merge(expires_at: link[:expires_at].iso8601)
+        end
+
+        # When it was read last, to the hour.
+        def self.note_reading(kit, scope, link)
+          return if link[:read_at] && link[:read_at] > kit.now - 3_600
+
+          scope.transaction { scope.rows(:plan_links).where(id: link[:id]).update(read_at: kit.now) }
+        end
+
+        # Of an archived client nothing is planned any more.
+        def self.open!(kit, scope)
+          here = { id: scope.workspace_ids, archived_at: nil, deleted_at: nil }
+          raise Core::NotFound, "This plan" unless scope.transaction { kit.db[:workspaces].where(here).any? }
+        end
+        private_class_method :note_reading, :open!
+      end
+    end
+  end
+end

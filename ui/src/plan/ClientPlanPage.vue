@@ -1,0 +1,106 @@
+<script setup lang="ts">
+// The plan as the client sees it, for the house to look with their eyes: what was shared and nothing else; and the
+// links under which it stands without an account.
+import { Button, message } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useChosen } from '@/agency/me'
+import { api, ok, sentence, unread } from '@/api/client'
+import { readerLanguage } from '@/api/time'
+import ActButton from '@/parts/ActButton.vue'
+import ComingShape from '@/parts/ComingShape.vue'
+import { later } from '@/parts/later'
+import { offerUndo } from '@/parts/undo'
+import SharedPlan from '@/review/SharedPlan.vue'
+
+const PlanLinksDialog = later(() => import('./PlanLinksDialog.vue'))
+const props = defineProps<{ workspace: string }>()
+const { workspace: client, me } = useChosen()
+const queries = useQueryClient()
+const path = { workspace: props.workspace }
+const key = ['plan', props.workspace, 'client-plan']
+const { data, error } = useQuery({
+  queryKey: key,
+  queryFn: () => ok(api.GET('/api/w/{workspace}/client-plan', { params: { path } })),
+})
+const sharing = ref(false)
+// whoever is of the client's side has this page and no other
+const inHouse = computed(() => !!client.value)
+const print = () => window.print()
+
+async function keep(post: { id: string; subject: string }, out: boolean) {
+  try {
+    await ok(
+      api.PUT('/api/w/{workspace}/posts/{post}/kept-out', {
+        params: { path: { ...path, post: post.id } },
+        body: { out },
+      }),
+    )
+    if (out) offerUndo(`“${post.subject}” is kept out of what the client sees.`, () => void keep(post, false))
+  } catch (problem) {
+    void message.error(sentence(problem), 8)
+  }
+  await queries.invalidateQueries({ queryKey: key })
+}
+</script>
+
+<template>
+  <main class="client-plan">
+    <div class="head">
+      <h1>{{ inHouse ? 'The plan as the client sees it' : 'The plan' }}</h1>
+      <span class="quiet">{{ data?.client.name }}</span>
+      <span class="fill" />
+      <template v-if="inHouse">
+        <router-link :to="{ name: 'plan', query: { client: workspace } }">Back to the plan</router-link>
+        <Button size="small" @click="print">Print</Button>
+        <ActButton type="primary" :may="client?.can.share_plan" @click="sharing = true">Plan links …</ActButton>
+      </template>
+    </div>
+    <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
+    <ComingShape v-if="!data && !error" label="Fetching the plan" :lines="12" />
+    <SharedPlan v-if="data" :plan="data" :in-house="inHouse" :language="readerLanguage()">
+      <template v-if="inHouse" #act="{ post }">
+        <p class="do">
+          <router-link :to="{ name: 'post', params: { workspace, post: post.id } }">open</router-link>
+          <ActButton link :may="client?.can.keep_out" @click="keep(post, true)">keep it out</ActButton>
+        </p>
+      </template>
+    </SharedPlan>
+    <PlanLinksDialog
+      v-if="sharing"
+      :workspace="workspace"
+      :name="client?.name ?? ''"
+      :now="me!.now"
+      @close="sharing = false"
+    />
+  </main>
+</template>
+
+<style scoped>
+.client-plan {
+  padding: 14px 20px 40px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+h1 {
+  font-size: 20px;
+  font-weight: 750;
+}
+.do {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  font-size: 12px;
+}
+@media print {
+  .do,
+  .head > :not(h1, .quiet) {
+    display: none;
+  }
+}
+</style>
