@@ -5,6 +5,7 @@ module AskFirst
     # Channels, connections by consent, channel sets.
     module ChannelsRoutes
       def self.registered(app)
+        app.get("/api/networks") { json App::Channels::Networks.call(agency_scope) }
         app.get("/api/w/:workspace/channels") { json act(App::Channels::ChannelsHere) }
         app.put("/api/w/:workspace/channels-order") do
           act(App::Channels::OrderChannels, channel_ids: body_json["channel_ids"])

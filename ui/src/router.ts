@@ -29,6 +29,12 @@ export const router = createRouter({
     { path: '/desk', name: 'desk', component: page(() => import('./agency/DeskPage.vue')), meta: { title: 'Desk' } },
     { path: '/plan', name: 'plan', component: page(() => import('./plan/PlanPage.vue')), meta: { title: 'Plan' } },
     {
+      path: '/networks',
+      name: 'networks',
+      component: page(() => import('./channels/NetworksPage.vue')),
+      meta: { title: 'What networks take', section: 'plan' },
+    },
+    {
       path: '/campaigns',
       name: 'campaigns',
       component: page(() => import('./campaigns/CampaignsPage.vue')),

@@ -23,6 +23,7 @@ const PAGES: { words: string[]; name: string; label: string; ofClient?: boolean 
   { words: ['plan', 'calendar'], name: 'plan', label: 'Plan' },
   { words: ['posts'], name: 'posts', label: 'Posts' },
   { words: ['dispatch', 'log'], name: 'dispatch', label: 'Dispatch' },
+  { words: ['networks', 'limits', 'sizes'], name: 'networks', label: 'What networks take' },
   { words: ['campaigns'], name: 'campaigns', label: 'Campaigns' },
   { words: ['brand', 'brand sheet'], name: 'brand', label: 'Brand sheet', ofClient: true },
   { words: ['people', 'members'], name: 'people', label: 'People', ofClient: true },

@@ -277,6 +277,7 @@ const more = computed(() => [
   ...(workspace.value ? [{ key: 'labels', words: 'Labels and mix' }] : []),
   ...(workspace.value ? [{ key: 'client-plan', words: 'As the client sees it, and plan links' }] : []),
   ...(workspace.value && days.value.length > 0 ? [{ key: 'balance', words: 'Balance of these days …' }] : []),
+  { key: 'networks', words: 'What networks take' },
   ...(data.value ? [{ key: 'export', words: 'Export …' }] : []),
 ])
 const why = (may: { ok: boolean; why?: string } | undefined) => (may?.ok ? undefined : (may?.why ?? 'Not here.'))
@@ -288,6 +289,7 @@ function choose(key: string) {
   if (key === 'fixtures' && id.value) fixing.value = { workspace: id.value }
   if (key === 'carry') carrying.value = true
   if (key === 'campaigns') void router.push({ name: 'campaigns', query: id.value ? { client: id.value } : {} })
+  if (key === 'networks') void router.push({ name: key })
   if (key === 'client-plan') void router.push({ name: key, params: { workspace: id.value } })
   if (key === 'labels') void router.push({ name: 'labels', params: { workspace: id.value } })
 }
