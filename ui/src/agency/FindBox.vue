@@ -3,7 +3,7 @@
 import { Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import { api, ok, sentence, unread } from '@/api/client'
 import { begun } from '@/api/fresh'
@@ -15,11 +15,12 @@ import { commands, type Command } from './commands'
 import { useChosen } from './me'
 
 const SeveralDialog = later(() => import('@/plan/SeveralDialog.vue'))
-const emit = defineEmits<{ close: [] }>()
+const props = defineProps<{ /** what was typed before it was there */ early: string }>()
+const emit = defineEmits<{ ready: []; close: [] }>()
 const router = useRouter()
 const queries = useQueryClient()
 const { id, workspaces, me } = useChosen()
-const typed = ref('')
+const typed = ref(props.early)
 const asked = refDebounced(typed, 150)
 const today = computed(() => me.value?.now.slice(0, 10) ?? new Date().toISOString().slice(0, 10))
 const { data, error, isFetching } = useQuery({
@@ -98,6 +99,14 @@ const does = computed<Line[]>(() =>
     .map((one) => ({ key: one.key, group: 'Do', words: one.words, beside: one.beside, run: () => void act(one) })),
 )
 const lines = computed(() => [...does.value, ...found.value])
+const field = ref<{ focus: () => void }>()
+onMounted(async () => {
+  // the dialog is laid out a moment later
+  for (let tick = 0; tick < 5 && !field.value; tick += 1) await nextTick()
+  field.value?.focus()
+  typed.value = props.early
+  emit('ready')
+})
 const at = ref(0)
 watch(typed, () => (at.value = 0))
 function move(step: number) {
@@ -143,6 +152,7 @@ async function release(day: string, workspace?: string) {
   />
   <DialogBox v-else title="Find or do" :width="600" @close="emit('close')">
     <Input
+      ref="field"
       v-model:value="typed"
       role="combobox"
       aria-label="Find or do"

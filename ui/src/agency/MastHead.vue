@@ -85,7 +85,28 @@ async function stopLooking() {
 }
 
 const finding = ref(false)
-useKeys({ '/': () => inHouse.value && (finding.value = true) })
+useKeys({ '/': () => inHouse.value && find() })
+// what is typed while the line is on its way belongs into it, and is no key of the page
+const early = ref('')
+function find() {
+  early.value = ''
+  finding.value = true
+  window.addEventListener('keydown', gather, { capture: true })
+}
+function gather(event: KeyboardEvent) {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  event.stopPropagation()
+  if (event.key === 'Escape') close()
+  if (event.key === 'Backspace') early.value = early.value.slice(0, -1)
+  if (event.key.length !== 1) return
+  event.preventDefault()
+  early.value += event.key
+}
+const ready = () => window.removeEventListener('keydown', gather, { capture: true })
+function close() {
+  ready()
+  finding.value = false
+}
 
 const mine = computed(() => [
   { key: 'profile', words: `${me.value?.name}: my profile` },
@@ -138,7 +159,7 @@ function go(key: string) {
         </router-link>
       </nav>
       <span class="fill" />
-      <button v-if="me && inHouse" type="button" class="find" @click="finding = true">
+      <button v-if="me && inHouse" type="button" class="find" @click="find">
         Find or do <kbd v-if="keysOn()">/</kbd>
       </button>
       <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">
@@ -163,7 +184,7 @@ function go(key: string) {
       {{ workspace.name }} is archived: it can be read, and nothing goes out.
     </p>
     <OnTheWay />
-    <FindBox v-if="finding" @close="finding = false" />
+    <FindBox v-if="finding" :early="early" @ready="ready" @close="close" />
   </div>
 </template>
 

@@ -104,12 +104,7 @@ function leave() {
         hint="**bold**, *slanted*, - lists, ## headings and links as in Markdown."
         :wrong="at('brief')"
       >
-        <Textarea
-          id="campaign-brief"
-          v-model:value="form.brief"
-          :auto-size="{ minRows: 4, maxRows: 14 }"
-          :maxlength="20000"
-        />
+        <Textarea id="campaign-brief" v-model:value="form.brief" :rows="7" :maxlength="20000" />
       </FormField>
       <div class="row">
         <FormField id="campaign-channels" label="Channels" :wrong="at('channels')">

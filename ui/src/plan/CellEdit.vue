@@ -6,18 +6,29 @@ const props = defineProps<{ label: string; may?: { ok: boolean; why?: string } }
 const emit = defineEmits<{ begin: [] }>()
 const root = ref<HTMLElement>()
 const editing = ref(false)
+let ending = false
 
 async function begin() {
   if (props.may && !props.may.ok) return
   emit('begin')
+  ending = false
   editing.value = true
   await nextTick()
   root.value?.querySelector('input')?.focus()
 }
-async function end() {
+/**
+ * The library's fields do something after they were heard: they go a moment later. Enter and the leaving that it brings
+ * are one end.
+ * @returns whether it is the first
+ */
+async function end(): Promise<boolean> {
+  if (ending) return false
+  ending = true
+  await new Promise((done) => setTimeout(done))
   editing.value = false
   await nextTick()
   root.value?.querySelector('button')?.focus()
+  return true
 }
 </script>
 
@@ -27,12 +38,11 @@ async function end() {
     <button
       v-else
       type="button"
-      :aria-label="`${label}: change`"
       :aria-disabled="may && !may.ok"
       :title="may?.ok === false ? may.why : undefined"
       @click="begin"
     >
-      <slot />
+      <slot /><span class="hidden">, {{ label }}: change</span>
     </button>
   </span>
 </template>

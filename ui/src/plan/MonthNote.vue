@@ -70,7 +70,7 @@ function take() {
       <Textarea
         id="month-note"
         v-model:value="typed"
-        :auto-size="{ minRows: 2, maxRows: 12 }"
+        :rows="3"
         :maxlength="4000"
         @keydown.ctrl.enter.prevent="save()"
         @keydown.esc.prevent.stop="end"

@@ -80,22 +80,19 @@ const looks = (row: Row, name: string) =>
 const can = (row: Row, act: 'rename' | 'change_owner') => client(row)?.can[act]
 async function keep(
   row: Row,
-  end: () => Promise<void>,
+  end: () => Promise<boolean>,
   change: (row: Row, value: string) => Promise<void>,
   was: string,
 ) {
   const value = typed.value.trim()
-  await end()
-  if (value !== was) await change(row, value)
+  if ((await end()) && value !== was) await change(row, value)
 }
-async function keepLabels(row: Row, end: () => Promise<void>) {
+async function keepLabels(row: Row, end: () => Promise<boolean>) {
   const names = chosen.value
-  await end()
-  await labels(row, names)
+  if (await end()) await labels(row, names)
 }
-async function keepOwner(row: Row, end: () => Promise<void>, person: string) {
-  await end()
-  if (person !== row.owner.id) await owner(row, person)
+async function keepOwner(row: Row, end: () => Promise<boolean>, person: string) {
+  if ((await end()) && person !== row.owner.id) await owner(row, person)
 }
 </script>
 
@@ -137,13 +134,7 @@ async function keepOwner(row: Row, end: () => Promise<void>, person: string) {
         />
       </template>
       <template #when="{ row }">
-        <button
-          type="button"
-          class="when link-button"
-          :class="{ late: row.late }"
-          :aria-label="`${plannedWall(timeOf(row))}: change`"
-          @click="emit('time', row)"
-        >
+        <button type="button" class="when link-button" :class="{ late: row.late }" @click="emit('time', row)">
           {{ plannedWall(timeOf(row)) }}
         </button>
       </template>

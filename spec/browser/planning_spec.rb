@@ -1,0 +1,212 @@
+# frozen_string_literal: true
+
+# A period planned with what stands beside posts: key dates, fixtures, a campaign, the year and the list; what is found
+# or done by one line; and what the client sees of it.
+RSpec.describe "Planning a period" do
+  let(:world) { BrowserWorld.world }
+  let(:db) { world.db }
+
+  def month(session, client, day)
+    session.visit("/plan?client=#{world.workspace(client)}&day=#{day}")
+    expect(session).to have_css("[role=grid]")
+  end
+
+  def more(session, words)
+    session.click_button("More …")
+    session.find("[role=menuitem]", text: words).click
+  end
+
+  def keys(session) = session.driver.browser.keyboard
+
+  it "puts a key date and a note into a month by keys, changes it, and takes it out with a way back" do
+    client = fresh_client("Tern Yard")
+    connected(client)
+    as(:ines) do |session|
+      month(session, client, "2027-03-10")
+      session.execute_script("arguments[0].focus()", session.find("[data-place='2027-03-17']"))
+      keys(session).type("d")
+      session.fill_in("What is then", with: "Spring fair")
+      session.choose("Other work", allow_label_click: true)
+      write_over("date-last", "19 Mar 2027", session)
+      session.click_button("Put it there")
+      expect(session).to have_css("[data-place='2027-03-17'] .date.work", text: "Spring fair")
+      expect(session).to have_css("[data-place='2027-03-19'] .date.work")
+      session.click_button("Note for March 2027 …")
+      session.fill_in("Note for March 2027, for the house", with: "Quiet until the fair.")
+      session.click_button("Save")
+      expect(session).to have_css(".note", text: "Quiet until the fair.")
+      session.find("[data-place='2027-03-17'] .date.work").click
+      session.click_button("Take it out")
+      expect(session).to have_no_css(".date.work")
+      session.click_button("Undo")
+      expect(session).to have_css("[data-place='2027-03-19'] .date.work")
+      expect(db[:key_dates].where(workspace_id: world.workspace(client)).get(:last_day)).to eq Date.new(2027, 3, 19)
+    end
+  end
+
+  it "keeps a place free by a rule, leaves it out once, and makes its post" do
+    client = fresh_client("Heron Boats")
+    connected(client)
+    as(:ines) do |session|
+      month(session, client, "2027-03-10")
+      more(session, "Fixtures")
+      session.click_button("New fixture")
+      session.fill_in("What comes back", with: "Market day")
+      pick("a working day", from: "When", session: session)
+      pick("last", from: "Which", session: session)
+      write_over("fixture-first", "1 Mar 2027", session)
+      expect(session).to have_css(".look", text: "on the last working day of each month")
+      expect(session).to have_css(".look", text: "31 Mar · 30 Apr")
+      pick("Account", from: "Channels", session: session)
+      session.click_button("Save")
+      expect(session).to have_css(".fixtures li", text: "on the last working day of each month")
+      session.click_button("Close", exact: true, match: :first)
+      session.find("[data-place='2027-03-31'] .pencil-mark").click
+      session.click_button("Leave it out this once")
+      expect(session).to have_no_css("[data-place='2027-03-31'] .pencil-mark")
+      session.click_button("Undo")
+      session.find("[data-place='2027-03-31'] .pencil-mark").click
+      session.click_button("Make the post")
+      expect(session).to have_field("Subject", with: "Market day")
+      post = db[:posts].where(workspace_id: world.workspace(client)).first
+      wall = db[:parts].where(post_id: post[:id], part: "time").get(:value)["wall"]
+      expect(wall).to start_with "2027-03-31T12:00"
+    end
+  end
+
+  it "shows a year, goes through it by keys, and opens the month that was stopped at" do
+    post = world.draft(wall: "2027-05-20T12:00", picture: false)
+    as(:ines) do |session|
+      session.visit("/plan?client=#{world.workspace}&view=year&day=2027-05-19")
+      cell = session.find("[role=gridcell][tabindex='0']")
+      expect(cell["aria-label"]).to include("Wed 19 May")
+      session.execute_script("arguments[0].focus()", cell)
+      keys(session).type(:right)
+      expect(session).to have_css("[role=gridcell][tabindex='0'][aria-label*='1 post']")
+      keys(session).type(:enter)
+      expect(session).to have_css("[data-place='2027-05-20'] .plan-line")
+      expect(session).to have_css("h1", text: "May 2027")
+    end
+    expect(db[:posts].where(id: post).count).to eq 1
+  end
+
+  it "changes a list in its cells: subject, owner and time, which is told before what it costs" do
+    client = fresh_client("Reed Press")
+    ticker = connected(client)
+    post = plain_post(client, ticker, wall: "2027-04-07T10:00")
+    plain_post(client, ticker, wall: "2027-04-06T10:00", text: "Another boat, another day.")
+    as(:ines) do |session|
+      session.visit("/plan?client=#{world.workspace(client)}&view=list&day=2027-04-01")
+      expect(session).to have_content("2 posts")
+      session.click_button("Subject, Late boat: change", match: :first)
+      field = session.find_field("Subject", with: "Late boat")
+      field.set("Early boat")
+      keys(session).type(:enter)
+      expect(session).to have_button("Subject, Early boat: change")
+      session.click_button("When")
+      session.click_button("When")
+      expect(session.all("tbody .when").map(&:text).first).to start_with "Wed 7 Apr"
+      session.first("tbody .when").click
+      write_over("line-day", "9 Apr 2027", session)
+      expect(session).to have_css(".move-note", text: "Fri 9 Apr, 10:00 from Wed 7 Apr, 10:00")
+      session.click_button("Move it there")
+      expect(session).to have_css("tbody .when", text: "Fri 9 Apr")
+      eventually { db[:parts].where(post_id: post, part: "time").get(:value)["wall"].start_with?("2027-04-09T10:00") }
+      session.refresh
+      expect(axe_findings(session)).to eq []
+    end
+  end
+
+  it "plans a campaign, says what is missing until it can start, and what its mix lacks" do
+    client = fresh_client("Sedge Choir")
+    ticker = connected(client)
+    post = plain_post(client, ticker, wall: "2027-04-07T10:00")
+    world.act("Posts::SetLabels", :ines, client, post_id: post, names: ["News"])
+    world.act("Posts::SetCampaign", :ines, client, post_id: post, name: "Spring concert")
+    as(:ines) do |session|
+      session.visit("/campaigns?client=#{world.workspace(client)}")
+      session.click_link("Spring concert")
+      expect(session).to have_css(".missing li", text: "It has no period yet.")
+      session.click_button("Change …")
+      write_over("campaign-first", "5 Apr 2027", session)
+      write_over("campaign-last", "2 May 2027", session)
+      session.fill_in("Goal", with: "A full house")
+      session.fill_in("Brief", with: "**Loud**, <script>alert(1)</script>")
+      session.click_button("Add a label")
+      session.find_field("Label 1", visible: :all).set("News")
+      session.fill_in("Percent 1", with: "50")
+      session.click_button("Save")
+      expect(session).to have_css("section", text: "A full house")
+      expect(session).to have_css(".brief strong", text: "Loud")
+      expect(session).to have_no_css(".brief script", visible: :all)
+      expect(session).to have_css(".missing li", text: "No channel is chosen.")
+      expect(session).to have_content("50 points away. To come within 5, add 1 without a label of the mix.")
+      expect(axe_findings(session)).to eq []
+    end
+  end
+
+  it "finds and does by one line, without a mouse" do
+    client = fresh_client("Willow Weir")
+    connected(client)
+    as(:ines) do |session|
+      session.visit("/desk")
+      expect(session).to have_css("h1")
+      keys(session).type("/")
+      keys(session).type("willow november 2027")
+      expect(session).to have_css("[role=option][aria-selected=true]", text: "Plan, November 2027")
+      keys(session).type(:enter)
+      expect(session).to have_css("h1", text: "November 2027")
+      expect(session).to have_css("button.client", text: "Willow Weir")
+      keys(session).type("/")
+      keys(session).type("new post for willow")
+      expect(session).to have_css("[role=option]", text: "New post")
+      keys(session).type(:enter)
+      expect(session).to have_field("Subject", with: "")
+      keys(session).type(:escape)
+      session.visit("/desk")
+      expect(session).to have_css("h1")
+      keys(session).type("/")
+      keys(session).type("Ines Callo")
+      expect(session).to have_css("[role=option]", text: "Ines Calloway")
+      keys(session).type(:escape)
+      expect(session).to have_no_css("[role=dialog]")
+    end
+  end
+
+  describe "what the client sees" do
+    let(:phone) { Capybara::Session.new(:phone) }
+
+    after { phone.quit }
+
+    it "stands under a link on a phone without an account, loses what is kept out, and ends when it is revoked" do
+      post = world.draft(wall: "2026-10-27T07:30")
+      world.act("Posts::Rename", :ines, post_id: post, subject: "Tide clock", version: 1)
+      world.ask(post, 0)
+      world.answer(post, :wren)
+      world.ask(post, 1)
+      address = nil
+      as(:ines) do |session|
+        session.visit("/w/#{world.workspace}/client-plan")
+        expect(session).to have_css(".post.waits", text: "Tide clock")
+        session.click_button("Plan links …")
+        session.fill_in("For whom", with: "Odile's phone")
+        session.click_button("Make a link")
+        address = session.find_field("Plan link").value
+      end
+      phone.driver.browser.resize(width: 390, height: 800)
+      phone.visit(address)
+      expect(phone).to have_css(".post.waits", text: "Tide clock")
+      expect(phone.evaluate_script("document.documentElement.scrollWidth")).to be <= 390
+      world.act("Plan::KeepOut", :ines, post_id: post, out: true)
+      phone.refresh
+      expect(phone).to have_css(".week")
+      expect(phone).to have_no_content("Tide clock")
+      as(:ines) do |session|
+        session.click_button("End the link Odile's phone")
+        expect(session).to have_no_content("Odile's phone")
+      end
+      phone.refresh
+      expect(phone).to have_content("This link does not work any more.")
+    end
+  end
+end
