@@ -9,6 +9,7 @@ module AskFirst
         app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
         periods(app)
         at_a_glance(app)
+        app.get("/api/w/:workspace/plan/wall/:channel") { json act(App::Plan::Wall, channel_id: params[:channel]) }
         shared(app)
         files(app)
       end

@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # A view of the plan by a name: how it looks and what it is narrowed to.
       class SavedView
-        LOOKS = %w[month week channels year list].freeze
+        LOOKS = %w[month week channels wall year list].freeze
         NAME = 60
         MOST = 30 # of one person or client
 
@@ -27,7 +27,7 @@ module AskFirst
         def self.bad_look
           Invalid.new(
             "bad_look",
-            "A view is a month, a week, channels, a year or a list.",
+            "A view is a month, a week, channels, a wall, a year or a list.",
             field: "look",
             way_on: "Choose one."
           )

@@ -83,7 +83,8 @@ RSpec.describe "Pencil marks" do
       cell(session, "2027-08-04", ticker).double_click
       session.fill_in("A word on the mark", with: "tide times\n")
       eventually { marks("2027-08-02").size == 1 }
-      session.click_button("Copy 1 mark …")
+      session.click_button("More …")
+      session.find("[role=menuitem]", text: "Copy 1 mark onto other weeks …").click
       session.fill_in("Onto how many weeks", with: "2")
       session.fill_in("Every how many weeks", with: "2")
       expect(session).to have_css("[role=dialog]", text: "2 marks are put, the last in the week of Mon 30 Aug.")

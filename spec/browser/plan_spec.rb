@@ -238,7 +238,8 @@ RSpec.describe "The month of the plan" do
     post = fresh("Kite day", "2026-11-10T12:00")
     as(:ines) do |session|
       month(session, of: "2026-11", words: "kite")
-      session.click_button("Export …")
+      session.click_button("More …")
+      session.find("[role=menuitem]", text: "Export …").click
       session.fill_in("Name of the calendar", with: "Kites")
       session.click_button("Make an address")
       address = session.find_field("The address, told this once").value

@@ -117,6 +117,42 @@ RSpec.describe "Planning a period" do
     end
   end
 
+  it "changes the places of two pictures on a wall by keys: the times stay, told before, and back" do
+    client = fresh_client("Grebe Sails")
+    vitrine = connected(client, "vitrine")
+    early = plain_post(client, vitrine, wall: "2026-10-20T09:00")
+    late = plain_post(client, vitrine, wall: "2026-10-22T18:00", text: "Another sail, another day.")
+    wall = ->(post) { db[:parts].where(post_id: post, part: "time").get(:value)["wall"] }
+    as(:ines) do |session|
+      session.visit("/plan?client=#{world.workspace(client)}&view=wall")
+      expect(session).to have_css(".wall li", count: 2)
+      session.execute_script("arguments[0].focus()", session.first(".wall li a"))
+      keys(session).type("m")
+      expect(session).to have_css(".wall li.held")
+      keys(session).type(:right)
+      keys(session).type(:enter)
+      expect(session).to have_css("[role=dialog]", text: "Thu 22 Oct, 18:00 → Tue 20 Oct, 9:00")
+      expect(axe_findings(session)).to eq []
+      session.click_button("Change 2 times")
+      eventually { [wall.call(early), wall.call(late)] == %w[2026-10-22T18:00:00 2026-10-20T09:00:00] }
+      session.click_button("Undo")
+      eventually { [wall.call(early), wall.call(late)] == %w[2026-10-20T09:00:00 2026-10-22T18:00:00] }
+    end
+  end
+
+  it "shows the proof of a line to who points at it, and puts it away when it is left" do
+    client = fresh_client("Bittern Boats")
+    ticker = connected(client)
+    plain_post(client, ticker, wall: "2027-06-09T09:00", text: "The reed boat is dry.")
+    as(:ines) do |session|
+      month(session, client, "2027-06-09")
+      session.find(".plan-line").hover
+      expect(session).to have_css(".plan-proof", text: "The reed boat is dry.")
+      session.find("h1").hover
+      expect(session).to have_no_css(".plan-proof")
+    end
+  end
+
   it "plans a campaign, says what is missing until it can start, and what its mix lacks" do
     client = fresh_client("Sedge Choir")
     ticker = connected(client)

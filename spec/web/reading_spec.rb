@@ -50,6 +50,7 @@ RSpec.describe "Reading over the API" do
     {
       "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"),
       "post" => post,
+      "channel" => world.channel(:vitrine),
       "media" => world.standing(post).master["media"].first,
       "showing" => db[:showings].where(post_id: by_hand).get(:id),
       "file" => file,

@@ -81,7 +81,7 @@ RSpec.describe "Saved views of the plan" do
 
   it "need a name and what there is to narrow to; a label that is gone shows nothing and breaks nothing" do
     expect(refusal { save(" ") }).to have_attributes(code: "name_missing", field: "name")
-    expect(refusal { save("x", look: "wall") }).to have_attributes(code: "bad_look", field: "look")
+    expect(refusal { save("x", look: "cloud") }).to have_attributes(code: "bad_look", field: "look")
     expect(refusal { save("x", narrowing: { "stages" => "nearly" }) }).to have_attributes(field: "stages")
     save("Gone", narrowing: { "labels" => SecureRandom.uuid })
     expect(found.first).to include(name: "Gone", count: 0)

@@ -38,7 +38,9 @@ const held = (line: Line) => plan.moving?.held.post_id === line.post_id && plan.
       :client="plan.clientOf(line.workspace_id)"
       :held="held(line)"
       :chosen="plan.picked(line.post_id)"
-      @grab="plan.grab($event, line, place)"
+      @grab="(event) => (plan.away(), plan.grab(event, line, place))"
+      @look="plan.look($event, line)"
+      @away="plan.away()"
       @take="plan.take(line, place)"
       @choose="plan.pick(line.workspace_id, line.post_id, line.wall)"
     />

@@ -3,6 +3,7 @@
 import { Button, Dropdown, RadioButton, RadioGroup } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { place as zonePlace, readerZone } from '@/api/time'
+import { counted } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
 import type { MenuLine } from '@/parts/LinesMenu.vue'
 import { later } from '@/parts/later'
@@ -23,6 +24,8 @@ const props = defineProps<{
   narrowed: string
   filtering: boolean
   cut?: boolean
+  /** pencil marks that are shown */
+  marks: number
   more: MenuLine[]
 }>()
 const emit = defineEmits<{
@@ -70,6 +73,7 @@ function chosen(key: string) {
       narrowed || 'Everything'
     }}</Button>
     <span v-if="cut" class="late" role="status">There is more than is shown: choose one client.</span>
+    <span v-if="marks > 0" class="quiet">{{ counted(marks, 'open mark', 'open marks') }}</span>
     <span class="fill" />
     <Dropdown v-if="more.length > 0" v-model:open="menu" :trigger="['click']">
       <Button size="small" aria-haspopup="menu">More …</Button>

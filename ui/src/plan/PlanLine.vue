@@ -23,7 +23,7 @@ const props = defineProps<{
   /** One of several that something is done with. */
   chosen?: boolean
 }>()
-const emit = defineEmits<{ grab: [event: PointerEvent]; take: []; choose: [] }>()
+const emit = defineEmits<{ grab: [event: PointerEvent]; take: []; choose: []; look: [event: Event]; away: [] }>()
 
 /** With Shift or Ctrl it is chosen, and not opened. */
 function clicked(event: MouseEvent) {
@@ -49,6 +49,11 @@ const title = computed(() =>
     draggable="false"
     data-row
     @pointerdown="stage !== 'out' && emit('grab', $event)"
+    @pointerenter="(event: PointerEvent) => event.pointerType === 'mouse' && event.buttons === 0 && emit('look', event)"
+    @pointerleave="emit('away')"
+    @focus="emit('look', $event)"
+    @blur="emit('away')"
+    @keydown="emit('away')"
     @click.capture="clicked"
     @keydown.m.stop.prevent="emit('take')"
     @keydown.x.stop.prevent="emit('choose')"

@@ -24,6 +24,7 @@ import ViewsRow from './ViewsRow.vue'
 import WeekGrid from './WeekGrid.vue'
 import { startDrag } from './drag'
 import { inWords, offers, useChoices, type Kind } from './filter'
+import { useLooking } from './looking'
 import { useMoving, type Held } from './moving'
 import { usePencil, type Mark } from './pencil'
 import type { KeyDate } from './key-dates'
@@ -46,13 +47,15 @@ const FixturesDialog = later(() => import('./FixturesDialog.vue'))
 const FixtureMarkDialog = later(() => import('./FixtureMarkDialog.vue'))
 const CarryOverDialog = later(() => import('./CarryOverDialog.vue'))
 const KeyDateDialog = later(() => import('./KeyDateDialog.vue'))
+const PlanProof = later(() => import('./PlanProof.vue'))
 const PlanList = later(() => import('./PlanList.vue'))
 const TimeDialog = later(() => import('./TimeDialog.vue'))
 const BalanceDialog = later(() => import('@/campaigns/BalanceDialog.vue'))
+const PlanWall = later(() => import('./PlanWall.vue'))
 const YearGrid = later(() => import('./YearGrid.vue'))
 const router = useRouter()
 const { id, workspace, workspaces, me } = useChosen()
-const { set, clear, turn, now, today, view, day, span, hidden, narrowing } = useShowing(
+const { set, clear, turn, now, today, view, day, span, hidden, narrowing, wall } = useShowing(
   workspace,
   computed(() => me.value?.now),
 )
@@ -91,6 +94,7 @@ const narrowed = computed(() => inWords(narrowing.value, offered.value))
 const data = computed(() => (view.value === 'year' ? undefined : period.value))
 const error = computed(() => (view.value === 'year' ? yearly.error.value : failed.value))
 const heading = computed(() => {
+  if (view.value === 'wall') return 'Wall'
   if (span.value === 'month') return monthYear(day.value.slice(0, 7))
   if (span.value === 'year') return day.value.slice(0, 4)
   if (span.value === 'quarter')
@@ -296,7 +300,7 @@ function choose(key: string) {
 const note = computed(() => {
   const month = day.value.slice(0, 7)
   const found = data.value?.notes.find((one) => one.month === month)
-  return workspace.value && span.value === 'month' && data.value?.period === month
+  return workspace.value && view.value !== 'wall' && span.value === 'month' && data.value?.period === month
     ? { month, note: found?.note ?? '', version: found?.version ?? 0 }
     : undefined
 })
@@ -308,8 +312,11 @@ async function print() {
 }
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 
+const { looked, look, away } = useLooking()
 providePlan(
   reactive({
+    look,
+    away,
     moving,
     standing,
     clientOf,
@@ -357,6 +364,7 @@ useKeys({
       :filtering="filtering"
       :cut="data?.cut || listed.data.value?.cut"
       :more="more"
+      :marks="data?.marks.length ?? 0"
       @turn="turn"
       @today="set({ day: today })"
       @view="(next) => set({ view: next === 'month' ? '' : next, span: '', day })"
@@ -422,6 +430,14 @@ useKeys({
         @copy="sheet.copy"
         @paste="sheet.paste"
       />
+      <PlanWall
+        v-else-if="view === 'wall' && id"
+        :workspace="id"
+        :channels="channels"
+        :channel="wall"
+        @update:channel="(next: string) => set({ wall: next })"
+      />
+      <p v-else-if="view === 'wall'" class="quiet">A wall is that of a channel: choose a client first.</p>
       <PlanList
         v-else-if="view === 'list'"
         :rows="listed.data.value?.rows ?? []"
@@ -459,6 +475,7 @@ useKeys({
       @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
       @close="opened = undefined"
     />
+    <PlanProof v-if="looked && !moving" :looked="looked" />
     <FixtureMarkDialog
       v-if="comesBack"
       :key="`${comesBack.day} ${comesBack.fixture_id}`"

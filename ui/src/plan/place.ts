@@ -8,7 +8,7 @@ export interface Place {
   minute?: number
   channel?: string
 }
-export type View = 'month' | 'week' | 'channels' | 'year' | 'list'
+export type View = 'month' | 'week' | 'channels' | 'wall' | 'year' | 'list'
 const NOON = 12
 const two = (n: number) => String(n).padStart(2, '0')
 

@@ -16,6 +16,9 @@ export interface PlanContext {
   focus: (place: string) => void
   grab: (event: PointerEvent, line: Line, place: string) => void
   take: (line: Line, place: string) => void
+  /** its proof is shown beside it */
+  look: (event: Event, line: Line) => void
+  away: () => void
   /** posts that something is to be done with, all at once */
   picked: (post: string) => boolean
   pick: (workspace: string, post: string, wall?: string) => void

@@ -12,6 +12,7 @@ export const VIEWS: { value: View; label: string }[] = [
   { value: 'month', label: 'Month' },
   { value: 'week', label: 'Week' },
   { value: 'channels', label: 'Channels' },
+  { value: 'wall', label: 'Wall' },
   { value: 'year', label: 'Year' },
   { value: 'list', label: 'List' },
 ]
@@ -26,6 +27,7 @@ export const SPANS: Record<View, { value: Span; label: string }[]> = {
   week: [{ value: 'week', label: 'week' }],
   channels: [{ value: 'week', label: 'week' }, { value: 'month', label: 'month' }, ...AHEAD],
   list: [{ value: 'month', label: 'month' }, ...AHEAD],
+  wall: [{ value: 'month', label: 'month' }],
   year: [
     { value: 'year', label: 'year' },
     { value: 'quarter', label: 'quarter' },
@@ -34,7 +36,7 @@ export const SPANS: Record<View, { value: Span; label: string }[]> = {
 
 /** @param serverNow what the clock of the server said when the reader's own facts were fetched */
 export function useShowing(workspace: Ref<Client | undefined>, serverNow: Ref<string | undefined>) {
-  const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', ...KINDS])
+  const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', 'wall', ...KINDS])
   // the clock of the server is not the browser's, and goes on
   const present = useNow({ interval: 60_000 })
   const began = Date.now()
@@ -51,7 +53,8 @@ export function useShowing(workspace: Ref<Client | undefined>, serverNow: Ref<st
   })
   const hidden = computed(() => address.value.all !== 'yes')
   const narrowing = computed(() => narrowingOf(address.value, !!workspace.value))
+  const wall = computed(() => address.value.wall)
   const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
   const clear = () => set(Object.fromEntries(KINDS.map((kind) => [kind, ''])))
-  return { set, clear, turn, now, today, view, day, span, hidden, narrowing }
+  return { set, clear, turn, now, today, view, day, span, hidden, narrowing, wall }
 }

@@ -7,6 +7,7 @@ import ProofCard from '@/parts/ProofCard.vue'
 import AdaptationParts from './AdaptationParts.vue'
 import { useChecks } from './checks'
 import ColumnHead from './ColumnHead.vue'
+import { cardOf, picturesOf } from './proof'
 import type { Adaptation, Sheet } from './sheet'
 
 const props = defineProps<{
@@ -22,26 +23,10 @@ const parts = ref<InstanceType<typeof AdaptationParts>>()
 
 const proof = computed(() => checks.of(props.one))
 const over = computed(() => Math.max(0, proof.value.count - proof.value.limit))
-const file = (id: string) => `/api/w/${props.sheet.workspace_id}/media/${id}/preview`
 const pictures = computed(() =>
-  proof.value.pictures.map((picture) => {
-    const { width, height } = props.sheet.media[picture.media_id] ?? { width: 1, height: 1 }
-    const said = (props.one.parts.descriptions.value as Record<string, string> | null)?.[picture.media_id]
-    return {
-      src: file(picture.media_id),
-      alt: said || 'Without a description yet',
-      kind: picture.kind,
-      width,
-      height,
-      crop: picture.crop ?? undefined,
-      full: [width, height] as [number, number],
-    }
-  }),
+  picturesOf(props.sheet.workspace_id, props.sheet.media, props.one.parts.descriptions.value, proof.value),
 )
-const card = computed(() => {
-  const said = proof.value.link_card
-  return said ? { ...said, picture: said.picture ? file(said.picture) : null } : null
-})
+const card = computed(() => cardOf(props.sheet.workspace_id, proof.value))
 const disconnected = computed(() => !!props.one.channel.level && !['fine', 'offline'].includes(props.one.channel.level))
 defineExpose({ show: (place: string) => parts.value?.show(place) })
 </script>
