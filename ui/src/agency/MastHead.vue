@@ -160,7 +160,7 @@ function go(key: string) {
       </nav>
       <span class="fill" />
       <button v-if="me && inHouse" type="button" class="find" @click="find">
-        Find or do <kbd v-if="keysOn()">/</kbd>
+        Find<span class="long"> or do</span> <kbd v-if="keysOn()">/</kbd>
       </button>
       <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">
         <Button shape="circle" class="face" :aria-label="`${initials(me.name)}, ${me.name}: profile and sign out`">
@@ -289,6 +289,10 @@ kbd {
   }
   nav a {
     padding: 6px 10px;
+  }
+  .long,
+  kbd {
+    display: none;
   }
 }
 </style>

@@ -88,7 +88,7 @@ function chosen(key: string) {
 .head {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 12px;
+  gap: 6px 7px;
   align-items: center;
   min-height: 40px;
   margin-bottom: 8px;
@@ -96,6 +96,15 @@ function chosen(key: string) {
 h1 {
   margin: 0;
   font-size: 20px;
+}
+/* six views and their spans on one line */
+.head :deep(.ant-radio-button-wrapper) {
+  padding-inline: 8px;
+}
+@media (max-width: 1400px) {
+  .head :deep(kbd) {
+    display: none;
+  }
 }
 .steps {
   display: inline-flex;

@@ -19,7 +19,7 @@ export const VIEWS: { value: View; label: string }[] = [
 const AHEAD: { value: Span; label: string }[] = [
   { value: '30', label: '30' },
   { value: '60', label: '60' },
-  { value: '90', label: '90 days' },
+  { value: '90', label: '90 d' },
 ]
 /** How much each view can show; the first if nothing is said. */
 export const SPANS: Record<View, { value: Span; label: string }[]> = {
