@@ -28,13 +28,8 @@ module AskFirst
         private
 
         def make(date)
-          id = Posts::MakePost.call(kit, member, subject: row[:word])
-          Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: @opened.channel_ids)
-          Posts::SavePart.call(kit, member, post_id: id, channel_id: nil, part: "time", value: time(date), version: 0)
-          name = row[:label_id] && rows(:labels).where(id: row[:label_id]).get(:name)
-          Posts::SetLabels.call(kit, member, post_id: id, names: [name]) if name
-          give(id)
-          id
+          kept = { channel_ids: @opened.channel_ids, day: date, **row.slice(:word, :clock, :label_id) }
+          PlannedPost.call(kit, member, **kept).tap { |id| give(id) }
         end
 
         # To whom it is for, where they are still here.
@@ -42,13 +37,6 @@ module AskFirst
           return if row[:owner_id].nil? || colleagues.none? { |one| one.person_id == row[:owner_id] }
 
           rows(:posts).where(id: post_id).update(owner_id: row[:owner_id])
-        end
-
-        def time(date)
-          clock = row[:clock]&.strftime("%H:%M")
-          Core::Plan::PencilMark.new(day: date, channel_id: nil, clock: clock, word: "", label_id: nil).time(
-            workspace[:zone]
-          )
         end
 
         def gone

@@ -25,20 +25,7 @@ module AskFirst
         private
 
         def make(mark)
-          id = Posts::MakePost.call(kit, member, subject: mark[:word])
-          Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: [mark[:channel_id]])
-          Posts::SavePart.call(kit, member, post_id: id, channel_id: nil, part: "time", value: time(mark), version: 0)
-          Posts::SetLabels.call(kit, member, post_id: id, names: [label(mark)]) if mark[:label_id]
-          id
-        end
-
-        def label(mark) = rows(:labels).where(id: mark[:label_id]).get(:name)
-
-        def time(mark)
-          clock = mark[:clock]&.strftime("%H:%M")
-          Core::Plan::PencilMark.new(day: mark[:day], channel_id: nil, clock: clock, word: "", label_id: nil).time(
-            workspace[:zone]
-          )
+          PlannedPost.call(kit, member, channel_ids: [mark[:channel_id]], **mark.slice(:word, :day, :clock, :label_id))
         end
 
         def mark_gone

@@ -54,7 +54,7 @@ const posts = (more: Record<string, string> = {}) => ({
     <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
     <ComingShape v-if="!data && !error" label="Fetching the campaign" :lines="10" />
     <template v-if="data">
-      <div class="head">
+      <div class="page-head">
         <h1 dir="auto">{{ data.name }}</h1>
         <span class="quiet">{{ client?.name }} · {{ when }}</span>
         <span class="fill" />
@@ -190,17 +190,6 @@ const posts = (more: Record<string, string> = {}) => ({
 <style scoped>
 .campaign {
   padding: 14px 20px 40px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-h1 {
-  font-size: 20px;
-  font-weight: 750;
 }
 h2 {
   margin-bottom: 6px;

@@ -33,7 +33,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
 
 <template>
   <main class="campaigns">
-    <div class="head">
+    <div class="page-head">
       <h1>Campaigns</h1>
       <span class="quiet">{{ workspace?.name ?? 'of all my clients' }}</span>
       <span class="fill" />
@@ -96,17 +96,6 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
 <style scoped>
 .campaigns {
   padding: 14px 20px 40px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-h1 {
-  font-size: 20px;
-  font-weight: 750;
 }
 .list {
   border-top: 2px solid var(--ink);

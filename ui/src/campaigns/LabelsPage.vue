@@ -114,7 +114,7 @@ async function want() {
 
 <template>
   <main class="labels">
-    <div class="head">
+    <div class="page-head">
       <h1>Labels</h1>
       <span class="quiet">{{ client?.name }}</span>
       <span class="fill" />
@@ -239,16 +239,6 @@ async function want() {
 .labels {
   max-width: 900px;
   padding: 14px 20px 40px;
-}
-.head {
-  display: flex;
-  gap: 8px 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-h1 {
-  font-size: 20px;
-  font-weight: 750;
 }
 table {
   width: 100%;

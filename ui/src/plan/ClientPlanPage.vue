@@ -46,7 +46,7 @@ async function keep(post: { id: string; subject: string }, out: boolean) {
 
 <template>
   <main class="client-plan">
-    <div class="head">
+    <div class="page-head">
       <h1>{{ inHouse ? 'The plan as the client sees it' : 'The plan' }}</h1>
       <span class="quiet">{{ data?.client.name }}</span>
       <span class="fill" />
@@ -80,17 +80,6 @@ async function keep(post: { id: string; subject: string }, out: boolean) {
 .client-plan {
   padding: 14px 20px 40px;
 }
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-h1 {
-  font-size: 20px;
-  font-weight: 750;
-}
 .do {
   display: flex;
   gap: 12px;
@@ -99,7 +88,7 @@ h1 {
 }
 @media print {
   .do,
-  .head > :not(h1, .quiet) {
+  .page-head > :not(h1, .quiet) {
     display: none;
   }
 }

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # Makes the post that a place was kept free for: a pencil mark's, or that of a fixture on one of its days.
+      class PlannedPost < Act
+        inside
+
+        # @param word [String] its subject
+        # @param channel_ids [Array<String>]
+        # @param day [Date]
+        # @param clock [Time, nil] the hour; noon where none was said
+        # @param label_id [String, nil]
+        # @return [String] the post's id
+        def call(word:, channel_ids:, day:, clock:, label_id:)
+          id = Posts::MakePost.call(kit, member, subject: word)
+          Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: channel_ids)
+          time = time(day, clock)
+          Posts::SavePart.call(kit, member, post_id: id, channel_id: nil, part: "time", value: time, version: 0)
+          name = label_id && rows(:labels).where(id: label_id).get(:name)
+          Posts::SetLabels.call(kit, member, post_id: id, names: [name]) if name
+          id
+        end
+
+        private
+
+        def time(day, clock)
+          hour = clock&.strftime("%H:%M")
+          Core::Plan::PencilMark.new(day: day, channel_id: nil, clock: hour, word: "", label_id: nil).time(
+            workspace[:zone]
+          )
+        end
+      end
+    end
+  end
+end
