@@ -98,9 +98,10 @@ RSpec.describe "Planning a period" do
     as(:ines) do |session|
       session.visit("/plan?client=#{world.workspace(client)}&view=list&day=2027-04-01")
       expect(session).to have_content("2 posts")
+      expect(axe_findings(session)).to eq []
       session.click_button("Subject, Late boat: change", match: :first)
-      field = session.find_field("Subject", with: "Late boat")
-      field.set("Early boat")
+      session.execute_script("arguments[0].select()", session.find_field("Subject", with: "Late boat"))
+      keys(session).type("Early boat")
       keys(session).type(:enter)
       expect(session).to have_button("Subject, Early boat: change")
       session.click_button("When")
@@ -112,8 +113,6 @@ RSpec.describe "Planning a period" do
       session.click_button("Move it there")
       expect(session).to have_css("tbody .when", text: "Fri 9 Apr")
       eventually { db[:parts].where(post_id: post, part: "time").get(:value)["wall"].start_with?("2027-04-09T10:00") }
-      session.refresh
-      expect(axe_findings(session)).to eq []
     end
   end
 

@@ -190,7 +190,10 @@ module BrowserSteps
   # is at its end.
   def axe_findings(session = page)
     session.execute_script(File.read(AXE))
-    eventually { session.evaluate_script("document.querySelector('[aria-busy=true]') === null") }
+    busy = "document.querySelector('[aria-busy=true]')?.outerHTML.slice(0, 300) ?? ''"
+    deadline = Time.now + 30
+    sleep 0.2 until session.evaluate_script(busy) == "" || Time.now > deadline
+    expect(session.evaluate_script(busy)).to eq ""
     session.execute_script(<<~JS)
       for (const one of document.getAnimations()) if (Number.isFinite(one.effect.getComputedTiming().endTime)) one.finish()
     JS

@@ -92,7 +92,8 @@ async function keepLabels(row: Row, end: () => Promise<boolean>) {
   if (await end()) await labels(row, names)
 }
 async function keepOwner(row: Row, end: () => Promise<boolean>, person: string) {
-  if ((await end()) && person !== row.owner.id) await owner(row, person)
+  const name = props.choices?.people.find((one) => one.id === person)?.name ?? ''
+  if ((await end()) && person !== row.owner.id) await owner(row, person, name)
 }
 </script>
 

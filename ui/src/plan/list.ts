@@ -40,7 +40,16 @@ export function useListed() {
   const queries = useQueryClient()
   const path = (row: Row) => ({ path: { workspace: row.workspace_id, post: row.post_id } })
 
-  async function done(run: () => Promise<unknown>) {
+  /** Shown at once; what is refused is put back by what the server says. */
+  function show(row: Row, change: Partial<Row>) {
+    queries.setQueriesData<{ rows: Row[]; cut: boolean }>({ queryKey: ['plan'] }, (shown) =>
+      shown && 'rows' in shown && 'cut' in shown
+        ? { ...shown, rows: shown.rows.map((one) => (one.post_id === row.post_id ? { ...one, ...change } : one)) }
+        : shown,
+    )
+  }
+  async function done(row: Row, change: Partial<Row>, run: () => Promise<unknown>) {
+    show(row, change)
     try {
       await run()
     } catch (problem) {
@@ -49,7 +58,7 @@ export function useListed() {
     await queries.invalidateQueries({ queryKey: ['plan'] })
   }
   const subject = (row: Row, subject: string) =>
-    done(() =>
+    done(row, { subject, subject_version: row.subject_version + 1 }, () =>
       ok(
         api.PUT('/api/w/{workspace}/posts/{post}/subject', {
           params: { ...path(row), header: { 'If-Match': `"${row.subject_version}"` } },
@@ -58,10 +67,16 @@ export function useListed() {
       ),
     )
   const labels = (row: Row, names: string[]) =>
-    done(() => ok(api.PUT('/api/w/{workspace}/posts/{post}/labels', { params: path(row), body: { names } })))
+    done(row, { labels: names }, () =>
+      ok(api.PUT('/api/w/{workspace}/posts/{post}/labels', { params: path(row), body: { names } })),
+    )
   const campaign = (row: Row, name: string) =>
-    done(() => ok(api.PUT('/api/w/{workspace}/posts/{post}/campaign', { params: path(row), body: { name } })))
-  const owner = (row: Row, person: string) =>
-    done(() => ok(api.PUT('/api/w/{workspace}/posts/{post}/owner', { params: path(row), body: { person } })))
+    done(row, { campaign: name || null }, () =>
+      ok(api.PUT('/api/w/{workspace}/posts/{post}/campaign', { params: path(row), body: { name } })),
+    )
+  const owner = (row: Row, person: string, name: string) =>
+    done(row, { owner: { id: person, name } }, () =>
+      ok(api.PUT('/api/w/{workspace}/posts/{post}/owner', { params: path(row), body: { person } })),
+    )
   return { subject, labels, campaign, owner }
 }
