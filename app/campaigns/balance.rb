@@ -12,7 +12,7 @@ module AskFirst
         # @return [Hash] JSON-ready
         # @raise [Core::Invalid] bad_date, too_many_days
         def call(from:, to:)
-          listed = Plan::List.call(kit, scope, from: from, to: to)[:rows]
+          listed = Plan::List.call(kit, scope, from: from, to: to, everything: true)[:rows]
           labels = Store::Campaigns::Facts.labels(scope)
           {
             mix: mix(listed, labels),

@@ -17,9 +17,9 @@ module AskFirst
           raise same if into == label_id
 
           posts = carry(into)
-          rows(:pencil_marks).where(label_id: label_id).update(label_id: into)
+          %i[pencil_marks fixtures].each { |table| rows(table).where(label_id: label_id).update(label_id: into) }
           mixes(into)
-          rows(:labels).where(parent_id: label_id).update(parent_id: below(stays))
+          lift(stays)
           rows(:labels).where(merged_into: label_id).update(merged_into: into)
           rows(:labels).where(id: label_id).update(merged_into: into, parent_id: nil)
           record("labels_merged", facts: { from: row[:name], into: stays[:name], posts: posts })
@@ -49,7 +49,13 @@ module AskFirst
         end
 
         # What stood below it stands below the one that stays, or beside it where that stands below something itself.
-        def below(stays) = stays[:parent_id] || stays[:id]
+        # One that stood below it and stays takes its place.
+        def lift(stays)
+          own = stays[:parent_id] == row[:id]
+          rows(:labels).where(id: stays[:id]).update(parent_id: nil) if own
+          below = own ? stays[:id] : (stays[:parent_id] || stays[:id])
+          rows(:labels).where(parent_id: row[:id]).update(parent_id: below)
+        end
 
         def same
           Core::Invalid.new("same_label", "This is the same label.", field: "into", way_on: "Choose another one.")

@@ -55,11 +55,11 @@ module AskFirst
           @posts ||= Store::Plan::Days.of_posts(scope, { Sequel[:posts][:campaign_id] => row[:id] }, money: true)
         end
 
+        def targets = @targets ||= Mix.targets(scope, row[:id])
         def lines = @lines ||= Plan::Lines.of(posts)
         def channels_of(post) = post["channels"].to_a
 
         def mix
-          targets = Mix.targets(scope, row[:id])
           labelled = beside[:labelled].to_h { |one| one.values_at(:post_id, :ids) }
           of_posts = posts.map { |post| labelled.fetch(post["id"], []) }
           Mix.json(targets, Store::Campaigns::Facts.labels(scope), of_posts).merge(wanted: targets.any?)
@@ -113,7 +113,7 @@ module AskFirst
               channels: channels,
               channel_ids: beside[:channels].map { |one| one[:id] },
               people: beside[:people].size,
-              mix: Mix.targets(scope, row[:id]).any?,
+              mix: targets.any?,
               budget: budget,
               planned: money[:planned],
               posts: posts.map { |post| fact(post) }

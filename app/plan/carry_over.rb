@@ -24,7 +24,7 @@ module AskFirst
 
           @how = how
           found = moved(first)
-          put = found.compact.uniq { |mark| mark.values_at(:day, :channel_id) }.first(MOST)
+          put = on_open_channels(found.compact).uniq { |mark| mark.values_at(:day, :channel_id) }.first(MOST)
           there = taken(put)
           fresh = put.reject { |mark| there.include?(mark.values_at(:day, :channel_id)) }
           keep(fresh, year) unless dry
@@ -45,7 +45,7 @@ module AskFirst
         end
 
         def posts(first, last)
-          List.call(kit, scope, from: first.iso8601, to: last.iso8601)[:rows].flat_map do |row|
+          planned(first, last).flat_map do |row|
             label = labels[row[:labels].first]
             row[:channels].map do |channel|
               day, clock = row[:wall].split("T")
@@ -59,6 +59,17 @@ module AskFirst
           rows(:pencil_marks)
             .where(day: first..last)
             .map { |row| row.slice(:day, :channel_id, :word, :label_id).merge(clock: row[:clock]&.strftime("%H:%M")) }
+        end
+
+        # Also on channels that whoever carries over has switched off in their own views.
+        def planned(first, last)
+          List.call(kit, scope, from: first.iso8601, to: last.iso8601, everything: true)[:rows]
+        end
+
+        # On a channel that was archived nothing is planned any more.
+        def on_open_channels(marks)
+          channels = rows(:channels).where(archived_at: nil).select_map(:id)
+          marks.select { |mark| channels.include?(mark[:channel_id]) }
         end
 
         def labels = @labels ||= rows(:labels).where(merged_into: nil).select_hash(:name, :id)
@@ -75,16 +86,15 @@ module AskFirst
 
           days = put.map { |mark| mark[:day] }.minmax
           marked = rows(:pencil_marks).where(day: days.first..days.last).select_map(%i[day channel_id])
-          planned = List.call(kit, scope, from: days.first.iso8601, to: days.last.iso8601)[:rows]
-          marked + planned.flat_map { |row| row[:channels].map { |one| [Date.iso8601(row[:wall][0, 10]), one["id"]] } }
+          standing =
+            planned(*days).flat_map { |row| row[:channels].map { |one| [Date.iso8601(row[:wall][0, 10]), one["id"]] } }
+          (marked + standing).to_set
         end
 
         def keep(fresh, year)
-          open = rows(:channels).where(archived_at: nil).select_map(:id)
           by = { workspace_id: member.workspace_id, made_by: member.person_id, made_at: now }
-          rows = fresh.select { |mark| open.include?(mark[:channel_id]) }.map { |mark| by.merge(mark) }
-          scope.db[:pencil_marks].insert_conflict.multi_insert(rows)
-          record("carried_over", facts: { year: year, put: rows.size })
+          scope.db[:pencil_marks].insert_conflict.multi_insert(fresh.map { |mark| by.merge(mark) })
+          record("carried_over", facts: { year: year, put: fresh.size })
           announce("plan", ids: [])
         end
 

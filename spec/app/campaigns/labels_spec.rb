@@ -81,6 +81,18 @@ RSpec.describe "Labels" do
     ).to be_a(AskFirst::Core::NotFound)
   end
 
+  it "merged, carry fixtures over; and one that stood below it takes its place" do
+    post("Service", "Times", "Prices")
+    old = labels["Service"]
+    %w[Times Prices].each { |name| change(name, parent_id: old) }
+    fixture = { word: "Market", rule: "FREQ=WEEKLY", first: "2026-11-05", label_id: old }
+    id = world.act("Plan::SaveFixture", :ines, client, fixture: fixture, channel_ids: [ticker])
+    merge("Service", "Times")
+    expect(db[:fixtures].where(id: id).get(:label_id)).to eq labels["Times"]
+    parents = db[:labels].where(workspace_id: world.workspace(client), merged_into: nil).select_hash(:name, :parent_id)
+    expect(parents).to eq("Times" => nil, "Prices" => labels["Times"])
+  end
+
   it "merged one after the other, lead to the last one; the name is free again" do
     one = post("A")
     post("B", "C")

@@ -154,6 +154,15 @@ RSpec.describe "Fixtures" do
       expect(carry("date")).to include(put: [], taken: 2)
     end
 
+    it "takes channels along that its maker has switched off, and none that was archived" do
+      plain_post(client, ticker, wall: "2027-03-04T10:30")
+      plain_post(client, vitrine, wall: "2027-03-05T10:30")
+      world.act("Channels::SwitchChannel", :ines, client, channel_id: ticker, off: true)
+      world.act("Channels::ArchiveChannel", :ines, client, channel_id: vitrine)
+      expect(carry("date", dry: true)[:put].map { |mark| mark[:channel_id] }).to eq [ticker]
+      expect(carry("date")[:put].map { |mark| mark[:channel_id] }).to eq [ticker]
+    end
+
     it "says which days the next year does not have" do
       plain_post(client, ticker, wall: "2028-02-29T10:30")
       found = world.act("Plan::CarryOver", :ines, client, year: "2028", how: "date", dry: true)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The labels of a client: what they are called and look like, which stand below which, merged, and the mix that the
 // plan shall have.
-import { Button, Input, InputNumber, message } from 'ant-design-vue'
+import { Button, Input, InputNumber, Radio, RadioGroup, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useChosen } from '@/agency/me'
@@ -194,18 +194,11 @@ async function want() {
         <FormField id="label-parent" label="Stands below" :wrong="at('parent')">
           <ChoiceField id="label-parent" v-model="changing.parent_id" :options="tops(changing)" />
         </FormField>
-        <fieldset>
-          <legend>Colour</legend>
-          <label v-for="(hex, name) in data?.colours" :key="name" class="colour">
-            <input v-model="changing.colour" type="radio" name="colour" :value="name" />
-            <LabelChip
-              :name="String(name)"
-              :colour="String(name)"
-              :mark="changing.mark || changing.name.slice(0, 1)"
-              :data-hex="hex"
-            />
-          </label>
-        </fieldset>
+        <RadioGroup v-model:value="changing.colour" class="colours" aria-label="Colour">
+          <Radio v-for="(_, name) in data?.colours" :key="name" :value="name">
+            <LabelChip :name="String(name)" :colour="String(name)" :mark="changing.mark || changing.name.slice(0, 1)" />
+          </Radio>
+        </RadioGroup>
         <p v-if="beside(['name', 'mark', 'parent'])" role="alert" class="wrong">
           {{ beside(['name', 'mark', 'parent']) }}
         </p>
@@ -279,19 +272,10 @@ td.do > * {
 .none {
   margin-top: 10px;
 }
-fieldset {
-  margin: 0 0 12px;
-  padding: 0;
-  border: 0;
-}
-legend {
-  color: var(--ink-2);
-}
-.colour {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  min-width: 110px;
-  min-height: 28px;
+.colours {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  margin-bottom: 12px;
 }
 </style>
