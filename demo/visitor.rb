@@ -12,13 +12,11 @@ module Demo
     # @param address [String] where the networks are
     def initialize(address)
       @address = address
-      @accounts = {}
     end
 
     # Lets somebody sign in at a network for these accounts, beside those that they had.
     def add_person(network, login, accounts)
-      all = (@accounts[[network, login]] ||= {}).merge!(accounts.transform_keys(&:to_s))
-      post("#{@address}/control/#{network}/people", JSON.generate(login: login, accounts: all), "application/json")
+      post("#{@address}/control/#{network}/people", JSON.generate(login: login, accounts: accounts), "application/json")
     end
 
     # The whole way: begin, allow there, come back, add.

@@ -47,7 +47,7 @@ module StandIns
       @accounts[handle]
     end
 
-    # Somebody who can sign in here and post for these accounts.
+    # Somebody who can sign in here and post for these accounts, beside those that they had.
     def add_person(login, handles)
       write("person" => { "login" => login, "handles" => handles })
     end
@@ -164,7 +164,7 @@ module StandIns
       when "card"
         @card = value
       when "person"
-        @people[value["login"]] = value["handles"]
+        @people[value["login"]] = @people.fetch(value["login"], []) | value["handles"]
       else
         @grants.apply(kind, value)
       end
