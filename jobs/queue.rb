@@ -51,6 +51,10 @@ module AskFirst
         enqueue(LookAtLinks, workspace_id, post_id, at: at)
       end
 
+      def run_batch(workspace_id, batch_id, at:)
+        enqueue(RunBatch, workspace_id, batch_id, at: at)
+      end
+
       def read_link(workspace_id, reading_id, at:)
         enqueue(ReadLink, workspace_id, reading_id, at: at)
       end

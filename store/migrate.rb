@@ -28,6 +28,9 @@ module AskFirst
 
           admin.run("CREATE ROLE #{role} LOGIN PASSWORD #{admin.literal(password)}")
         end
+        # our own processes take the web's role, and only when they say so, for what a person asked for (Scope)
+        admin.run("ALTER ROLE ask_first_jobs NOINHERIT")
+        admin.run("GRANT ask_first_web TO ask_first_jobs")
         return if admin[:pg_database].where(datname: name).any?
 
         admin.run("CREATE DATABASE #{admin.literal(Sequel.identifier(name))} OWNER ask_first_owner")

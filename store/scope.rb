@@ -121,7 +121,22 @@ module AskFirst
         db.transaction(**options) { within(&block) }
       end
 
+      # For our own processes, where they do what a person asked for: within the block the database lets them do and see
+      # what it lets that person's pages, and no more.
+      def as_person(&block)
+        transaction do
+          role("ask_first_web")
+          block.call
+        ensure
+          role("NONE") if alive?
+        end
+      end
+
       private
+
+      def role(name) = db.run("SET LOCAL ROLE #{name}")
+
+      def alive? = db.synchronize { |connection| connection.transaction_status == PG::PQTRANS_INTRANS }
 
       def within
         outer = told
@@ -137,8 +152,7 @@ module AskFirst
 
       # After an error of the database the whole transaction goes, and with it what was told.
       def give_back(outer)
-        alive = db.synchronize { |connection| connection.transaction_status == PG::PQTRANS_INTRANS }
-        outer && alive ? tell(outer) : self.told = outer
+        outer && alive? ? tell(outer) : self.told = outer
       end
 
       def tell(text)

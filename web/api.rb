@@ -30,6 +30,7 @@ module AskFirst
                PermissionsRoutes,
                PlanReadRoutes,
                PlanRoutes,
+               SeveralRoutes,
                CampaignsRoutes
 
       before { refuse_while_looking }

@@ -14,7 +14,6 @@ module AskFirst
           body = body_json
           json act(App::Plan::CarryOver, year: body["year"], how: body["how"], dry: body["dry"] == true)
         end
-        several(app)
         views(app)
         feeds(app)
         app.post("/api/w/:workspace/posts/:post/move-cost") do
@@ -119,29 +118,6 @@ module AskFirst
           json(
             { version: act(App::Plan::NoteMonth, month: body["month"], note: body["note"], version: body["version"]) }
           )
-        end
-      end
-
-      def self.several(app)
-        app.post("/api/w/:workspace/plan/several") do
-          body = body_json
-          value = PlanRoutes.value(body)
-          said = { kind: body["kind"], post_ids: body["posts"], value: value, dry: body["dry"] == true }
-          json({ posts: act(App::Plan::Several, **said) })
-        end
-      end
-
-      # What an act over several is done with.
-      def self.value(body)
-        case body["kind"]
-        when "move"
-          body["each"] || body["days"]
-        when "clock"
-          body["clock"]
-        when "owner"
-          body["person"]
-        else
-          body["name"]
         end
       end
 

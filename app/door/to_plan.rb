@@ -37,6 +37,14 @@ module AskFirst
           Opened.new(row: row)
         end
 
+        # An act over many posts: of whoever asked for it.
+        def batch(input)
+          agency_only!("This")
+          row = find(:batches, input[:batch_id], "This") { |rows| rows.where(person_id: member.person_id) }
+          require!(@act)
+          Opened.new(row: row)
+        end
+
         # A key date, or other work of the time; without an id one that is new.
         def key_date(input)
           agency_only!("This date")

@@ -12,19 +12,16 @@ module AskFirst
 
         MOST = 25 # posts in one call: a transaction stays short, and a page shows how far it is
 
-        KINDS = %w[move clock release take_back label unlabel campaign owner discard bring_back].freeze
-        DAYS = 366 # that something is moved by, at most
-
-        # @param kind [String] of KINDS
+        # @param kind [String] see Core::Plan::SeveralOrder
         # @param post_ids [Array<String>]
-        # @param value [Object] move: days, more or less than 0, or a Hash of them by post · clock: such as 09:30 ·
-        #   label, unlabel, campaign: its name · owner: a person's id
+        # @param value [Object] see there
         # @param dry [Boolean] only say what would happen
-        # @return [Array<Hash>] for each: {post_id:, done:, changed:, was:, stage:, why:, before:}
-        # @raise [Core::Invalid] bad_kind, too_many_posts, bad_days, bad_clock
+        # @return [Array<Hash>] for each: {post_id:, done:, changed:, was:, stage:, why:, before:, made:}
+        # @raise [Core::Invalid] see there
         def call(kind:, post_ids:, value: nil, dry: false)
           reading { enter }
-          check!(kind, post_ids, value)
+          Core::Plan::SeveralOrder.check!(kind, post_ids, value, most: MOST)
+          @dry = dry
           found = nil
           # in one order, so that two who do it at once wait for each other instead of for ever
           scope.transaction(rollback: dry ? :always : nil) do
@@ -36,51 +33,21 @@ module AskFirst
 
         private
 
-        def check!(kind, post_ids, value)
-          raise Core::Invalid.new("bad_kind", "This cannot be done to several.", field: "kind") if KINDS.none?(kind)
-          if post_ids.size > MOST
-            raise Core::Invalid.new(
-                    "too_many_posts",
-                    "At most #{MOST} posts are taken at once.",
-                    field: "posts",
-                    way_on: "Send them in parts."
-                  )
-          end
-          raise bad_days if kind == "move" && !days?(value, post_ids)
-          raise bad_clock if kind == "clock" && !Core::Plan::PencilMark::CLOCK.match?(value.to_s)
-        end
-
-        def days?(value, post_ids)
-          return post_ids.all? { |id| value[id]&.between?(-DAYS, DAYS) } if value.is_a?(Hash)
-
-          value.is_a?(Integer) && value.between?(-DAYS, DAYS) && !value.zero?
-        end
-
-        def bad_days
-          Core::Invalid.new(
-            "bad_days",
-            "It can be moved by up to #{DAYS} days.",
-            field: "days",
-            way_on: "Say by how many days, less than 0 for earlier."
-          )
-        end
-
-        def bad_clock
-          Core::Invalid.new("bad_clock", "This is no hour of a day.", field: "clock", way_on: "Write it like 09:30.")
-        end
-
         def one(kind, id, value, was)
           before = nil
           raise Core::NotFound, "This post" unless was || kind == "bring_back"
 
           kit.db.transaction(savepoint: true) { before = send(kind, id, value) }
-          told(id, was, stage: stages([id])[id], changed: before != :same, before: before.is_a?(String) ? before : nil)
+          more = { changed: before != :same, stage: stages([id])[id] }
+          more[:before] = before if before.is_a?(String)
+          more[:made] = before if kind == "copy"
+          told(id, was, **more)
         rescue Core::Error => e
           told(id, was, done: false, changed: false, why: [e.message, e.way_on].compact.join(" "))
         end
 
         def told(id, was, **more)
-          { post_id: id, done: true, was: was, stage: was, why: nil, before: nil }.merge(more)
+          { post_id: id, done: true, was: was, stage: was, why: nil, before: nil, made: [] }.merge(more)
         end
 
         # @return [Hash{String=>String}] of those that the reader sees
@@ -121,6 +88,20 @@ module AskFirst
             Move.call(kit, member, post_id: id, channel_ids: channels, from: line.value, time: later.to_h)
             line.value
           end
+        end
+
+        # Into new drafts for other channels, or of another client.
+        # @return [Array<String>] their ids
+        def copy(id, value)
+          walls = value["days"] ? [later(id, value["days"])].compact : []
+          where = { channel_ids: value["channel_ids"], workspace_id: value["workspace_id"] }
+          Posts::CopyPost.call(kit, member, post_id: id, walls: walls, dry: @dry, **where)
+        end
+
+        # @return [String, nil] its first wall time, so many days later, if it has one
+        def later(id, days)
+          time = Lines.of(Store::Plan::Days.of_posts(scope, { Sequel[:posts][:id] => id })).map(&:time).min_by(&:wall)
+          time && (time.wall + (days * 86_400)).strftime("%Y-%m-%dT%H:%M")
         end
 
         def owner(id, person)

@@ -15,13 +15,14 @@ module AskFirst
         # @param walls [Array<String>] wall times, one copy for each; none: one copy with the same time
         # @param channel_ids [Array<String>, nil] where it goes; nil: where the post goes
         # @param workspace_id [String, nil] another client's
+        # @param dry [Boolean] only whether it can be done; nothing is made
         # @return [Array<String>] ids of the new posts
-        def call(post_id:, walls: [], channel_ids: nil, workspace_id: nil)
+        def call(post_id:, walls: [], channel_ids: nil, workspace_id: nil, dry: false)
           reading { enter }
           raise too_many if walls.size > MOST
 
           target = workspace_id.nil? || workspace_id == member.workspace_id ? member : member_of(workspace_id)
-          return elsewhere(target, walls, channel_ids || []) unless target.workspace_id == member.workspace_id
+          return elsewhere(target, walls, channel_ids || [], dry: dry) unless target.workspace_id == member.workspace_id
 
           require_ability!("make_post")
           times = times(walls, member.zone, post.master["time"])
@@ -115,8 +116,10 @@ module AskFirst
 
         # --- to another client ---
 
-        def elsewhere(target, walls, channel_ids)
+        def elsewhere(target, walls, channel_ids, dry:)
           Core::Permissions::Decision.for(target, "make_post").require!
+          return [] if dry # files that are copied would stay
+
           parts = PartsForElsewhere.of(post.master)
           files = parts["media"].to_h { |id| [id, copy_file(id, target)] }
           times = times(walls, target.zone, nil)

@@ -55,6 +55,7 @@ RSpec.describe "Reading over the API" do
       "showing" => db[:showings].where(post_id: by_hand).get(:id),
       "file" => file,
       "try" => back_from_network,
+      "batch" => world.act("Plan::BeginBatch", :ines, client, kind: "move", post_ids: [post], value: 1),
       "campaign" =>
         world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Read #{SecureRandom.hex(2)}" }),
       "rendition" => db[:renditions].where(workspace_id: w).get(:id),

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { whenSignedOut } from './api/client'
 import MastHead from './agency/MastHead.vue'
 import { keepFocus, take } from './parts/focus'
+import BatchStrips from './plan/BatchStrips.vue'
 import { theme } from './theme'
 
 const route = useRoute()
@@ -30,6 +31,7 @@ onBeforeUnmount(keepFocus())
   <ConfigProvider :theme="theme" :auto-insert-space-in-button="false" :wave="{ disabled: true }">
     <a v-if="!route.meta.bare" class="past-masthead" href="#main" @click.prevent="skip">Skip to the page</a>
     <MastHead v-if="!route.meta.bare" />
+    <BatchStrips v-if="!route.meta.bare" />
     <router-view v-slot="{ Component }">
       <component :is="Component" :key="route.name === 'post' ? String(route.params.post) : undefined" />
     </router-view>

@@ -102,6 +102,31 @@ RSpec.describe "One act over several posts" do
     expect(several("campaign", posts, "Spring").map { |one| one[:before] }).to eq %w[Winter Winter]
   end
 
+  it "copies to other channels and to another client, with days between; looked at before, nothing is made" do
+    post = planned("2026-12-08T12:15")
+    here = { "workspace_id" => nil, "channel_ids" => [world.channel(:vitrine)], "days" => 7 }
+    count = -> { world.owner[:posts].count }
+    before = count.call
+    expect(several("copy", [post], here, dry: true)).to match [hash_including(done: true)]
+    expect(count.call).to eq before
+    copy = several("copy", [post], here).first[:made].first
+    expect(wall(copy)).to eq "2026-12-15T12:15:00"
+    expect(db[:adaptations].where(post_id: copy).select_map(:channel_id)).to eq [world.channel(:vitrine)]
+    there = {
+      "workspace_id" => world.workspace(:brackwater),
+      "channel_ids" => [world.channel(:ticker, :brackwater)],
+      "days" => nil
+    }
+    files = world.owner[:media].count
+    expect(several("copy", [post], there, who: :bram, dry: true)).to match [hash_including(done: true, made: [])]
+    expect(world.owner[:media].count).to eq files
+    made = several("copy", [post], there, who: :bram).first[:made]
+    expect(world.owner[:posts].where(id: made).select_map(:workspace_id)).to eq [world.workspace(:brackwater)]
+    # where one is no member there is no client
+    foreign = there.merge("workspace_id" => world.workspace(fresh_client))
+    expect(several("copy", [post], foreign, who: :tobiah).first).to include(done: false, why: /This client/)
+  end
+
   it "discards drafts, and brings them back" do
     draft = planned
     kept = cleared

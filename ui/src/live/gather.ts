@@ -14,6 +14,7 @@ const ALSO: Record<string, string[]> = {
   channels: ['channels', 'post'],
   settings: ['me', 'settings', 'route', 'channels'],
   brand: ['brand'],
+  batches: ['batches'],
 }
 
 /** Fetches one block of an open post's sheet again. */

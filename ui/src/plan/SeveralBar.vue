@@ -26,6 +26,7 @@ const ACTS: [Asked, string][] = [
   ['label', 'Label …'],
   ['campaign', 'Campaign …'],
   ['owner', 'Owner …'],
+  ['copy', 'Copy …'],
   ['discard', 'Discard …'],
 ]
 </script>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // One act over several posts: what will and will not happen to each, before it is done; what did, after.
-import { Button, InputNumber, message } from 'ant-design-vue'
-import { useQueryClient } from '@tanstack/vue-query'
+import { Button, CheckboxGroup, InputNumber, message } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { watchDebounced } from '@vueuse/core'
-import { computed, ref } from 'vue'
-import { sentence } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { useChosen } from '@/agency/me'
+import { api, ok, sentence } from '@/api/client'
 import { STAGES, counted } from '@/api/words'
 import DialogBox from '@/parts/DialogBox.vue'
 import FormField from '@/parts/FormField.vue'
@@ -13,7 +14,20 @@ import ClockField from '@/parts/fields/ClockField.vue'
 import DayField from '@/parts/fields/DayField.vue'
 import SuggestField from '@/parts/fields/SuggestField.vue'
 import { offerUndo } from '@/parts/undo'
-import { reasons, run, spreadOver, steps, undoing, type Asked, type Chosen, type One, type Order } from './several'
+import {
+  lookAt,
+  reasons,
+  run,
+  spreadOver,
+  steps,
+  takeBack,
+  undoing,
+  type Asked,
+  type Chosen,
+  type One,
+  type Order,
+} from './several'
+import { WORDS, notBack } from './several-words'
 
 const props = defineProps<{
   kind: Asked
@@ -24,24 +38,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ done: []; close: [] }>()
 const queries = useQueryClient()
-const WORDS: Record<Asked, { title: string; act: string; will: string; did: string }> = {
-  move: { title: 'Move', act: 'Move', will: 'will be moved', did: 'moved' },
-  clock: { title: 'To an hour:', act: 'Move', will: 'will go out at this hour, each on its day', did: 'moved' },
-  spread: { title: 'Spread out', act: 'Spread out', will: 'will lie evenly, each at its hour', did: 'spread out' },
-  owner: { title: 'Another owner for', act: 'Give', will: 'will be theirs', did: 'given to them' },
-  release: { title: 'Release', act: 'Release', will: 'will be released', did: 'released' },
-  take_back: {
-    title: 'Cancel the release of',
-    act: 'Cancel the release',
-    will: 'will not go out at their time any more',
-    did: 'not released any more',
-  },
-  label: { title: 'Label', act: 'Label', will: 'will have it', did: 'labelled' },
-  unlabel: { title: 'Unlabel', act: 'Unlabel', will: 'will not have it any more', did: 'not labelled any more' },
-  campaign: { title: 'Campaign of', act: 'Set it', will: 'will belong to it', did: 'in it' },
-  discard: { title: 'Discard', act: 'Discard', will: 'will be discarded', did: 'discarded' },
-  bring_back: { title: 'Restore', act: 'Restore', will: 'will be restored', did: 'restored' },
-}
 const words = computed(() => WORDS[props.kind])
 const days = ref<number>(1)
 const name = ref('')
@@ -54,6 +50,21 @@ const first = ref(
     ?.slice(0, 10) ?? props.today,
 )
 const every = ref(2)
+// copies
+const { workspaces, id: here } = useChosen()
+const homes = new Set([...props.chosen.values()].map((one) => one.workspace))
+const home = here.value ?? (homes.size === 1 ? [...homes][0] : undefined)
+const target = ref(home ?? workspaces.value[0]?.id ?? '')
+const onto = ref<string[]>([])
+const later = ref<number | undefined>(0)
+const targets = computed(() => workspaces.value.filter((one) => one.can.make_post?.ok && !one.archived))
+const { data: known } = useQuery({
+  queryKey: computed(() => ['plan-choices', target.value]),
+  queryFn: () => ok(api.GET('/api/plan/choices', { params: { query: { workspace: target.value } } })),
+  enabled: computed(() => props.kind === 'copy' && !!target.value),
+})
+const targetChannels = computed(() => (known.value?.channels ?? []).filter((one) => one.workspace_id === target.value))
+watch(target, () => (onto.value = []))
 const named = computed(() => props.kind === 'label' || props.kind === 'campaign')
 const posts = new Map(props.chosen)
 const order = computed<Order>(() => {
@@ -67,6 +78,11 @@ const order = computed<Order>(() => {
     owner: { person: person.value },
     label: { name: name.value.trim() },
     campaign: { name: name.value.trim() },
+    copy: {
+      client: target.value === home ? undefined : target.value,
+      channels: onto.value,
+      days: later.value ?? undefined, // an emptied field gives null
+    },
   }
   return { kind: props.kind, posts, ...more[props.kind] }
 })
@@ -76,12 +92,14 @@ const READY: Partial<Record<Asked, () => boolean>> = {
   spread: () => !!first.value && order.value.posts.size > 0,
   owner: () => !!person.value,
   label: () => name.value.trim() !== '',
+  copy: () => onto.value.length > 0,
 }
 const ready = computed(() => READY[props.kind]?.() ?? true)
 const timeless = computed(() => (props.kind === 'spread' ? posts.size - order.value.posts.size : 0))
 
 // before: the same acts, done and taken back at once
 const found = ref<One[]>()
+const looked = ref(0)
 const problem = ref('')
 let look = 0
 watchDebounced(
@@ -89,10 +107,11 @@ watchDebounced(
   async (asked) => {
     const mine = (look += 1)
     found.value = undefined
+    looked.value = 0
     problem.value = ''
     if (!ready.value) return
     try {
-      const answer = await run(asked, true)
+      const answer = await lookAt(asked, (count) => mine === look && (looked.value = count))
       if (mine === look) found.value = answer
     } catch (error) {
       if (mine === look) problem.value = sentence(error)
@@ -102,24 +121,27 @@ watchDebounced(
 )
 const can = computed(() => found.value?.filter((one) => one.done).length ?? 0)
 
-const done = ref<number>()
+const busy = ref(false)
 async function go() {
   const asked = order.value
   const able = new Set(found.value?.filter((one) => one.done).map((one) => one.post_id))
-  done.value = 0
+  busy.value = true
   look += 1
   try {
     const doing = { ...asked, posts: new Map([...asked.posts].filter(([id]) => able.has(id))) }
-    const answer = await run(doing, false, (count) => (done.value = count))
-    tell(doing, answer)
+    const answer = await run(doing)
+    if (answer.found.length > 0) tell(doing, answer.found)
     emit('done')
     emit('close')
   } catch (error) {
     problem.value = sentence(error)
   } finally {
-    done.value = undefined
-    void queries.invalidateQueries({ queryKey: ['plan'] })
+    busy.value = false
+    again()
   }
+}
+const again = () => {
+  for (const key of ['plan', 'batches']) void queries.invalidateQueries({ queryKey: [key] })
 }
 function tell(asked: Order, answer: One[]) {
   const back = undoing(asked, answer)
@@ -131,11 +153,12 @@ function tell(asked: Order, answer: One[]) {
 }
 async function undo(back: Order[]) {
   try {
-    for (const one of back) await run(one, false)
+    const { stayed } = await takeBack(back)
+    if (stayed.length > 0) void message.warning(notBack(stayed), 12)
   } catch (error) {
     void message.error(sentence(error), 8)
   }
-  void queries.invalidateQueries({ queryKey: ['plan'] })
+  again()
 }
 </script>
 
@@ -161,6 +184,38 @@ async function undo(back: Order[]) {
           <InputNumber id="several-every" v-model:value="every" :min="1" :max="60" :precision="0" />
         </FormField>
       </div>
+      <template v-if="kind === 'copy'">
+        <FormField id="several-client" label="For">
+          <ChoiceField
+            id="several-client"
+            v-model="target"
+            :options="
+              targets.map((one) => ({ value: one.id, label: one.id === home ? `${one.name}, here` : one.name }))
+            "
+          />
+        </FormField>
+        <fieldset class="onto">
+          <legend>On</legend>
+          <CheckboxGroup
+            v-model:value="onto"
+            :options="targetChannels.map((one) => ({ value: one.id, label: one.name }))"
+          />
+        </fieldset>
+        <FormField
+          id="several-later"
+          label="Days later"
+          :hint="
+            target === home
+              ? '0 keeps the time; less than 0 is earlier.'
+              : 'Empty: without a time. 0 keeps day and hour.'
+          "
+        >
+          <InputNumber id="several-later" v-model:value="later" :min="-366" :max="366" :precision="0" />
+        </FormField>
+        <p v-if="target !== home" class="quiet">
+          Words, link and files come along, as files of that client. Talk, labels, tags and budgets stay here.
+        </p>
+      </template>
       <p v-if="timeless > 0" class="quiet">
         {{ counted(timeless, 'post has', 'posts have') }} no time, or stood where it was not seen, and
         {{ timeless === 1 ? 'stays' : 'stay' }} out.
@@ -179,9 +234,10 @@ async function undo(back: Order[]) {
       </FormField>
       <div class="look" role="status">
         <p v-if="problem" class="wrong">{{ problem }}</p>
-        <p v-else-if="done !== undefined">{{ done }} of {{ can }} …</p>
         <p v-else-if="!ready" class="quiet">Say which first.</p>
-        <p v-else-if="!found" class="quiet">Looking what that would do …</p>
+        <p v-else-if="!found" class="quiet">
+          Looking what that would do …{{ looked > 0 ? ` ${looked} of ${order.posts.size}` : '' }}
+        </p>
         <template v-else>
           <p>
             <b>{{ counted(can, 'post', 'posts') }}</b> {{ words.will }}.
@@ -196,7 +252,7 @@ async function undo(back: Order[]) {
         </template>
       </div>
       <div class="acts">
-        <Button type="primary" html-type="submit" :disabled="can === 0" :loading="done !== undefined"
+        <Button type="primary" html-type="submit" :disabled="can === 0" :loading="busy"
           >{{ words.act }} {{ can > 0 ? can : '' }}</Button
         >
         <Button @click="emit('close')">Cancel</Button>
@@ -206,6 +262,11 @@ async function undo(back: Order[]) {
 </template>
 
 <style scoped>
+.onto {
+  border: 0;
+  padding: 0;
+  margin: 0 0 12px;
+}
 .spread {
   display: flex;
   gap: 12px;

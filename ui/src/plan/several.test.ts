@@ -1,11 +1,12 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 
 const post = vi.fn()
+const get = vi.fn()
 vi.mock('@/api/client', () => ({
-  api: { POST: (...all: unknown[]) => post(...all) },
+  api: { POST: (...all: unknown[]) => post(...all), GET: (...all: unknown[]) => get(...all) },
   ok: (answer: Promise<unknown>) => answer,
 }))
-const { reasons, run, spreadOver, steps, undoing } = await import('./several')
+const { lookAt, reasons, run, spreadOver, steps, takeBack, undoing } = await import('./several')
 
 const one = (post_id: string, more: object = {}) => ({
   post_id,
@@ -15,6 +16,7 @@ const one = (post_id: string, more: object = {}) => ({
   stage: 'drafting' as const,
   why: null,
   before: null,
+  made: [],
   ...more,
 })
 const posts = new Map([
@@ -22,6 +24,8 @@ const posts = new Map([
   ['b', { workspace: 'w', wall: '2026-10-14T12:00' }],
   ['c', { workspace: 'other' }],
 ])
+
+const many = new Map(Array.from({ length: 60 }, (_, n) => [`p${n}`, { workspace: 'w' }]))
 
 describe('one act over several posts', () => {
   beforeEach(() => {
@@ -31,18 +35,74 @@ describe('one act over several posts', () => {
     }))
   })
 
-  it('goes client by client and in parts, and says how far it is', async () => {
-    const many = new Map(Array.from({ length: 60 }, (_, n) => [`p${n}`, { workspace: 'w' }]))
+  it('is looked at client by client and in parts, and says how far it is', async () => {
     const told = vi.fn()
-    expect(await run({ kind: 'move', posts: many, days: 2 }, false, told)).toHaveLength(60)
+    expect(await lookAt({ kind: 'move', posts: many, days: 2 }, told)).toHaveLength(60)
     expect(told.mock.calls.flat()).toEqual([25, 50, 60])
     post.mockClear()
-    await run({ kind: 'release', posts }, true)
+    await lookAt({ kind: 'release', posts })
     const called = post.mock.calls.map(([, { params, body }]) => [params.path.workspace, body.posts, body.dry])
     expect(called).toEqual([
       ['w', ['a', 'b'], true],
       ['other', ['c'], true],
     ])
+  })
+
+  it('goes on by itself over more than one part of a client, and is done at once over fewer', async () => {
+    post.mockImplementation((path: string, { body }: { body: { posts: string[] } }) =>
+      path.endsWith('batches') ? { id: 'batch' } : { posts: body.posts.map((id) => one(id)) },
+    )
+    const mixed = new Map([...many, ...posts])
+    const { found, later } = await run({ kind: 'move', posts: mixed, each: { a: 1, c: 2 } })
+    expect(later).toEqual([{ workspace: 'w', batch: 'batch' }])
+    expect(found.map((each) => each.post_id)).toEqual(['c'])
+    const [, { body }] = post.mock.calls.find(([path]) => path.endsWith('several'))!
+    expect(body).toEqual({ order: { kind: 'move', each: { c: 2 } }, posts: ['c'], dry: false })
+  })
+
+  it('is released again after it is back where it was, if it was released', async () => {
+    const found = [one('a', { was: 'released', stage: 'internal_review' }), one('b')]
+    const back = undoing({ kind: 'move', posts, days: 3 }, found)
+    expect(back.map(({ kind, posts: of }) => [kind, [...of.keys()]])).toEqual([
+      ['move', ['a', 'b']],
+      ['release', ['a']],
+    ])
+    post.mockImplementation((_: string, { body }: { body: { posts: string[]; order: { kind: string } } }) => ({
+      posts: body.posts.map((id) => one(id, body.order.kind === 'release' ? { done: false, why: 'It is held.' } : {})),
+    }))
+    expect((await takeBack(back)).stayed).toEqual([{ why: 'It is held.', count: 1 }])
+  })
+
+  it('waits for what goes on by itself before the next act of the way back', async () => {
+    vi.useFakeTimers()
+    const order: string[] = []
+    post.mockImplementation((path: string, { body }: { body: { posts: string[]; order: { kind: string } } }) => {
+      order.push(body.order.kind)
+      return path.endsWith('batches') ? { id: 'batch' } : { posts: [] }
+    })
+    get.mockReturnValueOnce({ batches: [{ id: 'batch', workspace_id: 'w', ended: false }] })
+    get.mockReturnValueOnce({ batches: [{ id: 'batch', workspace_id: 'w', ended: true }] })
+    const done = takeBack([
+      { kind: 'move', posts: many, days: -1 },
+      { kind: 'release', posts },
+    ])
+    await vi.advanceTimersByTimeAsync(500)
+    expect(order).toEqual(['move'])
+    await vi.advanceTimersByTimeAsync(1_000)
+    await done
+    expect(order).toEqual(['move', 'release', 'release'])
+    vi.useRealTimers()
+  })
+
+  it('copies are taken back by discarding them, where they were made', () => {
+    const found = [one('a', { made: ['x', 'y'] }), one('c', { made: ['z'] })]
+    const at = (client?: string) =>
+      undoing({ kind: 'copy', posts, channels: ['t'], client }, found).map(({ kind, posts: of }) => [
+        kind,
+        [...of].map(([id, { workspace }]) => `${id}@${workspace}`),
+      ])
+    expect(at()).toEqual([['discard', ['x@w', 'y@w', 'z@other']]])
+    expect(at('there')).toEqual([['discard', ['x@there', 'y@there', 'z@there']]])
   })
 
   it('is taken back where it was done and changed something', () => {

@@ -1,5 +1,5 @@
-// One act over several posts: looked at before, done in parts that show how far they are, and taken back. It goes on
-// when its dialog or its page is left.
+// One act over several posts: looked at before, done, and taken back. What is more than one part of a client goes on by
+// itself on the server, whether the page is open or not.
 import { api, ok, type Schemas } from '@/api/client'
 
 export type Kind = Schemas['SeveralKind']
@@ -21,27 +21,47 @@ export interface Order {
   clock?: string
   person?: string
   name?: string
+  /** of copies: whose they will be, if another client's, and where they go */
+  client?: string
+  channels?: string[]
 }
 const PART = 25
 
-/** @param told how many are done after each part */
-export async function run(order: Order, dry: boolean, told: (done: number) => void = () => {}): Promise<One[]> {
+/** What would come of each. @param told how many were looked at after each part */
+export async function lookAt(order: Order, told: (done: number) => void = () => {}): Promise<One[]> {
   const found: One[] = []
   for (const [workspace, posts] of byClient(order.posts))
     for (let from = 0; from < posts.length; from += PART) {
-      const body = bodyOf(order, posts.slice(from, from + PART), dry)
-      const { posts: answered } = await ok(
-        api.POST('/api/w/{workspace}/plan/several', { params: { path: { workspace } }, body }),
-      )
-      found.push(...answered)
+      found.push(...(await part(workspace, order, posts.slice(from, from + PART), true)))
       told(found.length)
     }
   return found
 }
 
-function bodyOf({ kind, days, each, clock, person, name }: Order, posts: string[], dry: boolean) {
-  const own = each && Object.fromEntries(posts.map((id) => [id, each[id] ?? 0]))
-  return { kind, days, each: own, clock, person, name, posts, dry }
+export interface Batch {
+  workspace: string
+  batch: string
+}
+/** @returns what came of each that was done at once, and what goes on by itself */
+export async function run(order: Order): Promise<{ found: One[]; later: Batch[] }> {
+  const found: One[] = []
+  const later: Batch[] = []
+  for (const [workspace, posts] of byClient(order.posts))
+    if (posts.length > PART) {
+      const body = { order: said(order, posts), posts }
+      const { id } = await ok(api.POST('/api/w/{workspace}/plan/batches', { params: { path: { workspace } }, body }))
+      later.push({ workspace, batch: id })
+    } else found.push(...(await part(workspace, order, posts, false)))
+  return { found, later }
+}
+
+async function part(workspace: string, order: Order, posts: string[], dry: boolean): Promise<One[]> {
+  const body = { order: said(order, posts), posts, dry }
+  return (await ok(api.POST('/api/w/{workspace}/plan/several', { params: { path: { workspace } }, body }))).posts
+}
+
+function said({ posts: _, each, ...order }: Order, posts: string[]): Schemas['SeveralOrder'] {
+  return each ? { ...order, each: Object.fromEntries(posts.map((id) => [id, each[id] ?? 0])) } : order
 }
 
 /**
@@ -76,24 +96,58 @@ export function undoing(order: Order, found: One[]): Order[] {
     unlabel: 'label',
     discard: 'bring_back',
   }
-  if (order.kind === 'move' && order.each) {
-    const each = Object.fromEntries(Object.entries(order.each).map(([id, days]) => [id, -days]))
-    return [{ kind: 'move', posts: of(changed), each }]
+  if (order.kind === 'copy') {
+    const made = changed.flatMap((one) =>
+      one.made.map((id) => [id, { workspace: order.client ?? order.posts.get(one.post_id)!.workspace }] as const),
+    )
+    return [{ kind: 'discard', posts: new Map(made) }]
   }
-  if (order.kind === 'move') return [{ kind: 'move', posts: of(changed), days: -order.days! }]
+  if (order.kind === 'move') {
+    const each = order.each && Object.fromEntries(Object.entries(order.each).map(([id, days]) => [id, -days]))
+    const back: Order = { kind: 'move', posts: of(changed), ...(each ? { each } : { days: -order.days! }) }
+    return [back, ...releasing(of(unreleased(changed)))]
+  }
   const field = WAS[order.kind]
   if (field) {
     // a post that had several hours has none to go back to
     const known = changed.filter((one) => one.before !== null || order.kind === 'campaign')
     const before = [...new Set(known.map((one) => one.before ?? ''))]
-    return before.map((was) => ({
+    const orders = before.map((was): Order => ({
       kind: order.kind,
       [field]: was,
       posts: of(known.filter((one) => (one.before ?? '') === was)),
     }))
+    return order.kind === 'clock' ? [...orders, ...releasing(of(unreleased(known)))] : orders
   }
   const kind = back[order.kind]
   return kind ? [{ ...order, kind, posts: of(changed) }] : []
+}
+
+/** Those that lost their release by it; back at their time they can go out again. */
+const unreleased = (found: One[]) => found.filter((one) => one.was === 'released' && one.stage !== 'released')
+const releasing = (posts: Chosen): Order[] => (posts.size > 0 ? [{ kind: 'release', posts }] : [])
+
+/** Takes it back, one after the other. @returns why some could not be, with how many */
+export async function takeBack(orders: Order[]): Promise<{ stayed: ReturnType<typeof reasons>; later: Batch[] }> {
+  const all: One[] = []
+  let going: Batch[] = []
+  for (const order of orders) {
+    // what goes out again stands where it was first
+    await Promise.all(going.map(ended))
+    const { found, later } = await run(order)
+    all.push(...found)
+    going = later
+  }
+  return { stayed: reasons(all), later: going }
+}
+
+const LOOK = 1_000 // milliseconds from one look to the next
+async function ended({ workspace, batch }: Batch): Promise<void> {
+  for (;;) {
+    const { batches } = await ok(api.GET('/api/plan/batches'))
+    if (batches.find((one) => one.id === batch && one.workspace_id === workspace)?.ended ?? true) return
+    await new Promise((on) => setTimeout(on, LOOK))
+  }
 }
 
 /** Reasons with how many they hold for, the commonest first. */

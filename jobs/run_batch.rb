@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Jobs
+    # Does an act over many posts, part by part, until none is left. Somebody waits for it.
+    class RunBatch < Base
+      self.priority = 50
+
+      def run(workspace_id, batch_id)
+        nil while App::Plan::RunBatch.call(kit, process(workspace_id), batch_id: batch_id)
+      end
+    end
+  end
+end
