@@ -22,6 +22,7 @@ module AskFirst
             201
           )
         end
+        several(app)
         app.post("/api/w/:workspace/asks/:ask/withdraw") do
           act(App::Signoff::WithdrawAsk, ask_id: params[:ask])
           done
@@ -43,6 +44,17 @@ module AskFirst
           done
         end
         holds(app)
+      end
+
+      # One ask for each step and those who are asked there.
+      def self.several(app)
+        app.post("/api/w/:workspace/asks/look") { json act(App::Signoff::LookAtAsks, post_ids: body_json["post_ids"]) }
+        app.post("/api/w/:workspace/asks/several") do
+          body = body_json
+          dues = (body["dues"] || {}).transform_values { |due| Core::Plan::Iso.moment(due, kit.now, field: "dues") }
+          said = { post_ids: body["post_ids"], dues: dues, message: body.fetch("message", "") }
+          json(act(App::Signoff::SendAsks, **said), 201)
+        end
       end
 
       def self.holds(app)

@@ -10,7 +10,8 @@ module AskFirst
         opens :posts, "ask", stand: true
 
         # @param due_at [Time, nil] by when; nil takes the step's allowed working time from now
-        # @param channel_ids [Array<String>, nil] only for these channels of the posts; nil for all that need it
+        # @param channel_ids [Array<String>, Hash{String=>Array<String>}, nil] only for these channels of the posts, or
+        #   of each post by its id; nil for all that need it
         # @return [String] the ask's id
         def call(step_id:, post_ids:, due_at: nil, message: "", channel_ids: nil)
           words = Core::Posts::Text.clean(message, field: "message", limit: 4_000)
@@ -59,7 +60,8 @@ module AskFirst
           raise no_channel(post) if post.adaptations.empty?
 
           chosen = mine(NextAsk.open_at(post, step))
-          chosen = chosen.select { |adaptation| channel_ids.include?(adaptation.row[:channel_id]) } if channel_ids
+          only = channel_ids.is_a?(Hash) ? channel_ids.fetch(post.id) : channel_ids
+          chosen = chosen.select { |adaptation| only.include?(adaptation.row[:channel_id]) } if only
           raise nothing_to_ask(post, step) if chosen.empty?
 
           fresh = chosen.reject { |adaptation| NextAsk.asked?(adaptation, step) }

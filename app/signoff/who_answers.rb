@@ -32,8 +32,11 @@ module AskFirst
 
         private
 
+        # The same for each of many posts at one step.
         def away(people)
-          Store::People::Absences.today(@scope, people, @now, @zone).transform_values { |row| row[:stand_in_id] }
+          (@away ||= {})[people] ||= Store::People::Absences
+            .today(@scope, people, @now, @zone)
+            .transform_values { |row| row[:stand_in_id] }
         end
 
         def able(side, channels)

@@ -74,7 +74,7 @@ RSpec.describe "The month of the plan" do
       eventually { planned(post) == "2027-02-12T12:00:00" }
       expect(session).to have_current_path("/plan", ignore_query: true)
       line(session, "Pier menu").click
-      expect(session).to have_current_path("/w/#{world.workspace}/posts/#{post}")
+      expect(session).to have_current_path(/post=#{world.workspace}\.#{post}/, url: true)
     end
   end
 

@@ -152,6 +152,53 @@ RSpec.describe "Planning a period" do
     end
   end
 
+  it "opens a post over the plan, works in it by keys, and is back where one was" do
+    client = :quillmere
+    texts = [["Low water", "2027-03-10T09:00"], ["High water", "2027-03-11T09:00"]]
+    one, two =
+      texts.map do |subject, wall|
+        plain_post(client, world.channel(:ticker), text: "#{subject} at the pier", wall: wall).tap do |post|
+          world.act("Posts::Rename", :ines, client, post_id: post, subject: subject, version: 1)
+        end
+      end
+    as(:ines) do |session|
+      month(session, client, "2027-03-10")
+      session.find(".plan-line", text: "Low water").click
+      expect(session).to have_css(".sheet-layer [aria-label='Channels and master'], .sheet-layer .columns")
+      expect(session).to have_current_path(/post=#{world.workspace(client)}\.#{one}/, url: true)
+      expect(session).to have_css("[role=grid]") # the plan is still there below
+      expect(axe_findings(session)).to eq []
+      # its keys are those of the sheet: S asks, and the plan's do nothing
+      keys(session).type("d")
+      expect(session).to have_no_css(".ant-modal")
+      keys(session).type("s")
+      expect(session).to have_css(".ant-modal", text: "Ask Wren")
+      keys(session).type(:Escape)
+      expect(session).to have_no_css(".ant-modal", text: "Ask Wren")
+      expect(session).to have_css(".sheet-layer .columns")
+      # out of a field first, then out of the sheet
+      session.find(".sheet-layer textarea[aria-label^='Write to'], .sheet-layer textarea", match: :first).click
+      keys(session).type(:Escape)
+      expect(session).to have_css(".sheet-layer .columns")
+      keys(session).type(:Escape)
+      expect(session).to have_no_css(".sheet-layer")
+      expect(session.evaluate_script("document.activeElement.textContent")).to include "Low water"
+      # Enter opens, the browser's way back closes
+      session.execute_script("arguments[0].focus()", session.find(".plan-line", text: "High water"))
+      keys(session).type(:Enter)
+      expect(session).to have_current_path(/post=#{world.workspace(client)}\.#{two}/, url: true)
+      session.go_back
+      expect(session).to have_no_css(".sheet-layer")
+      expect(session).to have_css("[role=grid]")
+      # sent as an address it opens the same
+      session.visit("/plan?client=#{world.workspace(client)}&day=2027-03-10&post=#{world.workspace(client)}.#{one}")
+      expect(session).to have_css(".sheet-layer .columns")
+      session.click_button("Back to the plan")
+      expect(session).to have_no_css(".sheet-layer")
+      expect(session).to have_no_current_path(/post=/, url: true)
+    end
+  end
+
   it "plans a campaign, says what is missing until it can start, and what its mix lacks" do
     client = fresh_client("Sedge Choir")
     ticker = connected(client)

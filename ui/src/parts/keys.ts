@@ -1,5 +1,5 @@
 // Single-letter keys only while no field has focus; they can be turned off (WCAG 2.1.4).
-import { onBeforeUnmount, onMounted } from 'vue'
+import { inject, onBeforeUnmount, onMounted, provide, type InjectionKey } from 'vue'
 
 const OFF = 'keys-off'
 
@@ -11,16 +11,24 @@ export function turnKeys(on: boolean): void {
   localStorage.setItem(OFF, on ? 'no' : 'yes')
 }
 
-/** While one is open, the page behind it hears nothing, wherever the focus is. */
-function dialogOpen(): boolean {
-  return [...document.querySelectorAll('[role="dialog"]')].some((one) => one.getClientRects().length > 0)
+type Layer = () => Element | undefined
+const LAYER: InjectionKey<Layer> = Symbol('layer')
+/** What lies over a page and has keys of its own: what is in it hears them. */
+export const provideLayer = (layer: Layer) => provide(LAYER, layer)
+
+/** While one is open, what is behind it hears nothing, wherever the focus is. */
+export function dialogOpen(mine?: Element): boolean {
+  return [...document.querySelectorAll('[role="dialog"]')].some(
+    (one) => one !== mine && !mine?.contains(one) && one.getClientRects().length > 0,
+  )
 }
 
 export function useKeys(keys: Record<string, () => void>): void {
+  const layer = inject(LAYER, undefined)
   function press(event: KeyboardEvent) {
     const target = event.target as HTMLElement
     if (!keysOn() || event.ctrlKey || event.metaKey || event.altKey) return
-    if (target.closest('input, textarea, select, [contenteditable]') || dialogOpen()) return
+    if (target.closest('input, textarea, select, [contenteditable]') || dialogOpen(layer?.())) return
     const act = keys[event.key] ?? keys[event.key.toUpperCase()]
     if (!act) return
     event.preventDefault()

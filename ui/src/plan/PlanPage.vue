@@ -26,6 +26,7 @@ import { startDrag } from './drag'
 import { inWords, offers, useChoices, type Kind } from './filter'
 import { useLooking } from './looking'
 import { useMoving, type Held } from './moving'
+import { useOpening } from './opening'
 import { usePencil, type Mark } from './pencil'
 import type { KeyDate } from './key-dates'
 import { monthsOn, usePeriod, type Line, type Period, type PlanDay } from './period'
@@ -52,6 +53,7 @@ const PlanList = later(() => import('./PlanList.vue'))
 const TimeDialog = later(() => import('./TimeDialog.vue'))
 const BalanceDialog = later(() => import('@/campaigns/BalanceDialog.vue'))
 const PlanWall = later(() => import('./PlanWall.vue'))
+const SheetLayer = later(() => import('@/posts/SheetLayer.vue'))
 const YearGrid = later(() => import('./YearGrid.vue'))
 const router = useRouter()
 const { id, workspace, workspaces, me } = useChosen()
@@ -312,6 +314,8 @@ async function print() {
 }
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 
+// on a phone a post has the page to itself
+const { open: openPost, clicked, close: closePost } = useOpening()
 const { looked, look, away } = useLooking()
 providePlan(
   reactive({
@@ -352,7 +356,7 @@ useKeys({
 </script>
 
 <template>
-  <main class="plan" @keydown.enter="enter" @keydown.esc="leave">
+  <main class="plan" @keydown.enter="enter" @keydown.esc="leave" @click.capture="!narrow && clicked($event)">
     <PlanHead
       :heading="heading"
       :dates="dates"
@@ -475,7 +479,8 @@ useKeys({
       @apply="(change) => pencil.apply(change, opened?.mark?.workspace_id)"
       @close="opened = undefined"
     />
-    <PlanProof v-if="looked && !moving" :looked="looked" />
+    <PlanProof v-if="looked && !moving && !openPost" :looked="looked" />
+    <SheetLayer v-if="openPost" :key="openPost.post" v-bind="openPost" @close="closePost" />
     <FixtureMarkDialog
       v-if="comesBack"
       :key="`${comesBack.day} ${comesBack.fixture_id}`"

@@ -8,6 +8,7 @@ import { later } from '@/parts/later'
 import type { Asked, Chosen } from './several'
 
 const SeveralDialog = later(() => import('./SeveralDialog.vue'))
+const AskSeveralDialog = later(() => import('@/signoff/AskSeveralDialog.vue'))
 defineProps<{
   chosen: Chosen
   labels: Schemas['PlanChoices']['labels']
@@ -17,6 +18,7 @@ defineProps<{
 }>()
 const emit = defineEmits<{ clear: [] }>()
 const asked = ref<Asked>()
+const asking = ref(false)
 const ACTS: [Asked, string][] = [
   ['move', 'Move …'],
   ['clock', 'To an hour …'],
@@ -34,8 +36,10 @@ const ACTS: [Asked, string][] = [
 <template>
   <section class="several" aria-label="Chosen posts">
     <b>{{ counted(chosen.size, 'post is chosen', 'posts are chosen') }}</b>
+    <Button size="small" @click="asking = true">Ask …</Button>
     <Button v-for="[kind, words] in ACTS" :key="kind" size="small" @click="asked = kind">{{ words }}</Button>
     <Button size="small" @click="emit('clear')">Choose none</Button>
+    <AskSeveralDialog v-if="asking" :posts="chosen" @done="emit('clear')" @close="asking = false" />
     <SeveralDialog
       v-if="asked"
       :kind="asked"

@@ -267,6 +267,10 @@ async function undo(back: Order[]) {
   padding: 0;
   margin: 0 0 12px;
 }
+.onto legend {
+  padding: 0;
+  font-weight: 600;
+}
 .spread {
   display: flex;
   gap: 12px;

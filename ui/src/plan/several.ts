@@ -151,7 +151,7 @@ async function ended({ workspace, batch }: Batch): Promise<void> {
 }
 
 /** Reasons with how many they hold for, the commonest first. */
-export function reasons(found: One[]): { why: string; count: number }[] {
+export function reasons(found: { done: boolean; why: string | null }[]): { why: string; count: number }[] {
   const counts = new Map<string, number>()
   for (const one of found) if (!one.done && one.why) counts.set(one.why, (counts.get(one.why) ?? 0) + 1)
   return [...counts].map(([why, count]) => ({ why, count })).sort((one, other) => other.count - one.count)

@@ -14,7 +14,7 @@ const failed = ref<unknown>()
 const calls: string[] = []
 vi.mock('@/agency/me', () => ({
   useChosen: () => ({
-    workspace: ref({ name: 'Quillmere Ferries' }),
+    workspaces: ref([{ id: 'quillmere', name: 'Quillmere Ferries' }]),
     me: ref({ id: 'ines', now: '2026-10-14T09:20:00Z' }),
   }),
 }))

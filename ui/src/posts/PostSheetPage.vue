@@ -39,8 +39,15 @@ const CopyDialog = later(() => import('./CopyDialog.vue'))
 const FindReplace = later(() => import('./FindReplace.vue'))
 const OpenDialog = later(() => import('./OpenDialog.vue'))
 
-const props = defineProps<{ workspace: string; post: string }>()
-const { workspace: client, me } = useChosen()
+const props = defineProps<{
+  workspace: string
+  post: string
+  /** Over another page, whose main part it is not. */
+  over?: boolean
+}>()
+const emit = defineEmits<{ gone: [] }>()
+const { workspaces, me } = useChosen()
+const client = computed(() => workspaces.value.find((one) => one.id === props.workspace))
 const route = useRoute()
 const router = useRouter()
 // begun here, or come back to before its first word
@@ -185,7 +192,8 @@ const discard = useAct<undefined>(
   () => ok(api.POST('/api/w/{workspace}/posts/{post}/discard', { params: { path } })),
   () => {
     offerUndo(`Discarded: ${titled(sheet.value?.subject ?? '')}.`, () => void bringBack())
-    void router.push({ name: 'posts', query: { client: props.workspace } })
+    if (route.name === 'post') void router.push({ name: 'posts', query: { client: props.workspace } })
+    else emit('gone')
   },
 )
 async function bringBack() {
@@ -202,7 +210,7 @@ const ready = useAct<undefined>(props.post, () =>
 </script>
 
 <template>
-  <main v-if="sheet" class="sheet">
+  <component :is="over ? 'div' : 'main'" v-if="sheet" class="sheet">
     <header :class="`stage-${sheet.stage}`">
       <span class="when">{{ firstAt ? planned(firstAt, sheet.zone) : 'no time yet' }}</span>
       <SubjectField :sheet="sheet" :fresh="!made" @copy="master?.focus()" />
@@ -322,18 +330,18 @@ const ready = useAct<undefined>(props.post, () =>
     <OpenDialog v-if="opening" :sheet="sheet" open @close="opening = false" />
     <CopyDialog v-if="copying" :sheet="sheet" @close="copying = false" />
     <FindReplace v-if="replacing" :sheet="sheet" @close="replacing = false" />
-  </main>
-  <main v-else class="wait">
+  </component>
+  <component :is="over ? 'div' : 'main'" v-else class="wait">
     <p v-if="error" role="alert">{{ unread(error) }} <router-link to="/desk">Go to the Desk</router-link></p>
     <ComingShape v-else-if="isPending" label="Fetching the post" :lines="12" />
-  </main>
+  </component>
 </template>
 
 <style scoped>
 .sheet {
   display: flex;
   flex-direction: column;
-  height: calc(100vh - 48px);
+  height: var(--sheet-height, calc(100vh - 48px));
 }
 header {
   display: flex;

@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # What looking at an ask for several posts and sending it share.
+      class AskingMany < Act
+        MOST = 100 # posts at once: what one person can look through
+
+        private
+
+        # @return [Askable]
+        # @raise [Core::Invalid] too_many_posts
+        def askable(post_ids)
+          check!(post_ids)
+          ids = seen(post_ids)
+          posts = Store::Posts::Standing.load(scope, ids, now)
+          @gone = post_ids.uniq - ids
+          Askable.new(
+            posts.values,
+            mine: method(:mine),
+            who_answers: WhoAnswers.new(scope, colleagues, now, member.zone),
+            asker: member.person_id,
+            names: names
+          )
+        end
+
+        def check!(post_ids)
+          return if post_ids.uniq.size <= MOST
+
+          raise Core::Invalid.new(
+                  "too_many_posts",
+                  "At most #{MOST} posts are asked for at once: nobody looks through more.",
+                  field: "post_ids",
+                  way_on: "Ask week by week."
+                )
+        end
+
+        def seen(ids)
+          found = rows(:posts).where(Sequel[:posts][:id] => ids.grep(Core::Uuid::FORMAT))
+          Store::Posts::Visible.narrow(scope, found).order(Sequel[:posts][:at]).select_map(Sequel[:posts][:id])
+        end
+
+        # @return [Array<Hash>] {post_id:, why:}
+        def left_of(askable)
+          gone = @gone.to_h { |id| [id, "It is not there any more."] }
+          askable.left.merge(gone).map { |id, why| { post_id: id, why: why } }
+        end
+      end
+    end
+  end
+end
