@@ -86,7 +86,9 @@ RSpec.describe "An act over many posts that goes on by itself" do
   end
 
   it "says of each why it stayed: sent, discarded or sealed meanwhile" do
-    sent, gone, free = cleared, planned, planned
+    sent = cleared
+    gone = planned
+    free = planned
     id = batch("move", [sent, gone, free], 1)
     world.release(sent)
     db[:showings].where(post_id: sent).update(state: "out", due_at: nil, sent_at: world.kit.now, address: "https://t/1")

@@ -36,7 +36,10 @@ RSpec.describe "Asking for several posts at once" do
   end
 
   it "leaves what cannot be asked, and says why of each" do
-    asked, cleared, empty, bare = draft, draft, draft(text: " "), draft(channels: [])
+    asked = draft
+    cleared = draft
+    empty = draft(text: " ")
+    bare = draft(channels: [])
     world.ask(asked, 0)
     world.clear(cleared)
     foreign = world.draft(client: :brackwater, picture: false, channels: [:ticker])
@@ -68,7 +71,8 @@ RSpec.describe "Asking for several posts at once" do
     steps.update(four_eyes: true)
     tobiah = { workspace_id: world.workspace, step_id: world.step(0), person_id: world.person(:tobiah) }
     db[:route_step_people].insert(tobiah)
-    his, other = draft, draft
+    his = draft
+    other = draft
     world.write(his, "text", "He wrote #{SecureRandom.hex(6)}", who: :tobiah)
     expect(look([his, other])[:asks].to_h { |one| one.values_at(:people, :post_ids) }).to eq(
       ["Tobiah Renn", "Wren Adeyo"] => [other],
@@ -92,7 +96,8 @@ RSpec.describe "Asking for several posts at once" do
   it "is refused to who may not ask; looking reads a number of statements that does not grow with the posts" do
     expect(refusal { ask([draft], who: :maro) }).to be_a AskFirst::Core::Refused
     expect(refusal { look([draft], who: :maro) }).to be_a AskFirst::Core::Refused
-    few, many = Array.new(2) { draft }, Array.new(8) { draft }
+    few = Array.new(2) { draft }
+    many = Array.new(8) { draft }
     counts = [few, many].map { |posts| statements { look(posts) } }
     expect(counts.uniq.size).to eq 1
   end
