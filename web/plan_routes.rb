@@ -16,6 +16,7 @@ module AskFirst
         end
         views(app)
         feeds(app)
+        rechannelling(app)
         app.post("/api/w/:workspace/posts/:post/move-cost") do
           json act(
                  App::Plan::MoveCost,
@@ -32,6 +33,18 @@ module AskFirst
             from: body_json["from"],
             time: body_json["time"]
           )
+          status 204
+        end
+      end
+
+      # On another channel instead.
+      def self.rechannelling(app)
+        said = ->(body) { %i[from to seen time].to_h { |key| [key, body[key.to_s]] } }
+        app.post("/api/w/:workspace/posts/:post/channel-cost") do
+          json act(App::Plan::ChannelCost, post_id: params[:post], **said.call(body_json))
+        end
+        app.post("/api/w/:workspace/posts/:post/change-channel") do
+          act(App::Plan::ChangeChannel, post_id: params[:post], **said.call(body_json))
           status 204
         end
       end

@@ -19,7 +19,7 @@ module AskFirst
             kind: wall&.kind,
             at: wall&.at&.iso8601,
             past: wall ? wall.at <= now : false,
-            off: wall && day_off(wall),
+            off: wall && DayOff.of(post.workspace, wall),
             costs: costs(moving, wall),
             warnings: wall ? warnings(moving, value) : []
           }
@@ -42,15 +42,6 @@ module AskFirst
             .chosen
             .map { |one| { channel: one.channel[:name], costs: Core::Signoff::Cost.of_time(one.verdict, wall, names) } }
             .reject { |one| one[:costs].empty? }
-        end
-
-        # @return [String, nil] the holiday that it would fall on, or that nobody works then
-        def day_off(wall)
-          day = Core::Plan::WallTime.at(wall.at, post.workspace[:zone]).wall.to_date
-          holiday = Core::Plan::DaysOff.between(post.workspace[:holidays], day, day).first
-          return holiday[:name] if holiday
-
-          "a day on which nobody works" unless Store::Clients::Hours.of(post.workspace).works_on?(day)
         end
 
         # Clashes, floods and repeats that it would come to.

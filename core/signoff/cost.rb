@@ -22,6 +22,17 @@ module AskFirst
           costs
         end
 
+        # What being taken off its channel would cost: what was opened for it keeps the yeses of before.
+        # @return [Array<String>]
+        def of_leaving(verdict, names)
+          givers = verdict.steps.flat_map(&:counting).map(&:person_id).uniq
+          if givers.empty?
+[]
+else
+["#{yeses(givers, names)} #{givers.size == 1 ? "stays" : "stay"} behind."]
+end
+        end
+
         # What another time would cost, by the workspace's policy. A release goes along to a time that its yeses hold
         # for; without a time there is nothing to release for.
         # @param time [Plan::WallTime, nil] the new one

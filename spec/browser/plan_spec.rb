@@ -11,10 +11,10 @@ RSpec.describe "The month of the plan" do
     db[:parts].where(post_id: post, part: "time", channel_id: nil).get(:value)&.fetch("wall")
   end
 
-  def fresh(subject, wall)
+  def fresh(subject, wall, **more)
     text = "#{subject}: the late boat waits at the #{SecureRandom.hex(6)} pier"
     world
-      .draft(wall: wall, text: text, picture: false)
+      .draft(wall: wall, text: text, picture: false, **more)
       .tap { |post| world.act("Posts::Rename", :ines, post_id: post, subject: subject, version: 1) }
   end
 
@@ -75,6 +75,55 @@ RSpec.describe "The month of the plan" do
       expect(session).to have_current_path("/plan", ignore_query: true)
       line(session, "Pier menu").click
       expect(session).to have_current_path(/post=#{world.workspace}\.#{post}/, url: true)
+    end
+  end
+
+  it "takes all that are chosen along by mouse, says what comes of them, and brings them back" do
+    posts = [fresh("Gull one", "2027-02-23T12:00"), fresh("Gull two", "2027-02-24T09:30")]
+    as(:ines) do |session|
+      session.visit("/plan?client=#{world.workspace}&day=2027-02-23&words=gull")
+      expect(session).to have_css(".plan-line", count: 2)
+      session.driver.browser.keyboard.type("a")
+      expect(session).to have_content("2 posts are chosen")
+      mouse = session.driver.browser.mouse
+      from = middle(session, line(session, "Gull one"))
+      to = middle(session, day(session, "2027-02-25"))
+      mouse.move(x: from[0], y: from[1]).down
+      mouse.move(x: to[0], y: to[1], steps: 6)
+      expect(session).to have_css("[data-place='2027-02-25'] .move-note", text: "2 posts, 2 days later")
+      mouse.up
+      eventually { posts.map { |post| planned(post) } == %w[2027-02-25T12:00:00 2027-02-26T09:30:00] }
+      expect(day(session, "2027-02-26")).to have_content("Gull two")
+      session.click_button("Undo")
+      eventually { posts.map { |post| planned(post) } == %w[2027-02-23T12:00:00 2027-02-24T09:30:00] }
+    end
+  end
+
+  it "goes to another channel by mouse and by keys, with what that costs said before" do
+    post = fresh("Tern post", "2027-02-03T12:00", channels: [:ticker])
+    on = -> { db[:adaptations].where(post_id: post, removed_at: nil).select_map(:channel_id) }
+    ticker, vitrine = %i[ticker vitrine].map { |one| world.channel(one) }
+    as(:ines) do |session|
+      session.visit("/plan?client=#{world.workspace}&day=2027-02-03&view=channels")
+      expect(session).to have_css("[data-place='2027-02-03@#{ticker}']", text: "Tern post")
+      mouse = session.driver.browser.mouse
+      from = middle(session, line(session, "Tern post"))
+      to = middle(session, session.find("[data-place='2027-02-04@#{vitrine}']"))
+      mouse.move(x: from[0], y: from[1]).down
+      mouse.move(x: to[0], y: to[1], steps: 6)
+      note = session.find("[data-place='2027-02-04@#{vitrine}'] .move-note")
+      expect(note).to have_content("Vitrine, Thu 4 Feb, 12:00")
+      expect(note).to have_content("It starts there without a yes.")
+      mouse.up
+      eventually { on.call == [vitrine] }
+      expect(session).to have_css("[data-place='2027-02-04@#{vitrine}']", text: "Tern post")
+      session.execute_script("arguments[0].focus()", line(session, "Tern post"))
+      keys = session.driver.browser.keyboard
+      keys.type("m")
+      keys.type(:left)
+      expect(session).to have_css("[data-place='2027-02-04@#{ticker}'] .move-note", text: "Ticker")
+      keys.type(:enter)
+      eventually { on.call == [ticker] }
     end
   end
 

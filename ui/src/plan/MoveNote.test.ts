@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { readAs } from '@/api/time'
 import MoveNote from './MoveNote.vue'
 import type { Moving } from './moving'
+import { moveTo } from './moves'
 
 const held = {
   workspace_id: 'w',
@@ -17,7 +18,18 @@ const held = {
 }
 const cost = { refused: null, kind: null, at: null, past: false, off: null, costs: [], warnings: [] }
 const said = (more: Partial<Moving>) =>
-  mount(MoveNote, { props: { moving: { held, place: '2026-10-16', cost, problem: null, ...more } } })
+  mount(MoveNote, {
+    props: {
+      moving: {
+        held,
+        place: '2026-10-16',
+        move: moveTo(held, '2026-10-16', () => undefined),
+        cost,
+        problem: null,
+        ...more,
+      },
+    },
+  })
     .findAll('p')
     .map((line) => line.text())
 
@@ -37,12 +49,25 @@ describe('what a move would do', () => {
     ])
   })
 
+  it('is counted where several go together', () => {
+    const one = { changed: true, was: 'cleared', stage: 'drafting', before: null, made: [] }
+    const several = [
+      { ...one, post_id: 'a', done: true, why: null },
+      { ...one, post_id: 'b', done: false, stage: 'out', was: 'out', why: 'It is out.' },
+    ]
+    expect(said({ several }).slice(1, 4)).toEqual([
+      '1 post will be moved.',
+      '1 goes from cleared to drafting.',
+      '1 stays: It is out.',
+    ])
+  })
+
   it('is nothing, or a refusal alone', () => {
     expect(said({})[1]).toBe('Nothing stands against it.')
     expect(said({ cost: { ...cost, refused: 'It is out.', past: true } }).slice(1)).toEqual([
       'It is out.',
       'It stays where it is. Esc leaves it',
     ])
-    expect(said({ place: '2026-10-15', cost: null })[0]).toBe('Thu 15 Oct, 7:30 where it is')
+    expect(said({ place: '2026-10-15', move: undefined, cost: null })[0]).toBe('Where it is.')
   })
 })

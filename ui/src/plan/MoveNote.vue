@@ -1,19 +1,21 @@
 <script setup lang="ts">
 // What moving a line to this place would do, said before it is dropped.
 import { computed } from 'vue'
-import { plannedWall } from '@/api/time'
-import { timeOn, type Moving } from './moving'
+import { counted } from '@/api/words'
+import type { Moving } from './moving'
+import { reasons, steps } from './several'
+import { STAGES } from '@/api/words'
 
 const props = defineProps<{
   moving: Moving
   /** it stands in a dialog, which has buttons of its own */ still?: boolean
 }>()
-const time = computed(() => timeOn(props.moving.held, props.moving.place))
-const stays = computed(() => props.moving.held.time?.wall.slice(0, 16) === time.value.wall.slice(0, 16))
+const words = computed(() => props.moving.move?.words)
 const lines = computed(() => {
-  const { cost, problem } = props.moving
-  if (stays.value) return []
+  const { move, cost, several, problem } = props.moving
+  if (!move) return []
   if (problem) return [problem]
+  if (several) return ofEach(several)
   if (!cost) return ['…']
   if (cost.refused) return [cost.refused]
   const found = [
@@ -24,6 +26,17 @@ const lines = computed(() => {
   ]
   return found.length > 0 ? found : ['Nothing stands against it.']
 })
+
+function ofEach(several: NonNullable<Moving['several']>) {
+  const can = several.filter((one) => one.done).length
+  return [
+    ...(can < several.length ? [`${counted(can, 'post', 'posts')} will be moved.`] : []),
+    ...steps(several).map(
+      (one) => `${counted(one.count, 'goes', 'go')} from ${STAGES[one.from]} to ${STAGES[one.to]}.`,
+    ),
+    ...reasons(several).map((one) => `${counted(one.count, 'stays', 'stay')}: ${one.why}`),
+  ]
+}
 
 /** What is the same on several channels is said once, with their names. */
 function together(said: (readonly [string, string])[]): string[] {
@@ -36,8 +49,10 @@ function together(said: (readonly [string, string])[]): string[] {
 <template>
   <div class="move-note" :class="{ still }" role="status">
     <p>
-      <b>{{ plannedWall(time) }}</b>
-      {{ stays ? 'where it is' : moving.held.time ? `from ${plannedWall(moving.held.time)}` : 'its first time' }}
+      <template v-if="words"
+        ><b>{{ words[0] }}</b> {{ words[1] }}</template
+      >
+      <template v-else>Where it is.</template>
     </p>
     <p v-for="line in lines" :key="line">{{ line }}</p>
     <p v-if="still && moving.cost?.refused">It stays where it is.</p>

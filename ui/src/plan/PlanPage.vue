@@ -150,7 +150,11 @@ const channels = computed(() => {
   )
 })
 
-const { moving, pick, over, drop, leave } = useMoving(() => id.value)
+const columns = computed(() => channels.value.map((one) => one.id))
+const { moving, pick, over, drop, leave } = useMoving(
+  () => id.value,
+  (column) => channels.value.find((one) => one.id === column),
+)
 const ofLine = (line: Line, place: string): Held => ({
   workspace_id: line.workspace_id,
   post_id: line.post_id,
@@ -176,24 +180,38 @@ function retime(row: Row) {
   const place = row.wall
   pick({ ...held, at: row.wall, place }, place)
 }
-/** A line keeps to the columns of its own channels. */
+/** The columns that what is held can go to: its own, and channels of its client that its line is not on. */
+const reach = computed(() => {
+  const held = moving.value?.held
+  const { channel: column } = placeOf(held?.place ?? '')
+  if (!held || column === undefined) return columns.value
+  if (held.also || column === '') return [column]
+  const may = (one: { id: string; workspace_id: string }) =>
+    one.id === column || (one.workspace_id === held.workspace_id && !held.channels.includes(one.id))
+  return channels.value.filter(may).map((one) => one.id)
+})
 function overOwn(place: string) {
   const { channel: column } = placeOf(moving.value?.held.place ?? '')
-  over(view.value === 'channels' && column !== undefined ? idOf({ day: placeOf(place).day, channel: column }) : place)
+  if (view.value !== 'channels' || column === undefined) return over(place)
+  const { day: onto, channel } = placeOf(place)
+  over(reach.value.includes(channel ?? '') ? place : idOf({ day: onto, channel: column }))
+}
+/** With one of those that are chosen all of them are held. */
+function pickUp(held: Held) {
+  const also = picked.value.size > 1 && picked.value.has(held.post_id) ? new Map(picked.value) : undefined
+  pick({ ...held, also }, held.place ?? standing.value)
+}
+async function putDown() {
+  const several = !!moving.value?.held.also
+  if ((await drop()) && several) pickNone()
 }
 const grab = (event: PointerEvent, held: Held) =>
-  startDrag(event, {
-    pick: () => pick(held, held.place ?? standing.value),
-    over: overOwn,
-    drop: () => void drop(),
-    leave,
-  })
+  startDrag(event, { pick: () => pickUp(held), over: overOwn, drop: () => void putDown(), leave })
 function take(held: Held) {
-  if (keysOn()) pick(held, held.place ?? standing.value)
+  if (keysOn()) pickUp(held)
 }
 
 const walking = computed<View>(() => (narrow.value ? 'month' : view.value))
-const columns = computed(() => channels.value.map((one) => one.id))
 const { focused, standing, here, go } = useWalking({
   view: walking,
   days,
@@ -202,13 +220,14 @@ const { focused, standing, here, go } = useWalking({
   day,
   show: (next) => set({ day: next }),
   held: () => moving.value?.place,
+  reach,
   over: overOwn,
 })
 async function enter(event: KeyboardEvent) {
   if (!moving.value) return
   event.preventDefault()
   const { held, place } = moving.value
-  await drop()
+  await putDown()
   await nextTick()
   const line = [...(cellAt(place)?.querySelectorAll<HTMLElement>('a') ?? [])].find((one) =>
     one.getAttribute('href')?.includes(held.post_id),

@@ -15,7 +15,8 @@ vi.mock('@/api/client', () => ({
 vi.mock('@/parts/undo', () => ({ offerUndo: (...all: unknown[]) => offered(...all) }))
 vi.mock('ant-design-vue', () => ({ message: told }))
 
-const { useMoving, timeOn } = await import('./moving')
+const { useMoving } = await import('./moving')
+const { timeOn } = await import('./moves')
 type Use = ReturnType<typeof useMoving>
 
 const LISBON = 'Europe/Lisbon'
@@ -41,7 +42,10 @@ function use(): { moving: Use; queries: QueryClient } {
   queries.setQueryData(['plan', 'w', 'month', '2026-10', {}, true], month)
   const Page = defineComponent({
     setup() {
-      moving = useMoving(() => 'w')
+      moving = useMoving(
+        () => 'w',
+        (id) => (id === 'co' ? { id, network: 'commons', initials: 'Co', name: 'Commons' } : undefined),
+      )
       return () => h('div')
     },
   })
@@ -116,6 +120,75 @@ describe('a line of the plan on its way', () => {
     expect(await moving.drop()).toBe(false)
     expect(told.warning).toHaveBeenCalledWith('It is out.', 8)
     expect(bodies('/move')).toEqual([])
+  })
+
+  it('goes to another channel of the grid, says so before, is shown there at once, and comes back', async () => {
+    const { moving, queries } = use()
+    const inColumn = { ...line, place: '2026-10-15@ti' }
+    moving.pick(inColumn, '2026-10-15@ti')
+    moving.over('2026-10-16@co')
+    await asked()
+    const change = { from: 'ti', to: 'co', seen: line.time, time: { wall: '2026-10-16T07:30:00', zone: LISBON } }
+    expect(bodies('channel-cost')).toEqual([change])
+    expect(moving.moving.value?.move?.words[0]).toContain('Commons, Fri 16 Oct, 7:30')
+    const dropped = moving.drop()
+    const shown = queries.getQueryData<{ lines: { wall: string; channels: { id: string }[] }[] }>([
+      'plan',
+      'w',
+      'month',
+      '2026-10',
+      {},
+      true,
+    ])
+    expect(shown!.lines.map((one) => [one.wall, one.channels.map(({ id }) => id)])).toEqual([
+      ['2026-10-15T07:30', ['vi']],
+      ['2026-10-16T07:30', ['co']],
+    ])
+    await dropped
+    offered.mock.calls[0]![1]()
+    await flushPromises()
+    expect(bodies('change-channel')).toEqual([change, { from: 'co', to: 'ti', seen: change.time, time: change.seen }])
+    // in its own column it only moves
+    moving.pick(inColumn, '2026-10-16@ti')
+    expect(moving.moving.value?.move?.words[0]).toMatch(/^Fri 16 Oct, 7:30/)
+  })
+
+  it('takes all that are chosen by as many days, says what comes of them, and takes them back', async () => {
+    const { moving, queries } = use()
+    const also = new Map([
+      ['p', { workspace: 'w' }],
+      ['q', { workspace: 'w' }],
+    ])
+    const each = (done: boolean) => (id: string) => ({
+      post_id: id,
+      done,
+      changed: done,
+      was: 'drafting',
+      stage: 'drafting',
+      why: done ? null : 'It is out.',
+      before: null,
+      made: [],
+    })
+    post.mockResolvedValue({ posts: [each(true)('p'), each(false)('q')] })
+    moving.pick({ ...line, also }, '2026-10-15')
+    expect(moving.moving.value?.move).toBeUndefined()
+    moving.over('2026-10-18')
+    await asked()
+    expect(moving.moving.value?.move?.words).toEqual(['2 posts, 3 days later', 'each at its hour'])
+    expect(moving.moving.value?.several?.map((one) => one.done)).toEqual([true, false])
+    const dropped = moving.drop()
+    const shown = queries.getQueryData<{ lines: { wall: string }[] }>(['plan', 'w', 'month', '2026-10', {}, true])
+    expect(shown!.lines[0]!.wall).toBe('2026-10-18T07:30')
+    await dropped
+    expect(offered.mock.calls[0]![0]).toBe('1 post is moved. 1 could not be.')
+    offered.mock.calls[0]![1]()
+    await flushPromises()
+    const orders = bodies('several').map(({ order, posts, dry }) => [order.days, posts, dry])
+    expect(orders).toEqual([
+      [3, ['p', 'q'], true],
+      [3, ['p', 'q'], false],
+      [-3, ['p'], false],
+    ])
   })
 
   it('is put back with the sentence when the server refuses', async () => {

@@ -96,7 +96,16 @@ export function usePeriod(asked: Ref<Asked>, wanted: Ref<boolean>) {
   return found
 }
 
-/** Puts a line at another time in what is shown, until the server says how it stands. */
+type Shown = Pick<Line, 'post_id' | 'wall' | 'time' | 'channels'>
+/** Changes lines in what is shown, until the server says how they stand. */
+function change<T extends Shown>(queries: QueryClient, workspace: string | undefined, how: (line: T) => T[]) {
+  queries.setQueriesData<{ lines: T[] }>({ queryKey: ['plan', workspace] }, (shown) =>
+    shown && 'lines' in shown ? { ...shown, lines: shown.lines.flatMap(how) } : shown,
+  )
+}
+const later = (wall: string, minutes: number) => laterBy({ wall: `${wall}:00`, zone: '' }, minutes).wall.slice(0, 16)
+
+/** Puts a line at another time. */
 export function moveShown(
   queries: QueryClient,
   workspace: string | undefined,
@@ -104,16 +113,36 @@ export function moveShown(
   minutes: number,
   time: Time,
 ) {
-  queries.setQueriesData<Period>({ queryKey: ['plan', workspace] }, (shown) =>
-    shown && 'lines' in shown
-      ? {
-          ...shown,
-          lines: shown.lines.map((line) =>
-            line.post_id === moved.post_id && line.channels.map((one) => one.id).join() === moved.channels.join()
-              ? { ...line, wall: laterBy({ wall: `${line.wall}:00`, zone: '' }, minutes).wall.slice(0, 16), time }
-              : line,
-          ),
-        }
-      : shown,
+  const its = (line: Line) =>
+    line.post_id === moved.post_id && line.channels.map((one) => one.id).join() === moved.channels.join()
+  change<Line>(queries, workspace, (line) =>
+    its(line) ? [{ ...line, wall: later(line.wall, minutes), time }] : [line],
   )
+}
+
+/** Puts all lines of some posts on other days. */
+export function shiftShown(queries: QueryClient, workspace: string | undefined, posts: Set<string>, days: number) {
+  change<Line>(queries, workspace, (line) =>
+    posts.has(line.post_id)
+      ? [{ ...line, wall: later(line.wall, days * 1_440), time: line.time && laterBy(line.time, days * 1_440) }]
+      : [line],
+  )
+}
+
+/** Puts one channel of a line at another time, as another channel. */
+export function rechannelShown(
+  queries: QueryClient,
+  workspace: string | undefined,
+  post: string,
+  from: string,
+  onto: Line['channels'][number],
+  minutes: number,
+  time: Time,
+) {
+  change<Line>(queries, workspace, (line) => {
+    if (line.post_id !== post || !line.channels.some((one) => one.id === from)) return [line]
+    const stay = line.channels.filter((one) => one.id !== from)
+    const gone = { ...line, wall: later(line.wall, minutes), time, channels: [onto] }
+    return stay.length > 0 ? [{ ...line, channels: stay }, gone] : [gone]
+  })
 }

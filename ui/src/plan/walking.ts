@@ -16,12 +16,14 @@ interface Grid {
   /** whether a line is held, which then moves instead of the focus */
   held: () => string | undefined
   over: (place: string) => void
+  /** the columns that it can go to */
+  reach: Ref<string[]>
 }
 
 export const cellAt = (place: string) =>
   document.querySelector<HTMLElement>(`[data-place="${CSS.escape(place)}"]`) ?? undefined
 
-export function useWalking({ view, days, channels, now, day, show, held, over }: Grid) {
+export function useWalking({ view, days, channels, now, day, show, held, over, reach }: Grid) {
   const focused = ref('')
   const dayOf = (place: string) => placeOf(place).day
   const shows = (date: string) => days.value.some((one) => one.date === date)
@@ -43,7 +45,7 @@ export function useWalking({ view, days, channels, now, day, show, held, over }:
   const here = computed(() => (focused.value && fits(focused.value) ? focused.value : standing.value))
 
   async function go(dx: number, dy: number) {
-    const next = stepFrom(view.value, held() ?? here.value, dx, dy, channels.value)
+    const next = stepFrom(view.value, held() ?? here.value, dx, dy, held() ? reach.value : channels.value)
     if (!shows(dayOf(next))) show(dayOf(next))
     if (held()) return over(next)
     focused.value = next
