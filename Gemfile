@@ -43,6 +43,7 @@ gem "diff-lcs", "~> 1.6", require: false
 gem "holidays", "~> 8.8"
 gem "caxlsx", "~> 4.4", require: false # sheets as files, ECMA-376
 gem "icalendar", "~> 2.13", require: false # calendar feeds, RFC 5545
+gem "prawn", "~> 2.5", require: false # papers as PDF
 gem "rrule", "~> 0.8", require: false # what comes back by a rule, RFC 5545
 gem "json-canonicalization", "~> 1.0"
 gem "money", "~> 6.19", require: false # currencies of ISO 4217

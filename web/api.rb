@@ -29,6 +29,7 @@ module AskFirst
                ChannelsRoutes,
                PermissionsRoutes,
                PlanReadRoutes,
+               PlanPaperRoutes,
                PlanRoutes,
                SeveralRoutes,
                CampaignsRoutes

@@ -13,6 +13,8 @@ module Setup
       "libvips42" => -> { !Dir["/usr/lib/*/libvips.so.42*"].empty? },
       "ffmpeg" => -> { File.exist?("/usr/bin/ffprobe") },
       "poppler-utils" => -> { File.exist?("/usr/bin/pdfinfo") },
+      "fonts-dejavu-core" => -> { File.exist?("/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf") },
+      "fonts-droid-fallback" => -> { File.exist?("/usr/share/fonts/truetype/droid/DroidSansFallbackFull.ttf") },
       "qpdf" => -> { File.exist?("/usr/bin/qpdf") },
       "libyaml-dev" => -> { File.exist?("/usr/include/yaml.h") },
       "libffi-dev" => -> { !Dir["/usr/include/**/ffi.h"].empty? },

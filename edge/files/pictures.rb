@@ -49,10 +49,11 @@ module AskFirst
           { mime: mime, width: width, height: height }
         end
 
+        # @param side [Integer] pixels of the longer side, at most
         # @return [IO] a small JPEG for the screen
-        def preview(io)
+        def preview(io, side: PREVIEW)
           io.rewind
-          image = Vips::Image.thumbnail_buffer(io.read, PREVIEW, height: PREVIEW, size: :down, fail_on: STRICT)
+          image = Vips::Image.thumbnail_buffer(io.read, side, height: side, size: :down, fail_on: STRICT)
           StringIO.new(jpeg(image))
         rescue Vips::Error
           raise broken

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // What is shown, elsewhere: on paper, as a file for other programs, and in a calendar by a private address that is
 // told once; those that there are, and their end.
-import { Button, Input, message } from 'ant-design-vue'
+import { Button, Checkbox, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
 import DialogBox from '@/parts/DialogBox.vue'
@@ -18,6 +18,9 @@ const props = defineProps<{
   narrowing: Narrowing
   /** the first day that is shown, and the last */
   days: [string, string]
+  /** how these days look on paper */
+  look: 'month' | 'week' | 'list'
+  month: string
   /** without the channels that are switched off */
   hidden: boolean
   names: Record<string, string>
@@ -32,12 +35,28 @@ const address = ref('')
 const { busy, at, beside, run } = useProblem()
 const field = ref<{ select?: () => void }>()
 
+const marks = ref(false)
+const addressOf = (path: string, own: Record<string, string>) => {
+  const said = { ...own, ...props.narrowing, ...(props.hidden ? { switched_off: 'hidden' } : {}) }
+  const query = new URLSearchParams(props.workspace ? { workspace: props.workspace, ...said } : said)
+  return `/api/plan/${path}?${query.toString()}`
+}
 const file = (format: 'csv' | 'xlsx') => {
   const [from, to] = props.days
-  const said = { from, to, ...props.narrowing, ...(props.hidden ? { switched_off: 'hidden' } : {}) }
-  const query = new URLSearchParams(props.workspace ? { workspace: props.workspace, ...said } : said)
-  return `/api/plan/sheet.${format}?${query.toString()}`
+  return addressOf(`sheet.${format}`, { from, to })
 }
+const PAPER = { month: 'The month', week: 'The week', list: 'The list' }
+const paper = (look: keyof typeof PAPER) => {
+  const [from, to] = props.days
+  const days: Record<typeof look, Record<string, string>> = {
+    month: { month: props.month },
+    week: { day: from },
+    list: { from, to },
+  }
+  const more = { shows: props.shows.slice(0, 200), ...(marks.value && look !== 'list' ? { marks: 'yes' } : {}) }
+  return addressOf(`${look}.pdf`, { ...days[look], ...more })
+}
+const papers = computed(() => [...new Set([props.look, 'list'] as const)])
 async function make() {
   const made = await run(() =>
     ok(
@@ -76,7 +95,11 @@ const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.work
     <p class="row">
       <Button :href="file('xlsx')" download>As a sheet (XLSX)</Button>
       <Button :href="file('csv')" download>As text (CSV)</Button>
-      <Button @click="emit('print')">Print, or save as PDF</Button>
+      <Button @click="emit('print')">Print this page</Button>
+    </p>
+    <p class="row">
+      <Button v-for="one in papers" :key="one" :href="paper(one)" download>{{ PAPER[one] }} on paper (PDF)</Button>
+      <Checkbox v-if="look !== 'list'" v-model:checked="marks">with pencil marks</Checkbox>
     </p>
     <h2>In your calendar</h2>
     <p>
@@ -123,6 +146,7 @@ h2 {
 }
 .row {
   display: flex;
+  align-items: center;
   gap: 8px;
 }
 li {

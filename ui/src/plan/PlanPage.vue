@@ -540,6 +540,8 @@ useKeys({
       :names="names"
       :now="me?.now ?? now"
       :days="[days[0]!.date, days[days.length - 1]!.date]"
+      :month="day.slice(0, 7)"
+      :look="view === 'list' || (span !== 'month' && span !== 'week') ? 'list' : span"
       :hidden="hidden"
       @close="exporting = false"
       @print="print"

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Plan
+      # The first picture of each of some posts, small, for paper.
+      class Pictures
+        SIDE = 320 # pixels of the longer side
+        MOST = 150 # in one paper
+
+        # @param scope [Store::Scope] of the agency side
+        # @param posts [Array<String>] ids
+        # @return [Hash{String=>String}] post => bytes of a JPEG; what has none, or cannot be read, is left out
+        def self.call(kit, scope, posts)
+          files = scope.transaction { Store::Plan::Pictures.of(scope, posts.first(MOST)) }
+          files.filter_map { |post, file| (bytes = small(kit, file)) && [post, bytes] }.to_h
+        end
+
+        def self.small(kit, file)
+          kit.files.open("#{file}.preview") { |io| kit.pictures.preview(io, side: SIDE).read }
+        rescue Core::Error, SystemCallError
+          nil
+        end
+        private_class_method :small
+      end
+    end
+  end
+end
