@@ -36,6 +36,9 @@ RSpec.describe "The plan as PDF" do
   end
 
   it "has the month with its week numbers, days off, times, channels and stages, and its pictures" do
+    client_row = db[:workspaces].where(id: world.workspace(client))
+    before = client_row.get(:holidays)
+    client_row.update(holidays: "pt")
     post("Pão à beira-mar", "2027-10-05T07:30")
     post("Перевоз · 渡船", "2027-10-20T18:00", picture: false)
     bytes = paper("month.pdf?month=2027-10&shows=everything")
@@ -47,6 +50,8 @@ RSpec.describe "The plan as PDF" do
     expect(said).to match(/As it stood on 14 October 2026, 10:\d\d, Lisbon\s+1 of #{pages(bytes)}/)
     expect(poppler("pdfimages", bytes, "-list").lines.size).to be > 2
     expect(poppler("pdfinfo", bytes)).to match(/Title:\s+Quillmere Ferries, October 2027[\s\S]+Page size:.+A4/)
+  ensure
+    client_row.update(holidays: before)
   end
 
   it "goes on on further pages where a day or a list has more than one holds, and leaves nothing out" do

@@ -5,8 +5,8 @@ require "prawn"
 module AskFirst
   module Web
     module Paper
-      # A document on A4 paper as PDF (ISO 32000): its fonts, colours, head and foot. Letters that the house's font lacks
-      # come from two fonts of wide coverage; scripts that run from right to left are set as they come, unshaped.
+      # A document on A4 paper as PDF (ISO 32000): its fonts, colours, head and foot. Letters that the house's font
+      # lacks come from two fonts of wide coverage; scripts that run from right to left are set as they come, unshaped.
       class Sheet
         FONTS = File.expand_path("fonts", __dir__)
         WIDE = {
