@@ -9,7 +9,6 @@ module AskFirst
     module CalendarText
       TYPE = "text/calendar;charset=utf-8"
       MINUTES = 15
-      SURE = %w[cleared released out].freeze
 
       module_function
 
@@ -31,9 +30,9 @@ module AskFirst
         entry(facts, now).tap do |one|
           one.dtstart = moment(facts[:at])
           one.dtend = moment(facts[:at] + (MINUTES * 60))
-          one.summary = "#{facts[:subject].empty? ? "Untitled" : facts[:subject]} · #{facts[:stage].tr("_", " ")}"
+          one.summary = "#{facts[:subject].empty? ? "Untitled" : facts[:subject]} · #{facts[:stage]}"
           one.location = facts[:channels].join(", ")
-          one.status = SURE.include?(facts[:stage]) ? "CONFIRMED" : "TENTATIVE"
+          one.status = facts[:sure] ? "CONFIRMED" : "TENTATIVE"
           one.url = facts[:address]
         end
       end

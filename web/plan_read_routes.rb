@@ -46,6 +46,11 @@ module AskFirst
 
       # What a client sees.
       def self.shared(app)
+        app.get("/api/shared-plan/:secret.ics") do
+          plan = App::Plan::SharedCalendar.call(kit, params[:secret])
+          content_type CalendarText::TYPE
+          CalendarText.of(plan, kit.now)
+        end
         app.get("/api/shared-plan/:secret") { json App::Plan::PlanByLink.call(kit, params[:secret]) }
         app.get("/api/w/:workspace/client-plan") { json act(App::Plan::ClientPlan) }
         app.get("/api/w/:workspace/plan/links") { json({ links: act(App::Plan::LinksHere) }) }

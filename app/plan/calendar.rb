@@ -8,6 +8,7 @@ module AskFirst
       # What a calendar reads under a private address: the plan as its maker sees it now. Nobody is signed in; whoever
       # has the address has these lines and nothing else.
       class Calendar
+        SURE = %w[cleared released out].freeze # it goes out at that time
         BEHIND = 60 # days
         AHEAD = 366
 
@@ -86,7 +87,8 @@ module AskFirst
             id: [line.post_id, line.channels.dig(0, "id")].compact.join("-"),
             at: line.at,
             subject: line.subject,
-            stage: line.stage,
+            stage: line.stage.tr("_", " "),
+            sure: SURE.include?(line.stage),
             channels: line.channels.map { |channel| channel["name"] },
             client: clients.fetch(line.workspace_id),
             address: "#{kit.settings.public_url}/w/#{line.workspace_id}/posts/#{line.post_id}"

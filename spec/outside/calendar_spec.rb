@@ -14,7 +14,8 @@ RSpec.describe "A calendar feed, outside" do
           at: Time.utc(2026, 10, 15, 6, 30),
           subject:
             "Fog days: “how, to know”; a long subject line with a ferry ⛴ that goes on beyond the fold of a line",
-          stage: "client_approval",
+          stage: "client approval",
+          sure: false,
           channels: %w[Ticker Vitrine],
           client: "Quillmere Ferries",
           address: "https://studio.example/w/1/posts/2"
@@ -24,6 +25,7 @@ RSpec.describe "A calendar feed, outside" do
           at: Time.utc(2026, 10, 25, 0, 30),
           subject: "",
           stage: "released",
+          sure: true,
           channels: [],
           client: "Quillmere Ferries",
           address: "https://studio.example/w/1/posts/3"

@@ -40,4 +40,22 @@ RSpec.describe "Calendar addresses" do
     status, problem = make(name: " ")
     expect([status, problem["code"], problem["field"]]).to eq [422, "name_missing", "name"]
   end
+
+  it "of a plan link shows the client what was shared, in their words, until the link is revoked" do
+    said = { name: "Odile", weeks: 4, days: 30, marks: false, money: false }
+    _, made = ines.call(:post, "/api/w/#{world.workspace}/plan/links", said)
+    secret = URI(made["address"]).fragment
+    draft = world.draft(picture: false, wall: "2026-10-20T18:20", channels: [:ticker])
+    asked = world.draft(picture: false, wall: "2026-10-21T07:30", channels: [:ticker], text: "Asked #{secret[0, 8]}")
+    world.ask(asked, 0)
+    world.answer(asked, :wren)
+    world.ask(asked, 1)
+    get = -> { Rack::MockRequest.new(ApiWorld.app).get("/api/shared-plan/#{secret}.ics") }
+    text = get.call.body.gsub("\r\n ", "")
+    expect(get.call["content-type"]).to eq "text/calendar;charset=utf-8"
+    expect(text).to include("UID:#{asked}", "waits for your yes", "DTSTART:20261021T063000Z", "/review/plan##{secret}")
+    expect(text).not_to include draft
+    ines.call(:delete, "/api/w/#{world.workspace}/plan/links/#{made["id"]}")
+    expect(get.call.status).to eq 404
+  end
 end

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 // What stands under a plan link: read, and nothing to press.
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import type { components } from '@/api/schema'
 import SharedPlan from './SharedPlan.vue'
 
 const plan = ref<components['schemas']['SharedPlan']>()
 const said = ref('')
 const day = (at: string) => new Intl.DateTimeFormat(navigator.language, { dateStyle: 'long' }).format(new Date(at))
+
+/** A calendar that can subscribe to an address keeps up with the plan; any other opens it once. */
+const calendar = computed(() => `webcal://${location.host}/api/shared-plan/${location.hash.slice(1)}.ics`)
 
 async function fetchPlan() {
   const secret = location.hash.slice(1)
@@ -46,6 +49,7 @@ onMounted(() => {
           {{ plan.zone.split('/').pop()!.replaceAll('_', ' ')
           }}<template v-if="plan.expires_at">; this link works until {{ day(plan.expires_at) }}</template
           >.
+          <a :href="calendar">In your calendar</a>
         </p>
       </header>
       <SharedPlan :plan="plan" />
