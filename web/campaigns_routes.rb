@@ -7,6 +7,10 @@ module AskFirst
       def self.registered(app)
         campaigns(app)
         labels(app)
+        app.put("/api/w/:workspace/plan/pace") do
+          act(App::Campaigns::WantPace, pace: body_json)
+          status 204
+        end
         app.get("/api/w/:workspace/plan/balance") do
           json act(App::Campaigns::Balance, from: params[:from], to: params[:to])
         end

@@ -7,6 +7,8 @@ module AskFirst
       class Balance < Act
         opens :client, "see_campaign"
 
+        AGAIN = 20 # posts that are named as such
+
         # @param from [String] ISO date, in the client's zone
         # @param to [String] inclusive
         # @return [Hash] JSON-ready
@@ -16,7 +18,10 @@ module AskFirst
           labels = Store::Campaigns::Facts.labels(scope)
           {
             mix: mix(listed, labels),
-            pace: Core::Plan::Pace.new(times(listed), days(from, to)).channels.map { |one| pace(one) }
+            pace: Core::Plan::Pace.new(times(listed), days(from, to)).channels.map { |one| pace(one) },
+            limits: Store::Plan::Pace.of(scope).to_h,
+            proposals: Proposals.new(kit, scope, listed, days(from, to), workspace, standing: method(:standing)).call,
+            last: last_month
           }
         end
 
@@ -27,6 +32,27 @@ module AskFirst
           posts = listed.uniq { |one| one[:post_id] }.map { |one| one[:labels].filter_map { |name| ids[name] } }
           targets = Mix.targets(scope, nil)
           Mix.json(targets, labels, posts).merge(wanted: targets.any?)
+        end
+
+        # How often something went out in the month before this one, and what of it names no day, hour or price.
+        def last_month
+          zone = workspace[:zone]
+          today = Date.iso8601(Core::Plan::WallTime.at(now, zone).local_date)
+          first = Date.new(today.year, today.month, 1) << 1
+          from, to = [first, first >> 1].map { |day| Core::Plan::WallTime.parse("#{day}T00:00", zone).at }
+          rows = Store::Campaigns::WentOut.between(scope, from, to)
+          again =
+            rows
+              .select { |row| Core::Checks::Timeless.names(row[:text].to_s).empty? }
+              .group_by { |row| row[:channel_id] }
+          counts = rows.group_by { |row| row[:channel_id] }.sort_by { |_, of| -of.size }
+          {
+            month: first.strftime("%Y-%m"),
+            channels:
+              counts.map { |id, of| { channel: channels.fetch(id), posts: of.size, again: again.fetch(id, []).size } },
+            again:
+              again.values.flatten.uniq { |row| row[:post_id] }.first(AGAIN).map { |row| row.slice(:post_id, :subject) }
+          }
         end
 
         def days(from, to) = Date.iso8601(from)..Date.iso8601(to)

@@ -26,11 +26,9 @@ module AskFirst
         # @return [Array<String>]
         def of_leaving(verdict, names)
           givers = verdict.steps.flat_map(&:counting).map(&:person_id).uniq
-          if givers.empty?
-[]
-else
-["#{yeses(givers, names)} #{givers.size == 1 ? "stays" : "stay"} behind."]
-end
+          return [] if givers.empty?
+
+          ["#{yeses(givers, names)} #{givers.one? ? "stays" : "stay"} behind."]
         end
 
         # What another time would cost, by the workspace's policy. A release goes along to a time that its yeses hold

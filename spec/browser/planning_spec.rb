@@ -199,6 +199,25 @@ RSpec.describe "Planning a period" do
     end
   end
 
+  it "proposes what brings a channel to its pace, does it in one press, and takes it back" do
+    client = fresh_client("Pace Yard")
+    connected(client)
+    as(:ines) do |session|
+      month(session, client, "2027-03-10")
+      more(session, "Balance of these days")
+      click_on("Say which pace is wanted")
+      session.fill_in("Days without a post, at most", with: "20")
+      session.click_button("Save the pace")
+      expect(session).to have_button("Do it", count: 1)
+      expect(axe_findings(session)).to eq []
+      session.click_button("Do it")
+      expect(session).to have_content("The pace is kept in these days.")
+      eventually { db[:pencil_marks].where(workspace_id: world.workspace(client)).count == 1 }
+      session.click_button("Undo")
+      expect(session).to have_button("Do it", count: 1)
+    end
+  end
+
   it "plans a campaign, says what is missing until it can start, and what its mix lacks" do
     client = fresh_client("Sedge Choir")
     ticker = connected(client)

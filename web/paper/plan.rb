@@ -49,8 +49,7 @@ module AskFirst
         end
 
         def noted(day, dates)
-          own =
-            dates.select { |date| day[:date].between?(date[:first].to_s, (date[:last] || date[:first]).to_s) }
+          own = dates.select { |date| day[:date].between?(date[:first].to_s, (date[:last] || date[:first]).to_s) }
           names = day[:off].map { |one| one[:name] } + [day[:clock]].compact + own.map { |date| date[:name] }
           day.merge(notes: names.first(4))
         end

@@ -520,7 +520,13 @@ useKeys({
       @close="fixing = undefined"
     />
     <CarryOverDialog v-if="carrying && id" :workspace="id" :year="Number(day.slice(0, 4))" @close="carrying = false" />
-    <BalanceDialog v-if="balancing && id" :workspace="id" :days="inside" @close="balancing = false" />
+    <BalanceDialog
+      v-if="balancing && id"
+      :workspace="id"
+      :days="inside"
+      :may="workspace?.can.order_labels"
+      @close="balancing = false"
+    />
     <TimeDialog v-if="view === 'list' && moving" :moving="moving" @over="over" @drop="drop()" @leave="leave" />
     <KeyDateDialog
       v-if="dating && (dating.date || workspace)"

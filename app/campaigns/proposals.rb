@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Campaigns
+      # What would bring a client's channels to their pace between two days, each as one step that can be looked at and
+      # taken: a post moved, a place kept, the channels of a post spread out.
+      class Proposals
+        SPREAD = 10 # posts that are looked at for floods
+
+        # @param listed [Array<Hash>] rows of Plan::List
+        # @param days [Range<Date>]
+        # @param workspace [Hash] row
+        # @param standing [#call] ids of posts => their standing
+        def initialize(kit, scope, listed, days, workspace, standing:)
+          @kit = kit
+          @standing = standing
+          @scope = scope
+          @listed = listed
+          @days = days
+          @workspace = workspace
+        end
+
+        # @return [Array<Hash>] JSON-ready
+        def call
+          found = by_channel.flat_map { |channel, rows| paced(channel, rows) }
+          # a post on several channels moves with all of them, once
+          found.uniq { |one| one[:post_id] ? one.values_at(:post_id, :from) : one } + spread
+        end
+
+        private
+
+        attr_reader :scope
+
+        def now = @now ||= @kit.now
+        def today = @today ||= Date.iso8601(Core::Plan::WallTime.at(now, @workspace[:zone]).local_date)
+        def limits = @limits ||= Store::Plan::Pace.of(scope)
+        def hours = @hours ||= Store::Clients::Hours.of(@workspace)
+
+        # Every channel that is not archived, those without a post too.
+        def by_channel
+          open =
+            scope
+              .rows(:channels)
+              .where(archived_at: nil, id: seen)
+              .order(:position)
+              .select(:id, :network, :initials, :name)
+          rows = @listed.flat_map { |row| row[:channels].map { |channel| [channel["id"], row] } }.group_by(&:first)
+          open.all.to_h { |channel| [channel, rows.fetch(channel[:id], []).map(&:last)] }
+        end
+
+        def seen = scope.limits[@workspace[:id]] || scope.rows(:channels).select(:id)
+
+        def paced(channel, rows)
+          known = rows.to_h { |row| [row[:post_id], row] }
+          entries =
+            rows.map { |row| Core::Plan::Pacing::Entry.new(post_id: row[:post_id], wall: row[:wall], free: free?(row)) }
+          Core::Plan::Pacing
+            .new(
+              entries,
+              kept: kept(channel[:id]),
+              days: @days,
+              today: today,
+              limits: limits,
+              works: hours.method(:works_on?)
+            )
+            .proposals
+            .map { |one| json(one, channel, known[one.post_id]) }
+        end
+
+        # What has no yes yet and no ask costs nothing when it moves.
+        def free?(row)
+          %w[drafting changes_wanted].include?(row[:stage]) && row[:wall][0, 10] >= today.iso8601
+        end
+
+        def kept(channel_id)
+          @kept ||= marks.group_by { |mark| mark[:channel_id] }
+          @kept.fetch(channel_id, []).map { |mark| Date.iso8601(mark[:day].to_s) }
+        end
+
+        def marks
+          none = Core::Plan::Filter::NONE
+          own = Store::Plan::Marks.between(scope, @days, none)
+          own +
+            Store::Plan::Fixtures.marks(scope, @days, today, none, own.map { |mark| mark.values_at(:day, :channel_id) })
+        end
+
+        def json(one, channel, row)
+          moved = row && row[:time].merge("wall" => one.to.is_a?(String) ? "#{one.to}:00" : one.to.to_s)
+          {
+            kind: one.kind.to_s,
+            channel: channel,
+            post_id: one.post_id,
+            subject: row && row[:subject],
+            channels: row ? row[:channels].map { |other| other["id"] } : [channel[:id]],
+            from: row && row[:time],
+            to: moved,
+            day: row ? nil : one.to.iso8601,
+            times: []
+          }
+        end
+
+        # Posts that would say the same on several channels at once, each with times of their own.
+        def spread
+          rows = @listed.select { |row| row[:channels].size > 1 && free?(row) }.first(SPREAD)
+          posts = @standing.call(rows.map { |row| row[:post_id] }.uniq)
+          posts.values.filter_map { |post| flooding(post, rows) }
+        end
+
+        def flooding(post, rows)
+          times = Posts::SeenAround.new(scope, post, post.adaptations, @workspace).spread
+          return if times.empty?
+
+          row = rows.find { |one| one[:post_id] == post.id }
+          {
+            kind: "flood",
+            channel: row[:channels].find { |one| one["id"] == times.first[:channel_id] },
+            post_id: post.id,
+            subject: row[:subject],
+            channels: times.map { |one| one[:channel_id] },
+            from: row[:time],
+            to: nil,
+            day: nil,
+            times: times
+          }
+        end
+      end
+    end
+  end
+end
