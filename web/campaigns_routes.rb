@@ -6,6 +6,7 @@ module AskFirst
     module CampaignsRoutes
       def self.registered(app)
         campaigns(app)
+        files(app)
         labels(app)
         app.put("/api/w/:workspace/plan/pace") do
           act(App::Campaigns::WantPace, pace: body_json)
@@ -27,6 +28,23 @@ module AskFirst
         app.put("/api/w/:workspace/campaigns/:campaign") do
           named = { campaign_id: params[:campaign], version: body_json["version"] }
           act(App::Campaigns::SaveCampaign, plan: body_json, **named)
+          status 204
+        end
+      end
+
+      def self.files(app)
+        app.post("/api/w/:workspace/campaigns/:campaign/files") do
+          MediaRoutes.received(request.body, most: App::Campaigns::AddFile::MOST_BYTES) do |file|
+            named = { campaign_id: params[:campaign], name: params[:name] }
+            json({ id: act(App::Campaigns::AddFile, io: file, **named) }, 201)
+          end
+        end
+        app.get("/api/w/:workspace/campaigns/:campaign/files/:campaign_file") do
+          named = { campaign_id: params[:campaign], file_id: params[:campaign_file] }
+          ClientsRoutes.hand_out(self, act(App::Campaigns::OpenFile, **named))
+        end
+        app.delete("/api/w/:workspace/campaigns/:campaign/files/:campaign_file") do
+          act(App::Campaigns::RemoveFile, campaign_id: params[:campaign], file_id: params[:campaign_file])
           status 204
         end
       end

@@ -76,18 +76,22 @@ module AskFirst
           end
         end
         app.get("/api/w/:workspace/brand-files/:file") do
-          file = act(App::Clients::OpenFile::Brand, file_id: params[:file])
-          # never shown in the page's own origin, whatever it holds
-          headers "content-security-policy" => "default-src 'none'; sandbox"
-          send_file file[:path],
-                    type: "application/octet-stream",
-                    disposition: "attachment",
-                    filename: Core::Exchange::FileName.clean(file[:name])
+          ClientsRoutes.hand_out(self, act(App::Clients::OpenFile::Brand, file_id: params[:file]))
         end
         app.delete("/api/w/:workspace/brand-files/:file") do
           act(App::Clients::RemoveBrandFile, file_id: params[:file])
           done
         end
+      end
+
+      # As a download, never shown in the page's own origin, whatever it holds.
+      # @param file [Hash] path:, name:
+      def self.hand_out(app, file)
+        app.headers "content-security-policy" => "default-src 'none'; sandbox"
+        app.send_file file[:path],
+                      type: "application/octet-stream",
+                      disposition: "attachment",
+                      filename: Core::Exchange::FileName.clean(file[:name])
       end
 
       def self.ending(app)

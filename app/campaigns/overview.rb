@@ -17,6 +17,7 @@ module AskFirst
             **plan,
             channels: channels,
             people: beside[:people],
+            files: files,
             mix: mix,
             stages: posts.map { |post| post["stage"] }.tally,
             by_channel: by_channel,
@@ -53,6 +54,14 @@ module AskFirst
 
         def posts
           @posts ||= Store::Plan::Days.of_posts(scope, { Sequel[:posts][:campaign_id] => row[:id] }, money: true)
+        end
+
+        def files
+          rows(:brand_files)
+            .where(campaign_id: row[:id], removed_at: nil)
+            .order(Sequel.desc(:added_at))
+            .select(:id, :name, :bytes, :added_by)
+            .map { |file| file.slice(:id, :name, :bytes).merge(by: names[file[:added_by]]) }
         end
 
         def targets = @targets ||= Mix.targets(scope, row[:id])

@@ -40,10 +40,10 @@ module AskFirst
         private
 
         def keep_file(id, key, label, io)
-          if rows(:brand_files).where(removed_at: nil).count >= MOST_FILES
+          if rows(:brand_files).where(removed_at: nil, **place).count >= MOST_FILES
             raise Core::Invalid.new(
                     "too_many_files",
-                    "A brand sheet keeps at most #{MOST_FILES} files.",
+                    "At most #{MOST_FILES} files are kept here.",
                     field: "file",
                     way_on: "Take some away."
                   )
@@ -58,10 +58,18 @@ module AskFirst
               mime: kit.files.type(io),
               bytes: io.size,
               added_by: member.person_id,
-              added_at: now
+              added_at: now,
+              **place
             }
           )
-          record("brand_file_added", facts: { name: label, bytes: io.size })
+          told({ name: label, bytes: io.size })
+        end
+
+        # Where it stands: on the brand sheet, by no campaign.
+        def place = { campaign_id: nil }
+
+        def told(file)
+          record("brand_file_added", facts: file)
           announce("brand", ids: [])
         end
       end

@@ -101,7 +101,12 @@ module AskFirst
           media +
             rows(:brand_files)
               .where(removed_at: nil)
-              .map { |row| ["brand/#{row[:id][-6..]}-#{row[:name].tr("/", "-")}", row[:file]] }
+              .map do |row|
+                [
+                  "#{row[:campaign_id] ? "campaigns" : "brand"}/#{row[:id][-6..]}-#{row[:name].tr("/", "-")}",
+                  row[:file]
+                ]
+              end
         end
       end
     end

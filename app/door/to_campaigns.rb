@@ -13,6 +13,16 @@ module AskFirst
           Opened.new(row: row)
         end
 
+        def campaign_file(input)
+          agency_only!("This file")
+          campaign(input)
+          file =
+            find(:brand_files, input[:file_id], "This file") do |files|
+              files.where(removed_at: nil, campaign_id: input[:campaign_id])
+            end
+          Opened.new(row: file)
+        end
+
         def label(input)
           agency_only!("This label")
           row = find(:labels, input[:label_id], "This label") { |labels| labels.where(merged_into: nil) }

@@ -24,7 +24,8 @@ module AskFirst
         def brand_file(input, gate: false)
           Store::Gates.for_workspace(scope) if gate
           require!(@act)
-          row = find(:brand_files, input[:file_id], "This file") { |files| files.where(removed_at: nil) }
+          row =
+            find(:brand_files, input[:file_id], "This file") { |files| files.where(removed_at: nil, campaign_id: nil) }
           Opened.new(row: row)
         end
 

@@ -46,6 +46,8 @@ RSpec.describe "Reading over the API" do
     world.clear(by_hand)
     world.release(by_hand)
     world.act("Clients::MarkPicture", :ines, client, io: SpecWorld.picture)
+    campaign = world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Read #{SecureRandom.hex(2)}" })
+    brief = { campaign_id: campaign, io: StringIO.new("stand 14"), name: "Brief.txt" }
     file = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("rules"), name: "Regeln ß.txt")
     {
       "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"),
@@ -56,8 +58,8 @@ RSpec.describe "Reading over the API" do
       "file" => file,
       "try" => back_from_network,
       "batch" => world.act("Plan::BeginBatch", :ines, client, kind: "move", post_ids: [post], value: 1),
-      "campaign" =>
-        world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Read #{SecureRandom.hex(2)}" }),
+      "campaign" => campaign,
+      "campaign_file" => world.act("Campaigns::AddFile", :ines, client, **brief),
       "rendition" => db[:renditions].where(workspace_id: w).get(:id),
       "membership" => db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)
     }

@@ -2,8 +2,11 @@
 // A campaign at a glance: what is missing until it can start, how far its posts are, its weeks, its mix, its money, and
 // what it is for.
 import { computed, ref, watch } from 'vue'
+import { message } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
 import { useChosen } from '@/agency/me'
-import { unread, type Schemas } from '@/api/client'
+import { api, ok, sentence, unread, type Schemas } from '@/api/client'
+import FileRows from '@/clients/FileRows.vue'
 import { money } from '@/api/money'
 import { calendarDay } from '@/api/time'
 import { STAGES, counted, list } from '@/api/words'
@@ -20,7 +23,18 @@ const CampaignDialog = later(() => import('./CampaignDialog.vue'))
 const props = defineProps<{ workspace: string; campaign: string }>()
 const { workspace: client } = useChosen()
 const { data, error } = useCampaign(props.workspace, props.campaign)
+const queries = useQueryClient()
 const changing = ref(false)
+const again = () => void queries.invalidateQueries({ queryKey: ['plan', props.workspace, 'campaign', props.campaign] })
+async function remove(file: string) {
+  try {
+    const path = { workspace: props.workspace, campaign: props.campaign, campaign_file: file }
+    await ok(api.DELETE('/api/w/{workspace}/campaigns/{campaign}/files/{campaign_file}', { params: { path } }))
+  } catch (problem) {
+    void message.error(sentence(problem), 8)
+  }
+  again()
+}
 watch(data, (found) => found && entitle(found.name))
 
 const ORDER = Object.keys(STAGES) as Schemas['Stage'][]
@@ -136,6 +150,16 @@ const posts = (more: Record<string, string> = {}) => ({
             <h2>Brief</h2>
             <!-- eslint-disable-next-line vue/no-v-html -- cleaned of everything that acts, see brief.ts -->
             <div class="brief" dir="auto" v-html="briefHtml(data.brief)" />
+          </section>
+          <section v-if="data.files.length > 0 || data.can.plan_campaign?.ok">
+            <h2>Files</h2>
+            <FileRows
+              :files="data.files"
+              :address="`/api/w/${workspace}/campaigns/${campaign}/files`"
+              :may="data.can.plan_campaign?.ok === true"
+              @changed="again"
+              @remove="remove"
+            />
           </section>
           <section>
             <h2>Channels</h2>

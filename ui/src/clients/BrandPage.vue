@@ -2,13 +2,13 @@
 // The brand sheet: what a new freelancer reads first.
 import { Button, Input, Textarea, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import BrandPart from './BrandPart.vue'
 import ContrastTable from './ContrastTable.vue'
 import { useBrandPart } from './brand'
 import BrandLinks from './BrandLinks.vue'
-import UploadButton from '@/parts/fields/UploadButton.vue'
+import FileRows from './FileRows.vue'
 
 const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
@@ -27,23 +27,7 @@ const donts = useBrandPart<string>(props.workspace, 'dont', part('dont'), '')
 const links = useBrandPart<{ title: string; address: string }[]>(props.workspace, 'links', part('links'), [])
 const tags = useBrandPart<{ name: string; tags: string[] }[]>(props.workspace, 'hashtags', part('hashtags'), [])
 
-const sending = ref(false)
-async function add(files: File[]) {
-  for (const file of files) {
-    sending.value = true
-    const reply = await fetch(`/api/w/${props.workspace}/brand-files?name=${encodeURIComponent(file.name)}`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/octet-stream' },
-      body: file,
-    })
-    if (!reply.ok) {
-      const problem = (await reply.json()) as { detail: string; way_on?: string }
-      void message.error(`${file.name}: ${[problem.detail, problem.way_on].filter(Boolean).join(' ')}`, 9)
-    }
-  }
-  sending.value = false
-  void queries.invalidateQueries({ queryKey: ['brand', props.workspace] })
-}
+const again = () => void queries.invalidateQueries({ queryKey: ['brand', props.workspace] })
 async function remove(file: string) {
   try {
     await ok(api.DELETE('/api/w/{workspace}/brand-files/{file}', { params: { path: { ...path, file } } }))
@@ -51,9 +35,6 @@ async function remove(file: string) {
     void message.error(sentence(problem), 8)
   }
   void queries.invalidateQueries({ queryKey: ['brand', props.workspace] })
-}
-function size(bytes: number) {
-  return bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
 }
 const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('#') ? hex : `#${hex}`) : '#ffffff')
 </script>
@@ -168,15 +149,13 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
             <h2>Files</h2>
             <span class="quiet">fonts, guidelines, logos; handed out as downloads only</span>
           </div>
-          <ul class="rows">
-            <li v-for="file in data.files" :key="file.id">
-              <a :href="`/api/w/${workspace}/brand-files/${file.id}`" download>{{ file.name }}</a>
-              <span class="quiet">{{ size(file.bytes) }} · {{ file.by }}</span>
-              <button v-if="may" type="button" class="link-button" @click="remove(file.id)">Remove</button>
-            </li>
-            <li v-if="data.files.length === 0" class="quiet">No files yet.</li>
-          </ul>
-          <UploadButton v-if="may" label="Add files" multiple :busy="sending" @files="add">Add files</UploadButton>
+          <FileRows
+            :files="data.files"
+            :address="`/api/w/${workspace}/brand-files`"
+            :may="may"
+            @changed="again"
+            @remove="remove"
+          />
         </section>
       </div>
     </div>
@@ -200,19 +179,6 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
   display: grid;
   gap: 3px;
   align-content: start;
-}
-.rows li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--hairline);
-}
-.rows {
-  margin-bottom: 8px;
-}
-.rows .link-button {
-  white-space: nowrap;
 }
 @media (max-width: 900px) {
   .sheet-grid {
