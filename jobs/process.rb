@@ -16,6 +16,7 @@ module AskFirst
       FROZEN = 5 # seconds until the database ends a transaction of ours in which nothing happens
       RENEW_EVERY = 10
       MEND_EVERY = 10
+      BEGIN_EVERY = 60 # drafts that fixtures make by themselves
       MARKS_KEPT = 86_400 # seconds that the last mark of a process that has ended is kept
 
       # Ends at once when it fails: an orderly end waits for threads, and they may wait for a database that is gone, for
@@ -49,7 +50,8 @@ module AskFirst
         beside = [
           every(Core::Dispatch::Lease::BEAT_EVERY) { beat },
           every(RENEW_EVERY) { App::Channels::Renew.call(@kit) },
-          every(MEND_EVERY) { mend }
+          every(MEND_EVERY) { mend },
+          every(BEGIN_EVERY) { begin_fixtures }
         ]
         @dispatching.run
         [*beside].each(&:join)
@@ -67,6 +69,15 @@ module AskFirst
       def mend
         Store::Dispatch::Due.mend(@kit.db)
         Store::Dispatch::Lineage.forget(@kit.db, @kit.now - MARKS_KEPT)
+      end
+
+      # What is wrong with one fixture must not end the process that sends.
+      def begin_fixtures
+        App::Plan::BeginFixtures.call(@kit)
+      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+        raise
+      rescue StandardError => e
+        SemanticLogger["Fixtures"].error(e)
       end
 
       # Beside the sending: a network that is slow to give new tokens must not hold up what is due.

@@ -110,7 +110,7 @@ module AskFirst
       end
 
       def self.fixture(body)
-        names = %w[word rule first last clock label_id owner_id days_before]
+        names = %w[word rule first last clock label_id owner_id days_before makes]
         { fixture: body.slice(*names).transform_keys(&:to_sym), channel_ids: body["channel_ids"] }
       end
 

@@ -21,7 +21,19 @@ module AskFirst
 
         def json(row, span)
           {
-            **row.slice(:id, :word, :rule, :clock, :label_id, :label, :owner_id, :owner, :days_before, :version),
+            **row.slice(
+              :id,
+              :word,
+              :rule,
+              :clock,
+              :label_id,
+              :label,
+              :owner_id,
+              :owner,
+              :days_before,
+              :makes,
+              :version
+            ),
             first: row[:first_day],
             last: row[:last_day],
             words: Core::Plan::RecurrenceWords.of(Store::Plan::Fixtures.fixture(row).recurrence),

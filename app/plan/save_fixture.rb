@@ -7,7 +7,7 @@ module AskFirst
       class SaveFixture < Act
         opens :fixture, "pencil"
 
-        # @param fixture [Hash] word, rule, first, last, clock, label_id, owner_id, days_before: see
+        # @param fixture [Hash] word, rule, first, last, clock, label_id, owner_id, days_before, makes: see
         #   Core::Plan::Fixture.read
         # @param channel_ids [Array<String>]
         # @param fixture_id [String, nil] nil for a new one
@@ -63,7 +63,8 @@ module AskFirst
             clock: fixture.clock,
             label_id: fixture.label_id,
             owner_id: fixture.owner_id,
-            days_before: fixture.days_before
+            days_before: fixture.days_before,
+            makes: fixture.makes
           }
         end
 

@@ -10,9 +10,10 @@ module AskFirst
 
         # @param fixture_id [String]
         # @param day [String] ISO date
+        # @param itself [Boolean] whether the fixture made it, and nobody pressed
         # @return [String] the post's id
         # @raise [Core::Invalid, Core::Over] not_its_day, mark_gone
-        def call(fixture_id:, day:)
+        def call(fixture_id:, day:, itself: false)
           date = Core::Plan::Iso.day(day, now, field: "day")
           raise FixtureDay.none(date) unless FixtureDay.of?(row, date)
 
@@ -21,6 +22,7 @@ module AskFirst
 
           post = make(date)
           rows(:fixture_days).where(fixture_id: fixture_id, day: date).update(post_id: post)
+          record("fixture_made", post_id: post, facts: { word: row[:word], itself: itself })
           announce("plan", ids: [post])
           post
         end

@@ -9,7 +9,7 @@ module AskFirst
         MOST = 100 # of one client
         BEFORE = 90 # days
 
-        attr_reader :word, :recurrence, :last, :clock, :label_id, :owner_id, :days_before
+        attr_reader :word, :recurrence, :last, :clock, :label_id, :owner_id, :days_before, :makes
 
         class << self
           # @param word [String]
@@ -18,9 +18,10 @@ module AskFirst
           # @param last [String, nil] ISO date, inclusive; nil for no end
           # @param clock [String, nil] such as 10:30
           # @param days_before [Integer] its post should be begun so many days before
+          # @param makes [Boolean] whether its draft is made then by itself
           # @raise [Invalid] name_missing, too_long, bad_rule, rule_without_day, bad_date, ends_before, bad_mark_time,
           #   bad_days
-          def read(word:, rule:, first:, now:, last: nil, clock: nil, label_id: nil, owner_id: nil, days_before: 7)
+          def read(word:, rule:, first:, now:, last: nil, clock: nil, days_before: 7, **more)
             from = Iso.day(first, now, field: "first")
             to = Iso.day(last, now, field: "last") unless last.to_s.empty?
             raise invalid("ends_before", "It ends before it begins.", "last") if to && to < from
@@ -32,9 +33,10 @@ module AskFirst
               recurrence: Recurrence.read(rule, first: from),
               last: to,
               clock: clock.to_s.empty? ? nil : clock,
-              label_id: label_id,
-              owner_id: owner_id,
-              days_before: days_before
+              label_id: more[:label_id],
+              owner_id: more[:owner_id],
+              days_before: days_before,
+              makes: more[:makes] == true
             )
           end
 
@@ -60,7 +62,7 @@ module AskFirst
 
         # @param recurrence [Recurrence]
         # @param last [Date, nil]
-        def initialize(word:, recurrence:, last:, clock:, label_id:, owner_id:, days_before:)
+        def initialize(word:, recurrence:, last:, clock:, label_id:, owner_id:, days_before:, makes: false)
           @word = word
           @recurrence = recurrence
           @last = last
@@ -68,6 +70,7 @@ module AskFirst
           @label_id = label_id
           @owner_id = owner_id
           @days_before = days_before
+          @makes = makes
         end
 
         # @param span [Range<Date>]

@@ -7,7 +7,7 @@ module AskFirst
       module Fixtures
         SETS = RowSets.new(:plan_fixtures, fixtures: <<~SQL, channels: <<~SQL, days: <<~SQL)
               SELECT f.workspace_id, f.id, f.word, f.rule, f.first_day, f.last_day, to_char(f.clock, 'HH24:MI') AS clock,
-                f.label_id, f.owner_id, f.days_before, f.version, l.name AS label, o.name AS owner
+                f.label_id, f.owner_id, f.days_before, f.makes, f.made_by, f.version, l.name AS label, o.name AS owner
               FROM fixtures f
               LEFT JOIN labels l ON (l.workspace_id, l.id) = (f.workspace_id, f.label_id)
               LEFT JOIN people o ON o.id = f.owner_id
@@ -45,7 +45,7 @@ module AskFirst
             word: row[:word],
             recurrence: Core::Plan::Recurrence.new(row[:rule], date(row[:first_day])),
             last: row[:last_day] && date(row[:last_day]),
-            **row.slice(:clock, :label_id, :owner_id, :days_before)
+            **row.slice(:clock, :label_id, :owner_id, :days_before, :makes)
           )
         end
 

@@ -68,6 +68,49 @@ RSpec.describe "Fixtures" do
     expect(days).not_to include("2026-11-12")
   end
 
+  describe "that make their drafts by themselves" do
+    # of this client: the others have fixtures too
+    def begun = AskFirst::App::Plan::BeginFixtures.call(world.jobs) & posts.map { |post| post[:id] }
+    def posts = world.owner[:posts].where(workspace_id: world.workspace(client)).order(:id).all
+
+    # it is 14 October; every other Thursday from the 15th on: the 15th and the 29th
+    it "do so once on the day on which they should be begun, as whoever wrote them, for whom they are" do
+      save(makes: true, days_before: 20, owner_id: world.person(:bram))
+      save(word: "By hand", days_before: 20)
+      made = begun
+      expect(posts.map { |post| post.values_at(:id, :subject, :owner_id) }).to match_array(
+        made.map { |id| [id, "Market day", world.person(:bram)] }
+      )
+      expect(made.size).to eq 2
+      expect(begun).to eq []
+      said = db[:record].where(post_id: made.first, act: "fixture_made").first
+      expect([said[:person_id], said[:facts]]).to eq [world.person(:ines), { "word" => "Market day", "itself" => true }]
+      expect(days).not_to include "2026-10-29"
+    end
+
+    it "twice at once make each once; skipped days and archived clients make none" do
+      id = save(makes: true, days_before: 20)
+      skip(id, "2026-10-15")
+      threads = Array.new(2) { Thread.new { begun } }
+      expect(threads.flat_map(&:value).size).to eq 1
+      other = save(makes: true, word: "Other", days_before: 20)
+      world.act("Clients::Archive", :bram, client, out: false)
+      expect(begun).to eq []
+      world.act("Clients::Archive", :bram, client, out: true)
+      expect(begun.size).to eq 2
+      expect(world.owner[:fixture_days].where(fixture_id: other).count).to eq 2
+    end
+
+    it "leave a mark that is due where their writer may not make posts any more" do
+      save(makes: true, days_before: 20)
+      membership = db[:memberships].where(workspace_id: world.workspace(client), person_id: world.person(:ines))
+      membership.update(ended_at: world.kit.now - 1)
+      expect(begun).to eq []
+      membership.update(ended_at: nil)
+      expect(month("2026-10")[:marks].select { |mark| mark[:due] }.size).to be >= 1
+    end
+  end
+
   it "keep the owner who makes the post where the one it is for is gone" do
     id = save(owner_id: world.person(:bram))
     db[:memberships].where(workspace_id: world.workspace(client), person_id: world.person(:bram)).update(

@@ -35,6 +35,7 @@ const on = ref<string[]>(one?.channels.map((channel) => channel.id) ?? [])
 const label = ref<string | null>(one?.label_id ?? null)
 const owner = ref<string | null>(one?.owner_id ?? null)
 const before = ref(one?.days_before ?? 7)
+const makes = ref(one?.makes ?? false)
 const version = ref(one?.version ?? 0)
 const rule = computed(() => ruleOf(pattern.value))
 const asked = refDebounced(
@@ -89,6 +90,7 @@ async function keep() {
         label_id: label.value,
         owner_id: owner.value,
         days_before: before.value,
+        makes: makes.value,
         channel_ids: on.value,
         version: version.value,
       },
@@ -186,6 +188,9 @@ async function keep() {
         <InputNumber id="fixture-before" v-model:value="before" :min="0" :max="90" :precision="0" />
       </FormField>
     </div>
+    <p>
+      <Checkbox v-model:checked="makes">Its draft is made by itself then, with these channels and this kind</Checkbox>
+    </p>
     <p v-if="beside(FIELDS)" role="alert" class="wrong">{{ beside(FIELDS) }}</p>
     <div class="acts">
       <Button type="primary" html-type="submit" :loading="busy" :disabled="!!bad || on.length === 0">Save</Button>

@@ -113,6 +113,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   mix_wanted: (f) => `wants this mix: ${String(f.mix) || 'none'}`,
   fixture_saved: (f) => `${f.before ? 'changed' : 'made'} the fixture ${text(f.word)}: ${text(f.rule)}`,
   fixture_dropped: (f) => `ended the fixture ${text(f.word)}`,
+  fixture_made: (f) => `${f.itself ? 'had this made by' : 'made this from'} the fixture ${text(f.word)}`,
   fixture_skipped: (f) => `left the fixture ${text(f.word)} out on ${calendarDay(text(f.day))}`,
   fixture_put_back: (f) => `put the fixture ${text(f.word)} back on ${calendarDay(text(f.day))}`,
   carried_over: (f) => `carried ${text(f.year)} over to the next year: ${String(f.put)} marks`,
