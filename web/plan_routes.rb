@@ -54,6 +54,9 @@ module AskFirst
           body = body_json
           json({ before: act(App::Plan::Pencil, put: body["put"] || [], erase: body["erase"] || []) })
         end
+        app.post("/api/w/:workspace/plan/drafts") do
+          json({ ids: act(App::Plan::WriteCells, cells: body_json["cells"]) }, 201)
+        end
         app.post("/api/w/:workspace/plan/marks/write") do
           json({ id: act(App::Plan::WriteMark, cells: [body_json]) }, 201)
         end

@@ -60,7 +60,7 @@ RSpec.describe "Pencil marks" do
       sheet(session, "2027-03-08")
       stand(session, "2027-03-08", ticker)
       paste(session, "a voice\ta number\n=SUM(A1)\t\n")
-      expect(session).to have_css("[role=dialog]", text: "Put these as pencil marks?")
+      expect(session).to have_css("[role=dialog]", text: "Put these into the plan?")
       expect(axe_findings(session)).to eq []
       session.click_button("Put 3 marks")
       found = [
@@ -74,6 +74,19 @@ RSpec.describe "Pencil marks" do
       expect(session).to have_css("[role=dialog]", text: "outside of what is shown")
       session.click_button("Cancel")
       expect(marks("2027-03-08").size).to eq 3
+    end
+  end
+
+  it "come out of a sheet as drafts, the same word on a day as one, and are discarded again" do
+    as(:ines) do |session|
+      sheet(session, "2027-03-15")
+      stand(session, "2027-03-15", ticker)
+      paste(session, "low tide\tlow tide\nhigh tide\t\n")
+      session.click_button("Make 2 drafts")
+      expect(session).to have_css("[data-place='2027-03-15@#{vitrine}'] .plan-line", text: "low tide")
+      expect(session).to have_css("[data-place='2027-03-16@#{ticker}'] .plan-line", text: "high tide")
+      session.click_button("Undo")
+      expect(session).to have_no_css(".plan-line", text: "tide")
     end
   end
 

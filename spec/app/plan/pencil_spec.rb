@@ -111,4 +111,38 @@ RSpec.describe "Pencil marks" do
       expect(db[:posts].where(workspace_id: world.workspace(client)).count).to eq before + 1
     end
   end
+
+  describe "made into drafts as a block" do
+    def cell(day, channel, word, **more) = { "day" => day, "channel_id" => channel, "word" => word, **more }
+    def write(cells, who: :ines) = world.act("Plan::WriteCells", who, client, cells: cells)
+
+    it "is one post for what is said at the same time, with its channels, day, hour and label" do
+      ids =
+        write(
+          [
+            cell("2026-10-20", ticker, "Market day", "clock" => "10:30"),
+            cell("2026-10-20", vitrine, "Market day", "clock" => "10:30"),
+            cell("2026-10-21", ticker, "=SUM(A1)")
+          ]
+        )
+      found = ids.map { |id| db[:posts].where(id: id).get(:subject) }
+      expect(found).to eq ["Market day", "=SUM(A1)"]
+      on = ids.map { |id| db[:adaptations].where(post_id: id).select_map(:channel_id) }
+      expect(on).to match [match_array([ticker, vitrine]), [ticker]]
+      walls = ids.map { |id| db[:parts].where(post_id: id, part: "time").get(:value)["wall"][0, 16] }
+      expect(walls).to eq %w[2026-10-20T10:30 2026-10-21T12:00]
+    end
+
+    it "takes the marks that stood there, needs a word in each cell, and takes 200 at once" do
+      world.act("Plan::Pencil", :ines, client, put: [cell("2026-10-22", ticker, "kept")], erase: [])
+      write([cell("2026-10-22", ticker, "Now a draft")])
+      expect(db[:pencil_marks].where(workspace_id: world.workspace(client), day: Date.new(2026, 10, 22)).count).to eq 0
+      expect(refusal { write([cell("2026-10-23", ticker, " ")]) }.code).to eq "word_missing"
+      many = (0...201).map { |n| cell((Date.new(2026, 11, 1) + n).iso8601, ticker, "Day #{n}") }
+      before = db[:posts].where(workspace_id: world.workspace(client)).count
+      expect(refusal { write(many) }.code).to eq "too_many_marks"
+      expect(db[:posts].where(workspace_id: world.workspace(client)).count).to eq before
+      expect(refusal { write([cell("2026-10-23", SecureRandom.uuid, "x")]) }).to be_a AskFirst::Core::NotFound
+    end
+  end
 end

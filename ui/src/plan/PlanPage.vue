@@ -565,7 +565,9 @@ useKeys({
       v-bind="sheet.pasting.value"
       :channels="channels"
       :at="pencil.at"
+      :may-write="workspace?.can.make_post"
       @apply="(change) => pencil.apply(change)"
+      @drafts="pencil.write"
       @close="sheet.pasting.value = undefined"
     />
     <KeysHelp

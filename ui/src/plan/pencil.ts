@@ -8,6 +8,7 @@ import { offerUndo } from '@/parts/undo'
 import type { Change, NewMark, Said } from './block'
 import type { Period } from './period'
 import { idOf } from './place'
+import { run, type Order } from './several'
 
 export type Mark = Schemas['PencilMark']
 type Step = Change & { client: string }
@@ -105,6 +106,32 @@ export function usePencil(
     await send(step, step.client)
   }
 
+  /** Makes drafts of cells. */
+  async function write(cells: NewMark[], client = workspace.value) {
+    if (!client) return
+    const path = { workspace: client }
+    try {
+      const { ids } = await ok(api.POST('/api/w/{workspace}/plan/drafts', { params: { path }, body: { cells } }))
+      const posts = new Map(ids.map((id) => [id, { workspace: client }]))
+      offerUndo(
+        `${counted(ids.length, 'draft is', 'drafts are')} made.`,
+        () => void unwrite({ kind: 'discard', posts }),
+      )
+    } catch (problem) {
+      void message.error(sentence(problem), 8)
+    } finally {
+      void queries.invalidateQueries({ queryKey: ['plan'] })
+    }
+  }
+  async function unwrite(order: Order) {
+    try {
+      await run(order)
+    } catch (problem) {
+      void message.error(sentence(problem), 8)
+    }
+    for (const key of ['plan', 'batches']) void queries.invalidateQueries({ queryKey: [key] })
+  }
+
   const all = computed(() => [...marks.value.values()].map(asNew))
-  return { marks, all, at, apply, undo }
+  return { marks, all, at, apply, undo, write }
 }
