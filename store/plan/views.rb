@@ -51,14 +51,15 @@ module AskFirst
           all = scope.db[:saved_views].where(own)
           values = { look: view.look, narrowing: Database.jsonb(view.filter.to_h) }
           named = all.where(Sequel.function(:lower, :name) => Sequel.function(:lower, view.name))
-          return named.returning(:id).update(values).first[:id] if named.any?
+          update = -> { named.returning(:id).update(values).first&.fetch(:id) }
+          there = update.call and return there
           raise Core::Plan::SavedView.too_many if all.count >= Core::Plan::SavedView::MOST
 
-          insert(scope, own.merge(values, person_id: by, id: id, name: view.name, made_at: now)) ||
-            named.returning(:id).update(values).first[:id]
+          # two at once under one name: the later writes over; one that goes meanwhile is made anew
+          row = own.merge(values, person_id: by, id: id, name: view.name, made_at: now)
+          insert(scope, row) || update.call || insert(scope, row)
         end
 
-        # Two at once under one name: the later writes over.
         def insert(scope, row)
           scope.db[:saved_views].insert_conflict.returning(:id).insert(row).first&.fetch(:id)
         end

@@ -46,6 +46,12 @@ RSpec.describe "Saved views of the plan" do
        ]
   end
 
+  it "removed at the moment at which it is saved is saved" do
+    saving = Thread.new { 40.times { |n| save("Fleeting", narrowing: { "words" => "w#{n}" }) } }
+    db[:saved_views].where(workspace_id: workspace, name: "Fleeting").delete while saving.alive?
+    expect { saving.value }.not_to raise_error
+  end
+
   it "of one's own are nobody else's; those of a client are everybody's there" do
     own = save("Mine alone")
     share("Waits for the client", waits: "client")

@@ -29,7 +29,7 @@ import { useMoving, type Held } from './moving'
 import { useOpening } from './opening'
 import { usePencil, type Mark } from './pencil'
 import type { KeyDate } from './key-dates'
-import { monthsOn, usePeriod, type Line, type Period, type PlanDay } from './period'
+import { byChannel, monthsOn, usePeriod, type Line, type Period, type PlanDay, type Split } from './period'
 import { usePicking } from './picking'
 import { idOf, placeOf, type View } from './place'
 import { providePlan } from './plan'
@@ -57,7 +57,7 @@ const SheetLayer = later(() => import('@/posts/SheetLayer.vue'))
 const YearGrid = later(() => import('./YearGrid.vue'))
 const router = useRouter()
 const { id, workspace, workspaces, me } = useChosen()
-const { set, clear, turn, now, today, view, day, span, hidden, narrowing, wall } = useShowing(
+const { set, clear, turn, now, today, view, day, span, each, hidden, narrowing, wall } = useShowing(
   workspace,
   computed(() => me.value?.now),
 )
@@ -93,7 +93,11 @@ const narrow = useMediaQuery('(max-width: 700px)')
 const filtering = ref(Object.keys(narrowing.value).length > 0)
 const narrowed = computed(() => inWords(narrowing.value, offered.value))
 
-const data = computed(() => (view.value === 'year' ? undefined : period.value))
+const splits = computed(() => each.value && (view.value === 'month' || view.value === 'week'))
+const data = computed(() => {
+  if (view.value === 'year' || !period.value) return undefined
+  return splits.value ? { ...period.value, lines: byChannel(period.value.lines) } : period.value
+})
 const error = computed(() => (view.value === 'year' ? yearly.error.value : failed.value))
 const heading = computed(() => {
   if (view.value === 'wall') return 'Wall'
@@ -155,11 +159,11 @@ const { moving, pick, over, drop, leave } = useMoving(
   () => id.value,
   (column) => channels.value.find((one) => one.id === column),
 )
-const ofLine = (line: Line, place: string): Held => ({
+const ofLine = (line: Split, place: string): Held => ({
   workspace_id: line.workspace_id,
   post_id: line.post_id,
   subject: line.subject,
-  channels: line.channels.map((one) => one.id),
+  channels: line.together ?? line.channels.map((one) => one.id),
   time: line.time,
   at: line.wall,
   place,
@@ -302,12 +306,16 @@ const more = computed(() => [
   ...(workspace.value ? [{ key: 'labels', words: 'Labels and mix' }] : []),
   ...(workspace.value ? [{ key: 'client-plan', words: 'As the client sees it, and plan links' }] : []),
   ...(workspace.value && days.value.length > 0 ? [{ key: 'balance', words: 'Balance of these days …' }] : []),
+  ...(view.value === 'month' || view.value === 'week'
+    ? [{ key: 'each', words: each.value ? 'A post as one line' : 'A line for each channel' }]
+    : []),
   { key: 'networks', words: 'What networks take' },
   ...(data.value ? [{ key: 'export', words: 'Export …' }] : []),
 ])
 const why = (may: { ok: boolean; why?: string } | undefined) => (may?.ok ? undefined : (may?.why ?? 'Not here.'))
 function choose(key: string) {
   if (key === 'date') dateHere()
+  if (key === 'each') set({ each: each.value ? '' : 'yes' })
   if (key === 'copy') copying.value = true
   if (key === 'export') exporting.value = true
   if (key === 'balance') balancing.value = true

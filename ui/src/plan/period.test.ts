@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { byCell, daysOn, monthsOn, spansOn, type Line } from './period'
+import { byCell, byChannel, daysOn, monthsOn, spansOn, type Line } from './period'
 
 describe('months and days', () => {
   it('go on over the end of a year, and back; a day that a month has not is its last', () => {
@@ -18,6 +18,19 @@ describe('months and days', () => {
     expect([...cells]).toEqual([
       ['ti', [line]],
       ['vi', [line]],
+    ])
+  })
+})
+
+describe('a line for each channel', () => {
+  it('stands alone, and still knows those that it goes out with', () => {
+    const of = (...ids: string[]) => ({ post_id: 'p', channels: ids.map((id) => ({ id })) }) as unknown as Line
+    const split = byChannel([of('ti', 'vi'), of('co'), of()])
+    expect(split.map((line) => [line.channels.map((one) => one.id), line.together])).toEqual([
+      [['ti'], ['ti', 'vi']],
+      [['vi'], ['ti', 'vi']],
+      [['co'], undefined],
+      [[], undefined],
     ])
   })
 })

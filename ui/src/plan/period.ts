@@ -34,6 +34,16 @@ export function spansOn(span: Span, day: string, by: number): string {
   return months ? monthsOn(day, months * by) : daysOn(day, (DAYS[span] ?? 7) * by)
 }
 
+/** A line for each channel; those of a post that go out at one time are still moved together. */
+export type Split = Line & { together?: string[] }
+export function byChannel(lines: Line[]): Split[] {
+  return lines.flatMap((line) =>
+    line.channels.length < 2
+      ? [line]
+      : line.channels.map((one) => ({ ...line, channels: [one], together: line.channels.map(({ id }) => id) })),
+  )
+}
+
 /** Lines by the cell that they stand in. */
 export function byCell(lines: Line[], cellOf: (line: Line) => string[]): Map<string, Line[]> {
   const cells = new Map<string, Line[]>()

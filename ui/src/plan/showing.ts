@@ -36,7 +36,7 @@ export const SPANS: Record<View, { value: Span; label: string }[]> = {
 
 /** @param serverNow what the clock of the server said when the reader's own facts were fetched */
 export function useShowing(workspace: Ref<Client | undefined>, serverNow: Ref<string | undefined>) {
-  const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', 'wall', ...KINDS])
+  const { values: address, set } = useTogetherInAddress(['view', 'day', 'span', 'all', 'wall', 'each', ...KINDS])
   // the clock of the server is not the browser's, and goes on
   const present = useNow({ interval: 60_000 })
   const began = Date.now()
@@ -51,10 +51,11 @@ export function useShowing(workspace: Ref<Client | undefined>, serverNow: Ref<st
     const offered = SPANS[view.value]
     return offered.find((one) => one.value === address.value.span)?.value ?? offered[0]!.value
   })
+  const each = computed(() => address.value.each === 'yes')
   const hidden = computed(() => address.value.all !== 'yes')
   const narrowing = computed(() => narrowingOf(address.value, !!workspace.value))
   const wall = computed(() => address.value.wall)
   const turn = (by: number) => set({ day: spansOn(span.value, day.value, by) })
   const clear = () => set(Object.fromEntries(KINDS.map((kind) => [kind, ''])))
-  return { set, clear, turn, now, today, view, day, span, hidden, narrowing, wall }
+  return { set, clear, turn, now, today, view, day, span, each, hidden, narrowing, wall }
 }
