@@ -15,11 +15,13 @@ module Bench
       @db = Sequel.connect(cluster.url(name, "postgres"))
     end
 
-    def multiply(workspace_id, count)
+    # @param from [Integer] number of the first copy: they are told apart by it
+    def multiply(workspace_id, count, from: 1)
+      @numbers = [from, from + count - 1]
       @db.transaction do
         @db.run("SET LOCAL session_replication_role = replica")
-        copy("workspaces", { id: workspace_id }, count)
-        (tables - LEFT_OUT).each { |table| copy(table, { workspace_id: workspace_id }, count) }
+        copy("workspaces", { id: workspace_id })
+        (tables - LEFT_OUT).each { |table| copy(table, { workspace_id: workspace_id }) }
       end
       @db.run("ANALYZE")
     ensure
@@ -36,7 +38,7 @@ module Bench
       @db[Sequel[:information_schema][:columns]].where(table_schema: "public")
     end
 
-    def copy(table, which, count)
+    def copy(table, which)
       names =
         columns.where(table_name: table, is_identity: "NO", is_generated: "NEVER").select_map(%i[column_name data_type])
       shared = shared_columns(table)
@@ -49,7 +51,7 @@ module Bench
         @db[table.to_sym]
           .where(which)
           .from_self(alias: :t)
-          .cross_join(Sequel.function(:generate_series, 1, count).as(:many, [:k]))
+          .cross_join(Sequel.function(:generate_series, *@numbers).as(:many, [:k]))
           .select(*derived)
       @db[table.to_sym].insert(names.map { |name, _| name.to_sym }, source)
     end
