@@ -82,14 +82,15 @@ module AskFirst
 
       def there?(name = @name) = @admin[:pg_database].where(datname: name).any?
 
-      # Those that are missing, with the password that this machine's settings give.
+      # Those that are missing, with the password that this machine's settings give. What they may of each other is
+      # granted with the migrations, once all are there.
       def roles
         @say.call("roles")
         lines = File.readlines(@folder.at(Folder::ROLES))
         Store::Migrate::ROLES.each do |role|
           next if @admin[:pg_roles].where(rolname: role).any?
 
-          lines.grep(/\b#{role}\b/).each { |line| @admin.run(line) }
+          lines.grep(/\A(?:CREATE|ALTER) ROLE #{role}\b/).each { |line| @admin.run(line) }
           @admin.run("ALTER ROLE #{role} LOGIN PASSWORD #{@admin.literal(URI.parse(@settings.owner_url).password)}")
         end
       end
