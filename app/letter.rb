@@ -9,6 +9,7 @@ module AskFirst
       INK = "#16191C"
       YES = "#17693F" # "yes" toward a client
       CLIENT = "#55389A"
+      SMALL = "color:#4C5358;font-size:14px"
 
       # @param name [String, nil] whom it greets, by the first name
       def initialize(name = nil)
@@ -51,9 +52,23 @@ module AskFirst
         )
       end
 
+      # A post as it will read.
+      # @param place [String] when and where
+      # @param files [Array<String>] in words
+      def post(place, words, files)
+        notes = files.map { |file| "<br><i>#{h(file)}</i>" }.join
+        add(
+          [place, words, *files.map { |file| "[#{file}]" }].reject(&:empty?).join("\n"),
+          "<div style=\"border:1px solid #D2D5D1;padding:2px 14px;margin:12px 0\">" \
+            "<p style=\"#{SMALL}\">#{h(place)}</p>" \
+            "<p style=\"white-space:pre-line\" dir=\"auto\">#{h(words)}</p>" \
+            "<p style=\"#{SMALL}\">#{notes.delete_prefix("<br>")}</p></div>"
+        )
+      end
+
       def small(words, address = nil)
         said = address ? "<a href=\"#{h(address)}\">#{h(words)}</a>" : h(words)
-        add([words, address].compact.join(": "), "<p style=\"color:#4C5358;font-size:14px\">#{said}</p>")
+        add([words, address].compact.join(": "), "<p style=\"#{SMALL}\">#{said}</p>")
       end
 
       # @return [Hash] {text:, html:} for the mailer

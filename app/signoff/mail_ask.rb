@@ -8,6 +8,8 @@ module AskFirst
         stepwise
         of_process
 
+        SHOWN = 25 # posts that stand in the mail
+
         def call(ask_id:, person_id:)
           mail = write { compose(ask_id, person_id) }
           kit.mailer.deliver(**mail) if mail
@@ -49,8 +51,33 @@ module AskFirst
                 lead: "Look at it and answer here, no account needed:",
                 colour: Letter::YES
               )
-              .small("This link is yours alone. Please do not pass it on: whoever has it answers in your name.")
+          show(said, ask)
+          said.small("This link is yours alone. Please do not pass it on: whoever has it answers in your name.")
           { subject: "#{workspace[:name]}: #{posts} for your yes by #{due}", **said.parts }
+        end
+
+        # The posts themselves, so that the mail can be read where nothing else can; answered is behind the link.
+        def show(letter, ask)
+          lines = rows(:ask_lines).where(ask_id: ask[:id], ended_at: nil).order(:id).select_map(:id)
+          ways = AskedRows.of(scope, lines).group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values
+          ways = ways.sort_by { |own| own.first[:wall] || Time.at(0) }
+          ways.first(SHOWN).each { |own| letter.post(place(own), own.first[:request]["text"], files(own.first)) }
+          rest = ways.size - SHOWN
+          letter.say("#{rest} more #{rest == 1 ? "stands" : "stand"} behind the link.") if rest.positive?
+        end
+
+        # @param own [Array<Hash>] of AskedRows, that say the same at the same time
+        def place(own)
+          time = own.first[:wall]&.strftime("%a %-d %b, %H:%M") || "No time yet"
+          "#{time} · #{own.map { |row| row[:channel] }.join(", ")}"
+        end
+
+        # @return [Array<String>] what its files show, for who does not see them here
+        def files(row)
+          row[:request]["media"].map do |file|
+            kind = file.fetch("kind", "picture").capitalize
+            file["description"].to_s.empty? ? "#{kind} behind the link" : "#{kind}: #{file["description"]}"
+          end
         end
       end
     end

@@ -28,7 +28,8 @@ module AskFirst
         def lines(ask)
           found = rows(:ask_lines).where(ask_id: ask[:id]).order(:id).all
           shown =
-            adaptations(found.map { |line| line[:id] })
+            AskedRows
+              .of(scope, found.map { |line| line[:id] })
               .group_by { |row| row[:line_id] }
               .transform_values { |rows| StillAsked.of(rows) }
           answers(found, ask)
@@ -47,34 +48,6 @@ module AskFirst
           found
             .map { |line| line_json(line, shown.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
             .sort_by { |line| [line[:wall] || "9999", line[:id]] }
-        end
-
-        def adaptations(line_ids)
-          rows(:ask_line_adaptations)
-            .where(line_id: line_ids)
-            .join(
-              :revision_adaptations,
-              workspace_id: Sequel[:ask_line_adaptations][:workspace_id],
-              id: Sequel[:ask_line_adaptations][:revision_adaptation_id]
-            )
-            .join(:channels, workspace_id: Sequel[:ask_line_adaptations][:workspace_id], id: :channel_id)
-            .order(:position)
-            .select(
-              :line_id,
-              Sequel[:ask_line_adaptations][:adaptation_id],
-              :ended_as,
-              :request,
-              :fingerprint,
-              :wall,
-              Sequel[:revision_adaptations][:zone],
-              :rendition_ids,
-              :network,
-              :initials,
-              Sequel[:channels][:name].as(:channel),
-              :card,
-              :account
-            )
-            .all
         end
 
         # One's own answers at this step to these posts, on whichever line: an older link knows what was said on a

@@ -1,5 +1,9 @@
 # frozen_string_literal: true
 
+require "csv"
+require "open3"
+require "roo"
+
 # A period planned with what stands beside posts: key dates, fixtures, a campaign, the year and the list; what is found
 # or done by one line; and what the client sees of it.
 RSpec.describe "Planning a period" do
@@ -274,6 +278,80 @@ RSpec.describe "Planning a period" do
     end
   end
 
+  # What a link of the page leads to, fetched as its reader.
+  def fetched(session, href)
+    base64 = session.evaluate_async_script(<<~JS, href)
+      const done = arguments[1]
+      fetch(arguments[0]).then(async (reply) => {
+        const bytes = new Uint8Array(await reply.arrayBuffer())
+        done(btoa(bytes.reduce((text, byte) => text + String.fromCharCode(byte), '')))
+      })
+    JS
+    base64.unpack1("m0")
+  end
+
+  it "fills an empty month by keys and by mouse, narrows it, saves the view, asks for the week, and reads the files" do
+    client = :quillmere
+    word = "Heron #{SecureRandom.hex(3)}"
+    as(:ines) do |session|
+      session.visit("/plan?client=#{world.workspace(client)}&day=2028-05-10&view=channels&span=month")
+      cell = ->(day) { session.find("[data-place='#{day}@#{world.channel(:ticker, client)}']") }
+      # by keys a mark, by its dialog a post
+      session.execute_script("arguments[0].focus()", cell.call("2028-05-10"))
+      keys(session).type("p")
+      keys(session).type(word)
+      keys(session).type(:enter)
+      expect(session).to have_css(".pencil-mark", text: word)
+      session.find(".pencil-mark", text: word).click
+      session.click_button("Make the post")
+      expect(session).to have_field("Subject", with: word)
+      write_copy("Master copy", "#{word} stands at low water", session)
+      eventually { db[:parts].where(part: "text").all.any? { |row| row[:value].to_s.include?(word) } }
+      # by mouse to another day
+      month(session, client, "2028-05-10")
+      line = session.find(".plan-line", text: word)
+      mouse = session.driver.browser.mouse
+      middle =
+        lambda do |element|
+          session.evaluate_script(
+            "(() => { const r = arguments[0].getBoundingClientRect(); " \
+              "return [r.x + r.width / 2, r.y + r.height / 2] })()",
+            element
+          )
+        end
+      from, to = [line, session.find("[data-place='2028-05-11']")].map { |one| middle.call(one) }
+      mouse.move(x: from[0], y: from[1]).down
+      mouse.move(x: to[0], y: to[1], steps: 5)
+      expect(session).to have_css("[data-place='2028-05-11'] .move-note")
+      mouse.up
+      expect(session.find("[data-place='2028-05-11']")).to have_content(word)
+      # narrowed, and kept under a name
+      keys(session).type("f")
+      session.fill_in("Words", with: word)
+      session.click_button("Save this view …")
+      session.fill_in("Name", with: "Herons #{word[-3..]}")
+      session.click_button("Save", exact: true)
+      expect(session).to have_content("Herons #{word[-3..]}")
+      # asked for
+      session.execute_script("document.activeElement.blur()")
+      keys(session).type("a")
+      session.click_button("Ask …")
+      expect(session).to have_css("[role=dialog]", text: "1 post")
+      session.click_button("Ask for 1 post")
+      expect(session).to have_content("Wren Adeyo is asked for 1 post.")
+      # and read back
+      more(session, "Export …")
+      href = ->(name) { session.find("a", text: name)["href"] }
+      rows = CSV.parse(fetched(session, href.call("As text (CSV)")).force_encoding("UTF-8").delete_prefix("\uFEFF"))
+      expect(rows.map { |row| row[4] }).to eq ["subject", word]
+      sheet = StringIO.new(fetched(session, href.call("As a sheet (XLSX)")))
+      expect(Roo::Excelx.new(sheet).sheet(0).column(5)).to eq ["subject", word]
+      paper = fetched(session, href.call("The month on paper (PDF)"))
+      text, status = Open3.capture2("pdftotext", "-layout", "-", "-", stdin_data: paper, binmode: true)
+      expect([status.success?, text.force_encoding("UTF-8").include?(word)]).to eq [true, true]
+    end
+  end
+
   describe "what the client sees" do
     let(:phone) { Capybara::Session.new(:phone) }
 
@@ -297,6 +375,8 @@ RSpec.describe "Planning a period" do
       phone.driver.browser.resize(width: 390, height: 800)
       phone.visit(address)
       expect(phone).to have_css(".post.waits", text: "Tide clock")
+      calendar = Net::HTTP.get(URI(phone.find_link("In your calendar")[:href].sub("webcal:", "http:")))
+      expect(calendar.force_encoding("UTF-8")).to include("Tide clock", "waits for your yes")
       expect(phone.evaluate_script("document.documentElement.scrollWidth")).to be <= 390
       world.act("Plan::KeepOut", :ines, post_id: post, out: true)
       phone.refresh

@@ -110,6 +110,27 @@ RSpec.describe "The mail that asks the client", :database do
     expect(AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil).ask_id).to eq id
   end
 
+  it "has the posts in it, as they were asked for, readable without pictures; what is the same on channels once" do
+    text = "First line\n<b>Second</b> #{SecureRandom.hex(4)}"
+    one = world.draft(text: text)
+    two = world.draft(text: "The later one", wall: "2026-10-16T18:00", picture: false, channels: [:ticker])
+    [one, two].each do |post|
+      world.ask(post, 0)
+      world.answer(post, :wren)
+    end
+    id = world.ask([two, one], 1)
+    process = AskFirst::App::Member.process(world.workspace, "dispatcher")
+    AskFirst::App::Signoff::MailAsk.call(world.kit, process, ask_id: id, person_id: world.person(:odile))
+    mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json"))).first
+    expect(mail["subject"]).to start_with "Quillmere Ferries: 2 posts for your yes"
+    said = mail["text"].gsub("\r\n", "\n")
+    expect(said).to include("Thu 15 Oct, 07:30 · Ticker, Vitrine\n#{text}\n[Picture: A ferry in fog]")
+    expect(said.index("Thu 15 Oct")).to be < said.index("Fri 16 Oct, 18:00 · Ticker\nThe later one")
+    expect(said.scan(text).size).to eq 1
+    expect(mail["html"]).to include("&lt;b&gt;Second&lt;/b&gt;", "<i>Picture: A ferry in fog</i>")
+    expect(mail["html"]).not_to include "<img"
+  end
+
   it "is not sent for an ask that was withdrawn before it left" do
     post = world.draft
     world.ask(post, 0)

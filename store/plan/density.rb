@@ -49,7 +49,7 @@ module AskFirst
           from = Time.utc(days.first.year, days.first.month, days.first.day) - 86_400
           to = Time.utc(days.last.year, days.last.month, days.last.day) + (2 * 86_400)
           key = [Sequel[:posts][:workspace_id], Sequel[:posts][:id]]
-          visible = Posts::Visible.narrow(@scope, @scope.rows(:posts))
+          visible = Posts::Visible.narrow(@scope, @scope.db[:posts]) # see Days.of
           @narrowed.posts(visible).where(key => Days.found(@scope, from, to))
         end
 
