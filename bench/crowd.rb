@@ -18,7 +18,7 @@ module Bench
       releases: %i[id post_id showing_id adaptation_id revision_adaptation_id],
       record: %i[id post_id adaptation_id revision_id]
     }.freeze
-    GENERATED = { record: %i[order_no], answers: %i[order_no], parts: %i[wall] }.freeze
+    GENERATED = { record: %i[order_no], answers: %i[order_no], parts: %i[planned] }.freeze
 
     # @param db [Sequel::Database] as owner
     def initialize(db)

@@ -2,6 +2,7 @@
 
 RSpec.describe "The list of posts" do
   let(:world) { BrowserWorld.world }
+  let(:db) { world.db }
   let(:client) { "client=#{world.workspace}" }
 
   def rows_of(session)
@@ -43,6 +44,32 @@ RSpec.describe "The list of posts" do
       expect(session).to have_css(".ant-select-selection-item", text: "every stage")
       session.visit("/w/#{world.workspace}")
       expect(session).to have_current_path("/desk?#{client}")
+    end
+  end
+
+  it "is chosen from, by box and by key, to do one thing with several" do
+    word = "Marsh #{SecureRandom.hex(3)}"
+    posts = Array.new(3) { |n| world.act("Posts::MakePost", :ines, subject: "#{word} #{n}") }
+    as(:ines) do |session|
+      session.visit("/posts?#{client}&words=#{word.tr(" ", "+")}")
+      expect(session).to have_css(".list a", count: 3)
+      session.check("Choose #{word} 0", allow_label_click: true)
+      session.execute_script("arguments[0].focus()", session.find(".list a", text: "#{word} 1"))
+      session.driver.browser.keyboard.type("x")
+      expect(session).to have_content("2 posts are chosen")
+      expect(axe_findings(session)).to eq []
+      session.click_button("Label …")
+      session.find_field("Label").send_keys("Tides")
+      session.click_button("Label 2")
+      eventually { db[:post_labels].where(post_id: posts).select_map(:post_id).sort == posts.first(2).sort }
+      expect(session).to have_no_content("are chosen")
+      session.driver.browser.keyboard.type("a")
+      expect(session).to have_content("3 posts are chosen")
+      session.click_button("Discard …")
+      session.click_button("Discard 3")
+      expect(session).to have_content("No post has these words.")
+      session.click_button("Undo")
+      expect(session).to have_css(".list a", count: 3)
     end
   end
 end

@@ -79,21 +79,21 @@ RSpec.describe "The month of the plan" do
   end
 
   it "takes all that are chosen along by mouse, says what comes of them, and brings them back" do
-    posts = [fresh("Gull one", "2027-02-23T12:00"), fresh("Gull two", "2027-02-24T09:30")]
+    posts = [fresh("Avocet one", "2027-02-23T12:00"), fresh("Avocet two", "2027-02-24T09:30")]
     as(:ines) do |session|
-      session.visit("/plan?client=#{world.workspace}&day=2027-02-23&words=gull")
+      session.visit("/plan?client=#{world.workspace}&day=2027-02-23&words=avocet")
       expect(session).to have_css(".plan-line", count: 2)
       session.driver.browser.keyboard.type("a")
       expect(session).to have_content("2 posts are chosen")
       mouse = session.driver.browser.mouse
-      from = middle(session, line(session, "Gull one"))
+      from = middle(session, line(session, "Avocet one"))
       to = middle(session, day(session, "2027-02-25"))
       mouse.move(x: from[0], y: from[1]).down
       mouse.move(x: to[0], y: to[1], steps: 6)
       expect(session).to have_css("[data-place='2027-02-25'] .move-note", text: "2 posts, 2 days later")
       mouse.up
       eventually { posts.map { |post| planned(post) } == %w[2027-02-25T12:00:00 2027-02-26T09:30:00] }
-      expect(day(session, "2027-02-26")).to have_content("Gull two")
+      expect(day(session, "2027-02-26")).to have_content("Avocet two")
       session.click_button("Undo")
       eventually { posts.map { |post| planned(post) } == %w[2027-02-23T12:00:00 2027-02-24T09:30:00] }
     end

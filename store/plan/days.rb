@@ -80,7 +80,7 @@ module AskFirst
         # @return [Sequel::Dataset] (workspace_id, post_id)
         def found(scope, from, to)
           walls = (from - 86_400).strftime("%FT%T")..(to + 86_400).strftime("%FT%T")
-          scope.rows(:parts).where(part: "time", wall: walls).select(:workspace_id, :post_id)
+          scope.rows(:parts).where(part: "time", planned: walls).select(:workspace_id, :post_id)
         end
 
         # @return [Sequel::Dataset] the adaptations of a post beside it, as far as the reader sees their channels

@@ -141,7 +141,7 @@ async function go() {
   }
 }
 const again = () => {
-  for (const key of ['plan', 'batches']) void queries.invalidateQueries({ queryKey: [key] })
+  for (const key of ['plan', 'batches', 'posts', 'desk']) void queries.invalidateQueries({ queryKey: [key] })
 }
 function tell(asked: Order, answer: One[]) {
   const back = undoing(asked, answer)

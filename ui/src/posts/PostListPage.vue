@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { Button, Input } from 'ant-design-vue'
+// Posts of one client or of all of mine, narrowed, and chosen to do one thing with several.
+import { Button, Checkbox, Input } from 'ant-design-vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { watchDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useChosen } from '@/agency/me'
 import { api, ok, unread, type Schemas } from '@/api/client'
-import { planned } from '@/api/time'
+import { planned, wallAt } from '@/api/time'
 import { STAGES, counted, titled } from '@/api/words'
 import { useInAddress } from '@/parts/address'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
@@ -14,6 +15,9 @@ import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
+import SeveralBar from '@/plan/SeveralBar.vue'
+import { useChoices } from '@/plan/filter'
+import { usePicking } from '@/plan/picking'
 import NewPost from './NewPost.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
@@ -60,7 +64,26 @@ const posts = computed(() => data.value?.pages.flatMap((page) => page.posts) ?? 
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 const stages = Object.entries(STAGES) as [Schemas['Stage'], string][]
 
-useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
+// several at once
+const { picked, pick, clear } = usePicking(id)
+const { data: choices } = useChoices(id)
+type Row = (typeof posts.value)[number]
+const wallOf = (post: Row) => {
+  const zone = facts.value[post.workspace_id]?.zone
+  return post.at && zone ? wallAt(post.at, zone) : undefined
+}
+const turn = (post: Row) => pick(post.workspace_id, post.id, wallOf(post))
+function turnHere() {
+  const here = document.activeElement?.closest<HTMLElement>('[data-post]')?.dataset.post
+  const post = posts.value.find((one) => one.id === here)
+  if (post) turn(post)
+}
+const turnAll = () => posts.value.filter((post) => !picked.value.has(post.id)).forEach(turn)
+const today = computed(() =>
+  (me.value ? wallAt(me.value.now, workspace.value?.zone ?? me.value.zone) : '').slice(0, 10),
+)
+
+useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), X: turnHere, A: turnAll })
 </script>
 
 <template>
@@ -105,7 +128,18 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
     </p>
     <ComingShape v-if="isPending" label="Fetching the posts" :lines="10" />
     <ul class="list" :aria-busy="isPending">
-      <li v-for="post in posts" :key="post.id" :class="`stage-${post.stage}`">
+      <li
+        v-for="post in posts"
+        :key="post.id"
+        :class="[`stage-${post.stage}`, { chosen: picked.has(post.id) }]"
+        :data-post="post.id"
+      >
+        <Checkbox
+          class="choose"
+          :checked="picked.has(post.id)"
+          :aria-label="`Choose ${titled(post.subject)}`"
+          @change="turn(post)"
+        />
         <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
           <span class="stage">{{ STAGES[post.stage] }}</span>
           <b>{{ titled(post.subject) }}</b>
@@ -128,9 +162,20 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
       </li>
     </ul>
     <Button v-if="hasNextPage" :loading="isFetchingNextPage" @click="fetchNextPage()">Show older posts</Button>
+    <SeveralBar
+      v-if="picked.size > 0"
+      :chosen="picked"
+      :labels="choices?.labels ?? []"
+      :campaigns="choices?.campaigns ?? []"
+      :people="choices?.people ?? []"
+      :today="today"
+      @clear="clear"
+    />
     <KeysHelp
       :keys="[
         ['↓ ↑', 'next and previous row'],
+        ['X', 'choose the row, for one thing with several'],
+        ['A', 'choose all that are shown'],
         ['Enter', 'open'],
         ['N', 'new post'],
         ['/', 'find, or do'],
@@ -169,11 +214,22 @@ h1 {
   margin-bottom: 14px;
 }
 .list li {
+  display: flex;
+  align-items: center;
   border-bottom: 1px solid var(--rule);
 }
+.choose {
+  flex: none;
+  padding: 8px;
+}
+.chosen {
+  background: var(--well);
+}
 .list a {
+  flex: 1;
+  min-width: 0;
   display: grid;
-  grid-template-columns: 118px minmax(180px, 1fr) 160px 110px 112px 252px;
+  grid-template-columns: 118px minmax(150px, 1fr) 160px 110px 112px 252px;
   gap: 12px;
   align-items: center;
   min-height: 40px;

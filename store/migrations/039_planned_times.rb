@@ -4,7 +4,7 @@
 # cannot leak; that which reads a key out of JSON is none of them, so that a month read every planned time of its client.
 Sequel.migration { up { run <<~SQL } }
       ALTER TABLE parts
-        ADD COLUMN wall text COLLATE "C" GENERATED ALWAYS AS (CASE WHEN part = 'time' THEN value ->> 'wall' END) STORED;
+        ADD COLUMN planned text COLLATE "C" GENERATED ALWAYS AS (CASE WHEN part = 'time' THEN value ->> 'wall' END) STORED;
       DROP INDEX parts_times;
-      CREATE INDEX parts_times ON parts (workspace_id, wall) INCLUDE (post_id) WHERE part = 'time';
+      CREATE INDEX parts_times ON parts (workspace_id, planned) INCLUDE (post_id) WHERE part = 'time';
     SQL
