@@ -20,7 +20,16 @@ module AskFirst
             mix: mix(listed, labels),
             pace: Core::Plan::Pace.new(times(listed), days(from, to)).channels.map { |one| pace(one) },
             limits: Store::Plan::Pace.of(scope).to_h,
-            proposals: Proposals.new(kit, scope, listed, days(from, to), workspace, standing: method(:standing)).call,
+            proposals:
+              Proposals.new(
+                kit,
+                scope,
+                listed,
+                days(from, to),
+                workspace,
+                standing: method(:standing),
+                mine: method(:mine)
+              ).call,
             last: last_month
           }
         end

@@ -12,8 +12,10 @@ module AskFirst
         # @param days [Range<Date>]
         # @param workspace [Hash] row
         # @param standing [#call] ids of posts => their standing
-        def initialize(kit, scope, listed, days, workspace, standing:)
+        # @param mine [#call] adaptations => those that the reader sees
+        def initialize(kit, scope, listed, days, workspace, standing:, mine:)
           @kit = kit
+          @mine = mine
           @standing = standing
           @scope = scope
           @listed = listed
@@ -108,7 +110,7 @@ module AskFirst
         end
 
         def flooding(post, rows)
-          times = Posts::SeenAround.new(scope, post, post.adaptations, @workspace).spread
+          times = Posts::SeenAround.new(scope, post, @mine.call(post.adaptations), @workspace).spread
           return if times.empty?
 
           row = rows.find { |one| one[:post_id] == post.id }

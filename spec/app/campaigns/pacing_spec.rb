@@ -68,9 +68,23 @@ RSpec.describe "The pace of a client" do
     want(gap: 7)
     expect(balance(who: member)[:proposals].map { |found| found[:channel][:id] }.uniq).to eq [vitrine]
     3.times { |n| plain_post(client, ticker, wall: "2026-10-2#{n}T09:00", text: "First #{n}") }
-    few = statements { balance }
+    few = settled_statements { balance }
     6.times { |n| plain_post(client, ticker, wall: "2026-10-2#{n}T12:00", text: "More #{n}") }
-    expect(statements { balance }).to eq few
+    expect(settled_statements { balance }).to eq few
+  end
+
+  it "spreads out, for a member who is limited to channels, only these" do
+    vitrine = connected(client, "vitrine")
+    commons = connected(client, "commons")
+    plain_post(client, [ticker, vitrine, commons], wall: "2026-10-20T09:00")
+    want(apart: nil)
+    seen = ->(who) do
+      found = balance(who: who)[:proposals].select { |one| one[:kind] == "flood" }
+      found.flat_map { |one| one[:times].map { |time| time[:channel_id] } }
+    end
+    expect(seen.call(:ines).size).to eq 2
+    expect(seen.call(limited_to(ticker, vitrine, client: client)) - [ticker, vitrine]).to eq []
+    expect(seen.call(limited_to(ticker, vitrine, client: client)).size).to eq 1
   end
 
   it "says how often something went out last month, and what of it can be used again" do

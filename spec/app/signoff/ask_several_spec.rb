@@ -98,7 +98,7 @@ RSpec.describe "Asking for several posts at once" do
     expect(refusal { look([draft], who: :maro) }).to be_a AskFirst::Core::Refused
     few = Array.new(2) { draft }
     many = Array.new(8) { draft }
-    counts = [few, many].map { |posts| statements { look(posts) } }
+    counts = [few, many].map { |posts| settled_statements { look(posts) } }
     expect(counts.uniq.size).to eq 1
   end
 

@@ -127,7 +127,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), X: turnHere
       <button type="button" class="link-button" @click="everything = true">Show everything</button>
     </p>
     <ComingShape v-if="isPending" label="Fetching the posts" :lines="10" />
-    <ul class="list" :aria-busy="isPending">
+    <ul class="list" :class="{ one: workspace }" :aria-busy="isPending">
       <li
         v-for="post in posts"
         :key="post.id"
@@ -237,6 +237,9 @@ h1 {
   text-decoration: none;
   border-left: 4px solid var(--stage);
 }
+.one a {
+  grid-template-columns: 118px minmax(150px, 1fr) 160px 150px 180px;
+}
 .list a:hover {
   background: var(--sheet);
 }
@@ -259,7 +262,8 @@ h1 {
   color: var(--ink-2);
 }
 @media (max-width: 900px) {
-  .list a {
+  .list a,
+  .one a {
     grid-template-columns: minmax(0, 1fr) auto;
     padding: 8px;
     row-gap: 2px;

@@ -72,4 +72,7 @@ h1 {
 header p {
   color: #4c5358;
 }
+header a {
+  color: inherit;
+}
 </style>
