@@ -118,6 +118,13 @@ RSpec.describe "The floor plan" do
       end
     }
 
+    it "whatever an act puts on record has words where the record is read" do
+      told =
+        Dir[File.join(root, "app/**/*.rb")].flat_map { |file| File.read(file).scan(/\brecord\(\s*"(\w+)"/) }.flatten
+      words = Dir[File.join(root, "ui/src/**/record*.ts")].map { |file| File.read(file) }.join
+      expect(told.uniq.reject { |act| words.match?(/^\s*#{act}:/) }).to eq []
+    end
+
     it "no act takes a gate or loads a standing by itself" do
       found =
         Dir[File.join(root, "app/**/*.rb")]

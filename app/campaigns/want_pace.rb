@@ -13,12 +13,7 @@ module AskFirst
         def call(pace:)
           limits = Core::Plan::PaceLimits.read(pace)
           Store::Plan::Pace.keep(scope, limits)
-          record(
-            "pace_wanted",
-            facts: {
-              pace: limits.to_h.compact.map { |name, value| "#{name} #{value}" }.join(", ")
-            }
-          )
+          record("pace_wanted", facts: limits.to_h.compact)
           announce("plan", ids: [])
         end
       end

@@ -23,12 +23,13 @@ module AskFirst
           one = mine(post.adaptations).find { |other| other.row[:channel_id] == from } or
             raise Core::NotFound, "This channel of the post"
           raise there_already(post.on(to)) if post.on(to)
-          raise moved_meanwhile unless one.time == stored(seen)
+          raise Moving.moved_meanwhile("seen") unless one.time == stored(seen)
 
           Posts::ChooseChannels.call(kit, member, post_id: post_id, channel_ids: post.channel_ids - [from] + [to])
           take_along(from, to)
           plan(to, value, before: one.time)
           restage([post_id])
+          tell(standing([post_id]).fetch(post_id).on(to), one.time) if one.time != stored(value)
         end
 
         private
@@ -70,6 +71,13 @@ module AskFirst
           end
         end
 
+        # That it goes out at another time; the channels tell of themselves.
+        # @param there [Store::Posts::Standing::Adaptation]
+        def tell(there, before)
+          facts = part_facts("time", there, { value: before&.to_h }, there.time&.to_h)
+          record("part_saved", post_id: post.id, adaptation_id: there.id, facts: facts)
+        end
+
         def stored(value) = Core::Plan::WallTime.stored(value)
 
         def there_already(one)
@@ -78,15 +86,6 @@ module AskFirst
             "It goes out on #{one.channel[:name]} too.",
             field: "to",
             way_on: "Choose a channel that it is not on."
-          )
-        end
-
-        def moved_meanwhile
-          Core::Conflict.new(
-            "moved_meanwhile",
-            "Somebody planned this for another time meanwhile.",
-            field: "seen",
-            way_on: "Look where it stands now, and move it again if you still want to."
           )
         end
       end

@@ -20,7 +20,7 @@ module AskFirst
 
           moving.require_unsent!
           moving.targets.each { |channel_id| require_write!(channel_id, "time") }
-          raise moved_meanwhile unless moving.at?(Core::Plan::WallTime.stored(from))
+          raise Moving.moved_meanwhile("from") unless moving.at?(Core::Plan::WallTime.stored(from))
 
           keep(move_releases(after(*moving.targets.map { |channel_id| write_time(channel_id, value) }), nil))
         end
@@ -38,15 +38,6 @@ module AskFirst
             facts: part_facts("time", channel, before, value)
           )
           keep_part(channel_id, "time", value, before)
-        end
-
-        def moved_meanwhile
-          Core::Conflict.new(
-            "moved_meanwhile",
-            "Somebody planned this for another time meanwhile.",
-            field: "from",
-            way_on: "Look where it stands now, and move it again if you still want to."
-          )
         end
       end
     end

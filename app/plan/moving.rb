@@ -17,6 +17,17 @@ module AskFirst
           @chosen = named.map { |id| on[id] or raise Core::NotFound, "This channel of the post" }
         end
 
+        # @param field [String] that said what the mover saw
+        # @return [Core::Conflict]
+        def self.moved_meanwhile(field)
+          Core::Conflict.new(
+            "moved_meanwhile",
+            "Somebody planned this for another time meanwhile.",
+            field: field,
+            way_on: "Look where it stands now, and move it again if you still want to."
+          )
+        end
+
         attr_reader :chosen
 
         # @return [Array<String, nil>] where the time is to be written: nil for the master

@@ -22,7 +22,7 @@ module AskFirst
         def part(batch)
           left = rows(:batch_posts).where(batch_id: batch[:id], outcome: nil).order(:post_id)
           ids = left.limit(Several::MOST).select_map(:post_id)
-          keep(batch[:id], outcomes(batch, ids)) if ids.any?
+          Store::Plan::Batches.keep(scope, batch[:id], outcomes(batch, ids)) if ids.any?
           over = left.empty?
           rows(:batches).where(id: batch[:id]).update(ended_at: now) if over
           Live.tell(kit, member.workspace_id, { what: "batches", ids: [] }, [batch[:person_id]])
@@ -44,14 +44,6 @@ module AskFirst
         def stayed(ids, why)
           ids.map do |id|
             { post_id: id, done: false, changed: false, was: nil, stage: nil, why: why, before: nil, made: [] }
-          end
-        end
-
-        def keep(batch_id, outcomes)
-          outcomes.each do |one|
-            rows(:batch_posts).where(batch_id: batch_id, post_id: one[:post_id]).update(
-              outcome: Store::Database.jsonb(one)
-            )
           end
         end
       end

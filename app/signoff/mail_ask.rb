@@ -56,10 +56,12 @@ module AskFirst
           { subject: "#{workspace[:name]}: #{posts} for your yes by #{due}", **said.parts }
         end
 
-        # The posts themselves, so that the mail can be read where nothing else can; answered is behind the link.
+        # The posts themselves, so that the mail can be read where nothing else can; they are answered behind the link.
         def show(letter, ask)
           lines = rows(:ask_lines).where(ask_id: ask[:id], ended_at: nil).order(:id).select_map(:id)
-          ways = AskedRows.of(scope, lines).group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values
+          asked =
+            AskedRows.of(scope, lines).group_by { |row| row[:line_id] }.values.flat_map { |own| StillAsked.of(own) }
+          ways = asked.group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values
           ways = ways.sort_by { |own| own.first[:wall] || Time.at(0) }
           ways.first(SHOWN).each { |own| letter.post(place(own), own.first[:request]["text"], files(own.first)) }
           rest = ways.size - SHOWN

@@ -7,6 +7,19 @@ module AskFirst
       module Batches
         module_function
 
+        # What came of some posts of a batch, in one statement.
+        # @param scope [Scope] of one workspace
+        # @param outcomes [Array<Hash>] each with its :post_id
+        def keep(scope, batch_id, outcomes)
+          said = Sequel.function(:jsonb_array_elements, Database.jsonb(outcomes)).as(:said, [:outcome])
+          scope
+            .db
+            .from(:batch_posts, said)
+            .where(Sequel[:batch_posts][:workspace_id] => scope.workspace_id, :batch_id => batch_id)
+            .where(Sequel.lit("batch_posts.post_id = (said.outcome ->> 'post_id')::uuid"))
+            .update(outcome: Sequel[:said][:outcome])
+        end
+
         # @param scope [Scope]
         # @return [Array<Hash>] :id, :workspace_id, :client, :kind, :stopped, :ended, :begun_at, and how many posts are
         #   in it (:total), are through (:through), were done (:done) and were changed by it (:changed)

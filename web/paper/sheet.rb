@@ -68,9 +68,6 @@ module AskFirst
         # The space that is left on this page.
         def room = pdf.cursor - FOOT
 
-        # @return [Float] of a whole page, without its foot
-        def whole = pdf.bounds.height - FOOT
-
         # One line of text, cut where it has to be.
         # @return [void]
         def line(text, at:, width:, size: 8, bold: false, colour: INK)

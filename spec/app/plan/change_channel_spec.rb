@@ -43,6 +43,9 @@ RSpec.describe "A post on another channel instead" do
     expect(
       db[:parts].where(post_id: post, channel_id: nil, part: "time").get(:value)["wall"]
     ).to start_with "2026-12-08"
+    told = db[:record].where(post_id: post, act: "part_saved").order(:order_no).last[:facts]
+    walls = told.values_at("before", "after").map { |time| time["wall"][0, 10] }
+    expect([told["part"], *walls]).to eq %w[time 2026-12-08 2026-12-09]
   end
 
   it "says before what it does, writes nothing then, and does the same" do
@@ -60,7 +63,7 @@ RSpec.describe "A post on another channel instead" do
     )
     # a network that shows pictures says that there is none
     expect(found[:warnings].map { |one| one[:channel] }.uniq).to eq ["Vitrine"]
-    expect(found).to include(refused: nil, off: "Imaculada Conceição").or include(refused: nil, off: nil)
+    expect(found).to include(refused: nil, off: nil, past: false)
   end
 
   it "is refused where it is locked, out, there already, another's, or moved meanwhile" do
@@ -82,6 +85,6 @@ RSpec.describe "A post on another channel instead" do
     2.times.map { Thread.new { change(post) } }.each(&:join)
     expect(on(post)).to eq [vitrine]
     member = limited_to(ticker, client: :quillmere)
-    expect(refusal { change(draft, who: member) }).to be_a AskFirst::Core::Error
+    expect(refusal { change(draft, who: member) }.code).to eq "no_such_channel"
   end
 end

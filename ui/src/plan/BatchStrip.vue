@@ -61,7 +61,7 @@ function plain(order: object, posts: Chosen): Order {
       {{ WORDS[batch.kind].did }}{{ batch.stopped ? '; then you stopped it' : '' }}.<template
         v-if="batch.total > batch.done"
       >
-        {{ batch.total - batch.done }} stayed as
+        {{ ` ${batch.total - batch.done} stayed as` }}
         {{ batch.total - batch.done === 1 ? 'it was' : 'they were' }}.</template
       >
     </p>

@@ -149,6 +149,9 @@ h2 {
   align-items: center;
   gap: 8px;
 }
+.row + .row {
+  margin-top: 8px;
+}
 li {
   display: grid;
   grid-template-columns: 1fr auto auto;

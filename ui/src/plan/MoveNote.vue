@@ -1,10 +1,9 @@
 <script setup lang="ts">
 // What moving a line to this place would do, said before it is dropped.
 import { computed } from 'vue'
-import { counted } from '@/api/words'
+import { STAGES, counted } from '@/api/words'
 import type { Moving } from './moving'
 import { reasons, steps } from './several'
-import { STAGES } from '@/api/words'
 
 const props = defineProps<{
   moving: Moving

@@ -86,6 +86,9 @@ const said = (day: string, channel: string): NewMark | undefined => cells.value.
 </template>
 
 <style scoped>
+.quiet {
+  margin: 0 0 8px;
+}
 .look {
   max-height: 50vh;
   margin-bottom: 12px;

@@ -21,6 +21,15 @@ const partName = (facts: Facts) => SAID[facts.part as PartName] ?? String(facts.
 const to = (value: unknown) => (plain(value) ? ` to ${text(value)}` : '')
 const plain = (value: unknown) => typeof value !== 'object' || value === null || Array.isArray(value) || 'wall' in value
 
+const PACE: [string, (n: unknown) => string][] = [
+  ['week_min', (n) => `at least ${String(n)} a week`],
+  ['day_max', (n) => `at most ${String(n)} a day`],
+  ['apart', (n) => `${String(n)} minutes apart`],
+  ['gap', (n) => `at most ${String(n)} days without`],
+]
+const pace = (facts: Facts) =>
+  list(PACE.filter(([name]) => facts[name] != null).map(([name, words]) => words(facts[name]))) || 'none'
+
 const CONFIRMED: Record<string, string> = {
   send: 'that it may still go out',
   take_back: 'that it is not to go out',
@@ -37,6 +46,8 @@ const SETTINGS: Record<string, string> = {
 }
 const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
+  post_discarded: () => 'discarded it',
+  post_brought_back: () => 'restored it',
   post_named: (f) => `named it ${text(f.after)}`,
   part_saved: (f) =>
     f.part === 'descriptions' ? `described the pictures${on(f)}` : `changed the ${partName(f)}${on(f)}${to(f.after)}`,
@@ -111,6 +122,9 @@ const WORDS: Record<string, (facts: Facts) => string> = {
       : `renamed the label ${text(f.before)} to ${text(f.after)}`,
   labels_merged: (f) => `merged the label ${text(f.from)} into ${text(f.into)}, on ${String(f.posts)} posts`,
   mix_wanted: (f) => `wants this mix: ${String(f.mix) || 'none'}`,
+  pace_wanted: (f) => `wants this pace of each channel: ${pace(f)}`,
+  campaign_file_added: (f) => `added the file ${text(f.name)} to the campaign ${text(f.campaign)}`,
+  campaign_file_removed: (f) => `took the file ${text(f.name)} off the campaign`,
   fixture_saved: (f) => `${f.before ? 'changed' : 'made'} the fixture ${text(f.word)}: ${text(f.rule)}`,
   fixture_dropped: (f) => `ended the fixture ${text(f.word)}`,
   fixture_made: (f) => `${f.itself ? 'had this made by' : 'made this from'} the fixture ${text(f.word)}`,
