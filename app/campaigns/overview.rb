@@ -76,8 +76,7 @@ module AskFirst
 
         # On its channels, and on those where its posts go out beside them.
         def by_channel
-          counts =
-            posts.flat_map { |post| channels_of(post).map { |one| one.slice("id", "network", "initials", "name") } }
+          counts = posts.flat_map { |post| channels_of(post).map { |one| one["channel"].except("money") } }
           own = channels.map { |one| one.slice(:id, :network, :initials, :name).transform_keys(&:to_s) }
           (own | counts.uniq).map do |channel|
             { **channel.transform_keys(&:to_sym), posts: counts.count(channel), own: own.include?(channel) }
@@ -94,7 +93,7 @@ module AskFirst
           }
         end
 
-        def sums(channels) = Core::Campaigns::Amounts.sums(channels.map { |one| one["money"] })
+        def sums(channels) = Core::Campaigns::Amounts.sums(channels.map { |one| one["channel"]["money"] })
 
         # How many posts go out in each of its weeks, and how many of them wait for a yes.
         def weeks
@@ -133,7 +132,11 @@ module AskFirst
         def fact(post)
           @first ||=
             lines.group_by(&:post_id).transform_values { |own| own.map { |line| line.value["wall"] }.min[0, 10] }
-          { day: @first[post["id"]], stage: post["stage"], channel_ids: channels_of(post).map { |one| one["id"] } }
+          {
+            day: @first[post["id"]],
+            stage: post["stage"],
+            channel_ids: channels_of(post).map { |one| one["channel"]["id"] }
+          }
         end
 
         def can

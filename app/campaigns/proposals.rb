@@ -6,7 +6,7 @@ module AskFirst
       # What would bring a client's channels to their pace between two days, each as one step that can be looked at and
       # taken: a post moved, a place kept, the channels of a post spread out.
       class Proposals
-        SPREAD = 10 # posts that are looked at for floods
+        LOOKED_AT = 20 # posts whose words are compared
 
         # @param listed [Array<Hash>] rows of Plan::List
         # @param days [Range<Date>]
@@ -27,7 +27,8 @@ module AskFirst
         def call
           found = by_channel.flat_map { |channel, rows| paced(channel, rows) }
           # a post on several channels moves with all of them, once
-          found.uniq { |one| one[:post_id] ? one.values_at(:post_id, :from) : one } + spread
+          found = found.uniq { |one| one[:post_id] ? one.values_at(:post_id, :from) : one }
+          found + of_words(found.filter_map { |one| one[:post_id] })
         end
 
         private
@@ -102,18 +103,46 @@ module AskFirst
           }
         end
 
-        # Posts that would say the same on several channels at once, each with times of their own.
-        def spread
-          rows = @listed.select { |row| row[:channels].size > 1 && free?(row) }.first(SPREAD)
+        # Posts that would say the same on several channels at once, each with times of their own; and those that would
+        # say again what was said a short time ago, on a later day.
+        def of_words(moving)
+          rows = @listed.select { |row| free?(row) && !moving.include?(row[:post_id]) }.first(LOOKED_AT)
           posts = @standing.call(rows.map { |row| row[:post_id] }.uniq)
-          posts.values.filter_map { |post| flooding(post, rows) }
+          around = words_around(posts.values.first)
+          posts.values.flat_map do |post|
+            own = rows.select { |row| row[:post_id] == post.id }
+            seen = Posts::SeenAround.new(scope, post, @mine.call(post.adaptations), @workspace, among: around)
+            [flooding(post, own.first, seen.spread), repeated(post, own, seen)].compact
+          end
         end
 
-        def flooding(post, rows)
-          times = Posts::SeenAround.new(scope, post, @mine.call(post.adaptations), @workspace).spread
+        # Read once for all of them, with what a post could be repeating before and after.
+        # @param post [Store::Posts::Standing::Post, nil] any of them
+        def words_around(post)
+          return [] unless post
+
+          first, last = [@days.first, @days.last].map { |day| Time.utc(day.year, day.month, day.day) }
+          span = Core::Checks::Neighbours::REPEAT + ((Core::Checks::Rested::REACH + 1) * 86_400)
+          Store::Checks::PlannedWords.between(scope, post.channel_names, first - span, last + span)
+        end
+
+        # What goes out at several times is mended at the post.
+        def repeated(post, own, seen)
+          later = (rested(own.first, seen) if own.one? && own.first[:channels].size == post.adaptations.size) or return
+
+          row = own.first.merge(post_id: post.id)
+          moved = Core::Plan::Pacing::Proposal.new(kind: :repeat, post_id: post.id, to: later)
+          json(moved, row[:channels].first, row)
+        end
+
+        def rested(row, seen)
+          later = seen.rested(Core::Plan::WallTime.stored(row[:time]), hours.method(:works_on?))
+          later&.wall&.strftime("%Y-%m-%dT%H:%M")
+        end
+
+        def flooding(post, row, times)
           return if times.empty?
 
-          row = rows.find { |one| one[:post_id] == post.id }
           {
             kind: "flood",
             channel: row[:channels].find { |one| one["id"] == times.first[:channel_id] },

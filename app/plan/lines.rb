@@ -23,9 +23,6 @@ module AskFirst
             end
           end
 
-        CHANNEL = %w[id network initials name money].freeze
-        private_constant :CHANNEL
-
         module_function
 
         # @param rows [Array<Hash>] of Store::Plan::Days
@@ -42,11 +39,14 @@ module AskFirst
         def by_time(row)
           return { row["time"] => [] } unless row["channels"]
 
-          row["channels"].group_by { |channel| channel["time"] || row["time"] }
+          own = row["channels"]
+          return { row["time"] => own } if own.none? { |on| on["time"] }
+
+          own.group_by { |on| on["time"] || row["time"] }
         end
 
         def line(row, value, channels)
-          stages = channels.map { |channel| channel["stage"] }
+          stages = channels.map { |on| on["stage"] }
           Line.new(
             workspace_id: row["workspace_id"],
             post_id: row["id"],
@@ -54,7 +54,7 @@ module AskFirst
             strip: row["strip"],
             stage: channels.empty? ? row["stage"] : Core::Signoff::Stages.of_post(stages),
             value: value,
-            channels: channels.map { |channel| channel.slice(*CHANNEL) }
+            channels: channels.map { |on| on["channel"] }
           )
         end
         private_class_method :by_time, :line

@@ -183,7 +183,8 @@ module AskFirst
         def tray
           posts = Store::Plan::Days.without_time(@scope, @narrowed)
           shown = Store::Posts::Listed.lines(posts.order(Sequel.desc(:id)).limit(TRAY)).all
-          { count: posts.count, posts: Posts::ListPosts.lines(@scope, shown) }
+          count = shown.size < TRAY ? shown.size : posts.count
+          { count: count, posts: shown.empty? ? [] : Posts::ListPosts.lines(@scope, shown) }
         end
       end
     end

@@ -10,12 +10,15 @@ module AskFirst
         # @param shown [Array<Store::Posts::Standing::Adaptation>] those that are looked at
         # @param workspace [Hash]
         # @param others [Boolean] whether other posts are looked at too
-        def initialize(scope, post, shown, workspace, others: true)
+        # @param among [Array<Core::Checks::Neighbours::Showing>, nil] what goes out around it, its own too, for whoever
+        #   looks from several posts; nil reads it
+        def initialize(scope, post, shown, workspace, others: true, among: nil)
           @scope = scope
           @post = post
           @shown = shown
           @workspace = workspace
           @look_around = others
+          @among = among
         end
 
         # @return [AdaptationView::Seen]
@@ -53,6 +56,14 @@ module AskFirst
             end
         end
 
+        # A later time at which nothing of it is said again too soon.
+        # @param time [Core::Plan::WallTime] of the post
+        # @param works [#call] Date => whether something may be moved onto that day
+        # @return [Core::Plan::WallTime, nil]
+        def rested(time, works)
+          Core::Checks::Rested.propose(mine.values, others, time, works: works)
+        end
+
         private
 
         def around
@@ -71,15 +82,15 @@ module AskFirst
           @others ||=
             begin
               times = mine.values.filter_map(&:at)
-              span = Core::Checks::Neighbours::REPEAT
-              found =
-                if times.empty? || !@look_around
-                  []
-                else
-                  Store::Checks::PlannedWords.around(@scope, @post, times.min - span, times.max + span)
-                end
-              Core::Checks::Timeline.new(found)
+              Core::Checks::Timeline.new(times.empty? || !@look_around ? [] : around_them(times))
             end
+        end
+
+        def around_them(times)
+          return @among.reject { |one| one.post_id == @post.id } if @among
+
+          span = Core::Checks::Neighbours::REPEAT
+          Store::Checks::PlannedWords.around(@scope, @post, times.min - span, times.max + span)
         end
 
         def showing(adaptation)

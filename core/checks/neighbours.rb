@@ -50,6 +50,12 @@ module AskFirst
           other.at && other.channel_id == one.channel_id && one.apart(other) < CLASH
         end
 
+        # Whether one channel would say nearly the same again too soon.
+        def repeats?(one, other)
+          other.at && other.channel_id == one.channel_id && one.apart(other) <= REPEAT &&
+            one.alike(other) >= Similarity::ALIKE
+        end
+
         # One flood is said in the same words on each of its channels.
         def flood(one, own)
           heap = own.select { |other| other.channel_id == one.channel_id || floods?(one, other) }

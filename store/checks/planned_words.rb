@@ -28,19 +28,28 @@ module AskFirst
           ) said
         SQL
 
+        NONE = "00000000-0000-0000-0000-000000000000"
+        private_constant :NONE
+
         # @param scope [Scope] of one workspace
         # @param post [Standing::Post] that is looked around from
         # @param from [Time]
         # @param to [Time]
         # @return [Array<Core::Checks::Neighbours::Showing>]
         def self.around(scope, post, from, to)
-          new(scope, post).showings(from, to)
+          new(scope, post.channel_names, except: post.id).showings(from, to)
         end
 
-        def initialize(scope, post)
+        # The same for whoever looks around from several posts: all of them.
+        # @param channel_names [Hash{String=>String}] id => name
+        def self.between(scope, channel_names, from, to)
+          new(scope, channel_names).showings(from, to)
+        end
+
+        def initialize(scope, channel_names, except: NONE)
           @scope = scope
-          @post = post
-          @channels = post.channel_names
+          @except = except
+          @channels = channel_names
           @memo = {}
         end
 
@@ -87,7 +96,7 @@ module AskFirst
           db = @scope.db
           Database
             .prepared(db, :planned_words) { db[SQL, { w: :$w, post: :$post, from: :$from, to: :$to }] }
-            .call(w: @scope.workspace_id, post: @post.id, from: from.utc.iso8601, to: to.utc.iso8601)
+            .call(w: @scope.workspace_id, post: @except, from: from.utc.iso8601, to: to.utc.iso8601)
         end
       end
     end

@@ -8,15 +8,21 @@ module AskFirst
       module Days
         MOST = 2_000 # posts that are read
         COLUMNS = %i[workspace_id id subject stage strip].map { |column| Sequel[:posts][column] }.freeze
-        SAID = <<~SQL
-          'id', channels.id, 'network', channels.network, 'initials', channels.initials, 'name', channels.name,
-          'stage', adaptations.stage, 'time', own.value
-        SQL
+        SAID = "adaptations.channel_id, adaptations.stage, own.value"
         # what is put into it there, where its network can be paid for showing a post to more people
-        MONEY = <<~SQL
-          'money', CASE WHEN (channels.card ->> 'budget')::boolean THEN coalesce(own_budget.value, budget.value) END
+        MONEY = "coalesce(own_budget.value, budget.value)"
+        CHANNEL = <<~SQL
+          json_agg(json_build_object('id', id, 'network', network, 'initials', initials, 'name', name,
+            'paid', coalesce((card ->> 'budget')::boolean, false)) ORDER BY position, id)
         SQL
-        private_constant :COLUMNS, :SAID, :MONEY
+        # A channel at its place in the order, as it is said beside all its posts.
+        Known =
+          Struct.new(:at, :row) do
+            def said = @said ||= row.except("paid")
+            # @param money [Array] of one value, or none where nobody asked for it
+            def paid(money) = money.empty? ? said : said.merge("money" => (money.first if row["paid"]))
+          end
+        private_constant :COLUMNS, :SAID, :MONEY, :CHANNEL, :Known
 
         module_function
 
@@ -26,7 +32,8 @@ module AskFirst
         # @param narrowed [Narrowed]
         # @param money [Boolean] whether each channel says its "money" too
         # @return [Array<Hash>] posts of which one time is between the two, by their first: "time" of the master, and
-        # the "channels" that the reader sees, each with its own "time" if it has one. As one JSON value: thousands of
+        # the "channels" that the reader sees, each
+        # {"channel" =>, "stage" =>, "time" => its own if it has one}. As one JSON value: thousands of
         # small ones take as long to read as to find
         def of(scope, from, to, narrowed = everything(scope), money: false)
           key = [Sequel[:posts][:workspace_id], Sequel[:posts][:id]]
@@ -53,7 +60,18 @@ module AskFirst
         def read(scope, posts, narrowed, money:)
           on = channels(narrowed.adaptations(seen(scope)), money)
           lines = posts.select(*COLUMNS, master(scope).as(:time), on.as(:channels))
-          scope.db.from(lines.as(:t)).get(Sequel.function(:json_agg, Sequel.lit("t"))) || []
+          all = scope.db[:channels].where(workspace_id: scope.workspace_ids).select(Sequel.lit(CHANNEL))
+          found = scope.db.from(lines.as(:t)).get([Sequel.function(:json_agg, Sequel.lit("t")).as(:posts), all.as(:on)])
+          known = (found[1] || []).each_with_index.to_h { |channel, at| [channel["id"], Known.new(at, channel)] }
+          (found[0] || []).each { |row| row["channels"] = row["channels"]&.then { |own| said(own, known) } }
+        end
+
+        # A client has few channels and many posts: each is written out once, and put beside its posts here.
+        # @param own [Array<Array>] channel id, stage, time of its own, and money if it was asked for
+        def said(own, known)
+          own
+            .sort_by { |id, _| known.fetch(id).at }
+            .map { |id, stage, time, *money| { "channel" => known[id].paid(money), "stage" => stage, "time" => time } }
         end
 
         # @param narrowed [Narrowed]
@@ -102,18 +120,17 @@ module AskFirst
         end
 
         def channels(adaptations, money)
-          id = { workspace_id: Sequel[:adaptations][:workspace_id], id: Sequel[:adaptations][:channel_id] }
-          own = adaptations.join(:channels, id).left_join(Sequel[:parts].as(:own), part("time", Sequel[:channels][:id]))
+          own = adaptations.left_join(Sequel[:parts].as(:own), part("time", Sequel[:adaptations][:channel_id]))
           own = budgets(own) if money
           said = money ? "#{SAID}, #{MONEY}" : SAID
-          own.select(Sequel.lit("json_agg(json_build_object(#{said}) ORDER BY channels.position)"))
+          own.select(Sequel.lit("json_agg(json_build_array(#{said}))"))
         end
 
         def budgets(adaptations)
-          adaptations.left_join(Sequel[:parts].as(:own_budget), part("budget", Sequel[:channels][:id])).left_join(
-            Sequel[:parts].as(:budget),
-            part("budget", nil)
-          )
+          adaptations.left_join(
+            Sequel[:parts].as(:own_budget),
+            part("budget", Sequel[:adaptations][:channel_id])
+          ).left_join(Sequel[:parts].as(:budget), part("budget", nil))
         end
 
         def part(name, channel)
@@ -130,7 +147,7 @@ module AskFirst
             part: "time"
           ).select(:value)
         end
-        private_class_method :everything, :read, :channels, :budgets, :part
+        private_class_method :everything, :read, :said, :channels, :budgets, :part
       end
     end
   end

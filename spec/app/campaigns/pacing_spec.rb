@@ -62,6 +62,18 @@ RSpec.describe "The pace of a client" do
     expect(proposed.map { |found| found[:kind] }).not_to include "flood"
   end
 
+  it "proposes another day for what was said on its channel a short time ago" do
+    plain_post(client, ticker, wall: "2026-09-30T09:00", text: "The lamp on the far pier is lit from dusk.")
+    post = plain_post(client, ticker, wall: "2026-10-29T10:00", text: "The lamp on the far pier is lit from dusk.")
+    want(apart: nil)
+    one = proposed.find { |found| found[:kind] == "repeat" }
+    expect(one).to include(post_id: post, channels: [ticker], from: hash_including("wall" => "2026-10-29T10:00:00"))
+    expect(one[:to]).to include("wall" => "2026-10-30T10:00:00")
+    move = { post_id: post, channel_ids: one[:channels], from: one[:from], time: one[:to] }
+    world.act("Plan::Move", :ines, client, **move)
+    expect(proposed.map { |found| found[:kind] }).not_to include "repeat"
+  end
+
   it "shows a member who is limited to channels these alone, and asks no more for more posts" do
     vitrine = connected(client, "vitrine")
     member = limited_to(vitrine, client: client)

@@ -11,6 +11,7 @@ const WHY: Record<Proposal['kind'], string> = {
   gap: 'A long time without a post',
   few: 'A week with too few',
   flood: 'The same words on several channels at once',
+  repeat: 'Nearly the same went out there less than 30 days before',
 }
 
 export function inWords(one: Proposal): { why: string; does: string } {
