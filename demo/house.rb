@@ -152,7 +152,8 @@ module Demo
         [["Copy is right", :wren], ["The lead's yes", :tobiah]].map do |name, who|
           step(name, "internal", [world.people[who]])
         end + [step("The client's yes", "client", [])]
-      act("Signoff::ChangeRoute", :ines, :harrowfen, steps: steps, seen: route(:harrowfen), preset: "copy_lead_client")
+      about = { name: "Our route", preset: "copy_lead_client" }
+      act("Signoff::SaveRoute", :ines, :harrowfen, steps: steps, about: about, **route(:harrowfen))
       act("Clients::ChangeSettings", :ines, :harrowfen, version: 1, holidays: "au_vic")
       act("Clients::GoOnSettingUp", :ines, :harrowfen, step: "people")
     end
@@ -170,7 +171,8 @@ module Demo
     end
 
     def route(client)
-      world.db[:routes].where(workspace_id: world.workspaces[client], is_default: true).get(:id)
+      found = world.db[:routes].where(workspace_id: world.workspaces[client], is_default: true).first
+      { route_id: found[:id], seen: found[:version] }
     end
 
     def client(key, name, mark, edge, zone, **copy)

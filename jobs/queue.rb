@@ -51,6 +51,10 @@ module AskFirst
         enqueue(LookAtLinks, workspace_id, post_id, at: at)
       end
 
+      def release_cleared(workspace_id, post_ids, at:)
+        enqueue(ReleaseCleared, workspace_id, post_ids, at: at)
+      end
+
       def run_batch(workspace_id, batch_id, at:)
         enqueue(RunBatch, workspace_id, batch_id, at: at)
       end

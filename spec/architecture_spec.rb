@@ -113,6 +113,7 @@ RSpec.describe "The floor plan" do
       "app/clients/archive.rb" => "every released post of the client",
       "app/dispatch/showing_act.rb" => "the dispatcher's own moves",
       "app/dispatch/claim.rb" => "the dispatcher's claim",
+      "app/dispatch/release_cleared.rb" => "what releases itself",
       **%w[ask_unconfirmed broken keep look_up prepare].to_h do |name|
         ["app/dispatch/#{name}.rb", "the dispatcher's own moves"]
       end

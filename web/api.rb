@@ -18,6 +18,8 @@ module AskFirst
       register PostsRoutes,
                WritingRoutes,
                SignoffRoutes,
+               RouteEditorRoutes,
+               TalkRoutes,
                DispatchRoutes,
                AgencyRoutes,
                ReviewRoutes,

@@ -111,12 +111,6 @@ module AskFirst
           act(App::Posts::MarkReady, post_id: params[:post])
           done
         end
-        app.post("/api/w/:workspace/posts/:post/remarks") do
-          json(
-            { id: act(App::Talk::Say, post_id: params[:post], room: body_json["room"], words: body_json["words"]) },
-            201
-          )
-        end
       end
     end
   end

@@ -34,15 +34,7 @@ module AskFirst
           act(App::Signoff::RevokePass, pass_id: params[:pass])
           done
         end
-        app.post("/api/w/:workspace/posts/:post/skip") do
-          act(
-            App::Signoff::SkipStep,
-            post_id: params[:post],
-            step_id: body_json["step_id"],
-            reason: body_json["reason"]
-          )
-          done
-        end
+        rulings(app)
         holds(app)
       end
 
@@ -57,19 +49,33 @@ module AskFirst
         end
       end
 
-      def self.holds(app)
-        app.get("/api/w/:workspace/route") { json act(App::Signoff::RouteHere) }
-        app.put("/api/w/:workspace/route") do
-          json(
-            id:
-              act(
-                App::Signoff::ChangeRoute,
-                steps: body_json["steps"],
-                seen: body_json["seen"],
-                preset: body_json["preset"]
-              )
-          )
+      # What is decided beside the answers.
+      def self.rulings(app)
+        app.post("/api/w/:workspace/posts/:post/skip") do
+          act(App::Signoff::SkipStep, **SignoffRoutes.ruling(params[:post], body_json))
+          done
         end
+        app.post("/api/w/:workspace/posts/:post/drop-step") do
+          act(App::Signoff::DropStep, **SignoffRoutes.ruling(params[:post], body_json))
+          done
+        end
+        app.post("/api/w/:workspace/posts/:post/places") do
+          said = SignoffRoutes.ruling(params[:post], body_json)
+          act(App::Signoff::RulePlace, **said, kind: body_json["kind"], person_id: body_json["person_id"])
+          done
+        end
+        app.post("/api/w/:workspace/posts/:post/clear-for") do
+          said = SignoffRoutes.ruling(params[:post], body_json)
+          act(App::Signoff::ClearFor, **said, person_id: body_json["person_id"], file_id: body_json["file_id"])
+          done
+        end
+      end
+
+      def self.ruling(post_id, body)
+        { post_id: post_id, step_id: body["step_id"], reason: body["reason"] }
+      end
+
+      def self.holds(app)
         app.post("/api/w/:workspace/holds") do
           json({ id: act(App::Signoff::Hold, reason: body_json["reason"], channel_id: body_json["channel_id"]) }, 201)
         end

@@ -5,7 +5,7 @@ module AskFirst
     module Campaigns
       # Renames a label everywhere, gives it a colour and a mark, and puts it below another: one level deep. Immaterial.
       class ChangeLabel < Act
-        opens :label, "order_labels"
+        opens :label, "order_labels", gate: true
 
         # @param parent_id [String, nil] the label that it stands below
         # @return [void]
@@ -18,6 +18,7 @@ module AskFirst
 
           scope.transaction(savepoint: true) { rows(:labels).where(id: label_id).update(set) }
           record("label_changed", facts: { before: row[:name], after: label.name })
+          Signoff::RestageLabelled.call(kit, member, label_ids: [label_id]) if parent != row[:parent_id]
           announce("plan", ids: [])
         rescue Sequel::UniqueConstraintViolation
           raise there(label.name)

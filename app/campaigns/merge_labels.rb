@@ -6,7 +6,7 @@ module AskFirst
       # Merges a label into another: whatever carries it carries the other, and a saved view that names it shows what it
       # showed. Immaterial.
       class MergeLabels < Act
-        opens :label, "order_labels"
+        opens :label, "order_labels", gate: true
 
         # @param into [String] id of the label that stays
         # @return [Integer] posts that carry it instead
@@ -22,6 +22,7 @@ module AskFirst
           lift(stays)
           rows(:labels).where(merged_into: label_id).update(merged_into: into)
           rows(:labels).where(id: label_id).update(merged_into: into, parent_id: nil)
+          Signoff::RestageLabelled.call(kit, member, label_ids: [into])
           record("labels_merged", facts: { from: row[:name], into: stays[:name], posts: posts })
           announce("plan", ids: [])
           posts

@@ -38,8 +38,14 @@ module AskFirst
             last: row[:last_day]&.iso8601,
             budget: budget,
             currency: workspace[:currency],
+            route: route,
             today: Core::Plan::WallTime.at(now, workspace[:zone]).local_date
           }
+        end
+
+        def route
+          found = rows(:routes).where(row[:route_id] ? { id: row[:route_id] } : { is_default: true }).first
+          { id: row[:route_id], name: found ? found[:name] : "" }
         end
 
         def budget = row[:budget] && { minor: row[:budget], currency: row[:currency] }
@@ -141,7 +147,9 @@ module AskFirst
 
         def can
           nothing = Core::Permissions::Touched::NOTHING
-          { plan_campaign: Permissions::Capabilities.one(member, "plan_campaign", colleagues, nothing) }
+          %w[plan_campaign choose_campaign_route].to_h do |act|
+            [act.to_sym, Permissions::Capabilities.one(member, act, colleagues, nothing)]
+          end
         end
       end
     end

@@ -104,17 +104,13 @@ module AskFirst
           copies =
             steps.map do |step|
               {
-                name: step.name,
-                side: step.side,
-                quorum: step.quorum,
-                n: step.n,
-                hours: step.hours,
-                required: step.required,
-                four_eyes: step.four_eyes,
+                **step.to_h.slice(:name, :side, :quorum, :n, :hours, :required, :four_eyes, :roles),
+                condition: step.condition&.elsewhere,
                 people: step.people & people
               }
             end
-          Store::Signoff::Routes.add(scope, copies, kit.now)
+          id = scope.rows(:routes).where(is_default: true).get(:id)
+          Store::Signoff::Routes.change(scope, id, copies, kit.now)
         end
       end
     end

@@ -101,12 +101,13 @@ module AskFirst
           media +
             rows(:brand_files)
               .where(removed_at: nil)
-              .map do |row|
-                [
-                  "#{row[:campaign_id] ? "campaigns" : "brand"}/#{row[:id][-6..]}-#{row[:name].tr("/", "-")}",
-                  row[:file]
-                ]
-              end
+              .map { |row| ["#{beside(row)}/#{row[:id][-6..]}-#{row[:name].tr("/", "-")}", row[:file]] }
+        end
+
+        def beside(file)
+          return "posts" if file[:post_id]
+
+          file[:campaign_id] ? "campaigns" : "brand"
         end
       end
     end

@@ -10,7 +10,11 @@ module AskFirst
         # @param showing [Hash] its row, as it stands
         # @param channel [String] its name, for the record
         def call(showing:, release_id:, channel:)
-          rows(:releases).where(id: release_id).update(ended_at: now, ended_why: "taken back by #{member.name}")
+          rows(:releases).where(id: release_id).update(
+            ended_at: now,
+            ended_why: "taken back by #{member.name}",
+            taken_back: true
+          )
           Store::Dispatch::Moves.make(
             scope,
             :take_back,

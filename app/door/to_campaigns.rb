@@ -6,7 +6,9 @@ module AskFirst
       # Campaigns and labels of a client.
       module ToCampaigns
         # A campaign; without an id one that is new.
-        def campaign(input)
+        # @param gate [Boolean] whether the workspace is locked: for acts on which verdicts of its posts hang
+        def campaign(input, gate: false)
+          Store::Gates.for_workspace(scope) if gate
           agency_only!("This campaign")
           row = find(:campaigns, input[:campaign_id], "This campaign") if input[:campaign_id]
           require!(@act)
@@ -23,7 +25,9 @@ module AskFirst
           Opened.new(row: file)
         end
 
-        def label(input)
+        # @param gate [Boolean] whether the workspace is locked: a step may be wanted for a label
+        def label(input, gate: false)
+          Store::Gates.for_workspace(scope) if gate
           agency_only!("This label")
           row = find(:labels, input[:label_id], "This label") { |labels| labels.where(merged_into: nil) }
           require!(@act)

@@ -25,7 +25,9 @@ module AskFirst
           Store::Gates.for_workspace(scope) if gate
           require!(@act)
           row =
-            find(:brand_files, input[:file_id], "This file") { |files| files.where(removed_at: nil, campaign_id: nil) }
+            find(:brand_files, input[:file_id], "This file") do |files|
+              files.where(removed_at: nil, campaign_id: nil, post_id: nil)
+            end
           Opened.new(row: row)
         end
 

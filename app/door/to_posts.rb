@@ -41,6 +41,15 @@ module AskFirst
           Opened.new(row: row)
         end
 
+        # A file in one of a post's rooms, for whoever may be in that room.
+        def post_file(input)
+          row = find(:brand_files, input[:file_id], "This file") { |files| files.where(post_id: input[:post_id]) }
+          room({ post_id: row[:post_id], room: row[:room] })
+          raise Core::NotFound, "This file" if row[:removed_at]
+
+          Opened.new(row: row)
+        end
+
         def task(input, gate: true)
           agency_only!("This task")
           row = find(:tasks, input[:task_id], "This task")

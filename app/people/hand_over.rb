@@ -55,9 +55,9 @@ module AskFirst
         end
 
         def steps(from, to)
-          today =
-            Store::Signoff::Routes.today(scope).select { |step| step.people.include?(from) && may_answer?(step.side) }
-          today.each do |step|
+          named = rows(:route_step_people).where(person_id: from).select_map(:step_id)
+          live = Store::Signoff::Routes.live(scope).select { |step| named.include?(step.id) && may_answer?(step.side) }
+          live.each do |step|
             scope.db[:route_step_people].insert_conflict.insert(
               workspace_id: member.workspace_id,
               step_id: step.id,

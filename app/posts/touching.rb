@@ -15,7 +15,7 @@ module AskFirst
         # @return [Core::Permissions::Touched]
         def part(post, channel_id, part)
           touched = changed_by(post, channel_id, part)
-          of(touched, channel_ids: channel_id ? [channel_id] : post.channel_ids)
+          of(touched, channel_ids: channel_id ? [channel_id] : post.channel_ids, time: part == "time")
         end
 
         # Channels of a post as they are chosen for an act.
@@ -32,10 +32,10 @@ module AskFirst
           post.adaptations.select { |one| following.include?(one.id) && !one.out? }
         end
 
-        def of(adaptations, channel_ids:)
+        def of(adaptations, channel_ids:, time: false)
           out, rest = adaptations.partition(&:out?)
           going, rest = rest.partition { |one| one.verdict.sending? }
-          sealed = rest.select { |one| one.verdict.sealed? }
+          sealed = rest.select { |one| time ? one.verdict.time_locked? : one.verdict.sealed? }
           Core::Permissions::Touched.new(
             channel_ids: channel_ids,
             out: names(out),

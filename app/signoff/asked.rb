@@ -87,7 +87,7 @@ module AskFirst
 
         def refusal_of_yes(one, seen)
           latest = latest_own(one)
-          return answered_since(latest) if latest > seen
+          return answered_since(latest) if latest && latest.order > seen
           return ended(one) if one.ended?
           return another_time(one) unless one.standing.facts.holds_for?(time(one))
 
@@ -102,17 +102,23 @@ module AskFirst
             .facts
             .answers
             .select { |answer| answer.person_id == @member.person_id && answer.step_id == @line[:step_id] }
-            .map(&:order)
-            .max || 0
+            .max_by(&:order)
         end
 
+        # @param latest [Core::Signoff::Answer]
         def answered_since(latest)
+          said =
+            if latest.in_name?
+              "#{@post.names.fetch(latest.given_by)} has cleared this in your name since: #{latest.words}"
+            else
+              "You have answered this since, from another page or link."
+            end
           Core::Conflict.new(
             "answered_since",
-            "You have answered this since, from another page or link.",
+            said,
             way_on: "Look at your last answer; answer again if it changed.",
             facts: {
-              "seen" => latest
+              "seen" => latest.order
             }
           )
         end

@@ -35,8 +35,14 @@ module AskFirst
             .adaptations
             .reject(&:sent?)
             .select do |adaptation|
-              step.required ? adaptation.verdict.waits_at&.id == step.id : !standing(adaptation, step).satisfied?
+              step.required ? adaptation.verdict.waits_at&.id == step.id : open_beside?(adaptation, step)
             end
+        end
+
+        # A step is not wanted of every channel.
+        def open_beside?(adaptation, step)
+          own = standing(adaptation, step)
+          !own.nil? && !own.satisfied?
         end
 
         def first_step(post)
@@ -57,7 +63,7 @@ module AskFirst
           found = due(post, step)
           Offer.new(step: step, adaptations: found) if found.any?
         end
-        private_class_method :first_step, :standing, :offer
+        private_class_method :open_beside?, :first_step, :standing, :offer
       end
     end
   end

@@ -19,6 +19,7 @@ module AskFirst
           keep_stages(standing.flat_map(&:adaptations))
           keep_caches(standing)
           announce_posts(posts)
+          release_cleared(standing)
         end
 
         private
@@ -99,6 +100,14 @@ module AskFirst
         def master_at(post)
           Core::Plan::WallTime.stored(post.master["time"])&.at
         end
+
+        # Later, by our own process: whoever gave the last yes need not be able to release.
+        def release_cleared(posts)
+          ids = posts.select { |post| post.route[:releases_itself] && cleared?(post) }.map(&:id)
+          kit.queue.release_cleared(member.workspace_id, ids, at: now) if ids.any?
+        end
+
+        def cleared?(post) = post.adaptations.any? { |one| one.stage == "cleared" }
 
         def announce_posts(posts)
           if posts.size == 1

@@ -14,7 +14,9 @@ module AskFirst
         def of_post(post, names)
           post.steps.map do |step|
             standings =
-              post.adaptations.map { |adaptation| adaptation.verdict.steps.find { |one| one.step.id == step.id } }
+              post.adaptations.filter_map do |adaptation|
+                adaptation.verdict.steps.find { |one| one.step.id == step.id }
+              end
             stamp(step, standings.min_by { |standing| URGENCY.index(standing.state) }, names, standings)
           end
         end
@@ -52,11 +54,22 @@ module AskFirst
             given = given_in(standing)
             {
               "who" => given.map { |answer| names.fetch(answer.person_id, "?") },
-              "since" => given.map(&:at).max&.iso8601
+              "since" => given.map(&:at).max&.iso8601,
+              **by_hand(standing, given, names)
             }
           else
             {}
           end
+        end
+
+        # What of a yes was not said by who should say it: marked for ever.
+        def by_hand(standing, given, names)
+          return {} unless standing.state == "yes"
+
+          said =
+            given.select(&:in_name?).map { |one| "#{names[one.given_by]} for #{names[one.person_id]}" } +
+              standing.fills.map { |one| "filled by #{names[one.ruled_by]}" }
+          said.empty? ? {} : { "by_hand" => said }
         end
 
         def given_in(standing)

@@ -25,7 +25,7 @@ module AskFirst
           "govern_people" => "invite people and change what they may do",
           "govern_channels" => "connect, order and archive channels",
           "govern_route" => "change the sign-off route",
-          "skip_steps" => "skip steps of the route, on record",
+          "skip_steps" => "skip steps of the route, fill places and clear for others, on record",
           "govern_settings" => "change the brand sheet and the settings, and archive",
           "govern_delete" => "delete the client",
           "govern_export" => "export everything of the client",

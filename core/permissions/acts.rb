@@ -62,6 +62,8 @@ module AskFirst
           "finish_task" => needs(own: %w[work assign]),
           "rule" => needs("skip_steps"),
           "change_route" => needs("govern_route", whole: true),
+          "choose_route" => needs("govern_route"),
+          "choose_campaign_route" => needs("govern_route", whole: true),
           "see_people" => needs("see", reads: true),
           "see_record" => needs("see", reads: true),
           "see_brand" => needs("see", reads: true),
@@ -82,7 +84,10 @@ module AskFirst
           Posts::Parts::GROUPS.to_h do |part, groups|
             [
               "write:#{part}",
-              needs(*groups.map { |group| WRITE.fetch(group) }, unsealed: Posts::Parts::MATERIAL.include?(part))
+              needs(
+                *groups.map { |group| WRITE.fetch(group) },
+                unsealed: Posts::Parts::MATERIAL.include?(part) || part == "time"
+              )
             ]
           end
         ).freeze

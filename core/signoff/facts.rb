@@ -5,7 +5,8 @@ module AskFirst
     module Signoff
       # Everything that one adaptation's verdict hangs on. `showing` is nil, "planned", "sending", "unclear", "out" or
       # "trouble"; `released` is the live release's {fingerprint, time} or nil; `time` the planned wall time or nil;
-      # `zone` the client's, in which two times are compared.
+      # `zone` the client's, in which two times are compared; `locks_time` whether its route locks the time with the
+      # rest once all have said yes.
       Facts =
         Struct.new(
           :steps,
@@ -21,6 +22,7 @@ module AskFirst
           :holds,
           :released,
           :showing,
+          :locks_time,
           keyword_init: true
         ) do
           # Whether what was said for one time still holds for the time that is planned now.

@@ -80,21 +80,45 @@ module AskFirst
           (named.empty? ? open_ask.people : named) - said - counting.map(&:person_id)
         end
 
-        private
-
-        def counts?(answer)
-          answer.verdict == "yes" && answer.eligible && !(step.four_eyes && answer.author) &&
-            answer.fingerprint == @facts.fingerprint && !@facts.fingerprint.nil? && @facts.holds_for?(answer.time)
-        end
-
-        # The places were fixed when the step was last asked.
+        # Every place that is not struck. The places were fixed when the step was last asked.
+        # @return [Array<String, nil>] a person's own, or nil for one open to any of those asked
         def places
           @places ||=
             begin
               fixed = @facts.asked.select { |asked| asked.step_id == step.id }.max_by(&:order)&.places || []
-              left = fixed.reject { |person| person && ruling?("strike", person) }
+              left = without_struck(fixed)
               left.empty? ? fixed : left # the last place cannot be struck
             end
+        end
+
+        # @return [Array<String, nil>] the places that nobody has filled yet
+        def open_places
+          given = counting.map(&:person_id)
+          named = places.compact.reject { |person| given.include?(person) || ruling?("fill", person) }
+          open = places.count(&:nil?) - (given - places.compact).size - filled_by_ruling
+          named + ([nil] * [open, 0].max)
+        end
+
+        # @return [Array<Ruling>] places that count as filled by a ruling
+        def fills
+          @facts.rulings.select { |one| one.kind == "fill" && one.step_id == step.id && here?(one) }
+        end
+
+        private
+
+        def without_struck(fixed)
+          named = fixed.compact.reject { |person| ruling?("strike", person) }
+          struck = @facts.rulings.count { |one| one.kind == "strike" && open_place?(one) }
+          named + ([nil] * [fixed.count(&:nil?) - struck, 0].max)
+        end
+
+        def open_place?(ruling) = ruling.step_id == step.id && ruling.place_person_id.nil? && here?(ruling)
+        def here?(ruling) = ruling.fingerprint == @facts.fingerprint
+        def filled_by_ruling = @facts.rulings.count { |one| one.kind == "fill" && open_place?(one) }
+
+        def counts?(answer)
+          answer.verdict == "yes" && answer.eligible && !(step.four_eyes && answer.author) &&
+            answer.fingerprint == @facts.fingerprint && !@facts.fingerprint.nil? && @facts.holds_for?(answer.time)
         end
 
         def named_places_filled?
@@ -103,14 +127,7 @@ module AskFirst
           end
         end
 
-        def open_places_filled?
-          open = places.count(&:nil?)
-          filled_by_ruling =
-            @facts.rulings.count do |r|
-              r.kind == "fill" && r.step_id == step.id && r.place_person_id.nil? && r.fingerprint == @facts.fingerprint
-            end
-          counting.size + filled_by_ruling >= open
-        end
+        def open_places_filled? = counting.size + filled_by_ruling >= places.count(&:nil?)
 
         def ruling?(kind, person = nil)
           @facts.rulings.any? do |ruling|

@@ -49,6 +49,11 @@ module AskFirst
           !facts.opened && (open_ask? || counting_yes? || !facts.released.nil?)
         end
 
+        # Whether the time, too, must be unlocked before it is changed.
+        def time_locked?
+          facts.locks_time && sealed? && releasable?
+        end
+
         def sending?
           %w[sending unclear].include?(facts.showing)
         end

@@ -239,17 +239,14 @@ RSpec.describe "The interface takes care" do
     world.answer(post, :wren)
     as(:ines) do |session|
       session.visit(sheet(post))
-      expect(why_off("Skip “The client's yes” …", session)).to include "Bram Teodoro can."
+      expect(why_off("Instead of “The client's yes” …", session)).to include "Bram Teodoro can."
     end
     as(:bram) do |session|
       session.visit(sheet(post))
       expect(session).to have_css("header", text: "client approval")
-      session.click_button("Skip “The client's yes” …")
-      session.fill_in(
-        "Why “The client's yes” is skipped (stays on record, agency side only)",
-        with: "Odile said it on the telephone"
-      )
-      session.click_button("Skip it on record")
+      session.click_button("Instead of “The client's yes” …")
+      session.fill_in("Why (stays on record, agency side only)", with: "Odile said it on the telephone")
+      session.click_button("Do it on record")
       expect(session).to have_css("header", text: "cleared")
     end
   end

@@ -97,11 +97,22 @@ module ClientSteps
         "people" => [world.person(person)]
       }
     ]
-    world.act("Signoff::ChangeRoute", :ines, client, seen: route_here(client)[:id], steps: steps, preset: nil)
+    change_route(client, steps)
   end
 
+  # Today's route with other steps in it.
+  # @param more [Hash] seen, about, let_go
+  def change_route(client, steps, who: :ines, **more)
+    here = route_here(client)
+    about = here.slice(:name, :releases_itself, :locks_time).merge(more.delete(:about) || {})
+    seen = { route_id: here[:id], seen: here[:version] }.merge(more)
+    world.act("Signoff::SaveRoute", who, client, steps: steps, about: about, **seen)
+  end
+
+  # The route that every post passes, as the page shows it.
   def route_here(client)
-    world.act("Signoff::RouteHere", :ines, client)
+    here = world.act("Signoff::RoutesHere", :ines, client)
+    here[:routes].find { |one| one[:default] }.merge(here.slice(:presets, :able, :can))
   end
 end
 

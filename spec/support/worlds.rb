@@ -173,7 +173,10 @@ class SpecWorld
   end
 
   def step(position, client = :quillmere)
-    db[:route_steps].where(workspace_id: workspace(client), position: position).get(:id)
+    route = db[:routes].where(workspace_id: workspace(client), is_default: true).select(:id)
+    db[:route_steps].where(workspace_id: workspace(client), position: position, route_id: route, retired_at: nil).get(
+      :id
+    )
   end
 
   def ask(post, position, who: :ines, client: :quillmere, **more)

@@ -118,6 +118,7 @@ RSpec.describe "Strangers inside a client" do
       showings
       rulings
       remarks
+      brand_files
       adaptations
       channels
       connections
@@ -322,7 +323,7 @@ RSpec.describe "Strangers inside a client" do
       .reject { |call| call.verb == "get" }
       .each do |call|
         if call.template.match?(
-             %r{/(?:remarks|note|here|check|time-cost|media|reminders/|off|mentions|link-readings|follow-master)|
+             %r{/(?:remarks|note|here|check|time-cost|media|files|reminders/|off|mentions|link-readings|follow-master)|
                 /(?:take-revision-back|connections|copies|withdraw)}x
            ) && !call.template.match?(%r{asks/.*withdraw})
           next

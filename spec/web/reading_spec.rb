@@ -59,6 +59,16 @@ RSpec.describe "Reading over the API" do
       "try" => back_from_network,
       "batch" => world.act("Plan::BeginBatch", :ines, client, kind: "move", post_ids: [post], value: 1),
       "campaign" => campaign,
+      "post_file" =>
+        world.act(
+          "Talk::AddFile",
+          :ines,
+          client,
+          post_id: post,
+          room: "house",
+          io: StringIO.new("said"),
+          name: "a.txt"
+        ),
       "campaign_file" => world.act("Campaigns::AddFile", :ines, client, **brief),
       "rendition" => db[:renditions].where(workspace_id: w).get(:id),
       "membership" => db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)

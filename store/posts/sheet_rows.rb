@@ -44,7 +44,8 @@ module AskFirst
             WHERE workspace_id = :w AND post_id = :p AND person_id = :me
           SQL
           answers: <<~SQL,
-            SELECT id, line_id, adaptation_id, person_id, step_id, verdict, words, room, given_at, pass_id, eligible
+            SELECT id, line_id, adaptation_id, person_id, given_by, step_id, verdict, words, file_id, room, given_at, pass_id,
+              eligible
             FROM answers WHERE workspace_id = :w AND post_id = :p AND (:c::uuid[] IS NULL OR adaptation_id IN (
               SELECT id FROM adaptations
               WHERE workspace_id = :w AND post_id = :p AND removed_at IS NULL AND channel_id = ANY(:c::uuid[])))
@@ -84,7 +85,8 @@ module AskFirst
               ON (t.workspace_id, t.reminder_id, t.post_id) = (r.workspace_id, r.id, :p)
             WHERE r.workspace_id = :w AND r.dropped_at IS NULL ORDER BY r.position
           SQL
-          known_labels: "SELECT name FROM labels WHERE workspace_id = :w ORDER BY lower(name)",
+          known_labels:
+            "SELECT id, name FROM labels WHERE workspace_id = :w AND merged_into IS NULL ORDER BY lower(name)",
           known_campaigns: "SELECT name FROM campaigns WHERE workspace_id = :w ORDER BY id DESC LIMIT #{CAMPAIGNS}"
         }.freeze
         BLOCKS = {

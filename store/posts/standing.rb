@@ -32,7 +32,7 @@ module AskFirst
             def tags = place.tags
           end
         Post =
-          Struct.new(:row, :master, :part_rows, :adaptations, :steps, :source, keyword_init: true) do
+          Struct.new(:row, :master, :part_rows, :adaptations, :steps, :route, :source, keyword_init: true) do
             def id = row[:id]
             def stage = Core::Signoff::Stages.of_post(adaptations.map(&:stage))
             def adaptation(id) = adaptations.find { |adaptation| adaptation.id == id }
@@ -136,6 +136,9 @@ module AskFirst
           )
         end
 
+        # @return [Demands] what each of the posts must pass
+        def demands = @demands ||= Demands.new(@sets)
+
         private
 
         # The rows of a set by one column, grouped once.
@@ -151,28 +154,29 @@ module AskFirst
         def post(row)
           parts = of(:parts, :post_id, row[:id])
           master = parts.select { |part| part[:channel_id].nil? }.to_h { |part| [part[:part], part[:value]] }
-          steps = demand(row[:id])
           adaptations =
-            of(:adaptations, :post_id, row[:id]).sort_by do |one|
-              [channels.fetch(one[:channel_id])[:position], one[:id]]
-            end
+            of(:adaptations, :post_id, row[:id])
+              .sort_by { |one| [channels.fetch(one[:channel_id])[:position], one[:id]] }
+              .map { |one| adaptation(row, one, master, parts) }
           Post.new(
             row: row,
+            route: demands.route(row),
             master: Core::Posts::Parts.resolve(master, {}),
             part_rows: parts,
-            steps: steps,
+            steps: steps_of(row, adaptations, master),
             source: self,
-            adaptations: adaptations.map { |one| adaptation(row, one, master, parts, steps) }
+            adaptations: adaptations
           )
         end
 
-        def demand(post_id)
-          asked = of(:asked, :post_id, post_id).map { |row| row[:step_id] }.uniq
-          dropped = of(:rulings, :post_id, post_id).select { |row| row[:kind] == "drop" }.map { |row| row[:step_id] }
-          Core::Signoff::Demand.of(steps.values_at(*today), steps.values_at(*asked), dropped)
+        # Every step that any of its channels must pass; of a post on none, those that it would.
+        def steps_of(post, adaptations, master)
+          return Core::Signoff::Demand.in_order(adaptations.flat_map { |one| one.facts.steps }) if adaptations.any?
+
+          demands.of(post, demands.facts(post, nil, Core::Posts::Parts.resolve(master, {})), nil)
         end
 
-        def adaptation(post, row, master, part_rows, steps)
+        def adaptation(post, row, master, part_rows)
           channel = channels.fetch(row[:channel_id])
           own =
             part_rows
@@ -185,7 +189,9 @@ module AskFirst
           place = place(post, row, channel, parts, pictures)
           request = request_for(parts, place, showing, release)
           fingerprint = Core::Posts::Fingerprint.of(request)
+          steps = demands.of(post, demands.facts(post, row[:channel_id], parts), row[:id])
           facts = facts(row, parts, fingerprint, steps, showing, release)
+          facts.locks_time = demands.route(post)[:locks_time]
           Adaptation.new(
             row: row,
             channel: channel,
@@ -238,7 +244,7 @@ module AskFirst
               "network" => channel[:network],
               "channel" => channel[:name],
               "client" => @sets[:workspace][:name],
-              "campaign" => campaigns[post[:campaign_id]]
+              "campaign" => campaigns[post[:campaign_id]]&.fetch(:name)
             }
           )
         end
@@ -316,18 +322,12 @@ module AskFirst
         def channels =
           @channels ||=
             @sets[:channels].to_h { |row| [row[:id], row.merge(card: Core::Channels::Card.read(row[:card]))] }
-        def campaigns = @campaigns ||= @sets[:campaigns].to_h { |row| row.values_at(:id, :name) }
+        def campaigns = @campaigns ||= @sets[:campaigns].to_h { |row| [row[:id], row] }
         def book = @book ||= known_by(@sets[:spellings])
         def renditions = @renditions ||= @sets[:renditions].to_h { |row| [[row[:media_id], row[:spec]], row] }
 
         def known_by(spellings)
           spellings.empty? ? Core::Posts::Mentions::NOBODY : Core::Posts::Mentions::Book.new(spellings)
-        end
-
-        def today = @sets[:steps].select { |row| row[:today] }.map { |row| row[:id] }
-
-        def steps
-          @steps ||= @sets[:steps].to_h { |row| [row[:id], Signoff::Routes.step(row, row[:people])] }
         end
 
         def holds_for(channel_id)
@@ -338,7 +338,7 @@ module AskFirst
 
         def answer(row)
           Core::Signoff::Answer.new(
-            **row.slice(:step_id, :person_id, :verdict, :fingerprint, :stood, :eligible, :author, :words),
+            **row.slice(:step_id, :person_id, :given_by, :verdict, :fingerprint, :stood, :eligible, :author, :words),
             time: wall_time(row),
             order: row[:order_no],
             at: row[:given_at]
@@ -360,7 +360,10 @@ module AskFirst
         end
 
         def ruling(row)
-          Core::Signoff::Ruling.new(**row.slice(:kind, :step_id, :place_person_id, :fingerprint), order: row[:order_no])
+          Core::Signoff::Ruling.new(
+            **row.slice(:kind, :step_id, :place_person_id, :fingerprint, :ruled_by),
+            order: row[:order_no]
+          )
         end
       end
     end

@@ -25,7 +25,7 @@ module AskFirst
             FROM channels WHERE workspace_id = :w
           SQL
           campaigns: <<~SQL,
-            SELECT id, name FROM campaigns WHERE workspace_id = :w
+            SELECT id, name, route_id FROM campaigns WHERE workspace_id = :w
               AND id IN (SELECT campaign_id FROM posts WHERE workspace_id = :w AND id = ANY(:p))
           SQL
           spellings: <<~SQL,
@@ -40,15 +40,19 @@ module AskFirst
           renditions:
             "SELECT id, media_id, spec, digest FROM renditions WHERE workspace_id = :w AND media_id IN (#{MEDIA})",
           steps: <<~SQL,
-            SELECT s.*, r.is_default AS today, ARRAY(
-              SELECT p.person_id FROM route_step_people p
-              JOIN memberships m
-                ON (m.workspace_id, m.person_id) = (p.workspace_id, p.person_id) AND m.ended_at IS NULL
-              WHERE (p.workspace_id, p.step_id) = (s.workspace_id, s.id) ORDER BY p.person_id) AS people
-            FROM route_steps s JOIN routes r ON (r.workspace_id, r.id) = (s.workspace_id, s.route_id)
-            WHERE s.workspace_id = :w AND (r.is_default OR s.id IN (
+            SELECT s.*, #{Signoff::Routes::PEOPLE} AS people, #{Signoff::Routes::ROLES} AS roles
+            FROM route_steps s
+            WHERE s.workspace_id = :w AND (s.retired_at IS NULL OR s.id IN (
               SELECT a.step_id FROM asks a JOIN ask_lines l ON (l.workspace_id, l.ask_id) = (a.workspace_id, a.id)
               WHERE l.workspace_id = :w AND l.post_id = ANY(:p)))
+          SQL
+          routes: "SELECT id, name, is_default, releases_itself, locks_time FROM routes WHERE workspace_id = :w",
+          # with those that they stand below, and those that were merged into them
+          labels: <<~SQL,
+            SELECT o.post_id, l.id AS label_id, l.parent_id, ARRAY(SELECT id FROM labels
+              WHERE workspace_id = l.workspace_id AND merged_into IN (l.id, l.parent_id)) AS merged
+            FROM post_labels o JOIN labels l ON (l.workspace_id, l.id) = (o.workspace_id, o.label_id)
+            WHERE o.workspace_id = :w AND o.post_id = ANY(:p)
           SQL
           asked: <<~SQL,
             SELECT l.post_id, o.adaptation_id, l.id AS line_id, l.ask_id, a.step_id, a.order_no, v.fingerprint,

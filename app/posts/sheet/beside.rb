@@ -35,6 +35,7 @@ module AskFirst
               note: @post.row[:note],
               note_version: @post.row[:note_version],
               labels: words(:labels),
+              proposed_labels: proposed,
               campaign: words(:campaigns).first,
               reminders: reminders,
               looked_at: Core::Checks::LookedAt::ALL.map { |name, codes| { name: name, codes: codes } },
@@ -49,6 +50,16 @@ module AskFirst
 
           def names = @reading.names
           def words(set) = @reading.rows(set).map { |row| row[:name] }
+
+          # Labels that its words ask for, since a step of its route is wanted for them.
+          def proposed
+            ids = @post.source.demands.proposed(@post.row, @reading.shown)
+            if ids.empty?
+              []
+            else
+              @reading.rows(:known_labels).select { |row| ids.include?(row[:id]) }.map { |row| row[:name] }
+            end
+          end
 
           def task(row)
             {

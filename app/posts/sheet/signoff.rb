@@ -17,6 +17,7 @@ module AskFirst
 
           def to_h
             {
+              route: route,
               next_ask: offer_json(App::Signoff::NextAsk.of(@post)),
               other_asks: App::Signoff::NextAsk.beside(@post).filter_map { |offer| offer_json(offer) },
               my_ask: my_ask,
@@ -26,6 +27,14 @@ module AskFirst
           end
 
           private
+
+          # The way that it goes, and whose choice that was.
+          def route
+            row = @post.route
+            by = @post.row[:route_id] ? "post" : "client"
+            by = "campaign" if by == "client" && !row[:is_default] && row[:id]
+            { id: row[:id], name: row[:name], by: by, releases_itself: row[:releases_itself] }
+          end
 
           def member = @reading.member
           def names = @reading.names
@@ -126,10 +135,27 @@ module AskFirst
                 asked_at: line[:asked_at].iso8601,
                 due_at: line[:due_at].iso8601,
                 people: line[:people].map { |id| names[id] }.sort,
+                places: places_left(line),
                 passes: passes_json(passes.fetch(line[:ask_id], []))
               }
             end
           end
+
+          # Whose yes is still missing there, as far as somebody may decide beside them.
+          def places_left(line)
+            standings = @reading.shown.filter_map { |one| standing_at(one, line[:step_id]) }
+            places = standings.flat_map(&:open_places).uniq
+            people = line[:people].map { |id| { id: id, name: names[id] } }.sort_by { |one| one[:name] }
+            {
+              step_id: line[:step_id],
+              people: people,
+              named: places.compact.map { |id| { id: id, name: names[id] } },
+              open: places.include?(nil),
+              last: standings.any? { |one| one.places.size < 2 }
+            }
+          end
+
+          def standing_at(adaptation, step_id) = adaptation.verdict.steps.find { |one| one.step.id == step_id }
 
           def passes_json(passes)
             passes
@@ -153,6 +179,8 @@ module AskFirst
               step: @reading.step_name(first[:step_id]),
               verdict: first[:verdict],
               words: first[:words],
+              for_them: first[:given_by] == first[:person_id] ? nil : names[first[:given_by]],
+              file_id: first[:file_id],
               room: first[:room],
               at: first[:given_at].iso8601,
               revision: revision_numbers[first[:line_id]],

@@ -61,12 +61,12 @@ RSpec.describe "The agency's own pages" do
     end
 
     it "let whoever leads a client change its sign-off route, or only owners" do
-      can = ->(who) { world.act("Signoff::RouteHere", who)[:can]["change_route"] }
-      rule = ->(who) { world.act("Signoff::RouteHere", who)[:can]["rule"] }
+      can = ->(who) { world.act("Signoff::RoutesHere", who)[:can]["change_route"] }
+      rule = ->(who) { world.act("Signoff::RoutesHere", who)[:can]["rule"] }
       expect([can.call(:ines)[:ok], rule.call(:ines)[:ok]]).to eq [true, false]
       change(leads_change_route: false)
       expect(can.call(:ines)).to include(ok: false, why: /Your role here cannot change the sign-off route/)
-      expect(refusal { world.act("Signoff::ChangeRoute", :ines, seen: nil, steps: [], preset: "none") }).to be_a(
+      expect(refusal { world.act("Signoff::SaveRoute", :ines, steps: [], about: { name: "Mine" }) }).to be_a(
         AskFirst::Core::Refused
       )
       expect([can.call(:bram)[:ok], rule.call(:bram)[:ok]]).to eq [true, true]

@@ -221,7 +221,7 @@ RSpec.describe "Bad histories of sign-off" do
         "four_eyes" => true,
         "people" => [world.person(:wren), world.person(:tobiah)]
       }
-      world.act("Signoff::ChangeRoute", :ines, client, seen: route_here(client)[:id], steps: [step], preset: nil)
+      change_route(client, [step])
       client
     end
 
@@ -377,7 +377,7 @@ RSpec.describe "Bad histories of sign-off" do
           steps.map do |step|
             { "side" => "internal", "quorum" => "any", "hours" => 9, "four_eyes" => false }.merge(step)
           end
-        world.act("Signoff::ChangeRoute", :ines, client, seen: route_here(client)[:id], steps: steps, preset: nil)
+        change_route(client, steps)
         client
       end
 

@@ -20,14 +20,7 @@ RSpec.describe "Random histories of sign-off" do
     %i[wren tobiah maro].each { |who| add(client, who, "agency", "account lead") }
     %i[odile per].each { |who| add(client, who, "client", "client approver") }
     %w[ticker guildhall].each { |network| connected(client, network) }
-    world.act(
-      "Signoff::ChangeRoute",
-      :ines,
-      client,
-      seen: route_here(client)[:id],
-      preset: nil,
-      steps: steps.each_with_index.map { |step, index| step_json(index, *step) }
-    )
+    change_route(client, steps.each_with_index.map { |step, index| step_json(index, *step) })
     client
   end
 

@@ -39,6 +39,7 @@ RSpec.describe "Who may do what" do
     plan_campaign
     order_labels
     change_route
+    choose_campaign_route
     add_channel
     order_channels
     change_settings
@@ -66,6 +67,8 @@ RSpec.describe "Who may do what" do
           finish_task
           rule
           change_route
+          choose_route
+          choose_campaign_route
           delete_client
           look_as
         ],
@@ -86,6 +89,8 @@ RSpec.describe "Who may do what" do
           hand_over
           finish_task
           change_route
+          choose_route
+          choose_campaign_route
         ],
     "reviewer" =>
       reading + copy + visuals + timing + settings + both +
@@ -186,7 +191,7 @@ RSpec.describe "Who may do what" do
           may &&= limited.nil? || (!whole.include?(act) && (channels.nil? || (channels - limited).empty?))
           may &&= (asked || []).include?("me") if act.start_with?("answer_")
           may &&= (going || []).empty?
-          may &&= (sealed || []).empty? if act.start_with?("write:") && act != "write:time"
+          may &&= (sealed || []).empty? if act.start_with?("write:")
           me =
             person.new(
               person_id: "me",

@@ -723,17 +723,35 @@ RSpec.describe AskFirst::Core::Signoff::Demand do
     AskFirst::Core::Signoff::Step.new(id: id, position: position, side: side)
   end
 
+  def facts(**more)
+    AskFirst::Core::Signoff::Condition::Facts.new(labels: [], channel: "ticker", format: nil, budget: nil, **more)
+  end
+
+  def demand(route, asked, dropped, facts: self.facts, own: [])
+    described_class.of(route, asked, dropped, facts: facts, own: own).map(&:id)
+  end
+
   it "is today's route plus every step that was ever asked, less what was dropped on record" do
     route = [step("read", 0), step("client", 2, "client")]
     old = step("legal", 1)
-    expect(described_class.of(route, [old, route.first], []).map(&:id)).to eq %w[read legal client]
-    expect(described_class.of(route, [old], ["legal"]).map(&:id)).to eq %w[read client]
-    expect(described_class.of([], [old], []).map(&:id)).to eq ["legal"]
+    expect(demand(route, [old, route.first], [])).to eq %w[read legal client]
+    expect(demand(route, [old], ["legal"])).to eq %w[read client]
+    expect(demand([], [old], [])).to eq ["legal"]
+  end
+
+  it "has a step with a condition only where it is met, and keeps it where it was asked, whatever changes after" do
+    legal = step("legal", 1).tap { |one| one.condition = AskFirst::Core::Signoff::Condition.new("labels" => ["price"]) }
+    expect(demand([legal], [], [])).to eq []
+    expect(demand([legal], [], [], facts: facts(labels: ["price"]))).to eq ["legal"]
+    expect(demand([legal], [legal], [], own: ["legal"])).to eq ["legal"]
+    # asked of another channel of the same post
+    expect(demand([legal], [legal], [])).to eq []
+    expect(demand([], [legal], [], facts: facts(labels: ["price"]))).to eq ["legal"]
   end
 
   it "stands in order of position, the house before the client, whatever the order in which it comes" do
     same = [step("c", 1, "client"), step("b", 1), step("a", 1), step("z", 0, "client")]
-    same.permutation { |order| expect(described_class.of(order, [], []).map(&:id)).to eq %w[z a b c] }
+    same.permutation { |order| expect(demand(order, [], [])).to eq %w[z a b c] }
   end
 end
 

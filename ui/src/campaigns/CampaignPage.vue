@@ -7,6 +7,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { useChosen } from '@/agency/me'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import FileRows from '@/clients/FileRows.vue'
+import RouteChoice from '@/signoff/RouteChoice.vue'
 import { money } from '@/api/money'
 import { calendarDay } from '@/api/time'
 import { STAGES, counted, list } from '@/api/words'
@@ -33,6 +34,11 @@ async function remove(file: string) {
   } catch (problem) {
     void message.error(sentence(problem), 8)
   }
+  again()
+}
+async function chooseRoute(body: { route_id: string | null; reason: string }) {
+  const path = { workspace: props.workspace, campaign: props.campaign }
+  await ok(api.PUT('/api/w/{workspace}/campaigns/{campaign}/route', { params: { path }, body }))
   again()
 }
 watch(data, (found) => found && entitle(found.name))
@@ -159,6 +165,17 @@ const posts = (more: Record<string, string> = {}) => ({
               :may="data.can.plan_campaign?.ok === true"
               @changed="again"
               @remove="remove"
+            />
+          </section>
+          <section>
+            <h2>Sign-off</h2>
+            <RouteChoice
+              :workspace="workspace"
+              :name="data.route.name"
+              :own="data.route.id"
+              usual="The client’s own"
+              :may="data.can.choose_campaign_route"
+              :put="chooseRoute"
             />
           </section>
           <section>

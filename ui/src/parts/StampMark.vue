@@ -13,8 +13,10 @@ const SAYS: Record<Schemas['Stamp']['state'], string> = {
   skipped: 'skipped on record',
   void: 'made void by a later change, was a yes from',
 }
+// not said by who should say it: that stays in sight for ever
+const byHand = computed(() => (props.stamp.by_hand?.length ? `(${list(props.stamp.by_hand)})` : ''))
 const label = computed(() =>
-  [`${props.stamp.name}: ${SAYS[props.stamp.state]}`, list(props.stamp.who)].filter(Boolean).join(' '),
+  [`${props.stamp.name}: ${SAYS[props.stamp.state]}`, list(props.stamp.who), byHand.value].filter(Boolean).join(' '),
 )
 </script>
 
@@ -29,6 +31,7 @@ const label = computed(() =>
       <g v-else-if="stamp.state === 'yes'">
         <circle cx="8" cy="8" r="7" class="disc" />
         <path d="M4.8 8.3l2.2 2.2 4.2-4.6" class="white" />
+        <path v-if="byHand" d="M11 15h4v-4z" class="hand" />
       </g>
       <g v-else-if="stamp.state === 'change'">
         <circle cx="8" cy="8" r="7" class="disc" />
@@ -77,6 +80,11 @@ svg * {
 }
 .white {
   stroke: #fff;
+}
+.hand {
+  fill: var(--ink);
+  stroke: #fff;
+  stroke-width: 1;
 }
 .faint {
   opacity: 0.75;

@@ -70,7 +70,8 @@ defineExpose({ show: (place: string) => parts.value?.show(place) })
         The connection to {{ one.channel.name }} has lapsed: nothing can go out there until it is connected again.
       </p>
       <p v-if="one.release && one.stage !== 'out'" class="quiet">
-        Released by {{ one.release.by }} for {{ planned(one.release.at, sheet.zone) }}
+        {{ one.release.by ? `Released by ${one.release.by}` : 'Released by its route' }} for
+        {{ planned(one.release.at, sheet.zone) }}
       </p>
       <div v-if="one.showing && (one.showing.address || one.showing.trouble)" class="after">
         <p v-if="one.showing.trouble" class="late">{{ one.showing.trouble }}</p>

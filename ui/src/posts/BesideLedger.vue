@@ -69,6 +69,10 @@ const setCampaign = useAct<string>(props.sheet.id, (name) =>
         >
       </li>
     </ul>
+    <p v-for="name in sheet.proposed_labels" :key="name" class="quiet">
+      Its words name a time or a price.
+      <ActButton link :off="off" @click="setLabels.mutate([...sheet.labels, name])">Label it “{{ name }}”</ActButton>
+    </p>
     <form v-if="labelling" @submit.prevent="addLabel">
       <SuggestField
         id="label"

@@ -104,7 +104,20 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   brand_file_added: (f) => `added the file ${text(f.name)} to the brand sheet`,
   brand_file_removed: (f) => `removed the file ${text(f.name)} from the brand sheet`,
   route_changed: (f) =>
-    `put another sign-off route in place: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
+    `changed the sign-off route${f.route ? ` ${text(f.route)}` : ''}: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
+  route_archived: (f) => `took the sign-off route ${text(f.route)} off the list`,
+  route_chosen: (f) =>
+    `${f.route ? `chose the sign-off route ${text(f.route)}` : 'chose the usual sign-off route'}: ${text(f.reason)}`,
+  campaign_route_chosen: (f) =>
+    `chose ${f.route ? `the sign-off route ${text(f.route)}` : 'the usual sign-off route'} for the campaign ${text(f.campaign)}: ${text(f.reason)}`,
+  step_dropped: (f) => `dropped the step “${String(f.step)}”: ${text(f.reason)}`,
+  place_struck: (f) =>
+    `struck ${f.person ? `${String(f.person)}’s place` : 'a place'} at “${String(f.step)}”: ${text(f.reason)}`,
+  place_filled: (f) =>
+    `filled ${f.person ? `${String(f.person)}’s place` : 'a place'} at “${String(f.step)}”: ${text(f.reason)}`,
+  cleared_for: (f) =>
+    `said yes for ${String(f.person)} at “${String(f.step)}”: ${text(f.reason)}${f.file ? `, shown by ${text(f.file)}` : ''}`,
+  file_added: (f) => `added the file ${text(f.name)} to ${f.room === 'client' ? 'client' : 'house'} talk`,
   archived: (f) =>
     `archived the client; ${String(f.releases_taken_back)} releases cancelled, ${String(f.asks_withdrawn)} asks withdrawn`,
   unarchived: () => 'unarchived the client',

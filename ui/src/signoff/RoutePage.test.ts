@@ -19,10 +19,20 @@ const STEP = {
   required: true,
   four_eyes: true,
   people: ['wren', 'bram'],
+  roles: [],
   names: ['Wren Ayodele', 'Bram Oster'],
+  condition: null as { labels?: string[] } | null,
+  when: null as string | null,
 }
-const route = {
+const OURS = {
   id: 'r1',
+  name: 'Our route',
+  version: 1,
+  default: true,
+  releases_itself: false,
+  locks_time: false,
+  posts: 0,
+  campaigns: 0,
   steps: [
     STEP,
     {
@@ -35,6 +45,14 @@ const route = {
       names: ['Odile Marchetti'],
     },
   ],
+}
+const route = {
+  routes: [OURS],
+  roles: [{ id: 'reviewers', name: 'reviewer', side: 'internal', people: ['Wren Ayodele'] }],
+  labels: [{ id: 'l1', name: 'Prices' }],
+  channels: [{ id: 'c1', name: 'Ticker' }],
+  formats: [{ id: 'video', name: 'a video' }],
+  currency: 'EUR',
   presets: [
     { key: 'client_only', words: 'The client alone', steps: [{ name: 'The client says yes', side: 'client' }] },
   ],
@@ -45,10 +63,12 @@ const route = {
     ],
     client: [{ id: 'odile', name: 'Odile Marchetti' }],
   },
-  can: { change_route: { ok: true }, change_settings: { ok: true } },
+  can: { change_route: { ok: true }, change_settings: { ok: true }, rule: { ok: true } },
 }
-const saved: { steps: Record<string, unknown>[]; seen: string; preset: string | null }[] = []
-let answer: () => unknown = () => ({ id: 'r2' })
+type Saved = { name: string; steps: Record<string, unknown>[]; seen: number; preset: string | null; let_go: string[] }
+const saved: Saved[] = []
+let asked: Record<string, unknown>[] = []
+let answer: () => unknown = () => ({ id: 'r1', version: 2 })
 let given: Record<string, unknown> = route
 vi.mock('@/agency/me', () => ({
   useChosen: () => ({ workspace: ref({ name: 'Quillmere Ferries', setup_step: null }) }),
@@ -58,7 +78,9 @@ vi.mock('@/api/client', () => ({
   isProblem: (error: unknown) => error instanceof Refused,
   sentence: (error: Error) => error.message,
   api: {
-    GET: async () => given,
+    GET: async (path: string) => (path === '/api/posts' ? { posts: [] } : given),
+    POST: async (path: string, init: { body: never }) =>
+      path.endsWith('/look') ? { asked } : (saved.push(JSON.parse(JSON.stringify(init.body))), answer()),
     PUT: async (_path: string, init: { body: never }) => (saved.push(JSON.parse(JSON.stringify(init.body))), answer()),
   },
 }))
@@ -97,7 +119,8 @@ describe('the sign-off route', () => {
     localStorage.clear()
     saved.length = 0
     given = route
-    answer = () => ({ id: 'r2' })
+    answer = () => ({ id: 'r1', version: 2 })
+    asked = []
   })
 
   it('says each step in words: who, how many, within what', async () => {
@@ -124,10 +147,10 @@ describe('the sign-off route', () => {
     await press(view, 'Change the route …')
     await press(view, 'Later', 0)
     choose(view, 1, 'quorum', 'n')
-    await view.findAll('fieldset')[1]!.find('input[type=checkbox]').setValue(false)
+    await view.findAll('fieldset')[1]!.find('[role=group] input[type=checkbox]').setValue(false)
     await send(view)
     expect(saved[0]).toMatchObject({
-      seen: 'r1',
+      seen: 1,
       preset: null,
       steps: [
         { name: 'The client says yes', side: 'client' },
@@ -188,14 +211,58 @@ describe('the sign-off route', () => {
 
   it('changed by somebody else meanwhile, is looked at and sent again on what stands now', async () => {
     answer = () => {
-      throw new Refused({ code: 'route_changed', detail: 'Somebody changed it.', facts: { seen: 'r9' } })
+      throw new Refused({ code: 'route_changed', detail: 'Somebody changed it.', facts: { seen: 9 } })
     }
     const view = await page()
     await press(view, 'Change the route …')
     await send(view)
     expect(view.find('form').exists()).toBe(true)
-    answer = () => ({ id: 'r10' })
+    answer = () => ({ id: 'r1', version: 10 })
     await send(view)
-    expect(saved[1]!.seen).toBe('r9')
+    expect(saved[1]!.seen).toBe(9)
+  })
+
+  it('wants a step only for some posts, names roles, and proposes a label', async () => {
+    const view = await page()
+    await press(view, 'Change the route …')
+    await press(view, 'Only for some posts …', 0)
+    view.findAllComponents({ name: 'ChoicesField' })[0]!.vm.$emit('update:modelValue', ['l1'])
+    await flushPromises()
+    const box = view.findAll('label').find((one) => one.text().includes('propose the first label'))!
+    await box.find('input').setValue(true)
+    const role = view.findAll('[role=group] label').find((one) => one.text() === 'reviewer')!
+    await role.find('input').setValue(true)
+    await send(view)
+    expect(saved[0]!.steps[0]).toMatchObject({
+      id: 's1',
+      roles: ['reviewers'],
+      condition: { labels: ['l1'], proposes: 'times_or_prices' },
+    })
+  })
+
+  it('says what becomes of what is asked, and lets a step go where that is chosen', async () => {
+    asked = [
+      { step_id: 's1', name: 'Read by a colleague', stays: false, waiting: ['Wren Ayodele'], posts: 2, answered: 0 },
+    ]
+    const view = await page()
+    await press(view, 'Change the route …')
+    await flushPromises()
+    expect(view.text()).toContain(
+      '2 posts asked of Wren Ayodele: goes on; these posts need this step and the new ones.',
+    )
+    await view.find('.asked input').setValue(true)
+    expect(view.text()).toContain('is withdrawn; these posts pass the new steps alone.')
+    await send(view)
+    expect(saved[0]!.let_go).toEqual(['s1'])
+  })
+
+  it('adds another route, under its own name', async () => {
+    const view = await page()
+    await press(view, 'Add another route …')
+    await view.find('form input').setValue('In a hurry')
+    await press(view, 'Add a step')
+    await view.find('fieldset input').setValue('One quick look')
+    await send(view)
+    expect(saved[0]).toMatchObject({ name: 'In a hurry', seen: null, steps: [{ name: 'One quick look' }] })
   })
 })

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The ledger's first part: who said what, on which revision, and which asks are open.
-import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { age, brief, planned } from '@/api/time'
@@ -8,6 +7,9 @@ import { list } from '@/api/words'
 import StampMark from '@/parts/StampMark.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
 import ActButton from '@/parts/ActButton.vue'
+import { fileAddress } from '@/talk/files'
+import RouteChoice from './RouteChoice.vue'
+import RulingForm from './RulingForm.vue'
 
 const props = defineProps<{ sheet: Sheet; now: string }>()
 const emit = defineEmits<{ ask: [offer: Sheet['next_ask']] }>()
@@ -18,27 +20,20 @@ const withdraw = useAct<string>(props.sheet.id, (ask) =>
 const revoke = useAct<string>(props.sheet.id, (pass) =>
   ok(api.POST('/api/w/{workspace}/passes/{pass}/revoke', { params: { path: { ...path.value, pass } } })),
 )
-// A step can be skipped on record, for exactly what stands now, by someone who may.
+// What a step waits for can be decided beside the answers, on record, by someone who may.
 const waits = computed(() =>
   props.sheet.adaptations.length > 0
     ? props.sheet.strip.find((stamp) => stamp.required && ['not_asked', 'asked', 'void'].includes(stamp.state))
     : undefined,
 )
-const skipping = ref(false)
-const reason = ref('')
-const skip = useAct<string>(
-  props.sheet.id,
-  (step) =>
-    ok(
-      api.POST('/api/w/{workspace}/posts/{post}/skip', {
-        params: { path: { ...path.value, post: props.sheet.id } },
-        body: { step_id: step, reason: reason.value },
-      }),
-    ),
-  () => {
-    skipping.value = false
-    reason.value = ''
-  },
+const ruling = ref(false)
+const choose = useAct<{ route_id: string | null; reason: string }>(props.sheet.id, (body) =>
+  ok(
+    api.PUT('/api/w/{workspace}/posts/{post}/route', {
+      params: { path: { ...path.value, post: props.sheet.id } },
+      body,
+    }),
+  ),
 )
 const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a change', no: 'said no, not at all' }
 </script>
@@ -56,6 +51,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
           <span class="quiet">{{
             stamp.who.length > 0 ? stamp.name : stamp.state === 'not_asked' ? 'not asked yet' : stamp.state
           }}</span>
+          <span v-if="stamp.by_hand" class="quiet">{{ list(stamp.by_hand) }}</span>
         </span>
         <span v-if="stamp.since" class="quiet" :class="{ late: stamp.due && stamp.due < now }">{{
           stamp.state === 'asked' ? age(stamp.since, now) : brief(stamp.since, now)
@@ -93,23 +89,24 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
         </button>
       </li>
     </ul>
-    <div v-if="waits" class="skip">
-      <ActButton v-if="!skipping" link :may="sheet.can.rule" @click="skipping = true"
-        >Skip “{{ waits.name }}” …</ActButton
+    <template v-if="waits">
+      <ActButton v-if="!ruling" link :may="sheet.can.rule" @click="ruling = true"
+        >Instead of “{{ waits.name }}” …</ActButton
       >
-      <form v-else @submit.prevent="skip.mutate(waits.step_id)">
-        <label for="skip-reason">Why “{{ waits.name }}” is skipped (stays on record, agency side only)</label>
-        <Input id="skip-reason" v-model:value="reason" :maxlength="1000" />
-        <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="skip.isPending.value"
-          >Skip it on record</Button
-        >
-        <Button size="small" @click="skipping = false">Cancel</Button>
-      </form>
-    </div>
+      <RulingForm v-else :sheet="sheet" :step="waits" @done="ruling = false" />
+    </template>
+    <RouteChoice
+      :workspace="sheet.workspace_id"
+      :name="sheet.route.name"
+      :own="sheet.route.by === 'post' ? sheet.route.id : null"
+      usual="The one of its campaign or client"
+      :may="sheet.can.choose_route"
+      :put="choose.mutateAsync"
+    />
     <ul class="answers">
       <li v-for="answer in sheet.answers" :key="answer.id" :class="answer.verdict">
-        <b>{{ answer.person }}</b> {{ VERDICTS[answer.verdict]
-        }}<template v-if="answer.revision"> to revision {{ answer.revision }}</template>
+        <b>{{ answer.for_them ? `${answer.for_them} for ${answer.person}` : answer.person }}</b>
+        {{ VERDICTS[answer.verdict] }}<template v-if="answer.revision"> to revision {{ answer.revision }}</template>
         <span class="quiet"
           >&#32;· {{ brief(answer.at, now) }}, {{ list(answer.channels)
           }}<template v-if="answer.by_pass">, by link</template></span
@@ -118,6 +115,11 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
         <p v-if="answer.words">
           “<bdi>{{ answer.words }}</bdi
           >”
+        </p>
+        <p v-if="answer.file_id">
+          <a :href="fileAddress({ workspace: sheet.workspace_id, post: sheet.id }, answer.file_id)" download
+            >What shows it</a
+          >
         </p>
       </li>
     </ul>
@@ -153,11 +155,6 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
 }
 .ask button {
   margin-left: 4px;
-}
-.skip button:disabled {
-  color: var(--ink-2);
-  text-decoration: none;
-  cursor: not-allowed;
 }
 .answers li {
   padding: 5px 0 5px 8px;

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # Another route for one post, with a reason on record. What was asked of it stays in its demand.
+      class ChooseRoute < RouteAct
+        opens :post, "choose_route", whole: true
+
+        # @param route_id [String, nil] nil for the one of its campaign or client
+        def call(post_id:, route_id:, reason:)
+          why = Reason.clean(reason, "Another route needs its reason.")
+          found = route_id && route(route_id)
+          return if row[:route_id] == found&.fetch(:id)
+
+          rows(:posts).where(id: post_id).update(route_id: found && found[:id])
+          record("route_chosen", post_id: post_id, facts: { route: found && found[:name], reason: why })
+          restage([post_id])
+        end
+      end
+    end
+  end
+end

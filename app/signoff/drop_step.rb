@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # Takes a step out of what a post must pass, whatever stands there from now on. What was asked there is withdrawn;
+      # a change that was wanted there blocks no more.
+      class DropStep < RulingAct
+        opens :post, "rule", stand: true, whole: true
+
+        WITHOUT = "A step is dropped for a reason."
+
+        private
+
+        def rule(step, why)
+          left = post.adaptations.reject(&:sent?)
+          raise nothing_here(step, "dropped") if left.empty?
+
+          keep_ruling("drop", step, left, why)
+          EndLines.call(kit, member, adaptation_ids: left.map(&:id), as: "withdrawn", step_id: step.id)
+          record("step_dropped", post_id: post.id, facts: { step: step.name, reason: why })
+        end
+      end
+    end
+  end
+end

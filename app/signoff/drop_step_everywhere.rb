@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # Lets a step go that is not part of its route any more: of every post that was asked there and is not out. Inside
+      # the act that changed the route.
+      class DropStepEverywhere < Act
+        inside
+
+        def call(step_id:, reason:)
+          asked = rows(:asks).where(step_id: step_id).select(:id)
+          ids = rows(:ask_lines).where(ask_id: asked).select(:post_id)
+          left = rows(:posts).where(id: ids).exclude(stage: "out").select_map(:id)
+          standing(left).each_value do |post|
+            step = post.steps.find { |one| one.id == step_id }
+            drop(post, step, reason) if step
+          end
+        end
+
+        private
+
+        def drop(post, step, reason)
+          adaptations = post.adaptations
+          KeepRulings.call(kit, member, kind: "drop", step: step, post: post, adaptations: adaptations, reason: reason)
+          EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "withdrawn", step_id: step.id)
+          record("step_dropped", post_id: post.id, facts: { step: step.name, reason: reason })
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # What somebody with `skip_steps` decides beside the answers, for exactly what stands now, with a reason that
+      # stays on record. Subclasses say of which adaptations, and what ends with it.
+      class RulingAct < Act
+        stepwise
+        opens :post, "rule", stand: true
+
+        # @param reason [String]
+        def call(post_id:, step_id:, reason:, **more)
+          why = Reason.clean(reason, self.class::WITHOUT)
+          reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not
+          Media::Render.call(kit, member, post_ids: [post_id])
+          write do
+            enter
+            step = post.steps.find { |one| one.id == step_id } or raise Core::NotFound, "This step"
+            rule(step, why, **more)
+            restage([post_id])
+          end
+        end
+
+        private
+
+        # Of the member's channels, those that stand at a step and can be said what they are.
+        def at(step)
+          mine(post.adaptations).select do |adaptation|
+            adaptation.fingerprint && !adaptation.sent? && adaptation.verdict.waits_at&.id == step.id
+          end
+        end
+
+        def standing_at(adaptation, step) = adaptation.verdict.steps.find { |one| one.step.id == step.id }
+
+        def keep_ruling(kind, step, adaptations, why, place: nil)
+          Posts::KeepRevision.call(kit, member, post: post)
+          said = { kind: kind, step: step, post: post, adaptations: adaptations, reason: why, place: place }
+          KeepRulings.call(kit, member, **said)
+        end
+
+        # Lines of which nothing is open any more.
+        def end_answered(step, adaptations)
+          after = standing([post.id]).fetch(post.id)
+          done = adaptations.select { |one| standing_at(after.adaptation(one.id), step)&.satisfied? }
+          lines = done.flat_map { |one| open_lines(one, step) }
+          EndLines.call(kit, member, adaptation_ids: done.map(&:id), as: "answered", pairs: lines)
+        end
+
+        def open_lines(adaptation, step)
+          post
+            .asked_about(adaptation.id)
+            .select { |row| row[:ended_as].nil? && row[:step_id] == step.id }
+            .map { |row| row.values_at(:line_id, :adaptation_id) }
+        end
+
+        def nothing_here(step, done)
+          Core::Conflict.new(
+            "nothing_to_rule",
+            "Nothing waits at “#{step.name}” now that could be #{done}.",
+            way_on: "Look at where it stands."
+          )
+        end
+      end
+    end
+  end
+end
