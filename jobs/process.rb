@@ -51,7 +51,7 @@ module AskFirst
           every(Core::Dispatch::Lease::BEAT_EVERY) { beat },
           every(RENEW_EVERY) { App::Channels::Renew.call(@kit) },
           every(MEND_EVERY) { mend },
-          every(BEGIN_EVERY) { begin_fixtures }
+          every(BEGIN_EVERY) { beside_sending }
         ]
         @dispatching.run
         [*beside].each(&:join)
@@ -71,13 +71,14 @@ module AskFirst
         Store::Dispatch::Lineage.forget(@kit.db, @kit.now - MARKS_KEPT)
       end
 
-      # What is wrong with one fixture must not end the process that sends.
-      def begin_fixtures
+      # What is wrong with one fixture or one ask must not end the process that sends.
+      def beside_sending
         App::Plan::BeginFixtures.call(@kit)
+        App::Signoff::RemindAsks.call(@kit)
       rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
         raise
       rescue StandardError => e
-        SemanticLogger["Fixtures"].error(e)
+        SemanticLogger["Beside the sending"].error(e)
       end
 
       # Beside the sending: a network that is slow to give new tokens must not hold up what is due.

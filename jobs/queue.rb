@@ -30,6 +30,14 @@ module AskFirst
         enqueue(AskMail, workspace_id, ask_id, person_id, at: at)
       end
 
+      def reminder_mail(workspace_id, person_id, at:)
+        enqueue(ReminderMail, workspace_id, person_id, at: at)
+      end
+
+      def receipt_mail(workspace_id, receipt_id, at:)
+        enqueue(ReceiptMail, workspace_id, receipt_id, at: at)
+      end
+
       def invitation_mail(workspace_id, invitation_id, at:)
         enqueue(InvitationMail, workspace_id, invitation_id, at: at)
       end

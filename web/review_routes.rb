@@ -20,6 +20,10 @@ module AskFirst
           )
           done
         end
+        app.post("/api/review/receipt") { json App::Signoff::ReceiptByLink.call(kit, body_json["receipt"]) }
+        app.post("/api/review/disown") do
+          json App::Signoff::Disown.by_secret(kit, body_json["receipt"], from: request.ip)
+        end
         app.get("/api/review/ask") { json App::Signoff::Review.call(kit, guest) }
         app.post("/api/review/lines/:line/answer") do
           json App::Signoff::AnswerAsk.call(kit, guest, **SignoffRoutes.answer(params[:line], body_json))

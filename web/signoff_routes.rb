@@ -23,10 +23,7 @@ module AskFirst
           )
         end
         several(app)
-        app.post("/api/w/:workspace/asks/:ask/withdraw") do
-          act(App::Signoff::WithdrawAsk, ask_id: params[:ask])
-          done
-        end
+        sent(app)
         app.post("/api/w/:workspace/lines/:line/answer") do
           json act(App::Signoff::AnswerAsk, **SignoffRoutes.answer(params[:line], body_json))
         end
@@ -36,6 +33,23 @@ module AskFirst
         end
         rulings(app)
         holds(app)
+      end
+
+      # What becomes of an ask that was sent.
+      def self.sent(app)
+        app.post("/api/w/:workspace/asks/:ask/withdraw") do
+          act(App::Signoff::WithdrawAsk, ask_id: params[:ask])
+          done
+        end
+        app.post("/api/w/:workspace/asks/:ask/withdraw/:post") do
+          act(App::Signoff::WithdrawLine, ask_id: params[:ask], post_id: params[:post])
+          done
+        end
+        app.post("/api/w/:workspace/asks/:ask/not-withdrawn") do
+          act(App::Signoff::UndoWithdraw, ask_id: params[:ask], post_id: body_json["post_id"])
+          done
+        end
+        app.post("/api/w/:workspace/asks/:ask/nudge") { json(reminded: act(App::Signoff::Nudge, ask_id: params[:ask])) }
       end
 
       # One ask for each step and those who are asked there.

@@ -76,6 +76,14 @@ module AskFirst
           Opened.new(row: find(:ask_lines, input[:line_id], "This ask") { |lines| lines.where(ask_id: member.ask_id) })
         end
 
+        # What somebody of the client was mailed as their yes, with the posts that it is about.
+        def own_receipt(input)
+          row = find(:receipts, input[:receipt_id], "This receipt") { |all| all.where(person_id: member.person_id) }
+          mine = scope.rows(:receipt_answers).where(receipt_id: row[:id]).select(:answer_id)
+          ids = Store::Gates.for_posts(scope, scope.rows(:answers).where(id: mine).select_map(:post_id))
+          Opened.new(row: row, posts: Store::Posts::Standing.load(scope, ids, now))
+        end
+
         private
 
         def through_ask(row, ask, gate, what)

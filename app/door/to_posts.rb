@@ -43,9 +43,10 @@ module AskFirst
 
         # A file in one of a post's rooms, for whoever may be in that room.
         def post_file(input)
-          row = find(:brand_files, input[:file_id], "This file") { |files| files.where(post_id: input[:post_id]) }
+          row = find(:brand_files, input[:file_id], "This file") { |files| files.where(removed_at: nil) }
+          raise Core::NotFound, "This file" unless row[:post_id] && row[:post_id] == input[:post_id]
+
           room({ post_id: row[:post_id], room: row[:room] })
-          raise Core::NotFound, "This file" if row[:removed_at]
 
           Opened.new(row: row)
         end

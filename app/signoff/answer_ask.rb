@@ -47,6 +47,7 @@ module AskFirst
         # @return [Store::Posts::Standing::Post] as it stands with the answers
         def keep_answers(taken, verdict, said)
           kept = insert(taken.map { |one| answer(one, verdict, said) })
+          receipt(kept) if verdict == "yes" && member.side == "client"
           tell(verdict, said)
           record(
             "answered",
@@ -60,6 +61,10 @@ module AskFirst
             }
           )
           post.changed(answers: ->(rows) { rows + kept })
+        end
+
+        def receipt(kept)
+          KeepReceipt.call(kit, member, person_id: member.person_id, answer_ids: kept.map { |one| one[:id] })
         end
 
         # @return [Array<Hash>] the rows with their places in the order of sign-off

@@ -57,8 +57,11 @@ module AskFirst
         end
 
         # The posts themselves, so that the mail can be read where nothing else can; they are answered behind the link.
-        def show(letter, ask)
-          lines = rows(:ask_lines).where(ask_id: ask[:id], ended_at: nil).order(:id).select_map(:id)
+        # @param only [Array<String>, nil] ids of posts; nil for all of the ask
+        def show(letter, ask, only: nil)
+          open = rows(:ask_lines).where(ask_id: ask[:id], ended_at: nil)
+          open = open.where(post_id: only) if only
+          lines = open.order(:id).select_map(:id)
           asked =
             AskedRows.of(scope, lines).group_by { |row| row[:line_id] }.values.flat_map { |own| StillAsked.of(own) }
           ways = asked.group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values

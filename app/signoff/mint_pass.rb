@@ -13,11 +13,13 @@ module AskFirst
 
         DAYS = 14
 
+        # @param keep [Boolean] whether the older links go on working: a reminder must not stop whoever is reading
         # @return [String] the pass, for the link
-        def call(ask_id:, person_id:)
+        def call(ask_id:, person_id:, keep: false)
           token = SecureRandom.urlsafe_base64(32)
           write do
-            rows(:guest_passes).where(ask_id: ask_id, person_id: person_id, revoked_at: nil).update(revoked_at: now)
+            older = rows(:guest_passes).where(ask_id: ask_id, person_id: person_id, revoked_at: nil)
+            older.update(revoked_at: now) unless keep
             scope.insert(
               :guest_passes,
               {

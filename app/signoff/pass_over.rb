@@ -46,6 +46,7 @@ module AskFirst
             Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
           scope.transaction do
             if withdrawn?(scope, pass)
+              scope.rows(:asks).where(id: pass[:ask_id], told_withdrawn_at: nil).update(told_withdrawn_at: kit.now)
               next(
                 over(
                   "ask_withdrawn",

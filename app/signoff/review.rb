@@ -10,6 +10,8 @@ module AskFirst
 
         def call
           ask = row
+          told = lines(ask)
+          tell_withdrawn(ask, told)
           {
             client: workspace[:name],
             edge: workspace[:edge],
@@ -19,11 +21,19 @@ module AskFirst
             zone: workspace[:zone],
             due_at: ask[:due_at].iso8601,
             withdrawn: !ask[:withdrawn_at].nil?,
-            lines: lines(ask)
+            lines: told
           }
         end
 
         private
+
+        # From now on a withdrawal is known to somebody, and cannot be taken back unseen.
+        def tell_withdrawn(ask, told)
+          gone = ask[:withdrawn_at] || told.any? { |line| line[:ended] == "withdrawn" }
+          return if !gone || member.looking || ask[:told_withdrawn_at]
+
+          rows(:asks).where(id: ask[:id]).update(told_withdrawn_at: now)
+        end
 
         def lines(ask)
           found = rows(:ask_lines).where(ask_id: ask[:id]).order(:id).all

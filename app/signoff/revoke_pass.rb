@@ -3,12 +3,13 @@
 module AskFirst
   module App
     module Signoff
-      # Stops a guest pass and every device that opened it.
+      # Stops somebody's links to an ask, and every device that opened one: those of its reminders too.
       class RevokePass < Act
         opens :pass, "withdraw", gate: false
 
-        def call(pass_id:)
-          rows(:guest_passes).where(id: pass_id, revoked_at: nil).update(revoked_at: now)
+        def call(**)
+          alike = row.slice(:ask_id, :person_id)
+          rows(:guest_passes).where(revoked_at: nil, **alike).update(revoked_at: now)
           post_ids = row[:post_ids].to_a
           post_ids.each do |post_id|
             record("pass_revoked", post_id: post_id, facts: { person: names[row[:person_id]] })

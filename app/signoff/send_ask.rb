@@ -125,6 +125,7 @@ module AskFirst
               asked_by: member.person_id,
               asked_at: now,
               due_at: due,
+              **Core::Signoff::Escalation.of(Store::Clients::Hours.of(workspace), now, due).to_h,
               message: words,
               room: step.side == "client" ? "client" : "house"
             }

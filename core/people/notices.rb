@@ -9,6 +9,7 @@ module AskFirst
           "asked" => "You are asked for a yes",
           "task" => "A task is given to you",
           "answered" => "An ask of yours is answered",
+          "late" => "An answer is late",
           "talk" => "Somebody says something about a post of yours",
           "trouble" => "A post of yours is in trouble"
         }.freeze
@@ -19,6 +20,7 @@ module AskFirst
           "asked" => "at_once",
           "task" => "digest",
           "answered" => "digest",
+          "late" => "at_once",
           "talk" => "digest",
           "trouble" => "at_once"
         }.freeze

@@ -32,7 +32,11 @@ module AskFirst
           open_lines: <<~SQL,
             SELECT l.id AS line_id, l.ask_id, a.step_id, a.asked_by, a.asked_at, a.due_at, a.message,
               ARRAY(SELECT person_id FROM ask_people
-                WHERE (workspace_id, ask_id) = (l.workspace_id, l.ask_id)) AS people
+                WHERE (workspace_id, ask_id) = (l.workspace_id, l.ask_id)) AS people,
+              (SELECT count(*) FROM ask_lines o
+                WHERE (o.workspace_id, o.ask_id) = (l.workspace_id, l.ask_id) AND o.ended_at IS NULL) AS posts,
+              (SELECT max(reminded_at) FROM ask_people
+                WHERE (workspace_id, ask_id) = (l.workspace_id, l.ask_id)) AS reminded_at
             FROM #{OPEN_LINES} WHERE #{OPEN}
           SQL
           passes: <<~SQL,

@@ -134,6 +134,8 @@ module AskFirst
                 asked_by: names[line[:asked_by]],
                 asked_at: line[:asked_at].iso8601,
                 due_at: line[:due_at].iso8601,
+                posts: line[:posts],
+                reminded_at: line[:reminded_at]&.iso8601,
                 people: line[:people].map { |id| names[id] }.sort,
                 places: places_left(line),
                 passes: passes_json(passes.fetch(line[:ask_id], []))

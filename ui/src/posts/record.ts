@@ -105,6 +105,11 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   brand_file_removed: (f) => `removed the file ${text(f.name)} from the brand sheet`,
   route_changed: (f) =>
     `changed the sign-off route${f.route ? ` ${text(f.route)}` : ''}: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
+  ask_not_withdrawn: () => 'took the withdrawal of an ask back',
+  reminded: (f) => `reminded ${list(f.people as string[])} that an answer is missing`,
+  late_told: (f) =>
+    `told ${list(f.told as string[]) || 'nobody'} that the answer of ${list(f.waiting as string[])} is late`,
+  disowned: (f) => `heard from ${String(f.person)} that a yes in their name was not theirs`,
   route_archived: (f) => `took the sign-off route ${text(f.route)} off the list`,
   route_chosen: (f) =>
     `${f.route ? `chose the sign-off route ${text(f.route)}` : 'chose the usual sign-off route'}: ${text(f.reason)}`,

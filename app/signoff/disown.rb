@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # "This was not me", from the receipt of a yes: each of its yeses becomes a no of that person, which blocks until
+      # their own yes; every link of theirs stops; the leads are told at once. What is out already stays out, and that
+      # is said too.
+      class Disown < Act
+        opens :own_receipt, nil
+
+        WORDS = "This yes was not mine. Said from its receipt."
+
+        # Whoever holds the secret of the receipt's mail.
+        # @param secret [String]
+        # @return [Hash] JSON-ready: {stopped: posts, out: posts that cannot be stopped any more}
+        def self.by_secret(kit, secret, from:)
+          row, = ReceiptByLink.find(kit, secret)
+          found = Store::People::Members.find(kit.db, row[:person_id], row[:workspace_id], kit.now)
+          raise Core::NotFound, "This receipt" unless found
+
+          call(kit, Member.from_row(found, from: from), receipt_id: row[:id])
+        end
+
+        def call(receipt_id:)
+          fresh = rows(:receipts).where(id: receipt_id, disowned_at: nil).update(disowned_at: now).positive?
+          lines = ReceiptLines.of(scope, receipt_id)
+          answers = lines.flat_map { |line| line[:answers] }
+          stopped, out = answers.partition { |one| !posts.fetch(one[:post_id]).adaptation(one[:adaptation_id])&.sent? }
+          block(stopped) if fresh
+          { stopped: stopped.map { |one| one[:post_id] }.uniq.size, out: out.map { |one| one[:post_id] }.uniq.size }
+        end
+
+        private
+
+        def block(answers)
+          scope.insert(:answers, *answers.map { |one| no(one) })
+          rows(:guest_passes).where(person_id: member.person_id, revoked_at: nil).update(revoked_at: now)
+          ids = posts.keys
+          ids.each { |id| record("disowned", post_id: id, facts: { person: member.name }) }
+          restage(ids)
+          tell(ids)
+        end
+
+        def no(answer)
+          answer.slice(:line_id, :step_id, :post_id, :adaptation_id, :room, :fingerprint, :wall, :zone).merge(
+            id: new_id,
+            person_id: member.person_id,
+            given_by: member.person_id,
+            verdict: "no",
+            words: WORDS,
+            stood: posts.fetch(answer[:post_id]).adaptation(answer[:adaptation_id])&.fingerprint,
+            eligible: true,
+            author: false,
+            given_at: now
+          )
+        end
+
+        def tell(ids)
+          leads = colleagues.select { |one| one.side == "agency" && one.abilities.include?("ask") }.map(&:person_id)
+          what = ids.size == 1 ? "“#{posts.values.first.row[:subject]}”" : "#{ids.size} posts"
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: leads,
+            kind: "trouble",
+            post_id: ids.first,
+            words: "#{member.name} says that a yes in their name was not theirs: #{what}. Nothing of it goes out."
+          )
+        end
+      end
+    end
+  end
+end

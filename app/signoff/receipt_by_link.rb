@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # A receipt, for whoever holds the secret of its mail. Looking at it changes nothing.
+      class ReceiptByLink
+        # @param secret [String]
+        # @return [Hash] JSON-ready
+        # @raise [Core::NotFound] for one that was never one of ours
+        def self.call(kit, secret)
+          row, scope = find(kit, secret)
+          scope.transaction do
+            {
+              client: kit.db[:workspaces].where(id: row[:workspace_id]).get(:name),
+              me: kit.db[:people].where(id: row[:person_id]).get(:name),
+              disowned: !row[:disowned_at].nil?,
+              lines: ReceiptLines.of(scope, row[:id]).map { |line| json(line) }
+            }
+          end
+        end
+
+        # @return [Array(Hash, Store::Scope)] the receipt's row, and the scope of its person
+        def self.find(kit, secret)
+          digest = MintPass.digest(secret.to_s)
+          row = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:receipts].where(digest: digest).first }
+          raise Core::NotFound, "This receipt" unless row
+
+          [row, Store::Scope.new(kit.db, workspace_ids: row[:workspace_id], person_id: row[:person_id], side: "client")]
+        end
+
+        def self.json(line)
+          {
+            text: line[:text],
+            wall: line[:wall]&.strftime("%Y-%m-%dT%H:%M"),
+            channels: line[:channels],
+            at: line[:given_at].iso8601
+          }
+        end
+        private_class_method :json
+      end
+    end
+  end
+end

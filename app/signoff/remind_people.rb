@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # Reminds those whose answer is missing on one ask. Somebody of the client gets one mail a day with all that waits
+      # for them; a colleague is told as they like to be told.
+      class RemindPeople < Act
+        inside
+
+        # @param ask [Hash] row
+        # @param waiting [Hash{String=>Array<String>}] person id => ids of the posts that wait
+        # @param again [Boolean] also those who were reminded of it before: somebody nudges them
+        # @return [Array<String>] ids of those who are reminded now
+        def call(ask:, waiting:, again: false)
+          chosen = waiting.keys
+          chosen -=
+            rows(:ask_people).where(ask_id: ask[:id]).exclude(reminded_at: nil).select_map(:person_id) unless again
+          reminded =
+            chosen.select { |person| ask[:room] == "client" ? mail(person) : tell(ask, person, waiting[person]) }
+          rows(:ask_people).where(ask_id: ask[:id], person_id: reminded).update(reminded_at: now)
+          if reminded.any?
+            record(
+              "reminded",
+              post_id: waiting[reminded.first].first,
+              facts: {
+                ask: ask[:id],
+                people: reminded.map { |id| names[id] }
+              }
+            )
+          end
+          reminded
+        end
+
+        private
+
+        # The mail says all that waits for that person, so the day has no need of another.
+        def mail(person)
+          day = Core::Plan::WallTime.at(now, workspace[:zone]).wall.to_date
+          sent = { person_id: person, day: day, at: now, nudged_by: member.person_id }
+          fresh =
+            scope.db[:reminder_mails]
+              .insert_conflict
+              .returning(:day)
+              .insert(sent.merge(workspace_id: member.workspace_id))
+          return false if fresh.empty?
+
+          kit.queue.reminder_mail(member.workspace_id, person, at: now)
+          true
+        end
+
+        def tell(ask, person, post_ids)
+          subject = rows(:posts).where(id: post_ids.first).get(:subject)
+          what = post_ids.size == 1 ? "“#{subject}”" : "#{post_ids.size} posts"
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: [person],
+            kind: "asked",
+            post_id: post_ids.first,
+            words: "#{names[ask[:asked_by]]} still waits for your yes to #{what}."
+          )
+          true
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+# Every yes of the client's side is mailed to whom it names, with the way to say that it was not them.
+RSpec.describe "Receipts of yeses" do
+  let(:post) { world.draft }
+  let(:mails) { [] }
+
+  before do
+    mails = self.mails
+    world.kit.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
+    # of the examples before
+    %i[receipt_answers receipts que_jobs].each { |table| world.owner[table].delete }
+    world.ask(post, 0)
+    world.answer(post, :wren)
+    world.ask(post, 1)
+  end
+
+  def send_receipts
+    jobs = world.owner[:que_jobs].where(job_class: "AskFirst::Jobs::ReceiptMail")
+    jobs.all.each do |job|
+      process = AskFirst::App::Member.process(job[:args].to_a[0], "dispatcher")
+      AskFirst::App::Signoff::MailReceipt.call(world.kit, process, receipt_id: job[:args].to_a[1])
+    end
+    jobs.delete
+  end
+
+  def secret = mails.last[:text][/#receipt\.(\S+)/, 1]
+  def disown = AskFirst::App::Signoff::Disown.by_secret(world.kit, secret, from: "192.0.2.7")
+
+  it "say all that was said yes to in one sitting, in one mail" do
+    other = world.draft(text: "Low water at the far pier")
+    world.ask(other, 0)
+    world.answer(other, :wren)
+    world.ask(other, 1)
+    [post, other].each { |one| world.answer(one, :odile) }
+    2.times { send_receipts }
+    expect(mails.size).to eq 1
+    expect(mails.first).to include(to: "odile@quillmere.example", subject: "Quillmere Ferries: you said yes to 2 posts")
+    expect(mails.first[:text]).to include("When fog sits", "Low water at the far pier", "Thu 15 Oct, 07:30 · ")
+  end
+
+  it "are for yeses of the client's side alone" do
+    world.answer(post, :odile, "change", "Shorter")
+    expect(world.owner[:receipts].where(sent_at: nil).count).to eq 0
+  end
+
+  it "say a yes in somebody's name as what it is" do
+    world.act(
+      "Signoff::ClearFor",
+      :bram,
+      post_id: post,
+      step_id: world.step(1),
+      person_id: world.person(:odile),
+      reason: "By phone, 10:40"
+    )
+    send_receipts
+    expect(mails.last[:text]).to include "Bram Teodoro said yes in your name: By phone, 10:40"
+  end
+
+  it "are looked at without changing anything, so that a scanner may open them" do
+    world.answer(post, :odile)
+    send_receipts
+    found = AskFirst::App::Signoff::ReceiptByLink.call(world.kit, secret)
+    expect(found).to include(client: "Quillmere Ferries", me: "Odile Marchetti", disowned: false)
+    expect(found[:lines].first).to include(wall: "2026-10-15T07:30", channels: %w[Ticker Vitrine])
+    expect(world.stage(post)).to eq "cleared"
+    expect(
+      refusal { AskFirst::App::Signoff::ReceiptByLink.call(world.kit, "guessed") }
+    ).to be_a AskFirst::Core::NotFound
+  end
+
+  it "disowned, block, stop every link of that person and tell the leads; once" do
+    world.answer(post, :odile)
+    world.release(post)
+    send_receipts
+    token =
+      AskFirst::App::Signoff::MintPass.call(
+        world.kit,
+        world.member(:ines),
+        ask_id: world.line(post)[:ask_id],
+        person_id: world.person(:odile)
+      )
+    expect(disown).to eq(stopped: 1, out: 0)
+    expect(world.stage(post)).to eq "changes_wanted"
+    expect(world.acts(post)).to include("disowned", "release_ended")
+    expect(refusal { AskFirst::App::Signoff::ExchangePass.call(world.kit, token) }.code).to eq "pass_revoked"
+    expect(db[:notices].where(kind: "trouble", post_id: post).select_map(:person_id)).to include(
+      world.person(:ines),
+      world.person(:tobiah)
+    )
+    answers = db[:answers].where(post_id: post).count
+    disown
+    expect(db[:answers].where(post_id: post).count).to eq answers
+    expect(AskFirst::App::Signoff::ReceiptByLink.call(world.kit, secret)[:disowned]).to be true
+  end
+
+  it "disowned too late, say what is out and what was stopped" do
+    world.answer(post, :odile)
+    world.release(post)
+    send_receipts
+    world.sending(post, network: :ticker)
+    expect(disown).to eq(stopped: 1, out: 1)
+    expect(world.stages(post)).to include(vitrine: "changes_wanted")
+    expect(world.stages(post)[:ticker]).to eq "released"
+  end
+
+  it "disowned, stay blocked by asking the same again, until their own yes" do
+    world.answer(post, :odile)
+    send_receipts
+    disown
+    world.ask(post, 1)
+    expect(world.stage(post)).to eq "changes_wanted"
+    world.answer(post, :per)
+    expect(world.stage(post)).to eq "changes_wanted"
+    world.answer(post, :odile)
+    expect(world.stage(post)).to eq "cleared"
+  end
+end
