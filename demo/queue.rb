@@ -3,10 +3,11 @@
 module Demo
   # Collects what would run later; the seeder runs it at its time.
   class Queue
-    attr_reader :mails
+    attr_reader :mails, :receipts
 
     def initialize
       @mails = []
+      @receipts = []
     end
 
     def verify(*, **)
@@ -20,6 +21,12 @@ module Demo
     end
     def sealed_mail(*, **)
     end
+    def reminder_mail(*, **)
+    end
+    def pin_mail(*, **)
+    end
+    def release_cleared(*, **)
+    end
     def purge_client(*, **)
     end
 
@@ -29,6 +36,10 @@ module Demo
 
     # @return [Array<Array(String, String)>] workspace and post, each once
     def links = (@links || []).uniq
+
+    def receipt_mail(workspace_id, receipt_id, **)
+      @receipts << [workspace_id, receipt_id]
+    end
 
     def ask_mail(workspace_id, ask_id, person_id, **)
       @mails << [workspace_id, ask_id, person_id]

@@ -34,6 +34,10 @@ module AskFirst
         enqueue(ReminderMail, workspace_id, person_id, at: at)
       end
 
+      def pin_mail(workspace_id, visit_id, at:)
+        enqueue(PinMail, workspace_id, visit_id, at: at)
+      end
+
       def receipt_mail(workspace_id, receipt_id, at:)
         enqueue(ReceiptMail, workspace_id, receipt_id, at: at)
       end

@@ -18,12 +18,30 @@ module AskFirst
             secure: request.ssl?,
             max_age: App::Signoff::ExchangePass::VISIT_DAYS * 86_400
           )
+          # with what is asked at once: on a slow line each way there and back is felt
+          json App::Signoff::Review.call(kit, App::Signoff::ExchangePass.member(kit, visit, request.ip))
+        end
+        secrets(app)
+        asked(app)
+      end
+
+      # What a device or a receipt is known by.
+      def self.secrets(app)
+        app.post("/api/review/pin") do
+          App::Signoff::ExchangePass.verify(kit, request.cookies[COOKIE], body_json["pin"])
+          done
+        end
+        app.post("/api/review/pin/again") do
+          App::Signoff::ExchangePass.send_pin(kit, request.cookies[COOKIE])
           done
         end
         app.post("/api/review/receipt") { json App::Signoff::ReceiptByLink.call(kit, body_json["receipt"]) }
         app.post("/api/review/disown") do
           json App::Signoff::Disown.by_secret(kit, body_json["receipt"], from: request.ip)
         end
+      end
+
+      def self.asked(app)
         app.get("/api/review/ask") { json App::Signoff::Review.call(kit, guest) }
         app.post("/api/review/lines/:line/answer") do
           json App::Signoff::AnswerAsk.call(kit, guest, **SignoffRoutes.answer(params[:line], body_json))

@@ -27,12 +27,22 @@ module AskFirst
         app.post("/api/w/:workspace/lines/:line/answer") do
           json act(App::Signoff::AnswerAsk, **SignoffRoutes.answer(params[:line], body_json))
         end
+        passes(app)
+        rulings(app)
+        holds(app)
+      end
+
+      # The links of guests.
+      def self.passes(app)
+        app.get("/api/w/:workspace/passes") { json act(App::Signoff::PassesHere) }
+        app.post("/api/w/:workspace/passes/:pass/renew") do
+          act(App::Signoff::RenewPass, pass_id: params[:pass])
+          done
+        end
         app.post("/api/w/:workspace/passes/:pass/revoke") do
           act(App::Signoff::RevokePass, pass_id: params[:pass])
           done
         end
-        rulings(app)
-        holds(app)
       end
 
       # What becomes of an ask that was sent.

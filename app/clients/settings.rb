@@ -20,6 +20,7 @@ module AskFirst
             zone: row[:zone],
             week_start: row[:week_start],
             time_policy: row[:time_policy],
+            review_pin: row[:review_pin],
             holidays: row[:holidays],
             working_hours: row[:working_hours],
             currency: row[:currency],

@@ -23,13 +23,12 @@ module AskFirst
           why = PassOver.why(kit, pass) and raise why
 
           visit = SecureRandom.urlsafe_base64(32)
+          id = Core::Uuid.v7(now)
           scope =
             Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
           scope.transaction do
-            scope.insert(
-              :guest_visits,
-              { id: Core::Uuid.v7(now), pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now }
-            )
+            scope.insert(:guest_visits, { id: id, pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now })
+            VisitPin.send_one(kit, scope, id) if VisitPin.wanted?(kit, pass[:workspace_id])
             Store::Record::Rows.add(
               scope,
               now: now,
@@ -48,13 +47,33 @@ module AskFirst
 
         # Whoever comes with a visit's cookie; checked on every request.
         # @return [Member]
+        # @raise [Core::Refused] pin_needed
         def member(kit, visit, from)
           pass = pass_of(kit, visit)
           why = PassOver.why(kit, pass) and raise why
+          missing = VisitPin.missing(kit, visit(kit, visit)) and raise missing
 
           row = Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now) or
             raise PassOver.stopped
           Member.from_row(row, from: from, pass: pass)
+        end
+
+        # The PIN that was mailed for this device.
+        # @raise [Core::Invalid] wrong_pin
+        def verify(kit, visit, pin)
+          refusal = at_visit(kit, visit) { |scope, id| VisitPin.check(kit, scope, id, pin) }
+          raise refusal if refusal.is_a?(Core::Error)
+        end
+
+        def send_pin(kit, visit)
+          at_visit(kit, visit) { |scope, id| VisitPin.send_one(kit, scope, id) }
+        end
+
+        def at_visit(kit, secret)
+          why = PassOver.why(kit, pass_of(kit, secret)) and raise why
+          found = visit(kit, secret)
+          scope = Store::Scope.new(kit.db, workspace_ids: found[:workspace_id], person_id: nil, side: "client")
+          scope.transaction { yield scope, found[:id] }
         end
 
         # The visit is found by its secret, and through its workspace the pass.

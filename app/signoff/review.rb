@@ -4,7 +4,7 @@ module AskFirst
   module App
     module Signoff
       # What a guest sees of their ask: each post as it will appear, out of the revision that was shared, never from
-      # live parts. Adaptations that differ only in their account are shown as one.
+      # live parts.
       class Review < Act
         opens :own_ask, nil
 
@@ -49,11 +49,8 @@ module AskFirst
               .order(:said_at)
               .all
               .group_by { |row| row[:post_id] }
-          @sizes =
-            rows(:renditions).where(id: shown.values.flatten.flat_map { |row| row[:rendition_ids].to_a }.uniq).to_hash(
-              :id,
-              %i[width height]
-            )
+          @ways = ReviewWays.new(scope, member.person_id, shown.values.flatten)
+          others(found, ask)
           reasons(ask, shown.values.flatten.map { |one| one[:adaptation_id] })
           found
             .map { |line| line_json(line, shown.fetch(line[:id], []), talk.fetch(line[:post_id], [])) }
@@ -72,6 +69,28 @@ module AskFirst
           @seen = given.group_by { |row| row[:adaptation_id] }.transform_values { |own| own.last[:order_no] }
         end
 
+        # What the others said who are asked for the same place.
+        def others(lines, ask)
+          @others =
+            rows(:answers)
+              .where(line_id: lines.map { |line| line[:id] }, step_id: ask[:step_id])
+              .exclude(person_id: member.person_id)
+              .order(:order_no)
+              .all
+              .group_by { |row| row[:line_id] }
+        end
+
+        def others_json(line, shown)
+          prints = shown.map { |row| row[:fingerprint] }
+          @others
+            .fetch(line[:id], [])
+            .select { |row| prints.include?(row[:fingerprint]) }
+            .group_by { |row| row[:person_id] }
+            .map do |person, said|
+              { person: names[person], verdict: said.last[:verdict], at: said.last[:given_at].iso8601 }
+            end
+        end
+
         def line_json(line, shown, talk)
           last = @given.fetch(line[:id], []).last
           {
@@ -82,7 +101,8 @@ module AskFirst
             seen: @seen.values_at(*shown.map { |row| row[:adaptation_id] }).compact.max || 0,
             verdict: last && last[:verdict],
             words: last ? last[:words] : "",
-            ways: ways(shown),
+            ways: @ways.of(shown),
+            others: others_json(line, shown),
             talk: talk.map { |row| remark_json(row) }
           }
         end
@@ -112,43 +132,6 @@ module AskFirst
             at: row[:said_at].iso8601,
             mine: row[:person_id] == member.person_id
           }
-        end
-
-        # With its size as it will be sent, so that its place is kept while it loads.
-        def picture_json(file, id)
-          width, height = @sizes.fetch(id)
-          {
-            id: id,
-            kind: file.fetch("kind", "picture"),
-            description: file["description"],
-            width: width,
-            height: height
-          }
-        end
-
-        # Two adaptations are one way only if their time and all but the account are equal.
-        def ways(shown)
-          shown
-            .group_by do |row|
-              [row[:request].except("account"), row[:wall], row[:zone], Core::Channels::Card.read(row[:card]).text.fold]
-            end
-            .map do |_, group|
-              first = group.first
-              text = first[:request]["text"]
-              rule = Core::Channels::Card.read(first[:card]).text
-              {
-                channels: group.map { |row| { network: row[:network], initials: row[:initials], name: row[:channel] } },
-                adaptation_ids: group.map { |row| row[:adaptation_id] },
-                text: text,
-                fold: rule.fold && Core::Checks::Counting.within(text, rule, rule.fold),
-                wall: first[:wall]&.strftime("%Y-%m-%dT%H:%M"),
-                zone: first[:zone],
-                link: first[:request]["link"],
-                beside: Posts::Beside.of(first[:request], first[:rendition_ids].to_a),
-                pictures:
-                  first[:request]["media"].zip(first[:rendition_ids].to_a).map { |file, id| picture_json(file, id) }
-              }
-            end
         end
       end
     end

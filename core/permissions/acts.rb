@@ -66,6 +66,7 @@ module AskFirst
           "choose_campaign_route" => needs("govern_route", whole: true),
           "see_people" => needs("see", reads: true),
           "see_record" => needs("see", reads: true),
+          "see_passes" => needs("ask", reads: true, whole: true),
           "see_brand" => needs("see", reads: true),
           "invite" => needs("govern_people"),
           "change_member" => needs("govern_people"),

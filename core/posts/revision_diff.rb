@@ -30,7 +30,7 @@ module AskFirst
         # @param before [Kept, nil] nil: the channel was not there yet
         # @param after [Kept, nil] nil: the channel was taken off
         # @return [Hash] {change: "same"|"changed"|"added"|"removed", text: [Run], media: {before:, after:, changed:},
-        # lines: [{label:, before:, after:}]}
+        # lines: [{key:, label:, before:, after:}]}
         def call(before, after)
           return whole(after, "added") if before.nil?
           return whole(before, "removed") if after.nil?
@@ -75,7 +75,7 @@ module AskFirst
 
         def line(key, before, after)
           if before != after
-            { label: LABELS.fetch(key, key), before: InWords.of(key, before), after: InWords.of(key, after) }
+            { key: key, label: LABELS.fetch(key, key), before: InWords.of(key, before), after: InWords.of(key, after) }
           end
         end
 

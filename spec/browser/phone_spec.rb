@@ -89,6 +89,88 @@ RSpec.describe "The client on a phone" do
     eventually { world.stage(post) == "cleared" }
   end
 
+  it "answers a whole week in a list, in the reader's language, with one yes for all that were seen" do
+    posts = %w[2026-11-09T08:00 2026-11-10T08:00].map { |wall| world.draft(channels: [:vitrine], wall: wall) }
+    phone.visit(link(asked(posts)))
+    expect(phone).to have_content("1 of 2")
+    phone.select("Deutsch", from: "Language")
+    expect(phone).to have_content("Montag, 9. November, 8:00")
+    tap_button("Alle als Liste")
+    expect(phone).to have_content("Dienstag, 10. November")
+    expect(axe_findings(phone)).to eq []
+    eventually { phone.evaluate_script("[...document.images].every(one => one.complete)") }
+    tap_button("Ja zu den 2, die noch offen sind")
+    expect(phone).to have_content("Sehen Sie erst jeden an")
+    eventually do
+      phone.execute_script("window.scrollBy({ top: 250, behavior: 'instant' })")
+      phone.find(".wide", wait: 0).click if phone.has_css?(".wide", wait: 0)
+      phone.has_content?("Sie haben jeden gesehen", wait: 0.2)
+    end
+    tap_on(phone, phone.find("footer .yes"))
+    eventually { posts.map { |post| world.stage(post) } == %w[cleared cleared] }
+    phone.refresh
+    expect(phone).to have_content("Danke, Odile")
+    phone.select("English", from: "Sprache")
+    expect(phone).to have_content("Thank you, Odile")
+  end
+
+  it "shows only what changed since the reader's own last answer" do
+    post = world.draft(channels: [:vitrine], wall: "2026-11-11T08:00")
+    asked([post])
+    world.answer(post, :odile, "change", "Say which pier.")
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.write(post, "text", "When fog sits on the far pier, the 7:20 does not guess.")
+    phone.visit(link(asked([post])))
+    expect(phone).to have_content("You wanted a change: “Say which pier.”")
+    expect(phone.find(".compared del").text).to eq "estuary"
+    expect(phone.find(".compared ins").text).to eq "far pier"
+    expect(axe_findings(phone)).to eq []
+  end
+
+  it "asks a new device for a PIN where the client wants it" do
+    post = world.draft(channels: [:vitrine], wall: "2026-11-12T08:00")
+    address = link(asked([post]))
+    world.owner[:workspaces].where(id: world.workspace).update(review_pin: true)
+    phone.visit(address)
+    expect(phone).to have_content("A PIN for this device")
+    expect(axe_findings(phone)).to eq []
+    expect(phone).to have_no_content("Vitrine")
+    visit = nil
+    eventually { visit = db[:guest_visits].exclude(pin_digest: nil).order(:opened_at).last }
+    pin = nil
+    mailer = Class.new { define_method(:deliver) { |**mail| pin = mail[:text][/\d{3} \d{3}/] } }.new
+    kit = world.kit.dup.tap { |same| same.mailer = mailer }
+    process = AskFirst::App::Member.process(world.workspace, "dispatcher")
+    AskFirst::App::Signoff::MailPin.call(kit, process, visit_id: visit[:id])
+    phone.fill_in("PIN", with: "000 000")
+    tap_button("Open")
+    expect(phone).to have_content("This is not the PIN")
+    phone.fill_in("PIN", with: pin)
+    tap_button("Open")
+    expect(phone).to have_content("Thursday 12 November")
+  ensure
+    world.owner[:workspaces].where(id: world.workspace).update(review_pin: false)
+  end
+
+  it "takes a yes back from its receipt, and only when it is said, not when the mail is opened" do
+    post = world.draft(channels: [:vitrine], wall: "2026-11-13T08:00")
+    asked([post])
+    world.answer(post, :odile)
+    text = nil
+    mailer = Class.new { define_method(:deliver) { |**mail| text = mail[:text] } }.new
+    kit = world.kit.dup.tap { |same| same.mailer = mailer }
+    receipt = db[:receipts].where(sent_at: nil, person_id: world.person(:odile)).get(:id)
+    process = AskFirst::App::Member.process(world.workspace, "dispatcher")
+    AskFirst::App::Signoff::MailReceipt.call(kit, process, receipt_id: receipt)
+    phone.visit(text[%r{\S+/review/#receipt\S+}])
+    expect(phone).to have_content("This stands as a yes of Odile Marchetti. Was that you?")
+    expect(axe_findings(phone)).to eq []
+    expect(world.stage(post)).to eq "cleared"
+    tap_button("This was not me")
+    expect(phone).to have_content("It was taken back")
+    eventually { world.stage(post) == "changes_wanted" }
+  end
+
   it "keeps an answer that was given without a connection, and sends it when it is back" do
     post = world.draft(channels: [:vitrine], wall: "2026-10-21T08:00")
     phone.visit(link(asked([post])))

@@ -14,6 +14,7 @@ RSpec.describe "Who may do what" do
   reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole see_campaign see_shared_plan]
   running = %w[
     ask
+    see_passes
     share_plan
     keep_out
     withdraw
@@ -31,6 +32,7 @@ RSpec.describe "Who may do what" do
   governing = %w[invite change_member connect add_channel order_channels change_settings archive export]
   whole = %w[
     see_whole
+    see_passes
     hold_all
     save_reminders
     share_view
@@ -121,6 +123,7 @@ RSpec.describe "Who may do what" do
           plan_dates
           discard
           ask
+          see_passes
           share_plan
           keep_out
           withdraw
@@ -183,9 +186,9 @@ RSpec.describe "Who may do what" do
           may = allowed.include?(act) || answering[role] == act
           # another's task is finished by whoever assigns tasks
           may = allowed.include?("assign") if act == "finish_task" && owners && !owners.include?("me")
-          may &&= (reading - %w[house_talk client_talk] + ["look_as"]).include?(act) if looking
+          may &&= (reading - %w[house_talk client_talk] + %w[look_as see_passes]).include?(act) if looking
           may &&=
-            ((reading - %w[house_talk client_talk]) + %w[look_as archive delete_client export]).include?(
+            ((reading - %w[house_talk client_talk]) + %w[look_as see_passes archive delete_client export]).include?(
               act
             ) if archived
           may &&= limited.nil? || (!whole.include?(act) && (channels.nil? || (channels - limited).empty?))

@@ -40,8 +40,8 @@ RSpec.describe AskFirst::Core::Posts::RevisionDiff do
     expect(diff[:text].map { |run| [run.kind, run.words] }).to include ["new", "late "]
     expect(diff[:media][:changed]).to be true
     expect(diff[:lines]).to eq [
-         { label: "Time", before: "Thu 15 Oct 2026, 7:30", after: "Fri 16 Oct 2026, 9:00" },
-         { label: "Link", before: nil, after: "https://quillmere.example" }
+         { key: "time", label: "Time", before: "Thu 15 Oct 2026, 7:30", after: "Fri 16 Oct 2026, 9:00" },
+         { key: "link", label: "Link", before: nil, after: "https://quillmere.example" }
        ]
   end
 
@@ -67,10 +67,10 @@ RSpec.describe AskFirst::Core::Posts::RevisionDiff do
 
   it "tells of a time that was set or taken away" do
     expect(described_class.call(kept(time: nil), kept)[:lines]).to eq [
-         { label: "Time", before: nil, after: "Thu 15 Oct 2026, 7:30" }
+         { key: "time", label: "Time", before: nil, after: "Thu 15 Oct 2026, 7:30" }
        ]
     expect(described_class.call(kept, kept(time: nil))[:lines]).to eq [
-         { label: "Time", before: "Thu 15 Oct 2026, 7:30", after: nil }
+         { key: "time", label: "Time", before: "Thu 15 Oct 2026, 7:30", after: nil }
        ]
     expect(described_class.call(kept(time: nil), kept(time: nil))).to include(change: "same")
   end
@@ -81,7 +81,12 @@ RSpec.describe AskFirst::Core::Posts::RevisionDiff do
     expect(described_class.call(kept, moved)).to include(
       change: "changed",
       lines: [
-        { label: "Time", before: "Thu 15 Oct 2026, 7:30 Europe/Lisbon", after: "Thu 15 Oct 2026, 7:30 America/Denver" }
+        {
+          key: "time",
+          label: "Time",
+          before: "Thu 15 Oct 2026, 7:30 Europe/Lisbon",
+          after: "Thu 15 Oct 2026, 7:30 America/Denver"
+        }
       ]
     )
   end

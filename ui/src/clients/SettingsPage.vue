@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Client settings: everything that the set-up asked for, changed later; archive and deletion at the end.
-import { Button, Input, Radio, RadioGroup, message } from 'ant-design-vue'
+import { Button, Checkbox, Input, Radio, RadioGroup, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, isProblem, ok, unread, type Schemas } from '@/api/client'
@@ -32,6 +32,7 @@ type Form = Pick<
   | 'zone'
   | 'week_start'
   | 'time_policy'
+  | 'review_pin'
   | 'holidays'
   | 'working_hours'
   | 'currency'
@@ -63,7 +64,7 @@ watch(
 )
 function take(now: Schemas['Settings']) {
   const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
-  const { publisher_id } = now
+  const { publisher_id, review_pin } = now
   form.value = {
     name,
     mark,
@@ -76,6 +77,7 @@ function take(now: Schemas['Settings']) {
     currency,
     tracking: { ...tracking },
     publisher_id,
+    review_pin,
   }
   seen.value = now.version
 }
@@ -233,6 +235,13 @@ const publishers = computed(() => [
             <Radio value="always">every change of time must be asked again</Radio>
           </RadioGroup>
           <span class="wrong">{{ at('time_policy') }}</span>
+        </section>
+        <section class="block">
+          <h2>Links in mails</h2>
+          <Checkbox v-model:checked="form.review_pin"
+            >a new device that opens a link needs a PIN, which is mailed to whom the link belongs to</Checkbox
+          >
+          <p class="quiet">A link that was passed on is then of no use without that mailbox.</p>
         </section>
         <section class="block">
           <h2>Published by hand</h2>

@@ -105,6 +105,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   brand_file_removed: (f) => `removed the file ${text(f.name)} from the brand sheet`,
   route_changed: (f) =>
     `changed the sign-off route${f.route ? ` ${text(f.route)}` : ''}: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
+  pass_renewed: (f) => `had the link of ${String(f.person)} sent anew`,
   ask_not_withdrawn: () => 'took the withdrawal of an ask back',
   reminded: (f) => `reminded ${list(f.people as string[])} that an answer is missing`,
   late_told: (f) =>

@@ -5,7 +5,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { Answers } from './answers'
 import type { Line } from './api'
 import { kept } from './kept'
-import { counted } from '@/api/words'
+import { fill, plural, t } from './language'
 
 const props = defineProps<{ line: Line; answers: Answers; unseen: () => string }>()
 const emit = defineEmits<{ answered: [] }>()
@@ -71,49 +71,48 @@ async function say() {
   <footer>
     <p v-if="note" class="note" role="status">{{ note }}</p>
     <p v-if="waiting > 0" class="note" role="status">
-      No connection: {{ counted(waiting, 'answer waits', 'answers wait') }} on this phone.
+      {{ fill(t().offlineWaiting, { waits: plural(waiting, t().waits) }) }}
     </p>
     <form v-if="mode === 'change'" @submit.prevent="give('change', words)">
-      <label for="change">What is to be changed?</label>
+      <label for="change">{{ t().what }}</label>
       <textarea id="change" ref="field" v-model="words" dir="auto" rows="3" />
       <details class="further" :open="!short">
-        <summary>{{ line.ways.length > 1 ? 'Only one of them, or not at all' : 'Not at all' }}</summary>
+        <summary>{{ line.ways.length > 1 ? t().onlySome : t().notAtAll }}</summary>
         <fieldset v-if="line.ways.length > 1">
-          <legend>About which? (all, if none is ticked)</legend>
+          <legend>{{ t().which }}</legend>
           <label v-for="way in line.ways" :key="way.adaptation_ids[0]"
             ><input v-model="only" type="checkbox" :value="way.adaptation_ids[0]" />
             {{ way.channels.map((one) => one.name).join(', ') }}</label
           >
         </fieldset>
         <button type="button" class="never" :disabled="words.trim() === '' || busy" @click="give('no', words)">
-          No, it must not go out at all
+          {{ t().never }}
         </button>
       </details>
       <div class="two">
-        <button type="button" class="plain" @click="mode = 'choose'">Back</button>
-        <button type="submit" class="dark" :disabled="words.trim() === '' || busy">Send this change</button>
+        <button type="button" class="plain" @click="mode = 'choose'">{{ t().back }}</button>
+        <button type="submit" class="dark" :disabled="words.trim() === '' || busy">{{ t().sendChange }}</button>
       </div>
     </form>
     <div v-else-if="mode === 'both'" role="group" aria-labelledby="both">
       <p id="both" class="note">
-        You have written “<bdi>{{ typed }}</bdi
-        >”. Does it go along with your yes, or is it a change?
+        <bdi>{{ fill(t().bothQuestion, { words: typed }) }}</bdi>
       </p>
       <div class="two">
-        <button type="button" class="plain" @click="want">It is a change</button>
-        <button type="button" class="yes" :disabled="busy" @click="give('yes', typed)">Yes, and send it along</button>
+        <button type="button" class="plain" @click="want">{{ t().itIsChange }}</button>
+        <button type="button" class="yes" :disabled="busy" @click="give('yes', typed)">{{ t().yesAlong }}</button>
       </div>
-      <button type="button" class="never" @click="mode = 'choose'">Back</button>
+      <button type="button" class="never" @click="mode = 'choose'">{{ t().back }}</button>
     </div>
     <template v-else>
       <form class="say" @submit.prevent="say">
-        <label for="say" class="hidden">Say something about this one</label>
-        <input id="say" v-model="saying" dir="auto" placeholder="Say something about this one" autocomplete="off" />
-        <button v-if="saying.trim()" type="submit" class="dark small">Send</button>
+        <label for="say" class="hidden">{{ t().say }}</label>
+        <input id="say" v-model="saying" dir="auto" :placeholder="t().say" autocomplete="off" />
+        <button v-if="saying.trim()" type="submit" class="dark small">{{ t().send }}</button>
       </form>
       <div v-if="!ended" class="two">
-        <button type="button" class="plain" @click="want">Change this</button>
-        <button type="button" class="yes" :disabled="busy" @click="yes">Yes, it can go out</button>
+        <button type="button" class="plain" @click="want">{{ t().change }}</button>
+        <button type="button" class="yes" :disabled="busy" @click="yes">{{ t().yes }}</button>
       </div>
     </template>
   </footer>

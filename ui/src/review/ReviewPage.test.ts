@@ -20,6 +20,7 @@ const way = (id: string, text = 'Fog over the pier') => ({
   wall: null,
   zone: null,
   link: null,
+  since: null,
   beside: {},
   pictures: [],
 })
@@ -33,6 +34,7 @@ const line = (id: string, more = {}) => ({
   words: '',
   ended: null,
   talk: [],
+  others: [],
   ways: [way(`a-${id}`)],
   ...more,
 })
@@ -60,7 +62,7 @@ async function page() {
     attachTo: document.body,
     global: {
       stubs: {
-        ReviewWay: { props: ['way', 'index'], template: '<article :data-way="index">{{ way.text }}</article>' },
+        ReviewWay: { props: ['way', 'place'], template: '<article :data-way="place">{{ way.text }}</article>' },
       },
     },
   })

@@ -1,16 +1,24 @@
 <script setup lang="ts">
 // The client's review: one proof at a time, three things to do, progress as segments, the answers always in reach.
-import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useAnswers } from './answers'
 import type { Line } from './api'
+import { LANGUAGES, choose, fill, spokenLanguage, t, type Language } from './language'
 import ReviewEnd from './ReviewEnd.vue'
 import ReviewFoot from './ReviewFoot.vue'
 import ReviewPost from './ReviewPost.vue'
 import { filled, watchWays, type Watch } from './seen'
-import { COLOUR, SAID } from './verdicts'
+import { COLOUR } from './verdicts'
+
+// what most people never open comes when it is opened
+const ReviewList = defineAsyncComponent(() => import('./ReviewList.vue'))
+const ReviewPin = defineAsyncComponent(() => import('./ReviewPin.vue'))
 
 const answers = useAnswers()
-const { review, over, note, left, looking, waiting, lines, verdictOf, open, load, flush } = answers
+const { review, over, unreached, note, left, looking, pinWanted, waiting, lines, verdictOf, open, load, flush } =
+  answers
+const inList = ref(sessionStorage.getItem('review in a list') === 'yes')
+watch(inList, (yes) => sessionStorage.setItem('review in a list', yes ? 'yes' : 'no'))
 const at = ref(0)
 const top = ref<HTMLElement>()
 const line = computed(() => lines.value[at.value])
@@ -26,10 +34,10 @@ function next(): number {
 
 async function begin() {
   if (!(await load())) {
-    if (!review.value && over.value.includes('tries again')) window.setTimeout(() => void begin(), 4_000)
+    if (!review.value && unreached.value) window.setTimeout(() => void begin(), 4_000)
     return
   }
-  document.title = `${review.value!.client}: for your yes`
+  document.title = fill(t().title, { client: review.value!.client })
   at.value = next()
   history.replaceState({ at: at.value }, '')
 }
@@ -70,10 +78,8 @@ function unseen(): string {
     const way = document.querySelector(`[data-way="${index}"]`)
     const head = document.querySelector('header')?.getBoundingClientRect().height ?? 0
     window.scrollTo({ top: place - head - 8, behavior: 'smooth' })
-    if (way && !filled(way)) return 'Its pictures are still on their way. Say yes when you have seen them.'
-    return way && place > way.getBoundingClientRect().top + window.scrollY + 1
-      ? 'There is more of it here; say yes when you have seen it to its end.'
-      : 'This is one you had not seen; say yes when you have.'
+    if (way && !filled(way)) return t().unseenPictures
+    return way && place > way.getBoundingClientRect().top + window.scrollY + 1 ? t().unseenMore : t().unseenOne
   }
   return ''
 }
@@ -96,24 +102,46 @@ function segment(one: Line, index: number) {
 }
 function named(one: Line, index: number) {
   const verdict = verdictOf(one)
-  return `Post ${index + 1}: ${verdict ? SAID[verdict] : one.ended ? 'nothing is needed' : 'not answered yet'}`
+  const state = verdict ? t().verdicts[verdict] : one.ended ? t().needless : t().unanswered
+  return fill(t().postNumber, { number: String(index + 1), state })
 }
+function change(index: number) {
+  inList.value = false
+  go(index)
+}
+const speakIn = (event: Event) => void choose((event.target as HTMLSelectElement).value as Language)
+const place = computed(() => {
+  const count = String(lines.value.length)
+  return fill(t().of, { number: done.value || inList.value ? count : String(at.value + 1), count })
+})
 </script>
 
 <template>
-  <main v-if="over" class="alone">
-    <h1>{{ review?.client ?? 'Your yes' }}</h1>
+  <ReviewPin v-if="pinWanted" @verified="begin" />
+  <main v-else-if="over" class="alone">
+    <h1>{{ review?.client ?? t().yourYes }}</h1>
     <p role="alert">{{ over }}</p>
   </main>
-  <main v-else-if="!review" class="alone"><p>Opening …</p></main>
+  <main v-else-if="!review" class="alone">
+    <p>{{ t().opening }}</p>
+  </main>
   <div v-else class="page">
-    <p v-if="looking" class="looking" role="status">As {{ review.me }} sees it. Nothing can be answered here.</p>
+    <p v-if="looking" class="looking" role="status">{{ fill(t().looking, { me: review.me }) }}</p>
     <header>
       <p class="who">
         <b>{{ review.client }}</b>
-        <span>{{ done ? `${lines.length} of ${lines.length}` : `${at + 1} of ${lines.length}` }}</span>
+        <label class="tongue"
+          ><span class="hidden">{{ t().language }}</span>
+          <select :value="spokenLanguage()" @change="speakIn">
+            <option v-for="(name, key) in LANGUAGES" :key="key" :value="key" :lang="key">{{ name }}</option>
+          </select></label
+        >
+        <button v-if="lines.length > 1 && !done" type="button" class="turn" @click="inList = !inList">
+          {{ inList ? t().oneByOne : t().allInList }}
+        </button>
+        <span>{{ place }}</span>
       </p>
-      <nav class="segments" aria-label="Posts of this ask">
+      <nav v-if="!inList || done" class="segments" :aria-label="t().postsOf">
         <button
           v-for="(one, index) in lines"
           :key="one.id"
@@ -127,15 +155,20 @@ function named(one: Line, index: number) {
         </button>
       </nav>
     </header>
-    <p v-if="left.length > 0" class="left" role="status">
-      Your answer before this one was taken, but not everywhere. {{ left.join(' ') }}
-    </p>
-    <main v-if="line" ref="top" tabindex="-1">
+    <p v-if="left.length > 0" class="left" role="status">{{ t().partly }} {{ left.join(' ') }}</p>
+    <ReviewList v-if="inList && !done" :answers="answers" @change="change" />
+    <main v-else-if="line" ref="top" tabindex="-1">
       <ReviewPost :review="review" :line="line" :verdict="verdictOf(line)" :first="at === 0" />
     </main>
     <main v-else ref="top" tabindex="-1" class="end">
       <ReviewEnd :review="review" :waiting="waiting" :verdict-of="verdictOf" @go="go" />
     </main>
-    <ReviewFoot v-if="line && answerable" :line="line" :answers="answers" :unseen="unseen" @answered="go(next())" />
+    <ReviewFoot
+      v-if="!inList && line && answerable"
+      :line="line"
+      :answers="answers"
+      :unseen="unseen"
+      @answered="go(next())"
+    />
   </div>
 </template>

@@ -2,44 +2,65 @@
 // One post of an ask as it will appear, with what was said about it.
 import { computed } from 'vue'
 import type { Line, Review, Verdict } from './api'
+import { fill, listed as together, t } from './language'
 import ReviewWay from './ReviewWay.vue'
-import { dueSentence, wallTime } from './times'
-import { COLOUR, SAID, endedSentence } from './verdicts'
+import { dueSentence, wallClock, wallTime } from './times'
+import { COLOUR, endedSentence } from './verdicts'
 
-const props = defineProps<{ review: Review; line: Line; verdict?: Verdict; first: boolean }>()
+const props = withDefaults(
+  defineProps<{
+    review: Review
+    line: Line
+    verdict?: Verdict
+    first: boolean
+    /** In a list the day stands above several. */
+    listed?: boolean
+    /** The number of its first way among all that are on the page. */
+    place?: number
+  }>(),
+  { listed: false, place: 0, verdict: undefined },
+)
 const ended = computed(() => endedSentence(props.line.ended, props.review.asked_by))
 const due = computed(() =>
-  props.verdict || ended.value ? '' : dueSentence(props.review.due_at, props.review.zone, new Date()),
+  props.verdict || ended.value || props.listed ? '' : dueSentence(props.review.due_at, props.review.zone, new Date()),
 )
+const ways = computed(() => {
+  const count = props.line.ways.length
+  if (count === 1) return t().exactly
+  return count === 2 ? t().twoWays : fill(t().manyWays, { count: String(count) })
+})
+const others = (yes: boolean) =>
+  props.line.others.filter((one) => (one.verdict === 'yes') === yes).map((one) => one.person)
 </script>
 
 <template>
   <p v-if="first && review.message" class="message">
     <b>{{ review.asked_by }}:</b> <bdi>{{ review.message }}</bdi>
   </p>
-  <h1>{{ wallTime(line.wall) }}</h1>
-  <p class="quiet">
-    <template v-if="line.ways.length > 1"
-      >It appears in {{ line.ways.length === 2 ? 'two' : line.ways.length }} ways.
-      {{ line.ways.length === 2 ? 'Both' : 'All' }} are below.</template
-    >
-    <template v-else>This is exactly how it appears.</template>
-    {{ due }}
+  <h2 v-if="listed" class="clock">{{ wallClock(line.wall) }}</h2>
+  <h1 v-else>{{ wallTime(line.wall) }}</h1>
+  <p class="quiet">{{ ways }} {{ due }}</p>
+  <p v-if="others(true).length > 0 && !verdict" class="others">
+    {{ fill(t().othersYes, { people: together(others(true)) }) }}
+  </p>
+  <p v-if="others(false).length > 0" class="others">
+    {{ fill(t().othersNot, { people: together(others(false)) }) }}
   </p>
   <ReviewWay
     v-for="(way, index) in line.ways"
     :key="way.adaptation_ids[0]"
     :way="way"
     :index="index"
+    :place="place + index"
     :count="line.ways.length"
   />
-  <section v-if="line.talk.length > 0" class="talk" aria-label="What was said">
+  <section v-if="line.talk.length > 0" class="talk" :aria-label="t().saidHere">
     <p v-for="one in line.talk" :key="one.at">
-      <b>{{ one.mine ? 'You' : one.person }}</b> <bdi>{{ one.words }}</bdi>
+      <b>{{ one.mine ? t().you : one.person }}</b> <bdi>{{ one.words }}</bdi>
     </p>
   </section>
   <p v-if="verdict" class="given" :class="COLOUR[verdict]">
-    You said: {{ SAID[verdict]
+    {{ fill(t().youSaid, { verdict: t().verdicts[verdict] })
     }}<template v-if="line.words"
       >: “<bdi>{{ line.words }}</bdi
       >”</template

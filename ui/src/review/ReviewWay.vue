@@ -3,8 +3,11 @@
 import { computed } from 'vue'
 import { besideInWords } from '@/parts/beside'
 import { fileAddress, type Way } from './api'
+import { fill, t } from './language'
+import ReviewSince from './ReviewSince.vue'
 
-const props = defineProps<{ way: Way; index: number; count: number }>()
+const props = defineProps<{ way: Way; index: number; place: number; count: number }>()
+const named = (label: string) => (t().beside as Record<string, string>)[label] ?? label
 const points = computed(() => Array.from(props.way.text))
 const head = computed(() => (props.way.fold == null ? props.way.text : points.value.slice(0, props.way.fold).join('')))
 const more = computed(() => besideInWords(props.way.beside).filter(([label]) => label !== 'Link card'))
@@ -15,20 +18,23 @@ const rest = computed(() =>
 </script>
 
 <template>
-  <section class="way" :data-way="index">
+  <section class="way" :data-way="place">
     <h2>
-      <span v-if="count > 1" class="quiet">{{ index + 1 }} of {{ count }}</span>
+      <span v-if="count > 1" class="quiet">{{
+        fill(t().of, { number: String(index + 1), count: String(count) })
+      }}</span>
       <span v-for="channel in way.channels" :key="channel.name" class="channel"
         ><i :class="channel.network.toLowerCase()" aria-hidden="true">{{ channel.initials }}</i
         >{{ channel.name }}</span
       >
     </h2>
+    <ReviewSince v-if="way.since" :since="way.since" />
     <div class="proof">
       <template v-for="file in way.pictures" :key="file.id">
         <video
           v-if="file.kind === 'video'"
           :src="fileAddress(file.id)"
-          :aria-label="file.description || 'Video of this post'"
+          :aria-label="file.description || t().video"
           :width="file.width"
           :height="file.height"
           controls
@@ -36,18 +42,20 @@ const rest = computed(() =>
           preload="metadata"
         />
         <p v-else-if="file.kind === 'document'" class="document">
-          <a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">Open the document</a> {{ file.description }}
+          <a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">{{ t().document }}</a> {{ file.description }}
         </p>
         <img
           v-else
           :src="fileAddress(file.id)"
-          :alt="file.description || 'Picture of this post'"
+          :alt="file.description || t().picture"
           :width="file.width"
           :height="file.height"
         />
       </template>
       <p v-if="way.text" class="copy" dir="auto">
-        {{ head }}<span v-if="rest" class="fold"><span>cut here until opened</span></span
+        {{ head
+        }}<span v-if="rest" class="fold"
+          ><span>{{ t().cut }}</span></span
         ><span v-if="rest" class="rest">{{ rest }}</span>
       </p>
       <div v-if="card" class="link-card">
@@ -58,7 +66,7 @@ const rest = computed(() =>
       </div>
       <dl v-if="more.length > 0" class="beside">
         <template v-for="[label, words] in more" :key="label">
-          <dt>{{ label }}</dt>
+          <dt>{{ named(label) }}</dt>
           <dd>
             <bdi>{{ words }}</bdi>
           </dd>

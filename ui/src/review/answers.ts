@@ -16,6 +16,7 @@ import {
   type Waiting,
 } from './api'
 import { kept } from './kept'
+import { fill, plural, refusal, t } from './language'
 
 // what is answered by a page that shows anew what stands
 const CHANGED = ['outdated', 'answered_since', 'withdrawn', 'moved', 'taken_off', 'too_late']
@@ -24,12 +25,14 @@ const OVER = ['pass_unknown', 'pass_expired', 'pass_revoked', 'pass_replaced', '
 export function useAnswers() {
   const review = ref<Review>()
   const over = ref('')
+  const unreached = ref(false)
   const note = ref('')
   // for which channels the last answer could not be taken, and why; the others have it
   const left = ref<string[]>([])
   const busy = ref(false)
   const waiting = ref(0)
   const looking = ref(false)
+  const pinWanted = ref(false)
   const given = ref<Record<string, Verdict>>({})
   let queue: Queue | undefined
   let flushing = false
@@ -43,15 +46,14 @@ export function useAnswers() {
   /** @returns whether the page is there */
   async function load(): Promise<boolean> {
     try {
-      await enter()
+      review.value = await enter()
       looking.value = onlyLooking()
-      review.value = await fetchReview()
       over.value = ''
+      pinWanted.value = false
     } catch (error) {
-      over.value =
-        error instanceof Offline
-          ? 'This page cannot be reached at the moment. Keep it open; it tries again by itself.'
-          : (error as Error).message
+      unreached.value = error instanceof Offline
+      pinWanted.value = error instanceof Refusal && error.code === 'pin_needed'
+      over.value = unreached.value ? t().unreachable : (error as Error).message
       return false
     }
     if (!looking.value) {
@@ -91,7 +93,7 @@ export function useAnswers() {
     try {
       const reply = await sendAnswer(item)
       queue.drop(item.key)
-      left.value = reply.left_out.map((out) => out.sentence)
+      left.value = reply.left_out.map(leftOut)
       counts(one, verdict)
       await fetchAnew()
       return true
@@ -120,19 +122,18 @@ export function useAnswers() {
     const { [item.line]: _gone, ...rest } = given.value
     given.value = rest
     if (item.body.words) kept(item.body.verdict === 'yes' ? 'say' : 'change', item.line).write(item.body.words)
-    note.value = item.body.words ? `${error.message} Your words are kept here.` : error.message
+    note.value = item.body.words ? `${error.message} ${t().kept}` : error.message
     if (error instanceof Refusal && OVER.includes(error.code))
       over.value = lost(error.message, waited ? [item, ...queue!.all()] : queue!.all(), waited ? '' : item.body.words)
     else if (error instanceof Refusal && CHANGED.includes(error.code)) await fetchAnew()
   }
 
   function lost(why: string, items: Waiting[], written: string) {
-    if (items.length === 0) return written ? `${why} You had written: “${written}”.` : why
+    if (items.length === 0) return written ? `${why} ${fill(t().written, { words: written })}` : why
     const words = items.map((one) => one.body.words).filter(Boolean)
-    const many = items.length === 1 ? 'One answer that' : `${items.length} answers that`
-    const waited = `${many} waited on this phone ${items.length === 1 ? 'was' : 'were'} not taken`
     const said = words.length > 0 ? `: “${words.join('”, “')}”` : ''
-    return `${why} ${waited}${said}. Tell ${review.value?.asked_by ?? 'the agency'} yourself.`
+    const tell = fill(t().tell, { asker: review.value?.asked_by ?? t().agency })
+    return `${why} ${plural(items.length, t().lost)}${said}. ${tell}`
   }
 
   async function flush() {
@@ -150,7 +151,7 @@ export function useAnswers() {
       try {
         const reply = await sendAnswer(one)
         from.drop(one.key)
-        left.value = [...left.value, ...reply.left_out.map((out) => out.sentence)]
+        left.value = [...left.value, ...reply.left_out.map(leftOut)]
       } catch (error) {
         if (error instanceof Offline) break
         await refused(one, error as Error, true)
@@ -166,17 +167,17 @@ export function useAnswers() {
     try {
       await remark(one.id, words)
     } catch (error) {
-      note.value =
-        error instanceof Offline
-          ? 'That did not go: there is no connection. Your words stay in the field.'
-          : `${(error as Error).message} Your words stay in the field.`
+      note.value = error instanceof Offline ? t().notSaid : `${(error as Error).message} ${t().wordsStay}`
       return false
     }
-    note.value = `Said. ${review.value?.asked_by ?? 'The agency'} reads it beside this post; it is not an answer.`
+    note.value = fill(t().said, { asker: review.value?.asked_by ?? t().agency })
     await fetchAnew()
     return true
   }
 
-  return { review, over, note, left, busy, waiting, looking, lines, verdictOf, open, load, give, say, flush }
+  const leftOut = (out: { channel: string; code: string; sentence: string }) => refusal(out.code, out.sentence)
+
+  const state = { review, over, unreached, note, left, busy, waiting, looking, pinWanted, lines }
+  return { ...state, verdictOf, open, load, give, say, flush }
 }
 export type Answers = ReturnType<typeof useAnswers>

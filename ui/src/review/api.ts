@@ -1,6 +1,8 @@
 // The client's door to the API: the pass is exchanged and taken out of the address; answers given without a connection
 // wait here and are sent when it is back.
 import type { components } from '@/api/schema'
+import { early } from './early'
+import { refusal } from './language'
 
 export type Review = components['schemas']['Review']
 export type Line = Review['lines'][number]
@@ -20,10 +22,9 @@ export class Refusal extends Error {
 /** Nothing came back: the answer is not lost, it waits. */
 export class Offline extends Error {}
 
-async function call<T>(method: string, path: string, body?: unknown, key?: string): Promise<T> {
-  let reply: Response
-  try {
-    reply = await fetch(path, {
+function call<T>(method: string, path: string, body?: unknown, key?: string): Promise<T> {
+  return read<T>(
+    fetch(path, {
       method,
       credentials: 'same-origin',
       headers: {
@@ -31,7 +32,14 @@ async function call<T>(method: string, path: string, body?: unknown, key?: strin
         ...(key ? { 'Idempotency-Key': key } : {}),
       },
       body: body === undefined ? undefined : JSON.stringify(body),
-    })
+    }),
+  )
+}
+
+async function read<T>(call: Promise<Response>): Promise<T> {
+  let reply: Response
+  try {
+    reply = await call
   } catch {
     throw new Offline()
   }
@@ -39,9 +47,10 @@ async function call<T>(method: string, path: string, body?: unknown, key?: strin
   const data = (await reply.json().catch(() => ({}))) as Record<string, unknown>
   if (reply.ok) return data as T
   if (reply.status >= 500) throw new Offline()
+  const code = String(data.code ?? 'unknown')
   throw new Refusal(
-    String(data.code ?? 'unknown'),
-    [data.detail, data.way_on].filter(Boolean).join(' '),
+    code,
+    refusal(code, [data.detail, data.way_on].filter(Boolean).join(' ')),
     (data.facts ?? {}) as Record<string, unknown>,
   )
 }
@@ -52,15 +61,25 @@ export const onlyLooking = () => looked !== undefined
 export const fileAddress = (id: string) =>
   looked ? `/api/look-as/asks/${looked}/files/${id}` : `/api/review/files/${id}`
 
-/** Exchanges the pass in the address, if there is one, and takes it out of the address. */
-export async function enter(): Promise<void> {
+/** Exchanges the pass in the address for what is asked, if there is one, and takes it out of the address. */
+export async function enter(): Promise<Review> {
   looked = /^#look=([0-9a-f-]{36})$/.exec(location.hash)?.[1]
-  if (looked) return
-  const pass = location.hash.slice(1)
-  if (pass === '') return
-  await call('POST', '/api/review/exchange', { pass })
-  history.replaceState(null, '', location.pathname)
+  const pass = looked ? '' : location.hash.slice(1)
+  if (pass === '') return fetchReview()
+  try {
+    return await read<Review>(early(pass))
+  } finally {
+    // also before a PIN was given: the device is known by its cookie from now on
+    history.replaceState(null, '', location.pathname)
+  }
 }
+export const sendPin = (pin: string) => call('POST', '/api/review/pin', { pin })
+export const sendPinAgain = () => call('POST', '/api/review/pin/again')
+export type Receipt = { client: string; me: string; disowned: boolean; lines: ReceiptLine[] }
+type ReceiptLine = { text: string; wall: string | null; channels: string[]; at: string }
+export const fetchReceipt = (receipt: string) => call<Receipt>('POST', '/api/review/receipt', { receipt })
+export const disown = (receipt: string) =>
+  call<{ stopped: number; out: number }>('POST', '/api/review/disown', { receipt })
 
 export const fetchReview = () => call<Review>('GET', looked ? `/api/look-as/asks/${looked}` : '/api/review/ask')
 export const remark = (line: string, words: string) =>
@@ -72,7 +91,7 @@ export interface Waiting {
   body: { verdict: Verdict; words: string; shown: Record<string, string>; only?: string[]; seen: number }
 }
 export const sendAnswer = (one: Waiting) =>
-  call<{ stage: string; left_out: { sentence: string }[] }>(
+  call<{ stage: string; left_out: { channel: string; code: string; sentence: string }[] }>(
     'POST',
     `/api/review/lines/${one.line}/answer`,
     one.body,

@@ -1,10 +1,27 @@
+import { begin } from './early'
+begin(location.pathname.startsWith('/review/plan') ? '' : location.hash.slice(1))
+
 import { createApp, defineAsyncComponent } from 'vue'
-import '@fontsource/noto-emoji/400.css'
 import ReviewPage from './ReviewPage.vue'
-import { lookAtEmoji } from '@/parts/emoji-look'
+import { speakAsWanted } from './language'
 import './review.css'
 
-lookAtEmoji()
-// a plan link stands beside the review: the same small build, another page
-const plan = location.pathname.startsWith('/review/plan')
-createApp(plan ? defineAsyncComponent(() => import('./PlanByLink.vue')) : ReviewPage).mount('#review')
+void speakAsWanted()
+// a plan link and a receipt stand beside the review: the same small build, other pages
+function page() {
+  if (location.pathname.startsWith('/review/plan')) return defineAsyncComponent(() => import('./PlanByLink.vue'))
+  if (location.hash.startsWith('#receipt.')) return defineAsyncComponent(() => import('./ReviewReceipt.vue'))
+  return ReviewPage
+}
+createApp(page()).mount('#review')
+
+// What only makes it more beautiful comes when the words and the first pictures are there.
+function adorn() {
+  void import('./adorn')
+}
+const pictures = () => [...document.querySelectorAll('img')]
+const waited = window.setInterval(() => {
+  if (document.querySelector('main.first') || !pictures().every((picture) => picture.complete)) return
+  window.clearInterval(waited)
+  adorn()
+}, 300)

@@ -9,6 +9,7 @@ import { useChosen } from '@/agency/me'
 import { draft as keptDraft } from '@/parts/drafts'
 import { counted } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
+import PassRows from './PassRows.vue'
 import RouteEditor from './RouteEditor.vue'
 import RouteSteps from './RouteSteps.vue'
 import { draftOf, newDraft, newStep, type Draft, type Route } from './route'
@@ -112,6 +113,13 @@ async function archive(route: Route) {
           </div>
         </div>
         <Button v-if="may?.ok" size="small" @click="writing = newDraft()">Add another route …</Button>
+      </section>
+      <section v-if="!writing && data.can.see_passes?.ok" class="block">
+        <div class="block-head">
+          <h2>Links</h2>
+          <span class="quiet">with which people of the client answer without an account</span>
+        </div>
+        <PassRows :workspace="workspace" />
       </section>
       <section v-if="!writing && may?.ok" class="block">
         <h2>Or begin from one of these</h2>

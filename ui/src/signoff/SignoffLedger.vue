@@ -2,24 +2,19 @@
 // The ledger's first part: who said what, on which revision, and which asks are open.
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
-import { age, brief, planned } from '@/api/time'
+import { age, brief } from '@/api/time'
 import { list } from '@/api/words'
 import StampMark from '@/parts/StampMark.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
 import ActButton from '@/parts/ActButton.vue'
 import { fileAddress } from '@/talk/files'
+import AskRow from './AskRow.vue'
 import RouteChoice from './RouteChoice.vue'
 import RulingForm from './RulingForm.vue'
 
 const props = defineProps<{ sheet: Sheet; now: string }>()
 const emit = defineEmits<{ ask: [offer: Sheet['next_ask']] }>()
 const path = computed(() => ({ workspace: props.sheet.workspace_id }))
-const withdraw = useAct<string>(props.sheet.id, (ask) =>
-  ok(api.POST('/api/w/{workspace}/asks/{ask}/withdraw', { params: { path: { ...path.value, ask } } })),
-)
-const revoke = useAct<string>(props.sheet.id, (pass) =>
-  ok(api.POST('/api/w/{workspace}/passes/{pass}/revoke', { params: { path: { ...path.value, pass } } })),
-)
 // What a step waits for can be decided beside the answers, on record, by someone who may.
 const waits = computed(() =>
   props.sheet.adaptations.length > 0
@@ -71,24 +66,7 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
         Ask {{ list(offer.people.map((name) => name.split(' ')[0] ?? name)) || 'there' }} too …
       </button>
     </p>
-    <ul v-for="ask in sheet.asks" :key="ask.id" class="ask">
-      <li>
-        Asked by {{ ask.asked_by }} {{ brief(ask.asked_at, now) }}, due {{ planned(ask.due_at, sheet.zone) }}
-        <ActButton size="small" :may="sheet.can.withdraw" @click="withdraw.mutate(ask.id)">Withdraw the ask</ActButton>
-      </li>
-      <li v-for="pass in ask.passes" :key="pass.id" class="quiet">
-        {{ pass.person }} has a link until {{ brief(pass.expires_at, now) }}
-        <button
-          type="button"
-          class="link-button"
-          :disabled="!sheet.can.withdraw?.ok"
-          :aria-label="`Stop the link of ${pass.person}`"
-          @click="revoke.mutate(pass.id)"
-        >
-          stop the link
-        </button>
-      </li>
-    </ul>
+    <AskRow v-for="ask in sheet.asks" :key="ask.id" :sheet="sheet" :ask="ask" :now="now" />
     <template v-if="waits">
       <ActButton v-if="!ruling" link :may="sheet.can.rule" @click="ruling = true"
         >Instead of “{{ waits.name }}” …</ActButton
@@ -148,13 +126,6 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
 }
 .steps li > span:nth-child(2) {
   display: grid;
-}
-.ask {
-  padding: 6px 0;
-  border-top: 1px solid var(--rule);
-}
-.ask button {
-  margin-left: 4px;
 }
 .answers li {
   padding: 5px 0 5px 8px;

@@ -1,0 +1,170 @@
+# frozen_string_literal: true
+
+# What somebody of the client's side is shown behind their link: what changed since they answered, what others said, and
+# on which devices.
+RSpec.describe "Behind a guest's link" do
+  let(:post) { world.draft(channels: [:vitrine]) }
+
+  def asked_of_client(*posts)
+    posts.each do |one|
+      world.ask(one, 0)
+      world.answer(one, :wren)
+    end
+    world.ask(posts, 1)
+  end
+
+  def secret(who = :odile)
+    world.act("Signoff::MintPass", :ines, ask_id: world.line(post)[:ask_id], person_id: world.person(who))
+  end
+
+  def review(who = :odile)
+    visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret(who))
+    AskFirst::App::Signoff::Review.call(world.kit, AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil))
+  end
+
+  def way = review[:lines].first[:ways].first
+  def unlocked
+    ids = world.standing(post).adaptations.map(&:id)
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: ids)
+    yield
+  end
+
+  describe "what is different since the reader's own last answer" do
+    before do
+      asked_of_client(post)
+      world.answer(post, :odile, "change", "Say which pier.")
+    end
+
+    it "is nothing where they answer for the first time" do
+      other = world.draft(channels: [:vitrine], text: "Low water at the far pier")
+      asked_of_client(other)
+      found =
+        AskFirst::App::Signoff::ExchangePass.call(
+          world.kit,
+          world.act("Signoff::MintPass", :ines, ask_id: world.line(other)[:ask_id], person_id: world.person(:odile))
+        )
+      guest = AskFirst::App::Signoff::ExchangePass.member(world.kit, found, nil)
+      expect(AskFirst::App::Signoff::Review.call(world.kit, guest)[:lines].first[:ways].first[:since]).to be_nil
+    end
+
+    it "is told by words and by settings, with what they had said" do
+      unlocked do
+        world.write(post, "text", "When fog sits on the far pier, the 7:20 does not guess.")
+        world.write(post, "time", { "wall" => "2026-10-15T09:00", "zone" => "Europe/Lisbon" }, who: :ines)
+      end
+      asked_of_client(post)
+      since = way[:since]
+      expect(since).to include(verdict: "change", words: "Say which pier.", same: false, text: true, pictures: false)
+      expect(since[:runs].reject { |run| run[:kind] == "same" }).to eq [
+           { kind: "gone", words: "estuary" },
+           { kind: "new", words: "far pier" }
+         ]
+      expect(since[:lines]).to match [hash_including(key: "time", label: "Time")]
+    end
+
+    it "is told by pictures" do
+      other = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(2), name: "pier.jpg")[:id]
+      unlocked do
+        world.write(post, "media", [other], who: :sunniva)
+        world.write(post, "descriptions", { other => "A pier" }, who: :sunniva)
+      end
+      asked_of_client(post)
+      expect(way[:since]).to include(text: false, pictures: true, same: false)
+    end
+
+    it "is said to be the same where it is" do
+      unlocked { nil }
+      world.ask(post, 1)
+      expect(way[:since]).to include(same: true)
+    end
+
+    it "is each reader's own" do
+      unlocked { world.write(post, "text", "When fog sits on the far pier, the 7:20 does not guess.") }
+      asked_of_client(post)
+      expect(review(:per)[:lines].first[:ways].first[:since]).to be_nil
+    end
+  end
+
+  it "says what another has answered for the same place, about exactly this" do
+    asked_of_client(post)
+    expect(review[:lines].first[:others]).to eq []
+    world.answer(post, :per)
+    expect(review[:lines].first[:others]).to match [hash_including(person: "Per Haugland", verdict: "yes")]
+  end
+
+  describe "on a new device, where the client wants a PIN" do
+    let(:mails) { [] }
+
+    before do
+      mails = self.mails
+      world.kit.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
+      world.owner[:workspaces].where(id: world.workspace).update(review_pin: true)
+      asked_of_client(post)
+      world.owner[:que_jobs].delete
+      @visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret)
+    end
+
+    after { world.owner[:workspaces].update(review_pin: false) }
+
+    def send_pin
+      jobs = world.owner[:que_jobs].where(job_class: "AskFirst::Jobs::PinMail")
+      jobs.all.each do |job|
+        process = AskFirst::App::Member.process(job[:args].to_a[0], "dispatcher")
+        AskFirst::App::Signoff::MailPin.call(world.kit, process, visit_id: job[:args].to_a[1])
+      end
+      jobs.delete
+      mails.last[:text][/\d{3} \d{3}/]
+    end
+
+    def enter = AskFirst::App::Signoff::ExchangePass.member(world.kit, @visit, nil)
+    def verify(pin) = AskFirst::App::Signoff::ExchangePass.verify(world.kit, @visit, pin)
+
+    it "shows nothing before the PIN from the mail, and all after it" do
+      expect(refusal { enter }.code).to eq "pin_needed"
+      pin = send_pin
+      expect(mails.last[:to]).to eq "odile@quillmere.example"
+      expect(refusal { verify("000 00") }.code).to eq "wrong_pin"
+      verify(pin)
+      expect(enter.name).to eq "Odile Marchetti"
+      other = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret)
+      expect(refusal { AskFirst::App::Signoff::ExchangePass.member(world.kit, other, nil) }.code).to eq "pin_needed"
+    end
+
+    it "takes five tries, a quarter of an hour and three mails" do
+      pin = send_pin
+      5.times { refusal { verify("123") } }
+      expect(refusal { verify(pin) }.code).to eq "wrong_pin"
+      AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit)
+      pin = send_pin
+      world.clock.set(SpecWorld::NOON + (16 * 60))
+      expect(refusal { verify(pin) }.code).to eq "wrong_pin"
+      AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit)
+      error = refusal { AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit) }
+      expect(error.code).to eq "too_many_pins"
+      verify(send_pin)
+      expect { enter }.not_to raise_error
+    end
+
+    it "is not in the database, where only a digest of it lies" do
+      pin = send_pin
+      expect(db[:guest_visits].exclude(pin_digest: nil).first[:pin_digest].bytesize).to eq 32
+      expect(db[:guest_visits].all.to_s).not_to include pin.delete(" ")
+    end
+  end
+
+  describe "the links of a client" do
+    it "are listed with their devices, stopped, and sent anew" do
+      asked_of_client(post)
+      review
+      review
+      found =
+        world.act("Signoff::PassesHere", :ines)[:passes].select { |one| one[:ask_id] == world.line(post)[:ask_id] }
+      expect(found).to match [hash_including(person: "Odile Marchetti", devices: 1, posts: 1, step: "The client's yes")]
+      world.owner[:que_jobs].delete
+      world.act("Signoff::RenewPass", :ines, pass_id: found.first[:id])
+      expect(db[:que_jobs].where(job_class: "AskFirst::Jobs::AskMail").count).to eq 1
+      world.act("Signoff::WithdrawAsk", :ines, ask_id: found.first[:ask_id])
+      expect(refusal { world.act("Signoff::RenewPass", :ines, pass_id: found.first[:id]) }.code).to eq "ask_over"
+    end
+  end
+end
