@@ -12,6 +12,7 @@ module AskFirst
         # @raise [Core::Conflict] told_already, changed_since
         def call(ask_id:, post_id: nil)
           raise told if row[:told_withdrawn_at]
+          raise Core::NotFound, "This post" unless post_id.nil? || row[:post_ids].to_a.include?(post_id)
 
           lines = lines(ask_id, post_id)
           raise changed if lines.empty?

@@ -10,6 +10,8 @@ module AskFirst
 
         # @param post_id [String]
         def call(ask_id:, post_id:)
+          raise Core::NotFound, "This post" unless row[:post_ids].to_a.include?(post_id)
+
           open = rows(:ask_lines).where(ask_id: ask_id, ended_at: nil)
           line = open.where(post_id: post_id).first or raise over
           return WithdrawAsk.call(kit, member, ask_id: ask_id) if open.count == 1

@@ -118,7 +118,7 @@ RSpec.describe "The API" do
     end
 
     it "exchanges the pass for a cookie of its own, reads, says something, answers" do
-      expect(nobody.call(:post, "/api/review/exchange", { pass: pass }).first).to eq 204
+      expect(nobody.call(:post, "/api/review/exchange", { pass: pass }).first).to eq 200
       expect(nobody.last_response.headers["set-cookie"].to_s).to match(%r{af_visit=.*path=/api/review}i).and match(
               /httponly/i
             )
