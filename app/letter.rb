@@ -71,6 +71,11 @@ module AskFirst
         add([words, address].compact.join(": "), "<p style=\"#{SMALL}\">#{said}</p>")
       end
 
+      # The last line, where there is something to say.
+      def foot(words)
+        words.empty? ? self : small(words)
+      end
+
       # @return [Hash] {text:, html:} for the mailer
       def parts
         {

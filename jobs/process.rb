@@ -75,6 +75,7 @@ module AskFirst
       def beside_sending
         App::Plan::BeginFixtures.call(@kit)
         App::Signoff::RemindAsks.call(@kit)
+        App::Record::Seal.all(@kit)
       rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
         raise
       rescue StandardError => e

@@ -19,6 +19,7 @@ module AskFirst
                WritingRoutes,
                SignoffRoutes,
                RouteEditorRoutes,
+               SignoffSheetRoutes,
                TalkRoutes,
                DispatchRoutes,
                AgencyRoutes,

@@ -53,6 +53,7 @@ module AskFirst
               )
           show(said, ask)
           said.small("This link is yours alone. Please do not pass it on: whoever has it answers in your name.")
+          said.foot(App::Record::Top.words(scope))
           { subject: "#{workspace[:name]}: #{posts} for your yes by #{due}", **said.parts }
         end
 

@@ -35,6 +35,7 @@ module AskFirst
           said
             .button("This was not me", link, lead: "If this was not you, say so here, and nothing of it goes out:")
             .small("Whoever has this mail can do that. Nothing happens by opening the link alone.")
+            .foot(App::Record::Top.words(scope))
             .parts
         end
 

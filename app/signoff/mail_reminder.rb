@@ -27,7 +27,8 @@ module AskFirst
           count = left.sum { |ask| waiting[ask[:id]][person_id].size }
           letter = Letter.new(person[:name]).say("Still waiting for your yes: #{posts(count)}.")
           left.each { |ask| remind(letter, ask, waiting[ask[:id]][person_id], person_id) }
-          said = letter.small("These links are yours alone. Please do not pass them on.").parts
+          letter.small("These links are yours alone. Please do not pass them on.")
+          said = letter.foot(App::Record::Top.words(scope)).parts
           { to: person[:email], subject: "#{workspace[:name]}: #{posts(count)} still for your yes", **said }
         end
 

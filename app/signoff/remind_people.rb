@@ -18,21 +18,20 @@ module AskFirst
             rows(:ask_people).where(ask_id: ask[:id]).exclude(reminded_at: nil).select_map(:person_id) unless again
           reminded =
             chosen.select { |person| ask[:room] == "client" ? mail(person) : tell(ask, person, waiting[person]) }
-          rows(:ask_people).where(ask_id: ask[:id], person_id: reminded).update(reminded_at: now)
-          if reminded.any?
-            record(
-              "reminded",
-              post_id: waiting[reminded.first].first,
-              facts: {
-                ask: ask[:id],
-                people: reminded.map { |id| names[id] }
-              }
-            )
-          end
+          told(ask, reminded)
+          people = { ask: ask[:id], people: reminded.map { |id| names[id] } }
+          waiting.values_at(*reminded).flatten.uniq.each { |post| record("reminded", post_id: post, facts: people) }
           reminded
         end
 
         private
+
+        # The mail to somebody of the client says all that waits for them, so none of it is still to be said.
+        def told(ask, people)
+          mine = rows(:ask_people).where(person_id: people)
+          mine = mine.where(ask_id: ask[:id]) unless ask[:room] == "client"
+          mine.update(reminded_at: now)
+        end
 
         # The mail says all that waits for that person, so the day has no need of another.
         def mail(person)

@@ -177,6 +177,12 @@ const posts = (more: Record<string, string> = {}) => ({
               :may="data.can.choose_campaign_route"
               :put="chooseRoute"
             />
+            <p>
+              <span class="quiet">Sign-off sheet</span>
+              <a :href="`/api/w/${workspace}/sign-off.pdf?campaign=${campaign}`" download>PDF</a>&#32;
+              <a :href="`/api/w/${workspace}/sign-off.csv?campaign=${campaign}`" download>CSV</a>&#32;
+              <a :href="`/api/w/${workspace}/sign-off.json?campaign=${campaign}`" download>proof</a>
+            </p>
           </section>
           <section>
             <h2>Channels</h2>

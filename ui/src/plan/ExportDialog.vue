@@ -45,6 +45,10 @@ const file = (format: 'csv' | 'xlsx') => {
   const [from, to] = props.days
   return addressOf(`sheet.${format}`, { from, to })
 }
+const signoff = (kind: string) => {
+  const [from, to] = props.days
+  return `/api/w/${props.workspace}/sign-off.${kind}?${new URLSearchParams({ from, to }).toString()}`
+}
 const PAPER = { month: 'The month', week: 'The week', list: 'The list' }
 const paper = (look: keyof typeof PAPER) => {
   const [from, to] = props.days
@@ -100,6 +104,11 @@ const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.work
     <p class="row">
       <Button v-for="one in papers" :key="one" :href="paper(one)" download>{{ PAPER[one] }} on paper (PDF)</Button>
       <Checkbox v-if="look !== 'list'" v-model:checked="marks">with pencil marks</Checkbox>
+    </p>
+    <p v-if="workspace" class="row">
+      <Button :href="signoff('pdf')" download>Sign-off sheet (PDF)</Button>
+      <Button :href="signoff('csv')" download>Sign-off sheet (CSV)</Button>
+      <Button :href="signoff('json')" download>What proves it (JSON)</Button>
     </p>
     <h2>In your calendar</h2>
     <p>

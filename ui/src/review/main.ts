@@ -1,5 +1,5 @@
 import { begin } from './early'
-begin(location.pathname.startsWith('/review/plan') ? '' : location.hash.slice(1))
+begin(/^\/review\/(plan|verify)/.test(location.pathname) ? '' : location.hash.slice(1))
 
 import { createApp, defineAsyncComponent } from 'vue'
 import ReviewPage from './ReviewPage.vue'
@@ -7,9 +7,10 @@ import { speakAsWanted } from './language'
 import './review.css'
 
 void speakAsWanted()
-// a plan link and a receipt stand beside the review: the same small build, other pages
+// a plan link, a receipt and a proof stand beside the review: the same small build, other pages
 function page() {
   if (location.pathname.startsWith('/review/plan')) return defineAsyncComponent(() => import('./PlanByLink.vue'))
+  if (location.pathname.startsWith('/review/verify')) return defineAsyncComponent(() => import('./VerifyPage.vue'))
   if (location.hash.startsWith('#receipt.')) return defineAsyncComponent(() => import('./ReviewReceipt.vue'))
   return ReviewPage
 }

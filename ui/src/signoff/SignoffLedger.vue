@@ -22,6 +22,7 @@ const waits = computed(() =>
     : undefined,
 )
 const ruling = ref(false)
+const paper = (kind: string) => `/api/w/${props.sheet.workspace_id}/sign-off.${kind}?post=${props.sheet.id}`
 const choose = useAct<{ route_id: string | null; reason: string }>(props.sheet.id, (body) =>
   ok(
     api.PUT('/api/w/{workspace}/posts/{post}/route', {
@@ -73,6 +74,11 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       >
       <RulingForm v-else :sheet="sheet" :step="waits" @done="ruling = false" />
     </template>
+    <p v-if="sheet.answers.length > 0" class="papers">
+      <span class="quiet">Sign-off sheet</span> <a :href="paper('pdf')" download>PDF</a>
+      <a :href="paper('csv')" download>CSV</a> <a :href="paper('json')" download>proof</a>
+      <a href="/review/verify" target="_blank" rel="noreferrer">verify</a>
+    </p>
     <RouteChoice
       :workspace="sheet.workspace_id"
       :name="sheet.route.name"
@@ -126,6 +132,11 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
 }
 .steps li > span:nth-child(2) {
   display: grid;
+}
+.papers {
+  display: flex;
+  gap: 8px;
+  padding: 4px 0;
 }
 .answers li {
   padding: 5px 0 5px 8px;

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Record
+      # Gives the rows of a client's record their places in its tree, and notes the new top.
+      class Seal < Act
+        of_process
+
+        # Of every client that has rows without a place.
+        # @param kit [Kit] of our own process
+        def self.all(kit)
+          kit.db[:workspaces]
+            .where(deleted_at: nil)
+            .select_map(:id)
+            .each { |id| call(kit, Member.process(id, "record")) }
+        end
+
+        # @return [Integer] how many rows got their place
+        def call
+          # one at a time; whoever comes second finds nothing left to do
+          scope.db.get(
+            Sequel.function(:pg_advisory_xact_lock, Sequel.function(:hashtextextended, scope.workspace_id, 7))
+          )
+          tree = Store::Record::Tree.new(scope)
+          top = tree.top
+          rows = tree.without_place(top)
+          tree.grow(top, rows, now) if rows.any?
+          rows.size
+        end
+      end
+    end
+  end
+end

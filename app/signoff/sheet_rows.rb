@@ -1,0 +1,164 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Signoff
+      # The sign-off sheet of a post, a campaign or a period: every yes, with whose it was and by whose hand, when, how,
+      # on which revision and for exactly which content; and what was decided beside them.
+      class SheetRows < Act
+        opens :client, "see_post"
+
+        MOST = 500 # posts
+        COLUMNS = %w[
+          post
+          planned
+          zone
+          channel
+          stage
+          step
+          side
+          said
+          person
+          way
+          by
+          words
+          at
+          revision
+          fingerprint
+          counts
+          place
+          address
+        ].freeze
+        WAYS = { "skip" => "skipped", "drop" => "dropped", "strike" => "place struck", "fill" => "place filled" }.freeze
+
+        # @param post_id [String, nil]
+        # @param campaign_id [String, nil]
+        # @param from [Date, nil] first day, in the client's zone
+        # @param to [Date, nil] last day
+        # @return [Hash] title:, rows: (Hashes with COLUMNS as keys, and :post_id, :record_id, :rendition_id), top:
+        # @raise [Core::NotFound, Core::Invalid] too_many_posts
+        def call(post_id: nil, campaign_id: nil, from: nil, to: nil)
+          found = chosen(post_id, campaign_id, from, to).limit(MOST + 1).all
+          raise too_many if found.size > MOST
+
+          ids = found.map { |row| row[:id] }
+          posts = standing(ids)
+          beside = SheetBeside.new(scope, ids)
+          rows = ids.flat_map { |id| of_post(posts.fetch(id), beside) }
+          { title: title(post_id, found, campaign_id, from, to), rows: rows, top: App::Record::Top.of(scope) }
+        end
+
+        private
+
+        def chosen(post_id, campaign_id, from, to)
+          seen = Store::Posts::Visible.narrow(scope, rows(:posts))
+          seen = seen.where(Sequel[:posts][:id] => known(post_id, "This post")) if post_id
+          seen = seen.where(campaign_id: known(campaign_id, "This campaign")) if campaign_id
+          seen = seen.where(Sequel[:posts][:at] => span(from, to)) if from
+          seen
+            .select_all(:posts)
+            .order(Sequel[:posts][:at], Sequel[:posts][:id])
+            .tap { |posts| raise Core::NotFound, "This post" if post_id && posts.none? }
+        end
+
+        def known(id, what)
+          Core::Uuid::FORMAT.match?(id.to_s) ? id : raise(Core::NotFound, what)
+        end
+
+        def span(from, to)
+          first, last = [from, to + 1].map { |day| Core::Plan::WallTime.parse("#{day}T00:00", workspace[:zone]).at }
+          first...last
+        end
+
+        def of_post(post, beside)
+          mine(post.adaptations).flat_map do |one|
+            said = beside.answers(one.id).map { |row| answer(post, one, row, beside) }
+            ruled = beside.rulings(one.id).map { |row| ruling(post, one, row, beside) }
+            (said + ruled).sort_by { |row| row["at"] }
+          end
+        end
+
+        def answer(post, one, row, beside)
+          own = row[:given_by] == row[:person_id]
+          step = beside.step(row[:step_id])
+          base(post, one, step).merge(
+            "said" => row[:verdict],
+            "person" => names.fetch(row[:person_id]),
+            "way" =>
+              if own
+                row[:pass_id] ? "by link" : "by account"
+              else
+                "in their name"
+              end,
+            "by" => names.fetch(row[:given_by]),
+            "words" => row[:words],
+            "at" => row[:given_at].utc.iso8601,
+            "revision" => beside.revision(row[:line_id]),
+            "fingerprint" => row[:fingerprint],
+            "counts" => counts?(one, row) ? "yes" : "no",
+            **beside.recorded(post.id, row[:given_by], row[:given_at])
+          )
+        end
+
+        def ruling(post, one, row, beside)
+          step = beside.step(row[:step_id])
+          base(post, one, step).merge(
+            "said" => WAYS.fetch(row[:kind]),
+            "person" => row[:place_person_id] ? names.fetch(row[:place_person_id]) : "",
+            "way" => "on record",
+            "by" => names.fetch(row[:ruled_by]),
+            "words" => row[:reason],
+            "at" => row[:ruled_at].utc.iso8601,
+            "revision" => nil,
+            "fingerprint" => row[:fingerprint],
+            "counts" => row[:fingerprint] == one.fingerprint ? "yes" : "no",
+            **beside.recorded(post.id, row[:ruled_by], row[:ruled_at])
+          )
+        end
+
+        def counts?(one, row)
+          one.verdict.steps.any? do |standing|
+            standing.step.id == row[:step_id] && standing.counting.any? { |yes| yes.order == row[:order_no] }
+          end
+        end
+
+        def base(post, one, step)
+          {
+            "post" => post.row[:subject],
+            "planned" => one.time ? one.time.wall.strftime("%Y-%m-%d %H:%M") : "",
+            "zone" => one.time ? one.time.zone : "",
+            "channel" => one.channel[:name],
+            "stage" => one.stage.tr("_", " "),
+            "step" => step[:name],
+            "side" => step[:side],
+            "address" => "#{kit.settings.public_url}/w/#{member.workspace_id}/posts/#{post.id}",
+            :post_id => post.id,
+            :text => one.request["text"],
+            :rendition_id => one.pictures.find { |picture| picture[:kind] == "picture" }&.fetch(:rendition_id)
+          }
+        end
+
+        def title(post_id, found, campaign_id, from, to)
+          what =
+            if post_id
+              found.first[:subject]
+            elsif campaign_id
+              rows(:campaigns).where(id: campaign_id).get(:name)
+            else
+              [from, to].map { |day| day.strftime("%-d %B %Y") }.join(" to ")
+            end
+          "#{workspace[:name]}, #{what}"
+        end
+
+        def too_many
+          Core::Invalid.new(
+            "too_many_posts",
+            "A sheet holds at most #{MOST} posts.",
+            field: "from",
+            way_on: "Take a shorter period."
+          )
+        end
+      end
+    end
+  end
+end
