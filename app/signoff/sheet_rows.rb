@@ -33,28 +33,44 @@ module AskFirst
 
         # @param post_id [String, nil]
         # @param campaign_id [String, nil]
-        # @param from [Date, nil] first day, in the client's zone
-        # @param to [Date, nil] last day
+        # @param from [String, nil] first day, in the client's zone; without anything named the month that it is
+        # @param to [String, nil] last day
         # @return [Hash] title:, rows: (Hashes with COLUMNS as keys, and :post_id, :record_id, :rendition_id), top:
-        # @raise [Core::NotFound, Core::Invalid] too_many_posts
+        # @raise [Core::NotFound, Core::Invalid] too_many_posts, bad_date
         def call(post_id: nil, campaign_id: nil, from: nil, to: nil)
-          found = chosen(post_id, campaign_id, from, to).limit(MOST + 1).all
+          days = days(from, to) unless post_id || campaign_id
+          found = chosen(post_id, campaign_id, days).limit(MOST + 1).all
           raise too_many if found.size > MOST
 
           ids = found.map { |row| row[:id] }
           posts = standing(ids)
           beside = SheetBeside.new(scope, ids)
           rows = ids.flat_map { |id| of_post(posts.fetch(id), beside) }
-          { title: title(post_id, found, campaign_id, from, to), rows: rows, top: App::Record::Top.of(scope) }
+          { title: title(post_id, found, campaign_id, days), rows: rows, top: App::Record::Top.of(scope) }
         end
 
         private
 
-        def chosen(post_id, campaign_id, from, to)
+        # @return [Range<Date>]
+        def days(from, to)
+          today = Core::Plan::WallTime.at(now, workspace[:zone]).wall.to_date
+          first = from ? Core::Plan::Iso.day(from, now, field: "from") : Date.new(today.year, today.month, 1)
+          last = to ? Core::Plan::Iso.day(to, now, field: "to") : Date.new(first.year, first.month, -1)
+          return first..last if first <= last
+
+          raise Core::Invalid.new(
+                  "bad_date",
+                  "The last day is before the first.",
+                  field: "to",
+                  way_on: "Turn them round."
+                )
+        end
+
+        def chosen(post_id, campaign_id, days)
           seen = Store::Posts::Visible.narrow(scope, rows(:posts))
           seen = seen.where(Sequel[:posts][:id] => known(post_id, "This post")) if post_id
           seen = seen.where(campaign_id: known(campaign_id, "This campaign")) if campaign_id
-          seen = seen.where(Sequel[:posts][:at] => span(from, to)) if from
+          seen = seen.where(Sequel[:posts][:at] => span(days)) if days
           seen
             .select_all(:posts)
             .order(Sequel[:posts][:at], Sequel[:posts][:id])
@@ -65,8 +81,9 @@ module AskFirst
           Core::Uuid::FORMAT.match?(id.to_s) ? id : raise(Core::NotFound, what)
         end
 
-        def span(from, to)
-          first, last = [from, to + 1].map { |day| Core::Plan::WallTime.parse("#{day}T00:00", workspace[:zone]).at }
+        def span(days)
+          first, last =
+            [days.first, days.last + 1].map { |day| Core::Plan::WallTime.parse("#{day}T00:00", workspace[:zone]).at }
           first...last
         end
 
@@ -138,14 +155,14 @@ module AskFirst
           }
         end
 
-        def title(post_id, found, campaign_id, from, to)
+        def title(post_id, found, campaign_id, days)
           what =
             if post_id
               found.first[:subject]
             elsif campaign_id
               rows(:campaigns).where(id: campaign_id).get(:name)
             else
-              [from, to].map { |day| day.strftime("%-d %B %Y") }.join(" to ")
+              [days.first, days.last].map { |day| day.strftime("%-d %B %Y") }.join(" to ")
             end
           "#{workspace[:name]}, #{what}"
         end

@@ -57,7 +57,7 @@ RSpec.describe "The sign-off sheet" do
     world.clear(post)
     world.act("Posts::SetCampaign", :ines, post_id: post, name: "Winter")
     campaign = db[:campaigns].where(name: "Winter", workspace_id: world.workspace).get(:id)
-    days = { from: Date.new(2026, 10, 15), to: Date.new(2026, 10, 15) }
+    days = { from: "2026-10-15", to: "2026-10-15" }
     expect(rows(world.act("Signoff::SheetRows", :ines, campaign_id: campaign)).size).to eq 2
     found = world.act("Signoff::SheetRows", :ines, **days)
     expect(found[:rows].map { |row| row[:post_id] }).to include post
