@@ -41,6 +41,29 @@ module AskFirst
           Opened.new(row: row)
         end
 
+        OWN_FOR = 15 * 60 # seconds in which one's own words can be changed; common practice, no source
+
+        # A remark, for whoever may be in its room.
+        # @param stand [Boolean] whether the verdicts of its post are loaded
+        def remark(input, stand: false, gate: false)
+          row = find(:remarks, input[:remark_id], "This remark") { |remarks| remarks.where(deleted_at: nil) }
+          opened = room({ post_id: row[:post_id], room: row[:room] })
+          return Opened.new(row: row, posts: opened.posts || {}) unless stand && member.side == "agency"
+
+          posts = posts({ post_ids: [row[:post_id]] }, stand: true, gate: gate).posts
+          Opened.new(row: find(:remarks, row[:id], "This remark"), posts: posts)
+        end
+
+        # One's own words, as long as they can still be changed.
+        def own_remark(input)
+          opened = remark(input)
+          row = opened.row
+          raise Core::NotFound, "This remark" unless row[:person_id] == member.person_id
+          raise said_too_long_ago if row[:said_at] < now - OWN_FOR || answered?(row)
+
+          opened
+        end
+
         # A file in one of a post's rooms, for whoever may be in that room.
         def post_file(input)
           row = find(:brand_files, input[:file_id], "This file") { |files| files.where(removed_at: nil) }
@@ -82,6 +105,16 @@ module AskFirst
         end
 
         private
+
+        def answered?(row) = row[:decided_at] || scope.rows(:remarks).where(thread_id: row[:id]).any?
+
+        def said_too_long_ago
+          Core::Over.new(
+            "said_too_long_ago",
+            "Words can be changed for #{OWN_FOR / 60} minutes, as long as nobody has answered them.",
+            way_on: "Say what is to be added."
+          )
+        end
 
         # One statement, whether a post is there, not there, or not theirs.
         def seen_rows(ids, gate)

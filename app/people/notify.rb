@@ -3,7 +3,7 @@
 module AskFirst
   module App
     module People
-      # Tells members of the agency side something by mail, when and as they want it. Runs inside the transaction of
+      # Tells members of the agency side something: in the masthead at once, by mail when and as they want it. Runs inside the transaction of
       # the act that caused it; people of the client's side are told by the ask's own mail.
       class Notify < Act
         inside
@@ -21,7 +21,7 @@ module AskFirst
         def notice(person, kind, words, post_id)
           quiet = person[:quiet_from] && [clock(person[:quiet_from]), clock(person[:quiet_to])]
           choice = Core::People::Notices.choice(person[:notices], kind)
-          due = Core::People::Notices.due_at(choice, now, person[:zone], quiet) or return
+          due = Core::People::Notices.due_at(choice, now, person[:zone], quiet) # nil: only in the masthead
           scope.insert(
             :notices,
             {
@@ -34,7 +34,7 @@ module AskFirst
               due_at: due
             }
           )
-          kit.queue.notice_mail(person[:id], at: due)
+          kit.queue.notice_mail(person[:id], at: due) if due
         end
 
         def clock(value)

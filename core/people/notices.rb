@@ -11,6 +11,7 @@ module AskFirst
           "answered" => "An ask of yours is answered",
           "late" => "An answer is late",
           "talk" => "Somebody says something about a post of yours",
+          "mention" => "Somebody names you in talk",
           "trouble" => "A post of yours is in trouble"
         }.freeze
         # those that people of the client's side get
@@ -22,6 +23,7 @@ module AskFirst
           "answered" => "digest",
           "late" => "at_once",
           "talk" => "digest",
+          "mention" => "at_once",
           "trouble" => "at_once"
         }.freeze
         # what must be answered can be gathered into the digest, never turned off

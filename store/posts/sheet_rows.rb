@@ -70,9 +70,21 @@ module AskFirst
             WHERE workspace_id = :w AND post_id = :p ORDER BY due_at
           SQL
 
-        TALK = { remarks: <<~SQL }.freeze
-            SELECT id, room, person_id, words, said_at FROM remarks
-            WHERE workspace_id = :w AND post_id = :p ORDER BY said_at
+        TALK = { remarks: <<~SQL, remark_files: <<~SQL, asked_people: <<~SQL }.freeze
+            SELECT r.id, r.room, r.thread_id, r.person_id, r.words, r.said_at, r.pin, r.replacement, r.decided_as,
+              r.decided_by, r.settled_at, r.settled_by, r.edited_at, r.deleted_at, r.copied_from,
+              ARRAY(SELECT person_id FROM remark_mentions
+                WHERE (workspace_id, remark_id) = (r.workspace_id, r.id)) AS mentions
+            FROM remarks r WHERE r.workspace_id = :w AND r.post_id = :p ORDER BY r.said_at, r.id
+          SQL
+            SELECT o.remark_id, f.id, f.name, f.bytes FROM remark_files o
+            JOIN brand_files f ON (f.workspace_id, f.id) = (o.workspace_id, o.file_id)
+            WHERE f.workspace_id = :w AND f.post_id = :p AND f.removed_at IS NULL
+          SQL
+            SELECT DISTINCT q.person_id FROM ask_lines l
+            JOIN asks a ON (a.workspace_id, a.id) = (l.workspace_id, l.ask_id) AND a.room = 'client'
+            JOIN ask_people q ON (q.workspace_id, q.ask_id) = (a.workspace_id, a.id)
+            WHERE l.workspace_id = :w AND l.post_id = :p
           SQL
 
         AROUND = {

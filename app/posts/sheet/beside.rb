@@ -27,7 +27,7 @@ module AskFirst
           end
 
           def talk
-            { remarks: @reading.rows(:remarks).map { |row| remark(row) } }
+            Talk.of(@reading)
           end
 
           def around
@@ -72,16 +72,6 @@ module AskFirst
               due_at: row[:due_at].iso8601,
               done_at: row[:done_at]&.iso8601,
               done_by: names[row[:done_by]]
-            }
-          end
-
-          def remark(row)
-            {
-              id: row[:id],
-              room: row[:room],
-              person: names[row[:person_id]],
-              words: row[:words],
-              at: row[:said_at].iso8601
             }
           end
 

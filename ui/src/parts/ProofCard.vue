@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // The proof of one adaptation in our own plain frame: the text as it will be sent, its fold, what is over the limit
 // shown apart, its pictures as they will be cut. It imitates no network's screen.
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import PinnedRun from '@/talk/PinnedRun.vue'
+import SpotLayer from '@/talk/SpotLayer.vue'
+import { runsOf, selectedIn, type Pin, type SpotPin, type WordPin } from '@/talk/pins'
 
 /** What some networks show beside text and media. */
 interface Beside {
@@ -26,14 +29,37 @@ const props = defineProps<{
   }[]
   card?: { title: string; words: string; picture: string | null; host: string } | null
   beside?: Beside
+  /** what talk points at */
+  words?: WordPin[]
+  spots?: SpotPin[]
+  active?: string
+  pointing?: boolean
 }>()
+const emit = defineEmits<{
+  pick: [words: Pick<Pin, 'exact' | 'prefix' | 'suffix'>]
+  spot: [picture: number, place: { x: number; y: number; width: number; height: number }]
+  open: [id: string]
+}>()
+const body = ref<HTMLElement>()
+function pick() {
+  const found = body.value && selectedIn(body.value, props.text)
+  if (found) emit('pick', found)
+}
 const tagged = computed(() => [...new Set(props.beside?.tagged?.map((one) => one.id) ?? [])].join(', '))
 
 const points = computed(() => Array.from(props.text))
-const kept = computed(() => points.value.slice(0, props.within ?? points.value.length))
-const beyond = computed(() => points.value.slice(props.within ?? points.value.length).join(''))
-const head = computed(() => kept.value.slice(0, props.fold ?? kept.value.length).join(''))
-const rest = computed(() => (props.fold == null ? '' : kept.value.slice(props.fold).join('').replace(/^\n+/, '')))
+const within = computed(() => Math.min(props.within ?? points.value.length, points.value.length))
+const fold = computed(() => (props.fold == null ? within.value : Math.min(props.fold, within.value)))
+// behind the fold it goes on without the empty lines
+const after = computed(() => {
+  let at = fold.value
+  while (at < within.value && points.value[at] === '\n') at += 1
+  return at
+})
+const cutUp = (from: number, to: number) => (to > from ? runsOf(points.value, from, to, props.words ?? []) : [])
+const head = computed(() => cutUp(0, fold.value))
+const rest = computed(() => cutUp(after.value, within.value))
+const beyond = computed(() => cutUp(within.value, points.value.length))
 
 // Shows the cut of the whole picture: the frame has the cut's shape, the picture inside is moved and sized.
 function cut(picture: (typeof props.pictures)[number]) {
@@ -54,7 +80,7 @@ function cut(picture: (typeof props.pictures)[number]) {
   <div class="proof">
     <div v-if="pictures.length > 0" class="pictures" :class="{ many: pictures.length > 1 }">
       <figure
-        v-for="picture in pictures"
+        v-for="(picture, index) in pictures"
         :key="picture.src"
         :style="{
           aspectRatio: picture.crop
@@ -64,15 +90,28 @@ function cut(picture: (typeof props.pictures)[number]) {
       >
         <img :src="picture.src" :alt="picture.alt" :style="cut(picture)" />
         <figcaption v-if="picture.kind && picture.kind !== 'picture'">{{ picture.kind }}</figcaption>
+        <SpotLayer
+          v-if="pointing || spots?.some((spot) => spot.picture === index)"
+          :spots="spots?.filter((spot) => spot.picture === index) ?? []"
+          :active="active"
+          :pointing="pointing ?? false"
+          @spot="emit('spot', index, $event)"
+          @open="emit('open', $event)"
+        />
       </figure>
     </div>
-    <div v-if="text" class="copy body" dir="auto">
-      <span>{{ head }}</span>
-      <span v-if="rest" class="fold"><span>cut here until opened</span></span>
-      <span v-if="rest" class="rest">{{ rest }}</span>
-      <span v-if="beyond" class="over"
-        ><span class="over-label">{{ over }} over the limit; this part cannot go out</span>{{ beyond }}</span
-      >
+    <div v-if="text" ref="body" class="copy body" dir="auto" @pointerup="pick" @keyup="pick">
+      <span
+        ><PinnedRun v-for="run in head" :key="run.from" :run="run" :active="active" @open="emit('open', $event)"
+      /></span>
+      <span v-if="rest.length > 0" class="fold"><span>cut here until opened</span></span>
+      <span v-if="rest.length > 0" class="rest"
+        ><PinnedRun v-for="run in rest" :key="run.from" :run="run" :active="active" @open="emit('open', $event)"
+      /></span>
+      <span v-if="beyond.length > 0" class="over"
+        ><span class="over-label">{{ over }} over the limit; this part cannot go out</span
+        ><PinnedRun v-for="run in beyond" :key="run.from" :run="run" :active="active" @open="emit('open', $event)"
+      /></span>
     </div>
     <p v-else class="body empty">{{ pictures.length > 0 ? 'No text' : 'No text yet' }}</p>
     <div v-if="card" class="link-card">

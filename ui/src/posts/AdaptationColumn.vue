@@ -8,6 +8,7 @@ import AdaptationParts from './AdaptationParts.vue'
 import { useChecks } from './checks'
 import ColumnHead from './ColumnHead.vue'
 import { cardOf, picturesOf } from './proof'
+import { spotPins, usePins, wordPins, type Pin } from '@/talk/pins'
 import type { Adaptation, Sheet } from './sheet'
 
 const props = defineProps<{
@@ -28,6 +29,18 @@ const pictures = computed(() =>
 )
 const card = computed(() => cardOf(props.sheet.workspace_id, proof.value))
 const disconnected = computed(() => !!props.one.channel.level && !['fine', 'offline'].includes(props.one.channel.level))
+// Talk about this proof: words that are selected, spots that are drawn.
+const { picked, active } = usePins()
+const pointing = ref(false)
+const on = () => ({ adaptation_id: props.one.id, channel: props.one.channel.name })
+function pick(words: Pick<Pin, 'exact' | 'prefix' | 'suffix'>) {
+  if (pointing.value) picked.value = { kind: 'words', ...words, ...on() }
+}
+function spot(picture: number, place: Pick<Pin, 'x' | 'y' | 'width' | 'height'>) {
+  const media = props.one.proof.pictures[picture]
+  if (media) picked.value = { kind: 'spot', media_id: media.media_id, ...place, ...on() }
+  pointing.value = false
+}
 defineExpose({ show: (place: string) => parts.value?.show(place) })
 </script>
 
@@ -59,7 +72,20 @@ defineExpose({ show: (place: string) => parts.value?.show(place) })
           :pictures="pictures"
           :card="card"
           :beside="proof"
+          :words="wordPins(sheet, one)"
+          :spots="spotPins(sheet, one)"
+          :active="active"
+          :pointing="pointing"
+          @pick="pick"
+          @spot="spot"
+          @open="active = $event"
         />
+        <p class="point">
+          <button type="button" class="link-button" :aria-pressed="pointing" @click="pointing = !pointing">
+            {{ pointing ? 'Done pointing' : 'Point at something' }}
+          </button>
+          <span v-if="pointing" class="quiet">&#32;Drag over words, or draw on the picture.</span>
+        </p>
       </div>
       <div v-for="block in one.blocks" :key="block.person" class="wanted">
         <b>{{ block.person }} {{ block.verdict === 'no' ? 'says no, not at all' : 'wants a change' }}</b>
@@ -92,6 +118,12 @@ defineExpose({ show: (place: string) => parts.value?.show(place) })
 </template>
 
 <style scoped>
+.point {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  padding: 4px 0;
+}
 .adaptation {
   padding: 12px 16px 30px;
   border-left: 1px solid var(--rule);

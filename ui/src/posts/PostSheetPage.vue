@@ -25,7 +25,8 @@ import MasterColumn from './MasterColumn.vue'
 import RecordLedger from './RecordLedger.vue'
 import RevisionsLedger from './RevisionsLedger.vue'
 import SubjectField from './SubjectField.vue'
-import TalkLedger from './TalkLedger.vue'
+import TalkLedger from '@/talk/TalkLedger.vue'
+import { providePins } from '@/talk/pins'
 import { offerUndo } from '@/parts/undo'
 import { unsettled, useSaving } from './saving'
 import { provideChecks } from './checks'
@@ -66,6 +67,8 @@ watch(
 const now = computed(() => me.value?.now ?? new Date().toISOString())
 const path = { workspace: props.workspace, post: props.post }
 provideChecks(path, sheet)
+providePins()
+const tasks = ref<InstanceType<typeof TasksLedger>>()
 const here = provideHere(path, () => me.value?.id)
 const columns = ref<Record<string, InstanceType<typeof AdaptationColumn>>>({})
 const master = ref<InstanceType<typeof MasterColumn>>()
@@ -301,9 +304,16 @@ const ready = useAct<undefined>(props.post, () =>
         <AnswerPanel v-if="sheet.my_ask" :key="sheet.my_ask.line_id" :sheet="sheet" />
         <SignoffLedger :sheet="sheet" :now="now" @ask="askAt" />
         <ChecksLedger :sheet="sheet" @show="show" />
-        <TasksLedger :sheet="sheet" :now="now" />
-        <TalkLedger :sheet="sheet" room="client" :now="now" :client="client?.name ?? 'the client'" />
-        <TalkLedger :sheet="sheet" room="house" :now="now" :client="client?.name ?? 'the client'" />
+        <TasksLedger ref="tasks" :sheet="sheet" :now="now" />
+        <TalkLedger
+          v-for="room in ['client', 'house'] as const"
+          :key="room"
+          :sheet="sheet"
+          :room="room"
+          :now="now"
+          :client="client?.name ?? 'the client'"
+          @task="tasks?.begin($event)"
+        />
         <BesideLedger :sheet="sheet" />
         <BrandLedger :workspace="workspace" />
         <RevisionsLedger :workspace="workspace" :post="post" :newest="sheet.revision ?? null" :off="takeBackOff" />

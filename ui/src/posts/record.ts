@@ -106,6 +106,12 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   route_changed: (f) =>
     `changed the sign-off route${f.route ? ` ${text(f.route)}` : ''}: ${list((f.steps as { name: string }[]).map((step) => step.name)) || 'no step'}`,
   pass_renewed: (f) => `had the link of ${String(f.person)} sent anew`,
+  remark_edited: (f) => `changed what they had said: ${text(f.before)} to ${text(f.after)}`,
+  remark_deleted: (f) => `deleted what they had said: ${text(f.before)}`,
+  remark_settled: (f) => `settled ${text(f.words)}`,
+  remark_reopened: (f) => `opened again ${text(f.words)}`,
+  suggestion_taken: (f) => `took ${text(f.instead)} for ${text(f.words)}, as ${String(f.person)} suggested`,
+  suggestion_declined: (f) => `declined ${text(f.instead)} for ${text(f.words)}, which ${String(f.person)} suggested`,
   ask_not_withdrawn: () => 'took the withdrawal of an ask back',
   reminded: (f) => `reminded ${list(f.people as string[])} that an answer is missing`,
   late_told: (f) =>

@@ -121,6 +121,8 @@ export function sheet(adaptations: Adaptation[], more: Record<string, unknown> =
     adaptations,
     next_ask: null,
     other_asks: [],
+    remarks: [],
+    readers: { house: [], client: [] },
     my_ask: null,
     can: Object.fromEntries(CAN.map((act) => [act, { ok: true }])),
     ...more,

@@ -8,9 +8,9 @@ import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import WhenField from '@/parts/fields/WhenField.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
 
-const props = defineProps<{ sheet: Sheet }>()
+const props = defineProps<{ sheet: Sheet; title?: string }>()
 const emit = defineEmits<{ close: [] }>()
-const task = ref({ kind: 'picture', title: '', person_id: '', due: '', note: '' })
+const task = ref({ kind: props.title ? 'copy' : 'picture', title: props.title ?? '', person_id: '', due: '', note: '' })
 const complete = computed(() => task.value.title.trim() !== '' && task.value.person_id !== '' && task.value.due !== '')
 const assign = useAct<undefined>(
   props.sheet.id,

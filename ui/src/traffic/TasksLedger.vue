@@ -12,6 +12,13 @@ const TaskForm = later(() => import('./TaskForm.vue'))
 
 const props = defineProps<{ sheet: Sheet; now: string }>()
 const adding = ref(false)
+const title = ref('')
+/** What somebody said becomes something to be made. */
+function begin(words: string) {
+  title.value = words.slice(0, 200)
+  adding.value = true
+}
+defineExpose({ begin })
 const open = computed(() => props.sheet.tasks.filter((one) => !one.done_at).length)
 const done = useAct<string>(props.sheet.id, (id) =>
   ok(
@@ -51,7 +58,7 @@ const done = useAct<string>(props.sheet.id, (id) =>
       </li>
     </ul>
     <ActButton v-if="!adding" size="small" :may="sheet.can.assign" @click="adding = true">Assign a task</ActButton>
-    <TaskForm v-else :sheet="sheet" @close="adding = false" />
+    <TaskForm v-else :sheet="sheet" :title="title" @close="((adding = false), (title = ''))" />
   </section>
 </template>
 

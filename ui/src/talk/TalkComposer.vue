@@ -1,0 +1,155 @@
+<script setup lang="ts">
+// Says something in one room: who reads it and when stands beside it before anything is sent. What was picked on a proof
+// goes along, and other words for it can be suggested.
+import { Button, Textarea } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { api, ok } from '@/api/client'
+import { list } from '@/api/words'
+import { draft } from '@/parts/drafts'
+import ChoicesField from '@/parts/fields/ChoicesField.vue'
+import UploadButton from '@/parts/fields/UploadButton.vue'
+import { useAct, type Sheet } from '@/posts/sheet'
+import { addFile } from './files'
+import { usePins } from './pins'
+
+const props = defineProps<{ sheet: Sheet; room: 'house' | 'client'; client: string }>()
+const box = draft(`talk:${props.sheet.id}:${props.room}`)
+const words = ref(box.read() ?? '')
+const { picked } = usePins()
+const suggesting = ref(false)
+const instead = ref('')
+const tell = ref<string[]>([])
+const files = ref<File[]>([])
+watch(picked, (place) => {
+  suggesting.value = false
+  instead.value = place?.exact ?? ''
+})
+function keep(text: string) {
+  words.value = text
+  box.write(text)
+}
+const path = computed(() => ({ workspace: props.sheet.workspace_id, post: props.sheet.id }))
+const ready = computed(
+  () =>
+    words.value.trim() !== '' || files.value.length > 0 || (suggesting.value && instead.value !== picked.value?.exact),
+)
+const say = useAct<undefined>(
+  props.sheet.id,
+  async () => {
+    const file_ids = []
+    for (const file of files.value) file_ids.push(await addFile(path.value, props.room, file))
+    const { channel: _, ...pin } = picked.value ?? { channel: '', kind: 'words' as const, adaptation_id: '' }
+    return ok(
+      api.POST('/api/w/{workspace}/posts/{post}/remarks', {
+        params: { path: path.value },
+        body: {
+          room: props.room,
+          words: words.value,
+          pin: picked.value ? pin : null,
+          replacement: picked.value && suggesting.value ? instead.value : null,
+          mentions: tell.value,
+          file_ids,
+        },
+      }),
+    )
+  },
+  () => {
+    words.value = ''
+    box.clear()
+    picked.value = undefined
+    tell.value = []
+    files.value = []
+  },
+)
+const first = (name: string) => name.split(' ')[0] ?? name
+const readers = computed(() => props.sheet.readers[props.room])
+const people = computed(() =>
+  (props.room === 'house'
+    ? props.sheet.readers.house
+    : [...props.sheet.readers.client, ...props.sheet.readers.house]
+  ).map((one) => ({ value: one.id, label: one.name })),
+)
+const told = computed(() => {
+  const named = tell.value.length > 0 ? 'Who is named is told at once. ' : ''
+  if (props.room === 'house') return `${named}Only the agency side reads this; nobody of ${props.client} ever does.`
+  const who = readers.value.map((one) => first(one.name))
+  if (who.length === 0)
+    return `${named}Nobody of ${props.client} was asked about this post yet; they read it once they are.`
+  return `${named}${list(who)} and the agency read this, the next time they open their link.`
+})
+const place = computed(() => {
+  const one = picked.value
+  if (!one) return ''
+  return one.kind === 'words' ? `“${one.exact}” on ${one.channel}` : `a place of the picture on ${one.channel}`
+})
+</script>
+
+<template>
+  <form class="composer" :class="room" @submit.prevent="say.mutate(undefined)">
+    <p v-if="place" class="place">
+      About <bdi>{{ place }}</bdi>
+      <button type="button" class="link-button" @click="picked = undefined">not about that</button>
+    </p>
+    <label class="hidden" :for="`say-${room}`">{{ room === 'house' ? 'House talk' : 'Client talk' }}</label>
+    <Textarea
+      :id="`say-${room}`"
+      :value="words"
+      :rows="2"
+      :placeholder="room === 'house' ? 'Write to the agency side' : `Write to ${client}`"
+      @update:value="keep"
+      @keydown.ctrl.enter.prevent="ready && say.mutate(undefined)"
+    />
+    <template v-if="picked?.kind === 'words'">
+      <button v-if="!suggesting" type="button" class="link-button" @click="suggesting = true">
+        suggest other words for it
+      </button>
+      <template v-else>
+        <label :for="`instead-${room}`">What should stand there</label>
+        <Textarea :id="`instead-${room}`" v-model:value="instead" :rows="2" class="copy" />
+      </template>
+    </template>
+    <template v-if="ready || tell.length > 0">
+      <ChoicesField
+        :id="`tell-${room}`"
+        v-model="tell"
+        label="Tell somebody"
+        placeholder="tell somebody"
+        :options="people"
+      />
+      <div class="row">
+        <Button
+          html-type="submit"
+          size="small"
+          :type="room === 'client' ? 'primary' : 'default'"
+          :disabled="!ready"
+          :loading="say.isPending.value"
+          >{{ room === 'house' ? 'Send to the agency side' : `Send to ${client}` }}</Button
+        >
+        <UploadButton label="Add files" multiple @files="files = [...files, ...$event]">{{
+          files.length > 0 ? list(files.map((file) => file.name)) : 'Add files'
+        }}</UploadButton>
+      </div>
+    </template>
+    <p class="quiet">{{ told }}</p>
+  </form>
+</template>
+
+<style scoped>
+.composer {
+  display: grid;
+  gap: 4px;
+}
+.client :deep(textarea) {
+  border-color: var(--client);
+}
+.place {
+  padding: 4px 8px;
+  border: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.row {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+</style>
