@@ -6,12 +6,22 @@ module AskFirst
     module AgencyRoutes
       HEAD = %w[at client who act subject facts].freeze
 
+      def self.notices(app)
+        app.get("/api/notices") { json App::Agency::Notices.call(agency_scope) }
+        app.post("/api/notices/read") do
+          refuse_while_looking
+          App::Agency::Notices.read(kit, agency_scope, body_json["ids"])
+          done
+        end
+      end
+
       def self.registered(app)
         app.get("/api/me") { json App::Agency::Me.call(kit, person_id, looking: looking_as) }
         app.get("/api/desk") { json App::Agency::Desk.call(kit, agency_scope, whole: params[:whole].to_s.split(",")) }
         app.get("/api/find") { json App::Agency::Find.call(agency_scope, params[:words]) }
         app.get("/api/alarm") { json(alarm: App::Dispatch::Alarm.of(kit, agency_scope)) }
-        app.get("/api/waits") { json(waits: App::Agency::Waits.call(agency_scope)) }
+        app.get("/api/waits") { json App::Agency::Waits.call(agency_scope) }
+        notices(app)
         app.get("/api/agency/people") { json agency_act(App::Agency::People) }
         app.delete("/api/agency/people/:person/brake") do
           agency_act(App::Agency::LetIn, person_id: params[:person])

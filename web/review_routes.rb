@@ -41,6 +41,11 @@ module AskFirst
         end
       end
 
+      # Nobody of the client's side is named or hands over files by link.
+      def self.said(body)
+        { words: body.fetch("words", ""), pin: body["pin"], replacement: body["replacement"] }
+      end
+
       def self.asked(app)
         app.get("/api/review/ask") { json App::Signoff::Review.call(kit, guest) }
         app.post("/api/review/lines/:line/answer") do
@@ -48,7 +53,7 @@ module AskFirst
         end
         app.post("/api/review/lines/:line/remark") do
           json(
-            { id: App::Signoff::RemarkOnLine.call(kit, guest, line_id: params[:line], words: body_json["words"]) },
+            { id: App::Signoff::RemarkOnLine.call(kit, guest, line_id: params[:line], **ReviewRoutes.said(body_json)) },
             201
           )
         end

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module People
-      # Tells members of the agency side something: in the masthead at once, by mail when and as they want it. Runs inside the transaction of
-      # the act that caused it; people of the client's side are told by the ask's own mail.
+      # Tells members of the agency side something: in the masthead at once, by mail when and as they want it. Runs
+      # inside the transaction of the act that caused it; people of the client's side are told by the ask's own mail.
       class Notify < Act
         inside
 

@@ -7,8 +7,9 @@ module AskFirst
       class RemarkOnLine < Act
         opens :own_line, nil
 
-        def call(line_id:, words:)
-          Talk::Say.call(kit, member, post_id: row[:post_id], room: "client", words: words)
+        # @param said [Hash] words, pin, replacement: see Talk::Say
+        def call(line_id:, **said)
+          Talk::Say.call(kit, member, post_id: row[:post_id], room: "client", **said)
         end
       end
     end

@@ -45,7 +45,7 @@ module AskFirst
           answers(found, ask)
           talk =
             rows(:remarks)
-              .where(post_id: found.map { |line| line[:post_id] }, room: "client")
+              .where(post_id: found.map { |line| line[:post_id] }, room: "client", deleted_at: nil)
               .order(:said_at)
               .all
               .group_by { |row| row[:post_id] }
@@ -130,7 +130,9 @@ module AskFirst
             person: names[row[:person_id]],
             words: row[:words],
             at: row[:said_at].iso8601,
-            mine: row[:person_id] == member.person_id
+            mine: row[:person_id] == member.person_id,
+            about: row[:pin] && row[:pin]["exact"],
+            instead: row[:replacement]
           }
         end
       end

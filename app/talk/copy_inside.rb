@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Talk
-      # Copies what was said in the client's room into the house's, where it can be talked about frankly. There is no way
-      # in the other direction.
+      # Copies what was said in the client's room into the house's, where it can be talked about frankly. There is no
+      # way in the other direction.
       class CopyInside < Act
         opens :remark, nil
 

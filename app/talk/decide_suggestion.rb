@@ -3,9 +3,9 @@
 module AskFirst
   module App
     module Talk
-      # Takes a suggested edit into the post, for one channel or for all that follow the master, or declines it. Taking is
-      # writing: it takes the ability for it, unlocks what is locked (which was said before), and whoever takes it is an
-      # author from then on.
+      # Takes a suggested edit into the post, for one channel or for all that follow the master, or declines it. Taking
+      # is writing: it takes the ability for it, unlocks what is locked (which was said before), and whoever takes it is
+      # an author from then on.
       class DecideSuggestion < Act
         opens :remark, nil, stand: true, gate: true
 

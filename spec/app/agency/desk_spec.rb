@@ -89,7 +89,7 @@ RSpec.describe "The Desk" do
         person_id: world.person(:maro),
         side: "agency"
       )
-    waits = AskFirst::App::Agency::Waits.call(scope).sum { |one| one[:waits] }
+    waits = AskFirst::App::Agency::Waits.call(scope)[:waits].sum { |one| one[:waits] }
     expect(waits).to eq cut[:counts].values_at(:asked, :tasks, :came_back, :opened, :by_hand).sum
     db[:tasks].where(post_id: post).update(done_at: world.kit.now, done_by: world.person(:maro))
   end

@@ -92,6 +92,31 @@ RSpec.describe "Behind a guest's link" do
     expect(review[:lines].first[:others]).to match [hash_including(person: "Per Haugland", verdict: "yes")]
   end
 
+  it "takes what is said about words, and other words that are suggested, into the client's room alone" do
+    asked_of_client(post)
+    one = world.adaptation(post, :vitrine)
+    pin = {
+      "kind" => "words",
+      "adaptation_id" => one,
+      "exact" => "the estuary",
+      "prefix" => "sits on ",
+      "suffix" => ","
+    }
+    visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret)
+    guest = AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil)
+    said = { line_id: world.line(post)[:id], pin: pin }
+    AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, words: "Which one?", **said)
+    AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, words: "", replacement: "the river", **said)
+    talk = review[:lines].first[:talk]
+    expect(talk).to match [
+            hash_including(words: "Which one?", about: "the estuary", instead: nil, mine: true),
+            hash_including(about: "the estuary", instead: "the river")
+          ]
+    remarks = world.act("Posts::PostSheet", :ines, post_id: post, blocks: ["talk"])[:remarks]
+    expect(remarks.map { |remark| [remark[:room], remark[:pin][:gone]] }.uniq).to eq [["client", false]]
+    expect(remarks.last[:suggestion][:everywhere]).to include(there: true)
+  end
+
   describe "on a new device, where the client wants a PIN" do
     let(:mails) { [] }
 

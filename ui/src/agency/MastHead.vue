@@ -15,13 +15,15 @@ import { keysOn, useKeys } from '@/parts/keys'
 import { later } from '@/parts/later'
 
 const FindBox = later(() => import('./FindBox.vue'))
+const NoticesPanel = later(() => import('./NoticesPanel.vue'))
 const LinesMenu = later(() => import('@/parts/LinesMenu.vue'))
 
 const route = useRoute()
 const router = useRouter()
 const queries = useQueryClient()
 const { workspace, workspaces, me, id } = useChosen()
-const { here: waiting } = useWaits(id)
+const { here: waiting, notices } = useWaits(id)
+const telling = ref(false)
 
 // The masthead is there exactly while somebody is signed in, so it does the listening.
 watch(
@@ -162,6 +164,15 @@ function go(key: string) {
       <button v-if="me && inHouse" type="button" class="find" @click="find">
         Find<span class="long"> or do</span> <kbd v-if="keysOn()">/</kbd>
       </button>
+      <button
+        v-if="me && inHouse"
+        type="button"
+        class="notices"
+        :class="{ fresh: notices > 0 }"
+        @click="telling = true"
+      >
+        Notices<template v-if="notices > 0"> {{ notices }}</template>
+      </button>
       <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">
         <Button shape="circle" class="face" :aria-label="`${initials(me.name)}, ${me.name}: profile and sign out`">
           <img v-if="me.picture" :src="`/api/people/${me.id}/picture`" alt="" />
@@ -184,6 +195,7 @@ function go(key: string) {
       {{ workspace.name }} is archived: it can be read, and nothing goes out.
     </p>
     <OnTheWay />
+    <NoticesPanel v-if="telling" @close="telling = false" />
     <FindBox v-if="finding" :early="early" @ready="ready" @close="close" />
   </div>
 </template>
@@ -220,6 +232,20 @@ function go(key: string) {
 nav {
   display: flex;
   gap: 4px;
+}
+.notices {
+  align-self: center;
+  min-height: 28px;
+  padding: 0 4px;
+  border: 0;
+  background: none;
+  color: var(--ink-2);
+  white-space: nowrap;
+  cursor: pointer;
+}
+.notices.fresh {
+  color: var(--ink);
+  font-weight: 600;
 }
 nav a {
   display: flex;

@@ -17,5 +17,6 @@ export function useWaits(workspace?: Ref<string | undefined>) {
   )
   const all = computed(() => Object.values(byClient.value).reduce((sum, one) => sum + one, 0))
   const here = computed(() => (workspace?.value ? (byClient.value[workspace.value] ?? 0) : all.value))
-  return { byClient, all, here }
+  const notices = computed(() => data.value?.notices ?? 0)
+  return { byClient, all, here, notices }
 }

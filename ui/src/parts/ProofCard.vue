@@ -4,7 +4,8 @@
 import { computed, ref } from 'vue'
 import PinnedRun from '@/talk/PinnedRun.vue'
 import SpotLayer from '@/talk/SpotLayer.vue'
-import { runsOf, selectedIn, type Pin, type SpotPin, type WordPin } from '@/talk/pins'
+import { runsOf, type SpotPin, type WordPin } from '@/talk/pins'
+import { selectedIn, type Selected } from '@/talk/selected'
 
 /** What some networks show beside text and media. */
 interface Beside {
@@ -36,7 +37,7 @@ const props = defineProps<{
   pointing?: boolean
 }>()
 const emit = defineEmits<{
-  pick: [words: Pick<Pin, 'exact' | 'prefix' | 'suffix'>]
+  pick: [words: Selected]
   spot: [picture: number, place: { x: number; y: number; width: number; height: number }]
   open: [id: string]
 }>()

@@ -9,6 +9,7 @@ import { useChecks } from './checks'
 import ColumnHead from './ColumnHead.vue'
 import { cardOf, picturesOf } from './proof'
 import { spotPins, usePins, wordPins, type Pin } from '@/talk/pins'
+import type { Selected } from '@/talk/selected'
 import type { Adaptation, Sheet } from './sheet'
 
 const props = defineProps<{
@@ -33,7 +34,7 @@ const disconnected = computed(() => !!props.one.channel.level && !['fine', 'offl
 const { picked, active } = usePins()
 const pointing = ref(false)
 const on = () => ({ adaptation_id: props.one.id, channel: props.one.channel.name })
-function pick(words: Pick<Pin, 'exact' | 'prefix' | 'suffix'>) {
+function pick(words: Selected) {
   if (pointing.value) picked.value = { kind: 'words', ...words, ...on() }
 }
 function spot(picture: number, place: Pick<Pin, 'x' | 'y' | 'width' | 'height'>) {

@@ -305,6 +305,7 @@ const ready = useAct<undefined>(props.post, () =>
         <SignoffLedger :sheet="sheet" :now="now" @ask="askAt" />
         <ChecksLedger :sheet="sheet" @show="show" />
         <TasksLedger ref="tasks" :sheet="sheet" :now="now" />
+        <span id="talk" />
         <TalkLedger
           v-for="room in ['client', 'house'] as const"
           :key="room"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The answers, always in reach: yes, a change with its words, or something said that is no answer. What was typed is
 // never dropped: a yes asks first what is to become of it.
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { selectedIn } from '@/talk/selected'
 import type { Answers } from './answers'
-import type { Line } from './api'
+import type { About, Line } from './api'
 import { kept } from './kept'
 import { fill, plural, t } from './language'
 
@@ -63,7 +64,36 @@ function want() {
 }
 
 async function say() {
-  if (saying.value.trim() !== '' && (await props.answers.say(props.line, saying.value))) saying.value = ''
+  if (saying.value.trim() !== '' && (await props.answers.say(props.line, saying.value, about.value))) {
+    saying.value = ''
+    about.value = undefined
+  }
+}
+
+// Words of the post that are selected: something is said about them, or others are suggested.
+const about = ref<About>()
+const instead = ref<string>()
+function look() {
+  if (instead.value !== undefined) return
+  const at = window.getSelection()?.anchorNode?.parentElement?.closest<HTMLElement>('[data-copy]')
+  const way = props.line.ways.find((one) => one.adaptation_ids[0] === at?.dataset.copy)
+  const words = at && way && selectedIn(at, way.text)
+  if (words) about.value = { adaptation_id: way.adaptation_ids[0]!, ...words }
+}
+onMounted(() => document.addEventListener('selectionchange', look))
+onUnmounted(() => document.removeEventListener('selectionchange', look))
+watch(
+  () => props.line.id,
+  () => {
+    about.value = undefined
+    instead.value = undefined
+  },
+)
+async function suggest() {
+  const words = instead.value ?? ''
+  if (words === about.value?.exact || !(await props.answers.say(props.line, '', about.value, words))) return
+  about.value = undefined
+  instead.value = undefined
 }
 </script>
 
@@ -73,7 +103,17 @@ async function say() {
     <p v-if="waiting > 0" class="note" role="status">
       {{ fill(t().offlineWaiting, { waits: plural(waiting, t().waits) }) }}
     </p>
-    <form v-if="mode === 'change'" @submit.prevent="give('change', words)">
+    <form v-if="instead !== undefined" @submit.prevent="suggest">
+      <label for="instead">{{ t().suggestLabel }}</label>
+      <textarea id="instead" v-model="instead" dir="auto" rows="3" />
+      <div class="two">
+        <button type="button" class="plain" @click="instead = undefined">{{ t().back }}</button>
+        <button type="submit" class="dark" :disabled="busy || instead === about?.exact">
+          {{ t().sendSuggestion }}
+        </button>
+      </div>
+    </form>
+    <form v-else-if="mode === 'change'" @submit.prevent="give('change', words)">
       <label for="change">{{ t().what }}</label>
       <textarea id="change" ref="field" v-model="words" dir="auto" rows="3" />
       <details class="further" :open="!short">
@@ -105,6 +145,11 @@ async function say() {
       <button type="button" class="never" @click="mode = 'choose'">{{ t().back }}</button>
     </div>
     <template v-else>
+      <p v-if="about" class="about">
+        <bdi>{{ fill(t().aboutWords, { words: about.exact }) }}</bdi>
+        <button type="button" class="never" @click="instead = about.exact">{{ t().suggest }}</button>
+        <button type="button" class="never" @click="about = undefined">{{ t().notAbout }}</button>
+      </p>
       <form class="say" @submit.prevent="say">
         <label for="say" class="hidden">{{ t().say }}</label>
         <input id="say" v-model="saying" dir="auto" :placeholder="t().say" autocomplete="off" />

@@ -56,7 +56,10 @@ const others = (yes: boolean) =>
   />
   <section v-if="line.talk.length > 0" class="talk" :aria-label="t().saidHere">
     <p v-for="one in line.talk" :key="one.at">
-      <b>{{ one.mine ? t().you : one.person }}</b> <bdi>{{ one.words }}</bdi>
+      <b>{{ one.mine ? t().you : one.person }}</b>
+      <span v-if="one.about" class="quiet">&#32;{{ fill(t().aboutWords, { words: one.about }) }}</span>
+      <bdi v-if="one.words !== '…'">&#32;{{ one.words }}</bdi>
+      <bdi v-if="one.instead">&#32;{{ fill(t().suggested, { words: one.instead }) }}</bdi>
     </p>
   </section>
   <p v-if="verdict" class="given" :class="COLOUR[verdict]">

@@ -12,9 +12,12 @@ const points = computed(() => Array.from(props.way.text))
 const head = computed(() => (props.way.fold == null ? props.way.text : points.value.slice(0, props.way.fold).join('')))
 const more = computed(() => besideInWords(props.way.beside).filter(([label]) => label !== 'Link card'))
 const card = computed(() => props.way.beside.link_card)
-const rest = computed(() =>
-  props.way.fold == null ? '' : points.value.slice(props.way.fold).join('').replace(/^\n+/, ''),
-)
+const after = computed(() => {
+  let at = props.way.fold ?? points.value.length
+  while (points.value[at] === '\n') at += 1
+  return at
+})
+const rest = computed(() => points.value.slice(after.value).join(''))
 </script>
 
 <template>
@@ -52,11 +55,10 @@ const rest = computed(() =>
           :height="file.height"
         />
       </template>
-      <p v-if="way.text" class="copy" dir="auto">
-        {{ head
-        }}<span v-if="rest" class="fold"
+      <p v-if="way.text" class="copy" dir="auto" :data-copy="way.adaptation_ids[0]">
+        <span data-from="0">{{ head }}</span><span v-if="rest" class="fold"
           ><span>{{ t().cut }}</span></span
-        ><span v-if="rest" class="rest">{{ rest }}</span>
+        ><span v-if="rest" class="rest" :data-from="after">{{ rest }}</span>
       </p>
       <div v-if="card" class="link-card">
         <img v-if="card.picture" :src="fileAddress(card.picture)" alt="" />

@@ -10,6 +10,7 @@ import {
   onlyLooking,
   remark,
   sendAnswer,
+  type About,
   type Line,
   type Review,
   type Verdict,
@@ -163,9 +164,9 @@ export function useAnswers() {
   }
 
   /** @returns whether it was said */
-  async function say(one: Line, words: string): Promise<boolean> {
+  async function say(one: Line, words: string, about?: About, replacement?: string): Promise<boolean> {
     try {
-      await remark(one.id, words)
+      await remark(one.id, words, about, replacement)
     } catch (error) {
       note.value = error instanceof Offline ? t().notSaid : `${(error as Error).message} ${t().wordsStay}`
       return false

@@ -82,8 +82,17 @@ export const disown = (receipt: string) =>
   call<{ stopped: number; out: number }>('POST', '/api/review/disown', { receipt })
 
 export const fetchReview = () => call<Review>('GET', looked ? `/api/look-as/asks/${looked}` : '/api/review/ask')
-export const remark = (line: string, words: string) =>
-  call('POST', `/api/review/lines/${line}/remark`, { words }, crypto.randomUUID())
+/** Words of one way that something is said about. */
+export interface About {
+  adaptation_id: string
+  exact: string
+  prefix: string
+  suffix: string
+}
+export const remark = (line: string, words: string, about?: About, replacement?: string) => {
+  const more = about ? { pin: { kind: 'words', ...about }, ...(replacement === undefined ? {} : { replacement }) } : {}
+  return call('POST', `/api/review/lines/${line}/remark`, { words, ...more }, crypto.randomUUID())
+}
 
 export interface Waiting {
   key: string

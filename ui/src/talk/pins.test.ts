@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { describe, expect, it } from 'vitest'
-import { numbers, runsOf, selectedIn, spotPins, wordPins, type WordPin } from './pins'
+import { numbers, runsOf, spotPins, wordPins, type WordPin } from './pins'
+import { selectedIn } from './selected'
 
 const remark = (id: string, more = {}) =>
   ({ id, room: 'client', thread_id: null, settled: null, deleted: false, pin: null, ...more }) as never
