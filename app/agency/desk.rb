@@ -85,15 +85,18 @@ module AskFirst
 
         def others
           asked_of_others
-            .filter_map { |row| line(row) }
-            .group_by { |one| one.values_at(:workspace_id, :person) }
-            .map do |(workspace_id, person), group|
+            .group_by { |row| row.values_at(:workspace_id, :person) }
+            .filter_map do |(workspace_id, person), rows|
+              group = rows.filter_map { |row| line(row) }
+              next if group.empty?
+
               {
                 workspace_id: workspace_id,
                 person: person,
                 side: group.first[:room] == "client" ? "client" : "internal",
                 open: group.size,
                 since: group.map { |one| one[:asked_at] }.min,
+                asks: rows.map { |row| row[:ask_id] }.uniq,
                 lines: group
               }
             end

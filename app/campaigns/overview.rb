@@ -19,6 +19,7 @@ module AskFirst
             people: beside[:people],
             files: files,
             mix: mix,
+            post_ids: posts.reject { |post| post["stage"] == "out" }.map { |post| post["id"] },
             stages: posts.map { |post| post["stage"] }.tally,
             by_channel: by_channel,
             money: money,
@@ -147,7 +148,7 @@ module AskFirst
 
         def can
           nothing = Core::Permissions::Touched::NOTHING
-          %w[plan_campaign choose_campaign_route].to_h do |act|
+          %w[plan_campaign choose_campaign_route ask].to_h do |act|
             [act.to_sym, Permissions::Capabilities.one(member, act, colleagues, nothing)]
           end
         end

@@ -64,6 +64,12 @@ class History
     open
     close
     skip
+    place
+    place
+    drop
+    clear_for
+    clear_for
+    undo
     ready
     release
     release
@@ -376,6 +382,97 @@ class History
     one = @reading.ones[name]
     one.skips << [step.id, one.content]
     @reading.lines.each { |line| line.state[name] = :withdrawn if line.state[name] == :open }
+  end
+
+  # A place struck, or counted as filled, for what stands now.
+  def place
+    step = pick(@reading.steps) or return "no step"
+    kind = pick(%w[fill strike])
+    whose = pick([nil, *step.people])
+    found = at(step).select { |name| @reading.open_places(name, step).include?(whose) }
+    last = kind == "strike" && found.any? { |name| @reading.places(name, step).size < 2 }
+    outcome =
+      attempt do
+        said = { step_id: step.id, kind: kind, person_id: whose && world.person(whose), reason: "In a hurry" }
+        act("Signoff::RulePlace", :bram, post_id: @post, **said)
+        "done"
+      end
+    raise "#{kind} of #{whose.inspect}: #{outcome}" if (outcome == "done") != (found.any? && !last)
+    return outcome unless outcome == "done"
+
+    found.each do |name|
+      one = @reading.ones[name]
+      (kind == "fill" ? one.fills : one.strikes) << [step.id, one.content, whose]
+    end
+    end_answered(step, found)
+    "#{kind} #{whose}"
+  end
+
+  # Of what waits at a step and is not out.
+  def at(step)
+    NAMES.select { |name| !@reading.ones[name].sent && @reading.waits_at(name)&.id == step.id }
+  end
+
+  def end_answered(step, names)
+    @reading.end_lines(step, names.select { |name| @reading.satisfied?(name, step) }, :answered)
+  end
+
+  def drop
+    return "seldom" unless @random.rand < 0.05
+
+    step = pick(@reading.steps) or return "no step"
+    attempt do
+      act("Signoff::DropStep", :bram, post_id: @post, step_id: step.id, reason: "Agreed")
+      @reading.drop(step)
+      step.side
+    end
+  end
+
+  # A yes in another's name: only where they are asked about exactly what stands, and wrote none of it.
+  def clear_for
+    step = pick(@reading.steps) or return "no step"
+    who = pick(step.people) or return "nobody"
+    found = at(step).filter_map { |name| asked_as_it_stands(name, step, who) }
+    own = found.any? { |name, _| @reading.ones[name].authors.include?(who) }
+    outcome =
+      attempt do
+        said = { step_id: step.id, person_id: world.person(who), reason: "By phone" }
+        act("Signoff::ClearFor", :bram, post_id: @post, **said)
+        "done"
+      end
+    raise "cleared for #{who}: #{outcome}" if (outcome == "done") != (found.any? && !own)
+    return outcome unless outcome == "done"
+
+    @last_order = db[:answers].max(:order_no)
+    found.each do |name, line|
+      one = @reading.ones[name]
+      day = line.asked[name][1]
+      said = { who: who, step: step.id, verdict: "yes", content: one.content, stood: one.content, day: day }
+      one.answers << Reading::Answer.new(**said, counts: true, order: @last_order)
+    end
+    end_answered(step, found.map(&:first))
+    "#{who} by another's hand"
+  end
+
+  def asked_as_it_stands(name, step, who)
+    line =
+      @reading.lines.find do |one|
+        one.step == step.id && one.state[name] == :open && one.people.include?(who) &&
+          one.asked[name]&.first == @reading.ones[name].content
+      end
+    line && [name, line]
+  end
+
+  # A withdrawal taken back.
+  def undo
+    line = pick(@reading.lines) or return "nothing asked"
+    row = db[:ask_lines].where(id: line.id).first
+    back = row[:ended_as] == "withdrawn" ? @reading.returns(line) : []
+    outcome = attempt { (act("Signoff::UndoWithdraw", ask_id: row[:ask_id]) && "done") || "done" }
+    raise "taken back: #{outcome}, #{back}" if (outcome == "done") != back.any?
+
+    back.each { |name| line.state[name] = :open }
+    outcome
   end
 
   def ready

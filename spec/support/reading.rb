@@ -19,6 +19,8 @@ class Reading
       :ready,
       :answers,
       :skips,
+      :fills,
+      :strikes,
       :released,
       :sent,
       keyword_init: true
@@ -30,7 +32,7 @@ class Reading
   def initialize(steps)
     @steps = steps
     @lines = []
-    @ones = Hash.new { |all, name| all[name] = One.new(opened: false, answers: [], skips: []) }
+    @ones = Hash.new { |all, name| all[name] = One.new(opened: false, answers: [], skips: [], fills: [], strikes: []) }
     @held = false
   end
 
@@ -64,9 +66,54 @@ class Reading
   def satisfied?(name, step)
     return true if @ones.fetch(name).skips.include?([step.id, @ones.fetch(name).content])
 
-    last = lines_of(name).select { |line| line.step == step.id }.max_by(&:order) or return false
-    filled = step.people.union(last.people).select { |who| yes_of?(name, step, who) }
-    step.quorum == "all" ? (last.places - filled).empty? : filled.size >= last.places.size
+    last_line(name, step) ? open_places(name, step).empty? : false
+  end
+
+  def last_line(name, step) = lines_of(name).select { |line| line.step == step.id }.max_by(&:order)
+
+  # The places of the last ask, less those that were struck for what stands now; the last one cannot be struck.
+  def places(name, step)
+    fixed = last_line(name, step)&.places || []
+    struck = ruled(name, step, :strikes)
+    named = fixed.compact - struck
+    left = named + ([nil] * [fixed.count(nil) - struck.count(nil), 0].max)
+    left.empty? ? fixed : left
+  end
+
+  # Of them those that neither a yes nor somebody with the right to it has filled.
+  def open_places(name, step)
+    filled = step.people.union(last_line(name, step)&.people || []).select { |who| yes_of?(name, step, who) }
+    ruled = ruled(name, step, :fills)
+    named = places(name, step).compact
+    others = (filled - named).size + ruled.count(nil)
+    others = filled.size + ruled.count(nil) if named.empty?
+    (named - filled - ruled) + ([nil] * [places(name, step).count(nil) - others, 0].max)
+  end
+
+  def ruled(name, step, kind)
+    one = @ones.fetch(name)
+    one[kind].select { |id, content, _| id == step.id && content == one.content }.map(&:last)
+  end
+
+  # A step that somebody dropped on record is passed no more, and blocks no more.
+  def drop(step)
+    @steps.delete(step)
+    end_lines(step, @ones.reject { |_, one| one.sent }.keys, :withdrawn)
+  end
+
+  def end_lines(step, names, state)
+    @lines
+      .select { |line| line.step == step.id }
+      .each { |line| names.each { |name| line.state[name] = state if line.state[name] == :open } }
+  end
+
+  # Of a line that was withdrawn, what stands as it was asked and was asked nowhere since.
+  def returns(line)
+    line.state.keys.select do |name|
+      one = @ones.fetch(name)
+      line.state[name] == :withdrawn && !one.sent && one.content == line.asked[name].first && !one.opened &&
+        lines_of(name).none? { |other| other.state[name] == :open || other.order > line.order }
+    end
   end
 
   # Whose latest verdict at this step on this adaptation, whatever its content, is a yes on the current one.
@@ -131,7 +178,7 @@ class Reading
           order: order
         )
       end
-    step = @steps.find { |known| known.id == line.step }
+    step = @steps.find { |known| known.id == line.step } or return
     line.asked.each_key do |name|
       line.state[name] = :answered if line.state[name] == :open &&
         (satisfied?(name, step) || @ones[name].answers.any? { |answer| blocks_at?(name, answer, step) })
@@ -168,7 +215,7 @@ class Reading
 
   private
 
-  def required?(step) = @steps.find { |one| one.id == step }.required
+  def required?(step) = @steps.find { |one| one.id == step }&.required || false
   def lines_of(name) = @lines.select { |line| line.asked.key?(name) }
   def open_line?(name) = lines_of(name).any? { |line| line.state[name] == :open }
   def counting?(name) = @steps.any? { |step| step.people.any? { |who| yes_of?(name, step, who) } }

@@ -153,6 +153,7 @@ module AskFirst
           [
             Sequel[:ask_lines][:workspace_id],
             Sequel[:ask_lines][:post_id],
+            Sequel[:ask_lines][:ask_id],
             Sequel[:ask_people][:person_id],
             Sequel[:people][:name].as(:person),
             :asked_by,

@@ -108,6 +108,8 @@ module AskFirst
         def media_ids = media.keys
         def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }
         def workspace = @sets[:workspace]
+        # @return [Array<Hash>] everybody who is or was a member: :id, :name, :side, :limited, :channels, :ended_at
+        def people = @sets[:people]
         def channel_names = @sets[:channels].to_h { |row| row.values_at(:id, :name) }
 
         def names

@@ -21,7 +21,7 @@ module AskFirst
             {
               remarks: @reading.rows(:remarks).map { |row| remark(row, files.fetch(row[:id], [])) },
               readers: {
-                house: house.map { |one| named(one.person_id) },
+                house: house.map { |one| named(one[:id]) },
                 client: @reading.rows(:asked_people).map { |row| named(row[:person_id]) }
               }
             }
@@ -34,8 +34,10 @@ module AskFirst
           def me = @reading.member.person_id
 
           def house
-            @reading.members.select do |one|
-              one.side == "agency" && (one.limited_to.nil? || one.limited_to.intersect?(@post.channel_ids))
+            @post.source.people.select do |one|
+              one[:side] == "agency" && one[:ended_at].nil? &&
+                (one[:access_until].nil? || one[:access_until] > @reading.now) &&
+                (!one[:limited] || one[:channels].to_a.intersect?(@post.channel_ids))
             end
           end
 

@@ -153,7 +153,7 @@ RSpec.describe "A post with everything", :database do
       world.act("Posts::Revisions", :ines, client, post_id: post, from: 1, to: 2)[:compared][:adaptations].to_h do |one|
         [one[:channel][:network].downcase.to_sym, one[:lines]]
       end
-    expect(lines[:commons]).to eq [{ label: "Boost", before: "EUR 40.00", after: "EUR 50.00" }]
+    expect(lines[:commons]).to eq [{ key: "budget", label: "Boost", before: "EUR 40.00", after: "EUR 50.00" }]
     expect(lines[:noticeboard]).to eq [
          {
            label: "Event",

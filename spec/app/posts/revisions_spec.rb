@@ -39,7 +39,9 @@ RSpec.describe "The revisions of a post" do
     ticker, vitrine = compared[:adaptations]
     expect([ticker[:channel][:name], ticker[:change], ticker[:lines]]).to eq ["Ticker", "changed", []]
     expect(ticker[:text].select { |run| run[:kind] == "new" }.map { |run| run[:words] }.join).to include "late boat"
-    expect(vitrine[:lines]).to eq [{ label: "Time", before: "Thu 15 Oct 2026, 7:30", after: "Thu 15 Oct 2026, 12:10" }]
+    expect(vitrine[:lines]).to eq [
+         { key: "time", label: "Time", before: "Thu 15 Oct 2026, 7:30", after: "Thu 15 Oct 2026, 12:10" }
+       ]
     expect(vitrine[:media]).to include(changed: false)
     world.answer(post, :wren, "change", "Once more.")
     world.write(post, "text", "Live words that nobody was asked for")

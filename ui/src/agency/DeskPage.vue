@@ -74,6 +74,22 @@ const release = useMutation({
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
+// Somebody of the client gets one mail with all that waits for them, whichever ask it is about.
+type Waiting = Schemas['Desk']['waits_for_others'][number]
+const nudge = useMutation({
+  mutationFn: async (group: Waiting) => {
+    const reminded = new Set<string>()
+    for (const ask of group.side === 'client' ? group.asks.slice(0, 1) : group.asks) {
+      const path = { workspace: group.workspace_id, ask }
+      const said = await ok(api.POST('/api/w/{workspace}/asks/{ask}/nudge', { params: { path } }))
+      said.reminded.forEach((name) => reminded.add(name))
+    }
+    return [...reminded]
+  },
+  onSuccess: (names) => void message.success(`${list(names)} ${names.length === 1 ? 'is' : 'are'} reminded.`),
+  onError: (problem) => void message.error(sentence(problem), 9),
+})
+const mayAsk = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.can.ask])))
 const takeBack = useMutation({
   mutationFn: (posts: { workspace: string; post: string }[]) =>
     Promise.all(
@@ -259,6 +275,21 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
               </router-link>
             </li>
           </ul>
+          <p class="inset">
+            <ActButton
+              size="small"
+              :may="mayAsk[group.workspace_id]"
+              :loading="nudge.isPending.value"
+              @click="nudge.mutate(group)"
+              >Nudge
+              {{
+                group.person
+                  .split(' or ')
+                  .map((name) => name.split(' ')[0])
+                  .join(' and ')
+              }}</ActButton
+            >
+          </p>
         </details>
         <button
           v-if="others < desk.counts.waits_for_others"

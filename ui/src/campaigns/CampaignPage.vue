@@ -21,11 +21,15 @@ import { briefHtml } from './brief'
 import { useCampaign } from './campaigns'
 
 const CampaignDialog = later(() => import('./CampaignDialog.vue'))
+const AskSeveralDialog = later(() => import('@/signoff/AskSeveralDialog.vue'))
+
 const props = defineProps<{ workspace: string; campaign: string }>()
 const { workspace: client } = useChosen()
 const { data, error } = useCampaign(props.workspace, props.campaign)
 const queries = useQueryClient()
 const changing = ref(false)
+const asking = ref(false)
+const toAsk = computed(() => new Map((data.value?.post_ids ?? []).map((id) => [id, { workspace: props.workspace }])))
 const again = () => void queries.invalidateQueries({ queryKey: ['plan', props.workspace, 'campaign', props.campaign] })
 async function remove(file: string) {
   try {
@@ -80,7 +84,11 @@ const posts = (more: Record<string, string> = {}) => ({
         <span class="fill" />
         <router-link :to="{ name: 'campaigns', query: { client: workspace } }">All campaigns</router-link>
         <router-link :to="posts(data.first ? { day: data.first } : {})">Its posts in the plan</router-link>
+        <ActButton v-if="data.post_ids.length > 0" :may="data.can.ask" @click="asking = true"
+          >Ask for its posts …</ActButton
+        >
         <ActButton type="primary" :may="data.can.plan_campaign" @click="changing = true">Change …</ActButton>
+        <AskSeveralDialog v-if="asking" :posts="toAsk" @done="again" @close="asking = false" />
       </div>
       <div class="sheet">
         <div class="main">

@@ -113,6 +113,12 @@ async function show(place: string, channel: string) {
   ;(column?.querySelector(`.wide input, .wide textarea, .wide [tabindex]`) as HTMLElement | null)?.focus()
 }
 
+// a notice about talk leads straight to it
+watch(
+  () => sheet.value !== undefined,
+  (there) => there && route.hash === '#talk' && void nextTick(() => document.getElementById('talk')?.scrollIntoView()),
+  { immediate: true },
+)
 watch(
   () => sheet.value?.subject,
   (subject) => subject !== undefined && entitle(titled(subject)),

@@ -81,14 +81,14 @@ const links = computed(() => [...new Map(props.ask.passes.map((one) => [one.pers
       <ActButton
         link
         :may="sheet.can.ask"
-        :aria-label="`Send ${one.person} a new link`"
+        :aria-label="`send anew: a link for ${one.person}`"
         @click="pass.mutate({ id: one.id, act: 'renew' })"
         >send anew</ActButton
       >
       <ActButton
         link
         :may="sheet.can.withdraw"
-        :aria-label="`Stop the link of ${one.person}`"
+        :aria-label="`stop the link of ${one.person}`"
         @click="pass.mutate({ id: one.id, act: 'revoke' })"
         >stop the link</ActButton
       >

@@ -51,10 +51,10 @@ function opened(pass: Pass) {
       <span>{{ one.step }}, {{ counted(one.posts, 'post', 'posts') }}</span>
       <span class="quiet">until {{ brief(one.expires_at, now) }}; {{ opened(one) }}</span>
       <span class="fill" />
-      <ActButton link :may="data.can.ask" :aria-label="`Send ${one.person} a new link`" @click="renew(one)"
+      <ActButton link :may="data.can.ask" :aria-label="`send anew: a link for ${one.person}`" @click="renew(one)"
         >send anew</ActButton
       >
-      <ActButton link :may="data.can.withdraw" :aria-label="`Stop the link of ${one.person}`" @click="stop(one)"
+      <ActButton link :may="data.can.withdraw" :aria-label="`stop the link of ${one.person}`" @click="stop(one)"
         >stop</ActButton
       >
     </li>

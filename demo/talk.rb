@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module Demo
+  # What is talked about beside the fog post: pinned to words, to a spot of its picture, and other words suggested.
+  class Talk
+    # @param world [World]
+    # @param clock [Clock]
+    def initialize(world, clock)
+      @world = world
+      @clock = clock
+      @post = world.db[:posts].where(Sequel.like(:subject, "Fog days%")).get(:id)
+    end
+
+    def tell
+      ticker = adaptation("Ticker")
+      first =
+        say(
+          :odile,
+          26,
+          "Is that the rule on Sundays too? The deck log says half visibility.",
+          words(ticker, "the far pier is in sight")
+        )
+      say(:maro, 25, "The same on Sundays. I have the page of the log here.", nil, thread_id: first)
+      spot = { "kind" => "spot", "adaptation_id" => adaptation("Vitrine"), "media_id" => media }
+      say(
+        :per,
+        24,
+        "The funnel is last year’s red.",
+        spot.merge("x" => 480, "y" => 400, "width" => 190, "height" => 130)
+      )
+      say(:per, 23, "", words(ticker, "with your ticket"), replacement: "with any ferry ticket")
+      say(:wren, 22, "Ask the harbour office before Friday; they answer slowly.", nil, room: "house")
+    end
+
+    private
+
+    def say(who, hours, words, pin, room: "client", **more)
+      said = { post_id: @post, room: room, words: words, pin: pin, **more }
+      @clock.at(@clock.now - (hours * 3_600)) do
+        AskFirst::App::Talk::Say.call(@world.kit, @world.member(who, :quillmere), **said)
+      end
+    end
+
+    def words(adaptation, exact)
+      { "kind" => "words", "adaptation_id" => adaptation, "exact" => exact }
+    end
+
+    def adaptation(network)
+      @world.db[:adaptations].where(
+        post_id: @post,
+        channel_id: @world.channels[:quillmere].fetch(network.downcase.to_sym)
+      ).get(:id)
+    end
+
+    def media
+      @world.db[:parts].where(post_id: @post, channel_id: nil, part: "media").get(:value).first
+    end
+  end
+end
