@@ -156,6 +156,7 @@ RSpec.describe "A post with everything", :database do
     expect(lines[:commons]).to eq [{ key: "budget", label: "Boost", before: "EUR 40.00", after: "EUR 50.00" }]
     expect(lines[:noticeboard]).to eq [
          {
+           key: "event",
            label: "Event",
            before: "Museum night, Pier 2, Sat 17 Oct 2026, 20:00",
            after: "Museum night, Pier 3, Sat 17 Oct 2026, 20:00 to Sun 18 Oct 2026, 1:00"
