@@ -50,6 +50,8 @@ Sequel.migration do
       GRANT SELECT ON remark_mentions, remark_files TO ask_first_jobs;
 
       ALTER TABLE notices ALTER COLUMN due_at DROP NOT NULL, ADD COLUMN read_at timestamptz;
+      -- what was told before there was a place to read it
+      UPDATE notices SET read_at = at;
       CREATE INDEX notices_of_person ON notices (person_id, at DESC);
       GRANT UPDATE (read_at) ON notices TO ask_first_web;
     SQL

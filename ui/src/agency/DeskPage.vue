@@ -275,7 +275,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
               </router-link>
             </li>
           </ul>
-          <p class="inset">
+          <p class="inset nudge">
             <ActButton
               size="small"
               :may="mayAsk[group.workspace_id]"
@@ -406,6 +406,9 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
 </template>
 
 <style scoped>
+.nudge {
+  padding: 6px 0;
+}
 .by-others {
   margin-left: 8px;
   font-size: 13px;

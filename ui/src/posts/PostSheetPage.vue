@@ -114,9 +114,14 @@ async function show(place: string, channel: string) {
 }
 
 // a notice about talk leads straight to it
+function toTalk() {
+  const talk = document.getElementById('talk')
+  const ledger = talk?.closest('.ledger')
+  if (ledger) ledger.scrollTop += talk!.getBoundingClientRect().top - ledger.getBoundingClientRect().top
+}
 watch(
   () => sheet.value !== undefined,
-  (there) => there && route.hash === '#talk' && void nextTick(() => document.getElementById('talk')?.scrollIntoView()),
+  (there) => there && route.hash === '#talk' && void nextTick(toTalk),
   { immediate: true },
 )
 watch(
