@@ -171,7 +171,7 @@ function go(key: string) {
         :class="{ fresh: notices > 0 }"
         @click="telling = true"
       >
-        Notices<span v-if="notices > 0">&#32;{{ notices }}</span>
+        Notices <span v-if="notices > 0">{{ notices }}</span>
       </button>
       <Dropdown v-if="me" :trigger="['click']" placement="bottomRight">
         <Button shape="circle" class="face" :aria-label="`${initials(me.name)}, ${me.name}: profile and sign out`">
