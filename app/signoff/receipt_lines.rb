@@ -18,11 +18,14 @@ module AskFirst
               .order(:order_no)
               .all
           asked = AskedRows.of(scope, answers.map { |one| one[:line_id] }.uniq)
-          shown = asked.to_h { |row| [row.values_at(:line_id, :adaptation_id), row] }
+          shown = asked.to_h { |row| [about(row), row] }
           answers
-            .group_by { |one| [one[:line_id], shown.dig(one.values_at(:line_id, :adaptation_id), :request, "text")] }
-            .map { |_, own| line(own, own.map { |one| shown.fetch(one.values_at(:line_id, :adaptation_id)) }) }
+            .group_by { |one| [one[:line_id], shown.dig(about(one), :request, "text")] }
+            .map { |_, own| line(own, asked & own.map { |one| shown.fetch(about(one)) }) }
         end
+
+        def about(row) = row.values_at(:line_id, :adaptation_id)
+        private_class_method :about
 
         def line(own, rows)
           {

@@ -39,6 +39,19 @@ RSpec.describe "The client on a phone" do
     tap_on(phone, phone.find_button(name))
   end
 
+  # The words of each receipt that was due.
+  def mailed_receipts
+    texts = []
+    mailer = Class.new { define_method(:deliver) { |**mail| texts << mail[:text] } }.new
+    kit = world.kit.dup.tap { |same| same.mailer = mailer }
+    process = AskFirst::App::Member.process(world.workspace, "dispatcher")
+    db[:receipts]
+      .where(workspace_id: world.workspace, sent_at: nil)
+      .select_map(:id)
+      .each { |id| AskFirst::App::Signoff::MailReceipt.call(kit, process, receipt_id: id) }
+    texts
+  end
+
   def offline(state)
     phone.driver.browser.network.emulate_network_conditions(offline: state)
   end
@@ -153,16 +166,11 @@ RSpec.describe "The client on a phone" do
   end
 
   it "takes a yes back from its receipt, and only when it is said, not when the mail is opened" do
+    mailed_receipts # of what was answered before
     post = world.draft(channels: [:vitrine], wall: "2026-11-13T08:00")
     asked([post])
     world.answer(post, :odile)
-    text = nil
-    mailer = Class.new { define_method(:deliver) { |**mail| text = mail[:text] } }.new
-    kit = world.kit.dup.tap { |same| same.mailer = mailer }
-    receipt = db[:receipts].where(sent_at: nil, person_id: world.person(:odile)).get(:id)
-    process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    AskFirst::App::Signoff::MailReceipt.call(kit, process, receipt_id: receipt)
-    phone.visit(text[%r{\S+/review/#receipt\S+}])
+    phone.visit(mailed_receipts.first[%r{\S+/review/#receipt\S+}])
     expect(phone).to have_content("This stands as a yes of Odile Marchetti. Was that you?")
     expect(axe_findings(phone)).to eq []
     expect(world.stage(post)).to eq "cleared"

@@ -136,11 +136,13 @@ module BrowserSteps
   end
 
   def tap_on(session, element)
-    box =
-      session.evaluate_script(
-        "(() => { const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2] })()",
-        element
-      )
+    box = session.evaluate_script(<<~JS, element)
+      (() => {
+        arguments[0].scrollIntoView({ block: 'nearest', behavior: 'instant' })
+        const r = arguments[0].getBoundingClientRect()
+        return [r.x + r.width / 2, r.y + r.height / 2]
+      })()
+    JS
     point = { x: box[0], y: box[1] }
     touch = ->(type, points) do
       session.driver.browser.page.command("Input.dispatchTouchEvent", type: type, touchPoints: points)

@@ -17,11 +17,13 @@ function page() {
 createApp(page()).mount('#review')
 
 // What only makes it more beautiful comes when the words and the first pictures are there.
+// Without it the page reads as well, in the letters of the device.
 function adorn() {
-  void import('./adorn')
+  import('./adorn').catch(() => undefined)
 }
 const pictures = () => [...document.querySelectorAll('img')]
 const waited = window.setInterval(() => {
+  if (!navigator.onLine) return
   if (document.querySelector('main.first') || !pictures().every((picture) => picture.complete)) return
   window.clearInterval(waited)
   adorn()
