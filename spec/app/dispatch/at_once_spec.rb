@@ -64,6 +64,83 @@ RSpec.describe "Two at once" do
     end
   end
 
+  # What arrives between release and sending, and where the post stands when it arrived first.
+  stops = {
+    "an opening to edit it" => [
+      "drafting",
+      ->(post) { world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)]) }
+    ],
+    "a no" => ["changes_wanted", ->(post) { world.answer(post, :per, "change", "Stop") }],
+    "a hold" => ["held", ->(_) { world.act("Signoff::Hold", :ines, reason: "A death on board") }],
+    "a changed route" => ["internal_review", ->(post) { another_route(post) }]
+  }.freeze
+
+  def another_route(post)
+    asked = { "quorum" => "any", "n" => nil, "hours" => 8, "required" => true, "four_eyes" => false }
+    step = { "name" => "Two more eyes", "side" => "internal", "people" => [world.person(:bram)], **asked }
+    route = world.act("Signoff::SaveRoute", :bram, steps: [step], about: { name: "With care #{post[-6..]}" })[:id]
+    world.act("Signoff::ChooseRoute", :bram, post_id: post, route_id: route, reason: "It names a price")
+  end
+
+  def due_now
+    world
+      .draft(channels: [:ticker], picture: false)
+      .tap do |post|
+        world.clear(post)
+        world.release(post)
+        world.clock.set(due)
+      end
+  end
+
+  def advance(post)
+    showing = db[:showings].where(post_id: post).get(:id)
+    AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing)
+  end
+
+  stops.each do |what, (stands, act)|
+    it "#{what} before the send: nothing goes out, however often it is tried" do
+      post = due_now
+      instance_exec(post, &act)
+      3.times { advance(post) }
+      expect([sent(post), world.stage(post)]).to eq [0, stands]
+    ensure
+      lift
+    end
+
+    it "#{what} and a send at once: it is out, or it stands there" do
+      5.times do
+        post = due_now
+        together(-> { advance(post) }, -> { instance_exec(post, &act) })
+        advance(post)
+        expect([[1, "out"], [0, stands]]).to include [sent(post), world.stage(post)]
+        lift
+        world.clock.set(SpecWorld::NOON)
+      end
+    end
+  end
+
+  def lift
+    db[:holds]
+      .where(workspace_id: world.workspace, lifted_at: nil)
+      .select_map(:id)
+      .each { |id| world.act("Signoff::LiftHold", :ines, hold_id: id) }
+  end
+
+  it "the end of somebody's membership and a send: their yes was given when it was theirs to give, and it goes out" do
+    post = due_now
+    asked = db[:route_step_people].where(step_id: world.step(1)).all
+    membership = db[:memberships].where(workspace_id: world.workspace, person_id: world.person(:odile))
+    ending = -> { world.act("People::EndMember", :bram, membership_id: membership.get(:id), to: world.person(:per)) }
+    _, ended = together(-> { advance(post) }, ending)
+    advance(post)
+    expect(ended).not_to be_a AskFirst::Core::Error
+    expect([sent(post), world.stage(post)]).to eq [1, "out"]
+  ensure # the places that were handed over are theirs again
+    membership.update(ended_at: nil, ended_by: nil)
+    db[:route_step_people].where(step_id: world.step(1)).delete
+    db[:route_step_people].multi_insert(asked)
+  end
+
   it "two say yes at once: both answers are kept, the post is cleared once" do
     post = world.draft
     world.ask(post, 0)
