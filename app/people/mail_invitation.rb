@@ -6,24 +6,16 @@ module AskFirst
   module App
     module People
       # The mail that invites somebody, with a link that only it holds. Sent again, the older link stops working.
-      class MailInvitation < Act
-        stepwise
-        of_process
-
-        def call(invitation_id:)
-          mail = write { compose(invitation_id) }
-          kit.mailer.deliver(**mail) if mail
-        end
-
+      class MailInvitation < MailAct
         private
 
-        def compose(id)
-          row = rows(:invitations).where(id: id, accepted_at: nil, revoked_at: nil).first or return
+        def compose(invitation_id:)
+          row = rows(:invitations).where(id: invitation_id, accepted_at: nil, revoked_at: nil).first or return
           token = SecureRandom.urlsafe_base64(32)
-          rows(:invitations).where(id: id).update(digest: Signoff::MintPass.digest(token))
+          rows(:invitations).where(id: invitation_id).update(digest: Signoff::MintPass.digest(token))
           inviter = names.fetch(row[:invited_by])
           agency = kit.db[:agencies].where(id: workspace[:agency_id]).get(:name)
-          until_day = Core::Plan::WallTime.at(row[:expires_at], workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")
+          until_day = in_words(row[:expires_at])
           what = row[:side] == "client" ? "to answer for #{workspace[:name]}" : "to work on #{workspace[:name]}"
           letter =
             Letter

@@ -9,14 +9,14 @@ module AskFirst
 
         # @param route_id [String, nil] nil for the client's
         def call(campaign_id:, route_id:, reason:)
-          why = Reason.clean(reason, "Another route needs its reason.")
-          found = route_id && route(route_id)
-          return if row[:route_id] == found&.fetch(:id)
-
-          rows(:campaigns).where(id: campaign_id).update(route_id: found && found[:id])
-          record("campaign_route_chosen", facts: { campaign: row[:name], route: found && found[:name], reason: why })
-          restage(rows(:posts).where(campaign_id: campaign_id, discarded_at: nil).exclude(stage: "out").select_map(:id))
-          announce("plan", ids: [])
+          choose(route_id, reason) do |found, why|
+            rows(:campaigns).where(id: campaign_id).update(route_id: found && found[:id])
+            record("campaign_route_chosen", facts: { campaign: row[:name], route: found && found[:name], reason: why })
+            restage(
+              rows(:posts).where(campaign_id: campaign_id, discarded_at: nil).exclude(stage: "out").select_map(:id)
+            )
+            announce("plan", ids: [])
+          end
         end
       end
     end

@@ -9,13 +9,11 @@ module AskFirst
 
         # @param route_id [String, nil] nil for the one of its campaign or client
         def call(post_id:, route_id:, reason:)
-          why = Reason.clean(reason, "Another route needs its reason.")
-          found = route_id && route(route_id)
-          return if row[:route_id] == found&.fetch(:id)
-
-          rows(:posts).where(id: post_id).update(route_id: found && found[:id])
-          record("route_chosen", post_id: post_id, facts: { route: found && found[:name], reason: why })
-          restage([post_id])
+          choose(route_id, reason) do |found, why|
+            rows(:posts).where(id: post_id).update(route_id: found && found[:id])
+            record("route_chosen", post_id: post_id, facts: { route: found && found[:name], reason: why })
+            restage([post_id])
+          end
         end
       end
     end

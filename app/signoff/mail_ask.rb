@@ -4,46 +4,30 @@ module AskFirst
   module App
     module Signoff
       # The mail that asks a person of the client's side, with the link that opens exactly this ask.
-      class MailAsk < Act
-        stepwise
-        of_process
-
+      class MailAsk < MailAct
         SHOWN = 25 # posts that stand in the mail
-
-        def call(ask_id:, person_id:)
-          mail = write { compose(ask_id, person_id) }
-          kit.mailer.deliver(**mail) if mail
-        end
 
         private
 
-        def compose(ask_id, person_id)
+        def compose(ask_id:, person_id:)
           ask = rows(:asks).where(id: ask_id).first
           return if ask.nil? || ask[:withdrawn_at]
 
           token = MintPass.call(kit, member, ask_id: ask_id, person_id: person_id)
-          count = rows(:ask_lines).where(ask_id: ask_id).count
-          person = kit.db[:people].where(id: person_id).first
+          posts = how_many(rows(:ask_lines).where(ask_id: ask_id).count)
+          to = person(person_id)
           {
-            to: person[:email],
-            **letter(
-              person,
-              names.fetch(ask[:asked_by]),
-              workspace,
-              count,
-              ask,
-              "#{kit.settings.public_url}/review/##{token}"
-            )
+            to: to[:email],
+            subject: "#{workspace[:name]}: #{posts} for your yes by #{in_words(ask[:due_at])}",
+            **letter(to, ask, posts, "#{kit.settings.public_url}/review/##{token}").parts
           }
         end
 
-        def letter(person, asker, workspace, count, ask, link)
-          posts = count == 1 ? "one post" : "#{count} posts"
-          due = Core::Plan::WallTime.at(ask[:due_at], workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")
+        def letter(to, ask, posts, link)
           said =
             Letter
-              .new(person[:name])
-              .say("#{asker} asks for your yes to #{posts}, by #{due}.")
+              .new(to[:name])
+              .say("#{names.fetch(ask[:asked_by])} asks for your yes to #{posts}, by #{in_words(ask[:due_at])}.")
               .quote(ask[:message])
               .button(
                 "Look and answer",
@@ -54,7 +38,6 @@ module AskFirst
           show(said, ask)
           said.small("This link is yours alone. Please do not pass it on: whoever has it answers in your name.")
           said.foot(App::Record::Top.words(scope))
-          { subject: "#{workspace[:name]}: #{posts} for your yes by #{due}", **said.parts }
         end
 
         # The posts themselves, so that the mail can be read where nothing else can; they are answered behind the link.

@@ -6,31 +6,22 @@ module AskFirst
   module App
     module Signoff
       # Mails somebody of the client's side what they said yes to, with the way to say that it was not them.
-      class MailReceipt < Act
-        stepwise
-        of_process
-
-        def call(receipt_id:)
-          mail = write { compose(receipt_id) }
-          kit.mailer.deliver(**mail) if mail
-        end
-
+      class MailReceipt < MailAct
         private
 
-        def compose(receipt_id)
+        def compose(receipt_id:)
           receipt = rows(:receipts).where(id: receipt_id, sent_at: nil).for_update.first or return
           lines = ReceiptLines.of(scope, receipt_id)
           token = SecureRandom.urlsafe_base64(32)
           rows(:receipts).where(id: receipt_id).update(digest: MintPass.digest(token), sent_at: now)
-          person = kit.db[:people].where(id: receipt[:person_id]).first
-          { to: person[:email], subject: "#{workspace[:name]}: you said yes to #{posts(lines.size)}" }.merge(
-            letter(person, lines, "#{kit.settings.public_url}/review/#receipt.#{token}")
+          to = person(receipt[:person_id])
+          { to: to[:email], subject: "#{workspace[:name]}: you said yes to #{how_many(lines.size)}" }.merge(
+            letter(to, lines, "#{kit.settings.public_url}/review/#receipt.#{token}")
           )
         end
 
-        def letter(person, lines, link)
-          said =
-            Letter.new(person[:name]).say("This is what stands as your yes. There is nothing to do if it is right.")
+        def letter(to, lines, link)
+          said = Letter.new(to[:name]).say("This is what stands as your yes. There is nothing to do if it is right.")
           lines.each { |line| said.post(place(line), line[:text], how(line)) }
           said
             .button("This was not me", link, lead: "If this was not you, say so here, and nothing of it goes out:")
@@ -50,8 +41,6 @@ module AskFirst
 
           ["#{names.fetch(line[:given_by])} said yes in your name: #{line[:words]}"]
         end
-
-        def posts(count) = count == 1 ? "one post" : "#{count} posts"
       end
     end
   end

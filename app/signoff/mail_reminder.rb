@@ -6,43 +6,34 @@ module AskFirst
       # One mail with all that waits for somebody of the client's side, each ask behind a link of its own. The links of
       # the mails before go on working.
       class MailReminder < MailAsk
-        stepwise
-        of_process
-
-        def call(person_id:)
-          mail = write { compose(person_id) }
-          kit.mailer.deliver(**mail) if mail
-        end
-
         private
 
-        def compose(person_id)
+        def compose(person_id:)
           mine = rows(:ask_people).where(person_id: person_id).select(:ask_id)
           asks = rows(:asks).where(id: mine, room: "client", withdrawn_at: nil).order(:due_at).all
           waiting = WaitingOn.of(scope, asks.map { |ask| ask[:id] }, method(:standing))
           left = asks.select { |ask| waiting.fetch(ask[:id], {}).key?(person_id) }
           return if left.empty? # answered since
 
-          person = kit.db[:people].where(id: person_id).first
+          to = person(person_id)
           count = left.sum { |ask| waiting[ask[:id]][person_id].size }
-          letter = Letter.new(person[:name]).say("Still waiting for your yes: #{posts(count)}.")
+          letter = Letter.new(to[:name]).say("Still waiting for your yes: #{how_many(count)}.")
           left.each { |ask| remind(letter, ask, waiting[ask[:id]][person_id], person_id) }
           letter.small("These links are yours alone. Please do not pass them on.")
           said = letter.foot(App::Record::Top.words(scope)).parts
-          { to: person[:email], subject: "#{workspace[:name]}: #{posts(count)} still for your yes", **said }
+          { to: to[:email], subject: "#{workspace[:name]}: #{how_many(count)} still for your yes", **said }
         end
 
         def remind(letter, ask, post_ids, person_id)
           token = MintPass.call(kit, member, ask_id: ask[:id], person_id: person_id, keep: true)
-          due = Core::Plan::WallTime.at(ask[:due_at], workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")
           was = ask[:due_at] > now ? "by" : "was due"
-          letter.say("#{names.fetch(ask[:asked_by])} asked for #{posts(post_ids.size)}, #{was} #{due}.")
+          letter.say(
+            "#{names.fetch(ask[:asked_by])} asked for #{how_many(post_ids.size)}, #{was} #{in_words(ask[:due_at])}."
+          )
           show(letter, ask, only: post_ids)
           link = "#{kit.settings.public_url}/review/##{token}"
           letter.button("Look and answer", link, lead: "Look at it and answer here:", colour: Letter::YES)
         end
-
-        def posts(count) = count == 1 ? "one post" : "#{count} posts"
       end
     end
   end

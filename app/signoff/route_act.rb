@@ -29,6 +29,16 @@ module AskFirst
           Core::Signoff::RouteDraft.clean(steps, known)
         end
 
+        # Another route for what was opened, with why; nothing where it has that one already.
+        # @param route_id [String, nil] nil for the usual one
+        # @yieldparam found [Hash, nil] the route
+        # @yieldparam why [String]
+        def choose(route_id, reason)
+          why = Reason.clean(reason, "Another route needs its reason.")
+          found = route_id && route(route_id)
+          yield found, why unless row[:route_id] == found&.fetch(:id)
+        end
+
         def able = @able ||= self.class.able(colleagues)
 
         # @return [Array<Hash>] :id, :name, :side (internal or client), :people: ids of those who have it here and may

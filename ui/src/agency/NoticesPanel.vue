@@ -25,8 +25,8 @@ async function open(one: Notice) {
   if (!one.read) void read([one.id])
   emit('close')
   if (!one.post_id) return router.push({ name: 'desk' })
-  const hash = ['talk', 'mention'].includes(one.kind) ? '#talk' : ''
-  return router.push({ name: 'post', params: { workspace: one.workspace_id, post: one.post_id }, hash })
+  const query = ['talk', 'mention'].includes(one.kind) ? { at: 'talk' } : {}
+  return router.push({ name: 'post', params: { workspace: one.workspace_id, post: one.post_id }, query })
 }
 </script>
 

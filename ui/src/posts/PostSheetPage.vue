@@ -120,8 +120,8 @@ function toTalk() {
   if (ledger) ledger.scrollTop += talk!.getBoundingClientRect().top - ledger.getBoundingClientRect().top
 }
 watch(
-  () => sheet.value !== undefined,
-  (there) => there && route.hash === '#talk' && void nextTick(toTalk),
+  () => sheet.value !== undefined && route.query.at === 'talk',
+  (led) => led && void nextTick(toTalk),
   { immediate: true },
 )
 watch(

@@ -140,4 +140,7 @@ async function archive(route: Route) {
 .other {
   padding: 8px 0;
 }
+p.quiet {
+  margin: 8px 0;
+}
 </style>
