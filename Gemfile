@@ -29,6 +29,8 @@ gem "faraday", "~> 2.15"
 gem "faraday-multipart", "~> 1.1"
 gem "faraday-net_http_persistent", "~> 2.3"
 gem "lockbox", "~> 2.0"
+gem "email_reply_trimmer", "~> 0.2", require: false # what a reply says, without what it quotes
+gem "loofah", "~> 2.24", require: false # the words of mails in HTML alone
 gem "mail", "~> 2.9"
 gem "marcel", "~> 1.0"
 gem "nokogiri", "~> 1.18"

@@ -8,7 +8,7 @@ module AskFirst
     # pictures: Edge::Files::Pictures · kinds: Edge::Files::Kinds · secrets: #seal, #open · archive: #write · queue:
     # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message) · networks: #client_for(channel) ·
     # catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages: #get(address) · previews:
-    # #of(page) · mailer: #deliver · settings
+    # #of(page) · mailer: #deliver · inbox: #fetch, #forget, or nil · settings
     Kit =
       Struct.new(
         :db,
@@ -27,6 +27,7 @@ module AskFirst
         :pages,
         :previews,
         :mailer,
+        :inbox,
         :settings,
         keyword_init: true
       ) do

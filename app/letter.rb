@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "cgi"
+require "erb"
 
 module AskFirst
   module App
@@ -9,6 +10,7 @@ module AskFirst
       INK = "#16191C"
       YES = "#17693F" # "yes" toward a client
       CLIENT = "#55389A"
+      SAY = "Say something about this one"
       SMALL = "color:#4C5358;font-size:14px"
 
       # @param name [String, nil] whom it greets, by the first name
@@ -55,14 +57,16 @@ module AskFirst
       # A post as it will read.
       # @param place [String] when and where
       # @param files [Array<String>] in words
-      def post(place, words, files)
+      # @param say [String, nil] mail address at which something can be said about this one
+      def post(place, words, files, say: nil)
         notes = files.map { |file| "<br><i>#{h(file)}</i>" }.join
+        to_say = "#{SAY}: #{say}" if say
         add(
-          [place, words, *files.map { |file| "[#{file}]" }].reject(&:empty?).join("\n"),
+          [place, words, *files.map { |file| "[#{file}]" }, to_say].compact.reject(&:empty?).join("\n"),
           "<div style=\"border:1px solid #D2D5D1;padding:2px 14px;margin:12px 0\">" \
             "<p style=\"#{SMALL}\">#{h(place)}</p>" \
             "<p style=\"white-space:pre-line\" dir=\"auto\">#{h(words)}</p>" \
-            "<p style=\"#{SMALL}\">#{notes.delete_prefix("<br>")}</p></div>"
+            "<p style=\"#{SMALL}\">#{notes.delete_prefix("<br>")}</p>#{say && mail_to(say, words)}</div>"
         )
       end
 
@@ -90,6 +94,12 @@ module AskFirst
         @text << text
         @html << html
         self
+      end
+
+      # Whoever gets it sees in the subject what it is about.
+      def mail_to(address, words)
+        about = ERB::Util.url_encode("About: #{words.to_s[0, 60].tr("\n", " ")}")
+        "<p style=\"#{SMALL}\"><a href=\"mailto:#{h(address)}?subject=#{about}\">#{SAY}</a></p>"
       end
 
       def h(words) = CGI.escapeHTML(words)

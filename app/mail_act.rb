@@ -21,6 +21,25 @@ module AskFirst
         raise NotImplementedError, "#{self.class} does not say what its mail is"
       end
 
+      # Where an answer to it is taken, and the sentence that says what becomes of it.
+      # @param pass [String] the pass of the link in it
+      # @return [String, nil]
+      def answered_at(letter, pass, line_id: nil)
+        address = reply_address(pass, line_id) or return
+        letter.small("If you answer this mail, it is said to the agency. It is no yes: that is behind the link alone.")
+        address
+      end
+
+      def reply_address(pass, line_id)
+        digest = Signoff::MintPass.digest(pass)
+        Talk::ReplyAddress.make(
+          kit,
+          scope,
+          pass_id: rows(:guest_passes).where(digest: digest).get(:id),
+          line_id: line_id
+        )
+      end
+
       # @return [Hash] person
       def person(id) = kit.db[:people].where(id: id).first
 

@@ -34,6 +34,7 @@ module AskFirst
         pages: Edge::Pages::Reader.new(settings.private_hosts),
         previews: Edge::Pages::Preview,
         mailer: Edge::Mail::Mailer.new(settings),
+        inbox: Edge::Mail::Inbox.at(settings.inbox, checker: settings.mail_checker),
         settings: settings
       )
     end

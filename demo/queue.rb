@@ -23,6 +23,10 @@ module Demo
     end
     def reminder_mail(*, **)
     end
+    def talk_mail(*, **)
+    end
+    def not_taken_mail(*, **)
+    end
     def pin_mail(*, **)
     end
     def release_cleared(*, **)

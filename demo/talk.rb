@@ -21,6 +21,7 @@ module Demo
           words(ticker, "the far pier is in sight")
         )
       say(:maro, 25, "The same on Sundays. I have the page of the log here.", nil, thread_id: first)
+      answer_by_mail("Then leave the far pier in.\n\n-- \nOdile Marchetti\nQuillmere Ferries")
       spot = { "kind" => "spot", "adaptation_id" => adaptation("Vitrine"), "media_id" => media }
       say(
         :per,
@@ -33,6 +34,25 @@ module Demo
     end
 
     private
+
+    # Odile is mailed what Maro said, and answers that mail.
+    def answer_by_mail(words)
+      mail = nil
+      kit = @world.kit.dup
+      kit.db = AskFirst::Store::Database.connect(kit.settings.jobs_url, pool: 2) # as the dispatcher's processes do
+      send = @world.kit.mailer
+      kit.mailer = Class.new { define_method(:deliver) { |**sent| send.deliver(**(mail = sent)) } }.new
+      process = AskFirst::App::Member.process(@world.workspaces[:quillmere], "dispatcher")
+      @clock.at(@clock.now - (24.5 * 3_600)) do
+        AskFirst::App::Talk::MailTalk.call(kit, process, person_id: @world.people[:odile])
+      end
+      return unless mail&.fetch(:reply_to)
+
+      answer = Mail.new(from: mail[:to], to: mail[:reply_to], subject: "Re: #{mail[:subject]}", charset: "UTF-8")
+      answer.body = "#{words}\n\n#{mail[:text].lines.map { |line| "> #{line}" }.join}"
+      incoming = AskFirst::Edge::Mail::Incoming.new(answer.to_s, cut: false, checker: "")
+      @clock.at(@clock.now - (24 * 3_600)) { AskFirst::App::Talk::TakeReply.call(kit, incoming) }
+    end
 
     def say(who, hours, words, pin, room: "client", **more)
       said = { post_id: @post, room: room, words: words, pin: pin, **more }

@@ -17,6 +17,7 @@ module AskFirst
       RENEW_EVERY = 10
       MEND_EVERY = 10
       BEGIN_EVERY = 60 # drafts that fixtures make by themselves
+      FETCH_EVERY = 10
       MARKS_KEPT = 86_400 # seconds that the last mark of a process that has ended is kept
 
       # Ends at once when it fails: an orderly end waits for threads, and they may wait for a database that is gone, for
@@ -46,12 +47,14 @@ module AskFirst
           )
         @sender.begin
         @dispatching = Dispatching.new(@kit, @sender)
+        @replies = App::Talk::FetchReplies.new(@kit)
         locker = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
         beside = [
           every(Core::Dispatch::Lease::BEAT_EVERY) { beat },
           every(RENEW_EVERY) { App::Channels::Renew.call(@kit) },
           every(MEND_EVERY) { mend },
-          every(BEGIN_EVERY) { beside_sending }
+          every(BEGIN_EVERY) { beside_sending },
+          every(FETCH_EVERY) { fetch_replies }
         ]
         @dispatching.run
         [*beside].each(&:join)
@@ -71,11 +74,19 @@ module AskFirst
         Store::Dispatch::Lineage.forget(@kit.db, @kit.now - MARKS_KEPT)
       end
 
-      # What is wrong with one fixture or one ask must not end the process that sends.
       def beside_sending
-        App::Plan::BeginFixtures.call(@kit)
-        App::Signoff::RemindAsks.call(@kit)
-        App::Record::Seal.all(@kit)
+        unharmed do
+          App::Plan::BeginFixtures.call(@kit)
+          App::Signoff::RemindAsks.call(@kit)
+          App::Record::Seal.all(@kit)
+        end
+      end
+
+      def fetch_replies = unharmed { @replies.call }
+
+      # What is wrong with one fixture, one ask or one mail must not end the process that sends.
+      def unharmed
+        yield
       rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
         raise
       rescue StandardError => e

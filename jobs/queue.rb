@@ -42,6 +42,14 @@ module AskFirst
         enqueue(ReceiptMail, workspace_id, receipt_id, at: at)
       end
 
+      def talk_mail(workspace_id, person_id, at:)
+        enqueue(TalkMail, workspace_id, person_id, at: at)
+      end
+
+      def not_taken_mail(workspace_id, reply_id, at:)
+        enqueue(NotTakenMail, workspace_id, reply_id, at: at)
+      end
+
       def invitation_mail(workspace_id, invitation_id, at:)
         enqueue(InvitationMail, workspace_id, invitation_id, at: at)
       end

@@ -10,13 +10,14 @@ require_relative "journal"
 module StandIns
   # Keeps the mails that came in.
   class Mailboxes
-    Letter = Struct.new(:id, :to, :from, :subject, :at, :text, :html, keyword_init: true)
+    # raw: its bytes in base64, of those that a program fetches
+    Letter = Struct.new(:id, :to, :from, :subject, :at, :text, :html, :reply_to, :automatic, :raw, keyword_init: true)
 
     def initialize(folder)
       @journal = Journal.new(File.join(folder, "mail.jsonl"))
       @letters = []
       @lock = Mutex.new
-      @journal.each { |event| @letters << Letter.new(**event.transform_keys(&:to_sym)) }
+      @journal.each { |event| event["gone"] ? forget(event["gone"]) : keep(event) }
     end
 
     def take(raw, recipients)
@@ -28,13 +29,38 @@ module StandIns
           "from" => mail[:from].to_s,
           "subject" => mail.subject.to_s,
           "at" => Time.now.utc.strftime("%FT%TZ"),
-          "text" => body(mail.text_part || mail),
-          "html" => mail.html_part && body(mail.html_part)
+          "text" => body(mail.text_part || (mail.multipart? ? ::Mail::Part.new : mail)),
+          "html" => mail.html_part && body(mail.html_part),
+          "reply_to" => Array(mail.reply_to).first,
+          "automatic" => mail["Auto-Submitted"].to_s,
+          "raw" => to.include?("+") ? [raw].pack("m0") : nil
         }
         @journal.add(letter)
-        @lock.synchronize { @letters << Letter.new(**letter.transform_keys(&:to_sym)) }
+        @lock.synchronize { keep(letter) }
       end
     end
+
+    # What a program may fetch for one address: what came to it with a word added.
+    def for_pop(user)
+      local, domain = user.downcase.split("@")
+      all.select { |letter| letter.raw && letter.to.downcase.match?(/\A#{Regexp.escape(local)}\+.*@#{domain}\z/) }
+    end
+
+    def drop(letter)
+      @journal.add({ "gone" => letter.id })
+      @lock.synchronize { forget(letter.id) }
+    end
+
+    # Somebody answers a mail, as their program would do it: the mail quoted below.
+    def answer(letter, words)
+      mail = ::Mail.new(from: letter.to, to: letter.reply_to, subject: "Re: #{letter.subject}")
+      mail.charset = "UTF-8"
+      quoted = letter.text.lines.map { |line| "> #{line}" }.join
+      mail.body = "#{words}\n\nOn #{letter.at}, #{letter.from} wrote:\n\n#{quoted}"
+      take(mail.to_s, [letter.reply_to])
+    end
+
+    def find(id) = all.find { |letter| letter.id == id }
 
     def all
       @lock.synchronize { @letters.dup }
@@ -45,6 +71,9 @@ module StandIns
     end
 
     private
+
+    def keep(event) = @letters << Letter.new(**event.transform_keys(&:to_sym))
+    def forget(id) = @letters.reject! { |letter| letter.id == id }
 
     def body(part)
       part.decoded.dup.force_encoding(Encoding::UTF_8).scrub
@@ -75,6 +104,13 @@ module StandIns
 
     helpers do
       def h(text) = CGI.escapeHTML(text.to_s)
+      # The form that answers it, as a mail program would.
+      def answering(letter)
+        return "" unless letter.reply_to
+
+        "<form method=\"post\" action=\"/mail/#{h letter.id}/answer\"><textarea name=\"words\" rows=\"3\" " \
+          "cols=\"60\" aria-label=\"Your answer\"></textarea> <button>Answer this mail</button></form>"
+      end
       def page(title, body) =
         "<!doctype html><html lang=\"en\"><meta " \
           "charset=\"utf-8\"><title>#{h title}</title><style>#{STYLE}</style><h1>#{h title}</h1>#{body}</html>"
@@ -84,6 +120,12 @@ module StandIns
       boxes = settings.mailboxes.all.group_by { |letter| letter.to.downcase }
       rows = boxes.map { |to, letters| "<li><a href=\"/mail/#{CGI.escape(to)}\">#{h to}</a> (#{letters.size})</li>" }
       page("Mailboxes", "<ul>#{rows.join}</ul>")
+    end
+
+    post "/mail/:id/answer" do
+      letter = settings.mailboxes.find(params[:id]) or halt(404)
+      settings.mailboxes.answer(letter, params[:words].to_s)
+      redirect "/mail/#{CGI.escape(letter.to)}", 303
     end
 
     get "/mail/:address.json" do
@@ -97,7 +139,8 @@ module StandIns
         params[:address],
         letters
           .map do |one|
-            "<h2>#{h one.subject}</h2><p>#{h one.from}, #{h one.at}</p>#{one.html || "<pre>#{h one.text}</pre>"}"
+            "<h2>#{h one.subject}</h2><p>#{h one.from}, #{h one.at}</p>#{one.html || "<pre>#{h one.text}</pre>"}" \
+              "#{answering(one)}"
           end
           .join("<hr>")
       )

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# The stand-ins' own process: usage: run.rb FOLDER HTTP_PORT SMTP_PORT
+# The stand-ins' own process: usage: run.rb FOLDER HTTP_PORT SMTP_PORT POP_PORT
 ENV["BUNDLE_GEMFILE"] ||= File.expand_path("../Gemfile", __dir__)
 require "bundler/setup"
 require "monitor"
@@ -15,8 +15,9 @@ require_relative "public_pages"
 require_relative "site_pages"
 require_relative "control_pages"
 require_relative "mailboxes"
+require_relative "pop"
 
-folder, http_port, smtp_port = ARGV
+folder, http_port, smtp_port, pop_port = ARGV
 mailboxes = StandIns::Mailboxes.new(folder)
 networks = StandIns::CARDS.keys.to_h { |slug| [slug, StandIns::Network.new(slug, folder)] }
 [StandIns::ConsentPages, StandIns::MicropubPages, StandIns::PublicPages, StandIns::ControlPages].each do |pages|
@@ -26,6 +27,8 @@ StandIns::MailPages.set :mailboxes, mailboxes
 
 smtp = StandIns::Smtp.new(mailboxes, smtp_port)
 smtp.start
+pop = StandIns::Pop.new(mailboxes, Integer(pop_port))
+pop.start
 
 app =
   Rack::Cascade.new(
@@ -48,3 +51,4 @@ configuration =
   end
 Puma::Launcher.new(configuration, log_writer: Puma::LogWriter.strings).run
 smtp.stop
+pop.stop

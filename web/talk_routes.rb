@@ -26,6 +26,7 @@ module AskFirst
           act(App::Talk::SettleRemark, remark_id: params[:remark], settled: body_json["settled"])
           done
         end
+        app.get("/api/w/:workspace/remarks/:remark/mail") { json act(App::Talk::WholeMail, remark_id: params[:remark]) }
         app.post("/api/w/:workspace/remarks/:remark/copy-inside") do
           json({ id: act(App::Talk::CopyInside, remark_id: params[:remark]) }, 201)
         end

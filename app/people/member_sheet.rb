@@ -87,7 +87,8 @@ module AskFirst
 
         # What a client's person is told by mail; a lead may turn it down.
         def notices(row)
-          Core::People::Notices::CLIENT.to_h { |kind| [kind, Core::People::Notices.choice(row[:notices], kind)] }
+          told = ->(kind) { Core::People::Notices.choice(row[:notices], kind, "client") }
+          Core::People::Notices::CLIENT.to_h { |kind| [kind, told.call(kind)] }
         end
       end
     end

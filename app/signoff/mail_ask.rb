@@ -14,16 +14,20 @@ module AskFirst
           return if ask.nil? || ask[:withdrawn_at]
 
           token = MintPass.call(kit, member, ask_id: ask_id, person_id: person_id)
-          posts = how_many(rows(:ask_lines).where(ask_id: ask_id).count)
+          lines = rows(:ask_lines).where(ask_id: ask_id).select_map(:id)
+          posts = how_many(lines.size)
           to = person(person_id)
+          said = letter(to, ask, posts, token)
+          reply_to = answered_at(said, token, line_id: lines.one? ? lines.first : nil)
           {
             to: to[:email],
+            reply_to: reply_to,
             subject: "#{workspace[:name]}: #{posts} for your yes by #{in_words(ask[:due_at])}",
-            **letter(to, ask, posts, "#{kit.settings.public_url}/review/##{token}").parts
+            **said.foot(App::Record::Top.words(scope)).parts
           }
         end
 
-        def letter(to, ask, posts, link)
+        def letter(to, ask, posts, token)
           said =
             Letter
               .new(to[:name])
@@ -31,18 +35,19 @@ module AskFirst
               .quote(ask[:message])
               .button(
                 "Look and answer",
-                link,
+                "#{kit.settings.public_url}/review/##{token}",
                 lead: "Look at it and answer here, no account needed:",
                 colour: Letter::YES
               )
-          show(said, ask)
+          show(said, ask, token, apart: posts != how_many(1))
           said.small("This link is yours alone. Please do not pass it on: whoever has it answers in your name.")
-          said.foot(App::Record::Top.words(scope))
         end
 
         # The posts themselves, so that the mail can be read where nothing else can; they are answered behind the link.
+        # @param token [String] the pass
+        # @param apart [Boolean] whether each has an address of its own to say something about it
         # @param only [Array<String>, nil] ids of posts; nil for all of the ask
-        def show(letter, ask, only: nil)
+        def show(letter, ask, token, apart:, only: nil)
           open = rows(:ask_lines).where(ask_id: ask[:id], ended_at: nil)
           open = open.where(post_id: only) if only
           lines = open.order(:id).select_map(:id)
@@ -50,7 +55,13 @@ module AskFirst
             AskedRows.of(scope, lines).group_by { |row| row[:line_id] }.values.flat_map { |own| StillAsked.of(own) }
           ways = asked.group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values
           ways = ways.sort_by { |own| own.first[:wall] || Time.at(0) }
-          ways.first(SHOWN).each { |own| letter.post(place(own), own.first[:request]["text"], files(own.first)) }
+          said = Hash.new { |all, line| all[line] = apart ? reply_address(token, line) : nil }
+          ways
+            .first(SHOWN)
+            .each do |own|
+              first = own.first
+              letter.post(place(own), first[:request]["text"], files(first), say: said[first[:line_id]])
+            end
           rest = ways.size - SHOWN
           letter.say("#{rest} more #{rest == 1 ? "stands" : "stand"} behind the link.") if rest.positive?
         end

@@ -18,21 +18,29 @@ module AskFirst
           to = person(person_id)
           count = left.sum { |ask| waiting[ask[:id]][person_id].size }
           letter = Letter.new(to[:name]).say("Still waiting for your yes: #{how_many(count)}.")
-          left.each { |ask| remind(letter, ask, waiting[ask[:id]][person_id], person_id) }
+          tokens = left.map { |ask| remind(letter, ask, waiting[ask[:id]][person_id], person_id, apart: count > 1) }
           letter.small("These links are yours alone. Please do not pass them on.")
+          reply_to = answered_at(letter, tokens.first)
           said = letter.foot(App::Record::Top.words(scope)).parts
-          { to: to[:email], subject: "#{workspace[:name]}: #{how_many(count)} still for your yes", **said }
+          {
+            to: to[:email],
+            subject: "#{workspace[:name]}: #{how_many(count)} still for your yes",
+            reply_to: reply_to,
+            **said
+          }
         end
 
-        def remind(letter, ask, post_ids, person_id)
+        # @return [String] the pass
+        def remind(letter, ask, post_ids, person_id, apart:)
           token = MintPass.call(kit, member, ask_id: ask[:id], person_id: person_id, keep: true)
           was = ask[:due_at] > now ? "by" : "was due"
           letter.say(
             "#{names.fetch(ask[:asked_by])} asked for #{how_many(post_ids.size)}, #{was} #{in_words(ask[:due_at])}."
           )
-          show(letter, ask, only: post_ids)
+          show(letter, ask, token, only: post_ids, apart: apart)
           link = "#{kit.settings.public_url}/review/##{token}"
           letter.button("Look and answer", link, lead: "Look at it and answer here:", colour: Letter::YES)
+          token
         end
       end
     end

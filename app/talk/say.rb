@@ -28,6 +28,7 @@ module AskFirst
           beside(id, mentioned(mentions, room), files(file_ids, post_id, room))
           record("said", post_id: post_id, facts: { room: room, words: said, instead: instead }.compact)
           tell(post_id, said.empty? ? instead.to_s : said)
+          TellClient.call(kit, member, post_id: post_id, remark_id: id, named: @mentioned) if room == "client"
           announce("talk", ids: [post_id], room: room)
           id
         end

@@ -26,6 +26,8 @@ module AskFirst
           "mention" => "at_once",
           "trouble" => "at_once"
         }.freeze
+        # Nobody of the client's side opens this every day.
+        CLIENT_DEFAULT = { "asked" => "at_once", "talk" => "at_once" }.freeze
         # what must be answered can be gathered into the digest, never turned off
         MUST = %w[asked].freeze
         DIGEST_HOUR = 8 # in the person's own zone; common practice, no source
@@ -33,8 +35,9 @@ module AskFirst
         module_function
 
         # @param choices [Hash] kind => choice, as far as the person chose
-        def choice(choices, kind)
-          choices.fetch(kind, DEFAULT.fetch(kind))
+        # @param side [String] agency or client
+        def choice(choices, kind, side = "agency")
+          choices.fetch(kind) { (side == "client" ? CLIENT_DEFAULT : DEFAULT).fetch(kind) }
         end
 
         # @raise [Invalid]

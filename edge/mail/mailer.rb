@@ -13,11 +13,14 @@ module AskFirst
         end
 
         # @param to [String] address
+        # @param reply_to [String, nil] where an answer to it is taken
         # @raise when the mail server does not take it; the job is then tried again
-        def deliver(to:, subject:, text:, html:)
+        def deliver(to:, subject:, text:, html:, reply_to: nil)
           message = ::Mail.new
           message.from = @settings.mail_from
           message.to = to
+          message.reply_to = reply_to if reply_to
+          message["Auto-Submitted"] = "auto-generated" # RFC 3834: a machine does not answer it
           # a line end there would begin another header
           message.subject = subject.gsub(/[\p{Cc}\p{Zl}\p{Zp}[:space:]]+/, " ").strip
           message.charset = "UTF-8"

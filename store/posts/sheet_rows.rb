@@ -73,6 +73,8 @@ module AskFirst
         TALK = { remarks: <<~SQL, remark_files: <<~SQL, asked_people: <<~SQL }.freeze
             SELECT r.id, r.room, r.thread_id, r.person_id, r.words, r.said_at, r.pin, r.replacement, r.decided_as,
               r.decided_by, r.settled_at, r.settled_by, r.edited_at, r.deleted_at, r.copied_from,
+              (SELECT about_all FROM mail_replies
+                WHERE (workspace_id, remark_id) = (r.workspace_id, r.id)) AS mail_about_all,
               ARRAY(SELECT person_id FROM remark_mentions
                 WHERE (workspace_id, remark_id) = (r.workspace_id, r.id)) AS mentions
             FROM remarks r WHERE r.workspace_id = :w AND r.post_id = :p ORDER BY r.said_at, r.id
@@ -81,10 +83,15 @@ module AskFirst
             JOIN brand_files f ON (f.workspace_id, f.id) = (o.workspace_id, o.file_id)
             WHERE f.workspace_id = :w AND f.post_id = :p AND f.removed_at IS NULL
           SQL
-            SELECT DISTINCT q.person_id FROM ask_lines l
-            JOIN asks a ON (a.workspace_id, a.id) = (l.workspace_id, l.ask_id) AND a.room = 'client'
-            JOIN ask_people q ON (q.workspace_id, q.ask_id) = (a.workspace_id, a.id)
-            WHERE l.workspace_id = :w AND l.post_id = :p
+            SELECT p.id AS person_id, p.notices, p.quiet_from, p.quiet_to, p.zone FROM people p
+            WHERE p.id IN (
+              SELECT m.person_id FROM ask_lines l
+              JOIN asks a ON (a.workspace_id, a.id) = (l.workspace_id, l.ask_id) AND a.room = 'client'
+                AND a.withdrawn_at IS NULL
+              JOIN ask_people q ON (q.workspace_id, q.ask_id) = (a.workspace_id, a.id)
+              JOIN memberships m ON (m.workspace_id, m.person_id) = (q.workspace_id, q.person_id) AND m.ended_at IS NULL
+              WHERE l.workspace_id = :w AND l.post_id = :p
+            ) ORDER BY p.name
           SQL
 
         AROUND = {

@@ -22,7 +22,7 @@ module AskFirst
               remarks: @reading.rows(:remarks).map { |row| remark(row, files.fetch(row[:id], [])) },
               readers: {
                 house: house.map { |one| named(one[:id]) },
-                client: @reading.rows(:asked_people).map { |row| named(row[:person_id]) }
+                client: @reading.rows(:asked_people).map { |row| named(row[:person_id]).merge(told_at: told_at(row)) }
               }
             }
           end
@@ -30,6 +30,11 @@ module AskFirst
           private
 
           def names = @reading.names
+          # When they are mailed what the agency says now; nil when they do not want it.
+          def told_at(row)
+            App::Talk::TellClient.due(row, @reading.now, @reading.workspace[:zone])&.iso8601
+          end
+
           def named(id) = { id: id, name: names[id] }
           def me = @reading.member.person_id
 
@@ -54,6 +59,7 @@ module AskFirst
               edited: !row[:edited_at].nil?,
               deleted: gone,
               copied: !row[:copied_from].nil?,
+              mail: row[:mail_about_all].nil? ? nil : { about_all: row[:mail_about_all] },
               settled: row[:settled_at] && { by: names[row[:settled_by]], at: row[:settled_at].iso8601 },
               mentions: row[:mentions].filter_map { |id| names[id] },
               files: gone ? [] : files.map { |file| file.slice(:id, :name, :bytes) },

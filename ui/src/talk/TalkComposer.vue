@@ -12,7 +12,7 @@ import { useAct, type Sheet } from '@/posts/sheet'
 import { addFile } from './files'
 import { usePins } from './pins'
 
-const props = defineProps<{ sheet: Sheet; room: 'house' | 'client'; client: string }>()
+const props = defineProps<{ sheet: Sheet; room: 'house' | 'client'; client: string; now: string }>()
 const box = draft(`talk:${props.sheet.id}:${props.room}`)
 const words = ref(box.read() ?? '')
 const { picked } = usePins()
@@ -62,7 +62,6 @@ const say = useAct<undefined>(
   },
 )
 const first = (name: string) => name.split(' ')[0] ?? name
-const readers = computed(() => props.sheet.readers[props.room])
 const people = computed(() =>
   (props.room === 'house'
     ? props.sheet.readers.house
@@ -72,11 +71,24 @@ const people = computed(() =>
 const told = computed(() => {
   const named = tell.value.length > 0 ? 'Who is named is told at once. ' : ''
   if (props.room === 'house') return `${named}Only the agency side reads this; nobody of ${props.client} ever does.`
-  const who = readers.value.map((one) => first(one.name))
+  const who = props.sheet.readers.client
   if (who.length === 0)
     return `${named}Nobody of ${props.client} was asked about this post yet; they read it once they are.`
-  return `${named}${list(who)} and the agency read this, the next time they open their link.`
+  return `${named}${list(who.map((one) => first(one.name)))} and the agency read this${byMail(who)}`
 })
+// who of the client is mailed what is said here, and when; the others find it behind their link
+function byMail(who: Sheet['readers']['client']) {
+  const soon = Date.parse(props.now) + 15 * 60_000
+  const at = (one: (typeof who)[number]) => (one.told_at === null ? undefined : Date.parse(one.told_at))
+  const groups = [
+    [who.filter((one) => (at(one) ?? Infinity) <= soon), 'by mail in ten minutes'],
+    [who.filter((one) => (at(one) ?? 0) > soon), 'by mail later, as they wish it'],
+    [who.filter((one) => at(one) === undefined), 'the next time they open their link'],
+  ] as const
+  const some = groups.filter(([people]) => people.length > 0)
+  if (some.length === 1) return `, ${some[0]![1]}.`
+  return `. ${some.map(([people, when]) => `${list(people.map((one) => first(one.name)))}: ${when}.`).join(' ')}`
+}
 const place = computed(() => {
   const one = picked.value
   if (!one) return ''

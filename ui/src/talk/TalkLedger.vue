@@ -57,6 +57,6 @@ const who = computed(() => (props.room === 'house' ? 'agency only' : `${props.cl
         @task="emit('task', $event)"
       />
     </ul>
-    <TalkComposer :sheet="sheet" :room="room" :client="client" />
+    <TalkComposer :sheet="sheet" :room="room" :client="client" :now="now" />
   </section>
 </template>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // One thread of talk: what it points at, what was said, a suggestion that is taken or declined, and how it goes on.
-import { Button, Textarea } from 'ant-design-vue'
+import { Button, Textarea, message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { api, ok } from '@/api/client'
+import { api, ok, sentence } from '@/api/client'
 import { brief } from '@/api/time'
 import { list } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
+import DialogBox from '@/parts/DialogBox.vue'
 import { draft } from '@/parts/drafts'
 import WordRuns from '@/parts/WordRuns.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
@@ -75,6 +76,15 @@ function edit(one: Remark) {
   edited.value = one.words
 }
 const copy = computed(() => props.root.suggestion)
+// what came by mail, whole
+const mail = ref<{ sender: string; at: string; whole: string }>()
+async function openMail(id: string) {
+  try {
+    mail.value = await ok(api.GET('/api/w/{workspace}/remarks/{remark}/mail', at(id)))
+  } catch (error) {
+    void message.error(sentence(error))
+  }
+}
 </script>
 
 <template>
@@ -96,6 +106,10 @@ const copy = computed(() => props.root.suggestion)
         <Button size="small" @click="editing = undefined">Cancel</Button>
       </form>
       <p v-else-if="one.words !== '…'" dir="auto">{{ one.words }}</p>
+      <p v-if="one.mail" class="quiet small">
+        by mail{{ one.mail.about_all ? ', about all that was asked there' : '' }}
+        <button type="button" class="link-button" @click="openMail(one.id)">the whole mail</button>
+      </p>
       <p v-if="one.mentions.length > 0" class="quiet">to {{ list(one.mentions) }}</p>
       <p v-for="file in one.files" :key="file.id">
         <a :href="fileAddress({ workspace: sheet.workspace_id, post: sheet.id }, file.id)" download>{{ file.name }}</a>
@@ -153,6 +167,10 @@ const copy = computed(() => props.root.suggestion)
         copy inside
       </button>
     </p>
+    <DialogBox v-if="mail" title="The whole mail" :width="560" @close="mail = undefined">
+      <p class="quiet">{{ mail.sender }}, {{ brief(mail.at, now) }}</p>
+      <p class="whole" dir="auto">{{ mail.whole }}</p>
+    </DialogBox>
   </li>
 </template>
 
@@ -192,6 +210,11 @@ const copy = computed(() => props.root.suggestion)
 }
 .said {
   padding: 2px 0;
+}
+.whole {
+  max-height: 60vh;
+  overflow: auto;
+  white-space: pre-line;
 }
 .small {
   display: flex;

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Talk
+      # Fetches the mails that answer ours, and takes each. It stays in the mailbox until what it says is kept: a
+      # process that dies in between finds it there again. One that breaks is left there and passed over.
+      class FetchReplies
+        # @param kit [Kit]
+        def initialize(kit)
+          @kit = kit
+          @broken = Set.new
+        end
+
+        # @return [Array<String>] what became of each
+        # @raise when the mailbox is away
+        def call
+          return [] if @kit.inbox.nil?
+
+          taken = {}
+          @kit.inbox.fetch(except: @broken).each { |letter| taken[letter.uid] = take(letter) }
+          @kit.inbox.forget(taken.keys - @broken.to_a)
+          taken.values
+        end
+
+        private
+
+        def take(letter)
+          TakeReply.call(@kit, letter.incoming) || "nobody's"
+        rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+          raise
+        rescue StandardError => e
+          SemanticLogger["Answers by mail"].error("left in the mailbox: #{letter.uid}", e)
+          @broken << letter.uid
+          "broken"
+        end
+      end
+    end
+  end
+end

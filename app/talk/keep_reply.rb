@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Talk
+      # Keeps a mail that is not taken as what somebody says. Whoever wrote it is told where it is certain who that is;
+      # the asker is told where it is not.
+      class KeepReply < Act
+        of_process
+
+        # @param pass [Hash] the row of the pass that its address belongs to
+        def call(pass:, outcome:, incoming:)
+          id = new_id
+          words = SayByMail.whole(incoming)
+          scope.insert(
+            :mail_replies,
+            {
+              id: id,
+              pass_id: pass[:id],
+              digest: Sequel.blob(incoming.digest),
+              sender: incoming.sender,
+              at: now,
+              outcome: outcome,
+              whole: words
+            }
+          )
+          record("reply_not_taken", facts: { person: names[pass[:person_id]], outcome: outcome })
+          kit.queue.not_taken_mail(member.workspace_id, id, at: now) if Core::Talk::Reply::NOT_TAKEN.key?(outcome)
+          tell_asker(pass, incoming.sender, words, outcome) if %w[elsewhere forged].include?(outcome)
+        end
+
+        private
+
+        def tell_asker(pass, sender, words, outcome)
+          ask = rows(:asks).where(id: pass[:ask_id]).first
+          why =
+            if outcome == "forged"
+              "but its sender could not be confirmed"
+            else
+              "but from #{sender}"
+            end
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: [ask[:asked_by]],
+            kind: "talk",
+            post_id: rows(:ask_lines).where(ask_id: ask[:id]).order(:id).get(:post_id),
+            words:
+              "A mail answered what #{names[pass[:person_id]]} was asked, #{why}. It stands in no room: " \
+                "“#{Core::Talk::Reply.words(words)[0, 600]}”"
+          )
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Talk
+      # One mail with all that was said to somebody of the client's side and that they were not told yet: beside each
+      # post, behind the link of what they were asked there. What was taken back since is not told.
+      class MailTalk < Signoff::MailAsk
+        private
+
+        def compose(person_id:)
+          said = to_tell(person_id)
+          rows(:talk_told).where(person_id: person_id, remark_id: said.map { |row| row[:id] }).update(told_at: now)
+          asks = said.map { |row| row[:post_id] }.uniq.to_h { |post_id| [post_id, line(post_id, person_id)] }.compact
+          said = said.select { |row| row[:deleted_at].nil? && asks.key?(row[:post_id]) }
+          said.empty? ? nil : mail(person(person_id), said.group_by { |row| row[:post_id] }, asks)
+        end
+
+        def to_tell(person_id)
+          due = rows(:talk_told).where(person_id: person_id, told_at: nil, due_at: ..now)
+          rows(:remarks).where(id: due.for_update.select_map(:remark_id)).order(:said_at, :id).all
+        end
+
+        # The last line that they were asked about the post with.
+        def line(post_id, person_id)
+          mine = rows(:ask_people).where(person_id: person_id).select(:ask_id)
+          asks = rows(:asks).where(id: mine, room: "client", withdrawn_at: nil).select(:id)
+          rows(:ask_lines).where(post_id: post_id, ask_id: asks).order(Sequel.desc(:id)).first
+        end
+
+        def mail(to, said, lines)
+          letter = Letter.new(to[:name]).say("#{speakers(said)} said something to you.")
+          addresses = said.map { |post_id, remarks| about(letter, lines.fetch(post_id), remarks, to) }
+          single = addresses.one? && addresses.first
+          letter.small("If you answer this mail, it is said to the agency.") if single
+          {
+            to: to[:email],
+            reply_to: single || nil,
+            subject: "#{workspace[:name]}: #{speakers(said)} said something about #{how_many(said.size)}",
+            **letter.parts
+          }
+        end
+
+        def speakers(said)
+          people = said.values.flatten.map { |remark| names.fetch(remark[:person_id]) }.uniq
+          return people.first if people.one?
+
+          "#{people.first} and #{people.size == 2 ? people.last : "others"}"
+        end
+
+        # @return [String, nil] the address at which it is answered
+        def about(letter, line, remarks, to)
+          token = Signoff::MintPass.call(kit, member, ask_id: line[:ask_id], person_id: to[:id], keep: true)
+          address = reply_address(token, line[:id])
+          shown(letter, line, address)
+          remarks.each { |one| letter.quote("#{names.fetch(one[:person_id])}: #{said(one)}") }
+          link = "#{kit.settings.public_url}/review/##{token}"
+          letter.button("Look and answer", link, lead: "Look at it and answer here:")
+          address
+        end
+
+        def shown(letter, line, address)
+          asked = Signoff::AskedRows.of(scope, [line[:id]])
+          first = asked.first
+          letter.post(place(asked), first[:request]["text"], files(first), say: address)
+        end
+
+        def said(remark) = [remark[:words], remark[:replacement]].compact.reject { |one| one == "…" }.join("\n")
+      end
+    end
+  end
+end

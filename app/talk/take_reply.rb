@@ -1,0 +1,119 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Talk
+      # Takes one mail that came in: finds whose answer it is by its address, and says it in the client's room in their
+      # name, or keeps it and tells those who should know. The same mail counts once. One that is for none of our
+      # addresses is nobody's, and let go.
+      class TakeReply
+        # @param incoming [Edge::Mail::Incoming]
+        # @return [String, nil] one of Core::Talk::Reply::OUTCOMES; nil where it is nobody's
+        def self.call(kit, incoming) = new(kit, incoming).call
+
+        def initialize(kit, incoming)
+          @kit = kit
+          @incoming = incoming
+        end
+
+        def call
+          @address = address or return
+          before = scope.transaction { kept.get(:outcome) } and return before
+
+          outcome = Core::Talk::Reply.outcome(@incoming.facts, place)
+          outcome == "said" ? say : keep(outcome)
+        rescue Sequel::UniqueConstraintViolation
+          scope.transaction { kept.get(:outcome) } or raise # another process took it in the same moment
+        end
+
+        private
+
+        attr_reader :kit, :incoming
+
+        def address
+          digests = ReplyAddress.digests(kit, incoming.for_whom)
+          kit.db[:reply_addresses].where(digest: digests).first if digests.any?
+        end
+
+        def scope
+          @scope ||=
+            Store::Scope.new(
+              kit.db,
+              workspace_ids: @address[:workspace_id],
+              person_id: pass[:person_id],
+              side: "client"
+            )
+        end
+
+        def kept = scope.rows(:mail_replies).where(digest: Sequel.blob(incoming.digest))
+
+        # The pass that its mail was sent with, or the one that has taken its place since.
+        def pass
+          @pass ||=
+            begin
+              passes = kit.db[:guest_passes].where(workspace_id: @address[:workspace_id])
+              first = passes.where(id: @address[:pass_id]).first
+              same = passes.where(first.slice(:ask_id, :person_id)).order(Sequel.desc(:made_at))
+              same.where(revoked_at: nil, expires_at: kit.now..).first || first
+            end
+        end
+
+        def place
+          Core::Talk::Reply::Place.new(
+            email: kit.db[:people].where(id: pass[:person_id]).get(:email).to_s,
+            over: member.nil?,
+            recent: scope.transaction { recent }
+          )
+        end
+
+        def recent
+          mine = scope.rows(:guest_passes).where(person_id: pass[:person_id]).select(:id)
+          scope.rows(:mail_replies).where(pass_id: mine, at: (kit.now - 3_600)..).count
+        end
+
+        # @return [Member, nil] as a guest; nil when they may no more
+        def member
+          return @member if defined?(@member)
+
+          over = Signoff::PassOver.why(kit, pass)
+          row = over ? nil : Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now)
+          @member = row && Member.from_row(row, from: "mail", pass: pass)
+        end
+
+        def say
+          SayByMail.call(kit, member, line_id: line[:id], incoming: incoming, about_all: @address[:line_id].nil?)
+          "said"
+        rescue Core::Error
+          keep("over")
+        end
+
+        # What is not about one post stands beside the first that still waits.
+        def line
+          scope.transaction do
+            lines = scope.rows(:ask_lines).where(ask_id: pass[:ask_id])
+            lines.where(id: @address[:line_id]).first || first_waiting(lines)
+          end
+        end
+
+        def first_waiting(lines)
+          lines
+            .join(:posts, workspace_id: Sequel[:ask_lines][:workspace_id], id: :post_id)
+            .order(Sequel.lit("ask_lines.ended_at IS NOT NULL"), Sequel[:posts][:at], Sequel[:ask_lines][:id])
+            .select_all(:ask_lines)
+            .first
+        end
+
+        def keep(outcome)
+          KeepReply.call(
+            kit,
+            Member.process(pass[:workspace_id], "dispatcher"),
+            pass: pass,
+            outcome: outcome,
+            incoming: incoming
+          )
+          outcome
+        end
+      end
+    end
+  end
+end
