@@ -21,6 +21,7 @@ module AskFirst
                RouteEditorRoutes,
                SignoffSheetRoutes,
                TalkRoutes,
+               FiguresRoutes,
                DispatchRoutes,
                AgencyRoutes,
                ReviewRoutes,

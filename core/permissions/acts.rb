@@ -65,6 +65,8 @@ module AskFirst
           "choose_route" => needs("govern_route"),
           "choose_campaign_route" => needs("govern_route", whole: true),
           "see_people" => needs("see", reads: true),
+          "see_figures" => needs("see", "see_results", reads: true),
+          "share_figures" => needs("ask", whole: true),
           "see_record" => needs("see", reads: true),
           "see_passes" => needs("ask", reads: true, whole: true),
           "see_brand" => needs("see", reads: true),

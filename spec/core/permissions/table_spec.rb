@@ -11,11 +11,23 @@ RSpec.describe "Who may do what" do
   timing = %w[time event].map { |part| "write:#{part}" }
   settings = %w[audience budget].map { |part| "write:#{part}" }
   both = ["write:descriptions"]
-  reading = %w[see_post house_talk client_talk see_people see_record see_brand see_whole see_campaign see_shared_plan]
+  reading = %w[
+    see_post
+    house_talk
+    client_talk
+    see_people
+    see_record
+    see_figures
+    see_brand
+    see_whole
+    see_campaign
+    see_shared_plan
+  ]
   running = %w[
     ask
     see_passes
     share_plan
+    share_figures
     keep_out
     withdraw
     release
@@ -38,6 +50,7 @@ RSpec.describe "Who may do what" do
     share_view
     plan_dates
     share_plan
+    share_figures
     plan_campaign
     order_labels
     change_route
@@ -125,6 +138,8 @@ RSpec.describe "Who may do what" do
           ask
           see_passes
           share_plan
+          share_figures
+    share_figures
           keep_out
           withdraw
           release
@@ -136,8 +151,8 @@ RSpec.describe "Who may do what" do
         ],
     "releaser" =>
       reading + timing + %w[pencil share_view plan_dates release take_back settle mark_ready hold hold_all hand_over],
-    "client approver" => %w[client_talk see_shared_plan],
-    "client observer" => %w[client_talk see_shared_plan]
+    "client approver" => %w[client_talk see_shared_plan see_figures],
+    "client observer" => %w[client_talk see_shared_plan see_figures]
   }
   answering = {
     "agency owner" => "answer_internal",
@@ -236,6 +251,7 @@ RSpec.describe "Who may do what" do
     expect(permissions::Acts::IN_WORKSPACE.select { |act| permissions::Decision.for(lifted, act).allowed? }).to eq %w[
          client_talk
          see_shared_plan
+         see_figures
        ]
   end
 end

@@ -108,6 +108,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   pass_renewed: (f) => `had the link of ${String(f.person)} sent anew`,
   remark_edited: (f) => `changed what they had said: ${text(f.before)} to ${text(f.after)}`,
   remark_deleted: (f) => `deleted what they had said: ${text(f.before)}`,
+  figures_shared: () => 'showed the client its own figures of sign-off',
+  figures_kept: () => 'shows the client its figures no more',
   reply_not_taken: (f) => `got a mail in answer to what ${text(f.person)} was asked; it was not taken as theirs`,
   remark_settled: (f) => `settled ${text(f.words)}`,
   remark_reopened: (f) => `opened again ${text(f.words)}`,
