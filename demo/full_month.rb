@@ -149,18 +149,24 @@ module Demo
     def time_of(planned) = wall(planned.client, planned.days, planned.hour, planned.minute)
 
     def behind(planned)
-      post = written(planned, planned.days - 2)
-      on(planned.days - 1, 10) { cleared_and_released(planned, post) }
+      post = written(planned, planned.days - 3)
+      on(planned.days - 2, 10) { cleared_and_released(planned, post, waits(planned)) }
       go_out(planned.client, post, time_of(planned).at)
     end
 
     def ahead(planned)
       post = written(planned, -2)
-      on(-1, 12) { cleared_and_released(planned, post) } if planned.stage == :released
+      on(-1, 12) { cleared_and_released(planned, post, [1, 4]) } if planned.stage == :released
     end
 
-    def cleared_and_released(planned, post)
-      clear_and_release(planned.client, post, APPROVERS.fetch(planned.client))
+    def cleared_and_released(planned, post, waits)
+      clear_and_release(planned.client, post, APPROVERS.fetch(planned.client), waits: waits)
+    end
+
+    # Colleagues answer within hours, the client some of it the next morning; now and then late.
+    def waits(planned)
+      luck = Random.new(planned.days.abs * planned.subject.length)
+      [luck.rand(1..5) * 0.75, luck.rand < 0.5 ? luck.rand(1..4) : luck.rand(20..27)]
     end
 
     def written(planned, days)

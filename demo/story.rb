@@ -8,6 +8,8 @@ require_relative "world"
 module Demo
   # The story that the demo tells, day by day, through the same acts as the interface.
   class Story
+    WAITS = [0.25, 0.5].freeze
+
     def initialize(world, clock)
       @world = world
       @kit = world.kit
@@ -35,9 +37,9 @@ module Demo
     end
 
     # For what is told elsewhere: all its yeses, then released.
-    def clear_and_release(client, post, approver)
-      clear(client, post, approver)
-      release(client, post)
+    # @param waits [Array(Numeric, Numeric)] hours until the colleague and until the client answers
+    def clear_and_release(client, post, approver, waits: WAITS)
+      clear(client, post, approver, waits: waits) { release(client, post) }
     end
 
     private
@@ -122,7 +124,7 @@ module Demo
         client,
         step_id: step_id,
         post_ids: Array(post),
-        due_at: @kit.now + (hours * 3600),
+        due_at: hours && (@kit.now + (hours * 3600)), # else as the route gives
         message: message
       )
     end
@@ -146,11 +148,20 @@ module Demo
       )
     end
 
-    def clear(client, post, approver)
-      ask(client, post, 0)
-      answer(client, post, :wren)
-      ask(client, post, 1)
-      answer(client, post, approver)
+    def clear(client, post, approver, waits: WAITS)
+      ask(client, post, 0, hours: nil)
+      after(waits.first) do
+        answer(client, post, :wren)
+        ask(client, post, 1, hours: nil)
+        after(waits.last) do
+          answer(client, post, approver)
+          yield if block_given?
+        end
+      end
+    end
+
+    def after(hours, &block)
+      @clock.at([@kit.now + (hours * 3_600), @now - 60].min, &block)
     end
 
     def release(client, post)

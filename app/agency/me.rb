@@ -50,6 +50,7 @@ module AskFirst
             role: row[:role],
             archived: !row[:archived_at].nil?,
             setup_step: row[:setup_step],
+            figures_shared: row[:figures_shared],
             can: Permissions::Capabilities.of(Member.from_row(row, looking: !looking.nil?))
           }
         end

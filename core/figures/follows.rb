@@ -12,6 +12,7 @@ module AskFirst
         BACK = 0.3 # that come back above that
         ALONE = 0.8 # of a step's answers by one of several
         TOGETHER = 0.4 # of answers within three hours, or on one day
+        TENTHS = %w[one two three four five six seven eight nine].freeze
         DAYS = %w[Mondays Tuesdays Wednesdays Thursdays Fridays Saturdays Sundays].freeze
 
         # @param figures [SignOff]
@@ -44,7 +45,7 @@ module AskFirst
           return if of < ENOUGH || in_time >= of * LATE
 
           nine = step[:time][:n] >= ENOUGH && step[:time][:p90].ceil
-          said = "“#{step[:name]}” is answered in time #{ten(in_time, of)}."
+          said = "“#{step[:name]}” is answered in time #{ten(in_time, of)} times."
           return said unless nine && nine > step[:hours]
 
           "#{said} It gives #{hours(step[:hours])}; nine of ten are answered within #{hours(nine)}. Ask earlier, or " \
@@ -100,7 +101,16 @@ module AskFirst
           "#{ten(most, total).capitalize} answers come on #{DAYS[day]}." if most >= total * TOGETHER
         end
 
-        def ten(part, whole) = "#{(part * 10.0 / whole).round} of ten"
+        # A share as one says it.
+        def ten(part, whole)
+          tenths = (part * 10.0 / whole).round
+          if tenths.between?(1, 9)
+            "#{TENTHS[tenths - 1]} of ten"
+          else
+            { 0 => "hardly any of the", 10 => "nearly all" }[tenths]
+          end
+        end
+
         def hours(number) = "#{number} working #{number == 1 ? "hour" : "hours"}"
       end
     end

@@ -101,6 +101,7 @@ module AskFirst
               :mark_picture,
               :edge,
               :setup_step,
+              :figures_shared,
               :archived_at,
               Sequel[:workspaces][:zone].as(:workspace_zone),
               :week_start,

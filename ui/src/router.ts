@@ -27,6 +27,19 @@ export const router = createRouter({
       meta: { bare: true, title: 'An invitation' },
     },
     { path: '/desk', name: 'desk', component: page(() => import('./agency/DeskPage.vue')), meta: { title: 'Desk' } },
+    {
+      path: '/figures',
+      name: 'figures',
+      component: page(() => import('./figures/FiguresPage.vue')),
+      meta: { title: 'Figures', section: 'desk' },
+    },
+    {
+      path: '/w/:workspace/figures',
+      name: 'client-figures',
+      component: page(() => import('./figures/FiguresPage.vue')),
+      props: true,
+      meta: { title: 'How sign-off goes' },
+    },
     { path: '/plan', name: 'plan', component: page(() => import('./plan/PlanPage.vue')), meta: { title: 'Plan' } },
     {
       path: '/networks',

@@ -106,15 +106,17 @@ RSpec.describe AskFirst::Core::Figures::SignOff do
     it "says a step that is late, and the time that would do" do
       late = many(6, done: "2026-10-20T18:00") + many(4)
       expect(follows(late)).to include(
-        "#{"“Client” is answered in time four of ten.".sub("four", 
-"4")} It gives 24 working hours; nine of ten are answered within 45 working hours. Ask earlier, or give it more."
+        "“Client” is answered in time four of ten times. It gives 24 working hours; nine of ten are answered within " \
+          "45 working hours. Ask earlier, or give it more."
       )
     end
 
     it "says what comes back, and from where" do
       lines = many(10)
       answers = lines.first(3).map { |one| answer(one, "odile", "2026-10-15T10:00", back: true) }
-      expect(follows(lines, answers: answers).join).to include "3 of ten posts come back, most from “Client” (3 of 10)."
+      expect(
+        follows(lines, answers: answers).join
+      ).to include "Three of ten posts come back, most from “Client” (3 of 10)."
     end
 
     it "says where one of several answers alone, and when answers come" do
@@ -122,9 +124,9 @@ RSpec.describe AskFirst::Core::Figures::SignOff do
       answers = lines.map.with_index { |one, n| answer(one, n < 18 ? "odile" : "per", "2026-10-15T#{10 + (n % 3)}:00") }
       said = follows(lines, answers: answers)
       expect(said).to include(
-        "Odile Marchetti gives 9 of ten answers at “Client”, where others could too. When Odile is away, it waits.",
-        "10 of ten answers come between 10:00 and 13:00. What is asked before that is answered the same day.",
-        "10 of ten answers come on Thursdays."
+        "Odile Marchetti gives nine of ten answers at “Client”, where others could too. When Odile is away, it waits.",
+        "Nearly all answers come between 10:00 and 13:00. What is asked before that is answered the same day.",
+        "Nearly all answers come on Thursdays."
       )
     end
   end

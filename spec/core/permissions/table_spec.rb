@@ -139,7 +139,7 @@ RSpec.describe "Who may do what" do
           see_passes
           share_plan
           share_figures
-    share_figures
+          share_figures
           keep_out
           withdraw
           release

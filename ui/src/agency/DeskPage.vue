@@ -122,6 +122,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
         </span>
       </template>
       <span class="fill" />
+      <router-link :to="{ name: 'figures', query: id ? { client: id } : {} }">Figures</router-link>
       <NewPost />
     </div>
     <DeskAlarms v-if="desk" :alarm="alarm" :desk="desk" :clients="clients" />

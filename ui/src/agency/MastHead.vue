@@ -53,7 +53,7 @@ const theirs = computed(() =>
 watch(
   [theirs, () => route.name],
   ([firm, name]) =>
-    firm && !['client-plan', 'profile'].includes(String(name))
+    firm && !['client-plan', 'client-figures', 'profile'].includes(String(name))
       ? void router.replace({ name: 'client-plan', params: { workspace: firm } })
       : undefined,
   { immediate: true },

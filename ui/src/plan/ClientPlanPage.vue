@@ -26,6 +26,7 @@ const { data, error } = useQuery({
 const sharing = ref(false)
 // whoever is of the client's side has this page and no other
 const inHouse = computed(() => !!client.value)
+const theirs = computed(() => me.value?.workspaces.find((one) => one.id === props.workspace && one.side === 'client'))
 const print = () => window.print()
 
 async function keep(post: { id: string; subject: string }, out: boolean) {
@@ -50,6 +51,9 @@ async function keep(post: { id: string; subject: string }, out: boolean) {
       <h1>{{ inHouse ? 'The plan as the client sees it' : 'The plan' }}</h1>
       <span class="quiet">{{ data?.client.name }}</span>
       <span class="fill" />
+      <router-link v-if="theirs?.figures_shared" :to="{ name: 'client-figures', params: { workspace } }"
+        >How sign-off goes</router-link
+      >
       <template v-if="inHouse">
         <router-link :to="{ name: 'plan', query: { client: workspace } }">Back to the plan</router-link>
         <Button size="small" @click="print">Print</Button>
