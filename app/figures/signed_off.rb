@@ -23,8 +23,8 @@ module AskFirst
         end
 
         def line(row)
-          about = row.slice(:post_id, :step, :side, :hours, :asked_at, :due_at, :done_at)
-          Core::Figures::SignOff::Line.new(**about, people: row[:people].to_a)
+          about = row.slice(:post_id, :step, :side, :asked_at, :due_at, :done_at)
+          Core::Figures::SignOff::Line.new(**about, hours: row[:hours].to_f, people: row[:people].to_a)
         end
 
         def answer(row, line)

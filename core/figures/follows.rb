@@ -111,7 +111,7 @@ module AskFirst
           end
         end
 
-        def hours(number) = "#{number} working #{number == 1 ? "hour" : "hours"}"
+        def hours(number) = "#{format("%g", number)} working #{number == 1 ? "hour" : "hours"}"
       end
     end
   end

@@ -11,7 +11,7 @@ RSpec.describe AskFirst::Core::Figures::SignOff do
       post_id: post,
       step: step,
       side: side,
-      hours: 24,
+      hours: 24.0,
       people: people,
       asked_at: at(asked),
       due_at: at(due),
