@@ -50,6 +50,7 @@ RSpec.describe "Reading over the API" do
     brief = { campaign_id: campaign, io: StringIO.new("stand 14"), name: "Brief.txt" }
     file = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("rules"), name: "Regeln ß.txt")
     {
+      "remark" => said_by_mail,
       "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"),
       "post" => post,
       "channel" => world.channel(:vitrine),
@@ -73,6 +74,20 @@ RSpec.describe "Reading over the API" do
       "rendition" => db[:renditions].where(workspace_id: w).get(:id),
       "membership" => db[:memberships].where(workspace_id: w, person_id: world.person(:maro)).get(:id)
     }
+  end
+
+  # @return [String] a remark that somebody of the client said in answer to a mail
+  def said_by_mail
+    post = world.draft
+    world.ask(post, 0)
+    world.answer(post, :wren)
+    mail = nil
+    kit = world.jobs.dup.tap { |same| same.mailer = Class.new { define_method(:deliver) { |**one| mail = one } }.new }
+    process = AskFirst::App::Member.process(w, "dispatcher")
+    AskFirst::App::Signoff::MailAsk.call(kit, process, ask_id: world.ask(post, 1), person_id: world.person(:odile))
+    raw = "From: #{mail[:to]}\r\nTo: #{mail[:reply_to]}\r\n\r\nWhich pier?"
+    AskFirst::App::Talk::TakeReply.call(kit, AskFirst::Edge::Mail::Incoming.new(raw, cut: false, checker: ""))
+    db[:remarks].where(post_id: post).get(:id)
   end
 
   after { world.act("Clients::MarkPicture", :ines, client, io: nil) }
