@@ -31,7 +31,7 @@ module Demo
       quillmere: [
         [5, 8, 0, "Low tide times, week 43", "Low water at the far pier: Thursday 9:31, Friday 10:08.", :released],
         [6, 9, 30, "Who oils the ramp", "Twice a week before the first boat, with a brush and a lamp.", :drafting],
-        [9, 8, 0, "Half-term: which boat", "Prams on the lower deck, bicycles behind the funnel.", :drafting],
+        [9, 8, 0, "Half-term: which boat", "Prams on the lower deck, bicycles behind the funnel.", :read],
         [12, 8, 0, "Low tide times, week 44", "Low water at the far pier: Thursday 14:44, Friday 15:20.", :released],
         [
           14,
@@ -46,7 +46,7 @@ module Demo
       brackwater: [
         [6, 19, 0, "Where the ridge ends", "Follow the fence, then the white stones.", :drafting],
         [9, 19, 0, "Before the clocks change", "One more Saturday by the old time. The sky does not mind.", :released],
-        [13, 18, 0, "A telescope for the school", "Twelve hands, one eyepiece.", :drafting]
+        [13, 18, 0, "A telescope for the school", "Twelve hands, one eyepiece.", :read]
       ],
       oddling: [
         [2, 7, 0, "Chestnut loaf, first bake", "From Friday, until the chestnuts are gone.", :drafting],
@@ -157,6 +157,13 @@ module Demo
     def ahead(planned)
       post = written(planned, -2)
       on(-1, 12) { cleared_and_released(planned, post, [1, 4]) } if planned.stage == :released
+      on(-1, 15) { read(planned, post) } if planned.stage == :read
+    end
+
+    # A colleague has said yes; the client was not asked yet.
+    def read(planned, post)
+      ask(planned.client, post, 0, hours: nil)
+      after(1.5) { answer(planned.client, post, :wren) }
     end
 
     def cleared_and_released(planned, post, waits)

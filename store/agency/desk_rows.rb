@@ -34,16 +34,17 @@ module AskFirst
           with_asks(@waiting.asked).select(*asked_columns).order(:due_at).limit(limit).all
         end
 
-        # @return [Array<Hash>] open lines that wait for somebody else, one row for each person
+        # @return [Array<Hash>] open lines that wait for somebody else, one row for each person; the worst first
         def waits_for_others(limit)
           with_asks(@waiting.of_others)
             .select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id))
-            .order(:asked_at, Sequel[:people][:name])
+            .order(:due_at, :asked_at, Sequel[:people][:name])
             .limit(limit * PEOPLE)
             .all
         end
 
         def tasks(limit) = @waiting.tasks.order(:due_at).limit(limit).all
+        def to_ask(limit) = lines(@waiting.to_ask.order(:at).limit(limit))
         def came_back(limit) = lines(@waiting.came_back.order(:at).limit(limit))
         def opened(limit) = lines(@waiting.opened.order(:at).limit(limit))
 

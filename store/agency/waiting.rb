@@ -51,6 +51,12 @@ module AskFirst
           posts.where(stage: "changes_wanted", owner_id: @me).exclude(Sequel[:posts][:id] => asked)
         end
 
+        # One's own posts whose next step nobody was asked for yet.
+        def to_ask
+          asked = @scope.rows(:ask_lines).where(ended_at: nil).select(:post_id)
+          posts.where(stage: %w[internal_review client_approval], owner_id: @me).exclude(Sequel[:posts][:id] => asked)
+        end
+
         # Unlocked to be changed and not asked again: it stands still until somebody does.
         def opened
           ids = @scope.rows(:openings).where(closed_at: nil, opened_by: @me).select(:post_id)
@@ -85,10 +91,17 @@ module AskFirst
 
         # @return [Hash{Symbol=>Sequel::Dataset}] every kind, by its name
         def all
-          { asked: asked, tasks: tasks, came_back: came_back, opened: opened, by_hand: by_hand }
+          { asked: asked, tasks: tasks, to_ask: to_ask, came_back: came_back, opened: opened, by_hand: by_hand }
         end
 
-        TABLES = { asked: :ask_lines, tasks: :tasks, came_back: :posts, opened: :posts, by_hand: :showings }.freeze
+        TABLES = {
+          asked: :ask_lines,
+          tasks: :tasks,
+          to_ask: :posts,
+          came_back: :posts,
+          opened: :posts,
+          by_hand: :showings
+        }.freeze
 
         # @return [Hash{String=>Hash{Symbol=>Integer}}] by client, how many of each kind; in one statement
         def counts

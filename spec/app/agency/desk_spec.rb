@@ -60,6 +60,17 @@ RSpec.describe "The Desk" do
     expect(mine[:next_out].map { |row| row[:post_id] }).to include gone
   end
 
+  it "shows one's own posts whose next step nobody was asked for, until somebody is" do
+    post = world.draft
+    world.ask(post, 0)
+    expect(desk(:ines)[:to_ask].map { |one| one[:id] }).not_to include post
+    world.answer(post, :wren)
+    expect(desk(:ines)[:to_ask].map { |one| one[:id] }).to include post
+    expect(desk(:tobiah)[:to_ask].map { |one| one[:id] }).not_to include post
+    world.ask(post, 1)
+    expect(desk(:ines)[:to_ask].map { |one| one[:id] }).not_to include post
+  end
+
   it "counts what there is, not what it shows; a list that is cut opens whole; the switcher counts the same" do
     before = desk(:maro)[:counts]
     clock = db[:tasks].count
@@ -90,7 +101,7 @@ RSpec.describe "The Desk" do
         side: "agency"
       )
     waits = AskFirst::App::Agency::Waits.call(scope)[:waits].sum { |one| one[:waits] }
-    expect(waits).to eq cut[:counts].values_at(:asked, :tasks, :came_back, :opened, :by_hand).sum
+    expect(waits).to eq cut[:counts].values_at(:asked, :tasks, :to_ask, :came_back, :opened, :by_hand).sum
     db[:tasks].where(post_id: post).update(done_at: world.kit.now, done_by: world.person(:maro))
   end
 

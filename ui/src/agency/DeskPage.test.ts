@@ -17,6 +17,7 @@ const desk = (posts: ReturnType<typeof post>[]) => ({
   now: '2026-10-14T09:20:00Z',
   asked: [],
   tasks: [],
+  to_ask: [] as ReturnType<typeof post>[],
   came_back: [],
   opened: [],
   by_hand: [],
@@ -25,6 +26,7 @@ const desk = (posts: ReturnType<typeof post>[]) => ({
   counts: {
     asked: 0,
     tasks: 0,
+    to_ask: 0,
     came_back: 0,
     opened: 0,
     by_hand: 0,
@@ -56,21 +58,61 @@ vi.mock('@/dispatch/alarm', () => ({ useAlarm: () => ({ data: ref(null) }) }))
 vi.mock('./me', () => ({
   useChosen: () => ({
     id: ref(),
-    workspaces: ref([{ id: 'w1', name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { release: { ok: true } } }]),
+    workspaces: ref([
+      { id: 'w1', name: 'Quillmere Ferries', zone: 'Europe/Lisbon', can: { release: { ok: true }, ask: { ok: true } } },
+    ]),
   }),
+}))
+vi.mock('@/parts/later', () => ({
+  later: () => ({ props: ['posts'], template: '<i class="asks">{{ [...posts.keys()].join() }}</i>' }),
 }))
 vi.mock('vue-router', () => ({ useRouter: () => ({ push: vi.fn() }) }))
 const { default: DeskPage } = await import('./DeskPage.vue')
 
-const page = () =>
-  mount(DeskPage, {
-    shallow: true,
-    global: {
-      plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]],
-      stubs: { ...BUTTONS, DeskRows: false, RouterLink: { template: '<a><slot /></a>' } },
+const options = {
+  shallow: true,
+  global: {
+    plugins: [[VueQueryPlugin, { queryClient: new QueryClient() }]] as never,
+    stubs: {
+      ...BUTTONS,
+      DeskRows: false,
+      RouterLink: { template: '<a><slot /></a>' },
+      NewPost: true,
+      DeskViews: true,
+      DeskAlarms: true,
+      DeskOthers: true,
+      SignoffStrip: true,
+      KeysHelp: true,
     },
-  })
+  },
+}
+const page = () => mount(DeskPage, options)
 const released = () => POST.mock.calls.map(([, options]) => options.body.post_ids)
+
+describe('what can be asked next', () => {
+  const asking = { ...desk([]), to_ask: [post('p7', 'Half-term'), post('p8', 'Lamp walk')] }
+  const asks = async (press: (view: ReturnType<typeof page>) => unknown) => {
+    shown.value = { ...asking, counts: { ...asking.counts, to_ask: 2 } }
+    const view = mount(DeskPage, { ...options, shallow: false, attachTo: document.body })
+    await press(view)
+    await flushPromises()
+    const found = view.find('.asks').text()
+    view.unmount()
+    return found
+  }
+
+  it('is asked for one by one, or all of it', async () => {
+    const button = (view: ReturnType<typeof page>, name: string) =>
+      view.findAll('button').find((one) => one.text().startsWith(name) || one.attributes('aria-label') === name)!
+    expect(await asks((view) => button(view, 'Ask for these 2').trigger('click'))).toBe('p7,p8')
+    expect(await asks((view) => button(view, 'Ask …: Lamp walk').trigger('click'))).toBe('p8')
+  })
+
+  it('by A for the row that has the focus, else for all', async () => {
+    const key = () => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'A', bubbles: true }))
+    expect(await asks(key)).toBe('p7,p8')
+  })
+})
 
 describe('what can be released', () => {
   beforeEach(() => void POST.mockClear())

@@ -2,27 +2,31 @@
 import { Button, message } from 'ant-design-vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { age, brief, heading } from '@/api/time'
-import { counted, initials, list, titled } from '@/api/words'
+import { counted, list, titled } from '@/api/words'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import ActButton from '@/parts/ActButton.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
+import { later } from '@/parts/later'
 import { walkRows } from '@/parts/rows'
 import { offerUndo } from '@/parts/undo'
 import { useAlarm } from '@/dispatch/alarm'
+import './desk.css'
 import DeskAlarms from './DeskAlarms.vue'
+import DeskOthers from './DeskOthers.vue'
 import DeskRows from './DeskRows.vue'
 import { useDesk } from './desk'
 import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
 import DeskViews from '@/plan/DeskViews.vue'
 
+const AskSeveralDialog = later(() => import('@/signoff/AskSeveralDialog.vue'))
 const router = useRouter()
 const queries = useQueryClient()
 const { id, workspaces } = useChosen()
@@ -32,8 +36,6 @@ const { data: alarm } = useAlarm(id)
 const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 const clients = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
 const zones = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.zone])))
-// of what waits for others, what is shown
-const others = computed(() => desk.value?.waits_for_others.reduce((sum, one) => sum + one.open, 0) ?? 0)
 // of what can be released, what the reader may release
 const releases = computed(() =>
   Object.fromEntries(workspaces.value.map((one) => [one.id, one.can.release?.ok === true])),
@@ -74,21 +76,6 @@ const release = useMutation({
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
-// Somebody of the client gets one mail with all that waits for them, whichever ask it is about.
-type Waiting = Schemas['Desk']['waits_for_others'][number]
-const nudge = useMutation({
-  mutationFn: async (group: Waiting) => {
-    const reminded = new Set<string>()
-    for (const ask of group.side === 'client' ? group.asks.slice(0, 1) : group.asks) {
-      const path = { workspace: group.workspace_id, ask }
-      const said = await ok(api.POST('/api/w/{workspace}/asks/{ask}/nudge', { params: { path } }))
-      said.reminded.forEach((name) => reminded.add(name))
-    }
-    return [...reminded]
-  },
-  onSuccess: (names) => void message.success(`${list(names)} ${names.length === 1 ? 'is' : 'are'} reminded.`),
-  onError: (problem) => void message.error(sentence(problem), 9),
-})
 const mayAsk = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.can.ask])))
 const takeBack = useMutation({
   mutationFn: (posts: { workspace: string; post: string }[]) =>
@@ -99,7 +86,26 @@ const takeBack = useMutation({
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
-useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => void router.push({ name: 'dispatch' }) })
+// what is asked for from here: one post, or all whose next step nobody was asked for
+type Row = Schemas['PostRow']
+const asking = ref<Map<string, { workspace: string }>>()
+const ask = (posts: Row[]) => (asking.value = new Map(posts.map((one) => [one.id, { workspace: one.workspace_id }])))
+const askable = computed(() => (desk.value?.to_ask ?? []).filter((one) => mayAsk.value[one.workspace_id]?.ok))
+// A asks for the row that has the focus, else for all that can be asked
+function askHere() {
+  const at = document.activeElement?.closest<HTMLElement>('[data-ask]')?.dataset.ask
+  const rows = [...(desk.value?.to_ask ?? []), ...(desk.value?.opened ?? []), ...(desk.value?.came_back ?? [])]
+  const found = rows.filter((one) => one.id === at)
+  const posts = found.length > 0 ? found : askable.value
+  if (posts.length > 0) ask(posts)
+}
+
+useKeys({
+  ArrowDown: () => walkRows(1),
+  ArrowUp: () => walkRows(-1),
+  D: () => void router.push({ name: 'dispatch' }),
+  A: askHere,
+})
 </script>
 
 <template>
@@ -201,21 +207,61 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
         <DeskRows
           :id="(one) => one.id"
           v-slot="{ row }"
+          :rows="desk.to_ask"
+          :count="desk.counts.to_ask"
+          :names="names"
+          @whole="openWhole('to_ask')"
+        >
+          <span class="with-act" :data-ask="row.id">
+            <router-link data-row :to="open(row.workspace_id, row.id)">
+              <span class="line"
+                ><b>Ask next: {{ titled(row.subject) }}</b
+                ><SignoffStrip :strip="row.strip"
+              /></span>
+              <span class="line quiet"
+                ><span>{{ names[row.workspace_id] }} · not asked yet</span
+                ><span>{{ when(row.at, row.workspace_id) }}</span></span
+              >
+            </router-link>
+            <ActButton
+              size="small"
+              :may="mayAsk[row.workspace_id]"
+              :aria-label="`Ask …: ${titled(row.subject)}`"
+              @click="ask([row])"
+              >Ask …</ActButton
+            >
+          </span>
+        </DeskRows>
+        <p v-if="askable.length > 1" class="all">
+          <ActButton size="small" shortcut="A" @click="ask(askable)">Ask for these {{ askable.length }} …</ActButton>
+        </p>
+        <DeskRows
+          :id="(one) => one.id"
+          v-slot="{ row }"
           :rows="desk.opened"
           :count="desk.counts.opened"
           :names="names"
           @whole="openWhole('opened')"
         >
-          <router-link data-row :to="open(row.workspace_id, row.id)">
-            <span class="line"
-              ><b>Ask again: {{ titled(row.subject) }}</b
-              ><SignoffStrip :strip="row.strip"
-            /></span>
-            <span class="line quiet"
-              ><span>{{ names[row.workspace_id] }} · unlocked to change it</span
-              ><span>{{ when(row.at, row.workspace_id) }}</span></span
+          <span class="with-act" :data-ask="row.id">
+            <router-link data-row :to="open(row.workspace_id, row.id)">
+              <span class="line"
+                ><b>Ask again: {{ titled(row.subject) }}</b
+                ><SignoffStrip :strip="row.strip"
+              /></span>
+              <span class="line quiet"
+                ><span>{{ names[row.workspace_id] }} · unlocked to change it</span
+                ><span>{{ when(row.at, row.workspace_id) }}</span></span
+              >
+            </router-link>
+            <ActButton
+              size="small"
+              :may="mayAsk[row.workspace_id]"
+              :aria-label="`Ask …: ${titled(row.subject)}`"
+              @click="ask([row])"
+              >Ask …</ActButton
             >
-          </router-link>
+          </span>
         </DeskRows>
         <DeskRows
           :id="(one) => one.id"
@@ -225,83 +271,41 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
           :names="names"
           @whole="openWhole('came_back')"
         >
-          <router-link data-row :to="open(row.workspace_id, row.id)">
-            <span class="line"
-              ><b>Came back: {{ titled(row.subject) }}</b
-              ><SignoffStrip :strip="row.strip"
-            /></span>
-            <span class="line quiet"
-              ><span
-                >{{ names[row.workspace_id] }} · change wanted by
-                {{ list(row.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
-              ><span>{{ when(row.at, row.workspace_id) }}</span></span
+          <span class="with-act" :data-ask="row.id">
+            <router-link data-row :to="open(row.workspace_id, row.id)">
+              <span class="line"
+                ><b>Came back: {{ titled(row.subject) }}</b
+                ><SignoffStrip :strip="row.strip"
+              /></span>
+              <span class="line quiet"
+                ><span
+                  >{{ names[row.workspace_id] }} · change wanted by
+                  {{ list(row.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
+                ><span>{{ when(row.at, row.workspace_id) }}</span></span
+              >
+            </router-link>
+            <ActButton
+              size="small"
+              :may="mayAsk[row.workspace_id]"
+              :aria-label="`Ask …: ${titled(row.subject)}`"
+              @click="ask([row])"
+              >Ask …</ActButton
             >
-          </router-link>
+          </span>
         </DeskRows>
         <p v-if="waiting === 0" class="none">
           You are done: nothing waits for you. What others still have to answer stands beside this.
         </p>
       </section>
 
-      <section aria-labelledby="others">
-        <h2 id="others">
-          Waiting for others <span class="number">{{ desk.counts.waits_for_others }}</span>
-        </h2>
-        <details
-          v-for="(group, index) in desk.waits_for_others"
-          :key="group.workspace_id + group.person"
-          class="group"
-          :open="desk.waits_for_others.length < 8 || index < 2"
-        >
-          <summary class="person">
-            <span class="face" :class="group.side" aria-hidden="true">{{ initials(group.person) }}</span>
-            <b>{{ group.person }}</b>
-            <span class="quiet"
-              >{{ group.open }} open, asked {{ brief(group.lines[0]?.asked_at ?? desk.now, desk.now) }}</span
-            >
-          </summary>
-          <ul class="inset">
-            <li v-for="line in group.lines" :key="line.post.id" class="row">
-              <router-link data-row :to="open(line.workspace_id, line.post.id)">
-                <span class="line"
-                  ><span>{{ titled(line.post.subject) }}</span
-                  ><SignoffStrip :strip="line.post.strip" :now="desk.now"
-                /></span>
-                <span class="line quiet"
-                  ><span class="marks"
-                    >{{ when(line.post.at, line.workspace_id) }} <ChannelMarks :channels="line.post.channels" /></span
-                  ><b v-if="line.late" class="late">answer was due {{ when(line.due_at, line.workspace_id) }}</b
-                  ><span v-else>by {{ when(line.due_at, line.workspace_id) }}</span></span
-                >
-              </router-link>
-            </li>
-          </ul>
-          <p class="inset nudge">
-            <ActButton
-              size="small"
-              :may="mayAsk[group.workspace_id]"
-              :loading="nudge.isPending.value"
-              @click="nudge.mutate(group)"
-              >Nudge
-              {{
-                group.person
-                  .split(' or ')
-                  .map((name) => name.split(' ')[0])
-                  .join(' and ')
-              }}</ActButton
-            >
-          </p>
-        </details>
-        <button
-          v-if="others < desk.counts.waits_for_others"
-          type="button"
-          class="link-button"
-          @click="openWhole('waits_for_others')"
-        >
-          {{ others }} of {{ desk.counts.waits_for_others }} are shown: show all
-        </button>
-        <p v-if="desk.counts.waits_for_others === 0" class="none">Nothing waits for anybody else.</p>
-      </section>
+      <DeskOthers
+        :desk="desk"
+        :names="names"
+        :may="mayAsk"
+        :several="!id && workspaces.length > 1"
+        :when="when"
+        @whole="openWhole('waits_for_others')"
+      />
 
       <section aria-labelledby="release">
         <h2 id="release">
@@ -393,12 +397,14 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
         </template>
       </section>
     </div>
+    <AskSeveralDialog v-if="asking" :posts="asking" @close="asking = undefined" />
     <KeysHelp
       :keys="[
         ['↓ ↑', 'next and previous row'],
         ['Enter', 'open'],
         ['N', 'new post'],
         ['L', 'release what can be released'],
+        ['A', 'ask for the row, or for all whose next step can be asked'],
         ['/', 'find, or do'],
         ['C', 'choose a client by typing'],
       ]"
@@ -407,9 +413,6 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), D: () => vo
 </template>
 
 <style scoped>
-.nudge {
-  padding: 6px 0;
-}
 .by-others {
   margin-left: 8px;
   font-size: 13px;
@@ -451,123 +454,7 @@ h1 {
   gap: 20px;
   align-items: start;
 }
-h2 {
-  display: flex;
-  align-items: center;
-  min-height: 30px;
-  font-size: 13px;
-  font-weight: 600;
-  border-bottom: 2px solid var(--ink);
-  padding-bottom: 4px;
-}
-h2 :deep(button) {
-  margin-left: auto;
-}
-h2.second {
-  margin-top: 14px;
-  border-bottom-width: 1px;
-}
-h2.trouble {
-  color: var(--trouble);
-}
-.row {
-  border-bottom: 1px solid var(--rule);
-}
-.row a {
-  display: block;
-  padding: 6px 8px 6px 2px;
-  text-decoration: none;
-}
-.row a:hover {
-  background: var(--sheet);
-}
-.mine a {
-  position: relative;
-  padding-left: 12px;
-}
-.mine a::before {
-  content: '';
-  position: absolute;
-  left: 0;
-  top: 6px;
-  bottom: 6px;
-  width: 5px;
-  background: var(--mark);
-  border: 1px solid var(--mark-edge);
-}
-.line {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  align-items: center;
-}
-.line > :first-child {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.line b,
-.line .late {
-  white-space: nowrap;
-}
-.line.late {
-  white-space: normal;
-}
-.line.late,
-.line > b:first-child {
-  font-weight: 600;
-}
-.line > :last-child:not(:first-child) {
-  flex: none;
-}
-.person {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  padding: 7px 0;
-  border-bottom: 1px solid var(--rule);
-}
-.face {
-  display: grid;
-  place-items: center;
-  width: 24px;
-  height: 24px;
-  border: 1.5px solid var(--internal);
-  border-radius: 50%;
-  font-size: 10px;
-  font-weight: 600;
-  color: var(--internal);
-  background: var(--sheet);
-}
-.face.client {
-  border-color: var(--client);
-  color: var(--client);
-}
-.inset {
-  padding-left: 12px;
-}
-.marks {
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-}
-.row a.timed {
-  display: grid;
-  grid-template-columns: 84px auto 1fr;
-  gap: 8px;
-  align-items: center;
-  padding: 8px 2px;
-}
-.with-act {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.with-act a {
-  flex: 1;
-}
-.none {
-  padding: 10px 2px;
-  color: var(--ink-2);
+.all {
+  padding: 6px 0;
 }
 </style>
