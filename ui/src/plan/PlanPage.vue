@@ -29,8 +29,9 @@ import { useMoving, type Held } from './moving'
 import { useOpening } from './opening'
 import { usePencil, type Mark } from './pencil'
 import type { KeyDate } from './key-dates'
-import { byChannel, monthsOn, usePeriod, type Line, type Period, type PlanDay, type Split } from './period'
-import { usePicking } from './picking'
+import { byChannel, daysOn, monthsOn, usePeriod, type Line, type Period, type PlanDay, type Split } from './period'
+import { postsOf, usePicking, weekStart } from './picking'
+import type { Chosen } from './several'
 import { idOf, placeOf, type View } from './place'
 import { providePlan } from './plan'
 import { useSelecting } from './selecting'
@@ -51,6 +52,7 @@ const KeyDateDialog = later(() => import('./KeyDateDialog.vue'))
 const PlanProof = later(() => import('./PlanProof.vue'))
 const PlanList = later(() => import('./PlanList.vue'))
 const TimeDialog = later(() => import('./TimeDialog.vue'))
+const AskSeveralDialog = later(() => import('@/signoff/AskSeveralDialog.vue'))
 const BalanceDialog = later(() => import('@/campaigns/BalanceDialog.vue'))
 const PlanWall = later(() => import('./PlanWall.vue'))
 const SheetLayer = later(() => import('@/posts/SheetLayer.vue'))
@@ -286,6 +288,13 @@ const comesBack = ref<Mark>()
 const fixing = ref<{ workspace: string; fixture?: string }>()
 const carrying = ref(false)
 const balancing = ref(false)
+// asking for all of a day or of its week at once: where the focus is, else today
+const asking = ref<Chosen>()
+const askDay = computed(() => placeOf(here.value).day)
+const askWeek = computed(() => weekStart(askDay.value, workspace.value?.week_start ?? 1))
+const ofDay = computed(() => postsOf(data.value?.lines ?? [], askDay.value, askDay.value))
+const ofWeek = computed(() => postsOf(data.value?.lines ?? [], askWeek.value, daysOn(askWeek.value, 6)))
+const ask = (posts: Chosen) => posts.size > 0 && (asking.value = posts)
 const dating = ref<{ day: string; date?: KeyDate }>()
 const mayDate = computed(() => workspace.value?.can.plan_dates)
 function dateHere() {
@@ -294,6 +303,22 @@ function dateHere() {
 }
 // what is done less often, under one button
 const more = computed(() => [
+  ...(ofDay.value.size > 0
+    ? [
+        {
+          key: 'ask-day',
+          words: `Ask for ${calendarDay(askDay.value, { weekday: true })}: ${counted(ofDay.value.size, 'post', 'posts')} … (Q)`,
+        },
+      ]
+    : []),
+  ...(ofWeek.value.size > ofDay.value.size
+    ? [
+        {
+          key: 'ask-week',
+          words: `Ask for the week of ${calendarDay(askWeek.value)}: ${ofWeek.value.size} posts … (W)`,
+        },
+      ]
+    : []),
   ...(workspace.value ? [{ key: 'date', words: 'Key date or other work …', off: why(mayDate.value) }] : []),
   ...(span.value === 'week' && mayPencil.value && data.value && data.value.marks.length > 0
     ? [{ key: 'copy', words: `Copy ${counted(data.value.marks.length, 'mark', 'marks')} onto other weeks …` }]
@@ -314,6 +339,8 @@ const more = computed(() => [
 ])
 const why = (may: { ok: boolean; why?: string } | undefined) => (may?.ok ? undefined : (may?.why ?? 'Not here.'))
 function choose(key: string) {
+  if (key === 'ask-day') ask(ofDay.value)
+  if (key === 'ask-week') ask(ofWeek.value)
   if (key === 'date') dateHere()
   if (key === 'each') set({ each: each.value ? '' : 'yes' })
   if (key === 'copy') copying.value = true
@@ -379,6 +406,8 @@ useKeys({
   D: () => mayDate.value?.ok && dateHere(),
   A: () => pickAll(data.value?.lines ?? [], sheet.several.value ? sheet.chosen.value : undefined),
   F: () => (filtering.value = !filtering.value),
+  Q: () => ask(ofDay.value),
+  W: () => ask(ofWeek.value),
 })
 </script>
 
@@ -494,6 +523,7 @@ useKeys({
       :today="today"
       @clear="pickNone"
     />
+    <AskSeveralDialog v-if="asking" :posts="asking" @close="asking = undefined" />
     <MarkDialog
       v-if="opened && (opened.mark || workspace)"
       :key="`${opened.day} ${opened.mark?.channel_id}`"
@@ -587,6 +617,7 @@ useKeys({
         ['T', 'today'],
         ['F', 'narrow what is shown'],
         ['X, A', 'choose the post that has the focus, choose all: then do one thing with them'],
+        ['Q, W', 'ask for the day that has the focus, for its week'],
         ['P', 'pencil: something should go out here'],
         ['D', 'a key date, or other work of these days'],
         ...(view === 'channels'

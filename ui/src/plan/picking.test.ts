@@ -1,7 +1,7 @@
 import { nextTick, ref } from 'vue'
 import { expect, it } from 'vitest'
 import type { Line } from './period'
-import { usePicking } from './picking'
+import { postsOf, usePicking, weekStart } from './picking'
 
 const line = (post_id: string, channel: string) =>
   ({ post_id, workspace_id: 'w', wall: '2026-10-15T07:30', channels: [{ id: channel }] }) as Line
@@ -20,4 +20,18 @@ it('posts are chosen one by one, all, or those of some cells, and let go with th
   workspace.value = 'other'
   await nextTick()
   expect(picked.value.size).toBe(0)
+})
+
+it('the posts of a day, or of the week that has it', () => {
+  const on = (post_id: string, wall: string) => ({ post_id, workspace_id: 'w', wall }) as Line
+  const lines = [on('b', '2026-10-16T18:00'), on('a', '2026-10-15T07:30'), on('c', '2026-10-19T08:00')]
+  expect([...postsOf(lines, '2026-10-15', '2026-10-15').keys()]).toEqual(['a'])
+  const monday = weekStart('2026-10-15', 1)
+  expect(monday).toBe('2026-10-12')
+  expect([...postsOf(lines, monday, '2026-10-18').keys()]).toEqual(['a', 'b'])
+  expect([weekStart('2026-10-12', 1), weekStart('2026-10-15', 7), weekStart('2026-10-18', 7)]).toEqual([
+    '2026-10-12',
+    '2026-10-11',
+    '2026-10-18',
+  ])
 })

@@ -1,8 +1,21 @@
 // Posts that are chosen, with their clients; they stay chosen over the views and the periods.
 import { ref, watch, type Ref } from 'vue'
-import type { Line } from './period'
+import { daysOn, type Line } from './period'
 import { idOf } from './place'
 import type { Chosen } from './several'
+
+/** The posts of some days, both counted, in the order of their times. */
+export function postsOf(lines: Line[], first: string, last: string): Chosen {
+  const found = lines.filter(({ wall }) => wall.slice(0, 10) >= first && wall.slice(0, 10) <= last)
+  found.sort((one, other) => one.wall.localeCompare(other.wall))
+  return new Map(found.map(({ post_id, workspace_id, wall }) => [post_id, { workspace: workspace_id, wall }]))
+}
+
+/** The first day of the week that has this one. @param start day on which weeks start, 1 is Monday (ISO 8601) */
+export function weekStart(day: string, start: number): string {
+  const weekday = new Date(`${day}T00:00:00Z`).getUTCDay() || 7
+  return daysOn(day, -((weekday - start + 7) % 7))
+}
 
 /** @param workspace another one begins anew */
 export function usePicking(workspace: Ref<string | undefined>) {
