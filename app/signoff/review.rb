@@ -125,6 +125,11 @@ module AskFirst
             rows(:rulings).where(adaptation_id: ids, step_id: ask[:step_id], kind: "skip").select_map(:adaptation_id)
         end
 
+        # A spot or an area of a picture, in thousandths of it as it goes out.
+        def spot(pin)
+          pin.to_h.slice("adaptation_id", "media_id", "x", "y", "width", "height") if pin && pin["kind"] == "spot"
+        end
+
         def remark_json(row)
           {
             person: names[row[:person_id]],
@@ -132,6 +137,7 @@ module AskFirst
             at: row[:said_at].iso8601,
             mine: row[:person_id] == member.person_id,
             about: row[:pin] && row[:pin]["exact"],
+            spot: spot(row[:pin]),
             instead: row[:replacement]
           }
         end

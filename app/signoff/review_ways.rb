@@ -55,9 +55,10 @@ module AskFirst
 
         # With its size as it will be sent, so that its place is kept while it loads.
         def picture_json(file, id)
-          width, height = sizes.fetch(id)
+          width, height, media_id = sizes.fetch(id)
           {
             id: id,
+            media_id: media_id,
             kind: file.fetch("kind", "picture"),
             description: file["description"],
             width: width,
@@ -70,7 +71,7 @@ module AskFirst
             @scope
               .rows(:renditions)
               .where(id: @shown.flat_map { |row| row[:rendition_ids].to_a }.uniq)
-              .to_hash(:id, %i[width height])
+              .to_hash(:id, %i[width height media_id])
         end
       end
     end

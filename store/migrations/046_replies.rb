@@ -9,10 +9,11 @@ Sequel.migration do
     run <<~SQL
       CREATE TABLE reply_addresses (
         workspace_id uuid NOT NULL,
-        digest bytea PRIMARY KEY CHECK (length(digest) = 32),
+        digest bytea NOT NULL UNIQUE CHECK (length(digest) = 32),
         pass_id uuid NOT NULL,
         line_id uuid,
         made_at timestamptz NOT NULL,
+        PRIMARY KEY (workspace_id, digest),
         FOREIGN KEY (workspace_id, pass_id) REFERENCES guest_passes (workspace_id, id),
         FOREIGN KEY (workspace_id, line_id) REFERENCES ask_lines (workspace_id, id)
       );

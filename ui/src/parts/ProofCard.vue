@@ -3,8 +3,9 @@
 // shown apart, its pictures as they will be cut. It imitates no network's screen.
 import { computed, ref } from 'vue'
 import PinnedRun from '@/talk/PinnedRun.vue'
+import FilePlaces from '@/talk/FilePlaces.vue'
 import SpotLayer from '@/talk/SpotLayer.vue'
-import { runsOf, type SpotPin, type WordPin } from '@/talk/pins'
+import { runsOf, type FilePin, type SpotPin, type WordPin } from '@/talk/pins'
 import { selectedIn, type Selected } from '@/talk/selected'
 
 /** What some networks show beside text and media. */
@@ -23,6 +24,10 @@ const props = defineProps<{
     src: string
     alt: string
     kind?: string
+    /** of a document */
+    pages?: number
+    /** of a video, in milliseconds */
+    lasts?: number
     width: number
     height: number
     crop?: number[]
@@ -33,12 +38,14 @@ const props = defineProps<{
   /** what talk points at */
   words?: WordPin[]
   spots?: SpotPin[]
+  files?: FilePin[]
   active?: string
   pointing?: boolean
 }>()
 const emit = defineEmits<{
   pick: [words: Selected]
   spot: [picture: number, place: { x: number; y: number; width: number; height: number }]
+  place: [picture: number, place: { page: number } | { ms: number }]
   open: [id: string]
 }>()
 const body = ref<HTMLElement>()
@@ -92,11 +99,21 @@ function cut(picture: (typeof props.pictures)[number]) {
         <img :src="picture.src" :alt="picture.alt" :style="cut(picture)" />
         <figcaption v-if="picture.kind && picture.kind !== 'picture'">{{ picture.kind }}</figcaption>
         <SpotLayer
-          v-if="pointing || spots?.some((spot) => spot.picture === index)"
+          v-if="(pointing && !picture.pages && !picture.lasts) || spots?.some((spot) => spot.picture === index)"
           :spots="spots?.filter((spot) => spot.picture === index) ?? []"
           :active="active"
           :pointing="pointing ?? false"
           @spot="emit('spot', index, $event)"
+          @open="emit('open', $event)"
+        />
+        <FilePlaces
+          v-if="picture.pages || picture.lasts"
+          :places="files?.filter((one) => one.picture === index) ?? []"
+          :pages="picture.pages"
+          :lasts="picture.lasts"
+          :active="active"
+          :pointing="pointing ?? false"
+          @place="emit('place', index, $event)"
           @open="emit('open', $event)"
         />
       </figure>

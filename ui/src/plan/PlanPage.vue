@@ -288,9 +288,16 @@ const comesBack = ref<Mark>()
 const fixing = ref<{ workspace: string; fixture?: string }>()
 const carrying = ref(false)
 const balancing = ref(false)
-// asking for all of a day or of its week at once: where the focus is, else today
+// asking for all of a day or of its week at once: where the focus is or last was, on a cell or on a line in it
 const asking = ref<Chosen>()
-const askDay = computed(() => placeOf(here.value).day)
+const touched = ref('')
+function touch(event: FocusEvent) {
+  const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-place]')
+  if (cell) touched.value = placeOf(cell.dataset.place ?? '').day
+}
+const askDay = computed(() =>
+  days.value.some((one) => one.date === touched.value) ? touched.value : placeOf(here.value).day,
+)
 const askWeek = computed(() => weekStart(askDay.value, workspace.value?.week_start ?? 1))
 const ofDay = computed(() => postsOf(data.value?.lines ?? [], askDay.value, askDay.value))
 const ofWeek = computed(() => postsOf(data.value?.lines ?? [], askWeek.value, daysOn(askWeek.value, 6)))
@@ -412,7 +419,13 @@ useKeys({
 </script>
 
 <template>
-  <main class="plan" @keydown.enter="enter" @keydown.esc="leave" @click.capture="!narrow && clicked($event)">
+  <main
+    class="plan"
+    @focusin="touch"
+    @keydown.enter="enter"
+    @keydown.esc="leave"
+    @click.capture="!narrow && clicked($event)"
+  >
     <PlanHead
       :heading="heading"
       :dates="dates"

@@ -8,7 +8,7 @@ import AdaptationParts from './AdaptationParts.vue'
 import { useChecks } from './checks'
 import ColumnHead from './ColumnHead.vue'
 import { cardOf, picturesOf } from './proof'
-import { spotPins, usePins, wordPins, type Pin } from '@/talk/pins'
+import { filePins, spotPins, usePins, wordPins, type Pin } from '@/talk/pins'
 import type { Selected } from '@/talk/selected'
 import type { Adaptation, Sheet } from './sheet'
 
@@ -40,6 +40,12 @@ function pick(words: Selected) {
 function spot(picture: number, place: Pick<Pin, 'x' | 'y' | 'width' | 'height'>) {
   const media = props.one.proof.pictures[picture]
   if (media) picked.value = { kind: 'spot', media_id: media.media_id, ...place, ...on() }
+  pointing.value = false
+}
+function place(picture: number, at: { page: number } | { ms: number }) {
+  const media = props.one.proof.pictures[picture]
+  const kind = 'page' in at ? ('page' as const) : ('moment' as const)
+  if (media) picked.value = { kind, media_id: media.media_id, ...at, ...on() }
   pointing.value = false
 }
 defineExpose({ show: (place: string) => parts.value?.show(place) })
@@ -75,17 +81,21 @@ defineExpose({ show: (place: string) => parts.value?.show(place) })
           :beside="proof"
           :words="wordPins(sheet, one)"
           :spots="spotPins(sheet, one)"
+          :files="filePins(sheet, one)"
           :active="active"
           :pointing="pointing"
           @pick="pick"
           @spot="spot"
+          @place="place"
           @open="active = $event"
         />
         <p class="point">
           <button type="button" class="link-button" :aria-pressed="pointing" @click="pointing = !pointing">
             {{ pointing ? 'Done pointing' : 'Point at something' }}
           </button>
-          <span v-if="pointing" class="quiet">&#32;Drag over words, or draw on the picture.</span>
+          <span v-if="pointing" class="quiet"
+            >&#32;Drag over words, draw on the picture, or choose a page or a moment.</span
+          >
         </p>
       </div>
       <div v-for="block in one.blocks" :key="block.person" class="wanted">

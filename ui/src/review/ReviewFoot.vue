@@ -7,6 +7,7 @@ import type { Answers } from './answers'
 import type { About, Line } from './api'
 import { kept } from './kept'
 import { fill, plural, t } from './language'
+import { usePointed } from './pointed'
 
 const props = defineProps<{ line: Line; answers: Answers; unseen: () => string }>()
 const emit = defineEmits<{ answered: [] }>()
@@ -73,13 +74,21 @@ async function say() {
 // Words of the post that are selected: something is said about them, or others are suggested.
 const about = ref<About>()
 const instead = ref<string>()
+const exact = computed(() => (about.value?.kind === 'words' ? about.value.exact : undefined))
 function look() {
   if (instead.value !== undefined) return
   const at = window.getSelection()?.anchorNode?.parentElement?.closest<HTMLElement>('[data-copy]')
   const way = props.line.ways.find((one) => one.adaptation_ids[0] === at?.dataset.copy)
   const words = at && way && selectedIn(at, way.text)
-  if (words) about.value = { adaptation_id: way.adaptation_ids[0]!, ...words }
+  if (words) about.value = { kind: 'words', adaptation_id: way.adaptation_ids[0]!, ...words }
 }
+// A press on a picture points at that spot; the picture shows it.
+const spot = usePointed()
+watch(spot, (found) => {
+  const here = props.line.ways.some((one) => one.adaptation_ids[0] === found?.adaptation_id)
+  if (found && here && instead.value === undefined && mode.value === 'choose') about.value = found
+})
+watch(about, (now) => (spot.value = now?.kind === 'spot' ? now : undefined))
 onMounted(() => document.addEventListener('selectionchange', look))
 onUnmounted(() => document.removeEventListener('selectionchange', look))
 watch(
@@ -91,7 +100,7 @@ watch(
 )
 async function suggest() {
   const words = instead.value ?? ''
-  if (words === about.value?.exact || !(await props.answers.say(props.line, '', about.value, words))) return
+  if (words === exact.value || !(await props.answers.say(props.line, '', about.value, words))) return
   about.value = undefined
   instead.value = undefined
 }
@@ -108,7 +117,7 @@ async function suggest() {
       <textarea id="instead" v-model="instead" dir="auto" rows="3" />
       <div class="two">
         <button type="button" class="plain" @click="instead = undefined">{{ t().back }}</button>
-        <button type="submit" class="dark" :disabled="busy || instead === about?.exact">
+        <button type="submit" class="dark" :disabled="busy || instead === exact">
           {{ t().sendSuggestion }}
         </button>
       </div>
@@ -146,8 +155,10 @@ async function suggest() {
     </div>
     <template v-else>
       <p v-if="about" class="about">
-        <bdi>{{ fill(t().aboutWords, { words: about.exact }) }}</bdi>
-        <button type="button" class="never" @click="instead = about.exact">{{ t().suggest }}</button>
+        <bdi>{{ exact === undefined ? t().aboutSpot : fill(t().aboutWords, { words: exact }) }}</bdi>
+        <button v-if="exact !== undefined" type="button" class="never" @click="instead = exact">
+          {{ t().suggest }}
+        </button>
         <button type="button" class="never" @click="about = undefined">{{ t().notAbout }}</button>
       </p>
       <form class="say" @submit.prevent="say">

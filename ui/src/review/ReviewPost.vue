@@ -53,11 +53,13 @@ const others = (yes: boolean) =>
     :index="index"
     :place="place + index"
     :count="line.ways.length"
+    :talk="line.talk"
   />
   <section v-if="line.talk.length > 0" class="talk" :aria-label="t().saidHere">
     <p v-for="one in line.talk" :key="one.at">
       <b>{{ one.mine ? t().you : one.person }}</b>
       <span v-if="one.about" class="quiet">&#32;{{ fill(t().aboutWords, { words: one.about }) }}</span>
+      <span v-else-if="one.spot" class="quiet">&#32;{{ t().aboutSpot }}</span>
       <bdi v-if="one.words !== '…'">&#32;{{ one.words }}</bdi>
       <bdi v-if="one.instead">&#32;{{ fill(t().suggested, { words: one.instead }) }}</bdi>
     </p>

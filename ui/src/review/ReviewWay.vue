@@ -2,11 +2,24 @@
 // One way in which the post appears: its channels, its pictures as they will be sent, its text with the fold.
 import { computed } from 'vue'
 import { besideInWords } from '@/parts/beside'
-import { fileAddress, type Way } from './api'
+import { fileAddress, type Line, type Way } from './api'
 import { fill, t } from './language'
+import { pointAt, usePointed } from './pointed'
 import ReviewSince from './ReviewSince.vue'
 
-const props = defineProps<{ way: Way; index: number; place: number; count: number }>()
+type Picture = Way['pictures'][number]
+const props = defineProps<{ way: Way; index: number; place: number; count: number; talk?: Line['talk'] }>()
+// where one points at now, and where somebody did before
+const pointed = usePointed()
+const at = ({ x, y }: { x: number; y: number }) => ({ left: `${x / 10}%`, top: `${y / 10}%` })
+const middle = (one: { x: number; y: number; width: number; height: number }) =>
+  at({ x: one.x + one.width / 2, y: one.y + one.height / 2 })
+const spots = (file: Picture) =>
+  (props.talk ?? []).flatMap(({ spot }) =>
+    spot && spot.media_id === file.media_id && props.way.adaptation_ids.includes(spot.adaptation_id) ? [spot] : [],
+  )
+const isPointed = (file: Picture) =>
+  pointed.value?.media_id === file.media_id && props.way.adaptation_ids.includes(pointed.value.adaptation_id)
 const named = (label: string) => (t().beside as Record<string, string>)[label] ?? label
 const points = computed(() => Array.from(props.way.text))
 const head = computed(() => (props.way.fold == null ? props.way.text : points.value.slice(0, props.way.fold).join('')))
@@ -47,13 +60,17 @@ const rest = computed(() => points.value.slice(after.value).join(''))
         <p v-else-if="file.kind === 'document'" class="document">
           <a :href="fileAddress(file.id)" target="_blank" rel="noreferrer">{{ t().document }}</a> {{ file.description }}
         </p>
-        <img
-          v-else
-          :src="fileAddress(file.id)"
-          :alt="file.description || t().picture"
-          :width="file.width"
-          :height="file.height"
-        />
+        <div v-else class="picture">
+          <img
+            :src="fileAddress(file.id)"
+            :alt="file.description || t().picture"
+            :width="file.width"
+            :height="file.height"
+            @click="pointAt($event, way.adaptation_ids[0]!, file.media_id)"
+          />
+          <i v-for="(spot, n) in spots(file)" :key="n" class="spot" :style="middle(spot)" aria-hidden="true" />
+          <i v-if="isPointed(file)" class="spot now" :style="at(pointed!)" aria-hidden="true" />
+        </div>
       </template>
       <p v-if="way.text" class="copy" dir="auto" :data-copy="way.adaptation_ids[0]">
         <span data-from="0">{{ head }}</span><span v-if="rest" class="fold"

@@ -82,15 +82,24 @@ export const disown = (receipt: string) =>
   call<{ stopped: number; out: number }>('POST', '/api/review/disown', { receipt })
 
 export const fetchReview = () => call<Review>('GET', looked ? `/api/look-as/asks/${looked}` : '/api/review/ask')
-/** Words of one way that something is said about. */
-export interface About {
+/** Words of one way that something is said about, or a spot of one of its pictures, in thousandths. */
+export type About = Words | Spot
+export interface Words {
+  kind: 'words'
   adaptation_id: string
   exact: string
   prefix: string
   suffix: string
 }
+export interface Spot {
+  kind: 'spot'
+  adaptation_id: string
+  media_id: string
+  x: number
+  y: number
+}
 export const remark = (line: string, words: string, about?: About, replacement?: string) => {
-  const more = about ? { pin: { kind: 'words', ...about }, ...(replacement === undefined ? {} : { replacement }) } : {}
+  const more = about ? { pin: about, ...(replacement === undefined ? {} : { replacement }) } : {}
   return call('POST', `/api/review/lines/${line}/remark`, { words, ...more }, crypto.randomUUID())
 }
 

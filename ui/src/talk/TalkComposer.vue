@@ -10,7 +10,7 @@ import ChoicesField from '@/parts/fields/ChoicesField.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
 import { addFile } from './files'
-import { usePins } from './pins'
+import { placeWords, usePins } from './pins'
 
 const props = defineProps<{ sheet: Sheet; room: 'house' | 'client'; client: string; now: string }>()
 const box = draft(`talk:${props.sheet.id}:${props.room}`)
@@ -92,7 +92,8 @@ function byMail(who: Sheet['readers']['client']) {
 const place = computed(() => {
   const one = picked.value
   if (!one) return ''
-  return one.kind === 'words' ? `“${one.exact}” on ${one.channel}` : `a place of the picture on ${one.channel}`
+  if (one.kind === 'words') return `“${one.exact}” on ${one.channel}`
+  return one.kind === 'spot' ? `a place of the picture on ${one.channel}` : `${placeWords(one)} on ${one.channel}`
 })
 </script>
 

@@ -11,7 +11,7 @@ import { draft } from '@/parts/drafts'
 import WordRuns from '@/parts/WordRuns.vue'
 import { useAct, type Sheet } from '@/posts/sheet'
 import { fileAddress } from './files'
-import { usePins } from './pins'
+import { placeWords, usePins } from './pins'
 
 type Remark = Sheet['remarks'][number]
 const props = defineProps<{ sheet: Sheet; root: Remark; answers: Remark[]; number?: number; now: string }>()
@@ -61,8 +61,8 @@ const pinned = computed(() => {
   if (!pin) return ''
   const where = pin.channel ? `, ${pin.channel}` : ''
   if (pin.kind === 'words') return `“${pin.exact}”${where}`
-  if (pin.kind === 'page') return `page ${pin.page}${where}`
-  if (pin.kind === 'moment') return `${((pin.ms ?? 0) / 1000).toFixed(1)} s into the video${where}`
+  if (pin.kind === 'page') return `${placeWords(pin)} of the document${where}`
+  if (pin.kind === 'moment') return `${placeWords(pin)} of the video${where}`
   return `${(pin.width ?? 0) > 0 ? 'an area' : 'a spot'} of the picture${where}`
 })
 // one's own words can be changed for a while, as long as nobody has answered

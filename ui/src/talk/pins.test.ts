@@ -1,6 +1,8 @@
 // @vitest-environment jsdom
 import { describe, expect, it } from 'vitest'
-import { numbers, runsOf, spotPins, wordPins, type WordPin } from './pins'
+import { mount } from '@vue/test-utils'
+import FilePlaces from './FilePlaces.vue'
+import { clock, filePins, numbers, runsOf, spotPins, wordPins, type WordPin } from './pins'
 import { selectedIn } from './selected'
 
 const remark = (id: string, more = {}) =>
@@ -75,5 +77,39 @@ describe('where talk points at', () => {
     expect(selectedIn(root, 'In \n🚢 waits')).toBeUndefined()
     window.getSelection()!.removeAllRanges()
     expect(selectedIn(root, 'In \n🚢 waits')).toBeUndefined()
+  })
+})
+
+describe('a page of a document, a moment of a video', () => {
+  const sheet = {
+    remarks: [
+      remark('page', { pin: { kind: 'page', adaptation_id: 'a', media_id: 'm1', page: 3, gone: false } }),
+      remark('moment', { pin: { kind: 'moment', adaptation_id: 'a', media_id: 'm2', ms: 62_500, gone: false } }),
+      remark('lost', { pin: { kind: 'page', adaptation_id: 'a', media_id: 'm9', page: 1, gone: false } }),
+    ],
+  } as never
+  const one = { id: 'a', proof: { pictures: [{ media_id: 'm1' }, { media_id: 'm2' }] } } as never
+
+  it('stands at its file, in words', () => {
+    expect(filePins(sheet, one).map(({ number, picture, words }) => [number, picture, words])).toEqual([
+      [1, 0, 'page 3'],
+      [2, 1, 'at 1:02.5'],
+    ])
+    expect([0, 900, 59_960, 60_000, 605_000].map(clock)).toEqual(['0:00', '0:00.9', '1:00', '1:00', '10:05'])
+  })
+
+  it('is put where one points, and opened where it stands', async () => {
+    const place = (props: object) =>
+      mount(FilePlaces, { props: { places: filePins(sheet, one).slice(0, 1), pointing: true, ...props } as never })
+    const document = place({ pages: 12 })
+    expect(document.text()).toContain('of 12')
+    await document.find('form').trigger('submit')
+    expect(document.emitted('place')).toEqual([[{ page: 1 }]])
+    await document.find('.at').trigger('click')
+    expect(document.emitted('open')).toEqual([['page']])
+    const video = place({ lasts: 42_000, places: [] })
+    await video.find('form').trigger('submit')
+    expect(video.emitted('place')).toEqual([[{ ms: 0 }]])
+    expect(place({ lasts: 42_000, places: [], pointing: false }).find('.files').exists()).toBe(false)
   })
 })

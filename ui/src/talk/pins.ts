@@ -68,6 +68,34 @@ export function spotPins(sheet: Sheet, one: Adaptation): SpotPin[] {
   })
 }
 
+/** A page of a document or a moment of a video, in words. */
+export const placeWords = (pin: { kind?: string; page?: number; ms?: number }) =>
+  pin.kind === 'page' ? `page ${pin.page}` : `at ${clock(pin.ms ?? 0)}`
+/** Minutes and seconds, with tenths where there are any. */
+export function clock(ms: number): string {
+  const tenths = Math.round(ms / 100)
+  const seconds = (tenths % 600) / 10
+  const two = Number.isInteger(seconds) ? String(seconds).padStart(2, '0') : seconds.toFixed(1).padStart(4, '0')
+  return `${Math.floor(tenths / 600)}:${two}`
+}
+export interface FilePin {
+  id: string
+  number: number
+  room: Remark['room']
+  picture: number
+  words: string
+}
+export function filePins(sheet: Sheet, one: Adaptation): FilePin[] {
+  const known = numbers(sheet.remarks)
+  return sheet.remarks.flatMap((remark) => {
+    const { pin } = remark
+    const number = known.get(remark.id)
+    if (!number || !pin || !['page', 'moment'].includes(pin.kind) || pin.adaptation_id !== one.id) return []
+    const picture = one.proof.pictures.findIndex((file) => file.media_id === pin.media_id)
+    return picture < 0 ? [] : [{ id: remark.id, number, room: remark.room, picture, words: placeWords(pin) }]
+  })
+}
+
 /** A text in runs, cut where pins begin and end. */
 export interface Run {
   from: number

@@ -78,6 +78,7 @@ export const de: Texts = {
   notSaid: 'Das ging nicht: Es gibt keine Verbindung. Ihre Worte bleiben im Feld.',
   wordsStay: 'Ihre Worte bleiben im Feld.',
   aboutWords: 'Zu „{words}“',
+  aboutSpot: 'Zu einer Stelle im Bild',
   notAbout: 'Nicht dazu',
   suggest: 'Andere Worte vorschlagen',
   suggestLabel: 'Was dort stehen soll',

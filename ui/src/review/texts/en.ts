@@ -84,6 +84,7 @@ export const en = {
   notSaid: 'That did not go: there is no connection. Your words stay in the field.',
   wordsStay: 'Your words stay in the field.',
   aboutWords: 'About “{words}”',
+  aboutSpot: 'About a spot of the picture',
   notAbout: 'Not about that',
   suggest: 'Suggest other words',
   suggestLabel: 'What should stand there',

@@ -78,6 +78,7 @@ export const es: Texts = {
   notSaid: 'No salió: no hay conexión. Sus palabras quedan en el campo.',
   wordsStay: 'Sus palabras quedan en el campo.',
   aboutWords: 'Sobre «{words}»',
+  aboutSpot: 'Sobre un punto de la imagen',
   notAbout: 'No sobre eso',
   suggest: 'Proponer otras palabras',
   suggestLabel: 'Lo que debería poner ahí',

@@ -78,6 +78,7 @@ export const fr: Texts = {
   notSaid: 'Ce n’est pas parti : il n’y a pas de connexion. Vos mots restent dans le champ.',
   wordsStay: 'Vos mots restent dans le champ.',
   aboutWords: 'À propos de « {words} »',
+  aboutSpot: 'À propos d’un endroit de l’image',
   notAbout: 'Pas de cela',
   suggest: 'Proposer d’autres mots',
   suggestLabel: 'Ce qui devrait être écrit là',

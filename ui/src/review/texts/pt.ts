@@ -78,6 +78,7 @@ export const pt: Texts = {
   notSaid: 'Não seguiu: não há ligação. As suas palavras ficam no campo.',
   wordsStay: 'As suas palavras ficam no campo.',
   aboutWords: 'Sobre «{words}»',
+  aboutSpot: 'Sobre um ponto da imagem',
   notAbout: 'Não é sobre isso',
   suggest: 'Propor outras palavras',
   suggestLabel: 'O que devia estar ali',
