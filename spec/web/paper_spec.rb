@@ -89,4 +89,18 @@ RSpec.describe "The plan as PDF" do
     ines.call(:get, "/api/plan/month.pdf?month=2027-13")
     expect(ines.last_response.status).to eq 422
   end
+
+  it "the sign-off sheet of a post, a campaign or a period is read as PDF, CSV and JSON by whoever sees it" do
+    id = post("Sheet of the pier", "2026-10-15T07:30")
+    world.clear(id, client: client)
+    campaign = world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Sheet #{SecureRandom.hex(2)}" })
+    ["post=#{id}", "from=2026-10-01&to=2026-10-31", "campaign=#{campaign}"].each do |of|
+      %w[pdf csv json].each do |kind|
+        ines.call(:get, "/api/w/#{world.workspace(client)}/sign-off.#{kind}?#{of}")
+        expect([of, kind, ines.last_response.status]).to eq [of, kind, 200]
+      end
+    end
+    ines.call(:get, "/api/w/#{world.workspace(client)}/sign-off.pdf?post=#{id}")
+    expect(text(ines.last_response.body)).to include("Sheet of the pier", "Odile Marchetti", "Wren Adeyo")
+  end
 end
