@@ -38,19 +38,33 @@ module Bench
     private
 
     def approvers
-      like = @owner[:memberships].where(workspace_id: @world.workspace, person_id: @world.person(:odile)).first
-      person = @owner[:people].where(id: @world.person(:odile)).first
-      ids = Array.new(APPROVERS) { AskFirst::Core::Uuid.v7(@kit.now) }
-      ids.each_with_index do |id, at|
-        @owner[:people].insert(person.merge(id: id, name: "Approver #{at}", email: "approver#{at}@quillmere.example"))
-        @owner[:memberships].insert(like.merge(id: AskFirst::Core::Uuid.v7(@kit.now), person_id: id))
+      like = @world.person(:odile)
+      Array.new(APPROVERS) do |at|
+        id = AskFirst::Core::Uuid.v7(@kit.now)
+        again(:people, { id: like }, id: id, name: "Approver #{at}", email: "approver#{at}@quillmere.example")
+        membership = { id: AskFirst::Core::Uuid.v7(@kit.now), person_id: id }
+        again(:memberships, { workspace_id: @world.workspace, person_id: like }, **membership)
+        id
       end
-      ids
+    end
+
+    # A row once more, with other values in some columns.
+    def again(table, row, **other)
+      columns = @owner[table].columns
+      values =
+        columns.map do |column|
+          if other.key?(column)
+            Sequel.cast(other[column], %i[id person_id].include?(column) ? :uuid : :text)
+          else
+            column
+          end
+        end
+      @owner[table].insert(columns, @owner[table].where(row).select(*values))
     end
 
     # @return [Array<String>] ids of posts that wait for any one of them
     def asked(people)
-      post = @world.draft(picture: false)
+      post = @world.draft(picture: false, channels: [:ticker])
       @world.ask(post, 0)
       @world.answer(post, :wren)
       ask = @world.ask(post, 1)
