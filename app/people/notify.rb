@@ -12,8 +12,11 @@ module AskFirst
         # @param kind [String] of Core::People::Notices::KINDS
         def call(person_ids:, kind:, words:, post_id: nil)
           others = person_ids.uniq - [member.person_id]
-          here = colleagues.select { |one| one.side == "agency" }.map(&:person_id)
-          kit.db[:people].where(id: others & here).each { |person| notice(person, kind, words, post_id) }
+          return if others.empty?
+
+          current = Store::People::Members.current(now)
+          here = rows(:memberships).where(person_id: others, side: "agency").where(current).select(:person_id)
+          kit.db[:people].where(id: here).all.each { |person| notice(person, kind, words, post_id) }
         end
 
         private
