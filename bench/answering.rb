@@ -54,10 +54,10 @@ module Bench
       values =
         columns.map do |column|
           if other.key?(column)
-            Sequel.cast(other[column], %i[id person_id].include?(column) ? :uuid : :text)
-          else
-            column
-          end
+Sequel.cast(other[column], %i[id person_id].include?(column) ? :uuid : :text)
+else
+column
+end
         end
       @owner[table].insert(columns, @owner[table].where(row).select(*values))
     end
