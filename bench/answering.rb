@@ -51,15 +51,9 @@ module Bench
     # A row once more, with other values in some columns.
     def again(table, row, **other)
       columns = @owner[table].columns
-      values =
-        columns.map do |column|
-          if other.key?(column)
-Sequel.cast(other[column], %i[id person_id].include?(column) ? :uuid : :text)
-else
-column
-end
-        end
-      @owner[table].insert(columns, @owner[table].where(row).select(*values))
+      type = ->(column) { %i[id person_id].include?(column) ? :uuid : :text }
+      cast = other.to_h { |column, value| [column, Sequel.cast(value, type.call(column))] }
+      @owner[table].insert(columns, @owner[table].where(row).select(*columns.map { |one| cast.fetch(one, one) }))
     end
 
     # @return [Array<String>] ids of posts that wait for any one of them
