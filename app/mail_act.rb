@@ -1,17 +1,25 @@
 # frozen_string_literal: true
 
+require "digest"
+
 module AskFirst
   module App
-    # A mail of our own processes: composed in one transaction, handed to the mail server after it. One that the server
-    # does not take is composed again when its job is tried again.
+    # A mail of our own processes: composed in one transaction, handed to the mail server after it, and marked as
+    # delivered only then. One that the server does not take, and one whose process dies in between, is composed again
+    # when its job is tried again: at worst it comes twice, never not at all.
     class MailAct < Act
       stepwise
       of_process
 
       # @param about [Hash] what `compose` takes
       def call(**about)
-        mail = write { compose(**about) }
-        kit.mailer.deliver(**mail) if mail
+        alone(about) do
+          mail = write { compose(**about) }
+          next unless mail
+
+          kit.mailer.deliver(**mail)
+          write { delivered(**about) }
+        end
       end
 
       private
@@ -21,23 +29,19 @@ module AskFirst
         raise NotImplementedError, "#{self.class} does not say what its mail is"
       end
 
-      # Where an answer to it is taken, and the sentence that says what becomes of it.
-      # @param pass [String] the pass of the link in it
-      # @return [String, nil]
-      def answered_at(letter, pass, line_id: nil)
-        address = reply_address(pass, line_id) or return
-        letter.small("If you answer this mail, it is said to the agency. It is no yes: that is behind the link alone.")
-        address
+      # Keeps that it was delivered, where that is kept.
+      def delivered(**)
       end
 
-      def reply_address(pass, line_id)
-        digest = Signoff::MintPass.digest(pass)
-        Talk::ReplyAddress.make(
-          kit,
-          scope,
-          pass_id: rows(:guest_passes).where(digest: digest).get(:id),
-          line_id: line_id
-        )
+      # Two jobs about the same wait for each other; the lock goes with the connection of a process that dies.
+      def alone(about)
+        key = Digest::SHA256.digest([self.class.name, member.workspace_id, *about.values].join(" ")).unpack1("q")
+        kit.db.synchronize do
+          kit.db.get(Sequel.function(:pg_advisory_lock, key))
+          yield
+        ensure
+          kit.db.get(Sequel.function(:pg_advisory_unlock, key))
+        end
       end
 
       # @return [Hash] person

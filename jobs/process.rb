@@ -82,7 +82,13 @@ module AskFirst
         end
       end
 
-      def fetch_replies = unharmed { @replies.call }
+      def fetch_replies
+        unharmed do
+          @replies.call
+        rescue Edge::Mail::Inbox::Away => e
+          SemanticLogger["Answers by mail"].warn(e.message)
+        end
+      end
 
       # What is wrong with one fixture, one ask or one mail must not end the process that sends.
       def unharmed

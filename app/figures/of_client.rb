@@ -25,7 +25,7 @@ module AskFirst
         def figures(days, theirs)
           room = theirs ? "client" : nil
           asked = Store::Figures::Asked.new(scope, Span.times(days, workspace[:zone]), room: room)
-          rows = { lines: asked.lines, answers: asked.first_answers, cleared: asked.cleared.keys }
+          rows = { lines: asked.lines, answers: asked.first_answers, cleared: asked.cleared }
           SignedOff.of(workspace, rows, now)
         end
 

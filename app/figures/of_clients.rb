@@ -20,40 +20,28 @@ module AskFirst
 
         def call
           clients = @scope.db[:workspaces].where(id: @scope.workspace_ids).order(:name).all
-          rows = clients.empty? ? {} : rows_by_client
-          {
-            from: @days.first.iso8601,
-            to: @days.last.iso8601,
-            clients: clients.map { |one| line(one, rows[one[:id]]) }
-          }
+          { from: @days.first.iso8601, to: @days.last.iso8601, clients: clients.map { |one| line(one) } }
         end
 
         private
 
         # Midnight is each client's own: a day more is read on both sides, and left out again.
-        def rows_by_client
-          wide = Span.times((@days.first - 1)..(@days.last + 1), "UTC")
-          asked = Store::Figures::Asked.new(@scope, wide)
-          lines = asked.lines.group_by { |row| row[:workspace_id] }
-          answers = asked.first_answers.group_by { |row| row[:line_id] }
-          cleared = asked.cleared.keys
-          lines.transform_values { |own| { lines: own, answers: answers, cleared: cleared } }
+        def asked
+          @asked ||=
+            begin
+              wide = Span.times((@days.first - 1)..(@days.last + 1), "UTC")
+              found = Store::Figures::Asked.new(@scope, wide)
+              lines = found.lines.group_by { |row| row[:workspace_id] }
+              { lines: lines, answers: found.first_answers.group_by { |row| row[:line_id] }, cleared: found.cleared }
+            end
         end
 
-        def line(client, rows)
-          figures = SignedOff.of(client, within(client, rows), @kit.now)
-          sides = figures.sides
-          { workspace_id: client[:id], name: client[:name], posts: figures.posts, **sides }
-        end
-
-        def within(client, rows)
-          return { lines: [], answers: [], cleared: [] } if rows.nil?
-
+        def line(client)
           span = Span.times(@days, client[:zone])
-          lines = rows[:lines].select { |row| span.cover?(row[:asked_at]) }
-          { lines: lines, answers: rows[:answers].values_at(*lines.map { |row| row[:line_id] }).compact.flatten }.merge(
-            cleared: rows[:cleared]
-          )
+          lines = asked[:lines].fetch(client[:id], []).select { |row| span.cover?(row[:asked_at]) }
+          answers = lines.flat_map { |row| asked[:answers].fetch(row[:line_id], []) }
+          figures = SignedOff.of(client, { lines: lines, answers: answers, cleared: asked[:cleared] }, @kit.now)
+          { workspace_id: client[:id], name: client[:name], posts: figures.posts, **figures.sides }
         end
       end
     end

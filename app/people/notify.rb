@@ -22,7 +22,7 @@ module AskFirst
         private
 
         def notice(person, kind, words, post_id)
-          quiet = person[:quiet_from] && [clock(person[:quiet_from]), clock(person[:quiet_to])]
+          quiet = Core::People::Notices.quiet(*person.values_at(:quiet_from, :quiet_to))
           choice = Core::People::Notices.choice(person[:notices], kind)
           due = Core::People::Notices.due_at(choice, now, person[:zone], quiet) # nil: only in the masthead
           scope.insert(
@@ -38,10 +38,6 @@ module AskFirst
             }
           )
           kit.queue.notice_mail(person[:id], at: due) if due
-        end
-
-        def clock(value)
-          value.is_a?(String) ? value[0, 5] : value.strftime("%H:%M")
         end
       end
     end

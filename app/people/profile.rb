@@ -16,7 +16,7 @@ module AskFirst
             hour12: row[:hour12],
             date_language: row[:date_language],
             working_days: row[:working_days].to_a,
-            quiet: quiet(row),
+            quiet: Core::People::Notices.quiet(*row.values_at(:quiet_from, :quiet_to)),
             version: row[:version],
             picture: !row[:picture].nil?,
             notices: Core::People::Notices::KINDS.map { |kind, words| notice(row, kind, words) },
@@ -28,14 +28,6 @@ module AskFirst
         end
 
         private
-
-        def quiet(row)
-          row[:quiet_from] && [clock(row[:quiet_from]), clock(row[:quiet_to])]
-        end
-
-        def clock(value)
-          value.is_a?(String) ? value[0, 5] : value.strftime("%H:%M")
-        end
 
         def notice(row, kind, words)
           {

@@ -15,19 +15,19 @@ module AskFirst
 
           token = MintPass.call(kit, member, ask_id: ask_id, person_id: person_id)
           lines = rows(:ask_lines).where(ask_id: ask_id).select_map(:id)
-          posts = how_many(lines.size)
           to = person(person_id)
-          said = letter(to, ask, posts, token)
+          said = letter(to, ask, lines, token)
           reply_to = answered_at(said, token, line_id: lines.one? ? lines.first : nil)
           {
             to: to[:email],
             reply_to: reply_to,
-            subject: "#{workspace[:name]}: #{posts} for your yes by #{in_words(ask[:due_at])}",
+            subject: "#{workspace[:name]}: #{how_many(lines.size)} for your yes by #{in_words(ask[:due_at])}",
             **said.foot(App::Record::Top.words(scope)).parts
           }
         end
 
-        def letter(to, ask, posts, token)
+        def letter(to, ask, lines, token)
+          posts = how_many(lines.size)
           said =
             Letter
               .new(to[:name])
@@ -39,8 +39,24 @@ module AskFirst
                 lead: "Look at it and answer here, no account needed:",
                 colour: Letter::YES
               )
-          show(said, ask, token, apart: posts != how_many(1))
+          show(said, ask, token, apart: lines.size > 1)
           said.small("This link is yours alone. Please do not pass it on: whoever has it answers in your name.")
+        end
+
+        # Where an answer to it is taken, and the sentence that says what becomes of it.
+        # @param token [String] the pass of the link in it
+        # @return [String, nil]
+        def answered_at(letter, token, line_id: nil)
+          address = reply_address(token, line_id) or return
+          letter.small(
+            "If you answer this mail, it is said to the agency. It is no yes: that is behind the link alone."
+          )
+          address
+        end
+
+        def reply_address(token, line_id)
+          pass = rows(:guest_passes).where(digest: MintPass.digest(token)).get(:id)
+          Talk::ReplyAddress.make(kit, scope, pass_id: pass, line_id: line_id)
         end
 
         # The posts themselves, so that the mail can be read where nothing else can; they are answered behind the link.

@@ -10,14 +10,20 @@ module AskFirst
         private
 
         def compose(receipt_id:)
-          receipt = rows(:receipts).where(id: receipt_id, sent_at: nil).for_update.first or return
+          receipt = rows(:receipts).where(id: receipt_id, delivered_at: nil).for_update.first or return
           lines = ReceiptLines.of(scope, receipt_id)
           token = SecureRandom.urlsafe_base64(32)
-          rows(:receipts).where(id: receipt_id).update(digest: MintPass.digest(token), sent_at: now)
+          # what is said yes to from now on stands on another one
+          sent_at = receipt[:sent_at] || now
+          rows(:receipts).where(id: receipt_id).update(digest: MintPass.digest(token), sent_at: sent_at)
           to = person(receipt[:person_id])
           { to: to[:email], subject: "#{workspace[:name]}: you said yes to #{how_many(lines.size)}" }.merge(
             letter(to, lines, "#{kit.settings.public_url}/review/#receipt.#{token}")
           )
+        end
+
+        def delivered(receipt_id:)
+          rows(:receipts).where(id: receipt_id).update(delivered_at: now)
         end
 
         def letter(to, lines, link)

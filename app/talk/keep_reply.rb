@@ -10,35 +10,18 @@ module AskFirst
 
         # @param pass [Hash] the row of the pass that its address belongs to
         def call(pass:, outcome:, incoming:)
-          id = new_id
-          words = SayByMail.whole(incoming)
-          scope.insert(
-            :mail_replies,
-            {
-              id: id,
-              pass_id: pass[:id],
-              digest: Sequel.blob(incoming.digest),
-              sender: incoming.sender,
-              at: now,
-              outcome: outcome,
-              whole: words
-            }
-          )
+          row = ReplyRow.of(incoming, id: new_id, pass_id: pass[:id], at: now, outcome: outcome)
+          scope.insert(:mail_replies, row)
           record("reply_not_taken", facts: { person: names[pass[:person_id]], outcome: outcome })
-          kit.queue.not_taken_mail(member.workspace_id, id, at: now) if Core::Talk::Reply::NOT_TAKEN.key?(outcome)
-          tell_asker(pass, incoming.sender, words, outcome) if %w[elsewhere forged].include?(outcome)
+          kit.queue.not_taken_mail(member.workspace_id, row[:id], at: now) if Core::Talk::Reply::NOT_TAKEN.key?(outcome)
+          tell_asker(pass, row) if %w[elsewhere forged].include?(outcome)
         end
 
         private
 
-        def tell_asker(pass, sender, words, outcome)
+        def tell_asker(pass, row)
           ask = rows(:asks).where(id: pass[:ask_id]).first
-          why =
-            if outcome == "forged"
-              "but its sender could not be confirmed"
-            else
-              "but from #{sender}"
-            end
+          why = row[:outcome] == "forged" ? "but its sender could not be confirmed" : "but from #{row[:sender]}"
           People::Notify.call(
             kit,
             member,
@@ -47,7 +30,7 @@ module AskFirst
             post_id: rows(:ask_lines).where(ask_id: ask[:id]).order(:id).get(:post_id),
             words:
               "A mail answered what #{names[pass[:person_id]]} was asked, #{why}. It stands in no room: " \
-                "“#{Core::Talk::Reply.words(words)[0, 600]}”"
+                "“#{Core::Talk::Reply.words(row[:whole])[0, 600]}”"
           )
         end
       end

@@ -17,7 +17,6 @@ module AskFirst
           told = rows(:mail_replies).where(pass_id: theirs, told_at: (now - A_DAY)..).any?
           return if told
 
-          rows(:mail_replies).where(id: reply_id).update(told_at: now)
           to = person(pass[:person_id])
           {
             to: to[:email],
@@ -28,6 +27,10 @@ module AskFirst
               .say("Open the link in the newest mail about it and say it there, or ask for a new link.")
               .parts
           }
+        end
+
+        def delivered(reply_id:)
+          rows(:mail_replies).where(id: reply_id).update(told_at: now)
         end
       end
     end

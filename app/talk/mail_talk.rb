@@ -9,23 +9,25 @@ module AskFirst
         private
 
         def compose(person_id:)
-          said = to_tell(person_id)
-          rows(:talk_told).where(person_id: person_id, remark_id: said.map { |row| row[:id] }).update(told_at: now)
-          asks = said.map { |row| row[:post_id] }.uniq.to_h { |post_id| [post_id, line(post_id, person_id)] }.compact
-          said = said.select { |row| row[:deleted_at].nil? && asks.key?(row[:post_id]) }
-          said.empty? ? nil : mail(person(person_id), said.group_by { |row| row[:post_id] }, asks)
+          @told = rows(:talk_told).where(person_id: person_id, told_at: nil, due_at: ..now).select_map(:remark_id)
+          said = rows(:remarks).where(id: @told, deleted_at: nil).order(:said_at, :id).all
+          asked = asked_with(said.map { |row| row[:post_id] }.uniq, person_id)
+          said = said.select { |row| asked.key?(row[:post_id]) }
+          return mail(person(person_id), said.group_by { |row| row[:post_id] }, asked) if said.any?
+
+          delivered(person_id: person_id) # it was taken back, or they are asked no more: nor will they be told later
+          nil
         end
 
-        def to_tell(person_id)
-          due = rows(:talk_told).where(person_id: person_id, told_at: nil, due_at: ..now)
-          rows(:remarks).where(id: due.for_update.select_map(:remark_id)).order(:said_at, :id).all
+        def delivered(person_id:)
+          rows(:talk_told).where(person_id: person_id, remark_id: @told).update(told_at: now)
         end
 
-        # The last line that they were asked about the post with.
-        def line(post_id, person_id)
+        # @return [Hash{String=>Hash}] post id => the last line that they were asked about it with
+        def asked_with(post_ids, person_id)
           mine = rows(:ask_people).where(person_id: person_id).select(:ask_id)
           asks = rows(:asks).where(id: mine, room: "client", withdrawn_at: nil).select(:id)
-          rows(:ask_lines).where(post_id: post_id, ask_id: asks).order(Sequel.desc(:id)).first
+          rows(:ask_lines).where(post_id: post_ids, ask_id: asks).order(:id).to_hash(:post_id)
         end
 
         def mail(to, said, lines)

@@ -9,7 +9,7 @@ module AskFirst
       class Say < Act
         opens :room, nil
 
-        LIMIT = 4_000
+        LIMIT = Core::Talk::Reply::LIMIT
 
         # @param thread_id [String, nil] the remark that it answers
         # @param pin [Hash, nil] see Core::Talk::Pin

@@ -9,24 +9,19 @@ module AskFirst
         opens :own_line, nil
 
         MOST_FILES = 10
-        WHOLE = 200_000 # characters of the mail that are kept
-
-        # @return [String] all of the mail's words, as they are kept
-        def self.whole(incoming)
-          Core::Posts::Text.clean(Core::Talk::Reply.safe(incoming.text)[0, WHOLE], field: "whole", limit: WHOLE)
-        end
 
         # @param incoming [Edge::Mail::Incoming]
         # @param about_all [Boolean] whether it answers a mail about several posts
         # @return [String] the remark's id
         def call(line_id:, incoming:, about_all:)
           post_id = reading { enter }.row[:post_id]
-          files = incoming.files.first(MOST_FILES).filter_map { |file| add(post_id, file) }
+          files = incoming.files
+          kept = files.first(MOST_FILES).to_h { |file| [file, add(post_id, file)] }.compact
           write do
             words = Core::Talk::Reply.words(incoming.text)
             Signoff::RemarkOnLine
-              .call(kit, member, line_id: line_id, words: words, file_ids: files)
-              .tap { |remark| keep_mail(incoming, remark, about_all) }
+              .call(kit, member, line_id: line_id, words: words, file_ids: kept.values)
+              .tap { |remark| keep_mail(incoming, remark, about_all, (files - kept.keys).map(&:name)) }
           end
         end
 
@@ -39,21 +34,12 @@ module AskFirst
           nil
         end
 
-        def keep_mail(incoming, remark, about_all)
+        def keep_mail(incoming, remark, about_all, left)
           several = rows(:ask_lines).where(ask_id: member.ask_id).count > 1
+          said = { outcome: "said", remark_id: remark, about_all: about_all && several }
           scope.insert(
             :mail_replies,
-            {
-              id: new_id,
-              pass_id: member.pass_id,
-              digest: Sequel.blob(incoming.digest),
-              sender: incoming.sender,
-              at: now,
-              outcome: "said",
-              remark_id: remark,
-              whole: self.class.whole(incoming),
-              about_all: about_all && several
-            }
+            ReplyRow.of(incoming, left: left, id: new_id, pass_id: member.pass_id, at: now, **said)
           )
         end
       end

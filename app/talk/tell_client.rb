@@ -28,9 +28,7 @@ module AskFirst
 
         # @return [Time, nil] when somebody is mailed what is said now; nil when they do not want it
         def self.due(person, now, zone, named: false)
-          quiet =
-            person[:quiet_from] &&
-              person.values_at(:quiet_from, :quiet_to).map { |at| at.is_a?(String) ? at[0, 5] : at.strftime("%H:%M") }
+          quiet = Core::People::Notices.quiet(*person.values_at(:quiet_from, :quiet_to))
           choice = named ? "at_once" : Core::People::Notices.choice(person[:notices], "talk", "client")
           wait = named ? 0 : WAITS
           Core::People::Notices.due_at(choice, now + wait, person[:zone] || zone, quiet)

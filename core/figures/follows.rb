@@ -44,8 +44,9 @@ module AskFirst
           of, in_time = step[:in_time].values_at(:of, :n)
           return if of < ENOUGH || in_time >= of * LATE
 
+          often = in_time * 20 < of ? "hardly ever" : "#{ten(in_time, of)} times"
           nine = step[:time][:n] >= ENOUGH && step[:time][:p90].ceil
-          said = "“#{step[:name]}” is answered in time #{ten(in_time, of)} times."
+          said = "“#{step[:name]}” is answered in time #{often}."
           return said unless nine && nine > step[:hours]
 
           "#{said} It gives #{hours(step[:hours])}; nine of ten are answered within #{hours(nine)}. Ask earlier, or " \
@@ -89,10 +90,9 @@ module AskFirst
           most = by_hour[from, 3].sum
           return if most < total * TOGETHER
 
-          "#{
-            ten(most, total).capitalize
-          } answers come between #{from}:00 and #{from + 3}:00. What is asked before that is " \
-            "answered the same day."
+          share = ten(most, total).capitalize
+          "#{share} answers come between #{from}:00 and #{from + 3}:00. What is asked before that is answered the " \
+            "same day."
         end
 
         def day_of(grid, total)
@@ -101,14 +101,10 @@ module AskFirst
           "#{ten(most, total).capitalize} answers come on #{DAYS[day]}." if most >= total * TOGETHER
         end
 
-        # A share as one says it.
+        # A share of a twentieth or more, as one says it.
         def ten(part, whole)
           tenths = (part * 10.0 / whole).round
-          if tenths.between?(1, 9)
-            "#{TENTHS[tenths - 1]} of ten"
-          else
-            { 0 => "hardly any of the", 10 => "nearly all" }[tenths]
-          end
+          tenths < 10 ? "#{TENTHS[tenths - 1]} of ten" : "nearly all"
         end
 
         def hours(number) = "#{format("%g", number)} working #{number == 1 ? "hour" : "hours"}"

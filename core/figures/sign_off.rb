@@ -13,7 +13,8 @@ module AskFirst
             # @return [Boolean, nil] nil while it can still be in time
             def in_time?(now) = done_at ? done_at <= due_at : (false if due_at < now)
           end
-        # What one person said first on one line. back: whether a change was wanted · asked_at, due_at: of the line
+        # What one person said on one line. given_at: when they first did · back: whether they ever wanted a change
+        # there · asked_at, due_at: of the line
         Answer =
           Struct.new(:post_id, :step, :side, :person_id, :back, :given_at, :asked_at, :due_at, keyword_init: true)
 
@@ -50,10 +51,7 @@ module AskFirst
                 name: name,
                 side: side,
                 hours: lines.max_by(&:asked_at).hours,
-                asked: lines.size,
-                open: lines.count { |line| line.done_at.nil? },
-                time: sample(lines.select(&:done_at)) { |line| [line.asked_at, line.done_at] },
-                in_time: share(lines.map { |line| line.in_time?(@now) }),
+                **about(lines),
                 posts: lines.map(&:post_id).uniq.size,
                 back: said.select(&:back).map(&:post_id).uniq.size
               }
@@ -82,18 +80,8 @@ module AskFirst
 
         # @return [Hash] internal and client, each: asked, open, time, in_time
         def sides
-          %i[internal client].to_h do |side|
-            lines = @lines.select { |line| line.side == side.to_s }
-            [
-              side,
-              {
-                asked: lines.size,
-                open: lines.count { |line| line.done_at.nil? },
-                time: sample(lines.select(&:done_at)) { |line| [line.asked_at, line.done_at] },
-                in_time: share(lines.map { |line| line.in_time?(@now) })
-              }
-            ]
-          end
+          by_side = @lines.group_by(&:side)
+          %i[internal client].to_h { |side| [side, about(by_side.fetch(side.to_s, []))] }
         end
 
         # When answers come, by the client's clock.
@@ -115,9 +103,7 @@ module AskFirst
             .select(&:done_at)
             .group_by { |line| [monday(line.asked_at), line.side] }
             .sort
-            .map do |(week, side), lines|
-              { week: week.iso8601, side: side, time: sample(lines) { |line| [line.asked_at, line.done_at] } }
-            end
+            .map { |(week, side), lines| { week: week.iso8601, side: side, time: until_done(lines) } }
         end
 
         # @param step [Hash] of steps
@@ -133,6 +119,17 @@ module AskFirst
         end
 
         private
+
+        def about(lines)
+          {
+            asked: lines.size,
+            open: lines.count { |line| line.done_at.nil? },
+            time: until_done(lines),
+            in_time: share(lines.map { |line| line.in_time?(@now) })
+          }
+        end
+
+        def until_done(lines) = sample(lines.select(&:done_at)) { |line| [line.asked_at, line.done_at] }
 
         def sample(list)
           Sample.new(list.map { |one| @hours.between(*yield(one)) / 60 }).to_h

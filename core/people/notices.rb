@@ -58,6 +58,12 @@ module AskFirst
           choices
         end
 
+        # @param from [String, Time, nil] as it is kept
+        # @return [Array(String, String), nil] such as ["20:00", "07:00"]
+        def quiet(from, to)
+          from && [from, to].map { |at| at.is_a?(String) ? at[0, 5] : at.strftime("%H:%M") }
+        end
+
         # @param quiet [Array(String, String), nil] from and to, such as ["20:00", "07:00"], in the person's zone
         # @return [Time, nil] when the mail is due; nil when it is not wanted
         def due_at(choice, now, zone, quiet)

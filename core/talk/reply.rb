@@ -38,8 +38,9 @@ module AskFirst
         }.freeze
 
         # What a quoted mail of ours holds that is its reader's alone: the link that answers in their name, and the
-        # address that speaks in it.
-        SECRETS = %r{(?<=/#)[\w-]{43}|(?<=/#receipt\.)[\w-]{43}|(?<=\+)\h{40}(?=@)}
+        # address that speaks in it. A program that quotes may have broken them over lines.
+        BROKEN = /[\s>=]*/
+        SECRETS = %r{(?<=/#)(?:receipt\.)?(?:[\w-]#{BROKEN}){42}[\w-]|(?<=\+)(?:\h#{BROKEN}){39}\h(?=#{BROKEN}@)}
 
         module_function
 

@@ -50,7 +50,10 @@ module AskFirst
         # @return [Array<Letter>] the oldest first
         # @raise [Away]
         def fetch(except: [])
-          visit { |box| named(box).except(*except).first(AT_ONCE).map { |uid, mail| letter(uid, mail) } }
+          visit do |box|
+            till = clock + (DEADLINE / 2) # what is there by then is taken, the others next time
+            named(box).except(*except).first(AT_ONCE).filter_map { |uid, mail| letter(uid, mail) if clock < till }
+          end
         end
 
         # @param uids [Array<String>]
@@ -70,8 +73,9 @@ module AskFirst
 
         def visit(&block)
           Timeout.timeout(DEADLINE) do
-            box = Net::POP3.new(@address.host, @address.port || 110)
-            box.enable_ssl if @address.scheme == "pop3s"
+            sealed = @address.scheme == "pop3s"
+            box = Net::POP3.new(@address.host, @address.port || (sealed ? 995 : 110))
+            box.enable_ssl if sealed
             box.open_timeout = 5
             box.read_timeout = 10
             box.start(decoded(@address.user), decoded(@address.password), &block)
@@ -80,6 +84,7 @@ module AskFirst
           raise Away, "the mailbox of answers: #{e.message}"
         end
 
+        def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
         def decoded(part) = CGI.unescape(part.to_s)
       end
     end

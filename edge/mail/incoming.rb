@@ -49,28 +49,19 @@ module AskFirst
         end
 
         def text
-          return "" if @cut
-
-          part = @mail.text_part || (@mail.multipart? || @mail.mime_type == "text/html" ? nil : @mail)
-          said =
-            (
-              if part
-                words(part)
-              else
-                of_html(@mail.html_part || (@mail.mime_type == "text/html" ? @mail : nil))
-              end
-            )
-          said.gsub(/\r\n?/, "\n").gsub(UNSEEN, "")
+          part = @cut ? nil : plain || html
+          part.nil? ? "" : words(part).gsub(/\r\n?/, "\n").gsub(UNSEEN, "")
         end
 
-        # What was attached; not what a signature or a page shows within it.
+        # What was attached; not what a signature or a page shows within it, nor other mails, which may hold links of
+        # ours.
         # @return [Array<File>]
         def files
           return [] if @cut
 
           @mail
             .attachments
-            .reject(&:inline?)
+            .reject { |one| one.inline? || one.mime_type.to_s.start_with?("message/") }
             .map { |one| File.new(name: one.filename.to_s, bytes: one.decoded) }
             .reject { |one| one.bytes.empty? }
         end
@@ -94,15 +85,17 @@ module AskFirst
 
         def header(name) = @mail[name] ? [*@mail[name]].first.value.to_s : ""
 
+        def html = @mail.html_part || (@mail.mime_type == "text/html" ? @mail : nil)
+        def plain = @mail.text_part || (@mail.multipart? || html ? nil : @mail)
+
         def words(part)
-          part.decoded.dup.force_encoding(Encoding::UTF_8).scrub("")
+          said = part.decoded.dup.force_encoding(Encoding::UTF_8).scrub("")
+          part == html ? of_html(said) : said
         end
 
         # Quoted mails stand in blockquotes there.
-        def of_html(part)
-          return "" if part.nil?
-
-          page = Loofah.fragment(words(part)).scrub!(:prune)
+        def of_html(said)
+          page = Loofah.fragment(said).scrub!(:prune)
           page.css("blockquote").each(&:remove)
           page.to_text(encode_special_chars: false).strip
         end

@@ -115,6 +115,16 @@ RSpec.describe AskFirst::Edge::Mail::Inbox, :database do
     expect(letter.incoming.sender).to eq "o@q.example"
   end
 
+  it "on a slow line hands out what came within half of its deadline, and the others the next time" do
+    3.times { |n| send_mail("Mail #{n}") }
+    half = described_class::DEADLINE / 2
+    allow(inbox).to receive(:clock).and_return(0, 1, half - 1, half)
+    first = inbox.fetch.map(&:uid)
+    expect(first.size).to eq 2
+    allow(inbox).to receive(:clock).and_call_original
+    expect(inbox.fetch(except: first).size).to eq 1
+  end
+
   it "that is away or silent is away within its deadline, and says so" do
     away = described_class.at("pop3://x:y@127.0.0.1:1", checker: "")
     expect { away.fetch }.to raise_error(described_class::Away, /mailbox of answers/)

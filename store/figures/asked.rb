@@ -40,7 +40,7 @@ module AskFirst
             .all
         end
 
-        # What each person said first on each line, given by themselves.
+        # When each person first said something on each line themselves, and whether they ever wanted a change there.
         # @return [Array<Hash>] :line_id, :person_id, :given_at, :back
         def first_answers
           @scope
@@ -58,12 +58,12 @@ module AskFirst
             .all
         end
 
-        # @return [Hash{String=>String}] post id => workspace id, of those asked that have all their yeses
+        # @return [Array<String>] ids of the posts asked that have all their yeses
         def cleared
           @scope
             .rows(:posts)
             .where(Sequel[:posts][:id] => asked.select(:post_id), :stage => %w[cleared released out held])
-            .select_hash(Sequel[:posts][:id], Sequel[:posts][:workspace_id])
+            .select_map(Sequel[:posts][:id])
         end
 
         private

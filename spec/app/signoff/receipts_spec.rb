@@ -39,6 +39,28 @@ RSpec.describe "Receipts of yeses" do
     expect(mails.first[:text]).to include("When fog sits", "Low water at the far pier", "Thu 15 Oct, 07:30 · ")
   end
 
+  it "come when the mail server is back; what was said yes to meanwhile has a receipt of its own" do
+    world.answer(post, :odile)
+    well = world.kit.mailer
+    world.kit.mailer = Class.new { define_method(:deliver) { |**| raise Errno::ECONNREFUSED } }.new
+    receipt = db[:receipts].where(sent_at: nil).get(:id)
+    process = AskFirst::App::Member.process(world.workspace, "dispatcher")
+    mail = -> { AskFirst::App::Signoff::MailReceipt.call(world.kit, process, receipt_id: receipt) }
+    expect(&mail).to raise_error Errno::ECONNREFUSED
+    other = world.draft(text: "Low water at the far pier")
+    world.ask(other, 0)
+    world.answer(other, :wren)
+    world.ask(other, 1)
+    world.answer(other, :odile)
+    world.kit.mailer = well
+    2.times { mail.call }
+    expect(mails.size).to eq 1
+    expect(mails.first[:text]).to include "When fog sits"
+    expect(mails.first[:text]).not_to include "Low water"
+    expect(AskFirst::App::Signoff::ReceiptByLink.call(world.kit, secret)[:lines].size).to eq 1
+    expect(db[:receipts].where(sent_at: nil).count).to eq 1
+  end
+
   it "are for yeses of the client's side alone" do
     world.answer(post, :odile, "change", "Shorter")
     expect(world.owner[:receipts].where(sent_at: nil).count).to eq 0

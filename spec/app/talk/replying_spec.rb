@@ -99,6 +99,20 @@ RSpec.describe "Answering by mail" do
     expect(said.last[:files].map { |file| file[:name] }).to eq ["page.txt"]
   end
 
+  it "names in the whole mail what it brought and could not be kept; mails within it are left out" do
+    to = asked(post)[:reply_to]
+    stub_const("AskFirst::App::Talk::SayByMail::MOST_FILES", 1)
+    mail = Mail.new(from: "odile@quillmere.example", to: to, body: "Both.")
+    mail.add_file(filename: "log.txt", content: "half visibility")
+    mail.add_file(filename: "more.txt", content: "the rest")
+    mail.attachments["asked.eml"] = { mime_type: "message/rfc822", content: "Subject: yours\r\n\r\nthe private link" }
+    answer(to, as: mail.to_s)
+    expect(said.last[:files].map { |file| file[:name] }).to eq ["log.txt"]
+    whole = world.act("Talk::WholeMail", :ines, remark_id: said.last[:id])[:whole]
+    expect(whole).to include "[Not kept: more.txt]"
+    expect(whole).not_to include "asked.eml"
+  end
+
   it "counts once, though it is fetched twice, or by two at once" do
     to = asked(post)[:reply_to]
     raw = Mail.new(from: "odile@quillmere.example", to: to, body: "Once.", message_id: "<1@q.example>").to_s
@@ -244,6 +258,18 @@ RSpec.describe "Client talk, told by mail" do
     )
   ensure
     db[:people].where(id: world.person(:per)).update(notices: AskFirst::Store::Database.jsonb({}))
+  end
+
+  it "comes when the mail server is back, once, though it took nothing at first and two jobs are due" do
+    say("Is that the pier by the café?")
+    world.clock.set(SpecWorld::NOON + 620)
+    well = world.kit.mailer
+    world.kit.mailer = Class.new { define_method(:deliver) { |**| raise Errno::ECONNREFUSED } }.new
+    dispatcher.mailer = world.kit.mailer
+    expect { tell }.to raise_error Errno::ECONNREFUSED
+    dispatcher.mailer = well
+    Array.new(2) { Thread.new { tell } }.each(&:join)
+    expect(mails.size).to eq 1
   end
 
   it "reaches nobody whose ask was withdrawn" do

@@ -52,6 +52,24 @@ RSpec.describe AskFirst::Core::Talk::Reply do
       expect(described_class.words(text)).to eq text
     end
 
+    it "hold no link and no address of ours, whole or broken over quoted lines" do
+      pass = "aB3_-#{"x" * 38}"
+      link = "https://ask.example/review/##{pass}"
+      broken = "#{link[0, 40]}\n> #{link[40..]}"
+      address = "replies+#{"0a" * 20}@f.example"
+      [
+        link,
+        broken,
+        "#{address[0, 20]}=\n#{address[20..]}",
+        "https://a.example/review/#receipt.#{pass}"
+      ].each do |secret|
+        safe = described_class.safe("See #{secret}\n\nHello Odile")
+        expect(safe).to include("See ", "…", "Hello Odile")
+        [pass[-10..], pass[0, 5], "0a0a0a"].each { |part| expect(safe).not_to include part }
+      end
+      expect(described_class.safe("See /#stern, or replies+x@f.example")).to eq "See /#stern, or replies+x@f.example"
+    end
+
     it "end at what a remark can hold" do
       expect(described_class.words("fog " * 2_000)).to(satisfy { |said| said.length == 4_000 && said.end_with?("…") })
     end
