@@ -76,6 +76,7 @@ const options = {
     stubs: {
       ...BUTTONS,
       DeskRows: false,
+      DeskAskRows: false,
       RouterLink: { template: '<a><slot /></a>' },
       NewPost: true,
       DeskViews: true,

@@ -19,6 +19,7 @@ import { offerUndo } from '@/parts/undo'
 import { useAlarm } from '@/dispatch/alarm'
 import './desk.css'
 import DeskAlarms from './DeskAlarms.vue'
+import DeskAskRows from './DeskAskRows.vue'
 import DeskOthers from './DeskOthers.vue'
 import DeskRows from './DeskRows.vue'
 import { useDesk } from './desk'
@@ -88,6 +89,7 @@ const takeBack = useMutation({
 
 // what is asked for from here: one post, or all whose next step nobody was asked for
 type Row = Schemas['PostRow']
+const wanting = (row: Row) => row.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)
 const asking = ref<Map<string, { workspace: string }>>()
 const ask = (posts: Row[]) => (asking.value = new Map(posts.map((one) => [one.id, { workspace: one.workspace_id }])))
 const askable = computed(() => (desk.value?.to_ask ?? []).filter((one) => mayAsk.value[one.workspace_id]?.ok))
@@ -204,95 +206,42 @@ useKeys({
             >
           </router-link>
         </DeskRows>
-        <DeskRows
-          :id="(one) => one.id"
-          v-slot="{ row }"
+        <DeskAskRows
           :rows="desk.to_ask"
           :count="desk.counts.to_ask"
           :names="names"
+          what="Ask next"
+          :why="() => 'not asked yet'"
+          :may="mayAsk"
+          :when="when"
+          @ask="ask([$event])"
           @whole="openWhole('to_ask')"
-        >
-          <span class="with-act" :data-ask="row.id">
-            <router-link data-row :to="open(row.workspace_id, row.id)">
-              <span class="line"
-                ><b>Ask next: {{ titled(row.subject) }}</b
-                ><SignoffStrip :strip="row.strip"
-              /></span>
-              <span class="line quiet"
-                ><span>{{ names[row.workspace_id] }} · not asked yet</span
-                ><span>{{ when(row.at, row.workspace_id) }}</span></span
-              >
-            </router-link>
-            <ActButton
-              size="small"
-              :may="mayAsk[row.workspace_id]"
-              :aria-label="`Ask …: ${titled(row.subject)}`"
-              @click="ask([row])"
-              >Ask …</ActButton
-            >
-          </span>
-        </DeskRows>
+        />
         <p v-if="askable.length > 1" class="all">
           <ActButton size="small" shortcut="A" @click="ask(askable)">Ask for these {{ askable.length }} …</ActButton>
         </p>
-        <DeskRows
-          :id="(one) => one.id"
-          v-slot="{ row }"
+        <DeskAskRows
           :rows="desk.opened"
           :count="desk.counts.opened"
           :names="names"
+          what="Ask again"
+          :why="() => 'unlocked to change it'"
+          :may="mayAsk"
+          :when="when"
+          @ask="ask([$event])"
           @whole="openWhole('opened')"
-        >
-          <span class="with-act" :data-ask="row.id">
-            <router-link data-row :to="open(row.workspace_id, row.id)">
-              <span class="line"
-                ><b>Ask again: {{ titled(row.subject) }}</b
-                ><SignoffStrip :strip="row.strip"
-              /></span>
-              <span class="line quiet"
-                ><span>{{ names[row.workspace_id] }} · unlocked to change it</span
-                ><span>{{ when(row.at, row.workspace_id) }}</span></span
-              >
-            </router-link>
-            <ActButton
-              size="small"
-              :may="mayAsk[row.workspace_id]"
-              :aria-label="`Ask …: ${titled(row.subject)}`"
-              @click="ask([row])"
-              >Ask …</ActButton
-            >
-          </span>
-        </DeskRows>
-        <DeskRows
-          :id="(one) => one.id"
-          v-slot="{ row }"
+        />
+        <DeskAskRows
           :rows="desk.came_back"
           :count="desk.counts.came_back"
           :names="names"
+          what="Came back"
+          :why="(row) => `change wanted by ${list(wanting(row))}`"
+          :may="mayAsk"
+          :when="when"
+          @ask="ask([$event])"
           @whole="openWhole('came_back')"
-        >
-          <span class="with-act" :data-ask="row.id">
-            <router-link data-row :to="open(row.workspace_id, row.id)">
-              <span class="line"
-                ><b>Came back: {{ titled(row.subject) }}</b
-                ><SignoffStrip :strip="row.strip"
-              /></span>
-              <span class="line quiet"
-                ><span
-                  >{{ names[row.workspace_id] }} · change wanted by
-                  {{ list(row.strip.filter((stamp) => stamp.state === 'change').flatMap((stamp) => stamp.who)) }}</span
-                ><span>{{ when(row.at, row.workspace_id) }}</span></span
-              >
-            </router-link>
-            <ActButton
-              size="small"
-              :may="mayAsk[row.workspace_id]"
-              :aria-label="`Ask …: ${titled(row.subject)}`"
-              @click="ask([row])"
-              >Ask …</ActButton
-            >
-          </span>
-        </DeskRows>
+        />
         <p v-if="waiting === 0" class="none">
           You are done: nothing waits for you. What others still have to answer stands beside this.
         </p>

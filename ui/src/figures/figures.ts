@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
+import { daysOn } from '@/plan/period'
 
 export type Figures = Schemas['Figures']
 export type Share = Schemas['FiguresShare']
@@ -15,8 +16,7 @@ export const PERIODS = [
 /** The last days until today, as ISO dates. */
 export function span(today: string, days: number): { from: string; to: string } {
   const to = today.slice(0, 10)
-  const from = new Date(Date.parse(`${to}T00:00:00Z`) - (days - 1) * 86_400_000)
-  return { from: from.toISOString().slice(0, 10), to }
+  return { from: daysOn(to, 1 - days), to }
 }
 
 /** Working hours, in steps that matter: minutes below an hour, halves below ten. */

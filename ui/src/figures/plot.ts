@@ -28,7 +28,6 @@ Chart.register(
 
 /** The value of one of the colours of base.css. */
 export const ink = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
-export const SIDES = { internal: 'internal', client: 'client' } as const
 
 export function usePlot(canvas: Ref<HTMLCanvasElement | null>, configuration: () => ChartConfiguration) {
   let chart: Chart | undefined
