@@ -63,7 +63,12 @@ module AskFirst
             listed(:waits_for_others)
               .group_by { |row| row[:line_id] }
               .values
-              .map { |same| same.first.merge(person: same.map { |row| row[:person] }.join(" or ")) }
+              .map do |same|
+                same.first.merge(
+                  person: same.map { |row| row[:person] }.join(" or "),
+                  reminded_at: same.filter_map { |row| row[:reminded_at] }.max
+                )
+              end
         end
 
         def own = @own ||= %i[to_ask came_back opened can_release].to_h { |list| [list, listed(list)] }
@@ -97,6 +102,7 @@ module AskFirst
                 side: group.first[:room] == "client" ? "client" : "internal",
                 open: group.size,
                 since: group.map { |one| one[:asked_at] }.min,
+                reminded_at: rows.filter_map { |row| row[:reminded_at] }.max&.iso8601,
                 asks: rows.map { |row| row[:ask_id] }.uniq,
                 lines: group
               }

@@ -175,7 +175,7 @@ RSpec.describe "Permission, and the agency's own pages" do
       click_button("Mail me a link")
       expect(page).to have_content("a mail with a link is on its way")
       link = nil
-      eventually(20) do
+      eventually do
         link =
           JSON
             .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/dulcie@fernhollow.example.json")))

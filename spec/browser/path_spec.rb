@@ -129,7 +129,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
       click_button("Ask Odile and Per")
       fill_in("A message (read by the client)", with: "For this evening.")
       click_button("Send the ask")
-      expect(page).to have_content("Odile Marchetti has a link until", wait: 20)
+      expect(page).to have_content("Odile Marchetti has a link until")
     end
 
     link = nil
@@ -204,7 +204,7 @@ RSpec.describe "One client post, from first draft to out and verified" do
 
       # at its time the dispatcher sends it and looks at the network; the page follows without a reload
       click_link("Dispatch")
-      expect(page).to have_css("section[aria-label=Out] .seen", text: "verified", count: 2, wait: 130)
+      expect(page).to have_css("section[aria-label=Out] .seen", text: "verified", count: 2, wait: 240)
       look = find("a[aria-label='View Fog days, first of all on Vitrine']")[:href]
       expect(Net::HTTP.get(URI(look))).to include(
         "and so does your coffee.",

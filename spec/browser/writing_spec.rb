@@ -319,14 +319,14 @@ RSpec.describe "Writing a post" do
     as(:maro) do
       open_sheet(post)
       find("[aria-label='Master copy']").click
-      expect(page).to have_content("Wren is here too", wait: 20)
+      expect(page).to have_content("Wren is here too")
     end
     as(:wren) do
-      expect(page).to have_content("Maro is here too", wait: 20)
-      expect(page).to have_content("Maro Lindqvist is writing here", wait: 20)
+      expect(page).to have_content("Maro is here too")
+      expect(page).to have_content("Maro Lindqvist is writing here")
       visit("/desk")
     end
-    as(:maro) { expect(page).to have_no_content("Wren is here too", wait: 20) }
+    as(:maro) { expect(page).to have_no_content("Wren is here too") }
   end
 
   it "finds and replaces over the master and every own text" do

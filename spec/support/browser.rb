@@ -64,8 +64,8 @@ end
       app,
       window_size: size,
       browser_path: "/usr/bin/chromium",
-      process_timeout: 60,
-      timeout: 60,
+      process_timeout: 180,
+      timeout: 180,
       js_errors: true,
       browser_options: BrowserWorld::OPTIONS.dup
     )
@@ -74,7 +74,7 @@ end
 Capybara.run_server = false
 Capybara.default_driver = :desk
 Capybara.javascript_driver = :desk
-Capybara.default_max_wait_time = 15
+Capybara.default_max_wait_time = 60 # a wait costs nothing where all goes well, and a busy machine is slow
 Capybara.enable_aria_label = true
 Capybara.automatic_label_click = true # the library draws its ticks over the field itself
 Capybara.save_path = File.join(Setup::VAR, "browser")
@@ -182,7 +182,7 @@ module BrowserSteps
   end
 
   # Waits until the block is true of the database or the world outside; pages have Capybara's own waiting.
-  def eventually(seconds = 30)
+  def eventually(seconds = 90)
     deadline = Time.now + seconds
     sleep 0.2 until yield || Time.now > deadline
     expect(yield).to be_truthy
@@ -193,7 +193,7 @@ module BrowserSteps
   def axe_findings(session = page)
     session.execute_script(File.read(AXE))
     busy = "document.querySelector('[aria-busy=true]')?.outerHTML.slice(0, 300) ?? ''"
-    deadline = Time.now + 30
+    deadline = Time.now + 90
     sleep 0.2 until session.evaluate_script(busy) == "" || Time.now > deadline
     expect(session.evaluate_script(busy)).to eq ""
     session.execute_script(<<~JS)

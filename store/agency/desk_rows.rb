@@ -37,7 +37,7 @@ module AskFirst
         # @return [Array<Hash>] open lines that wait for somebody else, one row for each person; the worst first
         def waits_for_others(limit)
           with_asks(@waiting.of_others)
-            .select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id))
+            .select(*asked_columns, Sequel[:ask_lines][:id].as(:line_id), Sequel[:ask_people][:reminded_at])
             .order(:due_at, :asked_at, Sequel[:people][:name])
             .limit(limit * PEOPLE)
             .all

@@ -102,6 +102,7 @@ const nudge = useMutation({
             @click="nudge.mutate(group)"
             >Nudge {{ firsts(group.person) }}</ActButton
           >
+          <span v-if="group.reminded_at" class="quiet">reminded {{ brief(group.reminded_at, desk.now) }}</span>
         </p>
       </template>
     </details>
@@ -119,7 +120,10 @@ h2 .link-button {
   font-weight: 450;
 }
 .nudge {
-  padding: 6px 0;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding-block: 6px;
 }
 .person {
   display: flex;

@@ -9,6 +9,7 @@ const group = (workspace_id: string, person: string, ...dues: [string, boolean][
     side: 'client',
     open: dues.length,
     since: '2026-10-12T09:00:00Z',
+    reminded_at: null,
     asks: [],
     lines: dues.map(([due_at, late]) => ({ due_at, late })),
   }) as unknown as Group
