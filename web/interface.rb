@@ -48,6 +48,7 @@ module AskFirst
         else
           "no-cache"
         end
+        headers["content-security-policy"] = SafeHeaders.holding(File.read(full)) if full.end_with?("review/index.html")
         deliver(env, full, headers)
       end
 

@@ -12,6 +12,16 @@ module AskFirst
       APP = "#{COMMON}; style-src 'self'; style-src-elem 'self' 'unsafe-inline'; style-src-attr 'none'".freeze
       REVIEW = "#{COMMON}; style-src 'self'".freeze
 
+      # What a page of the build holds itself may run and style it (CSP level 3, hashes), and nothing else does.
+      # @param html [String]
+      # @return [String] the policy of that page
+      def self.holding(html)
+        %w[script style].reduce(REVIEW) do |policy, tag|
+          own = html.scan(%r{<#{tag}>(.*?)</#{tag}>}m).map { |(text)| " 'sha256-#{Digest::SHA256.base64digest(text)}'" }
+          policy.sub("#{tag}-src 'self'") { |part| part + own.join }
+        end
+      end
+
       YEAR = 31_536_000 # seconds
 
       # @param secure [Boolean] whether people reach us behind TLS: then only so, for a year (RFC 6797)

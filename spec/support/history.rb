@@ -61,6 +61,9 @@ class History
     answer
     answer
     withdraw
+    withdraw_line
+    reroute
+    edit_route
     open
     close
     skip
@@ -83,6 +86,7 @@ class History
 
   def db = world.db
   def act(name, who = :ines, **input) = world.act(name, who, @client, **input)
+  def workspace = world.workspace(@client)
   def pick(list) = list.to_a.sample(random: @random)
   def person(id) = (@people ||= world.world.people.invert).fetch(id)
 
@@ -97,9 +101,11 @@ class History
     @post = act("Posts::MakePost", subject: "A history")
     act("Posts::ChooseChannels", post_id: @post, channel_ids: @channels.values)
     @ids = @channels.transform_values { |channel| db[:adaptations].where(post_id: @post, channel_id: channel).get(:id) }
-    @reading = Reading.new(route)
+    @usual, @other =
+      [true, false].map { |usual| db[:routes].where(workspace_id: workspace, is_default: usual).get(:id) }
+    @reading = Reading.new(steps_of(@usual))
     # of the history before
-    @reading.held = db[:holds].where(workspace_id: world.workspace(@client), lifted_at: nil).any?
+    @reading.held = db[:holds].where(workspace_id: workspace, lifted_at: nil).any?
     @master = ["", []]
     @own = {}
     @time = nil
@@ -108,18 +114,15 @@ class History
     refresh
   end
 
-  def route
-    steps = world.standing(@post, @client).steps
-    steps.map do |step|
-      Reading::Step.new(
-        id: step.id,
-        side: step.side,
-        quorum: step.quorum,
-        n: step.n,
-        required: step.required,
-        people: step.people.map { |id| person(id) }
-      )
-    end
+  # Today's steps of a route as they are written down, whatever the program makes of them.
+  def steps_of(route)
+    db[:route_steps]
+      .where(route_id: route, retired_at: nil)
+      .order(:position)
+      .map do |row|
+        people = db[:route_step_people].where(step_id: row[:id]).select_map(:person_id).map { |id| person(id) }
+        Reading::Step.new(**row.slice(:id, :position, :side, :quorum, :n, :required), people: people)
+      end
   end
 
   # What stands now, written into the reading: own text, else the master's; the day as the client has it.
@@ -338,6 +341,45 @@ class History
     end
   end
 
+  # The post is taken out of its ask: with one post in it, the whole of it.
+  def withdraw_line
+    line = pick(@reading.lines) or return "nothing asked"
+    ask = db[:ask_lines].where(id: line.id).get(:ask_id)
+    attempt do
+      act("Signoff::WithdrawLine", ask_id: ask, post_id: @post)
+      @reading.withdraw([line])
+      "done"
+    end
+  end
+
+  # Another route for the post, or the usual one again: what was asked stays in its demand.
+  def reroute
+    route = pick([nil, @other])
+    attempt do
+      act("Signoff::ChooseRoute", :bram, post_id: @post, route_id: route, reason: "Agreed")
+      @on_other = !route.nil?
+      @reading.route = steps_of(route || @usual)
+      route ? "the other" : "the usual"
+    end
+  end
+
+  # The other route loses its last step, or has one more again.
+  def edit_route
+    first, second = steps_of(@other)
+    steps = second ? [first] : [first, first.dup.tap { |more| more.id = nil }]
+    route = { route_id: @other, seen: db[:routes].where(id: @other).get(:version) }
+    attempt do
+      act("Signoff::SaveRoute", steps: steps.map { |step| written(step) }, about: { name: "Another way" }, **route)
+      @reading.route = steps_of(@other) if @on_other
+      "#{steps.size} steps"
+    end
+  end
+
+  def written(step)
+    whom = { "people" => step.people.map { |one| world.person(one) }, "name" => "Another step" }
+    step.to_h.slice(:id, :side, :quorum, :n, :required).transform_keys(&:to_s).merge(whom, "hours" => 9)
+  end
+
   def open
     name = pick(NAMES)
     attempt do
@@ -511,7 +553,7 @@ class History
   end
 
   def hold
-    open = db[:holds].where(workspace_id: world.workspace(@client), lifted_at: nil).get(:id)
+    open = db[:holds].where(workspace_id: workspace, lifted_at: nil).get(:id)
     attempt { open ? act("Signoff::LiftHold", hold_id: open) : act("Signoff::Hold", reason: "Wait") }
     @reading.held = !open
     open ? "lifted" : "put"
@@ -539,7 +581,7 @@ class History
     world.clock.set(@time + 1)
     AskFirst::App::Dispatch::Advance.call(
       kit,
-      AskFirst::App::Member.process(world.workspace(@client), "dispatcher"),
+      AskFirst::App::Member.process(workspace, "dispatcher"),
       showing_id: showing
     )
     network.sent.any?

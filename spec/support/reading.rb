@@ -3,7 +3,7 @@
 # The text of the model on steps, places, verdicts and blocks, read once more and written down from the text alone: a
 # second, small judge that shares no line with the first. Contents and days are plain values, people are symbols.
 class Reading
-  Step = Struct.new(:id, :side, :quorum, :n, :required, :people, keyword_init: true)
+  Step = Struct.new(:id, :position, :side, :quorum, :n, :required, :people, keyword_init: true)
   # asked: adaptation => [content, day, authors] as it was asked · state: adaptation => :open, :answered, :withdrawn,
   # :outdated
   Line = Struct.new(:id, :step, :asked, :state, :places, :people, :order, keyword_init: true)
@@ -26,14 +26,31 @@ class Reading
       keyword_init: true
     )
 
-  attr_reader :steps, :lines, :ones
+  attr_reader :lines, :ones
   attr_accessor :held
 
-  def initialize(steps)
-    @steps = steps
+  # @param route [Array<Step>] of today
+  def initialize(route)
+    @known = {}
+    self.route = route
+    @dropped = []
     @lines = []
     @ones = Hash.new { |all, name| all[name] = One.new(opened: false, answers: [], skips: [], fills: [], strikes: []) }
     @held = false
+  end
+
+  # Another route, or the same one with other steps.
+  def route=(steps)
+    @route = steps
+    @known.merge!(steps.to_h { |step| [step.id, step] })
+  end
+
+  # What must be passed: today's route and every step that was ever asked, less what was dropped on record.
+  def steps
+    (@route + @known.values_at(*@lines.map(&:step)))
+      .uniq(&:id)
+      .reject { |step| @dropped.include?(step.id) }
+      .sort_by { |step| [step.position, step.side == "internal" ? 0 : 1, step.id] }
   end
 
   def stage(name)
@@ -60,7 +77,7 @@ class Reading
   end
 
   def waits_at(name)
-    @steps.select(&:required).find { |step| !satisfied?(name, step) }
+    steps.select(&:required).find { |step| !satisfied?(name, step) }
   end
 
   def satisfied?(name, step)
@@ -97,7 +114,7 @@ class Reading
 
   # A step that somebody dropped on record is passed no more, and blocks no more.
   def drop(step)
-    @steps.delete(step)
+    @dropped << step.id
     end_lines(step, @ones.reject { |_, one| one.sent }.keys, :withdrawn)
   end
 
@@ -178,7 +195,7 @@ class Reading
           order: order
         )
       end
-    step = @steps.find { |known| known.id == line.step } or return
+    step = steps.find { |known| known.id == line.step } or return
     line.asked.each_key do |name|
       line.state[name] = :answered if line.state[name] == :open &&
         (satisfied?(name, step) || @ones[name].answers.any? { |answer| blocks_at?(name, answer, step) })
@@ -215,15 +232,15 @@ class Reading
 
   private
 
-  def required?(step) = @steps.find { |one| one.id == step }&.required || false
+  def required?(step) = steps.find { |one| one.id == step }&.required || false
   def lines_of(name) = @lines.select { |line| line.asked.key?(name) }
   def open_line?(name) = lines_of(name).any? { |line| line.state[name] == :open }
-  def counting?(name) = @steps.any? { |step| step.people.any? { |who| yes_of?(name, step, who) } }
+  def counting?(name) = steps.any? { |step| step.people.any? { |who| yes_of?(name, step, who) } }
 
   def drafting?(name)
     one = @ones.fetch(name)
     return true if one.opened
-    return one.ready != one.content if @steps.none?(&:required)
+    return one.ready != one.content if steps.none?(&:required)
 
     !open_line?(name) && !counting?(name) && one.skips.none? { |_, content| content == one.content }
   end

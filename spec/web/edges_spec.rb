@@ -117,6 +117,17 @@ RSpec.describe AskFirst::Web::Interface, database: false do
     expect(get("/review/assets/r.js").body).to eq "let r"
   end
 
+  # Content Security Policy Level 2, section 7.17.5 has the script and its hash as an example (from memory).
+  it "lets the client's review run and style what its page itself holds, by its hash, and nothing else" do
+    page = "<script>alert('Hello, world.');</script><style>p {}</style>"
+    File.write(File.join(@folder, "review/index.html"), page)
+    policy = get("/review/").headers["content-security-policy"]
+    expect(policy).to include "script-src 'self' 'sha256-qznLcsROx4GACP2dm0UCKCzCG+HiZ1guq6ZZDob/Tng=';"
+    expect(policy).to include "style-src 'self' 'sha256-#{Digest::SHA256.base64digest("p {}")}'"
+    expect(policy).not_to include "unsafe-inline"
+    expect(get("/desk").headers["content-security-policy"]).to be_nil
+  end
+
   it "lets what is named by its content be kept for a year, compressed where that is understood" do
     expect(get("/assets/a.js").headers["cache-control"]).to include "immutable"
     {

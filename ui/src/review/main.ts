@@ -1,6 +1,3 @@
-import { begin } from './early'
-begin(/^\/review\/(plan|verify)/.test(location.pathname) ? '' : location.hash.slice(1))
-
 import { createApp, defineAsyncComponent } from 'vue'
 import ReviewPage from './ReviewPage.vue'
 import { speakAsWanted } from './language'
