@@ -38,6 +38,7 @@ gem "oauth2", "~> 2.0"
 gem "rubyzip", "~> 2.4", require: "zip"
 gem "ruby-vips", "~> 2.3"
 gem "shrine", "~> 3.6"
+gem "tus-server", "~> 2.3", require: false # files in pieces that go on where they broke off, tus 1.0
 gem "ssrf_filter", "~> 1.6", require: false # addresses that people type are fetched outside private ranges only
 
 # rules

@@ -76,6 +76,7 @@ module AskFirst
 
       def beside_sending
         unharmed do
+          @kit.files.forget_uploads(@kit.clock.machine_time)
           App::Plan::BeginFixtures.call(@kit)
           App::Signoff::RemindAsks.call(@kit)
           App::Record::Seal.all(@kit)

@@ -157,7 +157,8 @@ RSpec.describe "The floor plan" do
     it "every route of a client hands over to an act" do
       wrong =
         Dir[File.join(root, "web/*_routes.rb")].flat_map do |file|
-          blocks = File.read(file).scan(/^( *)app\.(?:get|post|put|delete)\(("[^"]+")\) (\{.*?\}|do\n.*?^\1end)$/m)
+          blocks =
+            File.read(file).scan(/^( *)app\.(?:get|head|post|put|patch|delete)\(("[^"]+")\) (\{.*?\}|do\n.*?^\1end)$/m)
           blocks
             .select { |_, route, _| route.match?(%r{/api/w/|\#\{at\}}) }
             .reject { |_, _, body| body.match?(/\bact[( ]/) && !body.match?(/Store::|kit\.db|Sequel/) }
@@ -171,7 +172,7 @@ RSpec.describe "The floor plan" do
       described = AskFirst::Web::Contract.schema.open_api.raw_schema["paths"].keys.grep(%r{\A/api/w/})
       routes =
         text
-          .scan(/app\.(?:get|post|put|delete)\("([^"]+)"\)/)
+          .scan(/app\.(?:get|head|post|put|patch|delete)\("([^"]+)"\)/)
           .flatten
           .map { |route| route.sub("\#{at}", "/api/w/:workspace/posts/:post") }
       expect(routes.grep(%r{\A/api/w/}).map { |route| route.gsub(/:(\w+)/, '{\1}') }.uniq).to match_array described

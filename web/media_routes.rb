@@ -20,6 +20,62 @@ module AskFirst
           headers OWN
           send_file file[:path], type: file[:mime]
         end
+        app.get("/api/w/:workspace/media/:media/thumb") do
+          file = act(App::Media::OpenFile::Thumb, media_id: params[:media])
+          headers OWN
+          send_file file[:path], type: file[:mime]
+        end
+        library(app)
+        folders(app)
+        uploads(app)
+      end
+
+      def self.library(app)
+        app.get("/api/w/:workspace/media") do
+          filters = %i[folder kind look label words].to_h { |name| [name, params[name]] }.compact
+          json(act(App::Media::Library, filters: filters, order: params[:order] || "newest", after: params[:after]))
+        end
+        app.get("/api/w/:workspace/media/:media") { json(act(App::Media::Medium, media_id: params[:media])) }
+        app.patch("/api/w/:workspace/media/:media") do
+          said = body_json.except("version")
+          version = act(App::Media::SaveMedium, media_id: params[:media], said: said, version: body_json["version"])
+          json(version: version)
+        end
+        app.post("/api/w/:workspace/media-sorting") do
+          into = body_json.key?("folder_id") ? { folder_id: body_json["folder_id"] } : {}
+          labels = body_json.fetch("labels", [])
+          json(files: act(App::Media::SortMedia, media_ids: body_json["media_ids"], labels: labels, **into))
+        end
+      end
+
+      def self.folders(app)
+        app.get("/api/w/:workspace/media-folders") { json(act(App::Media::Folders)) }
+        app.post("/api/w/:workspace/media-folders") do
+          json({ id: act(App::Media::SaveFolder, name: body_json["name"]) }, 201)
+        end
+        app.patch("/api/w/:workspace/media-folders/:folder") do
+          json(id: act(App::Media::SaveFolder, name: body_json["name"], folder_id: params[:folder]))
+        end
+        app.delete("/api/w/:workspace/media-folders/:folder") do
+          json(files: act(App::Media::DropFolder, folder_id: params[:folder]))
+        end
+      end
+
+      # tus 1.0: POST begins, HEAD says how far it is, PATCH goes on, DELETE gives it up.
+      def self.uploads(app)
+        app.post("/api/w/:workspace/uploads") { halt(*UploadServer.answer(env, act(App::Media::UploadHere))) }
+        app.head("/api/w/:workspace/uploads/:upload") do
+          halt(*UploadServer.answer(env, act(App::Media::UploadHere), params[:upload]))
+        end
+        app.patch("/api/w/:workspace/uploads/:upload") do
+          halt(*UploadServer.answer(env, act(App::Media::UploadHere), params[:upload]))
+        end
+        app.delete("/api/w/:workspace/uploads/:upload") do
+          halt(*UploadServer.answer(env, act(App::Media::UploadHere), params[:upload]))
+        end
+        app.post("/api/w/:workspace/uploads/:upload/keep") do
+          json(act(App::Media::KeepUpload, upload_id: params[:upload], folder_id: body_json["folder_id"]), 201)
+        end
       end
 
       # The body into a file of its own, never more than is taken.

@@ -92,6 +92,22 @@ module AskFirst
           )
         end
 
+        MOST_MEDIA = 500 # at once
+
+        # Many files of the client. One that is not there for this reader and one that is nowhere are one answer.
+        def many_media(input)
+          agency_only!("These files")
+          require!(@act)
+          ids = input[:media_ids].uniq.grep(Core::Uuid::FORMAT)
+          raise too_many_media if ids.size > MOST_MEDIA
+
+          found =
+            Store::Posts::Visible.media(scope, scope.rows(:media)).where(Sequel[:media][:id] => ids).for_update.all
+          raise Core::NotFound, "One of these files" if found.empty? || found.size < input[:media_ids].uniq.size
+
+          Opened.new(rows: found)
+        end
+
         # A file exactly as it goes out.
         def rendition(input)
           agency_only!("This picture")
@@ -107,6 +123,15 @@ module AskFirst
         private
 
         def answered?(row) = row[:decided_at] || scope.rows(:remarks).where(thread_id: row[:id]).any?
+
+        def too_many_media
+          Core::Invalid.new(
+            "too_many_media",
+            "#{MOST_MEDIA} files at once are the most.",
+            field: "media_ids",
+            way_on: "Do it in parts."
+          )
+        end
 
         def said_too_long_ago
           Core::Over.new(

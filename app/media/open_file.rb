@@ -15,6 +15,17 @@ module AskFirst
           end
         end
 
+        # The same small enough for a list. Files of before have none of their own.
+        class Thumb < OpenFile
+          opens :media, "see_post"
+
+          # @return [Hash] {path:, mime:}
+          def call(media_id:)
+            small, large = %w[thumb preview].map { |name| kit.files.path("#{row[:file]}.#{name}") }
+            { path: ::File.file?(small) ? small : large, mime: "image/jpeg" }
+          end
+        end
+
         # A file exactly as it was released, for whoever publishes by hand or compares revisions.
         class Rendition < OpenFile
           opens :rendition, "see_post"

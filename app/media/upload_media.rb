@@ -15,33 +15,52 @@ module AskFirst
 
         # @param io [IO] rewindable
         # @param name [String] as the person's file was called
-        # @return [Hash] the media row
+        # @param folder_id [String, nil]
+        # @param once [Boolean] whether a file that is there already, and that the member sees, is that one
+        # @return [Hash] the media row; with same: true where it was there
         # @raise [Core::Invalid] what is wrong with the file
-        def call(io:, name:)
+        def call(io:, name:, folder_id: nil, once: false)
           reading { enter }
           raise too_heavy if io.size > MOST_BYTES
 
-          seen = kit.kinds.inspect(io)
-          id = new_id
-          kit.files.put("#{member.workspace_id}/#{id}", io)
-          kit.files.put("#{member.workspace_id}/#{id}.preview", kit.kinds.preview(io, seen[:kind]))
-          row = {
-            id: id,
-            file: "#{member.workspace_id}/#{id}",
-            name: Core::Posts::Text.clean(name.to_s[0, 255], field: "file"),
-            bytes: io.size,
-            digest: digest(io),
-            added_by: member.person_id,
-            added_at: now
-          }.merge(seen)
+          folder = folder_id && fetch(:media_folders, folder_id, "This folder")[:id]
+          digest = digest(io)
+          same = once && reading { Store::Media::Alike.same(scope, digest) }
+          return same.merge(same: true) if same
+
+          row = { id: new_id, folder_id: folder, digest: digest, **kept(io, name) }
+          put(row, io)
           write do
-            scope.insert(:media, row)
+            scope.insert(:media, row.merge(near_to: row[:likeness] && Store::Media::Alike.near(scope, row[:likeness])))
             record("picture_added", facts: row.slice(:id, :name, :kind, :mime, :bytes, :width, :height))
+            announce("media", ids: [])
           end
           row
         end
 
         private
+
+        # What is known of it by itself.
+        def kept(io, name)
+          seen = kit.kinds.inspect(io)
+          {
+            name: Core::Posts::Text.clean(name.to_s[0, 255], field: "file"),
+            bytes: io.size,
+            added_by: member.person_id,
+            added_at: now,
+            **seen,
+            likeness: seen[:kind] == "picture" ? Core::Media::Likeness.of(kit.kinds.greys(io)) : nil
+          }
+        end
+
+        # The file, and how it looks on the screen: large, and small in a list.
+        def put(row, io)
+          row[:file] = "#{member.workspace_id}/#{row[:id]}"
+          preview = kit.kinds.preview(io, row[:kind])
+          kit.files.put(row[:file], io)
+          kit.files.put("#{row[:file]}.preview", preview)
+          kit.files.put("#{row[:file]}.thumb", kit.kinds.thumb(preview))
+        end
 
         def digest(io)
           io.rewind

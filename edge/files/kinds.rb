@@ -10,6 +10,7 @@ module AskFirst
       class Kinds
         # bytes that are taken of each kind
         MOST = { "picture" => 40 * 1024 * 1024, "video" => 200 * 1024 * 1024, "document" => 60 * 1024 * 1024 }.freeze
+        THUMB = 400 # pixels of the longer side
         ENDINGS = Films::ENDINGS.merge("application/pdf" => "pdf", "image/jpeg" => "jpg").freeze
 
         # @return [String, nil] the kind of these bytes
@@ -49,6 +50,16 @@ module AskFirst
         # @return [IO] a JPEG
         def preview(io, kind)
           { "video" => @films, "document" => @documents }.fetch(kind, @pictures).preview(io)
+        end
+
+        # @param preview [IO] as of `preview`
+        # @return [IO] the same small enough for a list
+        def thumb(preview) = @pictures.preview(preview, side: THUMB)
+
+        # @param io [IO] of a picture
+        # @return [Array<Integer>] the grey values that Core::Media::Likeness is made of
+        def greys(io)
+          @pictures.greys(io, Core::Media::Likeness::ACROSS, Core::Media::Likeness::DOWN)
         end
 
         # @param spec [Hash] of Core::Media::Renditions

@@ -59,6 +59,16 @@ module AskFirst
           raise broken
         end
 
+        # @return [Array<Integer>] grey values of the whole picture in so few spots, row by row
+        def greys(io, across, down)
+          io.rewind
+          small = Vips::Image.thumbnail_buffer(io.read, across, height: down, size: :force, fail_on: STRICT)
+          small = small.flatten(background: 255) if small.has_alpha?
+          small.colourspace(:b_w).extract_band(0).write_to_memory.bytes.first(across * down)
+        rescue Vips::Error
+          raise broken
+        end
+
         # @return [IO] a square JPEG cut around what catches the eye: a person's or a client's picture
         def square(io, side)
           inspect(io)

@@ -40,6 +40,15 @@ module AskFirst
           io.rewind
         end
 
+        # Files of one person that are on their way into a client's.
+        def uploads(workspace_id, person_id) = Uploads.new(path("#{workspace_id}/uploads/#{person_id}"))
+
+        # Those that nothing was added to for a week are given up.
+        # @param now [Time]
+        def forget_uploads(now)
+          Dir.glob(path("*/uploads/*")).each { |folder| Uploads.new(folder).expire_files(now - Uploads::KEPT) }
+        end
+
         # Everything below a prefix, such as a client's.
         def remove_all(prefix)
           @storage.delete_prefixed(prefix)

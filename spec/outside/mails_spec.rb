@@ -23,7 +23,9 @@ RSpec.describe "Mails, outside", :database do
     world.kit.dup.tap { |same| same.mailer = AskFirst::Edge::Mail::Mailer.new(reached) }
   end
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
-  let(:text) { "Nebel über dem Fluß ⛴ — “heute”\n\n#{"A long line that no mail server may break in two. " * 30}\n.\nFrom here" }
+  let(:text) do
+    "Nebel über dem Fluß ⛴ — “heute”\n\n#{"A long line that no mail server may break in two. " * 30}\n.\nFrom here"
+  end
 
   before { server.start }
   after { server.stop }
@@ -39,7 +41,10 @@ RSpec.describe "Mails, outside", :database do
     JS
     out, status =
       Open3.capture2(
-        *["node", "--input-type=module", "-e", script],
+        "node",
+        "--input-type=module",
+        "-e",
+        script,
         stdin_data: raw,
         binmode: true,
         chdir: "#{__dir__}/../../ui"
@@ -81,12 +86,9 @@ RSpec.describe "Mails, outside", :database do
 
   it "reach whoever has letters of any writing in their name, and a subject longer than a line" do
     subject = "Fähre Nº 7 “⛴” #{"und so weiter, " * 12}"
-    AskFirst::Edge::Mail::Mailer.new(world.settings.dup.tap { |same| same.smtp_port = server.ports.first.to_i }).deliver(
-      to: "odile@quillmere.example",
-      subject: subject,
-      text: "ja",
-      html: "<p>ja</p>"
-    )
+    AskFirst::Edge::Mail::Mailer.new(
+      world.settings.dup.tap { |same| same.smtp_port = server.ports.first.to_i }
+    ).deliver(to: "odile@quillmere.example", subject: subject, text: "ja", html: "<p>ja</p>")
     expect(read_back(server.kept.first)["subject"]).to eq subject.strip
   end
 end

@@ -323,8 +323,8 @@ RSpec.describe "Strangers inside a client" do
       .reject { |call| call.verb == "get" }
       .each do |call|
         if call.template.match?(
-             %r{/(?:remarks|note|here|check|time-cost|media|files|reminders/|off|mentions|link-readings|follow-master)|
-                /(?:take-revision-back|connections|copies|withdraw)}x
+             %r{/(?:remarks|note|here|check|time-cost|media|uploads|files|reminders/|off|mentions|link-readings)|
+                /(?:follow-master|take-revision-back|connections|copies|withdraw)}x
            ) && !call.template.match?(%r{asks/.*withdraw})
           next
         end

@@ -21,7 +21,15 @@ RSpec.describe "Random histories of sign-off" do
     %i[odile per].each { |who| add(client, who, "client", "client approver") }
     %w[ticker guildhall].each { |network| connected(client, network) }
     change_route(client, steps.each_with_index.map { |step, index| step_json(index, *step) })
-    world.act("Signoff::SaveRoute", :ines, client, steps: [step_json(0, "internal", "any")], about: { name: "Another way" })
+    world.act(
+      "Signoff::SaveRoute",
+      :ines,
+      client,
+      steps: [step_json(0, "internal", "any")],
+      about: {
+        name: "Another way"
+      }
+    )
     client
   end
 

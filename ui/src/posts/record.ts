@@ -3,7 +3,7 @@ import type { Schemas } from '@/api/client'
 import { SAID } from '@/posts/part-names'
 import type { PartName } from '@/posts/sheet'
 import { calendarDay, monthYear, plannedWall } from '@/api/time'
-import { list } from '@/api/words'
+import { counted, list } from '@/api/words'
 
 type Facts = Record<string, unknown>
 
@@ -204,6 +204,13 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   policies_changed: () => 'changed the policies',
   held: (f) => `put a hold: ${text(f.reason)}`,
   hold_lifted: () => 'lifted the hold',
+  medium_changed: (f) => `changed what is said of the file ${text(f.name)}`,
+  media_sorted: (f) =>
+    `sorted ${counted(Number(f.files), 'file', 'files')}${f.folder ? ` into ${text(f.folder)}` : ''}`,
+  folder_saved: (f) =>
+    f.before ? `called the folder ${text(f.before)} ${text(f.name)}` : `made the folder ${text(f.name)}`,
+  folder_dropped: (f) =>
+    `took the folder ${text(f.name)} away, with ${counted(Number(f.files), 'file', 'files')} in it`,
   picture_added: (f) => `added the picture ${text(f.name)}`,
   pass_opened: () => 'opened the link',
 }

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Media
+      # A medium as it is told.
+      module Card
+        TOLD = %i[
+          id
+          name
+          kind
+          mime
+          bytes
+          width
+          height
+          duration_ms
+          pages
+          folder_id
+          description
+          written
+          usable_note
+          near_to
+          version
+          used
+          out
+        ].freeze
+
+        module_function
+
+        # @param row [Hash] of Store::Media::Library
+        # @param names [Hash{String=>String}] of people
+        # @param today [Date] in the client's zone
+        # @return [Hash] JSON-ready
+        def json(row, names, today)
+          row.slice(*TOLD).merge(
+            usable_until: row[:usable_until]&.iso8601,
+            usable: Core::Media::Usable.state(row[:usable_until], today),
+            boxes: row[:boxes].to_a,
+            covered: row[:covered] / 1_000_000.0,
+            wordy: Core::Media::Coverage.over?(Rational(row[:covered], 1_000_000)),
+            label_ids: row[:label_ids].to_a,
+            added_by: names[row[:added_by]],
+            added_at: row[:added_at].iso8601
+          )
+        end
+      end
+    end
+  end
+end

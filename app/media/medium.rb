@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Media
+      # One medium with the posts that it is in, as far as the reader sees them.
+      class Medium < LibraryAct
+        opens :media, "see_post"
+
+        # @return [Hash] JSON-ready
+        def call(media_id:)
+          found = library.one(media_id) or raise Core::NotFound, "This file"
+          {
+            **Card.json(found, names, today),
+            posts: Posts::ListPosts.lines(scope, library.posts_with(media_id)),
+            near: near(found),
+            can: can
+          }
+        end
+
+        private
+
+        # Those that look nearly the same, as far as the reader sees them.
+        def near(found)
+          first = found[:near_to] || found[:id]
+          ids = rows(:media).where(Sequel.|({ near_to: first }, { id: first })).exclude(id: found[:id]).select_map(:id)
+          ids.filter_map { |id| library.one(id)&.slice(:id, :name, :width, :height) }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Media
+      # Puts many files into a folder, or gives them labels, at once.
+      class SortMedia < Act
+        opens :many_media, "add_media"
+
+        # @param media_ids [Array<String>] 500 at most
+        # @param folder_id [String, nil] nil for none
+        # @param labels [Array<String>] names that they get beside those that they have
+        # @return [Integer] how many
+        def call(media_ids:, folder_id: :as_it_is, labels: [])
+          ids = @opened.rows.map { |one| one[:id] }
+          change =
+            (
+              if folder_id == :as_it_is
+                {}
+              else
+                { folder_id: folder_id && fetch(:media_folders, folder_id, "This folder")[:id] }
+              end
+            )
+          rows(:media).where(id: ids).update(**change, version: Sequel[:version] + 1)
+          add_labels(ids, labels)
+          record("media_sorted", facts: { files: ids.size, folder: folder_name(change[:folder_id]), labels: labels })
+          announce("media", ids: [])
+          ids.size
+        end
+
+        private
+
+        def folder_name(id) = id && rows(:media_folders).where(id: id).get(:name)
+
+        def add_labels(ids, names)
+          clean = names.map { |name| Core::Posts::Text.line(name, field: "labels", limit: 60) }.reject(&:empty?).uniq
+          found = clean.any? ? Campaigns::NamedLabels.call(kit, member, names: clean) : []
+          pairs = ids.product(found).map { |id, label| [member.workspace_id, id, label] }
+          scope.db[:media_labels].insert_conflict.import(%i[workspace_id media_id label_id], pairs) if pairs.any?
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require "tus/server"
+
+module AskFirst
+  module Web
+    # Large files in pieces, which go on where they broke off: tus 1.0 by its own server library, behind the door. What
+    # is uploaded belongs to whoever began it.
+    class UploadServer < Tus::Server
+      opts[:max_size] = App::Media::UploadMedia::MOST_BYTES
+
+      PLACE = "ask_first.uploads"
+
+      # @param env [Hash] of the request
+      # @param uploads [Edge::Files::Uploads] of whoever asks
+      # @param uid [String, nil] of the upload
+      # @return [Array] a Rack reply
+      def self.answer(env, uploads, uid = nil)
+        path = env["PATH_INFO"].delete_suffix("/#{uid}")
+        here = env.merge(PLACE => uploads, "SCRIPT_NAME" => path, "PATH_INFO" => uid ? "/#{uid}" : "")
+        return call(here) if uid.nil?
+        return gone unless uploads.named?(uid)
+
+        uploads.alone(uid) { call(here) } || busy
+      rescue Errno::ENOSPC
+        full
+      end
+
+      def self.gone
+        Problem.reply(404, "upload_gone", "This upload is not here.", way_on: "Begin it again.")
+      end
+
+      def self.busy
+        Problem.reply(423, "upload_busy", "A piece of this file is being taken just now.", way_on: "Go on in a moment.")
+      end
+
+      def self.full
+        Problem.reply(
+          507,
+          "disk_full",
+          "There is no room left for files.",
+          way_on: "Tell whoever runs the server; the upload goes on from here when there is."
+        )
+      end
+
+      def storage = env[PLACE]
+      def expiration_time = storage.class::KEPT
+    end
+  end
+end
