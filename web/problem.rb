@@ -23,9 +23,11 @@ module AskFirst
         413 => "Too large",
         415 => "Not taken",
         422 => "Cannot be like this",
+        423 => "Busy",
         428 => "Version missing",
         429 => "Too often",
-        500 => "Our mistake"
+        500 => "Our mistake",
+        507 => "No room"
       }.freeze
 
       module_function

@@ -37,7 +37,9 @@ module AskFirst
           return unless named?(uid) && file_path(uid).exist?
 
           info = Tus::Info.new(read_info(uid))
-          { path: file_path(uid).to_s, name: info.name.to_s } if info.length && info.offset == info.length
+          return unless info.length && info.offset == info.length
+
+          { path: file_path(uid).to_s, name: info.name.to_s.dup.force_encoding(Encoding::UTF_8).scrub("") }
         end
 
         def drop(uid) = FileUtils.rm_f([file_path(uid), info_path(uid), directory.join("#{uid}.lock")])

@@ -80,6 +80,12 @@ export const router = createRouter({
       component: page(() => import('./posts/PostListPage.vue')),
       meta: { title: 'Posts' },
     },
+    {
+      path: '/material',
+      name: 'material',
+      component: page(() => import('./media/MaterialPage.vue')),
+      meta: { title: 'Media' },
+    },
     { path: '/w/:workspace', redirect: (to) => ({ name: 'desk', query: { client: to.params.workspace } }) },
     { path: '/w/:workspace/posts', redirect: (to) => ({ name: 'posts', query: { client: to.params.workspace } }) },
     {

@@ -64,6 +64,7 @@ const sections = [
   { name: 'desk', label: 'Desk' },
   { name: 'plan', label: 'Plan' },
   { name: 'posts', label: 'Posts' },
+  { name: 'material', label: 'Material' },
   { name: 'dispatch', label: 'Dispatch' },
 ] as const
 const current = computed(() => (route.name === 'post' ? 'posts' : (route.meta.section ?? route.name)))

@@ -33,7 +33,8 @@ export const api = createClient<paths>({ baseUrl: '', credentials: 'same-origin'
 
 api.use({
   async onRequest({ request }) {
-    if (request.method === 'POST') request.headers.set('Idempotency-Key', crypto.randomUUID())
+    if (request.method === 'POST' && !request.headers.has('Idempotency-Key'))
+      request.headers.set('Idempotency-Key', crypto.randomUUID())
     // whose words these are: another tab may have signed somebody else in meanwhile
     if (request.method !== 'GET' && whoWrites()) request.headers.set('As-Person', whoWrites())
     return (await madeFirst(request, makePost)) ?? request

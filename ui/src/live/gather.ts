@@ -15,6 +15,7 @@ const ALSO: Record<string, string[]> = {
   settings: ['me', 'settings', 'route', 'channels'],
   brand: ['brand'],
   batches: ['batches'],
+  media: ['media'],
 }
 
 /** Fetches one block of an open post's sheet again. */

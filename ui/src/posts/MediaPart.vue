@@ -9,12 +9,15 @@ import { useEditor } from './editing'
 import type { Adaptation, Sheet } from './sheet'
 import { upload } from './upload'
 import { offFor, seenOf } from './writable'
+import { descriptionsOf } from '@/media/into-post'
+import { ACCEPTED, type Medium } from '@/media/library'
 import ActButton from '@/parts/ActButton.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 import { later } from '@/parts/later'
 import { counted } from '@/api/words'
 
 const FramingDialog = later(() => import('./FramingDialog.vue'))
+const MediaPicker = later(() => import('@/media/MediaPicker.vue'))
 
 const props = defineProps<{ sheet: Sheet; one?: Adaptation }>()
 const off = computed(() => offFor(props.sheet, 'media', props.one))
@@ -58,6 +61,17 @@ async function add(files: Iterable<File>) {
   }
   progress.value = undefined
   if (added.length > 0) media.choose([...ids.value, ...added])
+}
+
+// out of the library: what is said of a file there comes along, where nothing is said of it here
+const picking = ref(false)
+function take(chosen: Medium[]) {
+  picking.value = false
+  media.choose([...ids.value, ...chosen.map((one) => one.id)])
+  const said = descriptionsOf(chosen, descriptions.value)
+  if (offDescriptions.value || Object.keys(said).length === Object.keys(descriptions.value).length) return
+  described.change(said)
+  void described.save()
 }
 
 function move(index: number, by: number) {
@@ -144,16 +158,20 @@ function move(index: number, by: number) {
       @theirs="part.takeTheirs()"
       @drop="part.drop()"
     />
-    <UploadButton
-      label="Add pictures, videos or documents"
-      accept="image/jpeg,image/png,image/webp,video/mp4,video/quicktime,video/webm,application/pdf"
-      multiple
-      :off="off"
-      :busy="progress !== undefined"
-      :progress="progress"
-      @files="add"
-      >{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</UploadButton
-    >
+    <div class="add">
+      <UploadButton
+        label="Add pictures, videos or documents"
+        :accept="ACCEPTED"
+        multiple
+        :off="off"
+        :busy="progress !== undefined"
+        :progress="progress"
+        @files="add"
+        >{{ ids.length === 0 ? 'Add a picture, video or PDF' : 'Add another' }}</UploadButton
+      >
+      <ActButton size="small" :off="off" @click="picking = true">From the media</ActButton>
+    </div>
+    <MediaPicker v-if="picking" :workspace="sheet.workspace_id" :there="ids" @take="take" @close="picking = false" />
     <FramingDialog
       v-if="framing"
       :sheet="sheet"
@@ -190,6 +208,12 @@ img {
   max-height: 320px;
   object-fit: contain;
   background: var(--well);
+}
+.add {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: flex-start;
 }
 .said {
   grid-column: 1 / -1;

@@ -1,0 +1,124 @@
+# frozen_string_literal: true
+
+# Files in pieces over HTTP, by tus 1.0 (https://tus.io/protocols/resumable-upload, sections "Core Protocol", "Creation"
+# and "Termination"; from memory): what breaks off, what comes twice, what another one sends.
+RSpec.describe "Uploads in pieces", :database do
+  let(:w) { world.workspace }
+  let(:ines) { ApiWorld.client(:ines) }
+  let(:bytes) { SpecWorld.picture(seed_of_this).string }
+  let(:seed_of_this) { rand(1_000..9_999_999) }
+
+  def raw(client, verb, path, body = nil, **headers)
+    tus = { "HTTP_TUS_RESUMABLE" => "1.0.0", "HTTP_SEC_FETCH_SITE" => "same-origin", :input => body }
+    client.custom_request(verb.to_s.upcase, path, {}, tus.merge(headers.transform_keys(&:to_s)).compact)
+    client.last_response
+  end
+
+  def begin_upload(client = ines, length: bytes.bytesize, name: "Für später.jpg")
+    meta = "filename #{[name].pack("m0")}"
+    reply = raw(client, :post, "/api/w/#{w}/uploads", nil, HTTP_UPLOAD_LENGTH: length.to_s, HTTP_UPLOAD_METADATA: meta)
+    expect(reply.status).to eq 201
+    URI(reply["location"]).path
+  end
+
+  def piece(path, part, at, client = ines)
+    raw(client, :patch, path, part, HTTP_UPLOAD_OFFSET: at.to_s, CONTENT_TYPE: "application/offset+octet-stream")
+  end
+
+  def offset(path) = raw(ines, :head, path)["upload-offset"].to_i
+  def keep(path, client = ines) = client.call(:post, "#{path}/keep", {})
+
+  it "come one after the other, say how far they are, and are in the library once they are whole" do
+    path = begin_upload
+    expect(piece(path, bytes[0, 1_000], 0).status).to eq 204
+    expect(offset(path)).to eq 1_000
+    expect(keep(path).first).to eq 404 # not whole yet
+    expect(piece(path, bytes[1_000..], 1_000).status).to eq 204
+    status, kept = keep(path)
+    expect([status, kept["same"]]).to eq [201, false]
+    row = db[:media].where(id: kept["id"]).first
+    expect([row[:name], row[:digest]]).to eq ["Für später.jpg", Digest::SHA256.hexdigest(bytes)]
+    expect(raw(ines, :head, path).status).to eq 404
+  end
+
+  it "are the file that is there where it is there already" do
+    path = begin_upload
+    piece(path, bytes, 0)
+    first = keep(path).last
+    again = begin_upload(name: "again.jpg")
+    piece(again, bytes, 0)
+    expect(keep(again).last).to eq("id" => first["id"], "same" => true)
+  end
+
+  it "that were sent already or leave a gap are not taken again" do
+    path = begin_upload
+    piece(path, bytes[0, 1_000], 0)
+    expect([piece(path, bytes[0, 1_000], 0), piece(path, bytes[2_000, 10], 2_000)].map(&:status)).to eq [409, 409]
+    expect(piece(path, "#{bytes}x", 1_000).status).to eq 413
+    expect(offset(path)).to eq 1_000
+  end
+
+  it "of which two come at once are taken one at a time" do
+    path = begin_upload
+    uploads = world.kit.files.uploads(w, world.person(:ines))
+    uploads.alone(path.split("/").last) { expect(piece(path, bytes[0, 10], 0).status).to eq 423 }
+    expect(piece(path, bytes[0, 10], 0).status).to eq 204
+  end
+
+  it "go on behind what is known, whatever a process that died has left there" do
+    path = begin_upload
+    piece(path, bytes[0, 1_000], 0)
+    file = world.kit.files.path("#{w}/uploads/#{world.person(:ines)}/#{path.split("/").last}")
+    File.open(file, "ab") { |io| io << "half a piece" }
+    piece(path, bytes[1_000..], 1_000)
+    status, kept = keep(path)
+    expect([status, db[:media].where(id: kept["id"]).get(:digest)]).to eq [201, Digest::SHA256.hexdigest(bytes)]
+  end
+
+  it "belong to whoever began them" do
+    path = begin_upload
+    sunniva = ApiWorld.client(:sunniva)
+    expect(raw(sunniva, :head, path).status).to eq 404
+    expect(piece(path, bytes, 0, sunniva).status).to eq 404
+    expect(keep(path, sunniva).first).to eq 404
+    expect(raw(sunniva, :delete, path).status).to eq 404
+    expect(offset(path)).to eq 0
+  end
+
+  it "of a file that lies about its type are refused when they are whole, and gone" do
+    page = "<!doctype html><script>alert(1)</script>"
+    path = begin_upload(length: page.bytesize, name: "boat.jpg")
+    piece(path, page, 0)
+    status, said = keep(path)
+    expect([status, said["code"]]).to eq [422, "not_a_picture"]
+    expect(raw(ines, :head, path).status).to eq 404
+  end
+
+  it "are refused when they would be too much, and given up when they are taken back" do
+    most = AskFirst::App::Media::UploadMedia::MOST_BYTES
+    more = raw(ines, :post, "/api/w/#{w}/uploads", nil, HTTP_UPLOAD_LENGTH: (most + 1).to_s)
+    expect(more.status).to eq 413
+    path = begin_upload
+    expect(raw(ines, :delete, path).status).to eq 204
+    expect(raw(ines, :head, path).status).to eq 404
+  end
+
+  it "say it when there is no room left, and keep what has come" do
+    path = begin_upload
+    piece(path, bytes[0, 1_000], 0)
+    allow(IO).to receive(:copy_stream).and_raise(Errno::ENOSPC)
+    reply = piece(path, bytes[1_000..], 1_000)
+    expect([reply.status, JSON.parse(reply.body)["code"]]).to eq [507, "disk_full"]
+    RSpec::Mocks.space.proxy_for(IO).reset
+    expect(offset(path)).to eq 1_000
+    expect(piece(path, bytes[1_000..], 1_000).status).to eq 204
+  end
+
+  it "are kept for a week after their last piece" do
+    path = begin_upload
+    world.kit.files.forget_uploads(Time.now + (6 * 86_400))
+    expect(raw(ines, :head, path).status).to eq 204
+    world.kit.files.forget_uploads(Time.now + (8 * 86_400))
+    expect(raw(ines, :head, path).status).to eq 404
+  end
+end

@@ -1,0 +1,249 @@
+<script setup lang="ts">
+// One medium: what it looks like, what is said of it wherever it is used, and where it is.
+import { Input, Textarea } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, reactive, ref, toRef, watch } from 'vue'
+import { api, ok, sentence, unread } from '@/api/client'
+import { brief } from '@/api/time'
+import { titled } from '@/api/words'
+import ActButton from '@/parts/ActButton.vue'
+import ComingShape from '@/parts/ComingShape.vue'
+import SidePanel from '@/parts/SidePanel.vue'
+import SignoffStrip from '@/parts/SignoffStrip.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import ChoicesField from '@/parts/fields/ChoicesField.vue'
+import DayField from '@/parts/fields/DayField.vue'
+import WordBoxes from './WordBoxes.vue'
+import type { Box } from './boxes'
+import { measures, preview, standing, useMedium, weight, type Folders } from './library'
+
+const props = defineProps<{ workspace: string; medium: string; here: Folders; now: string }>()
+const emit = defineEmits<{ close: []; show: [id: string]; post: [] }>()
+const queries = useQueryClient()
+const { data: one, error } = useMedium(toRef(props, 'workspace'), toRef(props, 'medium'))
+type Said = 'name' | 'description' | 'written' | 'usable_note'
+// what is typed and not kept yet; nothing of it goes when somebody else's words come
+const typed = reactive<Partial<Record<Said, string>>>({})
+watch(
+  () => props.medium,
+  () => Object.keys(typed).forEach((key) => delete typed[key as Said]),
+)
+const value = (key: Said) => typed[key] ?? one.value?.[key] ?? ''
+const problem = ref('')
+const off = computed(() => (one.value?.can.add_media?.ok ? undefined : (one.value?.can.add_media?.why ?? '…')))
+const labels = computed({
+  get: () => one.value?.label_ids ?? [],
+  set: (ids) => void save({ labels: props.here.labels.filter((label) => ids.includes(label.id)).map((l) => l.name) }),
+})
+const folder = computed({
+  get: () => one.value?.folder_id ?? '',
+  set: (id) => void save({ folder_id: id || null }),
+})
+const until = computed({
+  get: () => one.value?.usable_until ?? '',
+  set: (day) => void save({ usable_until: day || null }),
+})
+
+type Body = NonNullable<Parameters<typeof patch>[0]>
+function patch(said: {
+  name?: string
+  description?: string
+  written?: string
+  usable_note?: string
+  usable_until?: string | null
+  folder_id?: string | null
+  labels?: string[]
+  boxes?: Box[]
+}) {
+  const path = { workspace: props.workspace, media: props.medium }
+  const body = { version: one.value!.version, ...said }
+  return ok(api.PATCH('/api/w/{workspace}/media/{media}', { params: { path }, body }))
+}
+let last: Promise<unknown> = Promise.resolve()
+// one after the other: each says the version that it saw
+function save(said: Body): Promise<void> {
+  const mine = last.then(async () => {
+    problem.value = ''
+    try {
+      await patch(said)
+      for (const key of Object.keys(said)) delete typed[key as Said]
+    } catch (error) {
+      problem.value = sentence(error)
+    }
+    await queries.invalidateQueries({ queryKey: ['media', props.workspace] })
+  })
+  last = mine
+  return mine
+}
+function left(key: Said) {
+  const words = typed[key]
+  if (words === undefined || words === one.value?.[key]) delete typed[key]
+  else void save({ [key]: words })
+}
+const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet')
+</script>
+
+<template>
+  <SidePanel :label="one?.name ?? 'File'" :width="372" @close="emit('close')">
+    <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
+    <ComingShape v-if="!one && !error" label="Fetching the file" :lines="8" />
+    <template v-if="one">
+      <div class="top">
+        <Input
+          :value="value('name')"
+          :readonly="!!off"
+          :title="off"
+          aria-label="Name of the file"
+          :bordered="false"
+          class="called"
+          @update:value="typed.name = $event"
+          @blur="left('name')"
+          @press-enter="($event.target as HTMLElement).blur()"
+        />
+        <button type="button" class="link-button" @click="emit('close')">close</button>
+      </div>
+      <WordBoxes
+        v-if="one.kind === 'picture'"
+        :src="preview(workspace, one.id)"
+        :alt="one.description || 'Not described yet'"
+        :boxes="one.boxes as Box[]"
+        :off="off"
+        @change="save({ boxes: $event })"
+      />
+      <img v-else class="seen" :src="preview(workspace, one.id)" :alt="one.description || 'Not described yet'" />
+      <p v-if="one.wordy" class="late">Words cover more than a fifth of it. A picture is read better with fewer.</p>
+      <p v-if="problem" role="alert" class="late">{{ problem }}</p>
+      <p class="quiet">
+        {{ measures(one) }} · {{ weight(one.bytes) }} · {{ one.added_by ?? 'somebody' }}, {{ brief(one.added_at, now) }}
+      </p>
+      <div class="fields">
+        <label for="medium-description">Description, for people who cannot see it</label>
+        <Textarea
+          id="medium-description"
+          :value="value('description')"
+          :readonly="!!off"
+          :rows="3"
+          placeholder="Written once, offered in every post"
+          @update:value="typed.description = $event"
+          @blur="left('description')"
+        />
+        <label for="medium-written">What is written on it</label>
+        <Input
+          id="medium-written"
+          :value="value('written')"
+          :readonly="!!off"
+          placeholder="Words to find it by"
+          @update:value="typed.written = $event"
+          @blur="left('written')"
+          @press-enter="($event.target as HTMLElement).blur()"
+        />
+        <label for="medium-folder">Folder</label>
+        <ChoiceField
+          id="medium-folder"
+          v-model="folder"
+          :options="[{ value: '', label: 'in none' }, ...here.folders.map((f) => ({ value: f.id, label: f.name }))]"
+        />
+        <template v-if="here.labels.length > 0">
+          <label for="medium-labels">Labels</label>
+          <ChoicesField
+            id="medium-labels"
+            v-model="labels"
+            label="Labels"
+            :options="here.labels.map((label) => ({ value: label.id, label: label.name }))"
+            placeholder="none"
+          />
+        </template>
+        <label for="medium-until">May be used until</label>
+        <DayField id="medium-until" v-model="until" :disabled="!!off" />
+        <label for="medium-note">Whose right, and how it was given</label>
+        <Input
+          id="medium-note"
+          :value="value('usable_note')"
+          :readonly="!!off"
+          placeholder="who is on it, who said yes"
+          @update:value="typed.usable_note = $event"
+          @blur="left('usable_note')"
+          @press-enter="($event.target as HTMLElement).blur()"
+        />
+      </div>
+      <p v-if="standing(one).loud" class="late">
+        {{ one.usable === 'ended' ? 'It may not be used any more.' : 'The right to use it ends soon.' }}
+      </p>
+      <h3>Used in</h3>
+      <ul class="used">
+        <li v-for="post in one.posts" :key="post.id">
+          <router-link :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
+            <span dir="auto">{{ titled(post.subject) }}</span>
+            <span class="quiet">{{ post.stage === 'out' ? 'out' : '' }} {{ posted(post.at) }}</span>
+            <SignoffStrip :strip="post.strip" :now="now" />
+          </router-link>
+        </li>
+        <li v-if="one.posts.length === 0" class="quiet">no post yet</li>
+      </ul>
+      <template v-if="one.near.length > 0">
+        <h3>Nearly the same</h3>
+        <ul class="used">
+          <li v-for="other in one.near" :key="other.id">
+            <button type="button" class="link-button" @click="emit('show', other.id)">{{ other.name }}</button>
+            <span class="quiet">{{ other.width }} × {{ other.height }}</span>
+          </li>
+        </ul>
+      </template>
+      <p class="do"><ActButton type="primary" :off="off" @click="emit('post')">Make a post of it</ActButton></p>
+    </template>
+  </SidePanel>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.called {
+  flex: 1;
+  padding-left: 0;
+  font-weight: 700;
+}
+.seen {
+  display: block;
+  width: 100%;
+  height: auto;
+  background: var(--well);
+}
+.fields {
+  display: grid;
+  gap: 2px;
+}
+.fields label {
+  margin-top: 8px;
+  color: var(--ink-2);
+}
+h3 {
+  margin-top: 16px;
+  font-size: 13px;
+  border-bottom: 1px solid var(--rule);
+}
+.used a,
+.used li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  align-items: center;
+  min-height: 30px;
+}
+.used a {
+  flex: 1;
+  text-decoration: none;
+}
+.used a > span:first-child {
+  flex: 1;
+  font-weight: 600;
+}
+.used li {
+  border-bottom: 1px solid var(--rule);
+}
+.do {
+  padding: 16px 0 24px;
+}
+</style>
