@@ -130,9 +130,22 @@ module AskFirst
             *Core::Checks::LeftOut.call(adaptation.parts, adaptation.request, adaptation.place),
             *Core::Checks::OneShape.call(cuts(adaptation), adaptation.channel[:name]),
             *Core::Checks::PlanChecks.call(text, adaptation.time&.wall&.to_date, seen.days_off),
+            *Core::Checks::FileChecks.call(files(adaptation), adaptation.time&.wall&.to_date),
             *Core::Checks::LinkChecks.call(adaptation.request, seen.looks),
             *seen.around
           ]
+        end
+
+        # What is said in the library of the files that go out.
+        def files(adaptation)
+          adaptation.pictures.map do |picture|
+            said = picture[:said]
+            Core::Checks::FileChecks::File.new(
+              name: said[:name],
+              usable_until: said[:usable_to]&.then { |day| Date.iso8601(day) },
+              covered: Rational(said[:covered], 1_000_000)
+            )
+          end
         end
 
         def cuts(adaptation)

@@ -22,6 +22,8 @@ module AskFirst
             no_documents_here
           ],
           "shapes" => %w[cut_away],
+          "rights" => %w[right_ended],
+          "words on pictures" => %w[many_words],
           "descriptions" => %w[description_missing description_too_long],
           "link" => %w[link_missing link_dead],
           "days" => %w[day_off end_is_over],

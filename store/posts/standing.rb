@@ -317,6 +317,7 @@ module AskFirst
             spec: spec,
             rendition_id: rendition && rendition[:id],
             digest: rendition && rendition[:digest],
+            said: row.slice(:name, :usable_to, :covered),
             lost: spec["crop"] ? Core::Media::Framing.lost(row[:width], row[:height], spec["crop"]) : 0
           }
         end

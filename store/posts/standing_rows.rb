@@ -34,7 +34,7 @@ module AskFirst
             WHERE m.workspace_id = :w
           SQL
           media: <<~SQL,
-            SELECT id, name, mime, kind, width, height, duration_ms, pages, added_by FROM media
+            SELECT id, name, mime, kind, width, height, duration_ms, pages, added_by, usable_until AS usable_to, covered FROM media
             WHERE workspace_id = :w AND id IN (#{MEDIA})
           SQL
           renditions:

@@ -111,6 +111,20 @@ RSpec.describe "The library of a client" do
     expect(one(copy)[:near].map { |other| other[:id] }).to eq [near]
   end
 
+  it "is warned of in a post that goes out after the right to use one of its files has ended" do
+    crew = upload[:id]
+    post = plain_post(client, connected(client), wall: "2026-11-02T09:00")
+    world.write(post, "media", [crew], who: :ines, client: client)
+    codes = -> do
+      world.act("Posts::PostSheet", :ines, client, post_id: post)[:adaptations].flat_map do |one|
+        one[:proof][:checks].map { |check| check[:code] }
+      end
+    end
+    expect(codes.call).not_to include "right_ended"
+    say(crew, usable_until: "2026-11-01")
+    expect(codes.call).to include "right_ended"
+  end
+
   it "keeps what two people write, and says to the second what stands there" do
     id = upload[:id]
     say(id, description: "A ferry")

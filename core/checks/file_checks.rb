@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Core
+    module Checks
+      # What is said of the files of a post in the client's library: one whose right to be used ends before the post
+      # goes out, one that words cover for the most part. Warnings: the network takes both.
+      module FileChecks
+        # covered: share of its area that words cover, 0 to 1
+        File = Struct.new(:name, :usable_until, :covered, keyword_init: true)
+
+        module_function
+
+        # @param files [Array<File>] that go out
+        # @param on [Date, nil] the local day of its planned time in the client's zone
+        # @return [Array<PostChecks::Finding>]
+        def call(files, on)
+          [
+            *files
+              .select { |file| on && Media::Usable.over?(file.usable_until, on) }
+              .map { |file| right_ended(file, on) },
+            *files.select { |file| Media::Coverage.over?(file.covered) }.map { |file| wordy(file) }
+          ]
+        end
+
+        def right_ended(file, on)
+          ends, out = [file.usable_until, on].map { |day| day.strftime("%-d %B %Y") }
+          PostChecks.warning(
+            "right_ended",
+            "media",
+            "“#{file.name}” may be used until #{ends}, and this goes out on #{out}."
+          )
+        end
+
+        def wordy(file)
+          percent = (file.covered * 100).round
+          PostChecks.warning(
+            "many_words",
+            "media",
+            "Words cover #{percent} % of “#{file.name}”; more than 20 % is much."
+          )
+        end
+        private_class_method :right_ended, :wordy
+      end
+    end
+  end
+end
