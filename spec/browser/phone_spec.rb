@@ -56,6 +56,14 @@ RSpec.describe "The client on a phone" do
     phone.driver.browser.network.emulate_network_conditions(offline: state)
   end
 
+  it "shows the words of the first post while the page's own code is still on its way" do
+    post = world.draft(channels: [:vitrine], text: "Fog today.\nAsk the harbour office.")
+    phone.driver.browser.url_blocklist = [%r{/review/assets/}]
+    phone.visit(link(asked([post])))
+    expect(phone).to have_css("main.first .words", text: "Fog today.")
+    expect(phone.find(".words").style("color", "white-space")).to include("white-space" => "pre-line")
+  end
+
   it "goes through a week's ask in one sitting: yes, a change with words, and an end that says so" do
     posts = %w[2026-10-19T08:00 2026-10-20T08:00].map { |wall| world.draft(channels: [:vitrine], wall: wall) }
     phone.visit(link(asked(posts)))

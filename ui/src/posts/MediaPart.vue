@@ -215,8 +215,15 @@ img {
   gap: 8px;
   align-items: flex-start;
 }
-.said {
-  grid-column: 1 / -1;
+/* beside the picture, or below one that is large */
+figcaption > :not(.acts) {
+  grid-column: 2;
+}
+.large figure:only-of-type figcaption > :not(.acts) {
+  grid-column: 1;
+}
+figure:not(.large figure:only-of-type) img {
+  grid-row: span 2;
 }
 .acts {
   grid-column: 1 / -1;

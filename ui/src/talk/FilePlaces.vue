@@ -41,7 +41,7 @@ const put = () => emit('place', props.pages ? { page: page.value } : { ms: ms.va
             :precision="0"
             size="small"
             aria-label="Page" /></label
-        ><span class="quiet">of {{ pages }}</span>
+        ><span class="quiet of">of {{ pages }}</span>
       </template>
       <template v-else>
         <Slider
@@ -105,6 +105,9 @@ form {
   display: flex;
   gap: 6px;
   align-items: center;
+}
+.of {
+  white-space: nowrap;
 }
 .slide {
   flex: 1;

@@ -156,6 +156,10 @@ const place = computed(() => {
   border-color: var(--client);
 }
 .place {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  align-items: center;
   padding: 4px 8px;
   border: 1px solid var(--rule);
   background: var(--sheet);
