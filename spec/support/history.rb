@@ -52,6 +52,7 @@ class History
     write
     own
     follow
+    suggest
     move
     ask
     ask
@@ -60,6 +61,7 @@ class History
     answer
     answer
     answer
+    disown
     withdraw
     withdraw_line
     reroute
@@ -197,6 +199,33 @@ class History
     end
   end
 
+  # Other words suggested for what one channel shows, and taken at once, there or into the master. What is locked is
+  # unlocked by that, and whoever takes them is an author.
+  def suggest
+    name = pick(NAMES)
+    everywhere = pick([true, false])
+    who = pick(%i[maro wren])
+    words = pick(%w[a b c x] - [@reading.ones[name].content])
+    changed = everywhere ? NAMES.reject { |other| @own.key?(other) } : [name]
+    sealed = changed.select { |other| @reading.sealed?(other) && !@reading.ones[other].sent }
+    attempt do
+      act("Talk::DecideSuggestion", who, remark_id: suggested(name, words), as: "taken", everywhere: everywhere)
+      sealed.each { |other| @reading.open(other) }
+      before = everywhere ? @master : @own[name] || ["", []]
+      after = [words, before[0].empty? ? [who] : before[1] | [who]]
+      everywhere ? @master = after : @own[name] = after
+      refresh
+      "#{who} #{everywhere ? "everywhere" : name}"
+    end
+  end
+
+  # @return [String] id of the remark
+  def suggested(name, words)
+    quote = { "exact" => @reading.ones[name].content, "prefix" => "", "suffix" => "" }
+    pin = { "kind" => "words", "adaptation_id" => @ids[name], **quote }
+    act("Talk::Say", post_id: @post, room: "house", words: "", pin: pin, replacement: words)
+  end
+
   def plan(wall, zone)
     row = db[:parts].where(post_id: @post, channel_id: nil, part: "time").first
     act(
@@ -331,6 +360,37 @@ class History
     row[:eligible] ? :kept : :lifts
   end
 
+  # "This was not me", from the receipt of a yes: each of its yeses on what is not out is a no of that person.
+  def disown
+    of_post = db[:receipt_answers].join(:answers, id: :answer_id).where(post_id: @post).select(:receipt_id)
+    id, whose =
+      pick(db[:receipts].where(id: of_post, disowned_at: nil).order(:made_at, :id).select_map(%i[id person_id]))
+    return "no receipt" unless id
+
+    yeses = disownable(id, person(whose))
+    attempt do
+      act("Signoff::Disown", person(whose), receipt_id: id)
+      @last_order = db[:answers].max(:order_no)
+      yeses.each do |name, yes|
+        one = @reading.ones[name]
+        no = yes.to_h.merge(verdict: "no", stood: one.content, counts: true, order: @last_order)
+        one.answers << Reading::Answer.new(**no) unless one.sent
+      end
+      "#{person(whose)} #{yeses.map(&:first)}"
+    end
+  end
+
+  # @return [Array<Array(Symbol, Reading::Answer)>] what the receipt is about of this post, as the reading knows it
+  def disownable(receipt, who)
+    told = db[:receipt_answers].where(receipt_id: receipt).select_map(:answer_id)
+    NAMES.flat_map do |name|
+      kept =
+        db[:answers].where(adaptation_id: @ids[name], person_id: world.person(who), verdict: "yes").order(:order_no)
+      known = @reading.ones[name].answers.select { |one| one.who == who && one.verdict == "yes" }
+      kept.select_map(:id).zip(known).filter_map { |id, yes| [name, yes] if told.include?(id) }
+    end
+  end
+
   def withdraw
     line = pick(@reading.lines) or return "nothing asked"
     ask = db[:ask_lines].where(id: line.id).get(:ask_id)
@@ -407,7 +467,7 @@ class History
     attempt do
       act("Signoff::SkipStep", :bram, post_id: @post, step_id: step.id, reason: "In a hurry")
       db[:rulings]
-        .where(post_id: @post, step_id: step.id)
+        .where(post_id: @post, step_id: step.id, kind: "skip")
         .select_map(:adaptation_id)
         .each { |id| skipped(@ids.key(id), step) }
       step.side
@@ -416,7 +476,7 @@ class History
 
   # A ruling is for what stood when it was made.
   def skipped(name, step)
-    made = db[:rulings].where(post_id: @post, adaptation_id: @ids[name], step_id: step.id).count
+    made = db[:rulings].where(post_id: @post, adaptation_id: @ids[name], step_id: step.id, kind: "skip").count
     @skipped ||= Hash.new(0)
     return if @skipped[[name, step.id]] == made
 

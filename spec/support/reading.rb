@@ -242,7 +242,13 @@ class Reading
     return true if one.opened
     return one.ready != one.content if steps.none?(&:required)
 
-    !open_line?(name) && !counting?(name) && one.skips.none? { |_, content| content == one.content }
+    !open_line?(name) && !counting?(name) && !skipped?(name)
+  end
+
+  # A step of what must be passed, for what stands now.
+  def skipped?(name)
+    one = @ones.fetch(name)
+    steps.any? { |step| one.skips.include?([step.id, one.content]) }
   end
 
   def blocks_at?(name, answer, step)
