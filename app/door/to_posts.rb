@@ -102,7 +102,12 @@ module AskFirst
           raise too_many_media if ids.size > MOST_MEDIA
 
           found =
-            Store::Posts::Visible.media(scope, scope.rows(:media)).where(Sequel[:media][:id] => ids).for_update.all
+            Store::Posts::Visible
+              .media(scope, scope.rows(:media))
+              .where(Sequel[:media][:id] => ids)
+              .order(Sequel[:media][:id])
+              .for_update
+              .all
           raise Core::NotFound, "One of these files" if found.empty? || found.size < input[:media_ids].uniq.size
 
           Opened.new(rows: found)

@@ -15,19 +15,30 @@ module AskFirst
         def call(upload_id:, folder_id: nil)
           reading { enter }
           uploads = kit.files.uploads(member.workspace_id, member.person_id)
+          raise gone unless uploads.whole(upload_id)
+
+          kept = uploads.alone(upload_id) { keep(uploads, upload_id, folder_id) } or raise busy
+          { id: kept[:id], same: kept.fetch(:same, false) }
+        end
+
+        private
+
+        def keep(uploads, upload_id, folder_id)
           file = uploads.whole(upload_id) or raise gone
           kept =
             ::File.open(file[:path], "rb") do |io|
               UploadMedia.call(kit, member, io: io, name: file[:name], folder_id: folder_id, once: true)
             end
           uploads.drop(upload_id)
-          { id: kept[:id], same: kept.fetch(:same, false) }
+          kept
         rescue Core::Invalid
-          uploads&.drop(upload_id) # it does not get better by being there
+          uploads.drop(upload_id) # it does not get better by being there
           raise
         end
 
-        private
+        def busy
+          Core::Conflict.new("upload_busy", "This file is being taken just now.", way_on: "Look again in a moment.")
+        end
 
         def gone
           Core::NotFound.new("This upload")

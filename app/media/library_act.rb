@@ -11,6 +11,15 @@ module AskFirst
         def today = @today ||= Date.iso8601(Core::Plan::WallTime.at(now, workspace[:zone]).local_date)
         def library = @library ||= Store::Media::Library.new(scope, today)
 
+        # A folder that a file is put into: it does not go away meanwhile.
+        # @return [String] its id
+        # @raise [Core::NotFound]
+        def folder(id)
+          raise Core::NotFound, "This folder" unless Core::Uuid::FORMAT.match?(id.to_s)
+
+          rows(:media_folders).where(id: id).for_share.get(:id) or raise Core::NotFound, "This folder"
+        end
+
         def can
           { add_media: Permissions::Capabilities.one(member, "add_media", colleagues, touching) }
         end

@@ -5,7 +5,7 @@ module AskFirst
     module Media
       # Says something of a medium, wherever it is used: its name, its description, what is written on it, until when it
       # may be used, its folder and its labels. What posts have taken over of it stays as it is there.
-      class SaveMedium < Act
+      class SaveMedium < LibraryAct
         opens :media, "add_media"
 
         LABELS = 20
@@ -18,7 +18,8 @@ module AskFirst
           raise changed unless row[:version] == version
 
           facts = Core::Media::Facts.clean(said.except("folder_id", "labels"))
-          kept = facts.merge(said.key?("folder_id") ? { folder_id: folder(said["folder_id"]) } : {})
+          kept =
+            facts.merge(said.key?("folder_id") ? { folder_id: said["folder_id"] && folder(said["folder_id"]) } : {})
           put_labels(said["labels"]) if said.key?("labels")
           keep(kept)
           record("medium_changed", facts: { id: media_id, name: kept[:name] || row[:name], said: said.keys.sort })
@@ -30,11 +31,8 @@ module AskFirst
 
         def keep(kept)
           kept = kept.merge(boxes: Store::Database.jsonb(kept[:boxes])) if kept.key?(:boxes)
-          rows(:media).where(id: row[:id]).update(**kept, version: Sequel[:version] + 1)
-        end
-
-        def folder(id)
-          id && fetch(:media_folders, id, "This folder")[:id]
+          seen = rows(:media).where(id: row[:id], version: row[:version])
+          raise changed if seen.update(**kept, version: Sequel[:version] + 1).zero?
         end
 
         def put_labels(given)
@@ -56,12 +54,13 @@ module AskFirst
         end
 
         def changed
+          there = rows(:media).where(id: row[:id]).first
           Core::Conflict.new(
             "medium_changed",
             "Somebody changed this file meanwhile.",
             field: "version",
             way_on: "Look at it as it is now; what you wrote is kept here.",
-            facts: row.slice(:name, :description, :written, :usable_note, :version).transform_keys(&:to_s)
+            facts: there.slice(:name, :description, :written, :usable_note, :version).transform_keys(&:to_s)
           )
         end
       end

@@ -4,7 +4,7 @@ module AskFirst
   module App
     module Media
       # Puts many files into a folder, or gives them labels, at once.
-      class SortMedia < Act
+      class SortMedia < LibraryAct
         opens :many_media, "add_media"
 
         # @param media_ids [Array<String>] 500 at most
@@ -13,14 +13,7 @@ module AskFirst
         # @return [Integer] how many
         def call(media_ids:, folder_id: :as_it_is, labels: [])
           ids = @opened.rows.map { |one| one[:id] }
-          change =
-            (
-              if folder_id == :as_it_is
-                {}
-              else
-                { folder_id: folder_id && fetch(:media_folders, folder_id, "This folder")[:id] }
-              end
-            )
+          change = folder_id == :as_it_is ? {} : { folder_id: folder_id && folder(folder_id) }
           rows(:media).where(id: ids).update(**change, version: Sequel[:version] + 1)
           add_labels(ids, labels)
           record("media_sorted", facts: { files: ids.size, folder: folder_name(change[:folder_id]), labels: labels })

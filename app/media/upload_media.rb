@@ -23,15 +23,18 @@ module AskFirst
           reading { enter }
           raise too_heavy if io.size > MOST_BYTES
 
-          folder = folder_id && fetch(:media_folders, folder_id, "This folder")[:id]
+          fetch(:media_folders, folder_id, "This folder") if folder_id
           digest = digest(io)
           same = once && reading { Store::Media::Alike.same(scope, digest) }
           return same.merge(same: true) if same
 
-          row = { id: new_id, folder_id: folder, digest: digest, **kept(io, name) }
+          row = { id: new_id, digest: digest, **kept(io, name) }
           put(row, io)
           write do
-            scope.insert(:media, row.merge(near_to: row[:likeness] && Store::Media::Alike.near(scope, row[:likeness])))
+            # one whose folder went away meanwhile lies in none
+            into = folder_id && rows(:media_folders).where(id: folder_id).for_share.get(:id)
+            near = row[:likeness] && Store::Media::Alike.near(scope, row[:likeness])
+            scope.insert(:media, row.merge(folder_id: into, near_to: near))
             record("picture_added", facts: row.slice(:id, :name, :kind, :mime, :bytes, :width, :height))
             announce("media", ids: [])
           end

@@ -65,6 +65,16 @@ RSpec.describe "Uploads in pieces", :database do
     expect(piece(path, bytes[0, 10], 0).status).to eq 204
   end
 
+  it "are taken into the library once, by whichever of two asks first" do
+    path = begin_upload
+    piece(path, bytes, 0)
+    digest = Digest::SHA256.hexdigest(bytes)
+    uploads = world.kit.files.uploads(w, world.person(:ines))
+    uploads.alone(path.split("/").last) { expect(keep(path)).to match [409, include("code" => "upload_busy")] }
+    expect([keep(path).first, keep(path).first]).to eq [201, 404]
+    expect(db[:media].where(digest: digest).count).to eq 1
+  end
+
   it "go on behind what is known, whatever a process that died has left there" do
     path = begin_upload
     piece(path, bytes[0, 1_000], 0)

@@ -137,6 +137,19 @@ RSpec.describe "The library of a client" do
     expect(one(id)[:description]).to eq "A ferry"
   end
 
+  it "takes one of two who write at once, and the other hears of it" do
+    id = upload[:id]
+    codes =
+      %w[A B].map do |words|
+        Thread.new do
+          said = { "description" => words, "labels" => [words] }
+          code { world.act("Media::SaveMedium", :ines, client, media_id: id, said: said, version: 1) }
+        end
+      end
+    expect(codes.map(&:value)).to match_array [nil, %w[medium_changed version]]
+    expect([one(id)[:version], one(id)[:label_ids].size]).to eq [2, 1]
+  end
+
   it "refuses what is no day, no name, a folder of another client" do
     id = upload[:id]
     other = world.act("Media::SaveFolder", :ines, name: "Elsewhere #{SecureRandom.hex(3)}")
