@@ -57,6 +57,10 @@ module AskFirst
         File.chmod(0o600, @folder.at(Folder::DATABASE))
       end
 
+      # Files that are still coming in belong to nothing yet: whoever sends them goes on or begins again.
+      COMING_IN = %r{\A[^/]+/uploads/}
+      private_constant :COMING_IN
+
       # What is removed meanwhile (a client whose grace is over) is not missed: nothing that goes out hangs on it any
       # more.
       def files
@@ -64,6 +68,7 @@ module AskFirst
         FileUtils.mkdir_p(@folder.at(Folder::FILES), mode: 0o700)
         Dir
           .glob("**/*", base: @settings.files)
+          .grep_v(COMING_IN)
           .each do |name|
             from = File.join(@settings.files, name)
             next unless File.file?(from)

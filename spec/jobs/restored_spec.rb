@@ -203,6 +203,12 @@ RSpec.describe "A backup that is restored", :database do
     end
   end
 
+  it "leaves out what is still coming in" do
+    coming = own.kit.files.uploads(own.workspace, own.person(:ines))
+    coming.create_file("0" * 32)
+    expect(back_up.files.grep(/uploads/)).to eq []
+  end
+
   it "names the secret that belongs to it, holds no other, and can be checked by hand" do
     folder = back_up
     expect(Dir.children(folder.path)).to match_array %w[roles.sql database.dump files backup.json SHA256SUMS]
