@@ -75,8 +75,8 @@ module AskFirst
       end
 
       def beside_sending
+        unharmed { App::Media::ForgetUploads.call(@kit) }
         unharmed do
-          @kit.files.forget_uploads(@kit.clock.machine_time)
           App::Plan::BeginFixtures.call(@kit)
           App::Signoff::RemindAsks.call(@kit)
           App::Record::Seal.all(@kit)

@@ -32,6 +32,7 @@ module BrowserWorld
             clock: AskFirst::Edge::Clock.new(Float(offset)),
             ASK_FIRST_CLOCK_OFFSET: offset,
             ASK_FIRST_PORT: port.to_s,
+            ASK_FIRST_INBOX: "", # its dispatcher runs on beside other specs, and would empty the mailbox that they read
             ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}"
           )
         Infrastructure.processes.start(
