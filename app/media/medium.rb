@@ -24,7 +24,7 @@ module AskFirst
         def near(found)
           first = found[:near_to] || found[:id]
           ids = rows(:media).where(Sequel.|({ near_to: first }, { id: first })).exclude(id: found[:id]).select_map(:id)
-          ids.filter_map { |id| library.one(id)&.slice(:id, :name, :width, :height) }
+          library.some(ids).map { |one| one.slice(:id, :name, :width, :height) }
         end
       end
     end

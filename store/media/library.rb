@@ -93,8 +93,11 @@ module AskFirst
         end
 
         # @return [Hash, nil]
-        def one(id)
-          with_uses(visible.where(Sequel[:media][:id] => id).select_all(:media).select_append(*PLACED)).first
+        def one(id) = some([id]).first
+
+        # @return [Array<Hash>] those of them that the reader sees
+        def some(ids)
+          with_uses(visible.where(Sequel[:media][:id] => ids).select_all(:media).select_append(*PLACED))
         end
 
         # @return [Hash] :all, :folders {id or nil => count}, :kinds {kind => count}, :looks {look => count}

@@ -46,7 +46,8 @@ useIntersectionObserver(
 )
 
 async function add(files: Iterable<File>) {
-  if (!id.value || off.value) return
+  if (!id.value) return
+  if (off.value) return void message.error(off.value, 9)
   await send(id.value, files, ['', 'none'].includes(narrowed.value.folder) ? null : narrowed.value.folder)
   await queries.invalidateQueries({ queryKey: ['media', id.value] })
 }
@@ -151,6 +152,7 @@ useKeys({
               id="into"
               v-model="into"
               label="Put them into a folder"
+              :disabled="!!off"
               :options="[
                 { value: undefined, label: 'put into …' },
                 { value: '', label: 'no folder' },

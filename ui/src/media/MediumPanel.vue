@@ -141,9 +141,10 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
         <ChoiceField
           id="medium-folder"
           v-model="folder"
+          :disabled="!!off"
           :options="[{ value: '', label: 'in none' }, ...here.folders.map((f) => ({ value: f.id, label: f.name }))]"
         />
-        <template v-if="here.labels.length > 0">
+        <template v-if="here.labels.length > 0 && !off">
           <label for="medium-labels">Labels</label>
           <ChoicesField
             id="medium-labels"

@@ -14,8 +14,9 @@ const WORDS: Record<Going['state'], string> = {
   same: 'was there already',
   failed: 'did not come',
 }
+const arrived = (one: Going) => ['there', 'same'].includes(one.state)
 function clear() {
-  for (const one of mine.value.filter((each) => ['there', 'same'].includes(each.state))) drop(one.key)
+  for (const one of mine.value.filter(arrived)) drop(one.key)
 }
 </script>
 
@@ -23,7 +24,9 @@ function clear() {
   <section v-if="mine.length > 0" class="tray" aria-label="Files on their way">
     <p class="head">
       <b role="status">{{ told(mine) }}</b>
-      <button v-if="!under(mine)" type="button" class="link-button" @click="clear">done</button>
+      <button v-if="!under(mine) && mine.some(arrived)" type="button" class="link-button" @click="clear">
+        take out what is there
+      </button>
     </p>
     <ul>
       <li v-for="one in mine.filter((each) => !['there'].includes(each.state))" :key="one.key">
