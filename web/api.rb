@@ -26,6 +26,7 @@ module AskFirst
                AgencyRoutes,
                ReviewRoutes,
                MediaRoutes,
+               IdeasRoutes,
                TrafficRoutes,
                PeopleRoutes,
                ProfileRoutes,

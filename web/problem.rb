@@ -20,6 +20,7 @@ module AskFirst
         404 => "Not here",
         409 => "Something was quicker",
         410 => "Over",
+        412 => "Cannot be read",
         413 => "Too large",
         415 => "Not taken",
         422 => "Cannot be like this",

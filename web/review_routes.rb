@@ -57,6 +57,10 @@ module AskFirst
             201
           )
         end
+        app.get("/api/review/ideas") { json App::Ideas::Given.call(kit, guest) }
+        app.post("/api/review/ideas") do
+          json({ id: App::Ideas::GiveIdea.call(kit, guest, **IdeasRoutes.given(body_json)) }, 201)
+        end
         app.get("/api/review/files/:rendition") do
           file = App::Media::OpenFile::Shown.call(kit, guest, rendition_id: params[:rendition])
           headers MediaRoutes::OWN

@@ -10,6 +10,22 @@ module AskFirst
       opts[:max_size] = App::Media::UploadMedia::MOST_BYTES
 
       PLACE = "ask_first.uploads"
+      # status of tus 1.0 => our words
+      REFUSED = {
+        400 => [
+          "bad_upload",
+          "This is no upload as tus 1.0 describes it.",
+          "Send it by a program that speaks tus 1.0."
+        ],
+        409 => [
+          "upload_elsewhere",
+          "This piece begins where the file does not end.",
+          "Ask how far it is, and go on there."
+        ],
+        410 => ["upload_gone", "This upload is not here.", "Begin it again."],
+        412 => ["upload_version", "This speaks tus 1.0.", "Send it by a program that speaks tus 1.0."],
+        413 => ["file_too_large", "The file is larger than is taken.", "Export it smaller."]
+      }.freeze
 
       # @param env [Hash] of the request
       # @param uploads [Edge::Files::Uploads] of whoever asks
@@ -18,12 +34,23 @@ module AskFirst
       def self.answer(env, uploads, uid = nil)
         path = env["PATH_INFO"].delete_suffix("/#{uid}")
         here = env.merge(PLACE => uploads, "SCRIPT_NAME" => path, "PATH_INFO" => uid ? "/#{uid}" : "")
-        return call(here) if uid.nil?
+        return said(call(here)) if uid.nil?
         return gone unless uploads.named?(uid)
 
-        uploads.alone(uid) { call(here) } || busy
+        uploads.alone(uid) { said(call(here)) } || busy
       rescue Errno::ENOSPC
         full
+      end
+
+      # What the protocol refuses, in our words; its headers stay.
+      def self.said(reply)
+        status, headers, = reply
+        return reply if status < 400
+
+        code, sentence, way_on = REFUSED.fetch(status, REFUSED[400])
+
+        ours = Problem.reply(status, code, sentence, way_on: way_on)
+        [status, headers.except("content-length", "Content-Length").merge(ours[1]), ours[2]]
       end
 
       def self.gone

@@ -9,13 +9,14 @@ module AskFirst
         opens :client, "change_settings", gate: true
 
         IDENTITY = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
-        FIELDS = [*IDENTITY, :publisher_id, :review_pin].freeze
+        SWITCHES = %i[review_pin clients_give_ideas].freeze
+        FIELDS = [*IDENTITY, :publisher_id, *SWITCHES].freeze
 
         # @return [Integer] the new version
         def call(version:, **values)
           clean = Core::Clients::Identity.clean(values.slice(*IDENTITY))
           clean[:publisher_id] = Publisher.clean(scope, values[:publisher_id], now) if values.key?(:publisher_id)
-          clean[:review_pin] = values[:review_pin] == true if values.key?(:review_pin)
+          clean.merge!(values.slice(*SWITCHES).transform_values { |value| value == true })
           before = kit.db[:workspaces].where(id: member.workspace_id).first
           raise changed(before) if before[:version] != version
 

@@ -21,6 +21,7 @@ module AskFirst
             week_start: row[:week_start],
             time_policy: row[:time_policy],
             review_pin: row[:review_pin],
+            clients_give_ideas: row[:clients_give_ideas],
             holidays: row[:holidays],
             working_hours: row[:working_hours],
             currency: row[:currency],

@@ -15,6 +15,7 @@ module AskFirst
           gone = Core::Plan::PencilMark.read(erase, now, field: "erase").map(&:cell) - marks.map(&:cell)
           require_open!(marks)
           require_labels!(marks)
+          require_ideas!(marks)
           cells = marks.map(&:cell) + gone
           return [] if cells.empty?
 
@@ -32,7 +33,7 @@ module AskFirst
         def keep(marks)
           return if marks.empty?
 
-          set = %i[clock word label_id made_by made_at].to_h { |column| [column, Sequel[:excluded][column]] }
+          set = %i[clock word label_id idea_id made_by made_at].to_h { |column| [column, Sequel[:excluded][column]] }
           scope.db[:pencil_marks].insert_conflict(target: %i[workspace_id day channel_id], update: set).multi_insert(
             marks.map { |mark| row(mark) }
           )
@@ -46,6 +47,7 @@ module AskFirst
             clock: mark.clock,
             word: mark.word,
             label_id: mark.label_id,
+            idea_id: mark.idea_id,
             made_by: member.person_id,
             made_at: now
           }
@@ -71,6 +73,19 @@ module AskFirst
                   "The kind of content that a mark names is not there (any more).",
                   field: "put",
                   way_on: "Choose another, or none."
+                )
+        end
+
+        def require_ideas!(marks)
+          wanted = marks.filter_map(&:idea_id).uniq
+          return if wanted.empty?
+          return if Store::Posts::Visible.ideas(scope, rows(:ideas).where(id: wanted)).count == wanted.size
+
+          raise Core::Invalid.new(
+                  "no_such_idea",
+                  "The idea that a mark names is not there.",
+                  field: "put",
+                  way_on: "Put the mark without it."
                 )
         end
       end

@@ -12,14 +12,17 @@ module AskFirst
         # @param day [Date]
         # @param clock [Time, nil] the hour; noon where none was said
         # @param label_id [String, nil]
+        # @param idea_id [String, nil] what it is made of
         # @return [String] the post's id
-        def call(word:, channel_ids:, day:, clock:, label_id:)
+        def call(word:, channel_ids:, day:, clock:, label_id:, idea_id: nil)
           id = Posts::MakePost.call(kit, member, subject: word)
           Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: channel_ids)
           time = time(day, clock)
           Posts::SavePart.call(kit, member, post_id: id, channel_id: nil, part: "time", value: time, version: 0)
           name = label_id && rows(:labels).where(id: label_id).get(:name)
           Posts::SetLabels.call(kit, member, post_id: id, names: [name]) if name
+          idea = idea_id && rows(:ideas).where(id: idea_id).first
+          Ideas::IntoPost.call(kit, member, post_id: id, idea: idea) if idea
           id
         end
 

@@ -29,13 +29,13 @@ module AskFirst
         # @return [Array<Array(Array, Array<PencilMark>)>] by day, hour and word
         def together(marks)
           marks
-            .group_by { |mark| [mark.day, mark.clock, mark.word, mark.label_id] }
-            .sort_by { |(day, clock, word, _), _| [day, clock.to_s, word] }
+            .group_by { |mark| [mark.day, mark.clock, mark.word, mark.label_id, mark.idea_id] }
+            .sort_by { |(day, clock, word, _, _), _| [day, clock.to_s, word] }
         end
 
-        def make((day, clock, word, label_id), marks)
+        def make((day, clock, word, label_id, idea_id), marks)
           hour = clock && Time.utc(2000, 1, 1, *clock.split(":").map(&:to_i))
-          kept = { word: word, day: day, clock: hour, label_id: label_id }
+          kept = { word: word, day: day, clock: hour, label_id: label_id, idea_id: idea_id }
           PlannedPost.call(kit, member, channel_ids: marks.map(&:channel_id), **kept)
         end
 

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Plan
-      # Makes the post that a pencil mark keeps a place for: its channel, its time, its word as the subject, its label.
+      # Makes the post that a pencil mark keeps a place for: its channel, its time, its word as the subject, its label; and
+      # all that the idea holds that it is for.
       # The mark is gone then.
       class WriteMark < Act
         opens :cells, "make_post"
@@ -25,7 +26,8 @@ module AskFirst
         private
 
         def make(mark)
-          PlannedPost.call(kit, member, channel_ids: [mark[:channel_id]], **mark.slice(:word, :day, :clock, :label_id))
+          kept = mark.slice(:word, :day, :clock, :label_id, :idea_id)
+          PlannedPost.call(kit, member, channel_ids: [mark[:channel_id]], **kept)
         end
 
         def mark_gone

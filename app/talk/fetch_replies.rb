@@ -3,7 +3,7 @@
 module AskFirst
   module App
     module Talk
-      # Fetches the mails that answer ours, and takes each. It stays in the mailbox until what it says is kept: a
+      # Fetches the mails that answer ours or bring ideas, and takes each. It stays in the mailbox until what it says is kept: a
       # process that dies in between finds it there again. One that breaks is left there and passed over.
       class FetchReplies
         # @param kit [Kit]
@@ -26,7 +26,8 @@ module AskFirst
         private
 
         def take(letter)
-          TakeReply.call(@kit, letter.incoming) || "nobody's"
+          incoming = letter.incoming
+          TakeReply.call(@kit, incoming) || Ideas::TakeMail.call(@kit, incoming) || "nobody's"
         rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
           raise
         rescue StandardError => e

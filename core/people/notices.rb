@@ -12,6 +12,7 @@ module AskFirst
           "late" => "An answer is late",
           "talk" => "Somebody says something about a post of yours",
           "mention" => "Somebody names you in talk",
+          "idea" => "A client gives an idea",
           "trouble" => "A post of yours is in trouble"
         }.freeze
         # those that people of the client's side get
@@ -24,6 +25,7 @@ module AskFirst
           "late" => "at_once",
           "talk" => "digest",
           "mention" => "at_once",
+          "idea" => "digest",
           "trouble" => "at_once"
         }.freeze
         # Nobody of the client's side opens this every day.

@@ -45,6 +45,12 @@ module AskFirst
           "save_reminders" => needs("assign", whole: true),
           "choose_channels" => needs("write_settings"),
           "add_media" => needs("write_visuals"),
+          "see_ideas" => needs("see", reads: true),
+          "keep_idea" => needs(own: %w[see create]),
+          "vote_idea" => needs("see"),
+          "order_ideas" => needs("create", "write_settings"),
+          "give_idea" => needs("see_shared"),
+          "see_given_ideas" => needs("see_shared", reads: true),
           "ask" => needs("ask"),
           "withdraw" => needs("ask"),
           "answer_internal" => needs("answer_internal", asked: true),
@@ -96,7 +102,8 @@ module AskFirst
         ).freeze
 
         # those of a workspace, which the interface asks about all at once
-        IN_WORKSPACE = (TABLE.keys - %w[agency_own set_up answer_internal answer_client]).freeze
+        IN_WORKSPACE =
+          (TABLE.keys - %w[agency_own set_up answer_internal answer_client give_idea see_given_ideas]).freeze
 
         module_function
 

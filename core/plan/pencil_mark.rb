@@ -4,16 +4,17 @@ module AskFirst
   module Core
     module Plan
       # "Something should go out here": a day and a channel that are kept, with no content yet; a word on it, the kind
-      # of content that is wanted (a label), and an hour if it matters.
+      # of content that is wanted (a label), and an hour if it matters; and the idea that it is for.
       class PencilMark
         MOST = 500 # cells at once
         WORD = 80
         CLOCK = /\A([01]\d|2[0-3]):[0-5]\d\z/
 
-        attr_reader :day, :channel_id, :clock, :word, :label_id
+        attr_reader :day, :channel_id, :clock, :word, :label_id, :idea_id
 
         class << self
-          # @param given [Array<Hash>] {"day" =>, "channel_id" =>, "clock" =>, "word" =>, "label_id" =>}
+          # @param given [Array<Hash>] {"day" =>, "channel_id" =>, "clock" =>, "word" =>, "label_id" =>,
+          #   "idea_id" =>}
           # @param field [String] that is wrong if one of them is
           # @return [Array<PencilMark>] one for each cell; of two for one cell the later
           # @raise [Invalid] too_many_marks, bad_date, time_out_of_reach, bad_mark_time, too_long, bad_id
@@ -31,7 +32,8 @@ module AskFirst
               channel_id: id(one["channel_id"], field) || raise(bad_id(field)),
               clock: clock(one["clock"], field),
               word: Posts::Text.line(one["word"].to_s, field: field, limit: WORD),
-              label_id: id(one["label_id"], field)
+              label_id: id(one["label_id"], field),
+              idea_id: id(one["idea_id"], field)
             )
           end
 
@@ -68,12 +70,13 @@ module AskFirst
           end
         end
 
-        def initialize(day:, channel_id:, clock:, word:, label_id:)
+        def initialize(day:, channel_id:, clock:, word:, label_id:, idea_id: nil)
           @day = day
           @channel_id = channel_id
           @clock = clock
           @word = word
           @label_id = label_id
+          @idea_id = idea_id
         end
 
         def cell = [day, channel_id]

@@ -48,6 +48,9 @@ module AskFirst
           end
         end
 
+        # @return [String]
+        def subject = @mail.subject.to_s.dup.force_encoding(Encoding::UTF_8).scrub("")
+
         def text
           part = @cut ? nil : plain || html
           part.nil? ? "" : words(part).gsub(/\r\n?/, "\n").gsub(UNSEEN, "")

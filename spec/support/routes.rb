@@ -21,7 +21,7 @@ module Routes
     described["paths"]
       .select { |template, _| template.start_with?("/api/w/") }
       .flat_map do |template, item|
-        (item.keys & %w[get put post delete]).map do |method|
+        (item.keys & %w[get put post patch delete]).map do |method|
           call(method, template, item, item[method], { "workspace" => workspace }.merge(ids))
         end
       end
@@ -37,7 +37,7 @@ module Routes
       call.verb.upcase,
       call.path,
       {},
-      headers.merge("CONTENT_TYPE" => "application/octet-stream", :input => "bytes")
+      headers.merge("CONTENT_TYPE" => call.bytes, :input => "bytes")
     )
     [client.last_response.status, client.last_response.body.empty? ? {} : JSON.parse(client.last_response.body)]
   end
@@ -52,7 +52,7 @@ module Routes
       template: template,
       path: path + query(item, operation),
       body: body,
-      bytes: content.keys.any? { |type| type != "application/json" }
+      bytes: content.keys.find { |type| type != "application/json" }
     )
   end
 

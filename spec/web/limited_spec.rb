@@ -72,6 +72,15 @@ RSpec.describe "Strangers inside a client" do
       addresses: "v#{SecureRandom.hex(3)}@fernhollow.example",
       role_id: db[:roles].where(name: "designer").get(:id)
     )
+    idea =
+      world.act(
+        "Ideas::KeepIdea",
+        :ines,
+        said: {
+          "title" => "Vitrine window",
+          "channel_id" => world.channel(:vitrine)
+        }
+      )
     newest = ->(table, **more) { db[table].where({ workspace_id: own }.merge(more)).reverse(:id).get(:id) }
     {
       "reading" => world.act("Posts::PreviewLink", :ines, address: "http://quillmere.example/#{SecureRandom.hex(2)}"),
@@ -82,6 +91,7 @@ RSpec.describe "Strangers inside a client" do
       "channel" => world.channel(:vitrine),
       "set" => set,
       "task" => task,
+      "idea" => idea[:id],
       "showing" => db[:showings].where(post_id: cleared).get(:id),
       "rendition" => db[:revision_adaptations].where(post_id: cleared).get(:rendition_ids).to_a.first,
       "hold" => hold,
@@ -128,6 +138,8 @@ RSpec.describe "Strangers inside a client" do
       invitations
       reminders
       media
+      ideas
+      idea_votes
     ].to_h do |table|
       [
         table,
@@ -140,7 +152,7 @@ RSpec.describe "Strangers inside a client" do
     end
   end
 
-  hangs_on_a_post = %w[post ask line media showing rendition hold pass channel set task connection reading].freeze
+  hangs_on_a_post = %w[post ask line media showing rendition hold pass channel set task connection reading idea].freeze
 
   describe "a member who is limited to another channel" do
     it "gets for everything of Vitrine the very answer for what is not there, and changes nothing, whatever their " \
@@ -323,7 +335,7 @@ RSpec.describe "Strangers inside a client" do
       .reject { |call| call.verb == "get" }
       .each do |call|
         if call.template.match?(
-             %r{/(?:remarks|note|here|check|time-cost|media|uploads|files|reminders/|off|mentions|link-readings)|
+             %r{/(?:remarks|note|here|check|time-cost|media|idea-address|ideas|uploads|files|reminders/|off|mentions|link-readings)|
                 /(?:follow-master|take-revision-back|connections|copies|withdraw)}x
            ) && !call.template.match?(%r{asks/.*withdraw})
           next
@@ -352,7 +364,7 @@ RSpec.describe "Strangers inside a client" do
         expect([there.to_s, gone.last_response.status]).to eq [there.to_s, 404]
         real = make(observer, there)
         expect([there.to_s, real]).to eq [there.to_s, make(observer, not_there)]
-        next if there.template.end_with?("/client-plan") # the one page that is theirs
+        next if there.template.match?(%r{/(?:client-plan|given-ideas)\z}) # the pages that are theirs
 
         expect([there.to_s, real.first]).to eq([there.to_s, 403]).or eq([there.to_s, 404])
       end

@@ -53,6 +53,8 @@ RSpec.describe "Strangers" do
           "zone" => "America/Denver"
         }
       )
+    idea = world.act("Ideas::KeepIdea", :ines, client, said: { "title" => "Brackwater thought" })[:id]
+    group = world.act("Ideas::SaveGroup", :ines, client, name: "Brackwater #{SecureRandom.hex(2)}")
     here = ->(table, **more) { db[table].where({ workspace_id: theirs }.merge(more)).reverse(:id).get(:id) }
     {
       "post" => post,
@@ -67,6 +69,8 @@ RSpec.describe "Strangers" do
       "file" => file,
       "set" => set,
       "task" => task,
+      "idea" => idea,
+      "group" => group,
       "rendition" => here.call(:renditions),
       "hold" => nowhere,
       "pass" => nowhere,
@@ -226,10 +230,10 @@ RSpec.describe "Strangers" do
       .of(theirs, ids)
       .each do |call|
         status, body = make(both, call)
-        # the one page that is theirs: what they were asked for, by its subject
-        own = call.template.end_with?("/client-plan")
+        # the pages that are theirs: what they were asked for, by its subject, and what they have given
+        own = call.template.match?(%r{/(?:client-plan|given-ideas)\z})
         expect([call.to_s, status]).to eq([call.to_s, 403]).or eq([call.to_s, 404]) unless own
-        body = body["posts"].map { |post| post.except("subject") } if own
+        body = body["posts"].map { |post| post.except("subject") } if own && body["posts"]
         expect(JSON.generate(body)).not_to match(/Fog days|When fog|secret guidelines|Brackwater rules|#{ids["media"]}/)
       end
     # another client's lead who is an observer here sees nothing of it in their lists either

@@ -61,7 +61,7 @@ module AskFirst
 
         def json(row)
           {
-            **row.slice(:workspace_id, :channel_id, :network, :initials, :channel, :word, :label_id, :label),
+            **row.slice(:workspace_id, :channel_id, :network, :initials, :channel, :word, :label_id, :label, :idea_id),
             day: row[:day].iso8601,
             clock: row[:clock]&.strftime("%H:%M")
           }

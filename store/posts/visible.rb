@@ -114,6 +114,22 @@ module AskFirst
             end
         end
 
+        # Ideas for one of their channels or for none, and those that they gave.
+        # @param dataset [Sequel::Dataset] of ideas
+        def ideas(scope, dataset)
+          scope
+            .limits
+            .reduce(dataset) do |found, (workspace_id, channel_ids)|
+              theirs =
+                Sequel.|(
+                  { Sequel[:ideas][:channel_id] => nil },
+                  { Sequel[:ideas][:channel_id] => channel_ids },
+                  { Sequel[:ideas][:given_by] => scope.person_id }
+                )
+              found.exclude(Sequel.&({ Sequel[:ideas][:workspace_id] => workspace_id }, ~theirs))
+            end
+        end
+
         # Files as they go out to one of their channels.
         # @param dataset [Sequel::Dataset] of renditions
         def renditions(scope, dataset)

@@ -86,6 +86,12 @@ export const router = createRouter({
       component: page(() => import('./media/MaterialPage.vue')),
       meta: { title: 'Media' },
     },
+    {
+      path: '/ideas',
+      name: 'ideas',
+      component: page(() => import('./ideas/IdeasPage.vue')),
+      meta: { title: 'Ideas', section: 'material' },
+    },
     { path: '/w/:workspace', redirect: (to) => ({ name: 'desk', query: { client: to.params.workspace } }) },
     { path: '/w/:workspace/posts', redirect: (to) => ({ name: 'posts', query: { client: to.params.workspace } }) },
     {

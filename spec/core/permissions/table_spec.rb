@@ -22,7 +22,11 @@ RSpec.describe "Who may do what" do
     see_whole
     see_campaign
     see_shared_plan
+    see_ideas
+    vote_idea
+    keep_idea
   ]
+  changing = %w[house_talk client_talk vote_idea keep_idea]
   running = %w[
     ask
     see_passes
@@ -68,6 +72,7 @@ RSpec.describe "Who may do what" do
       reading + copy + visuals + timing + settings + both + running + governing +
         %w[
           make_post
+          order_ideas
           pencil
           share_view
           plan_dates
@@ -91,6 +96,7 @@ RSpec.describe "Who may do what" do
       reading + copy + visuals + timing + settings + both + running + governing +
         %w[
           make_post
+          order_ideas
           pencil
           share_view
           plan_dates
@@ -111,6 +117,7 @@ RSpec.describe "Who may do what" do
       reading + copy + visuals + timing + settings + both +
         %w[
           make_post
+          order_ideas
           pencil
           share_view
           plan_dates
@@ -124,13 +131,15 @@ RSpec.describe "Who may do what" do
           hand_over
           finish_task
         ],
-    "copywriter" => reading + copy + both + %w[make_post pencil share_view plan_dates discard hand_over finish_task],
+    "copywriter" =>
+      reading + copy + both + %w[make_post order_ideas pencil share_view plan_dates discard hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
     "assistant" =>
       reading + copy + timing + both +
         %w[
           make_post
+          order_ideas
           pencil
           share_view
           plan_dates
@@ -201,11 +210,10 @@ RSpec.describe "Who may do what" do
           may = allowed.include?(act) || answering[role] == act
           # another's task is finished by whoever assigns tasks
           may = allowed.include?("assign") if act == "finish_task" && owners && !owners.include?("me")
-          may &&= (reading - %w[house_talk client_talk] + %w[look_as see_passes]).include?(act) if looking
-          may &&=
-            ((reading - %w[house_talk client_talk]) + %w[look_as see_passes archive delete_client export]).include?(
-              act
-            ) if archived
+          # another's idea is changed by whoever makes posts
+          may = allowed.include?("make_post") if act == "keep_idea" && owners && !owners.include?("me")
+          may &&= (reading - changing + %w[look_as see_passes]).include?(act) if looking
+          may &&= ((reading - changing) + %w[look_as see_passes archive delete_client export]).include?(act) if archived
           may &&= limited.nil? || (!whole.include?(act) && (channels.nil? || (channels - limited).empty?))
           may &&= (asked || []).include?("me") if act.start_with?("answer_")
           may &&= (going || []).empty?

@@ -14,6 +14,7 @@ import { useWaits } from './waits'
 import { keysOn, useKeys } from '@/parts/keys'
 import { later } from '@/parts/later'
 
+const IdeaCapture = later(() => import('@/ideas/IdeaCapture.vue'))
 const FindBox = later(() => import('./FindBox.vue'))
 const NoticesPanel = later(() => import('./NoticesPanel.vue'))
 const LinesMenu = later(() => import('@/parts/LinesMenu.vue'))
@@ -88,7 +89,8 @@ async function stopLooking() {
 }
 
 const finding = ref(false)
-useKeys({ '/': () => inHouse.value && find() })
+const thinking = ref(false)
+useKeys({ '/': () => inHouse.value && find(), I: () => inHouse.value && (thinking.value = true) })
 // what is typed while the line is on its way belongs into it, and is no key of the page
 const early = ref('')
 function find() {
@@ -113,11 +115,13 @@ function close() {
 
 const mine = computed(() => [
   { key: 'profile', words: `${me.value?.name}: my profile` },
+  ...(inHouse.value ? [{ key: 'idea', words: 'Keep an idea' }] : []),
   ...(me.value?.sets_up ? [{ key: 'new-client', words: 'Set up a client' }] : []),
   { key: 'out', words: 'Sign out' },
 ])
 function go(key: string) {
   if (key === 'out') void signOut()
+  else if (key === 'idea') thinking.value = true
   else void router.push({ name: key })
 }
 </script>
@@ -197,6 +201,7 @@ function go(key: string) {
     </p>
     <OnTheWay />
     <NoticesPanel v-if="telling" @close="telling = false" />
+    <IdeaCapture v-if="thinking" @close="thinking = false" />
     <FindBox v-if="finding" :early="early" @ready="ready" @close="close" />
   </div>
 </template>

@@ -24,6 +24,7 @@ async function read(ids: string[] | null) {
 async function open(one: Notice) {
   if (!one.read) void read([one.id])
   emit('close')
+  if (one.kind === 'idea') return router.push({ name: 'ideas', query: { client: one.workspace_id } })
   if (!one.post_id) return router.push({ name: 'desk' })
   const query = ['talk', 'mention'].includes(one.kind) ? { at: 'talk' } : {}
   return router.push({ name: 'post', params: { workspace: one.workspace_id, post: one.post_id }, query })

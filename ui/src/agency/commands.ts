@@ -22,6 +22,8 @@ const PAGES: { words: string[]; name: string; label: string; ofClient?: boolean 
   { words: ['desk', 'home'], name: 'desk', label: 'Desk' },
   { words: ['plan', 'calendar'], name: 'plan', label: 'Plan' },
   { words: ['posts'], name: 'posts', label: 'Posts' },
+  { words: ['material', 'media', 'library'], name: 'material', label: 'Media' },
+  { words: ['ideas'], name: 'ideas', label: 'Ideas' },
   { words: ['dispatch', 'log'], name: 'dispatch', label: 'Dispatch' },
   { words: ['networks', 'limits', 'sizes'], name: 'networks', label: 'What networks take' },
   { words: ['campaigns'], name: 'campaigns', label: 'Campaigns' },

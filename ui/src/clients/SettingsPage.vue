@@ -33,6 +33,7 @@ type Form = Pick<
   | 'week_start'
   | 'time_policy'
   | 'review_pin'
+  | 'clients_give_ideas'
   | 'holidays'
   | 'working_hours'
   | 'currency'
@@ -64,7 +65,7 @@ watch(
 )
 function take(now: Schemas['Settings']) {
   const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
-  const { publisher_id, review_pin } = now
+  const { publisher_id, review_pin, clients_give_ideas } = now
   form.value = {
     name,
     mark,
@@ -78,6 +79,7 @@ function take(now: Schemas['Settings']) {
     tracking: { ...tracking },
     publisher_id,
     review_pin,
+    clients_give_ideas,
   }
   seen.value = now.version
 }
@@ -242,6 +244,13 @@ const publishers = computed(() => [
             >a new device that opens a link needs a PIN, which is mailed to whom the link belongs to</Checkbox
           >
           <p class="quiet">A link that was passed on is then of no use without that mailbox.</p>
+        </section>
+        <section class="block">
+          <h2>Ideas</h2>
+          <Checkbox v-model:checked="form.clients_give_ideas"
+            >people of the client can add ideas, and see what became of their own</Checkbox
+          >
+          <p class="quiet">They see neither the others nor what the house thinks of them.</p>
         </section>
         <section class="block">
           <h2>Published by hand</h2>

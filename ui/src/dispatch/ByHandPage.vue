@@ -10,6 +10,7 @@ import { planned } from '@/api/time'
 import { titled } from '@/api/words'
 import { besideInWords } from '@/parts/beside'
 import FormField from '@/parts/FormField.vue'
+import { copied } from '@/parts/copied'
 import { useProblem } from '@/parts/problem'
 
 const props = defineProps<{ workspace: string; showing: string }>()
@@ -48,14 +49,6 @@ async function confirm() {
   await router.push({ name: 'dispatch' })
 }
 const more = computed(() => (data.value ? besideInWords(data.value.beside) : []))
-async function copy(text: string) {
-  try {
-    await navigator.clipboard.writeText(text)
-    void message.success('Copied.')
-  } catch {
-    void message.error('The browser did not let it be copied; mark the text and copy it yourself.')
-  }
-}
 </script>
 
 <template>
@@ -101,7 +94,7 @@ async function copy(text: string) {
       <section v-if="data.text !== ''" class="block">
         <div class="block-head">
           <h2>The text</h2>
-          <Button size="small" @click="copy(data.text)">Copy it</Button>
+          <Button size="small" @click="copied(data.text)">Copy it</Button>
         </div>
         <p class="copy">{{ data.text }}</p>
       </section>
@@ -111,7 +104,7 @@ async function copy(text: string) {
           <template v-for="[label, words] in more" :key="label">
             <dt>{{ label }}</dt>
             <dd>
-              <bdi>{{ words }}</bdi> <button type="button" class="link-button" @click="copy(words)">copy</button>
+              <bdi>{{ words }}</bdi> <button type="button" class="link-button" @click="copied(words)">copy</button>
             </dd>
           </template>
         </dl>

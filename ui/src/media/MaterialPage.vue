@@ -17,6 +17,7 @@ import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
+import MaterialBar from './MaterialBar.vue'
 import MediaGrid from './MediaGrid.vue'
 import MediaRail from './MediaRail.vue'
 import MediumPanel from './MediumPanel.vue'
@@ -102,9 +103,13 @@ useKeys({
 </script>
 
 <template>
+  <MaterialBar>
+    <UploadButton v-if="id" label="Add files to the media" :accept="ACCEPTED" multiple :off="off" @files="add"
+      >Add files</UploadButton
+    >
+  </MaterialBar>
   <main class="material" @dragover.prevent @drop.prevent="add(($event as DragEvent).dataTransfer?.files ?? [])">
     <template v-if="!id">
-      <div class="page-head"><h1>Media</h1></div>
       <p class="quiet">Media belong to one client each. Whose?</p>
       <ul class="whose">
         <li v-for="one in workspaces" :key="one.id">
@@ -116,7 +121,6 @@ useKeys({
     </template>
     <template v-else>
       <div class="page-head">
-        <h1>Media</h1>
         <span v-if="here" class="quiet">{{ here.all }} in {{ workspace?.name }}</span>
         <Input
           v-model:value="typed"
@@ -136,10 +140,6 @@ useKeys({
           ]"
           @update:model-value="narrow({ order: $event === 'newest' ? '' : $event })"
         />
-        <span class="fill" />
-        <UploadButton label="Add files to the media" :accept="ACCEPTED" multiple :off="off" @files="add"
-          >Add files</UploadButton
-        >
       </div>
       <p v-if="error || failed" role="alert" class="late">{{ unread(error ?? failed) }}</p>
       <UploadTray :workspace="id" />

@@ -12,7 +12,9 @@ import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import MediaGrid from './MediaGrid.vue'
 import { useFolders, useLibrary, type Medium, type Narrowed } from './library'
 
-const props = defineProps<{ workspace: string; there: string[] }>()
+const props = withDefaults(defineProps<{ workspace: string; there: string[]; into?: string }>(), {
+  into: 'post',
+})
 const emit = defineEmits<{ close: []; take: [media: Medium[]] }>()
 const workspace = computed(() => props.workspace)
 const narrowed = ref<Narrowed>({ folder: '', kind: '', look: '', label: '', words: '', order: '' })
@@ -79,7 +81,7 @@ function turn(id: string) {
       <span class="quiet">{{ chosen.map((one) => one.name).join(', ') }}</span>
       <Button @click="emit('close')">Leave it</Button>
       <Button type="primary" :disabled="chosen.length === 0" @click="emit('take', chosen)">{{
-        chosen.length === 0 ? 'Put into the post' : `Put ${counted(chosen.length, 'file', 'files')} into the post`
+        chosen.length === 0 ? `Put into the ${into}` : `Put ${counted(chosen.length, 'file', 'files')} into the ${into}`
       }}</Button>
     </p>
   </DialogBox>

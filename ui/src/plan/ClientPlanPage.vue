@@ -11,6 +11,7 @@ import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import { later } from '@/parts/later'
 import { offerUndo } from '@/parts/undo'
+import GivenIdeas from '@/review/GivenIdeas.vue'
 import SharedPlan from '@/review/SharedPlan.vue'
 
 const PlanLinksDialog = later(() => import('./PlanLinksDialog.vue'))
@@ -24,6 +25,9 @@ const { data, error } = useQuery({
   queryFn: () => ok(api.GET('/api/w/{workspace}/client-plan', { params: { path } })),
 })
 const sharing = ref(false)
+const given = () => ok(api.GET('/api/w/{workspace}/given-ideas', { params: { path } }))
+const give = (said: { title: string; note: string }) =>
+  ok(api.POST('/api/w/{workspace}/given-ideas', { params: { path }, body: said }))
 // whoever is of the client's side has this page and no other
 const inHouse = computed(() => !!client.value)
 const theirs = computed(() => me.value?.workspaces.find((one) => one.id === props.workspace && one.side === 'client'))
@@ -70,6 +74,7 @@ async function keep(post: { id: string; subject: string }, out: boolean) {
         </p>
       </template>
     </SharedPlan>
+    <GivenIdeas v-if="theirs" language="en" :read="given" :give="give" />
     <PlanLinksDialog
       v-if="sharing"
       :workspace="workspace"

@@ -44,7 +44,12 @@ const kinds = computed(() => [
 ])
 
 function save() {
-  const said: Said = { word: word.value.trim(), label_id: label.value, clock: atHour.value ? clock.value : null }
+  const said: Said = {
+    word: word.value.trim(),
+    label_id: label.value,
+    idea_id: props.mark?.idea_id,
+    clock: atHour.value ? clock.value : null,
+  }
   emit('apply', { put: on.value.map((channel_id) => ({ ...said, day: props.day, channel_id })), erase: [] })
   emit('close')
 }

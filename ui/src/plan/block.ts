@@ -6,6 +6,8 @@ export interface Said {
   clock: string | null
   word: string
   label_id: string | null
+  /** the idea that it is for */
+  idea_id?: string | null
 }
 export type NewMark = Said & { day: string; channel_id: string }
 export type Block = (Said | null)[][]

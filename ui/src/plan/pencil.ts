@@ -14,12 +14,13 @@ export type Mark = Schemas['PencilMark']
 type Step = Change & { client: string }
 const STEPS = 50
 const key = (one: { day: string; channel_id: string }) => idOf({ day: one.day, channel: one.channel_id })
-const asNew = ({ day, channel_id, clock, word, label_id }: Mark): NewMark => ({
+const asNew = ({ day, channel_id, clock, word, label_id, idea_id }: Mark): NewMark => ({
   day,
   channel_id,
   clock,
   word,
   label_id,
+  ...(idea_id ? { idea_id } : {}),
 })
 
 /** @param choices names of channels and labels, for what is shown before the server has answered */
@@ -34,7 +35,7 @@ export function usePencil(
   const marks = computed(() => new Map(own.value.map((mark) => [key(mark), mark])))
   function at(id: string): Said | undefined {
     const mark = marks.value.get(id)
-    return mark && { clock: mark.clock, word: mark.word, label_id: mark.label_id }
+    return mark && { clock: mark.clock, word: mark.word, label_id: mark.label_id, idea_id: mark.idea_id }
   }
   const done = ref<Step[]>([])
 

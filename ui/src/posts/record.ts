@@ -211,6 +211,22 @@ const WORDS: Record<string, (facts: Facts) => string> = {
     f.before ? `called the folder ${text(f.before)} ${text(f.name)}` : `made the folder ${text(f.name)}`,
   folder_dropped: (f) =>
     `took the folder ${text(f.name)} away, with ${counted(Number(f.files), 'file', 'files')} in it`,
+  idea_kept: (f) => `kept the idea ${text(f.title)}`,
+  idea_changed: (f) => `changed the idea ${text(f.title)}`,
+  idea_placed: (f) => `put the idea ${text(f.title)} ${f.group ? `into ${text(f.group)}` : 'back to the loose ones'}`,
+  idea_dropped: (f) => `threw the idea ${text(f.title)} away`,
+  idea_taken_up: (f) => `took the idea ${text(f.title)} up again`,
+  idea_given: (f) => `gave the idea ${text(f.title)}`,
+  idea_brought_back: (f) => `brought the idea ${text(f.title)} back`,
+  idea_address_made: () => 'made a private address for ideas by mail',
+  idea_group_saved: (f) =>
+    f.before
+      ? `called the group of ideas ${text(f.before)} ${text(f.name)}`
+      : `made the group of ideas ${text(f.name)}`,
+  idea_group_dropped: (f) =>
+    `took the group of ideas ${text(f.name)} away; ${counted(Number(f.ideas), 'idea stays', 'ideas stay')}`,
+  idea_groups_ordered: () => 'put the groups of ideas into another order',
+  post_of_idea: (f) => `made it of the idea ${text(f.title)}`,
   picture_added: (f) => `added the picture ${text(f.name)}`,
   pass_opened: () => 'opened the link',
 }

@@ -2,7 +2,7 @@
 // The client's review: one proof at a time, three things to do, progress as segments, the answers always in reach.
 import { computed, defineAsyncComponent, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useAnswers } from './answers'
-import type { Line } from './api'
+import { fetchGiven, giveIdea, type Line } from './api'
 import { LANGUAGES, choose, fill, spokenLanguage, t, type Language } from './language'
 import ReviewEnd from './ReviewEnd.vue'
 import ReviewFoot from './ReviewFoot.vue'
@@ -12,6 +12,7 @@ import { COLOUR } from './verdicts'
 
 // what most people never open comes when it is opened
 const ReviewList = defineAsyncComponent(() => import('./ReviewList.vue'))
+const GivenIdeas = defineAsyncComponent(() => import('./GivenIdeas.vue'))
 const ReviewPin = defineAsyncComponent(() => import('./ReviewPin.vue'))
 
 const answers = useAnswers()
@@ -162,6 +163,7 @@ const place = computed(() => {
     </main>
     <main v-else ref="top" tabindex="-1" class="end">
       <ReviewEnd :review="review" :waiting="waiting" :verdict-of="verdictOf" @go="go" />
+      <GivenIdeas v-if="!looking" :language="spokenLanguage()" :read="fetchGiven" :give="giveIdea" />
     </main>
     <ReviewFoot
       v-if="!inList && line && answerable"

@@ -73,6 +73,9 @@ export async function enter(): Promise<Review> {
     history.replaceState(null, '', location.pathname)
   }
 }
+export type Given = components['responses']['GivenIdeas']['content']['application/json']
+export const fetchGiven = () => call<Given>('GET', '/api/review/ideas')
+export const giveIdea = (said: { title: string; note: string }) => call('POST', '/api/review/ideas', said)
 export const sendPin = (pin: string) => call('POST', '/api/review/pin', { pin })
 export const sendPinAgain = () => call('POST', '/api/review/pin/again')
 export type Receipt = { client: string; me: string; disowned: boolean; lines: ReceiptLine[] }

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Ideas
+      # Puts an idea into a group, before another one or last.
+      class PlaceIdea < IdeaAct
+        opens :idea, "keep_idea"
+
+        # @param group_id [String, nil] nil for none
+        # @param before [String, nil] id of the idea that it shall stand before; nil for last
+        def call(idea_id:, group_id:, before: nil)
+          into = group(group_id)
+          there = rows(:ideas).where(group_id: into, dropped_at: nil).order(:place, :id).for_update.select_map(:id)
+          ordered = Core::Ideas::Order.move(there, idea_id, before)
+          places = Sequel.function(:unnest, Store::Database.uuids(ordered)).with_ordinality.as(:placed, %i[id place])
+          rows(:ideas)
+            .from(:ideas, places)
+            .where(Sequel[:ideas][:workspace_id] => member.workspace_id, Sequel[:ideas][:id] => Sequel[:placed][:id])
+            .update(place: Sequel[:placed][:place])
+          rows(:ideas).where(id: idea_id).update(group_id: into)
+          if into != row[:group_id]
+            record("idea_placed", facts: { id: idea_id, title: row[:title], group: name_of(into) })
+          end
+          told
+        end
+
+        private
+
+        def name_of(id) = id && rows(:idea_groups).where(id: id).get(:name)
+      end
+    end
+  end
+end

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Ideas
+      # Writes down that a mail was not kept as an idea, and tells the owner of the address, once an hour at most.
+      class RefuseMail < Act
+        of_process
+
+        AN_HOUR = 3_600
+
+        # @param person_id [String] whose address it is
+        def call(incoming:, outcome:, person_id:)
+          why = Core::Ideas::ByMail::NOT_KEPT[outcome]
+          lately = rows(:idea_mails).where(outcome: Core::Ideas::ByMail::NOT_KEPT.keys, at: (now - AN_HOUR)..).any?
+          row = { digest: Sequel.blob(incoming.digest), sender: incoming.sender, outcome: outcome, at: now }
+          scope.insert(:idea_mails, row)
+          return if why.nil? || lately
+
+          words = "A mail from #{incoming.sender} to your address for ideas was not kept: #{why}."
+          People::Notify.call(kit, member, person_ids: [person_id], kind: "idea", words: words)
+        end
+      end
+    end
+  end
+end
