@@ -8,7 +8,7 @@ module AskFirst
     # pictures: Edge::Files::Pictures · kinds: Edge::Files::Kinds · secrets: #seal, #open · archive: #write · queue:
     # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message) · networks: #client_for(channel) ·
     # catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages: #get(address) · previews:
-    # #of(page) · mailer: #deliver · inbox: #fetch, #forget, or nil · settings
+    # #of(page) · feeds: #call(address, now:) · mailer: #deliver · inbox: #fetch, #forget, or nil · settings
     Kit =
       Struct.new(
         :db,
@@ -26,6 +26,7 @@ module AskFirst
         :consent,
         :pages,
         :previews,
+        :feeds,
         :mailer,
         :inbox,
         :settings,

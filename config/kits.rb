@@ -17,6 +17,7 @@ module AskFirst
       secrets = Edge::Secrets.new(settings.secret)
       pictures = Edge::Files::Pictures.new
       catalogue = Edge::Networks::Catalogue.new(settings.networks)
+      pages = Edge::Pages::Reader.new(settings.private_hosts)
       App::Kit.new(
         db: db,
         clock: clock,
@@ -31,8 +32,9 @@ module AskFirst
         networks: Edge::Networks::Directory.new(secrets, timeout: settings.network_timeout),
         catalogue: catalogue,
         consent: Edge::Networks::Consent.new(catalogue, settings.public_url),
-        pages: Edge::Pages::Reader.new(settings.private_hosts),
+        pages: pages,
         previews: Edge::Pages::Preview,
+        feeds: Edge::Feeds::Fetch.new(pages),
         mailer: Edge::Mail::Mailer.new(settings),
         inbox: Edge::Mail::Inbox.at(settings.inbox, checker: settings.mail_checker),
         settings: settings

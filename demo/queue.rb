@@ -33,6 +33,8 @@ module Demo
     end
     def purge_client(*, **)
     end
+    def read_feed(*, **)
+    end
 
     def look_at_links(workspace_id, post_id, **)
       (@links ||= []) << [workspace_id, post_id]

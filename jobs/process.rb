@@ -76,6 +76,7 @@ module AskFirst
 
       def beside_sending
         unharmed { App::Media::ForgetUploads.call(@kit) }
+        unharmed { App::Ideas::ReadFeeds.call(@kit) }
         unharmed do
           App::Plan::BeginFixtures.call(@kit)
           App::Signoff::RemindAsks.call(@kit)

@@ -83,6 +83,10 @@ module AskFirst
         enqueue(ReadLink, workspace_id, reading_id, at: at)
       end
 
+      def read_feed(workspace_id, feed_id, at:)
+        enqueue(ReadFeed, workspace_id, feed_id, at: at)
+      end
+
       private
 
       def enqueue(job, *arguments, at:)

@@ -32,6 +32,14 @@ module AskFirst
           Opened.new(row: row)
         end
 
+        # A feed that ideas come from; without an id one that is new.
+        def feed(input)
+          agency_only!("This feed")
+          row = find(:feeds, input[:feed_id], "This feed") if input[:feed_id]
+          require!(@act)
+          Opened.new(row: row)
+        end
+
         # What somebody of the client's side has given.
         def own_ideas(_input)
           raise Core::NotFound, "This page" unless member.side == "client"

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Ideas
-      # Carries all that an idea holds over into a new post: its note as the copy, link, files with what the library says
-      # of them, category as a label; audience and keywords into the note to the team.
+      # Carries all that an idea holds over into a new post: its note as the copy, its link, files with what the library
+      # says of them, its category as a label; audience and keywords into the note to the team.
       class IntoPost < Act
         inside
 

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Plan
-      # Makes the post that a pencil mark keeps a place for: its channel, its time, its word as the subject, its label; and
-      # all that the idea holds that it is for.
+      # Makes the post that a pencil mark keeps a place for: its channel, its time, its word as the subject, its label;
+      # and all that the idea holds that it is for.
       # The mark is gone then.
       class WriteMark < Act
         opens :cells, "make_post"

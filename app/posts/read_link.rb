@@ -9,9 +9,7 @@ module AskFirst
         stepwise
         of_process
 
-        PAGE = 6 # seconds for the page
-        PICTURE = 4 # and for its picture: ten in all, whatever stands there
-        MOST_PICTURE = 10 * 1024 * 1024
+        PAGE = 6 # seconds for the page; with Media::PullPicture's for its picture ten in all, whatever stands there
 
         def call(reading_id:)
           row = reading { rows(:link_readings).where(id: reading_id, read_at: nil).first } or return
@@ -27,7 +25,7 @@ module AskFirst
         def look(row, asker)
           page = page(row[:address])
           said = kit.previews.of(page)
-          media_id = take(said[:picture], asker) if row[:picture] && said[:picture] && asker
+          media_id = Media::PullPicture.call(kit, asker, address: said[:picture]) if row[:picture] && asker
           [
             "fine",
             {
@@ -53,18 +51,6 @@ module AskFirst
           end
 
           page
-        end
-
-        # A picture that is none, or that cannot be fetched, leaves the card without one.
-        def take(address, asker)
-          file = kit.pages.get(address, limit: MOST_PICTURE, seconds: PICTURE)
-          return if file.status != 200 || file.cut
-
-          Media::UploadMedia.call(kit, asker, io: StringIO.new(file.body), name: "#{URI.parse(address).host} preview")[
-            :id
-          ]
-        rescue Core::Checks::Unreadable, Core::Invalid, Core::Refused
-          nil
         end
       end
     end

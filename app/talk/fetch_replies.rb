@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Talk
-      # Fetches the mails that answer ours or bring ideas, and takes each. It stays in the mailbox until what it says is kept: a
-      # process that dies in between finds it there again. One that breaks is left there and passed over.
+      # Fetches the mails that answer ours or bring ideas, and takes each. It stays in the mailbox until what it says is
+      # kept: a process that dies in between finds it there again. One that breaks is left there and passed over.
       class FetchReplies
         # @param kit [Kit]
         def initialize(kit)

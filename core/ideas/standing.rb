@@ -14,8 +14,8 @@ module AskFirst
         # the first that fits
         STATES = [
           ["out", ->(facts) { facts.post && facts.post[:stage] == "out" }],
-          ["post", ->(facts) { facts.post }],
-          ["pencilled", ->(facts) { facts.pencilled }],
+          ["post", lambda(&:post)],
+          ["pencilled", lambda(&:pencilled)],
           ["aside", ->(facts) { facts.status == "aside" }],
           ["ready", ->(facts) { facts.status == "ready" }],
           ["thought", ->(_) { true }]

@@ -49,6 +49,7 @@ module AskFirst
           "keep_idea" => needs(own: %w[see create]),
           "vote_idea" => needs("see"),
           "order_ideas" => needs("create", "write_settings"),
+          "keep_feed" => needs("create", whole: true),
           "give_idea" => needs("see_shared"),
           "see_given_ideas" => needs("see_shared", reads: true),
           "ask" => needs("ask"),

@@ -35,8 +35,10 @@ module AskFirst
           Zlib::Error
         ].freeze
 
-        # status: of HTTP; address: after redirects; body: as far as it was read; cut: whether there was more
-        Page = Struct.new(:status, :address, :type, :body, :cut, keyword_init: true)
+        # status: of HTTP; address: after redirects; body: as far as it was read; cut: whether there was more; headers:
+        # those of TOLD that it came with
+        Page = Struct.new(:status, :address, :type, :body, :cut, :headers, keyword_init: true)
+        TOLD = %w[etag last-modified cache-control retry-after].freeze
 
         # @param hosts [Hash{String=>String}] origin (RFC 6454) => "address:port" of private places that may be read,
         # in plain HTTP
@@ -48,10 +50,11 @@ module AskFirst
 
         # @param limit [Integer] bytes
         # @param seconds [Numeric] for the whole of it
+        # @param headers [Hash{String=>String}]
         # @return [Page]
         # @raise [Core::Checks::Unreadable]
-        def get(address, limit: LIMIT, seconds: SECONDS)
-          Timeout.timeout(seconds) { follow(address, limit, seconds) }
+        def get(address, limit: LIMIT, seconds: SECONDS, headers: HEADERS)
+          Timeout.timeout(seconds) { follow(address, limit, seconds, headers) }
         rescue SsrfFilter::PrivateIPAddress
           raise unreadable("private", "")
         rescue SsrfFilter::UnresolvedHostname
@@ -66,9 +69,9 @@ module AskFirst
 
         def unreadable(state, note) = Core::Checks::Unreadable.new(state, note)
 
-        def follow(address, limit, seconds)
+        def follow(address, limit, seconds, headers)
           (HOPS + 1).times do
-            reply, body, cut = one(address, limit, seconds)
+            reply, body, cut = one(address, limit, seconds, headers)
             onward = reply["location"]
             return page(reply, address, body, cut) unless reply.is_a?(Net::HTTPRedirection) && onward
 
@@ -83,17 +86,18 @@ module AskFirst
             address: address,
             type: reply["content-type"].to_s.split(";").first.to_s.downcase,
             body: body,
-            cut: cut
+            cut: cut,
+            headers: TOLD.to_h { |name| [name, reply[name]] }.compact
           )
         end
 
         # One hop. Reading stops at the limit, with what was read until then; the body of a redirect is not read.
-        def one(address, limit, seconds)
+        def one(address, limit, seconds, headers)
           reply = nil
           body = String.new(encoding: Encoding::BINARY)
           cut =
             catch(:enough) do
-              ask(address, seconds) { |found| reply = found and read(found, body, limit) }
+              ask(address, seconds, headers) { |found| reply = found and read(found, body, limit) }
               false
             end
           [reply, body, cut]
@@ -108,15 +112,15 @@ module AskFirst
         end
 
         # Net::HTTP would ask a second time by itself.
-        def ask(address, seconds, &block)
+        def ask(address, seconds, headers, &block)
           times = { open_timeout: [OPEN, seconds].min, read_timeout: seconds, max_retries: 0 }
           uri = URI.parse(address)
           there = uri.is_a?(URI::HTTP) && @hosts[origin(uri)]
-          return ask_there(uri, there, times, &block) if there
+          return ask_there(uri, there, times, headers, &block) if there
 
           SsrfFilter.get(
             address,
-            headers: HEADERS,
+            headers: headers,
             max_redirects: 0,
             allow_unfollowed_redirects: true,
             http_options: times,
@@ -134,10 +138,10 @@ module AskFirst
           @names.call(name).first(ADDRESSES).map { |address| IPAddr.new(address) }
         end
 
-        def ask_there(uri, there, times, &block)
+        def ask_there(uri, there, times, headers, &block)
           host, port = there.split(":")
           Net::HTTP.start(host, port.to_i, nil, **times) do |http|
-            http.request(Net::HTTP::Get.new(uri.request_uri, HEADERS.merge("Host" => uri.host)), &block)
+            http.request(Net::HTTP::Get.new(uri.request_uri, headers.merge("Host" => uri.host)), &block)
           end
         end
       end

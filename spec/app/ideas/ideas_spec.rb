@@ -89,7 +89,8 @@ RSpec.describe "The ideas of a client" do
 
   it "is rated by the house, one vote each, which can be changed and taken back" do
     member_here(:maro, role: "copywriter")
-    id, other = keep(title: "Fog"), keep(title: "Pier")
+    id = keep(title: "Fog")
+    other = keep(title: "Pier")
     vote = ->(who, worth, on = id) { world.act("Ideas::Vote", who, client, idea_id: on, worth: worth) }
     vote.call(:ines, 5)
     expect(vote.call(:maro, 4)).to eq(votes: 2, worth: 3.75, mine: 4)

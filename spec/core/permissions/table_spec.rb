@@ -52,6 +52,7 @@ RSpec.describe "Who may do what" do
     hold_all
     save_reminders
     share_view
+    keep_feed
     plan_dates
     share_plan
     share_figures
@@ -73,6 +74,7 @@ RSpec.describe "Who may do what" do
         %w[
           make_post
           order_ideas
+          keep_feed
           pencil
           share_view
           plan_dates
@@ -97,6 +99,7 @@ RSpec.describe "Who may do what" do
         %w[
           make_post
           order_ideas
+          keep_feed
           pencil
           share_view
           plan_dates
@@ -118,6 +121,7 @@ RSpec.describe "Who may do what" do
         %w[
           make_post
           order_ideas
+          keep_feed
           pencil
           share_view
           plan_dates
@@ -132,7 +136,7 @@ RSpec.describe "Who may do what" do
           finish_task
         ],
     "copywriter" =>
-      reading + copy + both + %w[make_post order_ideas pencil share_view plan_dates discard hand_over finish_task],
+      reading + copy + both + %w[make_post order_ideas keep_feed pencil share_view plan_dates discard hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
     "assistant" =>
@@ -140,6 +144,7 @@ RSpec.describe "Who may do what" do
         %w[
           make_post
           order_ideas
+          keep_feed
           pencil
           share_view
           plan_dates

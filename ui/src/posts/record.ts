@@ -226,6 +226,9 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   idea_group_dropped: (f) =>
     `took the group of ideas ${text(f.name)} away; ${counted(Number(f.ideas), 'idea stays', 'ideas stay')}`,
   idea_groups_ordered: () => 'put the groups of ideas into another order',
+  feed_added: (f) => `set the feed ${text(f.name)} up`,
+  feed_changed: (f) => `changed the feed ${text(f.name)}`,
+  feed_dropped: (f) => `took the feed ${text(f.name)} away`,
   post_of_idea: (f) => `made it of the idea ${text(f.title)}`,
   picture_added: (f) => `added the picture ${text(f.name)}`,
   pass_opened: () => 'opened the link',

@@ -1,0 +1,175 @@
+# frozen_string_literal: true
+
+# Feeds of a client: set up, tried, begun; each item comes in once.
+RSpec.describe "The feeds of a client" do
+  let(:client) { fresh_client }
+  let(:workspace) { world.workspace(client) }
+  # What stands at the feed's address now.
+  let(:there) { [] }
+  let(:feed_door) do
+    lambda do |_, **asked|
+      (@asked ||= []) << asked
+      raise @fault if @fault
+
+      items = @same ? nil : there.dup
+      AskFirst::Edge::Feeds::Fetch::Reply.new(title: "Boats", items: items, address: "x", etag: '"1"', wait: nil)
+    end
+  end
+  let(:kit) do
+    door = feed_door
+    world.jobs.dup.tap { |same| same.feeds = Class.new { define_method(:call) { |address, **more| door.call(address, **more) } }.new }
+  end
+
+  def item(number, **more)
+    said = { id: number.to_s, title: "News #{number}", words: "Lamps", at: Time.utc(2026, 10, 1) + (number * 60), **more }
+    AskFirst::Core::Ideas::FeedItem.new(**said)
+  end
+
+  def save(who = :ines, id: nil, **said)
+    version = id ? db[:feeds].where(id: id).get(:version) : 0
+    world.act("Ideas::SaveFeed", who, client, said: said.transform_keys(&:to_s), feed_id: id, version: version)[:id]
+  end
+
+  def read(id) = AskFirst::App::Ideas::ReadFeed.call(kit, AskFirst::App::Member.process(workspace, "dispatcher"), feed_id: id)
+  def ideas = db[:ideas].where(workspace_id: workspace).order(:id).select_map(:title)
+  def feed(id) = world.act("Ideas::Feeds", :ines, client)[:feeds].find { |one| one[:id] == id }
+
+  def code
+    yield
+    nil
+  rescue AskFirst::Core::Error => e
+    [e.code, e.field].compact
+  end
+
+  def begun(take: 0, **said)
+    id = save(address: "https://boats.example/feed", **said)
+    read(id)
+    save(id: id, begin: true, take: take)
+    read(id)
+    id
+  end
+
+  it "is read when it is set up, so that its rule can be tried, and nothing comes in before it is begun" do
+    there.push(item(2), item(1, title: "Fog timetable"))
+    id = save(address: "https://boats.example/feed")
+    expect(db[:que_jobs].where(job_class: "AskFirst::Jobs::ReadFeed").select_map(:args).flatten).to include(id)
+    read(id)
+    expect(ideas).to eq []
+    tried = world.act("Ideas::TryRule", :ines, client, feed_id: id, rule: { "without" => ["fog"], "title" => "{title}!" })
+    expect(tried.map { |one| one.values_at(:passes, :title) }).to eq [[true, "News 2!"], [false, "Fog timetable!"]]
+    expect(feed(id)).to include(state: "fine", begun: false, found: 2, name: "boats.example")
+  end
+
+  it "takes what comes after it was begun, the oldest first, by its rule, and each item once" do
+    there.push(item(1))
+    id = begun(rule: { "needs" => ["lamps"] })
+    expect(ideas).to eq []
+    there.unshift(item(4), item(3, words: "Boats"), item(2))
+    2.times { read(id) }
+    expect(ideas).to match_array ["News 2", "News 4"]
+    expect(feed(id)).to include(counts: { "idea" => 2, "passed" => 1 }, latest: contain_exactly(include(title: "News 4"), include(title: "News 2")))
+    there.map! { |one| one.dup.tap { |same| same.id = "new #{one.id}" } }
+    read(id)
+    expect(ideas.size).to eq 2
+    there.map! { |one| one.dup.tap { |same| same.title = "#{one.title}, changed" } } # known by its new id meanwhile
+    read(id)
+    expect(ideas.size).to eq 2
+  end
+
+  it "takes some of what was there before where that is wanted" do
+    there.push(item(3), item(2), item(1))
+    begun(take: 2)
+    expect(ideas).to match_array ["News 2", "News 3"]
+  end
+
+  it "makes drafts with picture and link, as whoever set it up" do
+    channel = connected(client)
+    picture = SpecWorld.picture(3).string
+    kit.pages = Class.new { define_method(:get) { |*, **| AskFirst::Edge::Pages::Reader::Page.new(status: 200, body: picture, cut: false) } }.new
+    id = begun(makes: "draft", channel_id: channel)
+    there.push(item(1, picture: "https://boats.example/lamp.jpg", address: "https://boats.example/1"))
+    read(id)
+    post = db[:posts].where(workspace_id: workspace).first
+    expect(post).to include(subject: "News 1", owner_id: world.person(:ines))
+    parts = db[:parts].where(post_id: post[:id]).select_hash(:part, :value)
+    expect(parts.keys).to include("text", "link", "media")
+    expect(db[:adaptations].where(post_id: post[:id]).select_map(:channel_id)).to eq [channel]
+  end
+
+  it "watches a folder of the media" do
+    folder = world.act("Media::SaveFolder", :ines, client, name: "Ready")
+    upload = ->(seed, name) { world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(seed), name: name, folder_id: folder) }
+    upload.call(1, "before.jpg")
+    id = save(folder_id: folder)
+    save(id: id, begin: true)
+    read(id)
+    upload.call(2, "lamp-at-pier.jpg")
+    2.times { read(id) }
+    expect(ideas).to eq ["lamp at pier"]
+    expect(db[:idea_media].where(workspace_id: workspace).count).to eq 1
+  end
+
+  it "asks only whether something changed, once it has begun" do
+    id = begun
+    @same = true
+    read(id)
+    expect(@asked.map { |one| one[:known] }).to eq [{ etag: nil, last_modified: nil }, {}, { etag: '"1"', last_modified: nil }]
+    expect(@asked.map { |one| one[:robots] }).to eq [true, false, false]
+  end
+
+  it "says how it is: waits longer with each failure, rests when it is gone, and is well again" do
+    id = begun
+    @fault = AskFirst::Core::Checks::Unreadable.new("silent", "no answer in time")
+    waits = Array.new(2) { read(id) && nil || (db[:feeds].where(id: id).get(:next_at) - world.kit.now).round }
+    expect(waits).to eq [3_600, 7_200]
+    expect(feed(id)).to include(state: "silent", said: "no answer in time", failures: 2)
+    @fault = nil
+    read(id)
+    expect(feed(id)).to include(state: "fine", said: "", failures: 0)
+    @fault = AskFirst::Core::Checks::Unreadable.new("gone", "it is gone for good")
+    read(id)
+    expect(feed(id)).to include(state: "gone", paused: true)
+    @fault = nil
+    read(id)
+    expect(feed(id)[:state]).to eq "gone"
+    save(id: id, paused: false)
+    read(id)
+    expect(feed(id)).to include(state: "fine", paused: false)
+  end
+
+  it "says so when whoever set it up may not any more, and loses nothing: it comes when another one sets it up" do
+    id = begun
+    db[:feeds].where(id: id).update(made_by: world.person(:bram))
+    role = db[:roles].where(name: "designer").get(:id)
+    world.owner[:memberships].where(workspace_id: workspace, person_id: world.person(:bram)).update(role_id: role)
+    there.push(item(9))
+    db[:feeds].where(id: id).update(makes: "draft")
+    read(id)
+    expect([feed(id)[:state], ideas]).to eq ["nobody", []]
+    db[:feeds].where(id: id).update(made_by: world.person(:ines))
+    read(id)
+    expect([feed(id)[:state], ideas]).to eq ["fine", ["News 9"]]
+  end
+
+  it "read twice at once, an item comes once" do
+    id = begun
+    there.push(item(5))
+    2.times.map { Thread.new { read(id) } }.each(&:join)
+    expect(ideas).to eq ["News 5"]
+  end
+
+  it "all that are due are read, and none twice at once" do
+    id = begun
+    db[:feeds].where(id: id).update(next_at: world.kit.now - 1)
+    expect(AskFirst::App::Ideas::ReadFeeds.call(world.jobs)).to eq 1
+    expect(AskFirst::App::Ideas::ReadFeeds.call(world.jobs)).to eq 0
+  end
+
+  it "is not set up without an address, twice, or by whoever may make no posts" do
+    expect(code { save(address: "") }).to eq %w[address_missing address]
+    expect(code { save(address: "boats") }).to eq %w[bad_link address]
+    save(address: "https://boats.example/feed")
+    expect(code { save(address: "https://boats.example/feed") }).to eq %w[feed_there address]
+    expect(code { world.act("Ideas::SaveFeed", limited_to("x"), said: {}) }).to eq %w[other_channel]
+  end
+end
