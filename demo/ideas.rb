@@ -129,6 +129,7 @@ module Demo
       vote
       from_client
       become
+      feed
     end
 
     private
@@ -172,6 +173,15 @@ module Demo
       )
       note = "The school class from the hill comes on board on the 4th. Maybe they have questions?"
       act("GiveIdea", :odile, title: "Children ask the captain", note: note)
+    end
+
+    # The news of Quillmere's own site, without what is said of fog: read by the dispatcher once it runs.
+    def feed
+      said = { "address" => "http://quillmere.example/news.xml", "name" => "News of quillmere.example" }
+      id = act("SaveFeed", :ines, said: said)[:id]
+      rule = { "without" => ["fog"], "title" => "News: {title}" }
+      begun = { "begin" => true, "take" => 2, "rule" => rule, "group_id" => @groups[:regular] }
+      act("SaveFeed", :ines, feed_id: id, version: 1, said: begun)
     end
 
     # One has its day in the plan, one its post.

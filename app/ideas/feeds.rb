@@ -48,9 +48,7 @@ module AskFirst
             rows(:feed_items)
               .where(outcome: %w[idea draft])
               .select(:feed_id, :title, :idea_id, :at)
-              .select_append(
-                Sequel.function(:row_number).over(partition: :feed_id, order: Sequel.desc(:id)).as(:rank)
-              )
+              .select_append(Sequel.function(:row_number).over(partition: :feed_id, order: Sequel.desc(:id)).as(:rank))
           @latest ||=
             scope.db[ranked.as(:ranked)]
               .where(rank: 1..LATEST)

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Ideas
-      # Reads one feed, writes down how it is, and takes what is new in it, as whoever set the feed up and as far as they
-      # may now. Each item is taken in a transaction of its own, and never twice.
+      # Reads one feed, writes down how it is, and takes what is new in it, as whoever set the feed up and as far as
+      # they may now. Each item is taken in a transaction of its own, and never twice.
       class ReadFeed < Act
         stepwise
         of_process
@@ -26,7 +26,8 @@ module AskFirst
 
         # @return [Array<Core::Ideas::FeedItem>, nil] nil where there is nothing new to be known
         def read
-          found = feed[:folder_id] ? of_folder : kit.feeds.call(feed[:address], now: now, known: known, robots: ask_robots?)
+          found =
+            feed[:folder_id] ? of_folder : kit.feeds.call(feed[:address], now: now, known: known, robots: ask_robots?)
           fine(found)
           found.items
         rescue Core::Checks::Unreadable => e
@@ -41,7 +42,8 @@ module AskFirst
         private_constant :Found
 
         def of_folder
-          files = reading { rows(:media).where(folder_id: feed[:folder_id]).order(Sequel.desc(:added_at)).limit(200).all }
+          files =
+            reading { rows(:media).where(folder_id: feed[:folder_id]).order(Sequel.desc(:added_at)).limit(200).all }
           Found.new(
             items:
               files.map do |file|
@@ -98,7 +100,10 @@ module AskFirst
         # Items that are known by none of their keys; the others are known by all of them from now on.
         def fresh(items)
           keys = items.to_h { |item| [item, item.keys.map { |key| Sequel.blob(key) }] }
-          there = reading { rows(:feed_keys).where(feed_id: feed[:id], digest: keys.values.flatten).select_hash(:digest, :item_id) }
+          there =
+            reading do
+              rows(:feed_keys).where(feed_id: feed[:id], digest: keys.values.flatten).select_hash(:digest, :item_id)
+            end
           old, fresh = items.partition { |item| keys[item].any? { |key| there.key?(key) } }
           more =
             old.flat_map do |item|
@@ -120,7 +125,10 @@ module AskFirst
         rescue Sequel::UniqueConstraintViolation
           false # another process took it in the same moment
         rescue Core::Error => e
-          note(state: "nobody", said: "#{maker&.name || "Whoever set it up"} cannot do it any more: #{e.message}"[0, 500])
+          note(
+            state: "nobody",
+            said: "#{maker&.name || "Whoever set it up"} cannot do it any more: #{e.message}"[0, 500]
+          )
           false
         end
 
@@ -135,14 +143,19 @@ module AskFirst
           @maker ||=
             begin
               row = reading { Store::People::Members.find(kit.db, feed[:made_by], member.workspace_id, now) }
-              row ? Member.from_row(row, from: "feed") : raise(Core::Refused.new("not_here", "they are no member here."))
+              if row
+                Member.from_row(row, from: "feed")
+              else
+                raise(Core::Refused.new("not_here", "they are no member here."))
+              end
             end
         end
 
         # @return [String] its id
         def idea(item, rule, media)
           said = Core::Ideas::FeedRule.said(rule, item, workspace[:zone])
-          said = said.merge("media_ids" => [media].compact, "channel_id" => feed[:channel_id], "group_id" => feed[:group_id])
+          said =
+            said.merge("media_ids" => [media].compact, "channel_id" => feed[:channel_id], "group_id" => feed[:group_id])
           id = KeepIdea.call(kit, maker, said: said, came: "feed")[:id]
           MakePostOf.call(kit, maker, idea_id: id) if feed[:makes] == "draft"
           id
@@ -150,11 +163,22 @@ module AskFirst
 
         def keep(item, outcome, idea_id = nil)
           id = new_id
-          row = { feed_id: feed[:id], id: id, title: item.title.to_s[0, 300], outcome: outcome, idea_id: idea_id, at: now }
+          row = {
+            feed_id: feed[:id],
+            id: id,
+            title: item.title.to_s[0, 300],
+            outcome: outcome,
+            idea_id: idea_id,
+            at: now
+          }
           scope.insert(:feed_items, row)
           rows = item.keys.map { |key| key_row(Sequel.blob(key), id) }
           # one key of two items of the same reading is the first one's
-          outcome == "before" ? scope.db[:feed_keys].insert_conflict.multi_insert(rows) : scope.db[:feed_keys].multi_insert(rows)
+          if outcome == "before"
+            scope.db[:feed_keys].insert_conflict.multi_insert(rows)
+          else
+            scope.db[:feed_keys].multi_insert(rows)
+          end
         end
 
         def key_row(digest, item_id)

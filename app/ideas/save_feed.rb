@@ -22,7 +22,9 @@ module AskFirst
         def call(said:, feed_id: nil, version: 0)
           facts = clean(said)
           id = scope.transaction(savepoint: true) { row ? change(facts, version) : add(facts, said) }
-          kit.queue.read_feed(member.workspace_id, id, at: now) if row.nil? || facts[:begun_at] || said["paused"] == false
+          if row.nil? || facts[:begun_at] || said["paused"] == false
+            kit.queue.read_feed(member.workspace_id, id, at: now)
+          end
           record(row ? "feed_changed" : "feed_added", facts: { name: facts[:name] || row[:name], said: said.keys.sort })
           told
           { id: id, version: row ? version + 1 : 1 }
@@ -90,7 +92,8 @@ module AskFirst
         end
 
         def bad_makes = invalid("bad_makes", "A feed makes ideas or drafts.", "makes", "Choose one.")
-        def no_address = invalid("address_missing", "There is no address yet.", "address", "Write the feed's or the site's.")
+        def no_address =
+          invalid("address_missing", "There is no address yet.", "address", "Write the feed's or the site's.")
         def too_many = invalid("too_many_feeds", "#{MOST} feeds are the most.", "address", "Take one away.")
 
         def there

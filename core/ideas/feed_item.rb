@@ -19,12 +19,12 @@ module AskFirst
           # @return [Array<String>] digests
           def keys
             said = title.to_s.downcase.gsub(/\s+/, " ").strip
-            named = said.empty? ? nil : "words #{said} #{at ? at.utc.iso8601 : words.to_s[0, 400]}"
+            dated = at ? at.utc.iso8601 : words.to_s[0, 400]
             [
               media_id && "medium #{media_id}",
               id.to_s.empty? ? nil : "id #{id}",
               address && "address #{bare(address)}",
-              media_id ? nil : named
+              media_id || said.empty? ? nil : "words #{said} #{dated}"
             ].compact.map { |key| Digest::SHA256.digest(key) }
           end
 

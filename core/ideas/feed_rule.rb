@@ -41,7 +41,12 @@ module AskFirst
         # @return [Hash] "title", "note", "link"
         def said(rule, item, zone)
           day = item.at ? Plan::WallTime.at(item.at, zone).local_date : ""
-          values = { "title" => item.title.to_s, "words" => item.words.to_s, "date" => day, "link" => item.address.to_s }
+          values = {
+            "title" => item.title.to_s,
+            "words" => item.words.to_s,
+            "date" => day,
+            "link" => item.address.to_s
+          }
           fill = ->(pattern) { pattern.gsub(PLACES) { values.fetch(Regexp.last_match(1)) } }
           title = Posts::Text.line(fill.call(rule["title"]), field: "title")[0, Idea::TITLE]
           note = Posts::Text.clean(fill.call(rule["note"]), field: "note").strip[0, NOTE]

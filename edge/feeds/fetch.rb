@@ -13,7 +13,8 @@ module AskFirst
         AGENT = "AskFirst"
         HEADERS = {
           "User-Agent" => "AskFirst feed reader",
-          "Accept" => "application/feed+json, application/atom+xml, application/rss+xml, application/xml;q=0.8, */*;q=0.5"
+          "Accept" =>
+            "application/feed+json, application/atom+xml, application/rss+xml, application/xml;q=0.8, */*;q=0.5"
         }.freeze
         LIMIT = 4 * 1024 * 1024
         SECONDS = 10

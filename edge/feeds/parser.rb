@@ -29,7 +29,10 @@ module AskFirst
           kind = KINDS.find { |one| one.able_to_parse?(text.scrub("")) } or return
           feed = kind.parse(text.valid_encoding? ? text : body)
           items = feed.entries.to_a.first(MOST).filter_map { |entry| item(entry, base, now) }
-          Read.new(title: plain(feed.title, 120), items: items.sort_by.with_index { |one, at| [-(one.at || now).to_i, at] })
+          Read.new(
+            title: plain(feed.title, 120),
+            items: items.sort_by.with_index { |one, at| [-(one.at || now).to_i, at] }
+          )
         rescue JSON::ParserError, Nokogiri::SyntaxError, EncodingError, NoMethodError, TypeError
           nil # it begins like one and is none
         end

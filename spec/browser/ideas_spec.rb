@@ -51,6 +51,31 @@ RSpec.describe "Ideas" do
     end
   end
 
+  it "an item of the client's own site becomes a draft, by a rule that was tried on it" do
+    connected(client)
+    as(:ines) do |session|
+      session.visit("/feeds?client=#{world.workspace(client)}")
+      session.fill_in("A feed, or the page of a site that has one", with: "http://quillmere.example/")
+      session.click_button("Read it")
+      expect(session).to have_content("6 of 6 would come in.")
+      session.fill_in("And without any of these", with: "fog")
+      session.fill_in("Its title", with: "News: {title}")
+      expect(session).to have_content("5 of 6 would come in.")
+      expect(session).to have_content("News: Bicycles ride free in November")
+      expect(axe_findings(session)).to eq []
+      session.find("label", text: "a draft at once").click
+      session.fill_in("Of those that are there already, take the newest", with: "1")
+      session.click_button("Begin")
+      eventually do
+        db[:posts].where(workspace_id: world.workspace(client)).get(:subject) == "News: Pier two has its lamp back"
+      end
+      expect(session).to have_content("1 draft")
+      session.visit("/posts?client=#{world.workspace(client)}")
+      session.click_link("News: Pier two has its lamp back", match: :first)
+      expect(session).to have_content("Repaired over night")
+    end
+  end
+
   it "is dragged into another group, and what is typed of it stays" do
     world.act("Ideas::SaveGroup", :ines, client, name: "Crew")
     pier = keep("Pier")

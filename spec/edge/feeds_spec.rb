@@ -15,7 +15,9 @@ RSpec.describe AskFirst::Edge::Feeds::Fetch do
         @heads << request
         status, headers, body = pages.fetch(request[/\AGET (\S+)/, 1], [404, {}, ""])
         said = headers.map { |name, value| "#{name}: #{value}\r\n" }.join
-        line.write("HTTP/1.1 #{status} Said\r\n#{said}Content-Length: #{body.bytesize}\r\nConnection: close\r\n\r\n#{body}")
+        line.write(
+          "HTTP/1.1 #{status} Said\r\n#{said}Content-Length: #{body.bytesize}\r\nConnection: close\r\n\r\n#{body}"
+        )
       end
     @servers = [*@servers, server]
     described_class.new(AskFirst::Edge::Pages::Reader.new({ "http://boats.example" => server.address }))
@@ -35,7 +37,10 @@ RSpec.describe AskFirst::Edge::Feeds::Fetch do
   end
 
   it "reads a feed, says who asks, and keeps by what it is known again" do
-    found = fetch({ "/feed" => [200, { "ETag" => '"x"', "Cache-Control" => "max-age=7200", "Content-Type" => "text/xml" }, rss] })
+    found =
+      fetch(
+        { "/feed" => [200, { "ETag" => '"x"', "Cache-Control" => "max-age=7200", "Content-Type" => "text/xml" }, rss] }
+      )
     expect(found.to_h).to include(title: "Boats", etag: '"x"', wait: 7_200)
     expect(found.items.map(&:title)).to eq ["Fog"]
     expect(@heads).to all(match(/^User-Agent: AskFirst feed reader\r$/i))
@@ -71,7 +76,11 @@ RSpec.describe AskFirst::Edge::Feeds::Fetch do
 
   it "says what is wrong: gone, busy with how long, away, redirected into a private network" do
     expect(why { fetch({ "/feed" => [410, {}, ""] }) }).to eq ["gone", "it is gone for good"]
-    expect(why { fetch({ "/feed" => [429, { "Retry-After" => "900" }, ""] }) }).to eq ["silent", "it answers with 429", 900]
+    expect(why { fetch({ "/feed" => [429, { "Retry-After" => "900" }, ""] }) }).to eq [
+         "silent",
+         "it answers with 429",
+         900
+       ]
     expect(why { fetch({ "/feed" => [500, {}, ""] }) }).to eq ["broken", "it answers with 500"]
     expect(why { fetch({ "/feed" => [302, { "Location" => "http://127.0.0.1:1/feed" }, ""] }) }).to eq ["private", ""]
   end
@@ -87,9 +96,12 @@ RSpec.describe AskFirst::Edge::Feeds::Fetch do
 
   it "does not wait for what is slow beyond its time" do
     stub_const("#{described_class}::SECONDS", 0.5)
-    server = SlowServer.new { |line, _| line.write("HTTP/1.1 200 OK\r\n\r\n") && 40.times { sleep(0.1) && line.write("x") } }
+    server =
+      SlowServer.new { |line, _| line.write("HTTP/1.1 200 OK\r\n\r\n") && 40.times { sleep(0.1) && line.write("x") } }
     @servers = [server]
     pages = AskFirst::Edge::Pages::Reader.new({ "http://boats.example" => server.address })
-    expect(why { described_class.new(pages).call("http://boats.example/feed", now: Time.now, robots: false) }.first).to eq "silent"
+    expect(
+      why { described_class.new(pages).call("http://boats.example/feed", now: Time.now, robots: false) }.first
+    ).to eq "silent"
   end
 end

@@ -88,23 +88,40 @@ RSpec.describe "Feeds of the standards" do
     def rss(inside) = "<rss version=\"2.0\"><channel><title>x</title>#{inside}</channel></rss>"
 
     it "a date of no calendar, one of long ago and one of long after today are none" do
-      ["Mon, 31 Feb 2026 10:00:00 GMT", "yesterday", "Thu, 01 Jan 1970 00:00:00 GMT", "Fri, 01 Jan 2100 00:00:00 GMT"]
-        .each do |date|
-          items = read.call(rss("<item><title>Fog</title><pubDate>#{date}</pubDate></item>")).items
-          expect([date, items.size, items.first.at]).to eq [date, 1, nil]
-        end
+      [
+        "Mon, 31 Feb 2026 10:00:00 GMT",
+        "yesterday",
+        "Thu, 01 Jan 1970 00:00:00 GMT",
+        "Fri, 01 Jan 2100 00:00:00 GMT"
+      ].each do |date|
+        items = read.call(rss("<item><title>Fog</title><pubDate>#{date}</pubDate></item>")).items
+        expect([date, items.size, items.first.at]).to eq [date, 1, nil]
+      end
     end
 
     it "an address that leads nowhere in the web is none; an item that says nothing is none" do
-      items = read.call(rss("<item><title>Fog</title><link>javascript:alert(1)</link></item><item><link>/x</link></item>"))
+      items =
+        read.call(rss("<item><title>Fog</title><link>javascript:alert(1)</link></item><item><link>/x</link></item>"))
       expect(items.items.map { |item| [item.title, item.address] }).to eq [["Fog", nil]]
     end
 
     it "a page, half a feed, nothing and entities that grow are no feed, or are read as far as they go" do
-      ["", "<html><body>No feed</body></html>", "{}", "[1]", "{\"version\":\"https://jsonfeed.org/version/1.1\"", "\xFF\xFE"]
-        .each { |body| expect([body, read.call(body.dup)&.items.to_a]).to eq [body, []] }
-      bomb = "<!DOCTYPE x [<!ENTITY a \"#{"fog" * 100}\">#{("b".."h").map { |n| "<!ENTITY #{n} \"#{"&#{(n.ord - 1).chr};" * 20}\">" }.join}]>"
-      found = read.call("<?xml version=\"1.0\"?>#{bomb}#{rss("<item><title>&h;</title><description>Fog</description></item>")}")
+      [
+        "",
+        "<html><body>No feed</body></html>",
+        "{}",
+        "[1]",
+        "{\"version\":\"https://jsonfeed.org/version/1.1\"",
+        "\xFF\xFE"
+      ].each { |body| expect([body, read.call(body.dup)&.items.to_a]).to eq [body, []] }
+      bomb =
+        "<!DOCTYPE x [<!ENTITY a \"#{"fog" * 100}\">#{
+          ("b".."h").map { |n| "<!ENTITY #{n} \"#{"&#{(n.ord - 1).chr};" * 20}\">" }.join
+        }]>"
+      found =
+        read.call(
+          "<?xml version=\"1.0\"?>#{bomb}#{rss("<item><title>&h;</title><description>Fog</description></item>")}"
+        )
       expect(found.to_h.fetch(:items, []).sum { |item| item.title.length }).to be < 1_000
     end
   end

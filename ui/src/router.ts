@@ -87,6 +87,12 @@ export const router = createRouter({
       meta: { title: 'Media' },
     },
     {
+      path: '/feeds',
+      name: 'feeds',
+      component: page(() => import('./ideas/FeedsPage.vue')),
+      meta: { title: 'Feeds', section: 'material' },
+    },
+    {
       path: '/ideas',
       name: 'ideas',
       component: page(() => import('./ideas/IdeasPage.vue')),

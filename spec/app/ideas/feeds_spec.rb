@@ -17,11 +17,19 @@ RSpec.describe "The feeds of a client" do
   end
   let(:kit) do
     door = feed_door
-    world.jobs.dup.tap { |same| same.feeds = Class.new { define_method(:call) { |address, **more| door.call(address, **more) } }.new }
+    world.jobs.dup.tap do |same|
+      same.feeds = Class.new { define_method(:call) { |address, **more| door.call(address, **more) } }.new
+    end
   end
 
   def item(number, **more)
-    said = { id: number.to_s, title: "News #{number}", words: "Lamps", at: Time.utc(2026, 10, 1) + (number * 60), **more }
+    said = {
+      id: number.to_s,
+      title: "News #{number}",
+      words: "Lamps",
+      at: Time.utc(2026, 10, 1) + (number * 60),
+      **more
+    }
     AskFirst::Core::Ideas::FeedItem.new(**said)
   end
 
@@ -30,7 +38,8 @@ RSpec.describe "The feeds of a client" do
     world.act("Ideas::SaveFeed", who, client, said: said.transform_keys(&:to_s), feed_id: id, version: version)[:id]
   end
 
-  def read(id) = AskFirst::App::Ideas::ReadFeed.call(kit, AskFirst::App::Member.process(workspace, "dispatcher"), feed_id: id)
+  def read(id) =
+    AskFirst::App::Ideas::ReadFeed.call(kit, AskFirst::App::Member.process(workspace, "dispatcher"), feed_id: id)
   def ideas = db[:ideas].where(workspace_id: workspace).order(:id).select_map(:title)
   def feed(id) = world.act("Ideas::Feeds", :ines, client)[:feeds].find { |one| one[:id] == id }
 
@@ -55,7 +64,8 @@ RSpec.describe "The feeds of a client" do
     expect(db[:que_jobs].where(job_class: "AskFirst::Jobs::ReadFeed").select_map(:args).flatten).to include(id)
     read(id)
     expect(ideas).to eq []
-    tried = world.act("Ideas::TryRule", :ines, client, feed_id: id, rule: { "without" => ["fog"], "title" => "{title}!" })
+    tried =
+      world.act("Ideas::TryRule", :ines, client, feed_id: id, rule: { "without" => ["fog"], "title" => "{title}!" })
     expect(tried.map { |one| one.values_at(:passes, :title) }).to eq [[true, "News 2!"], [false, "Fog timetable!"]]
     expect(feed(id)).to include(state: "fine", begun: false, found: 2, name: "boats.example")
   end
@@ -67,7 +77,13 @@ RSpec.describe "The feeds of a client" do
     there.unshift(item(4), item(3, words: "Boats"), item(2))
     2.times { read(id) }
     expect(ideas).to match_array ["News 2", "News 4"]
-    expect(feed(id)).to include(counts: { "idea" => 2, "passed" => 1 }, latest: contain_exactly(include(title: "News 4"), include(title: "News 2")))
+    expect(feed(id)).to include(
+      counts: {
+        "idea" => 2,
+        "passed" => 1
+      },
+      latest: contain_exactly(include(title: "News 4"), include(title: "News 2"))
+    )
     there.map! { |one| one.dup.tap { |same| same.id = "new #{one.id}" } }
     read(id)
     expect(ideas.size).to eq 2
@@ -85,7 +101,14 @@ RSpec.describe "The feeds of a client" do
   it "makes drafts with picture and link, as whoever set it up" do
     channel = connected(client)
     picture = SpecWorld.picture(3).string
-    kit.pages = Class.new { define_method(:get) { |*, **| AskFirst::Edge::Pages::Reader::Page.new(status: 200, body: picture, cut: false) } }.new
+    kit.pages =
+      Class
+        .new do
+          define_method(:get) do |*, **|
+            AskFirst::Edge::Pages::Reader::Page.new(status: 200, body: picture, cut: false)
+          end
+        end
+        .new
     id = begun(makes: "draft", channel_id: channel)
     there.push(item(1, picture: "https://boats.example/lamp.jpg", address: "https://boats.example/1"))
     read(id)
@@ -98,7 +121,9 @@ RSpec.describe "The feeds of a client" do
 
   it "watches a folder of the media" do
     folder = world.act("Media::SaveFolder", :ines, client, name: "Ready")
-    upload = ->(seed, name) { world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(seed), name: name, folder_id: folder) }
+    upload = ->(seed, name) do
+      world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(seed), name: name, folder_id: folder)
+    end
     upload.call(1, "before.jpg")
     id = save(folder_id: folder)
     save(id: id, begin: true)
@@ -113,14 +138,18 @@ RSpec.describe "The feeds of a client" do
     id = begun
     @same = true
     read(id)
-    expect(@asked.map { |one| one[:known] }).to eq [{ etag: nil, last_modified: nil }, {}, { etag: '"1"', last_modified: nil }]
+    expect(@asked.map { |one| one[:known] }).to eq [
+         { etag: nil, last_modified: nil },
+         {},
+         { etag: '"1"', last_modified: nil }
+       ]
     expect(@asked.map { |one| one[:robots] }).to eq [true, false, false]
   end
 
   it "says how it is: waits longer with each failure, rests when it is gone, and is well again" do
     id = begun
     @fault = AskFirst::Core::Checks::Unreadable.new("silent", "no answer in time")
-    waits = Array.new(2) { read(id) && nil || (db[:feeds].where(id: id).get(:next_at) - world.kit.now).round }
+    waits = Array.new(2) { (read(id) && nil) || (db[:feeds].where(id: id).get(:next_at) - world.kit.now).round }
     expect(waits).to eq [3_600, 7_200]
     expect(feed(id)).to include(state: "silent", said: "no answer in time", failures: 2)
     @fault = nil

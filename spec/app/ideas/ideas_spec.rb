@@ -221,7 +221,7 @@ RSpec.describe "The ideas of a client" do
 
     before { member_here(:odile, role: "client observer", side: "client") }
 
-    def open_it(value = true)
+    def open_it(value: true)
       version = db[:workspaces].where(id: world.workspace(client)).get(:version)
       world.act("Clients::ChangeSettings", :ines, client, version: version, clients_give_ideas: value)
     end

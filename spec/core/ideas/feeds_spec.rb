@@ -5,7 +5,14 @@ RSpec.describe "Feeds of ideas" do
   ideas = AskFirst::Core::Ideas
   at = Time.utc(2026, 10, 14, 8, 0)
   item = ->(**more) do
-    ideas::FeedItem.new(id: "17", address: "https://quillmere.example/winter", title: "Winter", words: "Lamps", at: at, **more)
+    ideas::FeedItem.new(
+      id: "17",
+      address: "https://quillmere.example/winter",
+      title: "Winter",
+      words: "Lamps",
+      at: at,
+      **more
+    )
   end
   same = ->(one, other) { one.keys.intersect?(other.keys) }
 
@@ -18,7 +25,9 @@ RSpec.describe "Feeds of ideas" do
 
   it "an item stays the same when its id changes, its page moves, or both, and another one is another" do
     expect(same.call(item.call, item.call(id: "18"))).to be true
-    expect(same.call(item.call, item.call(id: "18", address: "http://QUILLMERE.example/winter/?utm_source=feed"))).to be true
+    expect(
+      same.call(item.call, item.call(id: "18", address: "http://QUILLMERE.example/winter/?utm_source=feed"))
+    ).to be true
     expect(same.call(item.call, item.call(id: "18", address: "https://quillmere.example/new"))).to be true
     expect(same.call(item.call, item.call(id: "18", address: "https://quillmere.example/new", at: at + 60))).to be false
     expect(same.call(item.call(at: nil), item.call(id: "18", address: nil, at: nil))).to be true

@@ -136,7 +136,8 @@ RSpec.describe "Who may do what" do
           finish_task
         ],
     "copywriter" =>
-      reading + copy + both + %w[make_post order_ideas keep_feed pencil share_view plan_dates discard hand_over finish_task],
+      reading + copy + both +
+        %w[make_post order_ideas keep_feed pencil share_view plan_dates discard hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
     "assistant" =>

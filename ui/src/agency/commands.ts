@@ -24,6 +24,7 @@ const PAGES: { words: string[]; name: string; label: string; ofClient?: boolean 
   { words: ['posts'], name: 'posts', label: 'Posts' },
   { words: ['material', 'media', 'library'], name: 'material', label: 'Media' },
   { words: ['ideas'], name: 'ideas', label: 'Ideas' },
+  { words: ['feeds'], name: 'feeds', label: 'Feeds' },
   { words: ['dispatch', 'log'], name: 'dispatch', label: 'Dispatch' },
   { words: ['networks', 'limits', 'sizes'], name: 'networks', label: 'What networks take' },
   { words: ['campaigns'], name: 'campaigns', label: 'Campaigns' },

@@ -311,8 +311,8 @@ const made = computed(() => ['out', 'post', 'pencilled'].includes(one.value?.sta
           </span>
         </div>
         <p v-if="timing(one).words" :class="timing(one).loud ? 'late' : 'quiet'">{{ timing(one).words }}</p>
-        <span v-for="key in SMALL.filter((one) => wrong[one])" :key="key" class="wrong" role="alert">{{
-          wrong[key]
+        <span v-for="name in SMALL.filter((field) => wrong[field])" :key="name" class="wrong" role="alert">{{
+          wrong[name]
         }}</span>
         <span class="label">Keywords, with searches a month and competition</span>
         <KeywordRows :keywords="keywords ?? one.keywords" :off="off" @change="key" />

@@ -16,6 +16,7 @@ const ALSO: Record<string, string[]> = {
   brand: ['brand'],
   batches: ['batches'],
   media: ['media'],
+  ideas: ['ideas'],
 }
 
 /** Fetches one block of an open post's sheet again. */

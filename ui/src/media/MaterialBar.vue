@@ -10,6 +10,7 @@ const pages = computed(() =>
     [
       ['material', 'Media'],
       ['ideas', 'Ideas'],
+      ['feeds', 'Feeds'],
     ] as const
   ).map(([name, label]) => ({ name, label, to: { name, query: id.value ? { client: id.value } : {} } })),
 )
