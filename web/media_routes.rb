@@ -26,6 +26,7 @@ module AskFirst
           send_file file[:path], type: file[:mime]
         end
         library(app)
+        versions(app)
         folders(app)
         uploads(app)
       end
@@ -45,6 +46,28 @@ module AskFirst
           into = body_json.key?("folder_id") ? { folder_id: body_json["folder_id"] } : {}
           labels = body_json.fetch("labels", [])
           json(files: act(App::Media::SortMedia, media_ids: body_json["media_ids"], labels: labels, **into))
+        end
+      end
+
+      # Newer files in the place of a medium, and pictures that are made of others.
+      def self.versions(app)
+        app.get("/api/w/:workspace/media/:media/version-cost") do
+          json(posts: act(App::Media::VersionCost, media_id: params[:media]))
+        end
+        app.post("/api/w/:workspace/media/:media/versions") do
+          posts = params[:posts].to_s.split(",")
+          MediaRoutes.received(request.body) do |file|
+            json(act(App::Media::NewVersion, media_id: params[:media], io: file, post_ids: posts), 201)
+          end
+        end
+        app.post("/api/w/:workspace/media/:media/edits") do
+          kept = { copy: body_json["copy"] || false, post_ids: body_json["post_ids"] || [] }
+          json(act(App::Media::EditMedium, media_id: params[:media], edit: body_json["edit"], **kept), 201)
+        end
+        app.post("/api/w/:workspace/media/:media/edited") do
+          content_type "image/jpeg"
+          headers "cache-control" => "no-store"
+          body act(App::Media::EditPreview, media_id: params[:media], edit: body_json["edit"])
         end
       end
 

@@ -21,6 +21,8 @@ module AskFirst
           usable_note
           near_to
           version
+          number
+          replaced_by
           used
           out
         ].freeze

@@ -30,18 +30,20 @@ module AskFirst
 
           row = { id: new_id, digest: digest, **kept(io, name) }
           put(row, io)
-          write do
-            # one whose folder went away meanwhile lies in none
-            into = folder_id && rows(:media_folders).where(id: folder_id).for_share.get(:id)
-            near = row[:likeness] && Store::Media::Alike.near(scope, row[:likeness])
-            scope.insert(:media, row.merge(folder_id: into, near_to: near))
-            record("picture_added", facts: row.slice(:id, :name, :kind, :mime, :bytes, :width, :height))
-            announce("media", ids: [])
-          end
+          write { add(row, folder_id) }
           row
         end
 
         private
+
+        def add(row, folder_id)
+          # one whose folder went away meanwhile lies in none
+          into = folder_id && rows(:media_folders).where(id: folder_id).for_share.get(:id)
+          near = row[:likeness] && Store::Media::Alike.near(scope, row[:likeness])
+          scope.insert(:media, row.merge(folder_id: into, near_to: near))
+          record("picture_added", facts: row.slice(:id, :name, :kind, :mime, :bytes, :width, :height))
+          announce("media", ids: [])
+        end
 
         # What is known of it by itself.
         def kept(io, name)

@@ -26,6 +26,7 @@ module AskFirst
           @pictures = pictures
           @films = Films.new
           @documents = Documents.new
+          @retouch = Retouch.new
         end
 
         # @param io [IO] rewindable
@@ -73,6 +74,13 @@ module AskFirst
           else
             @pictures.render(io.read, spec)
           end
+        end
+
+        # @param edit [Hash] of Core::Media::Edit
+        # @return [String] bytes of the picture that is made
+        def edit(io, edit, mime)
+          io.rewind
+          @retouch.call(io.read, edit, mime)
         end
 
         # @return [String] what the made file's name ends with

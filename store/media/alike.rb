@@ -10,7 +10,8 @@ module AskFirst
         # @param digest [String]
         # @return [Hash, nil] the first row of the same file that the reader sees
         def same(scope, digest)
-          Posts::Visible.media(scope, scope.rows(:media)).where(digest: digest).order(:added_at, :id).first
+          current = scope.rows(:media).where(replaced_by: nil)
+          Posts::Visible.media(scope, current).where(digest: digest).order(:added_at, :id).first
         end
 
         # @param likeness [Integer] of Core::Media::Likeness
@@ -20,7 +21,7 @@ module AskFirst
           apart = Sequel.lit("bit_count((likeness # ?)::bit(64))", likeness)
           Posts::Visible
             .media(scope, scope.rows(:media))
-            .where(near_to: nil)
+            .where(near_to: nil, replaced_by: nil)
             .exclude(likeness: nil)
             .where(apart <= Core::Media::Likeness::NEAR)
             .order(apart, :added_at)

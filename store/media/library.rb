@@ -46,6 +46,9 @@ module AskFirst
           added_by
           added_at
           version
+          number
+          replaced_by
+          first_id
         ].freeze
         LABELS =
           Sequel.lit(
@@ -100,14 +103,24 @@ module AskFirst
           with_uses(visible.where(Sequel[:media][:id] => ids).select_all(:media).select_append(*PLACED))
         end
 
+        # @return [Array<Hash>] every version of a medium, the newest first: id, number, added_by, added_at, edit
+        def versions(row)
+          first = row[:first_id] || row[:id]
+          visible
+            .where(Sequel.|({ Sequel[:media][:id] => first }, { first_id: first }))
+            .order(Sequel.desc(:number))
+            .select(*%i[id number added_by added_at edit].map { |name| Sequel[:media][name] })
+            .all
+        end
+
         # @return [Hash] :all, :folders {id or nil => count}, :kinds {kind => count}, :looks {look => count}
         def counts
           looks = LOOKS.keys.map { |look| count_where(look(look)).as(look.to_sym) }
           {
-            all: visible.count,
-            folders: visible.group_and_count(:folder_id).to_hash(:folder_id, :count),
-            kinds: visible.group_and_count(:kind).to_hash(:kind, :count),
-            looks: used_beside(visible).get(looks).then { |row| LOOKS.keys.zip(row).to_h }
+            all: current.count,
+            folders: current.group_and_count(:folder_id).to_hash(:folder_id, :count),
+            kinds: current.group_and_count(:kind).to_hash(:kind, :count),
+            looks: used_beside(current).get(looks).then { |row| LOOKS.keys.zip(row).to_h }
           }
         end
 
@@ -127,6 +140,8 @@ module AskFirst
         private
 
         def visible = Posts::Visible.media(@scope, @scope.rows(:media))
+        # Those that are in the library: of each its newest version.
+        def current = visible.where(Sequel[:media][:replaced_by] => nil)
 
         def look(name)
           LOOKS.fetch(name) || Sequel.lit("media.usable_until <= ?", @today + Core::Media::Usable::SOON)
@@ -135,7 +150,7 @@ module AskFirst
         def count_where(condition) = Sequel.function(:count).*.filter(condition)
 
         def narrowed(filters)
-          found = visible
+          found = current
           found = found.where(kind: filters[:kind]) if filters[:kind]
           found = found.where(folder_id: filters[:folder] == "none" ? nil : filters[:folder]) if filters[:folder]
           found = used_beside(found) if filters[:look] == "unused"

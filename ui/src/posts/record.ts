@@ -230,6 +230,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   feed_changed: (f) => `changed the feed ${text(f.name)}`,
   feed_dropped: (f) => `took the feed ${text(f.name)} away`,
   post_of_idea: (f) => `made it of the idea ${text(f.title)}`,
+  medium_replaced: (f) =>
+    `made version ${text(f.number)} of the file ${text(f.name)}, for ${counted(Number(f.posts), 'post', 'posts')}`,
   picture_added: (f) => `added the picture ${text(f.name)}`,
   pass_opened: () => 'opened the link',
 }

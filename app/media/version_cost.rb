@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Media
+      # Which posts hold a medium, and what a newer version would do to each: it changes a draft; what is sealed must be
+      # opened first, which ends the yeses that are named; what is being sent or out stays as it is. Writes nothing.
+      class VersionCost < LibraryAct
+        opens :media, "see_post"
+
+        # @return [Array<Hash>] JSON-ready
+        def call(media_id:)
+          lines = Posts::ListPosts.lines(scope, library.posts_with(media_id))
+          now_there = standing(lines.map { |line| line[:id] })
+          lines.map { |line| { **line.slice(:id, :subject, :stage, :at), **effect(now_there.fetch(line[:id])) } }
+        end
+
+        private
+
+        # @return [Hash] effect: changes, sealed or stays; why: of the last two; costs: what opening it would cost
+        def effect(post)
+          on = Posts::Touching.channels(mine(post.adaptations).reject(&:out?))
+          return { effect: "stays", why: "It is out, and stays as it is.", costs: [] } if post.adaptations.any?(&:out?)
+          return { effect: "stays", why: "It is being sent.", costs: [] } if on.going.to_a.any?
+          return { effect: "sealed", why: sealed(on), costs: costs(post) } if on.sealed.to_a.any?
+
+          { effect: "changes", why: "", costs: [] }
+        end
+
+        def sealed(on) = "Sealed for #{on.sealed.join(", ")}: unlock it there first."
+        def costs(post) = post.adaptations.flat_map { |one| Core::Signoff::Cost.of_opening(one.verdict, names) }.uniq
+      end
+    end
+  end
+end
