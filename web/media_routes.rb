@@ -64,10 +64,11 @@ module AskFirst
           kept = { copy: body_json["copy"] || false, post_ids: body_json["post_ids"] || [] }
           json(act(App::Media::EditMedium, media_id: params[:media], edit: body_json["edit"], **kept), 201)
         end
-        app.post("/api/w/:workspace/media/:media/edited") do
+        app.get("/api/w/:workspace/media/:media/edited") do
+          made = act(App::Media::EditPreview, media_id: params[:media], edit: MediaRoutes.edit(params[:edit]))
           content_type "image/jpeg"
           headers "cache-control" => "no-store"
-          body act(App::Media::EditPreview, media_id: params[:media], edit: body_json["edit"])
+          made
         end
       end
 
@@ -99,6 +100,13 @@ module AskFirst
         app.post("/api/w/:workspace/uploads/:upload/keep") do
           json(act(App::Media::KeepUpload, upload_id: params[:upload], folder_id: body_json["folder_id"]), 201)
         end
+      end
+
+      # @return [Object] what Core::Media::Edit looks at
+      def self.edit(text)
+        JSON.parse(text.to_s)
+      rescue JSON::ParserError
+        nil
       end
 
       # The body into a file of its own, never more than is taken.

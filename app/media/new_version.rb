@@ -26,7 +26,7 @@ module AskFirst
           posts = write { replace(media_id, newer, post_ids) }
           { id: newer[:id], posts: posts }
         rescue StandardError
-          kit.files.remove_all(newer[:file]) if newer && newer[:file]
+          kit.files.remove(newer[:file]) if newer && newer[:file]
           raise
         end
 

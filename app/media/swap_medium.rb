@@ -48,21 +48,15 @@ module AskFirst
           def value(part, value, from, into)
             case part
             when "media"
-              if value.include?(from)
-(value - [into]).map { |id| id == from ? into : id }
-end
+              (value - [into]).map { |id| id == from ? into : id } if value.include?(from)
             when "descriptions", "framing"
-              if value.key?(from)
-value.except(into).transform_keys { |id| id == from ? into : id }
-end
+              value.except(into).transform_keys { |id| id == from ? into : id } if value.key?(from)
             when "link"
               held = value.dig("card", "picture") == from
               held ? value.merge("card" => value["card"].merge("picture" => into)) : nil
             else
               held = value.any? { |spot| spot["media"] == from }
-              if held
-value.map { |spot| spot["media"] == from ? spot.merge("media" => into) : spot }
-end
+              value.map { |spot| spot["media"] == from ? spot.merge("media" => into) : spot } if held
             end
           end
         end

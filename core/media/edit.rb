@@ -94,8 +94,8 @@ module AskFirst
         def low_contrast(words)
           Invalid.new(
             "low_contrast",
-            "These words can hardly be read on their ground: #{contrast(words).floor(1)} to 1, where large words need " \
-              "#{Clients::Contrast::LARGE.round} to 1 (WCAG 2.2).",
+            "These words can hardly be read on their ground: #{contrast(words).floor(1)} to 1, where large words " \
+              "need #{Clients::Contrast::LARGE.round} to 1 (WCAG 2.2).",
             field: "words",
             way_on: "Choose a darker or a lighter colour."
           )

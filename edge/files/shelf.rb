@@ -49,6 +49,11 @@ module AskFirst
           Dir.glob(path("*/uploads/*")).each { |folder| Uploads.new(folder).expire_files(now - Uploads::KEPT) }
         end
 
+        # One file, with how it looks on the screen; what is not there is no loss.
+        def remove(id)
+          ["", ".preview", ".thumb"].each { |kind| @storage.delete("#{id}#{kind}") }
+        end
+
         # Everything below a prefix, such as a client's.
         def remove_all(prefix)
           @storage.delete_prefixed(prefix)

@@ -96,4 +96,65 @@ RSpec.describe "Material" do
       expect(session).to have_field("Description of picture 1", with: "A lamp in fog", match: :first)
     end
   end
+
+  it "a set is cut to one shape at once, goes into a post, and a newer version is refused by its seal" do
+    one_step_route(client)
+    channel = connected(client, "vitrine")
+    upload(1, "boat.jpg", description: "A boat")
+    upload(2, "pier.jpg", description: "A pier")
+    here = { workspace_id: world.workspace(client) }
+    as(:ines) do |session|
+      session.visit(address)
+      session.check("Choose boat.jpg")
+      session.check("Choose pier.jpg")
+      session.click_button("Edit them together …")
+      session.click_button("square")
+      session.fill_in("A line of words", with: "Night boats")
+      eventually { session.find(".seen img")["src"].start_with?("blob:") }
+      expect(axe_findings(session)).to eq []
+      session.click_button("Undo the last step")
+      session.click_button("Make it")
+      expect(session).to have_content("2 pictures are made.")
+      made = db[:media].where(**here, number: 2).all
+      expect(made.map { |row| row[:width] == row[:height] }).to eq [true, true]
+      expect(made.map { |row| row[:edit].to_h }).to all(eq("frame" => { "shape" => [1, 1] }))
+      session.check("Choose boat.jpg")
+      session.check("Choose pier.jpg")
+      session.click_button("Make a post of them")
+      eventually { db[:posts].where(here).count == 1 }
+      post = db[:posts].where(here).get(:id)
+      eventually { db[:parts].where(post_id: post, part: "descriptions").any? }
+      world.act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: [channel])
+      world.write(post, "time", { "wall" => "2026-10-20T09:00", "zone" => "Europe/Lisbon" }, who: :ines, client: client)
+      step = db[:route_steps].where(here).order(:position).get(:id)
+      due = world.kit.now + 86_400
+      world.act("Signoff::SendAsk", :ines, client, step_id: step, post_ids: [post], due_at: due, message: "")
+      boat = db[:media].where(**here, number: 2, name: "boat.jpg").get(:id)
+      session.visit("#{address}&file=#{boat}")
+      session.click_button("Edit …")
+      session.click_button("A quarter turn")
+      expect(session).to have_content("unlock it there first")
+      session.click_button("Make it")
+      expect(session).to have_content("Versions")
+      # the post keeps what was asked for
+      expect(db[:parts].where(post_id: post, part: "media").get(:value).to_a).to include boat
+      expect(
+        begin
+          newest = db[:media].where(**here, name: "boat.jpg", replaced_by: nil).get(:id)
+          world.act(
+            "Posts::SavePart",
+            :ines,
+            client,
+            post_id: post,
+            channel_id: nil,
+            part: "media",
+            value: [newest],
+            version: 1
+          )
+        rescue AskFirst::Core::Conflict => e
+          e.code
+        end
+      ).to eq "sealed"
+    end
+  end
 end

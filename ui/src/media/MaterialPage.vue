@@ -16,6 +16,7 @@ import { useInAddress, useTogetherInAddress } from '@/parts/address'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 import { useKeys } from '@/parts/keys'
+import { later } from '@/parts/later'
 import { walkRows } from '@/parts/rows'
 import MaterialBar from './MaterialBar.vue'
 import MediaGrid from './MediaGrid.vue'
@@ -26,6 +27,7 @@ import { ACCEPTED, NARROWED, useFolders, useLibrary } from './library'
 import { draftWith } from './into-post'
 import { send } from './uploads'
 
+const MediaEditor = later(() => import('./MediaEditor.vue'))
 const router = useRouter()
 const queries = useQueryClient()
 const { id, workspace, workspaces, choose, me } = useChosen()
@@ -64,6 +66,12 @@ function turn(one: string) {
   const next = new Set(chosen.value)
   if (!next.delete(one)) next.add(one)
   chosen.value = next
+}
+const pictures = computed(() => media.value.filter((one) => chosen.value.has(one.id) && one.kind === 'picture'))
+const editing = ref(false)
+function edited() {
+  editing.value = false
+  chosen.value = new Set()
 }
 const into = ref<string>()
 async function sort(folder: string | undefined) {
@@ -161,6 +169,12 @@ useKeys({
               @update:model-value="sort"
             />
             <ActButton size="small" :off="off" @click="post([...chosen])">Make a post of them</ActButton>
+            <ActButton
+              size="small"
+              :off="off ?? (pictures.length < chosen.size ? 'Only pictures are edited.' : undefined)"
+              @click="editing = true"
+              >Edit them together …</ActButton
+            >
             <button type="button" class="link-button" @click="chosen = new Set()">choose none</button>
           </p>
           <ComingShape v-if="isPending" label="Fetching the media" :lines="8" />
@@ -195,6 +209,14 @@ useKeys({
         />
       </div>
     </template>
+    <MediaEditor
+      v-if="editing && id && me && pictures.length > 0"
+      :workspace="id"
+      :media="pictures"
+      :now="me.now"
+      @close="editing = false"
+      @made="edited"
+    />
     <KeysHelp
       :keys="[
         ['→ ←', 'next and previous file'],

@@ -13,10 +13,14 @@ import SignoffStrip from '@/parts/SignoffStrip.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import ChoicesField from '@/parts/fields/ChoicesField.vue'
 import DayField from '@/parts/fields/DayField.vue'
+import UploadButton from '@/parts/fields/UploadButton.vue'
+import { later } from '@/parts/later'
 import WordBoxes from './WordBoxes.vue'
 import type { Box } from './boxes'
 import { measures, preview, standing, useMedium, weight, type Folders } from './library'
 
+const MediaEditor = later(() => import('./MediaEditor.vue'))
+const NewerVersion = later(() => import('./NewerVersion.vue'))
 const props = defineProps<{ workspace: string; medium: string; here: Folders; now: string }>()
 const emit = defineEmits<{ close: []; show: [id: string]; post: [] }>()
 const queries = useQueryClient()
@@ -79,6 +83,13 @@ function left(key: Said) {
   const words = typed[key]
   if (words === undefined || words === one.value?.[key]) delete typed[key]
   else void save({ [key]: words })
+}
+const editing = ref(false)
+const newer = ref<File>()
+function made(id: string) {
+  editing.value = false
+  newer.value = undefined
+  emit('show', id)
 }
 const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet')
 </script>
@@ -190,7 +201,52 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
           </li>
         </ul>
       </template>
-      <p class="do"><ActButton type="primary" :off="off" @click="emit('post')">Make a post of it</ActButton></p>
+      <template v-if="one.versions.length > 1">
+        <h3>Versions</h3>
+        <ul class="used">
+          <li v-for="each in one.versions" :key="each.id">
+            <b v-if="each.id === one.id">{{ each.number }}</b>
+            <button v-else type="button" class="link-button" @click="emit('show', each.id)">{{ each.number }}</button>
+            <span class="quiet"
+              >{{ each.edited ? 'edited by' : 'by' }} {{ each.by ?? 'somebody' }}, {{ brief(each.at, now) }}</span
+            >
+          </li>
+        </ul>
+      </template>
+      <p v-if="one.replaced_by" class="quiet">
+        A newer version has taken its place.
+        <button type="button" class="link-button" @click="emit('show', one.versions[0]!.id)">Look at the newest</button>
+      </p>
+      <p class="do">
+        <ActButton type="primary" :off="off" @click="emit('post')">Make a post of it</ActButton>
+        <template v-if="!one.replaced_by">
+          <ActButton v-if="one.kind === 'picture'" :off="off" @click="editing = true">Edit …</ActButton>
+          <UploadButton
+            :label="`A newer version of ${one.name}`"
+            :accept="one.mime"
+            :off="off"
+            @files="newer = $event[0]"
+            >A newer version …</UploadButton
+          >
+        </template>
+      </p>
+      <MediaEditor
+        v-if="editing"
+        :workspace="workspace"
+        :media="[one]"
+        :now="now"
+        @close="editing = false"
+        @made="made"
+      />
+      <NewerVersion
+        v-if="newer"
+        :workspace="workspace"
+        :medium="one"
+        :file="newer"
+        :now="now"
+        @close="newer = undefined"
+        @made="made"
+      />
     </template>
   </SidePanel>
 </template>
@@ -245,6 +301,9 @@ h3 {
   border-bottom: 1px solid var(--rule);
 }
 .do {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
   padding: 16px 0 24px;
 }
 </style>

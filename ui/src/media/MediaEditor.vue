@@ -1,0 +1,360 @@
+<script setup lang="ts">
+// A picture made into another one: turned, levelled, cut to a shape, lighter, clearer, with a line of words in the
+// client's colours. What is shown is made by the same hands as what is kept; the original stays.
+import { Button, Input, message, Radio, RadioGroup, Slider } from 'ant-design-vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useEventListener, watchDebounced } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref } from 'vue'
+import { api, ok, sentence } from '@/api/client'
+import { counted } from '@/api/words'
+import ActButton from '@/parts/ActButton.vue'
+import DialogBox from '@/parts/DialogBox.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import VersionPosts from './VersionPosts.vue'
+import { contrast, costOf, look, make, PLAIN, SHAPES, useSteps, type Words } from './edit'
+import { preview, type Medium } from './library'
+
+const props = defineProps<{
+  workspace: string
+  /** several: all are made by the same steps */
+  media: Pick<Medium, 'id' | 'name'>[]
+  now: string
+}>()
+const emit = defineEmits<{ close: []; made: [id: string] }>()
+const queries = useQueryClient()
+const first = computed(() => props.media[0]!)
+const many = computed(() => props.media.length > 1)
+const { now: edit, changed, undoable, take, undo, anew } = useSteps()
+
+// --- what it looks like ---
+const seen = ref(preview(props.workspace, first.value.id))
+const problem = ref('')
+let asked = new AbortController()
+const give = (address: string) => {
+  if (seen.value.startsWith('blob:')) URL.revokeObjectURL(seen.value)
+  seen.value = address
+}
+watchDebounced(
+  edit,
+  async (now) => {
+    asked.abort()
+    asked = new AbortController()
+    problem.value = ''
+    if (!changed.value) return give(preview(props.workspace, first.value.id))
+    const mine = asked
+    try {
+      const address = await look(props.workspace, first.value.id, now, mine.signal)
+      if (mine.signal.aborted) URL.revokeObjectURL(address)
+      else give(address)
+    } catch (error) {
+      if (!mine.signal.aborted) problem.value = sentence(error)
+    }
+  },
+  { debounce: 120 },
+)
+onBeforeUnmount(() => {
+  asked.abort()
+  give('')
+})
+useEventListener(window, 'keydown', (event) => {
+  const field = (event.target as HTMLElement).closest('input[type=text], textarea')
+  if ((event.ctrlKey || event.metaKey) && event.key === 'z' && !field) {
+    event.preventDefault()
+    undo()
+  }
+})
+
+// --- the steps ---
+const frame = computed(() => edit.value.frame ?? {})
+const shape = (to: number[] | null) => take({ frame: { ...frame.value, shape: to } }, `shape ${String(to)}`)
+const turn = () => take({ turn: ((edit.value.turn ?? 0) + 90) % 360 }, `turn ${edit.value.turn ?? 0}`)
+const spot = computed(() => frame.value.focus ?? [500, 500])
+function move(axis: 0 | 1, to: number) {
+  const focus = [...spot.value]
+  focus[axis] = to
+  take({ frame: { ...frame.value, focus } }, `focus ${axis}`)
+}
+
+// --- words, in the client's colours ---
+const { data: brand } = useQuery({
+  queryKey: ['brand', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/brand', { params: { path: { workspace: props.workspace } } })),
+})
+const colours = computed(() => {
+  const own = (brand.value?.parts.colours?.value ?? []) as { name: string; hex: string }[]
+  return [...own, ...PLAIN].map((one) => ({ value: one.hex.toUpperCase(), label: one.name || one.hex }))
+})
+const words = computed<Words>(() => ({
+  text: '',
+  colour: '#FFFFFF',
+  ground: colours.value[0]?.value === '#FFFFFF' ? '#000000' : (colours.value[0]?.value ?? '#000000'),
+  at: 'bottom',
+  size: 60,
+  ...edit.value.words,
+}))
+const say = (more: Partial<Words>, kind: string) => take({ words: { ...words.value, ...more } }, `words ${kind}`)
+const ratio = computed(() => contrast(words.value.colour!, words.value.ground!))
+
+// --- keeping it ---
+const kept = ref<'version' | 'copy'>('version')
+const { data: posts } = useQuery({
+  queryKey: ['media', props.workspace, 'cost', props.media.map((one) => one.id)],
+  queryFn: async () => (await Promise.all(props.media.map((one) => costOf(props.workspace, one.id)))).flat(),
+})
+const chosen = ref<string[]>([])
+const busy = ref(false)
+const done = ref(0)
+async function keep() {
+  busy.value = true
+  problem.value = ''
+  done.value = 0
+  let last = ''
+  try {
+    for (const one of props.media) {
+      const holding = chosen.value.length > 0 ? (await costOf(props.workspace, one.id)).map((post) => post.id) : []
+      const post_ids = chosen.value.filter((id) => holding.includes(id))
+      last = (await make(props.workspace, one.id, edit.value, kept.value === 'copy' ? { copy: true } : { post_ids })).id
+      done.value += 1
+    }
+    void message.success(many.value ? `${counted(done.value, 'picture is', 'pictures are')} made.` : 'It is made.')
+    emit('made', last)
+  } catch (error) {
+    problem.value =
+      done.value > 0 ? `${counted(done.value, 'picture is', 'pictures are')} made. ${sentence(error)}` : sentence(error)
+  } finally {
+    busy.value = false
+    void queries.invalidateQueries({ queryKey: ['media', props.workspace] })
+  }
+}
+</script>
+
+<template>
+  <DialogBox
+    :width="1060"
+    :title="many ? `Edit ${media.length} pictures by the same steps` : `Edit ${first.name}`"
+    @close="emit('close')"
+  >
+    <div class="editor">
+      <div class="seen">
+        <img :src="seen" :alt="`${first.name} as it is being edited`" />
+        <p v-if="many" class="quiet">
+          The first of them. The others:
+          {{
+            media
+              .slice(1)
+              .map((one) => one.name)
+              .join(', ')
+          }}
+        </p>
+      </div>
+      <div class="steps">
+        <h3>Shape</h3>
+        <div class="row" role="group" aria-label="Shape">
+          <button
+            v-for="[name, to] in SHAPES"
+            :key="name"
+            type="button"
+            class="shape"
+            :aria-pressed="JSON.stringify(frame.shape ?? null) === JSON.stringify(to)"
+            @click="shape(to)"
+          >
+            {{ name }}
+          </button>
+          <Button size="small" @click="turn">A quarter turn</Button>
+        </div>
+        <div class="sliders">
+          <label for="edit-across">From left to right</label>
+          <Slider
+            id="edit-across"
+            :value="spot[0]"
+            :min="0"
+            :max="1000"
+            aria-label="What is kept, from left to right"
+            @update:value="move(0, Number($event))"
+          />
+          <label for="edit-down">From top to bottom</label>
+          <Slider
+            id="edit-down"
+            :value="spot[1]"
+            :min="0"
+            :max="1000"
+            aria-label="What is kept, from top to bottom"
+            @update:value="move(1, Number($event))"
+          />
+          <label for="edit-zoom">Nearer</label>
+          <Slider
+            id="edit-zoom"
+            :value="frame.zoom ?? 100"
+            :min="100"
+            :max="400"
+            :step="5"
+            aria-label="Nearer, in percent"
+            @update:value="take({ frame: { ...frame, zoom: Number($event) } }, 'zoom')"
+          />
+          <label for="edit-level">Level</label>
+          <Slider
+            id="edit-level"
+            :value="edit.level ?? 0"
+            :min="-150"
+            :max="150"
+            aria-label="Level, in tenths of a degree"
+            @update:value="take({ level: Number($event) }, 'level')"
+          />
+          <label for="edit-light">Light</label>
+          <Slider
+            id="edit-light"
+            :value="edit.light ?? 0"
+            :min="-60"
+            :max="60"
+            aria-label="Light, in percent"
+            @update:value="take({ light: Number($event) }, 'light')"
+          />
+          <label for="edit-contrast">Contrast</label>
+          <Slider
+            id="edit-contrast"
+            :value="edit.contrast ?? 0"
+            :min="-60"
+            :max="60"
+            aria-label="Contrast, in percent"
+            @update:value="take({ contrast: Number($event) }, 'contrast')"
+          />
+        </div>
+        <h3><label for="edit-words">A line of words</label></h3>
+        <Input
+          id="edit-words"
+          :value="words.text"
+          :maxlength="120"
+          placeholder="none"
+          @update:value="say({ text: $event }, 'text')"
+        />
+        <div v-if="words.text" class="row">
+          <ChoiceField
+            id="edit-colour"
+            label="Colour of the words"
+            :model-value="words.colour!"
+            :options="colours"
+            @update:model-value="say({ colour: $event }, 'colour')"
+          />
+          <span class="quiet">on</span>
+          <ChoiceField
+            id="edit-ground"
+            label="Colour of their ground"
+            :model-value="words.ground!"
+            :options="colours"
+            @update:model-value="say({ ground: $event }, 'ground')"
+          />
+          <span :class="ratio < 3 ? 'late' : 'quiet'">{{ ratio.toFixed(1) }} : 1</span>
+          <RadioGroup
+            :value="words.at"
+            size="small"
+            option-type="button"
+            aria-label="Where the words stand"
+            @update:value="say({ at: String($event) }, 'at')"
+          >
+            <Radio value="top">top</Radio><Radio value="middle">middle</Radio><Radio value="bottom">bottom</Radio>
+          </RadioGroup>
+          <Slider
+            class="size"
+            :value="words.size"
+            :min="20"
+            :max="200"
+            aria-label="Size of the words"
+            @update:value="say({ size: Number($event) }, 'size')"
+          />
+        </div>
+        <p class="row">
+          <Button size="small" :disabled="!undoable" @click="undo">Undo the last step</Button>
+          <button type="button" class="link-button" :disabled="!undoable" @click="anew">Begin anew</button>
+        </p>
+        <h3>Kept as</h3>
+        <RadioGroup v-model:value="kept" class="stacked" aria-label="Kept as">
+          <Radio value="version">its newer version</Radio>
+          <Radio value="copy">{{ many ? 'pictures of their own' : 'a picture of its own' }}</Radio>
+        </RadioGroup>
+        <VersionPosts
+          v-if="kept === 'version' && posts"
+          v-model="chosen"
+          :posts="posts"
+          :workspace="workspace"
+          :now="now"
+        />
+        <p v-if="problem" role="alert" class="late">{{ problem }}</p>
+        <p class="row">
+          <ActButton type="primary" :loading="busy" :off="changed ? false : 'Change something first.'" @click="keep">{{
+            busy && many ? `${done} of ${media.length} …` : 'Make it'
+          }}</ActButton>
+          <Button @click="emit('close')">Cancel</Button>
+          <span class="quiet">The original stays.</span>
+        </p>
+      </div>
+    </div>
+  </DialogBox>
+</template>
+
+<style scoped>
+.editor {
+  display: grid;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+  gap: 22px;
+}
+.seen img {
+  position: sticky;
+  top: 0;
+  display: block;
+  max-width: 100%;
+  max-height: 66vh;
+  margin: 0 auto;
+  background: var(--well);
+}
+.steps {
+  max-height: 72vh;
+  padding-right: 6px;
+  overflow: auto;
+}
+h3 {
+  margin: 10px 0 4px;
+  font-size: 14px;
+  font-weight: 700;
+}
+h3:first-child {
+  margin-top: 0;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 8px;
+  align-items: center;
+  margin: 6px 0;
+}
+.shape {
+  min-height: 26px;
+  padding: 0 8px;
+  font: inherit;
+  background: var(--sheet);
+  border: 1px solid #9ba09d;
+  border-radius: 3px;
+  cursor: pointer;
+}
+.shape[aria-pressed='true'] {
+  color: #fff;
+  background: var(--ink);
+  border-color: var(--ink);
+}
+.sliders {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0 12px;
+  align-items: center;
+}
+.sliders :deep(.ant-slider) {
+  margin: 8px 6px;
+}
+.size {
+  flex: 1 0 90px;
+}
+@media (max-width: 760px) {
+  .editor {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

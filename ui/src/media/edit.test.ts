@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest'
+import { contrast, plain, useSteps } from './edit'
+
+describe('editing a picture', () => {
+  it('leaves out what changes nothing', () => {
+    expect(plain({ turn: 0, light: 10, frame: { shape: null }, words: { text: ' ' } })).toEqual({ light: 10 })
+    expect(plain({ frame: { shape: [1, 1], focus: null } })).toEqual({ frame: { shape: [1, 1] } })
+  })
+
+  it('undoes step by step; one slider moved on is one step', () => {
+    const { now, take, undo, undoable, changed, anew } = useSteps()
+    take({ turn: 90 }, 'turn')
+    take({ light: 5 }, 'light')
+    take({ light: 20 }, 'light')
+    expect(now.value).toEqual({ turn: 90, light: 20 })
+    undo()
+    expect(now.value).toEqual({ turn: 90 })
+    take({ light: 5 }, 'light')
+    undo()
+    undo()
+    expect([now.value, undoable.value, changed.value]).toEqual([{}, false, false])
+    take({ turn: 90 }, 'turn')
+    take({ turn: 180 }, 'turn 2')
+    anew()
+    expect(undoable.value).toBe(false)
+  })
+
+  // WCAG 2.2: black on white is 21, #767676 on white 4.54, #777777 4.48 (from memory, recomputed)
+  it('measures contrast as the core does', () => {
+    expect(contrast('#000000', '#FFFFFF')).toBeCloseTo(21, 3)
+    expect(contrast('#767676', '#FFFFFF')).toBeCloseTo(4.54, 2)
+    expect(contrast('#FFFFFF', '#777777')).toBeCloseTo(4.48, 2)
+  })
+})
