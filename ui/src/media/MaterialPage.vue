@@ -23,7 +23,7 @@ import MediaGrid from './MediaGrid.vue'
 import MediaRail from './MediaRail.vue'
 import MediumPanel from './MediumPanel.vue'
 import UploadTray from './UploadTray.vue'
-import { ACCEPTED, NARROWED, useFolders, useLibrary } from './library'
+import { ACCEPTED, NARROWED, useFolders, useLibrary, type Medium } from './library'
 import { draftWith } from './into-post'
 import { send } from './uploads'
 
@@ -68,9 +68,10 @@ function turn(one: string) {
   chosen.value = next
 }
 const pictures = computed(() => media.value.filter((one) => chosen.value.has(one.id) && one.kind === 'picture'))
-const editing = ref(false)
+// as they were when the editor opened: newer versions take their places in the list while they are made
+const editing = ref<Medium[]>()
 function edited() {
-  editing.value = false
+  editing.value = undefined
   chosen.value = new Set()
 }
 const into = ref<string>()
@@ -172,7 +173,7 @@ useKeys({
             <ActButton
               size="small"
               :off="off ?? (pictures.length < chosen.size ? 'Only pictures are edited.' : undefined)"
-              @click="editing = true"
+              @click="editing = pictures"
               >Edit them together …</ActButton
             >
             <button type="button" class="link-button" @click="chosen = new Set()">choose none</button>
@@ -210,11 +211,11 @@ useKeys({
       </div>
     </template>
     <MediaEditor
-      v-if="editing && id && me && pictures.length > 0"
+      v-if="editing && id && me"
       :workspace="id"
-      :media="pictures"
+      :media="editing"
       :now="me.now"
-      @close="editing = false"
+      @close="editing = undefined"
       @made="edited"
     />
     <KeysHelp

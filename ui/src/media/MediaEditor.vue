@@ -163,59 +163,53 @@ async function keep() {
           <Button size="small" @click="turn">A quarter turn</Button>
         </div>
         <div class="sliders">
-          <label for="edit-across">From left to right</label>
+          <span aria-hidden="true">From left to right</span>
           <Slider
-            id="edit-across"
             :value="spot[0]"
             :min="0"
             :max="1000"
-            aria-label="What is kept, from left to right"
+            aria-label-for-handle="What is kept, from left to right"
             @update:value="move(0, Number($event))"
           />
-          <label for="edit-down">From top to bottom</label>
+          <span aria-hidden="true">From top to bottom</span>
           <Slider
-            id="edit-down"
             :value="spot[1]"
             :min="0"
             :max="1000"
-            aria-label="What is kept, from top to bottom"
+            aria-label-for-handle="What is kept, from top to bottom"
             @update:value="move(1, Number($event))"
           />
-          <label for="edit-zoom">Nearer</label>
+          <span aria-hidden="true">Nearer</span>
           <Slider
-            id="edit-zoom"
             :value="frame.zoom ?? 100"
             :min="100"
             :max="400"
             :step="5"
-            aria-label="Nearer, in percent"
+            aria-label-for-handle="Nearer, in percent"
             @update:value="take({ frame: { ...frame, zoom: Number($event) } }, 'zoom')"
           />
-          <label for="edit-level">Level</label>
+          <span aria-hidden="true">Level</span>
           <Slider
-            id="edit-level"
             :value="edit.level ?? 0"
             :min="-150"
             :max="150"
-            aria-label="Level, in tenths of a degree"
+            aria-label-for-handle="Level, in tenths of a degree"
             @update:value="take({ level: Number($event) }, 'level')"
           />
-          <label for="edit-light">Light</label>
+          <span aria-hidden="true">Light</span>
           <Slider
-            id="edit-light"
             :value="edit.light ?? 0"
             :min="-60"
             :max="60"
-            aria-label="Light, in percent"
+            aria-label-for-handle="Light, in percent"
             @update:value="take({ light: Number($event) }, 'light')"
           />
-          <label for="edit-contrast">Contrast</label>
+          <span aria-hidden="true">Contrast</span>
           <Slider
-            id="edit-contrast"
             :value="edit.contrast ?? 0"
             :min="-60"
             :max="60"
-            aria-label="Contrast, in percent"
+            aria-label-for-handle="Contrast, in percent"
             @update:value="take({ contrast: Number($event) }, 'contrast')"
           />
         </div>
@@ -258,7 +252,7 @@ async function keep() {
             :value="words.size"
             :min="20"
             :max="200"
-            aria-label="Size of the words"
+            aria-label-for-handle="Size of the words"
             @update:value="say({ size: Number($event) }, 'size')"
           />
         </div>

@@ -111,7 +111,7 @@ async function done() {
         :step="5"
         :value="frame.zoom ?? 100"
         :disabled="!!off"
-        aria-label="Zoom, in percent"
+        aria-label-for-handle="Nearer, in percent"
         @update:value="set({ zoom: Number($event) })"
       />
       {{ frame.zoom ?? 100 }} %</label
