@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Media
-      # Puts a newer version of a medium in the place of the one before, wherever a post holds it: as every other change,
-      # part by part, so that what is sealed, being sent or out refuses it.
+      # Puts a newer version of a medium in the place of the one before, wherever a post holds it: as every other
+      # change, part by part, so that what is sealed, being sent or out refuses it.
       class SwapMedium < Act
         inside
 
@@ -46,19 +46,26 @@ module AskFirst
 
           # @return [Object, nil] nil where the part does not hold it
           def value(part, value, from, into)
-            case part
-            when "media"
-              (value - [into]).map { |id| id == from ? into : id } if value.include?(from)
-            when "descriptions", "framing"
-              value.except(into).transform_keys { |id| id == from ? into : id } if value.key?(from)
-            when "link"
-              held = value.dig("card", "picture") == from
-              held ? value.merge("card" => value["card"].merge("picture" => into)) : nil
-            else
-              held = value.any? { |spot| spot["media"] == from }
-              value.map { |spot| spot["media"] == from ? spot.merge("media" => into) : spot } if held
-            end
+            swapped = ->(id) { id == from ? into : id }
+            made =
+              case part
+              when "media"
+                (value - [into]).map(&swapped)
+              when "descriptions", "framing"
+                value.except(into).transform_keys(&swapped)
+              when "link"
+                card(value, swapped)
+              else
+                value.map { |spot| spot.merge("media" => swapped.call(spot["media"])) }
+              end
+            made == value ? nil : made
           end
+
+          def card(link, swapped)
+            shown = link["card"] or return link
+            link.merge("card" => shown.merge("picture" => swapped.call(shown["picture"])))
+          end
+          private_class_method :card
         end
         private_constant :Swapped
       end
