@@ -16,6 +16,7 @@ module AskFirst
       include ToPlan
       include ToCampaigns
       include ToIdeas
+      include ToPartners
 
       # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a
       # function of the input that gives it · how: gate: false for reads; stand: whether verdicts are needed

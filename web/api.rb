@@ -27,6 +27,7 @@ module AskFirst
                ReviewRoutes,
                MediaRoutes,
                IdeasRoutes,
+               PartnersRoutes,
                TrafficRoutes,
                PeopleRoutes,
                ProfileRoutes,

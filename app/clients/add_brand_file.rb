@@ -65,8 +65,8 @@ module AskFirst
           told({ name: label, bytes: io.size })
         end
 
-        # Where it stands: on the brand sheet, by no campaign and beside no post.
-        def place = { campaign_id: nil, post_id: nil }
+        # Where it stands: on the brand sheet, by no campaign, post or partner.
+        def place = { campaign_id: nil, post_id: nil, partner_id: nil }
 
         def told(file)
           record("brand_file_added", facts: file)

@@ -44,7 +44,7 @@ module AskFirst
 
         def files
           rows(:brand_files)
-            .where(removed_at: nil, campaign_id: nil, post_id: nil)
+            .where(removed_at: nil, campaign_id: nil, post_id: nil, partner_id: nil)
             .order(:name)
             .map do |row|
               row.slice(:id, :name, :mime, :bytes).merge(by: names[row[:added_by]], at: row[:added_at].iso8601)

@@ -26,7 +26,7 @@ module AskFirst
           require!(@act)
           row =
             find(:brand_files, input[:file_id], "This file") do |files|
-              files.where(removed_at: nil, campaign_id: nil, post_id: nil)
+              files.where(removed_at: nil, campaign_id: nil, post_id: nil, partner_id: nil)
             end
           Opened.new(row: row)
         end

@@ -50,6 +50,8 @@ module AskFirst
           "vote_idea" => needs("see"),
           "order_ideas" => needs("create", "write_settings"),
           "keep_feed" => needs("create", whole: true),
+          "see_partners" => needs("see", reads: true, whole: true),
+          "keep_partner" => needs("create", "write_settings", whole: true),
           "give_idea" => needs("see_shared"),
           "see_given_ideas" => needs("see_shared", reads: true),
           "ask" => needs("ask"),

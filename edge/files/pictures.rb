@@ -7,9 +7,10 @@ require "vips"
 module AskFirst
   module Edge
     module Files
-      # Reads and makes pictures with libvips. Loaders that libvips itself does not trust are off.
+      # Reads and makes pictures with libvips. Loaders that libvips itself does not trust are off. Of what moves the
+      # first picture is read and nothing else, however many there are.
       class Pictures
-        TYPES = %w[image/jpeg image/png image/webp].freeze
+        TYPES = %w[image/jpeg image/png image/webp image/gif image/avif].freeze
         MOST_PIXELS = 100_000_000
         PREVIEW = 1_200
         STRICT = :error # loading fails on any error of the data
@@ -28,7 +29,8 @@ module AskFirst
           unless TYPES.include?(mime)
             raise invalid(
                     "not_a_picture",
-                    "The file is not a JPEG, PNG or WebP picture, whatever its name says (it looks like #{mime}).",
+                    "The file is not a JPEG, PNG, WebP, GIF or AVIF picture, whatever its name says (it looks like " \
+                      "#{mime}).",
                     "Export it as JPEG or PNG."
                   )
           end

@@ -15,10 +15,12 @@ module AskFirst
           "image/png" => ->(image) { image.pngsave_buffer(strip: true) },
           "image/webp" => ->(image) { image.webpsave_buffer(Q: 90, strip: true) }
         }.freeze
+        # of what can be read and is not written
+        WRITTEN_AS = { "image/gif" => "image/png", "image/avif" => "image/jpeg" }.freeze
 
         # @param bytes [String] of the original
         # @param edit [Hash] as of Core::Media::Edit.clean
-        # @param mime [String] of what is made
+        # @param mime [String] of the original
         # @return [String] bytes, without hidden data
         # @raise [Core::Invalid] picture_broken
         def call(bytes, edit, mime)
@@ -30,7 +32,7 @@ module AskFirst
           image = image.crop(*plan["crop"])
           image = tone(image, edit.fetch("light", 0), edit.fetch("contrast", 0)) if edit["light"] || edit["contrast"]
           image = write(image, edit["words"]) if edit["words"]
-          SAVES.fetch(mime).call(mime == "image/jpeg" && image.has_alpha? ? image.flatten(background: 255) : image)
+          save(image, WRITTEN_AS.fetch(mime, mime))
         rescue Vips::Error
           raise Core::Invalid.new(
                   "picture_broken",
@@ -41,6 +43,10 @@ module AskFirst
         end
 
         private
+
+        def save(image, mime)
+          SAVES.fetch(mime).call(mime == "image/jpeg" && image.has_alpha? ? image.flatten(background: 255) : image)
+        end
 
         # Turned about its middle, and the corners that come in cut away.
         def level(image, tenths, size)

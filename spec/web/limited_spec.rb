@@ -81,6 +81,7 @@ RSpec.describe "Strangers inside a client" do
           "channel_id" => world.channel(:vitrine)
         }
       )
+    partner = world.act("Partners::KeepPartner", :ines, said: { "name" => "Vitrine baker #{SecureRandom.hex(2)}" })
     newest = ->(table, **more) { db[table].where({ workspace_id: own }.merge(more)).reverse(:id).get(:id) }
     {
       "reading" => world.act("Posts::PreviewLink", :ines, address: "http://quillmere.example/#{SecureRandom.hex(2)}"),
@@ -92,6 +93,7 @@ RSpec.describe "Strangers inside a client" do
       "set" => set,
       "task" => task,
       "idea" => idea[:id],
+      "partner" => partner[:id],
       "showing" => db[:showings].where(post_id: cleared).get(:id),
       "rendition" => db[:revision_adaptations].where(post_id: cleared).get(:rendition_ids).to_a.first,
       "hold" => hold,
@@ -140,6 +142,7 @@ RSpec.describe "Strangers inside a client" do
       media
       ideas
       idea_votes
+      partners
     ].to_h do |table|
       [
         table,

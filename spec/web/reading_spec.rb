@@ -49,6 +49,7 @@ RSpec.describe "Reading over the API" do
     campaign = world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Read #{SecureRandom.hex(2)}" })
     brief = { campaign_id: campaign, io: StringIO.new("stand 14"), name: "Brief.txt" }
     file = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("rules"), name: "Regeln ß.txt")
+    partner = world.act("Partners::KeepPartner", :ines, client, said: { "name" => "Read" })[:id]
     {
       "remark" => said_by_mail,
       "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"),
@@ -60,6 +61,9 @@ RSpec.describe "Reading over the API" do
       "try" => back_from_network,
       "batch" => world.act("Plan::BeginBatch", :ines, client, kind: "move", post_ids: [post], value: 1),
       "campaign" => campaign,
+      "partner" => partner,
+      "partner_file" =>
+        world.act("Partners::AddFile", :ines, client, partner_id: partner, io: StringIO.new("agreed"), name: "a.txt"),
       "idea" => world.act("Ideas::KeepIdea", :ines, client, said: { "title" => "Read" })[:id],
       "post_file" =>
         world.act(

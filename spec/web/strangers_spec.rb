@@ -54,6 +54,7 @@ RSpec.describe "Strangers" do
         }
       )
     idea = world.act("Ideas::KeepIdea", :ines, client, said: { "title" => "Brackwater thought" })[:id]
+    partner = world.act("Partners::KeepPartner", :ines, client, said: { "name" => "Brackwater baker" })[:id]
     group = world.act("Ideas::SaveGroup", :ines, client, name: "Brackwater #{SecureRandom.hex(2)}")
     here = ->(table, **more) { db[table].where({ workspace_id: theirs }.merge(more)).reverse(:id).get(:id) }
     {
@@ -71,6 +72,7 @@ RSpec.describe "Strangers" do
       "task" => task,
       "idea" => idea,
       "group" => group,
+      "partner" => partner,
       "rendition" => here.call(:renditions),
       "hold" => nowhere,
       "pass" => nowhere,

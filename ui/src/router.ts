@@ -87,6 +87,12 @@ export const router = createRouter({
       meta: { title: 'Media' },
     },
     {
+      path: '/partners',
+      name: 'partners',
+      component: page(() => import('./partners/PartnersPage.vue')),
+      meta: { title: 'Partners', section: 'material' },
+    },
+    {
       path: '/feeds',
       name: 'feeds',
       component: page(() => import('./ideas/FeedsPage.vue')),

@@ -24,6 +24,18 @@ RSpec.describe "Pictures" do
     expect(code_of { upload(huge, "huge.png") }).to eq %w[picture_too_large file]
   end
 
+  it "reads GIF and AVIF, of what moves the first picture, and sends them as JPEG" do
+    frames = Vips::Image.black(64, 48 * 300, bands: 3).copy(interpretation: :srgb)
+    moving = frames.mutate { |image| image.set_type!(GObject::GINT_TYPE, "page-height", 48) }.gifsave_buffer
+    still = Vips::Image.black(64, 48, bands: 3).copy(interpretation: :srgb).write_to_buffer(".avif")
+    { moving => "image/gif", still => "image/avif" }.each do |bytes, mime|
+      row = upload(bytes)
+      expect(row).to include(mime: mime, width: 64, height: 48)
+      made = world.kit.kinds.edit(StringIO.new(bytes), { "turn" => 90 }, mime)
+      expect(Vips::Image.new_from_buffer(made, "").then { |image| [image.width, image.height] }).to eq [48, 64]
+    end
+  end
+
   it "refuses a picture that is cut off" do
     expect(code_of { upload(SpecWorld.picture.string[0, 300]) }).to eq(%w[picture_broken file]).or eq(
            %w[not_a_picture file]

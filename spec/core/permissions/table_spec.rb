@@ -23,6 +23,7 @@ RSpec.describe "Who may do what" do
     see_campaign
     see_shared_plan
     see_ideas
+    see_partners
     vote_idea
     keep_idea
   ]
@@ -53,6 +54,8 @@ RSpec.describe "Who may do what" do
     save_reminders
     share_view
     keep_feed
+    keep_partner
+    see_partners
     plan_dates
     share_plan
     share_figures
@@ -75,6 +78,7 @@ RSpec.describe "Who may do what" do
           make_post
           order_ideas
           keep_feed
+          keep_partner
           pencil
           share_view
           plan_dates
@@ -100,6 +104,7 @@ RSpec.describe "Who may do what" do
           make_post
           order_ideas
           keep_feed
+          keep_partner
           pencil
           share_view
           plan_dates
@@ -122,6 +127,7 @@ RSpec.describe "Who may do what" do
           make_post
           order_ideas
           keep_feed
+          keep_partner
           pencil
           share_view
           plan_dates
@@ -137,7 +143,7 @@ RSpec.describe "Who may do what" do
         ],
     "copywriter" =>
       reading + copy + both +
-        %w[make_post order_ideas keep_feed pencil share_view plan_dates discard hand_over finish_task],
+        %w[make_post order_ideas keep_feed keep_partner pencil share_view plan_dates discard hand_over finish_task],
     "designer" => reading + visuals + both + %w[add_media hand_over finish_task],
     "video editor" => reading + visuals + both + %w[add_media hand_over finish_task],
     "assistant" =>
@@ -146,6 +152,7 @@ RSpec.describe "Who may do what" do
           make_post
           order_ideas
           keep_feed
+          keep_partner
           pencil
           share_view
           plan_dates

@@ -25,6 +25,7 @@ const PAGES: { words: string[]; name: string; label: string; ofClient?: boolean 
   { words: ['material', 'media', 'library'], name: 'material', label: 'Media' },
   { words: ['ideas'], name: 'ideas', label: 'Ideas' },
   { words: ['feeds'], name: 'feeds', label: 'Feeds' },
+  { words: ['partners'], name: 'partners', label: 'Partners' },
   { words: ['dispatch', 'log'], name: 'dispatch', label: 'Dispatch' },
   { words: ['networks', 'limits', 'sizes'], name: 'networks', label: 'What networks take' },
   { words: ['campaigns'], name: 'campaigns', label: 'Campaigns' },

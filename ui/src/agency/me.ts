@@ -36,7 +36,18 @@ export function useChosen() {
     if (next) chosenNow(next)
     if (OF_A_CLIENT.includes(here) && next) return void router.push({ name: here, params: { workspace: next } })
 
-    const lists = ['desk', 'figures', 'plan', 'campaigns', 'posts', 'material', 'ideas', 'feeds', 'dispatch']
+    const lists = [
+      'desk',
+      'figures',
+      'plan',
+      'campaigns',
+      'posts',
+      'material',
+      'ideas',
+      'feeds',
+      'partners',
+      'dispatch',
+    ]
     const list = { post: 'posts', campaign: 'campaigns' }[here] ?? here
     const name = lists.includes(list) ? list : 'desk'
     void router.push({ name, query: next ? { client: next } : {} })

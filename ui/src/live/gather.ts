@@ -17,6 +17,7 @@ const ALSO: Record<string, string[]> = {
   batches: ['batches'],
   media: ['media'],
   ideas: ['ideas'],
+  partners: ['partners'],
 }
 
 /** Fetches one block of an open post's sheet again. */

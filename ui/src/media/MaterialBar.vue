@@ -11,6 +11,7 @@ const pages = computed(() =>
       ['material', 'Media'],
       ['ideas', 'Ideas'],
       ['feeds', 'Feeds'],
+      ['partners', 'Partners'],
     ] as const
   ).map(([name, label]) => ({ name, label, to: { name, query: id.value ? { client: id.value } : {} } })),
 )

@@ -27,6 +27,7 @@ import { ACCEPTED, NARROWED, useFolders, useLibrary, type Medium } from './libra
 import { draftWith } from './into-post'
 import { send } from './uploads'
 
+const PullPicture = later(() => import('./PullPicture.vue'))
 const MediaEditor = later(() => import('./MediaEditor.vue'))
 const router = useRouter()
 const queries = useQueryClient()
@@ -67,6 +68,7 @@ function turn(one: string) {
   if (!next.delete(one)) next.add(one)
   chosen.value = next
 }
+const pulling = ref(false)
 const pictures = computed(() => media.value.filter((one) => chosen.value.has(one.id) && one.kind === 'picture'))
 // as they were when the editor opened: newer versions take their places in the list while they are made
 const editing = ref<Medium[]>()
@@ -113,6 +115,7 @@ useKeys({
 
 <template>
   <MaterialBar>
+    <ActButton v-if="id" :off="off" @click="pulling = true">From a page …</ActButton>
     <UploadButton v-if="id" label="Add files to the media" :accept="ACCEPTED" multiple :off="off" @files="add"
       >Add files</UploadButton
     >
@@ -210,6 +213,12 @@ useKeys({
         />
       </div>
     </template>
+    <PullPicture
+      v-if="pulling && id"
+      :workspace="id"
+      @close="pulling = false"
+      @made="((shown = $event), (pulling = false))"
+    />
     <MediaEditor
       v-if="editing && id && me"
       :workspace="id"

@@ -28,7 +28,8 @@ export const LOOKS: Record<Look, string> = {
   ends: 'Right to use ends',
 }
 export const KINDS: Record<Medium['kind'], string> = { picture: 'Pictures', video: 'Videos', document: 'Documents' }
-export const ACCEPTED = 'image/jpeg,image/png,image/webp,video/mp4,video/quicktime,video/webm,application/pdf'
+export const ACCEPTED =
+  'image/jpeg,image/png,image/webp,image/gif,image/avif,video/mp4,video/quicktime,video/webm,application/pdf'
 
 export function useLibrary(workspace: Ref<string | undefined>, narrowed: Ref<Narrowed>) {
   return useInfiniteQuery({

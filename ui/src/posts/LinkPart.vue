@@ -160,7 +160,7 @@ async function fetchCard() {
           <UploadButton
             v-if="sheet.can.add_media?.ok"
             :label="now.card.picture ? 'Another picture' : 'A picture'"
-            accept="image/jpeg,image/png,image/webp"
+            accept="image/jpeg,image/png,image/webp,image/gif,image/avif"
             :off="off"
             :busy="busy"
             @files="ownPicture"

@@ -49,7 +49,8 @@ vi.stubGlobal('scrollTo', () => undefined)
 vi.stubGlobal(
   'fetch',
   async (path: string, init: { method: string; body?: string; headers: Record<string, string> }) => {
-    if (init.method === 'GET') return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(review)) }
+    const read = path === '/api/review/ideas' ? { open: false, ideas: [] } : review
+    if (init.method === 'GET') return { ok: true, status: 200, json: async () => JSON.parse(JSON.stringify(read)) }
     const said = reply(path)
     if (said === 'offline') throw new TypeError('no connection')
     sent.push({ path, body: JSON.parse(init.body!), key: init.headers['Idempotency-Key'] ?? null })
