@@ -115,7 +115,7 @@ useKeys({
 
 <template>
   <MaterialBar>
-    <ActButton v-if="id" :off="off" @click="pulling = true">From a page …</ActButton>
+    <ActButton v-if="id" size="small" :off="off" @click="pulling = true">From a page …</ActButton>
     <UploadButton v-if="id" label="Add files to the media" :accept="ACCEPTED" multiple :off="off" @files="add"
       >Add files</UploadButton
     >
