@@ -177,13 +177,18 @@ module AskFirst
           ]
         end
 
-        # A post on channels that the reader does not see is not named.
+        # A post on channels that the reader does not see is not named, nor a file that they do not see.
         def hide(found)
           return found if @scope.limits.empty?
 
           posts = @scope.rows(:posts).where(Sequel[:posts][:id] => found.filter_map { |row| row[:post_id] })
-          seen = Posts::Visible.narrow(@scope, posts).select_map(Sequel[:posts][:id])
-          found.each { |row| row[:post_id] = nil unless seen.include?(row[:post_id]) }
+          posts = Posts::Visible.narrow(@scope, posts).select_map(Sequel[:posts][:id])
+          media = @scope.rows(:media).where(Sequel[:media][:id] => found.flat_map { |row| row[:media_ids].to_a }.uniq)
+          media = Posts::Visible.media(@scope, media).select_map(Sequel[:media][:id])
+          found.each do |row|
+            row[:post_id] = nil unless posts.include?(row[:post_id])
+            row[:media_ids] = row[:media_ids].to_a & media
+          end
         end
       end
     end

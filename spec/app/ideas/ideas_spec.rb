@@ -206,6 +206,24 @@ RSpec.describe "The ideas of a client" do
     end
   end
 
+  it "whoever is limited to channels sees what is for theirs or for none, and of it what they may see" do
+    theirs = connected(client)
+    other = connected(client, "vitrine")
+    medium = picture
+    keep(title: "For Vitrine", channel_id: other)
+    loose = keep(title: "For none", media_ids: [medium])
+    keep(title: "For Ticker", channel_id: theirs)
+    limited = AskFirst::App::Member.new(**limited_to(theirs).to_h, person_id: world.person(:maro))
+    found = world.act("Ideas::Listed", limited)[:ideas]
+    expect(found.map { |idea| [idea[:title], idea[:media_ids]] }).to match_array [["For Ticker", []], ["For none", []]]
+    expect(world.act("Ideas::Board", limited)[:groups].first[:first].size).to eq 2
+    expect(world.act("Ideas::One", limited, idea_id: loose)[:files]).to eq []
+    post = world.act("Ideas::MakePostOf", :ines, client, idea_id: loose)
+    world.act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: [other])
+    row = world.act("Ideas::Listed", limited)[:ideas].find { |idea| idea[:id] == loose }
+    expect(row).to include(state: "post", post_id: nil)
+  end
+
   it "is thrown away and taken up again; what was made of it stays" do
     id = keep(title: "Fog")
     post = world.act("Ideas::MakePostOf", :ines, client, idea_id: id)
