@@ -15,6 +15,7 @@ import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import ClockField from '@/parts/fields/ClockField.vue'
 import DayField from '@/parts/fields/DayField.vue'
 import SuggestField from '@/parts/fields/SuggestField.vue'
+import { useSaid } from '@/parts/said'
 import { offerUndo } from '@/parts/undo'
 import KeywordRows from './KeywordRows.vue'
 import { became, came, STATUSES, timing, useActs, useIdea, VOTES, type Group, type Said } from './ideas'
@@ -33,14 +34,13 @@ const workspace = toRef(props, 'workspace')
 const { data: one, error } = useIdea(workspace, toRef(props, 'idea'))
 const acts = useActs(workspace)
 
-// what is typed and not kept yet; nothing of it goes when somebody else's words come
 type Key = 'title' | 'note' | 'link' | 'audience' | 'category'
-const typed = reactive<Partial<Record<Key, string>>>({})
-watch(
+const { typed, wrong, value, save, left, settled } = useSaid<Key, Said>(
   () => props.idea,
-  () => Object.keys(typed).forEach((key) => delete typed[key as Key]),
+  one,
+  (said) => acts.change(props.idea, said),
+  ['link'],
 )
-const value = (key: Key) => typed[key] ?? one.value?.[key] ?? ''
 const keywords = ref<Schemas['IdeaKeyword'][]>()
 watch(
   () => one.value?.version,
@@ -48,34 +48,6 @@ watch(
 )
 const off = computed(() => (one.value?.can.keep_idea?.ok ? undefined : (one.value?.can.keep_idea?.why ?? '…')))
 const problem = ref('')
-// what could not be kept, at its field until it can
-const wrong = reactive<Record<string, string | undefined>>({})
-
-let last: Promise<unknown> = Promise.resolve()
-let version = 0
-watch(one, (now) => (version = now?.version ?? version), { immediate: true })
-// one after the other: each says the version that it saw
-function save(said: Said): Promise<void> {
-  const mine = last.then(async () => {
-    const keys = Object.keys(said)
-    try {
-      version = (await acts.change(props.idea, { version, ...said })).version
-      for (const key of keys) {
-        delete typed[key as Key]
-        delete wrong[key]
-      }
-    } catch (error) {
-      for (const key of keys) wrong[key] = sentence(error)
-    }
-  })
-  last = mine
-  return mine
-}
-function left(key: Key) {
-  const words = typed[key]
-  if (words === undefined || words === (one.value?.[key] ?? '')) delete typed[key]
-  else void save({ [key]: key === 'link' ? words || null : words })
-}
 function key(words: Schemas['IdeaKeyword'][]) {
   keywords.value = words
   const whole = words.filter((each) => each.words.trim() !== '')
@@ -108,7 +80,7 @@ async function run(act: () => Promise<unknown>) {
 }
 const vote = (worth: number) => void run(() => acts.vote(props.idea, worth === one.value?.mine ? null : worth))
 async function post() {
-  await last
+  await settled()
   const made = (await run(() => acts.post(props.idea))) as { id: string } | undefined
   if (made) await router.push({ name: 'post', params: { workspace: props.workspace, post: made.id } })
 }

@@ -75,6 +75,41 @@ function move(axis: 0 | 1, to: number) {
   take({ frame: { ...frame.value, focus } }, `focus ${axis}`)
 }
 
+const tone = (key: 'level' | 'light' | 'contrast') => ({
+  at: () => edit.value[key] ?? 0,
+  set: (to: number) => take({ [key]: to }, key),
+})
+const SLIDERS = [
+  {
+    name: 'From left to right',
+    says: 'What is kept, from left to right',
+    from: 0,
+    to: 1000,
+    at: () => spot.value[0]!,
+    set: (to: number) => move(0, to),
+  },
+  {
+    name: 'From top to bottom',
+    says: 'What is kept, from top to bottom',
+    from: 0,
+    to: 1000,
+    at: () => spot.value[1]!,
+    set: (to: number) => move(1, to),
+  },
+  {
+    name: 'Nearer',
+    says: 'Nearer, in percent',
+    from: 100,
+    to: 400,
+    step: 5,
+    at: () => frame.value.zoom ?? 100,
+    set: (zoom: number) => take({ frame: { ...frame.value, zoom } }, 'zoom'),
+  },
+  { name: 'Level', says: 'Level, in tenths of a degree', from: -150, to: 150, ...tone('level') },
+  { name: 'Light', says: 'Light, in percent', from: -60, to: 60, ...tone('light') },
+  { name: 'Contrast', says: 'Contrast, in percent', from: -60, to: 60, ...tone('contrast') },
+]
+
 // --- words, in the client's colours ---
 const { data: brand } = useQuery({
   queryKey: ['brand', props.workspace],
@@ -163,55 +198,17 @@ async function keep() {
           <Button size="small" @click="turn">A quarter turn</Button>
         </div>
         <div class="sliders">
-          <span aria-hidden="true">From left to right</span>
-          <Slider
-            :value="spot[0]"
-            :min="0"
-            :max="1000"
-            aria-label-for-handle="What is kept, from left to right"
-            @update:value="move(0, Number($event))"
-          />
-          <span aria-hidden="true">From top to bottom</span>
-          <Slider
-            :value="spot[1]"
-            :min="0"
-            :max="1000"
-            aria-label-for-handle="What is kept, from top to bottom"
-            @update:value="move(1, Number($event))"
-          />
-          <span aria-hidden="true">Nearer</span>
-          <Slider
-            :value="frame.zoom ?? 100"
-            :min="100"
-            :max="400"
-            :step="5"
-            aria-label-for-handle="Nearer, in percent"
-            @update:value="take({ frame: { ...frame, zoom: Number($event) } }, 'zoom')"
-          />
-          <span aria-hidden="true">Level</span>
-          <Slider
-            :value="edit.level ?? 0"
-            :min="-150"
-            :max="150"
-            aria-label-for-handle="Level, in tenths of a degree"
-            @update:value="take({ level: Number($event) }, 'level')"
-          />
-          <span aria-hidden="true">Light</span>
-          <Slider
-            :value="edit.light ?? 0"
-            :min="-60"
-            :max="60"
-            aria-label-for-handle="Light, in percent"
-            @update:value="take({ light: Number($event) }, 'light')"
-          />
-          <span aria-hidden="true">Contrast</span>
-          <Slider
-            :value="edit.contrast ?? 0"
-            :min="-60"
-            :max="60"
-            aria-label-for-handle="Contrast, in percent"
-            @update:value="take({ contrast: Number($event) }, 'contrast')"
-          />
+          <template v-for="one in SLIDERS" :key="one.name">
+            <span aria-hidden="true">{{ one.name }}</span>
+            <Slider
+              :value="one.at()"
+              :min="one.from"
+              :max="one.to"
+              :step="one.step ?? 1"
+              :aria-label-for-handle="one.says"
+              @update:value="one.set(Number($event))"
+            />
+          </template>
         </div>
         <h3><label for="edit-words">A line of words</label></h3>
         <Input

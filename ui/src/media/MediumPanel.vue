@@ -2,8 +2,8 @@
 // One medium: what it looks like, what is said of it wherever it is used, and where it is.
 import { Input, Textarea } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref, toRef, watch } from 'vue'
-import { api, ok, sentence, unread } from '@/api/client'
+import { computed, ref, toRef } from 'vue'
+import { api, ok, unread } from '@/api/client'
 import { brief } from '@/api/time'
 import { titled } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
@@ -15,6 +15,7 @@ import ChoicesField from '@/parts/fields/ChoicesField.vue'
 import DayField from '@/parts/fields/DayField.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 import { later } from '@/parts/later'
+import { useSaid } from '@/parts/said'
 import WordBoxes from './WordBoxes.vue'
 import type { Box } from './boxes'
 import { measures, preview, standing, useMedium, weight, type Folders } from './library'
@@ -25,15 +26,6 @@ const props = defineProps<{ workspace: string; medium: string; here: Folders; no
 const emit = defineEmits<{ close: []; show: [id: string]; post: [] }>()
 const queries = useQueryClient()
 const { data: one, error } = useMedium(toRef(props, 'workspace'), toRef(props, 'medium'))
-type Said = 'name' | 'description' | 'written' | 'usable_note'
-// what is typed and not kept yet; nothing of it goes when somebody else's words come
-const typed = reactive<Partial<Record<Said, string>>>({})
-watch(
-  () => props.medium,
-  () => Object.keys(typed).forEach((key) => delete typed[key as Said]),
-)
-const value = (key: Said) => typed[key] ?? one.value?.[key] ?? ''
-const problem = ref('')
 const off = computed(() => (one.value?.can.add_media?.ok ? undefined : (one.value?.can.add_media?.why ?? '…')))
 const labels = computed({
   get: () => one.value?.label_ids ?? [],
@@ -48,8 +40,7 @@ const until = computed({
   set: (day) => void save({ usable_until: day || null }),
 })
 
-type Body = NonNullable<Parameters<typeof patch>[0]>
-function patch(said: {
+interface Body {
   name?: string
   description?: string
   written?: string
@@ -58,32 +49,20 @@ function patch(said: {
   folder_id?: string | null
   labels?: string[]
   boxes?: Box[]
-}) {
-  const path = { workspace: props.workspace, media: props.medium }
-  const body = { version: one.value!.version, ...said }
-  return ok(api.PATCH('/api/w/{workspace}/media/{media}', { params: { path }, body }))
 }
-let last: Promise<unknown> = Promise.resolve()
-// one after the other: each says the version that it saw
-function save(said: Body): Promise<void> {
-  const mine = last.then(async () => {
-    problem.value = ''
+const { typed, wrong, value, save, left } = useSaid<'name' | 'description' | 'written' | 'usable_note', Body>(
+  () => props.medium,
+  one,
+  async (body) => {
+    const path = { workspace: props.workspace, media: props.medium }
     try {
-      await patch(said)
-      for (const key of Object.keys(said)) delete typed[key as Said]
-    } catch (error) {
-      problem.value = sentence(error)
+      return await ok(api.PATCH('/api/w/{workspace}/media/{media}', { params: { path }, body }))
+    } finally {
+      void queries.invalidateQueries({ queryKey: ['media', props.workspace] })
     }
-    await queries.invalidateQueries({ queryKey: ['media', props.workspace] })
-  })
-  last = mine
-  return mine
-}
-function left(key: Said) {
-  const words = typed[key]
-  if (words === undefined || words === one.value?.[key]) delete typed[key]
-  else void save({ [key]: words })
-}
+  },
+)
+const problem = computed(() => Object.values(wrong).find(Boolean))
 const editing = ref(false)
 const newer = ref<File>()
 function made(id: string) {

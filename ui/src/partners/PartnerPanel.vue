@@ -2,7 +2,7 @@
 // One partner: what was agreed and what came of it, what was made together, and the papers.
 import { Input, message, Textarea } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, toRef, watch } from 'vue'
+import { computed, toRef } from 'vue'
 import { api, ok, sentence, unread } from '@/api/client'
 import { digits, minorOf, typedAmount } from '@/api/money'
 import { brief } from '@/api/time'
@@ -13,6 +13,7 @@ import ComingShape from '@/parts/ComingShape.vue'
 import SidePanel from '@/parts/SidePanel.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import DayField from '@/parts/fields/DayField.vue'
+import { useSaid } from '@/parts/said'
 import { offerUndo } from '@/parts/undo'
 import TieField from './TieField.vue'
 import { STATUSES, usePartner, usePartnerActs, type Partner, type PartnerSaid, type Status } from './partners'
@@ -31,7 +32,6 @@ const { data: one, error } = usePartner(workspace, toRef(props, 'partner'))
 const acts = usePartnerActs(workspace)
 const off = computed(() => (one.value?.can.keep_partner?.ok ? undefined : (one.value?.can.keep_partner?.why ?? '…')))
 
-// what is typed and not kept yet; nothing of it goes when somebody else's words come
 type Key = 'name' | 'contact' | 'link' | 'codes' | 'note' | 'came'
 const FIELDS: { key: Key; label: string; long?: boolean; hint?: string }[] = [
   { key: 'contact', label: 'How to reach them', hint: 'mail, phone' },
@@ -40,38 +40,12 @@ const FIELDS: { key: Key; label: string; long?: boolean; hint?: string }[] = [
   { key: 'note', label: 'What was said and agreed', long: true },
   { key: 'came', label: 'What came of it', long: true },
 ]
-const typed = reactive<Partial<Record<Key | 'fee', string>>>({})
-const wrong = reactive<Record<string, string | undefined>>({})
-watch(
+const { typed, wrong, value, save, left } = useSaid<Key, PartnerSaid>(
   () => props.partner,
-  () => Object.keys(typed).forEach((key) => delete typed[key as Key]),
+  one,
+  (said) => acts.change(props.partner, said),
+  ['link'],
 )
-const value = (key: Key) => typed[key] ?? one.value?.[key] ?? ''
-let version = 0
-watch(one, (now) => (version = now?.version ?? version), { immediate: true })
-let last: Promise<unknown> = Promise.resolve()
-// one after the other: each says the version that it saw
-function save(said: PartnerSaid): Promise<void> {
-  const keys = Object.keys(said)
-  const mine = last.then(async () => {
-    try {
-      version = (await acts.change(props.partner, { version, ...said })).version
-      for (const key of keys) {
-        delete typed[key as Key]
-        delete wrong[key]
-      }
-    } catch (problem) {
-      for (const key of keys) wrong[key] = sentence(problem)
-    }
-  })
-  last = mine
-  return mine
-}
-function left(key: Key) {
-  const words = typed[key]
-  if (words === undefined || words === (one.value?.[key] ?? '')) delete typed[key]
-  else void save({ [key]: key === 'link' ? words || null : words })
-}
 const currency = computed(() => one.value?.fee?.currency ?? props.currency)
 const fee = computed(() => typed.fee ?? (one.value?.fee ? typedAmount(one.value.fee) : ''))
 function paid() {
