@@ -24,7 +24,7 @@ RSpec.describe "Ideas" do
       session.find("nav", text: "Material", match: :first)
       keys = session.driver.browser.keyboard
       session.execute_script("document.activeElement.blur()")
-      keys.type("i")
+      keys.type("e")
       session.fill_in("In a few words", with: "The lamp has a name")
       session.fill_in("More of it", with: "The harbour master calls it Greta.")
       keys.type(%i[ctrl enter])

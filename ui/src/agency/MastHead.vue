@@ -90,7 +90,7 @@ async function stopLooking() {
 
 const finding = ref(false)
 const thinking = ref(false)
-useKeys({ '/': () => inHouse.value && find(), I: () => inHouse.value && (thinking.value = true) })
+useKeys({ '/': () => inHouse.value && find(), E: () => inHouse.value && (thinking.value = true) })
 // what is typed while the line is on its way belongs into it, and is no key of the page
 const early = ref('')
 function find() {

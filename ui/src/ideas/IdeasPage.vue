@@ -172,7 +172,7 @@ const looks = computed(() => [
         <ComingShape v-if="isPending" label="Fetching the ideas" :lines="8" />
         <template v-else-if="board">
           <div v-if="board.counts.all === 0 && !listed && groups.length === 1" class="none">
-            <p>No idea yet. Keep one here by the button or the key I from any page, or mail it to your own address.</p>
+            <p>No idea yet. Keep one here by the button or the key E from any page, or mail it to your own address.</p>
             <Button @click="addressing = true">Ideas by mail</Button>
           </div>
           <IdeaBoard
@@ -219,7 +219,7 @@ const looks = computed(() => [
         ['J K', 'next and previous idea'],
         ['↑ ↓ ← →', 'to the next idea, on the board'],
         ['Shift and arrows', 'move the idea, on the board'],
-        ['I', 'keep an idea, from any page'],
+        ['E', 'keep an idea, from any page'],
       ]"
     />
     <IdeaCapture v-if="keeping" @close="keeping = false" @kept="(_, made) => (shown = made)" />
