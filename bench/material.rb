@@ -55,7 +55,7 @@ module Bench
       ids.each_slice(500) do |some|
         rows =
           some.map { |id| row.merge(id: id, digest: SecureRandom.hex(32), likeness: rand(2**62), added_at: Time.now) }
-        @world.owner[:media].multi_insert(rows.map { |one| one.merge(boxes: Sequel.pg_jsonb_wrap([])) })
+        @world.owner[:media].multi_insert(rows.map { |one| one.merge(boxes: AskFirst::Store::Database.jsonb([])) })
       end
       @world.write(post, "media", ids.sample(10, random: Random.new(1)), who: :sunniva)
       @world.owner.run("ANALYZE")
