@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "open3"
+require "tempfile"
 require "vips"
 require_relative "figures"
 
@@ -63,38 +64,20 @@ module Bench
 
     def renditions
       noise = Vips::Image.gaussnoise(*SIZE, mean: 128, sigma: 40).cast(:uchar)
-      bytes = noise.bandjoin([noise.rot180, noise]).copy(interpretation: :srgb).jpegsave_buffer(Q: 85)
-      rules = AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [1, 1]], "max_side" => 1_080 })
-      spec = AskFirst::Core::Media::Framing.for(*SIZE, rules)
+      picture = noise.bandjoin([noise.rot180, noise]).copy(interpretation: :srgb)
       puts "\n#{PICTURES} pictures of #{SIZE.join(" x ")} made ready for a network"
-      kinds = AskFirst::Edge::Files::Kinds.new(AskFirst::Edge::Files::Pictures.new)
-      ours = apart { PICTURES.times { kinds.render(StringIO.new(bytes), spec) } }
-      floor = apart { PICTURES.times { alone(bytes, spec) } }
-      Figures.line("renditions", PICTURES / ours[:seconds], PICTURES / floor[:seconds], "/s")
-      Figures.line("memory at most", ours[:peak] / 1_000.0, floor[:peak] / 1_000.0, "MB")
+      Tempfile.create(%w[picture .jpg]) do |file|
+        picture.jpegsave(file.path, Q: 85)
+        ours, floor = %w[ours alone].map { |how| apart(how, file.path) }
+        Figures.line("renditions", PICTURES / ours[:seconds], PICTURES / floor[:seconds], "/s")
+        Figures.line("memory at most", ours[:peak] / 1_000.0, floor[:peak] / 1_000.0, "MB")
+      end
     end
 
-    def alone(bytes, spec)
-      image = Vips::Image.new_from_buffer(bytes, "").autorot.crop(*spec["crop"])
-      image.thumbnail_image(spec["size"][0], height: spec["size"][1], size: :force).jpegsave_buffer(Q: 88, strip: true)
-    end
-
-    # In a process of its own, so that its memory is its own.
+    # In a program of its own, so that its memory is its own; a fork would hold locks of libvips that nobody opens.
     # @return [Hash] seconds:, peak: kB
-    def apart(&work)
-      read, write = IO.pipe
-      pid =
-        fork do
-          read.close
-          took = Figures.ms(&work) / 1_000
-          peak = File.read("/proc/self/status")[/VmHWM:\s+(\d+)/, 1].to_i
-          write.write(JSON.generate(seconds: took, peak: peak))
-          write.close
-          exit!(0)
-        end
-      write.close
-      said = read.read
-      Process.wait(pid)
+    def apart(how, path)
+      said, = Open3.capture2(RbConfig.ruby, File.join(__dir__, "rendering.rb"), how, path, PICTURES.to_s)
       JSON.parse(said, symbolize_names: true)
     end
   end

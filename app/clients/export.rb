@@ -9,7 +9,7 @@ module AskFirst
         opens :client, "export"
 
         # what only this installation has a use for: secrets and digests of links
-        LEFT_OUT = %w[guest_passes guest_visits connect_tries notices].freeze
+        LEFT_OUT = %w[guest_passes guest_visits connect_tries notices idea_addresses].freeze
         WITHOUT = { "connections" => %i[token refresh_token], "invitations" => %i[digest] }.freeze
 
         # @param path [String] of a temporary file that the archive is written to

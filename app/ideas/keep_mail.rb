@@ -19,7 +19,12 @@ module AskFirst
           write do
             said = { "title" => title, "note" => note, "media_ids" => kept.values.uniq }
             id = KeepIdea.call(kit, member, said: said, came: "mail")[:id]
-            mail = { digest: Sequel.blob(incoming.digest), sender: incoming.sender, outcome: "kept" }
+            mail = {
+              digest: Sequel.blob(incoming.digest),
+              sender: incoming.sender,
+              outcome: "kept",
+              person_id: member.person_id
+            }
             scope.insert(:idea_mails, { **mail, idea_id: id, at: now })
             id
           end

@@ -11,31 +11,32 @@ module AskFirst
 
         AT_ONCE = 20 # new items of one reading; the others come with the next
         RECENT = 10
+        FILES = 200 # of a folder, the newest
         ROBOTS_KEPT = 86_400 # seconds that a site's wishes are known for (RFC 9309, 2.4)
 
         def call(feed_id:)
           @feed = reading { rows(:feeds).where(id: feed_id, paused_at: nil).first } or return
-          items = read
-          taken = items && @feed[:begun_at] ? take(items) : 0
-          announce_all if items || taken.positive?
+          found = read or return
+          seen(found) if found.items && feed[:begun_at] && take(found.items).zero?
+          announce_all if changed?(found)
         end
 
         private
 
         attr_reader :feed
 
-        # @return [Array<Core::Ideas::FeedItem>, nil] nil where there is nothing new to be known
+        # @return [Edge::Feeds::Fetch::Reply, Found, nil] nil where it cannot be read
         def read
           found =
             feed[:folder_id] ? of_folder : kit.feeds.call(feed[:address], now: now, known: known, robots: ask_robots?)
           fine(found)
-          found.items
+          found
         rescue Core::Checks::Unreadable => e
           failed(e)
         end
 
-        # What has not changed need not be sent again, unless it is to be taken for the first time.
-        def known = feed[:started] || feed[:begun_at].nil? ? feed.slice(:etag, :last_modified) : {}
+        # What has not changed since everything in it was taken need not be sent again.
+        def known = feed[:started] ? feed.slice(:etag, :last_modified) : {}
         def ask_robots? = feed[:robots_at].nil? || feed[:robots_at] < now - ROBOTS_KEPT
 
         Found = Struct.new(:items, :title, :etag, :last_modified, :wait, keyword_init: true)
@@ -43,12 +44,16 @@ module AskFirst
 
         def of_folder
           files =
-            reading { rows(:media).where(folder_id: feed[:folder_id]).order(Sequel.desc(:added_at)).limit(200).all }
+            reading do
+              here = rows(:media).where(folder_id: feed[:folder_id], replaced_by: nil)
+              here.order(Sequel.desc(:added_at)).limit(FILES).all
+            end
           Found.new(
             items:
               files.map do |file|
                 named = File.basename(file[:name], ".*").tr("_-", "  ").strip
-                said = { id: nil, address: nil, picture: nil, at: file[:added_at], words: file[:description] }
+                # a newer version is the same item
+                said = { id: file[:first_id] || file[:id], at: file[:added_at], words: file[:description] }
                 Core::Ideas::FeedItem.new(**said, media_id: file[:id], title: named.empty? ? file[:name] : named)
               end
           )
@@ -58,12 +63,22 @@ module AskFirst
           wait = feed[:folder_id] ? Core::Ideas::FeedPace::FOLDER : Core::Ideas::FeedPace.wait(asked: found.wait)
           health = { state: "fine", said: "", failures: 0, read_at: now, next_at: now + wait }
           health[:robots_at] = now if feed[:address] && ask_robots?
-          if found.items
-            recent = found.items.first(RECENT).map(&:as_json)
-            seen = { etag: found.etag, last_modified: found.last_modified, recent: Store::Database.jsonb(recent) }
-          end
-          note(health.merge(seen || {}))
+          health[:recent] = Store::Database.jsonb(recent(found)) if found.items
+          note(health)
         end
+
+        def recent(found) = JSON.parse(JSON.generate(found.items.first(RECENT).map(&:as_json)))
+
+        # From now on it need not be sent again unless it changed: only once everything in it has been taken, since
+        # what is left over would not be sent a second time.
+        def seen(found) = note(etag: found.etag, last_modified: found.last_modified)
+
+        # Whether a page that shows it shows something else now.
+        def changed?(found)
+          feed[:state] != "fine" || @changed || (found.items && recent(found) != plain(feed[:recent]))
+        end
+
+        def plain(value) = JSON.parse(JSON.generate(value))
 
         # @return [nil]
         def failed(error)
@@ -79,12 +94,13 @@ module AskFirst
         def note(health) = write { rows(:feeds).where(id: feed[:id]).update(health) }
         def announce_all = write { announce("ideas", ids: []) }
 
-        # @return [Integer] how many
+        # @return [Integer] how many are left for the next reading
         def take(items)
           return first(items) unless feed[:started]
 
           fresh = fresh(items)
-          fresh.last(AT_ONCE).reverse.count { |item| one(item) } # the oldest first
+          some = fresh.last(AT_ONCE)
+          (fresh.size - some.size) + some.reverse.count { |item| !one(item) } # the oldest first
         end
 
         # What stands there when a feed begins is before it, but for as many as were wanted.
@@ -94,7 +110,7 @@ module AskFirst
             before.each { |item| keep(item, "before") }
             rows(:feeds).where(id: feed[:id]).update(started: true)
           end
-          items.first(feed[:take]).reverse.count { |item| one(item) }
+          items.first(feed[:take]).reverse.count { |item| !one(item) }
         end
 
         # Items that are known by none of their keys; the others are known by all of them from now on.
@@ -114,17 +130,18 @@ module AskFirst
           fresh
         end
 
-        # @return [Boolean] whether it came in
+        # @return [Boolean] whether it is seen to: in, passed over, or another process has it
         def one(item)
           rule = Core::Ideas::FeedRule::USUAL.merge(feed[:rule].to_h)
           return passed(item) unless Core::Ideas::FeedRule.passes?(rule, item)
 
           media = item.media_id || Media::PullPicture.call(kit, maker, address: item.picture, name: item.title[0, 120])
           scope.as_person { keep(item, feed[:makes], idea(item, rule, media)) }
-          true
+          @changed = true
         rescue Sequel::UniqueConstraintViolation
-          false # another process took it in the same moment
+          true # another process took it in the same moment
         rescue Core::Error => e
+          @changed = true
           note(
             state: "nobody",
             said: "#{maker&.name || "Whoever set it up"} cannot do it any more: #{e.message}"[0, 500]
@@ -134,9 +151,7 @@ module AskFirst
 
         def passed(item)
           write { keep(item, "passed") }
-          false
-        rescue Sequel::UniqueConstraintViolation
-          false
+          @changed = true
         end
 
         def maker

@@ -12,9 +12,10 @@ module AskFirst
         # @param person_id [String] whose address it is
         def call(incoming:, outcome:, person_id:)
           why = Core::Ideas::ByMail::NOT_KEPT[outcome]
-          lately = rows(:idea_mails).where(outcome: Core::Ideas::ByMail::NOT_KEPT.keys, at: (now - AN_HOUR)..).any?
-          row = { digest: Sequel.blob(incoming.digest), sender: incoming.sender, outcome: outcome, at: now }
-          scope.insert(:idea_mails, row)
+          told = { person_id: person_id, outcome: Core::Ideas::ByMail::NOT_KEPT.keys }
+          lately = rows(:idea_mails).where(**told, at: (now - AN_HOUR)..).any?
+          mail = { digest: Sequel.blob(incoming.digest), sender: incoming.sender }
+          scope.insert(:idea_mails, { **mail, person_id: person_id, outcome: outcome, at: now })
           return if why.nil? || lately
 
           words = "A mail from #{incoming.sender} to your address for ideas was not kept: #{why}."

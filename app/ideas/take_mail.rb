@@ -52,7 +52,10 @@ module AskFirst
           Core::Talk::Reply::Place.new(
             email: kit.db[:people].where(id: @address[:person_id]).get(:email).to_s,
             over: member.nil?,
-            recent: scope.transaction { scope.rows(:idea_mails).where(at: (kit.now - 3_600)..).count }
+            recent:
+              scope.transaction do
+                scope.rows(:idea_mails).where(person_id: @address[:person_id], at: (kit.now - 3_600)..).count
+              end
           )
         end
 

@@ -26,11 +26,16 @@ module AskFirst
           posts = write { replace(media_id, newer, post_ids) }
           { id: newer[:id], posts: posts }
         rescue StandardError
-          kit.files.remove(newer[:file]) if newer && newer[:file]
+          drop_files(newer) if newer && newer[:file]
           raise
         end
 
         private
+
+        # Of a version that did not come to be; one that did keeps them, whatever went wrong after that.
+        def drop_files(newer)
+          kit.files.remove(newer[:file]) if reading { rows(:media).where(id: newer[:id]).empty? }
+        end
 
         def made(io, edit)
           digest = digest(io)

@@ -12,8 +12,10 @@ module AskFirst
         # @param from [String] id of the medium
         # @param into [String] id of its newer version
         # @return [Integer] how many posts hold the newer one now
-        # @raise [Core::Conflict, Core::Over, Core::Refused] naming the rule
+        # @raise [Core::NotFound, Core::Conflict, Core::Over, Core::Refused] naming the rule
         def call(post_ids:, from:, into:)
+          raise Core::NotFound, "This post" unless post_ids.all? { |id| Core::Uuid::FORMAT.match?(id.to_s) }
+
           post_ids.count { |id| swap(id, from, into) }
         end
 

@@ -19,8 +19,10 @@ module AskFirst
 
         # @return [Hash] effect: changes, sealed or stays; why: of the last two; costs: what opening it would cost
         def effect(post)
-          on = Posts::Touching.channels(mine(post.adaptations).reject(&:out?))
-          return { effect: "stays", why: "It is out, and stays as it is.", costs: [] } if post.adaptations.any?(&:out?)
+          out, rest = post.adaptations.partition(&:out?)
+          return { effect: "stays", why: "It is out, and stays as it is.", costs: [] } if out.any? && rest.empty?
+
+          on = Posts::Touching.channels(mine(rest))
           return { effect: "stays", why: "It is being sent.", costs: [] } if on.going.to_a.any?
           return { effect: "sealed", why: sealed(on), costs: costs(post) } if on.sealed.to_a.any?
 

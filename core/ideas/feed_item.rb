@@ -21,8 +21,8 @@ module AskFirst
             said = title.to_s.downcase.gsub(/\s+/, " ").strip
             dated = at ? at.utc.iso8601 : words.to_s[0, 400]
             [
-              media_id && "medium #{media_id}",
-              id.to_s.empty? ? nil : "id #{id}",
+              media_id && "medium #{id || media_id}",
+              media_id || id.to_s.empty? ? nil : "id #{id}",
               address && "address #{bare(address)}",
               media_id || said.empty? ? nil : "words #{said} #{dated}"
             ].compact.map { |key| Digest::SHA256.digest(key) }

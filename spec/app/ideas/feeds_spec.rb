@@ -12,7 +12,13 @@ RSpec.describe "The feeds of a client" do
       raise @fault if @fault
 
       items = @same ? nil : there.dup
-      AskFirst::Edge::Feeds::Fetch::Reply.new(title: "Boats", items: items, address: "x", etag: '"1"', wait: nil)
+      AskFirst::Edge::Feeds::Fetch::Reply.new(
+        title: "Boats",
+        items: items,
+        address: "x",
+        etag: @etag || '"1"',
+        wait: nil
+      )
     end
   end
   let(:kit) do
@@ -132,18 +138,30 @@ RSpec.describe "The feeds of a client" do
     2.times { read(id) }
     expect(ideas).to eq ["lamp at pier"]
     expect(db[:idea_media].where(workspace_id: workspace).count).to eq 1
+    lamp = db[:media].where(workspace_id: workspace, name: "lamp-at-pier.jpg").get(:id)
+    world.act("Media::NewVersion", :ines, client, media_id: lamp, io: SpecWorld.picture(5))
+    read(id)
+    expect(ideas).to eq ["lamp at pier"]
   end
 
   it "asks only whether something changed, once it has begun" do
     id = begun
     @same = true
     read(id)
-    expect(@asked.map { |one| one[:known] }).to eq [
-         { etag: nil, last_modified: nil },
-         {},
-         { etag: '"1"', last_modified: nil }
-       ]
+    expect(@asked.map { |one| one[:known] }).to eq [{}, {}, { etag: '"1"', last_modified: nil }]
     expect(@asked.map { |one| one[:robots] }).to eq [true, false, false]
+  end
+
+  it "asks on for all of it as long as something of it is left to be taken" do
+    stub_const("AskFirst::App::Ideas::ReadFeed::AT_ONCE", 1)
+    id = begun
+    there.push(item(2), item(1))
+    @etag = '"2"'
+    kept = -> { [ideas.sort, db[:feeds].where(id: id).get(:etag)] }
+    read(id)
+    expect(kept.call).to eq [["News 1"], '"1"']
+    read(id)
+    expect(kept.call).to eq [["News 1", "News 2"], '"2"']
   end
 
   it "says how it is: waits longer with each failure, rests when it is gone, and is well again" do
@@ -172,9 +190,11 @@ RSpec.describe "The feeds of a client" do
     role = db[:roles].where(name: "designer").get(:id)
     world.owner[:memberships].where(workspace_id: workspace, person_id: world.person(:bram)).update(role_id: role)
     there.push(item(9))
+    @etag = '"2"'
     db[:feeds].where(id: id).update(makes: "draft")
     read(id)
     expect([feed(id)[:state], ideas]).to eq ["nobody", []]
+    expect(db[:feeds].where(id: id).get(:etag)).to eq '"1"' # so that it is sent again
     db[:feeds].where(id: id).update(made_by: world.person(:ines))
     read(id)
     expect([feed(id)[:state], ideas]).to eq ["fine", ["News 9"]]

@@ -44,6 +44,13 @@ RSpec.describe "An idea by mail" do
     expect(told.first).to include "somebody@elsewhere.example"
   end
 
+  it "of one person is not held up by many of another's" do
+    stub_const("AskFirst::Core::Talk::Reply::AN_HOUR", 1)
+    mine = world.act("Ideas::MakeAddress", :bram, client)[:address]
+    expect([take(incoming), take(incoming(body: "One more"))]).to eq %w[kept too_many]
+    expect(take(incoming(to: mine, from: "bram@fernhollow.example", body: "His own"))).to eq "kept"
+  end
+
   it "that is empty, too large, a machine's or one of very many is not kept" do
     expect(take(incoming(subject: "", body: ""))).to eq "empty"
     expect(take(incoming(cut: true))).to eq "too_long"

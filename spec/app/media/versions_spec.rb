@@ -97,6 +97,14 @@ RSpec.describe "Versions of a medium" do
     { step_id: step_id, post_ids: [post], due_at: world.kit.now + 86_400, message: "" }
   end
 
+  it "for a post that is none, or another client's, is refused; no file of it is left" do
+    boat
+    files = Dir[File.join(world.settings.files, world.workspace(client), "*")].size
+    expect(code { newer(boat, 2, posts: ["nothing"]) }).to eq %w[not_found]
+    expect(newer(boat, 2, posts: [world.draft])[:posts]).to eq 0
+    expect(Dir[File.join(world.settings.files, world.workspace(client), "*")].size).to eq files + 3
+  end
+
   it "of another kind, or of the very same bytes, is none" do
     expect(code { newer(boat, 1) }).to eq %w[same_file file]
     expect(code { newer(boat, 0, io: StringIO.new("no picture")) }).to eq %w[not_a_picture file]

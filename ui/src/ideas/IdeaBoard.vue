@@ -1,10 +1,9 @@
 <script setup lang="ts">
 // Ideas in the groups of the house, moved by dragging or by Shift and arrows.
-import { Input } from 'ant-design-vue'
+import { Dropdown, Input } from 'ant-design-vue'
 import { nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import LinesMenu from '@/parts/LinesMenu.vue'
-import { Dropdown } from 'ant-design-vue'
 import { startDrag } from '@/plan/drag'
 import IdeaSlip from './IdeaSlip.vue'
 import { step, type Group, type Idea } from './ideas'

@@ -10,6 +10,7 @@ import MediaPicker from '@/media/MediaPicker.vue'
 import { thumb } from '@/media/library'
 import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
+import PanelName from '@/parts/PanelName.vue'
 import SidePanel from '@/parts/SidePanel.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import ClockField from '@/parts/fields/ClockField.vue'
@@ -113,20 +114,15 @@ const made = computed(() => ['out', 'post', 'pencilled'].includes(one.value?.sta
     <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
     <ComingShape v-if="!one && !error" label="Fetching the idea" :lines="8" />
     <template v-if="one">
-      <div class="top">
-        <Input
-          :value="value('title')"
-          :readonly="!!off"
-          :title="off"
-          aria-label="The idea in a few words"
-          :bordered="false"
-          class="called"
-          @update:value="typed.title = $event"
-          @blur="left('title')"
-          @press-enter="($event.target as HTMLElement).blur()"
-        />
-        <button type="button" class="link-button" @click="emit('close')">close</button>
-      </div>
+      <PanelName
+        label="The idea in a few words"
+        :name="value('title')"
+        :off="off"
+        serif
+        @type="typed.title = $event"
+        @leave="left('title')"
+        @close="emit('close')"
+      />
       <p class="quiet">
         {{ [one.given_by ?? 'somebody', came(one), brief(one.given_at, now)].filter(Boolean).join(', ') }}
       </p>
@@ -308,16 +304,6 @@ const made = computed(() => ['out', 'post', 'pencilled'].includes(one.value?.sta
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.called {
-  flex: 1;
-  padding-left: 0;
-  font: 600 17px/1.3 var(--serif);
-}
 .worth {
   display: grid;
   gap: 4px;

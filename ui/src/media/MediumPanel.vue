@@ -8,6 +8,7 @@ import { brief } from '@/api/time'
 import { titled } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
+import PanelName from '@/parts/PanelName.vue'
 import SidePanel from '@/parts/SidePanel.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
@@ -78,20 +79,14 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
     <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
     <ComingShape v-if="!one && !error" label="Fetching the file" :lines="8" />
     <template v-if="one">
-      <div class="top">
-        <Input
-          :value="value('name')"
-          :readonly="!!off"
-          :title="off"
-          aria-label="Name of the file"
-          :bordered="false"
-          class="called"
-          @update:value="typed.name = $event"
-          @blur="left('name')"
-          @press-enter="($event.target as HTMLElement).blur()"
-        />
-        <button type="button" class="link-button" @click="emit('close')">close</button>
-      </div>
+      <PanelName
+        label="Name of the file"
+        :name="value('name')"
+        :off="off"
+        @type="typed.name = $event"
+        @leave="left('name')"
+        @close="emit('close')"
+      />
       <WordBoxes
         v-if="one.kind === 'picture'"
         :src="preview(workspace, one.id)"
@@ -231,16 +226,6 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.called {
-  flex: 1;
-  padding-left: 0;
-  font-weight: 700;
-}
 .seen {
   display: block;
   width: 100%;

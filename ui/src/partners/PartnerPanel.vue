@@ -10,6 +10,7 @@ import { titled } from '@/api/words'
 import FileRows from '@/clients/FileRows.vue'
 import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
+import PanelName from '@/parts/PanelName.vue'
 import SidePanel from '@/parts/SidePanel.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import DayField from '@/parts/fields/DayField.vue'
@@ -96,20 +97,14 @@ async function drop() {
     <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
     <ComingShape v-if="!one && !error" label="Fetching the partner" :lines="8" />
     <template v-if="one">
-      <div class="top">
-        <Input
-          :value="value('name')"
-          :readonly="!!off"
-          :title="off"
-          aria-label="Name of the partner"
-          :bordered="false"
-          class="called"
-          @update:value="typed.name = $event"
-          @blur="left('name')"
-          @press-enter="($event.target as HTMLElement).blur()"
-        />
-        <button type="button" class="link-button" @click="emit('close')">close</button>
-      </div>
+      <PanelName
+        label="Name of the partner"
+        :name="value('name')"
+        :off="off"
+        @type="typed.name = $event"
+        @leave="left('name')"
+        @close="emit('close')"
+      />
       <span v-if="wrong.name || wrong.status || wrong.kind || wrong.due_on" class="wrong" role="alert">{{
         wrong.name || wrong.status || wrong.kind || wrong.due_on
       }}</span>
@@ -233,17 +228,6 @@ async function drop() {
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.called {
-  flex: 1;
-  padding-left: 0;
-  font-size: 16px;
-  font-weight: 700;
-}
 .same {
   margin-bottom: 8px;
   padding: 6px 10px;

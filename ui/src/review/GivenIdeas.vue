@@ -10,8 +10,6 @@ const props = defineProps<{
   language: Language
   read: () => Promise<Given>
   give: (said: { title: string; note: string }) => Promise<unknown>
-  /** Whether only its own given ones are shown: somebody looks. */
-  still?: boolean
 }>()
 const t = computed(() => GIVEN[props.language])
 const given = ref<Given>()
@@ -46,8 +44,8 @@ async function send() {
 </script>
 
 <template>
-  <section v-if="given && ((given.open && !still) || given.ideas.length > 0)" class="given">
-    <template v-if="given.open && !still">
+  <section v-if="given && (given.open || given.ideas.length > 0)" class="given">
+    <template v-if="given.open">
       <button v-if="!asking" type="button" class="plain" @click="asking = true">{{ t.ask }}</button>
       <form v-else @submit.prevent="send">
         <label for="given-title">{{ t.title }}</label>
