@@ -40,6 +40,7 @@ gem "oauth2", "~> 2.0"
 gem "rubyzip", "~> 2.4", require: "zip"
 gem "ruby-vips", "~> 2.3"
 gem "shrine", "~> 3.6"
+gem "aws-sdk-s3", "~> 1.0", require: false # the protocol of S3-like stores, for Shrine
 gem "tus-server", "~> 2.3", require: false # files in pieces that go on where they broke off, tus 1.0
 gem "ssrf_filter", "~> 1.6", require: false # addresses that people type are fetched outside private ranges only
 
@@ -65,6 +66,7 @@ end
 group :test do
   gem "biz", "~> 1.8"
   gem "capybara", "~> 3.40"
+  gem "dhash-vips", "~> 0.2", require: false # what pictures look like, by a library
   gem "cuprite", "~> 0.17"
   gem "parallel_tests", "~> 4.7", require: false
   gem "prop_check", "~> 1.0"

@@ -21,7 +21,7 @@ module AskFirst
       App::Kit.new(
         db: db,
         clock: clock,
-        files: Edge::Files::Shelf.new(settings.files),
+        files: Edge::Files::Shelf.new(settings.files, Edge::Files::Far.at(settings)),
         mark: Edge::Files::Mark.new(settings.mark),
         pictures: pictures,
         kinds: Edge::Files::Kinds.new(pictures),

@@ -36,6 +36,9 @@ module AskFirst
     # Raised when somebody or something was quicker. 409.
     class Conflict < Error
     end
+    # Raised when something that is needed is out of reach just now. 503.
+    class Away < Error
+    end
     # Raised when the pass, the ask or the moment is over. 410.
     class Over < Error
     end

@@ -18,7 +18,7 @@ module Demo
         "A lit boat at a pier under a dark sky"
       ],
       ["pier-lunch.jpg", :pier, 63, { width: 3000, height: 3000 }, :piers, "An empty pier at noon"],
-      ["stairs.jpg", :pier, 64, { width: 1500, height: 2000 }, :piers, ""],
+      ["stairs.jpg", :pier, 64, { width: 288, height: 384 }, :piers, ""],
       ["poster-winter.png", :boat, 65, { width: 1080, height: 1350 }, :print, "The winter poster"],
       ["crew-lise.jpg", :boat, 66, { width: 2000, height: 1500 }, :crew, "Lise at the rail of the early boat"]
     ].freeze

@@ -35,6 +35,15 @@ module Demo
     end
     def read_feed(*, **)
     end
+    def make_film(*, **)
+    end
+
+    def read_medium(workspace_id, media_id, **)
+      (@media ||= []) << [workspace_id, media_id]
+    end
+
+    # @return [Array<Array(String, String)>] workspace and medium
+    def media = @media || []
 
     def look_at_links(workspace_id, post_id, **)
       (@links ||= []) << [workspace_id, post_id]

@@ -83,6 +83,14 @@ module AskFirst
         enqueue(ReadLink, workspace_id, reading_id, at: at)
       end
 
+      def read_medium(workspace_id, media_id, at:)
+        enqueue(ReadMedium, workspace_id, media_id, at: at)
+      end
+
+      def make_film(workspace_id, edit_id, at:)
+        enqueue(MakeFilm, workspace_id, edit_id, at: at)
+      end
+
       def read_feed(workspace_id, feed_id, at:)
         enqueue(ReadFeed, workspace_id, feed_id, at: at)
       end

@@ -51,7 +51,8 @@ module StandIns
         "kinds" => %w[picture video],
         "ratio" => [[4, 5], [2, 1]],
         "one_shape" => true,
-        "max_side" => 1600
+        "max_side" => 1600,
+        "min_side" => 400
       },
       "formats" => %w[picture pictures video],
       "tagged" => {

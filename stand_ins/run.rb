@@ -14,6 +14,7 @@ require_relative "micropub_pages"
 require_relative "public_pages"
 require_relative "site_pages"
 require_relative "control_pages"
+require_relative "store_pages"
 require_relative "mailboxes"
 require_relative "pop"
 
@@ -24,13 +25,14 @@ networks = StandIns::CARDS.keys.to_h { |slug| [slug, StandIns::Network.new(slug,
   pages.set :networks, networks
 end
 StandIns::MailPages.set :mailboxes, mailboxes
+StandIns::StorePages.set :folder, folder
 
 smtp = StandIns::Smtp.new(mailboxes, smtp_port)
 smtp.start
 pop = StandIns::Pop.new(mailboxes, Integer(pop_port))
 pop.start
 
-app =
+pages =
   Rack::Cascade.new(
     [
       StandIns::SitePages,
@@ -41,6 +43,8 @@ app =
       StandIns::ControlPages
     ]
   )
+# what the store does not have is not looked for elsewhere
+app = ->(env) { (env["PATH_INFO"].start_with?("/store/") ? StandIns::StorePages : pages).call(env) }
 configuration =
   Puma::Configuration.new do |config|
     config.bind "tcp://127.0.0.1:#{http_port}"

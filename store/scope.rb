@@ -132,6 +132,16 @@ module AskFirst
         end
       end
 
+      # The same for an act in several transactions, between which it waits: on one connection.
+      def as_person_in_steps
+        db.synchronize do
+          db.run("SET ROLE ask_first_web")
+          yield
+        ensure
+          db.run("RESET ROLE")
+        end
+      end
+
       private
 
       def role(name) = db.run("SET LOCAL ROLE #{name}")

@@ -15,6 +15,15 @@ module AskFirst
             json({ id: act(App::Media::UploadMedia, io: file, name: params[:name])[:id] }, 201)
           end
         end
+        shown(app)
+        library(app)
+        versions(app)
+        films(app)
+        folders(app)
+        uploads(app)
+      end
+
+      def self.shown(app)
         app.get("/api/w/:workspace/media/:media/preview") do
           file = act(App::Media::OpenFile::Preview, media_id: params[:media])
           headers OWN
@@ -25,10 +34,11 @@ module AskFirst
           headers OWN
           send_file file[:path], type: file[:mime]
         end
-        library(app)
-        versions(app)
-        folders(app)
-        uploads(app)
+        app.get("/api/w/:workspace/media/:media/original") do
+          file = act(App::Media::OpenFile::Original, media_id: params[:media])
+          headers OWN
+          send_file file[:path], type: file[:mime], disposition: "attachment", filename: file[:name]
+        end
       end
 
       def self.library(app)
@@ -69,6 +79,17 @@ module AskFirst
           content_type "image/jpeg"
           headers "cache-control" => "no-store"
           made
+        end
+      end
+
+      # Films made of others, and the picture by which one is shown.
+      def self.films(app)
+        app.post("/api/w/:workspace/media/:media/film-edits") do
+          kept = { copy: body_json["copy"] || false, post_ids: body_json["post_ids"] || [] }
+          json({ id: act(App::Media::EditFilm, media_id: params[:media], edit: body_json["edit"], **kept) }, 202)
+        end
+        app.put("/api/w/:workspace/media/:media/cover") do
+          json(cover_ms: act(App::Media::ChooseCover, media_id: params[:media], at: body_json["at"]))
         end
       end
 

@@ -11,7 +11,8 @@ module AskFirst
         Core::Refused => 403,
         Core::NotFound => 404,
         Core::Conflict => 409,
-        Core::Over => 410
+        Core::Over => 410,
+        Core::Away => 503
       }.freeze
       TITLES = {
         400 => "Cannot be read",
@@ -28,6 +29,7 @@ module AskFirst
         428 => "Version missing",
         429 => "Too often",
         500 => "Our mistake",
+        503 => "Out of reach",
         507 => "No room"
       }.freeze
 

@@ -15,6 +15,7 @@ module AskFirst
           height
           duration_ms
           pages
+          cover_ms
           folder_id
           description
           written
@@ -32,12 +33,16 @@ module AskFirst
         # @param row [Hash] of Store::Media::Library
         # @param names [Hash{String=>String}] of people
         # @param today [Date] in the client's zone
+        # @param least [Integer] of Store::Media::Library
         # @return [Hash] JSON-ready
-        def json(row, names, today)
+        def json(row, names, today, least)
           row.slice(*TOLD).merge(
             usable_until: row[:usable_until]&.iso8601,
             usable: Core::Media::Usable.state(row[:usable_until], today),
             boxes: row[:boxes].to_a,
+            guess: row[:guess].to_a,
+            read: !row[:read_at].nil?,
+            small: row[:kind] == "picture" && [row[:width], row[:height]].min < least,
             covered: row[:covered] / 1_000_000.0,
             wordy: Core::Media::Coverage.over?(Rational(row[:covered], 1_000_000)),
             label_ids: row[:label_ids].to_a,

@@ -13,13 +13,14 @@ module AskFirst
         # @param copy [Boolean] whether it becomes a picture of its own
         # @param post_ids [Array<String>] that take the newer version
         # @return [Hash] {id:, posts:}
-        # @raise [Core::Invalid] no_picture, nothing_changed; those of Core::Media::Edit
+        # @raise [Core::Invalid] no_picture, nothing_changed, no_font; those of Core::Media::Edit
         def call(media_id:, edit:, copy: false, post_ids: [])
           reading { enter }
           clean = self.class.clean(row, edit)
           raise nothing_changed if clean.empty?
 
-          made = kit.files.open(row[:file]) { |io| StringIO.new(kit.kinds.edit(io, clean, row[:mime])) }
+          font = reading { WordsFont.path(kit, rows(:brand_files), clean) }
+          made = kit.files.open(row[:file]) { |io| StringIO.new(kit.kinds.edit(io, clean, row[:mime], font: font)) }
           return NewVersion.call(kit, member, media_id: media_id, io: made, post_ids: post_ids, edit: clean) unless copy
 
           own = UploadMedia.call(kit, member, io: made, name: row[:name], folder_id: row[:folder_id])

@@ -11,7 +11,10 @@ module AskFirst
         # @return [String] bytes of a JPEG
         def call(media_id:, edit:)
           clean = EditMedium.clean(row, edit)
-          kit.files.open("#{row[:file]}.preview") { |io| kit.kinds.edit(io, clean, "image/jpeg") }
+          font = WordsFont.path(kit, rows(:brand_files), clean)
+          ::File.open(Faces.path(kit, row, Faces::LARGE), "rb") do |io|
+            kit.kinds.edit(io, clean, "image/jpeg", font: font)
+          end
         end
       end
     end

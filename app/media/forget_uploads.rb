@@ -9,7 +9,9 @@ module AskFirst
 
         # @param kit [Kit]
         def call(kit)
-          kit.files.forget_uploads(kit.clock.machine_time(kit.now))
+          machine_now = kit.clock.machine_time(kit.now)
+          kit.files.forget_uploads(machine_now)
+          kit.files.forget_copies(machine_now)
         end
       end
     end

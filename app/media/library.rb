@@ -18,7 +18,7 @@ module AskFirst
           last = Paging.id(after, field: "after")&.then { |id| library.one(id) || raise(Paging.bad_cursor("after")) }
           found = library.page(clean(filters), order: order, after: last, limit: PAGE + 1)
           shown = found.first(PAGE)
-          { media: shown.map { |one| Card.json(one, names, today) }, next: found.size > PAGE ? shown.last[:id] : nil }
+          { media: shown.map { |one| card(one) }, next: found.size > PAGE ? shown.last[:id] : nil }
         end
 
         private

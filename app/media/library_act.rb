@@ -9,6 +9,7 @@ module AskFirst
 
         # @return [Date] as the client's calendar has it
         def today = @today ||= Date.iso8601(Core::Plan::WallTime.at(now, workspace[:zone]).local_date)
+        def card(found) = Card.json(found, names, today, library.least)
         def library = @library ||= Store::Media::Library.new(scope, today)
 
         # A folder that a file is put into: it does not go away meanwhile.
@@ -21,7 +22,7 @@ module AskFirst
         end
 
         def can
-          { add_media: Permissions::Capabilities.one(member, "add_media", colleagues, touching) }
+          @can ||= { add_media: Permissions::Capabilities.one(member, "add_media", colleagues, touching) }
         end
       end
     end

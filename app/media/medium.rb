@@ -7,19 +7,40 @@ module AskFirst
       class Medium < LibraryAct
         opens :media, "see_post"
 
+        SHOWN = 86_400 # seconds that it is told what went wrong
+
         # @return [Hash] JSON-ready
         def call(media_id:)
           found = library.one(media_id) or raise Core::NotFound, "This file"
           {
-            **Card.json(found, names, today),
+            **card(found),
+            place: place,
             posts: Posts::ListPosts.lines(scope, library.posts_with(media_id)),
             near: near(found),
+            making: making,
             versions: library.versions(found).map { |one| version(one) },
             can: can
           }
         end
 
         private
+
+        # Where it was taken, for those who work with it; what is sent does not say it.
+        def place
+          return if row[:latitude].nil? || !can[:add_media][:ok]
+
+          row.slice(:latitude, :longitude)
+        end
+
+        # Films that are being made of it, and those of today that could not be made.
+        def making
+          rows(:film_edits)
+            .where(media_id: row[:id])
+            .where(Sequel.|({ ended_at: nil }, Sequel.&(~Sequel.expr(wrong: nil), Sequel[:ended_at] > now - SHOWN)))
+            .order(:asked_at)
+            .select(:id, :asked_at, :person_id, :wrong)
+            .map { |one| { id: one[:id], by: names[one[:person_id]], at: one[:asked_at].iso8601, wrong: one[:wrong] } }
+        end
 
         def version(one)
           one.slice(:id, :number).merge(by: names[one[:added_by]], at: one[:added_at].iso8601, edited: !one[:edit].nil?)

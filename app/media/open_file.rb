@@ -11,18 +11,27 @@ module AskFirst
 
           # @return [Hash] {path:, mime:}
           def call(media_id:)
-            { path: kit.files.path("#{row[:file]}.preview"), mime: "image/jpeg" }
+            { path: Faces.path(kit, row, Faces::LARGE), mime: "image/jpeg" }
           end
         end
 
-        # The same small enough for a list. Files of before have none of their own.
+        # The same small enough for a list.
         class Thumb < OpenFile
           opens :media, "see_post"
 
           # @return [Hash] {path:, mime:}
           def call(media_id:)
-            small, large = %w[thumb preview].map { |name| kit.files.path("#{row[:file]}.#{name}") }
-            { path: ::File.file?(small) ? small : large, mime: "image/jpeg" }
+            { path: Faces.path(kit, row, Faces::SMALL), mime: "image/jpeg" }
+          end
+        end
+
+        # The file as it came, with all that it says of itself: for those who work with it.
+        class Original < OpenFile
+          opens :media, "add_media"
+
+          # @return [Hash] {path:, mime:, name:}
+          def call(media_id:)
+            { path: kit.files.path(row[:file]), mime: row[:mime], name: row[:name] }
           end
         end
 

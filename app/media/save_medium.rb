@@ -30,7 +30,10 @@ module AskFirst
         private
 
         def keep(kept)
-          kept = kept.merge(boxes: Store::Database.jsonb(kept[:boxes])) if kept.key?(:boxes)
+          # where a person says that words are, nothing is guessed any more
+          kept = kept.merge(boxes: Store::Database.jsonb(kept[:boxes]), guess: Store::Database.jsonb([])) if kept.key?(
+            :boxes
+          )
           seen = rows(:media).where(id: row[:id], version: row[:version])
           raise changed if seen.update(**kept, version: Sequel[:version] + 1).zero?
         end

@@ -16,10 +16,11 @@ module AskFirst
         # @param io [IO] rewindable
         # @param name [String] as the person's file was called
         # @param folder_id [String, nil]
+        # @param id [String, nil] that it gets, where it is known before
         # @param once [Boolean] whether a file that is there already, and that the member sees, is that one
         # @return [Hash] the media row; with same: true where it was there
         # @raise [Core::Invalid] what is wrong with the file
-        def call(io:, name:, folder_id: nil, once: false)
+        def call(io:, name:, folder_id: nil, once: false, id: nil)
           reading { enter }
           raise too_heavy if io.size > MOST_BYTES
 
@@ -28,7 +29,7 @@ module AskFirst
           same = once && reading { Store::Media::Alike.same(scope, digest) }
           return same.merge(same: true) if same
 
-          row = { id: new_id, digest: digest, **kept(io, name) }
+          row = { id: id || new_id, digest: digest, **kept(io, name) }
           put(row, io)
           write { add(row, folder_id) }
           row
@@ -39,32 +40,35 @@ module AskFirst
         def add(row, folder_id)
           # one whose folder went away meanwhile lies in none
           into = folder_id && rows(:media_folders).where(id: folder_id).for_share.get(:id)
-          near = row[:likeness] && Store::Media::Alike.near(scope, row[:likeness])
-          scope.insert(:media, row.merge(folder_id: into, near_to: near))
+          scope.insert(:media, row.merge(folder_id: into))
+          read_later(row)
           record("picture_added", facts: row.slice(:id, :name, :kind, :mime, :bytes, :width, :height))
           announce("media", ids: [])
         end
 
         # What is known of it by itself.
         def kept(io, name)
-          seen = kit.kinds.inspect(io)
           {
             name: Core::Posts::Text.clean(name.to_s[0, 255], field: "file"),
             bytes: io.size,
             added_by: member.person_id,
             added_at: now,
-            **seen,
-            likeness: seen[:kind] == "picture" ? Core::Media::Likeness.of(kit.kinds.greys(io)) : nil
+            **kit.kinds.inspect(io)
           }
         end
 
-        # The file, and how it looks on the screen: large, and small in a list.
+        # A picture was read to its last line; whether a film or a document can be shown is known when it is drawn.
         def put(row, io)
           row[:file] = "#{member.workspace_id}/#{row[:id]}"
-          preview = kit.kinds.preview(io, row[:kind])
+          drawn = row[:kind] == "picture" ? nil : kit.kinds.preview(io, row[:kind])
           kit.files.put(row[:file], io)
-          kit.files.put("#{row[:file]}.preview", preview)
-          kit.files.put("#{row[:file]}.thumb", kit.kinds.thumb(preview))
+          Faces.keep(kit, row[:file], drawn) if drawn
+          row[:read_at] = now if drawn
+        end
+
+        # How a picture looks is read by a job: nobody waits for it.
+        def read_later(row)
+          kit.queue.read_medium(member.workspace_id, row[:id], at: now) unless row[:read_at]
         end
 
         def digest(io)

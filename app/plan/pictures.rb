@@ -17,7 +17,8 @@ module AskFirst
         end
 
         def self.small(kit, file)
-          kit.files.open("#{file}.preview") { |io| kit.pictures.preview(io, side: SIDE).read }
+          large = "#{file}.#{Media::Faces::LARGE}"
+          kit.files.open(kit.files.there?(large) ? large : file) { |io| kit.pictures.preview(io, side: SIDE).read }
         rescue Core::Error, SystemCallError
           nil
         end

@@ -130,7 +130,11 @@ module AskFirst
             *Core::Checks::LeftOut.call(adaptation.parts, adaptation.request, adaptation.place),
             *Core::Checks::OneShape.call(cuts(adaptation), adaptation.channel[:name]),
             *Core::Checks::PlanChecks.call(text, adaptation.time&.wall&.to_date, seen.days_off),
-            *Core::Checks::FileChecks.call(files(adaptation), adaptation.time&.wall&.to_date),
+            *Core::Checks::FileChecks.call(
+              files(adaptation),
+              adaptation.time&.wall&.to_date,
+              adaptation.channel[:card].media.min_side
+            ),
             *Core::Checks::LinkChecks.call(adaptation.request, seen.looks),
             *seen.around
           ]
@@ -143,7 +147,8 @@ module AskFirst
             Core::Checks::FileChecks::File.new(
               name: said[:name],
               usable_until: said[:usable_to]&.then { |day| Date.iso8601(day) },
-              covered: Rational(said[:covered], 1_000_000)
+              covered: Rational(said[:covered], 1_000_000),
+              pixels: picture[:kind] == "picture" ? picture[:spec]["size"] : nil
             )
           end
         end

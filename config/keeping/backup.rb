@@ -58,7 +58,7 @@ module AskFirst
       end
 
       # Files that are still coming in belong to nothing yet: whoever sends them goes on or begins again.
-      COMING_IN = %r{\A[^/]+/uploads/}
+      COMING_IN = %r{\A[^/]+/uploads/|\.part\z}
       private_constant :COMING_IN
 
       # What is removed meanwhile (a client whose grace is over) is not missed: nothing that goes out hangs on it any

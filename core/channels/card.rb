@@ -88,10 +88,22 @@ module AskFirst
       # emoji, default, ranges: weights of the rule "weighted"
       Card::Text = Struct.new(:rule, :limit, :fold, :link, :emoji, :default, :ranges, keyword_init: true)
 
-      # What files it takes. ratio: [[w, h] narrowest, [w, h] widest] · max_side: pixels · description: characters ·
-      # seconds: [least, most] · one_shape: a set is shown in the shape of its first picture
+      # What files it takes. ratio: [[w, h] narrowest, [w, h] widest] · max_side: pixels · min_side: pixels of the
+      # shorter side from which on a picture looks well, or nil · description: characters · seconds: [least, most] ·
+      # one_shape: a set is shown in the shape of its first picture
       Card::Media =
-        Struct.new(:needed, :most, :kinds, :ratio, :one_shape, :max_side, :description, :seconds, keyword_init: true) do
+        Struct.new(
+          :needed,
+          :most,
+          :kinds,
+          :ratio,
+          :one_shape,
+          :max_side,
+          :min_side,
+          :description,
+          :seconds,
+          keyword_init: true
+        ) do
           # @return [Media] the same, of one shape
           def shaped(width, height)
             dup.tap { |media| media.ratio = [[width, height], [width, height]] }.freeze

@@ -66,6 +66,12 @@ module AskFirst
             ->(card) { whole?(card["media"]["max_side"], SIDES) }
           ],
           [
+            "its shortest side is not a number within its longest",
+            ->(card) do
+              card["media"]["min_side"].nil? || whole?(card["media"]["min_side"], 1..card["media"]["max_side"])
+            end
+          ],
+          [
             "its limit of descriptions is not a number",
             ->(card) { card["media"]["description"].nil? || whole?(card["media"]["description"], TEXT) }
           ],

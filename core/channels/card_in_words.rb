@@ -21,6 +21,7 @@ module AskFirst
           "Files" => :files,
           "Shape of a picture" => :shape,
           "Longest side" => :side,
+          "Looks well from" => :least,
           "Length of a video" => :seconds,
           "Description of a picture" => :description,
           "Link card" => :link_card,
@@ -61,6 +62,7 @@ module AskFirst
         end
 
         def side(card) = card.media.most.zero? ? nil : "#{grouped(card.media.max_side)} pixels"
+        def least(card) = card.media.min_side && "#{grouped(card.media.min_side)} pixels on the shorter side"
         def seconds(card) = card.media.seconds && "#{card.media.seconds.join(" to ")} seconds"
         def description(card) = card.media.description && "at most #{grouped(card.media.description)} characters"
         def link_card(card) = card.link_card ? "shown" : nil

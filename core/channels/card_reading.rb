@@ -58,6 +58,7 @@ module AskFirst
             ratio: hash["ratio"],
             one_shape: hash["one_shape"] == true,
             max_side: hash["max_side"] || CardFaults::SIDES.max,
+            min_side: hash["min_side"],
             description: hash["description"],
             seconds: hash["seconds"]
           ).freeze

@@ -22,6 +22,7 @@ module AskFirst
             no_documents_here
           ],
           "shapes" => %w[cut_away],
+          "sizes" => %w[too_small],
           "rights" => %w[right_ended],
           "words on pictures" => %w[many_words],
           "descriptions" => %w[description_missing description_too_long],

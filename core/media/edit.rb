@@ -7,7 +7,8 @@ module AskFirst
       # clearer, and given a line of words. The same steps on the same file make the same picture.
       #
       # turn: degrees clockwise, by quarters · level: tenths of a degree clockwise · frame: see Framing · light,
-      # contrast: percent · words: {"text", "colour", "ground", "at", "size"}, size in thousandths of the height
+      # contrast: percent · words: {"text", "colour", "ground", "at", "size", "font"}, size in thousandths of the height,
+      # font the id of a file of the brand sheet, or left out
       module Edit
         TURNS = [0, 90, 180, 270].freeze
         LEVEL = (-150..150)
@@ -16,7 +17,7 @@ module AskFirst
         SIZE = (20..200)
         TEXT = 120
         KEYS = %w[turn level frame light contrast words].freeze
-        WORDS = %w[text colour ground at size].freeze
+        WORDS = %w[text colour ground at size font].freeze
 
         module_function
 
@@ -69,9 +70,16 @@ module AskFirst
             "colour" => colour(given["colour"]),
             "ground" => colour(given["ground"]),
             "at" => one_of(given["at"] || "bottom", PLACES, "words"),
-            "size" => one_of(given["size"] || 60, SIZE, "words")
-          }
+            "size" => one_of(given["size"] || 60, SIZE, "words"),
+            "font" => font(given["font"])
+          }.compact
           contrast(said) >= Clients::Contrast::LARGE ? said : raise(low_contrast(said))
+        end
+
+        def font(id)
+          return id if id.nil? || Uuid::FORMAT.match?(id.to_s)
+
+          refuse("has words in a font of the brand sheet", "words")
         end
 
         def colour(value)
@@ -104,7 +112,7 @@ module AskFirst
         def refuse(why, field = "edit")
           raise Invalid.new("bad_edit", "An edit #{why}.", field: field, way_on: "Edit the picture again.")
         end
-        private_class_method :words, :colour, :one_of, :low_contrast, :refuse
+        private_class_method :words, :font, :colour, :one_of, :low_contrast, :refuse
       end
     end
   end

@@ -10,6 +10,14 @@ module AskFirst
         TYPES = %w[video/mp4 video/quicktime video/webm].freeze
         ENDINGS = { "video/mp4" => "mp4", "video/quicktime" => "mov", "video/webm" => "webm" }.freeze
 
+        EDITING = 900 # seconds that a film may be in the making
+        H264 = [%w[-c:v libx264 -preset fast -crf 20 -pix_fmt yuv420p -threads 2], %w[-c:a aac -b:a 160k]].freeze
+        VP9 = [%w[-c:v libvpx-vp9 -crf 32 -b:v 0 -deadline realtime -cpu-used 6], %w[-c:a libopus]].freeze
+        COPIED = [%w[-c:v copy], %w[-c:a copy]].freeze
+        # its pictures alone, without what else lies in it, ready to be played while it loads
+        PLAIN = %w[-map 0:v:0 -map_metadata -1 -fflags +bitexact -flags:v +bitexact -movflags +faststart].freeze
+        CODED = { "video/mp4" => H264, "video/quicktime" => H264, "video/webm" => VP9 }.freeze
+
         MOST_PIXELS = 4096 * 4096
         LONGEST = 60 * 60 # seconds; the cards have their own, shorter limits
 
@@ -64,6 +72,34 @@ module AskFirst
           StringIO.new(bytes)
         end
 
+        # @param at [Integer] milliseconds
+        # @return [IO] a JPEG of the picture that is seen then
+        def frame(io, at)
+          bytes =
+            Tools.at_path(io) do |path|
+              size = "scale='min(1200,iw)':-2"
+              said = %w[-v error -threads 2 -ss] + [format("%.3f", at / 1000.0), "-i", path, "-vf", size]
+              Tools.run("ffmpeg", *said, *%w[-frames:v 1 -f image2pipe -c:v mjpeg -])
+            end
+          return preview(io) if bytes.nil? || bytes.empty? # behind its last picture
+
+          StringIO.new(bytes)
+        end
+
+        # Cut to the picture, so that it is coded anew; only made silent, its pictures stay as they are.
+        # @param edit [Hash] of Core::Media::FilmEdit
+        # @yieldparam made [IO]
+        # @raise [Core::Invalid] video_broken
+        def edit(io, edit, mime)
+          Tools.at_path(io) do |path|
+            Tempfile.create(["edited", ".#{ENDINGS.fetch(mime)}"]) do |made|
+              Tools.run("nice", "-n", "10", "ffmpeg", *editing(path, edit, mime), made.path, seconds: EDITING) or
+                raise broken
+              return yield made
+            end
+          end
+        end
+
         # The same pictures and sound without hidden data, ready to be played while it loads.
         # @return [String] bytes
         def render(io, mime)
@@ -96,6 +132,21 @@ module AskFirst
         end
 
         private
+
+        def editing(path, edit, mime)
+          from, to = edit.values_at("start", "end").map { |at| at && format("%.3f", at / 1000.0) }
+          pictures, sound = from || to ? CODED.fetch(mime) : COPIED
+          [
+            "-v", "error", "-y",
+            *(from ? ["-ss", from] : []),
+            *(to ? ["-to", to] : []),
+            "-i",
+            path,
+            *PLAIN,
+            *pictures,
+            *(edit["mute"] ? ["-an"] : ["-map", "0:a:0?", *sound])
+          ]
+        end
 
         def within!(width, height, seconds)
           raise too_large(width, height) if width * height > MOST_PIXELS

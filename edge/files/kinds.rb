@@ -48,8 +48,11 @@ module AskFirst
           end
         end
 
+        # @param at [Integer, nil] milliseconds of a film, of the picture that it is shown by
         # @return [IO] a JPEG
-        def preview(io, kind)
+        def preview(io, kind, at: nil)
+          return @films.frame(io, at) if at && kind == "video"
+
           { "video" => @films, "document" => @documents }.fetch(kind, @pictures).preview(io)
         end
 
@@ -62,6 +65,10 @@ module AskFirst
         def greys(io)
           @pictures.greys(io, Core::Media::Likeness::ACROSS, Core::Media::Likeness::DOWN)
         end
+
+        # @param face [IO] of a picture
+        # @return [Array<Array<Integer>>] what Core::Media::Guess looks at
+        def edges(face) = @pictures.edges(face)
 
         # @param spec [Hash] of Core::Media::Renditions
         # @return [String] bytes
@@ -77,11 +84,16 @@ module AskFirst
         end
 
         # @param edit [Hash] of Core::Media::Edit
+        # @param font [String, nil] path of the file in whose letters words are written
         # @return [String] bytes of the picture that is made
-        def edit(io, edit, mime)
+        def edit(io, edit, mime, font: nil)
           io.rewind
-          @retouch.call(io.read, edit, mime)
+          @retouch.call(io.read, edit, mime, font)
         end
+
+        # @param edit [Hash] of Core::Media::FilmEdit
+        # @yieldparam made [IO] of the film that is made, while it is there
+        def edit_film(io, edit, mime, &) = @films.edit(io, edit, mime, &)
 
         # @return [String] what the made file's name ends with
         def ending(spec)

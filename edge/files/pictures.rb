@@ -14,6 +14,12 @@ module AskFirst
         MOST_PIXELS = 100_000_000
         PREVIEW = 1_200
         STRICT = :error # loading fails on any error of the data
+        PLACE = {
+          latitude: "exif-ifd3-GPSLatitude",
+          north_south: "exif-ifd3-GPSLatitudeRef",
+          longitude: "exif-ifd3-GPSLongitude",
+          east_west: "exif-ifd3-GPSLongitudeRef"
+        }.freeze
         JPEG_START = "\xFF\xD8".b.freeze
         JPEG_SCAN = "\xFF\xDA".b.freeze
         JPEG_END = "\xFF\xD9".b.freeze
@@ -48,7 +54,7 @@ module AskFirst
           read_whole(io)
           upright = image.get_typeof("orientation").zero? || image.get("orientation") < 5
           width, height = upright ? [image.width, image.height] : [image.height, image.width]
-          { mime: mime, width: width, height: height }
+          { mime: mime, width: width, height: height, **place(image) }
         end
 
         # @param side [Integer] pixels of the longer side, at most
@@ -67,6 +73,22 @@ module AskFirst
           small = Vips::Image.thumbnail_buffer(io.read, across, height: down, size: :force, fail_on: STRICT)
           small = small.flatten(background: 255) if small.has_alpha?
           small.colourspace(:b_w).extract_band(0).write_to_memory.bytes.first(across * down)
+        rescue Vips::Error
+          raise broken
+        end
+
+        # @return [Array<Array<Integer>>] squares row by row, each with the percent of its spots at which light changes
+        #   sharply (Sobel's operator)
+        def edges(io)
+          io.rewind
+          side = Core::Media::Guess::SIDE
+          cell = Core::Media::Guess::CELL
+          small = Vips::Image.thumbnail_buffer(io.read, side, height: side, size: :down, fail_on: STRICT)
+          sharp = small.colourspace(:b_w).extract_band(0).sobel > Core::Media::Guess::SHARP
+          across, down = [sharp.width, sharp.height].map { |one| [one / cell, 1].max }
+          sharp = sharp.embed(0, 0, [sharp.width, cell].max, [sharp.height, cell].max)
+          cells = sharp.shrink(cell, cell).linear(100 / 255.0, 0).cast(:uchar)
+          cells.write_to_memory.bytes.each_slice(cells.width).first(down).map { |row| row.first(across) }
         rescue Vips::Error
           raise broken
         end
@@ -94,6 +116,14 @@ module AskFirst
         end
 
         private
+
+        # Where its camera wrote that it was taken.
+        def place(image)
+          said =
+            PLACE.transform_values { |field| image.get_typeof(field).zero? ? nil : image.get(field).to_s.scrub("") }
+          Core::Media::Place.of(**said)&.then { |latitude, longitude| { latitude: latitude, longitude: longitude } } ||
+            {}
+        end
 
         def opened(io)
           io.rewind

@@ -21,9 +21,10 @@ module AskFirst
         # @param bytes [String] of the original
         # @param edit [Hash] as of Core::Media::Edit.clean
         # @param mime [String] of the original
+        # @param font [String, nil] path of the file in whose letters words are written
         # @return [String] bytes, without hidden data
-        # @raise [Core::Invalid] picture_broken
-        def call(bytes, edit, mime)
+        # @raise [Core::Invalid] picture_broken, font_broken
+        def call(bytes, edit, mime, font = nil)
           image = Vips::Image.new_from_buffer(bytes, "", fail_on: Pictures::STRICT).autorot
           image = image.colourspace(:srgb) unless image.interpretation == :srgb
           plan = Core::Media::Edit.plan(image.width, image.height, edit)
@@ -31,7 +32,7 @@ module AskFirst
           image = level(image, edit["level"], plan["levelled"]) if edit["level"]
           image = image.crop(*plan["crop"])
           image = tone(image, edit.fetch("light", 0), edit.fetch("contrast", 0)) if edit["light"] || edit["contrast"]
-          image = write(image, edit["words"]) if edit["words"]
+          image = write(image, edit["words"], letters(font)) if edit["words"]
           save(image, WRITTEN_AS.fetch(mime, mime))
         rescue Vips::Error
           raise Core::Invalid.new(
@@ -66,10 +67,10 @@ module AskFirst
         end
 
         # One line on a band of its ground, over the whole width; a long one is made smaller until it has room.
-        def write(image, words)
+        def write(image, words, letters)
           flat = image.has_alpha? ? image.flatten(background: 255) : image
           height = [flat.height * words["size"] / 1000, 8].max
-          mask = mask(words["text"], height, (flat.width * ROOM).to_i)
+          mask = mask(words["text"], height, (flat.width * ROOM).to_i, letters)
           band = [(mask.height * 1.6).round, flat.height].min
           top = { "top" => 0, "middle" => (flat.height - band) / 2, "bottom" => flat.height - band }.fetch(words["at"])
           ground = plain(flat.width, band, words["ground"])
@@ -78,9 +79,28 @@ module AskFirst
           flat.insert(room.ifthenelse(colour, ground, blend: true), 0, top).copy(interpretation: :srgb)
         end
 
-        def mask(text, height, width)
+        # What Pango is told of a font: its name, as its file says it, and where that is.
+        def letters(path)
+          return { font: FONT } unless path
+
+          name = Tools.run("fc-scan", "--format", "%{family[0]} %{style[0]}\n", path).to_s.lines.first.to_s.strip
+          raise font_broken if name.empty?
+
+          { font: name.force_encoding(Encoding::UTF_8).scrub(""), fontfile: path }
+        end
+
+        def font_broken
+          Core::Invalid.new(
+            "font_broken",
+            "The font's file cannot be read.",
+            field: "words",
+            way_on: "Choose another one."
+          )
+        end
+
+        def mask(text, height, width, letters)
           escaped = text.gsub("&", "&amp;").gsub("<", "&lt;")
-          made = Vips::Image.text(escaped, font: FONT, dpi: (height * 5.4).round)
+          made = Vips::Image.text(escaped, dpi: (height * 5.4).round, **letters)
           made.width > width ? made.resize(width / made.width.to_f) : made
         end
 

@@ -1,29 +1,44 @@
 # frozen_string_literal: true
 
 require "marcel"
+require "securerandom"
 require "shrine"
 require "shrine/storage/file_system"
 
 module AskFirst
   module Edge
     module Files
-      # Where files lie, by their id. Shrine's storage, so that an S3-like one can take its place.
+      # Where files lie, by their id: in a folder; or in a store elsewhere, of which the folder then holds copies of
+      # what is in use. A file never changes, so that a copy is as good as it.
       class Shelf
         # nobody else on the machine reads what clients gave us
         OURS = 0o600
         OUR_FOLDERS = 0o700
+        KEPT = 30 * 86_400 # seconds that a copy stays after it was made
 
-        def initialize(folder)
+        # @param folder [String]
+        # @param far [Far, nil]
+        def initialize(folder, far = nil)
           @storage = Shrine::Storage::FileSystem.new(folder, permissions: OURS, directory_permissions: OUR_FOLDERS)
+          @far = far
         end
 
+        # Whole or not at all: nobody reads half of one.
+        # @raise [Core::Away] where there is no room, or the store cannot be reached
         def put(id, io)
+          @far&.put(id, io)
           io.rewind
-          @storage.upload(io, id)
+          written(id) { |coming| @storage.upload(io, coming) }
         end
+
+        # @return [Boolean]
+        # @raise [Core::Away]
+        def there?(id) = ::File.file?(place(id)) || (@far ? @far.there?(id) : false)
 
         # @raise [Errno::ENOENT] when it is not there
+        # @raise [Core::Away]
         def open(id)
+          path(id)
           io = @storage.open(id)
           yield io
         rescue Shrine::FileNotFound
@@ -40,27 +55,83 @@ module AskFirst
           io.rewind
         end
 
-        # Files of one person that are on their way into a client's.
-        def uploads(workspace_id, person_id) = Uploads.new(path("#{workspace_id}/uploads/#{person_id}"))
+        # Files of one person that are on their way into a client's. They lie here, wherever the others do.
+        def uploads(workspace_id, person_id) = Uploads.new(place("#{workspace_id}/uploads/#{person_id}"))
 
         # Those that nothing was added to for a week are given up.
         # @param now [Time]
         def forget_uploads(now)
-          Dir.glob(path("*/uploads/*")).each { |folder| Uploads.new(folder).expire_files(now - Uploads::KEPT) }
+          Dir.glob(place("*/uploads/*")).each { |folder| Uploads.new(folder).expire_files(now - Uploads::KEPT) }
+          # what was being written when a process was killed
+          Dir
+            .glob(place("**/*.part"))
+            .each do |path|
+              ::File.delete(path) if ::File.mtime(path) < now - Uploads::KEPT
+            rescue Errno::ENOENT
+              next
+            end
+        end
+
+        # Copies of before are let go: what is asked for again is fetched again.
+        # @param now [Time]
+        def forget_copies(now)
+          return unless @far
+
+          Dir
+            .glob(place("**/*"))
+            .each do |path|
+              next if path.include?("/uploads/") || !::File.file?(path)
+
+              ::File.delete(path) if ::File.mtime(path) < now - KEPT
+            end
         end
 
         # One file, with how it looks on the screen; what is not there is no loss.
         def remove(id)
-          ["", ".preview", ".thumb"].each { |kind| @storage.delete("#{id}#{kind}") }
+          ["", ".preview", ".thumb"].each do |kind|
+            @far&.delete("#{id}#{kind}")
+            @storage.delete("#{id}#{kind}")
+          end
         end
 
         # Everything below a prefix, such as a client's.
         def remove_all(prefix)
+          @far&.delete_prefixed(prefix)
           @storage.delete_prefixed(prefix)
         end
 
+        # Where the file can be read on this machine.
+        # @return [String]
+        # @raise [Core::Away]
         def path(id)
-          @storage.path(id).to_s
+          here = place(id)
+          fetch(id) if @far && !::File.file?(here)
+          here
+        rescue Errno::ENOENT
+          here
+        end
+
+        private
+
+        def place(id) = @storage.path(id).to_s
+
+        def fetch(id)
+          Tempfile.create("far", binmode: true) do |file|
+            @far.fetch(id, file)
+            file.rewind
+            written(id) { |coming| @storage.upload(file, coming) }
+          end
+        end
+
+        def written(id)
+          coming = "#{id}.#{SecureRandom.hex(8)}.part"
+          yield coming
+          ::File.rename(place(coming), place(id))
+        rescue StandardError => e
+          @storage.delete(coming)
+          raise e unless e.is_a?(Errno::ENOSPC)
+
+          raise Core::Away.new("disk_full", "There is no room left for files.", way_on: "Tell whoever runs the server.")
         end
       end
     end

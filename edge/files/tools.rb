@@ -15,11 +15,11 @@ module AskFirst
         module_function
 
         # @return [String, nil] what it wrote; nil when it failed or took too long
-        def run(*command)
+        def run(*command, seconds: SECONDS)
           out, status =
             Open3.capture2(
               "timeout",
-              SECONDS.to_s,
+              seconds.to_s,
               "prlimit",
               "--as=#{MEMORY}",
               *command,

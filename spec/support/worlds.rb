@@ -104,6 +104,13 @@ class SpecWorld
     AskFirst::App.const_get(name).call(kit, who.is_a?(AskFirst::App::Member) ? who : member(who, client), **input)
   end
 
+  # As the dispatcher does: what has come is read.
+  def read_media(client = :quillmere)
+    process = AskFirst::App::Member.process(workspace(client), "dispatcher")
+    unread = owner[:media].where(workspace_id: workspace(client), read_at: nil).select_map(:id)
+    unread.each { |id| AskFirst::App::Media::ReadMedium.call(jobs, process, media_id: id) }
+  end
+
   def write(post, part, value, who: :maro, on: nil, client: :quillmere)
     channel_id = on && channel(on, client)
     row = db[:parts].where(post_id: post, channel_id: channel_id, part: part).first

@@ -35,13 +35,16 @@ module AskFirst
           height
           duration_ms
           pages
+          cover_ms
           folder_id
           description
           written
           usable_until
           usable_note
           boxes
+          guess
           covered
+          read_at
           near_to
           added_by
           added_at
@@ -113,6 +116,18 @@ module AskFirst
             .all
         end
 
+        # @return [Integer] the most pixels of a picture's shorter side that one of the reader's channels asks for; 0
+        #   where none does
+        def least
+          @least ||=
+            begin
+              mine = @scope.limits[@scope.workspace_id]
+              connected = @scope.rows(:channels).where(state: "connected")
+              connected = connected.where(id: mine) if mine
+              connected.max(Sequel.lit("(card #>> '{media,min_side}')::int")) || 0
+            end
+        end
+
         # @return [Hash] :all, :folders {id or nil => count}, :kinds {kind => count}, :looks {look => count}
         def counts
           looks = LOOKS.keys.map { |look| count_where(look(look)).as(look.to_sym) }
@@ -134,7 +149,8 @@ module AskFirst
                 "(media.workspace_id, media.id))"
             ),
           "words" => Sequel.lit("media.covered > ?", (Core::Media::Coverage::MOST * 1_000_000).to_i),
-          "ends" => nil # hangs on the day
+          "small" => nil, # hangs on what the channels ask for
+          "ends" => nil # and this on the day
         }.freeze
 
         private
@@ -144,7 +160,11 @@ module AskFirst
         def current = visible.where(Sequel[:media][:replaced_by] => nil)
 
         def look(name)
-          LOOKS.fetch(name) || Sequel.lit("media.usable_until <= ?", @today + Core::Media::Usable::SOON)
+          LOOKS.fetch(name) ||
+            {
+              "small" => Sequel.lit("media.kind = 'picture' AND LEAST(media.width, media.height) < ?", least),
+              "ends" => Sequel.lit("media.usable_until <= ?", @today + Core::Media::Usable::SOON)
+            }.fetch(name)
         end
 
         def count_where(condition) = Sequel.function(:count).*.filter(condition)

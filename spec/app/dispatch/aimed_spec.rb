@@ -366,6 +366,14 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
         end
       advance(post, full)
       expect(showing(post)[:fault]).to include "the disk is full"
+      away =
+        world.jobs.dup.tap do |kit|
+          gone = AskFirst::Core::Away.new("store_away", "The store cannot be used just now.")
+          kit.files = Object.new.tap { |files| files.define_singleton_method(:open) { |*_| raise gone } }
+        end
+      world.clock.set(showing(post)[:due_at])
+      advance(post, away)
+      expect(showing(post)).to include(state: "planned", fault: a_string_including("The store cannot be used"))
       closed =
         world.jobs.dup.tap do |kit|
           kit.networks = AskFirst::Edge::Networks::Directory.new(AskFirst::Edge::Secrets.new("another secret " * 5))

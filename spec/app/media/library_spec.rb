@@ -81,6 +81,7 @@ RSpec.describe "The library of a client" do
     used, near = [upload(1), upload(2)].map { |row| row[:id] }
     again = Vips::Image.new_from_buffer(SpecWorld.picture(2).string, "").resize(0.7).jpegsave_buffer
     copy = world.act("Media::UploadMedia", :ines, client, io: StringIO.new(again), name: "smaller.jpg")[:id]
+    world.read_media(client)
     post = world.act("Posts::MakePost", :ines, client, subject: "Fog")
     world.write(post, "media", [used], who: :ines, client: client)
     say(
@@ -91,7 +92,7 @@ RSpec.describe "The library of a client" do
       usable_note: "Lise, by mail"
     )
     looks = world.act("Media::Folders", :ines, client)[:looks]
-    expect(looks).to eq("unused" => 2, "undescribed" => 2, "near" => 2, "words" => 1, "ends" => 1)
+    expect(looks).to eq("unused" => 2, "undescribed" => 2, "near" => 2, "words" => 1, "small" => 0, "ends" => 1)
     found =
       %w[unused undescribed near words ends].to_h do |look|
         [look, page(filters: { look: look })[:media].map { |one| one[:id] }]

@@ -102,7 +102,7 @@ RSpec.describe "Versions of a medium" do
     files = Dir[File.join(world.settings.files, world.workspace(client), "*")].size
     expect(code { newer(boat, 2, posts: ["nothing"]) }).to eq %w[not_found]
     expect(newer(boat, 2, posts: [world.draft])[:posts]).to eq 0
-    expect(Dir[File.join(world.settings.files, world.workspace(client), "*")].size).to eq files + 3
+    expect(Dir[File.join(world.settings.files, world.workspace(client), "*")].size).to eq files + 1
   end
 
   it "of another kind, or of the very same bytes, is none" do

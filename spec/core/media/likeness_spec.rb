@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "dhash-vips"
 require "vips"
 
 RSpec.describe AskFirst::Core::Media::Likeness do
@@ -34,6 +35,16 @@ RSpec.describe AskFirst::Core::Media::Likeness do
     it "is near to the same picture #{change}" do
       near = (1..8).map { |seed| described_class.distance(likeness(picture(seed)), likeness(made.call(picture(seed)))) }
       expect(near).to all(be <= described_class::NEAR)
+    end
+  end
+
+  # dhash-vips, a library that makes the same kind of sign: it asks whether a spot is lighter than the one to its right.
+  it "answers as a library does, spot by spot" do
+    (1..8).each do |seed|
+      same = Vips::Image.new_from_buffer(picture(seed).jpegsave_buffer(Q: 92), "")
+      theirs = DHashVips::DHash.calculate(same)
+      # a JPEG that is made small while it is read differs by a little
+      expect(described_class.distance(likeness(picture(seed)), ~theirs)).to be <= 4
     end
   end
 

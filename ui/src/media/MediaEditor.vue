@@ -119,6 +119,12 @@ const colours = computed(() => {
   const own = (brand.value?.parts.colours?.value ?? []) as { name: string; hex: string }[]
   return [...own, ...PLAIN].map((one) => ({ value: one.hex.toUpperCase(), label: one.name || one.hex }))
 })
+/** Its fonts, of the files on its brand sheet. */
+const fonts = computed(() =>
+  (brand.value?.files ?? [])
+    .filter((file) => ['font/ttf', 'font/otf'].includes(file.mime))
+    .map((file) => ({ value: file.id, label: file.name })),
+)
 const words = computed<Words>(() => ({
   text: '',
   colour: '#FFFFFF',
@@ -235,6 +241,14 @@ async function keep() {
             @update:model-value="say({ ground: $event }, 'ground')"
           />
           <span :class="ratio < 3 ? 'late' : 'quiet'">{{ ratio.toFixed(1) }} : 1</span>
+          <ChoiceField
+            v-if="fonts.length > 0"
+            id="edit-font"
+            label="Font of the words"
+            :model-value="words.font ?? ''"
+            :options="[{ value: '', label: 'plain letters' }, ...fonts]"
+            @update:model-value="say({ font: $event || undefined }, 'font')"
+          />
           <RadioGroup
             :value="words.at"
             size="small"

@@ -26,8 +26,10 @@ const emit = defineEmits<{ show: [id: string]; choose: [id: string] }>()
         @click="emit('show', one.id)"
       >
         <span class="picture">
+          <span v-if="!one.read" class="quiet coming">being read …</span>
           <img
-            :src="thumb(workspace, one.id)"
+            v-else
+            :src="thumb(workspace, one.id, one.cover_ms)"
             :alt="one.description"
             loading="lazy"
             decoding="async"
@@ -89,6 +91,11 @@ img {
   width: 100%;
   height: 100%;
   object-fit: cover;
+}
+.coming {
+  display: grid;
+  place-items: center;
+  height: 100%;
 }
 /* inside its own edge: what stands outside is not painted (see content-visibility) */
 .shown .picture::after,

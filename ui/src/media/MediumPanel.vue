@@ -19,9 +19,10 @@ import { later } from '@/parts/later'
 import { useSaid } from '@/parts/said'
 import WordBoxes from './WordBoxes.vue'
 import type { Box } from './boxes'
-import { measures, preview, standing, useMedium, weight, type Folders } from './library'
+import { measures, original, placed, preview, standing, useMedium, weight, type Folders } from './library'
 
 const MediaEditor = later(() => import('./MediaEditor.vue'))
+const FilmEditor = later(() => import('./FilmEditor.vue'))
 const NewerVersion = later(() => import('./NewerVersion.vue'))
 const props = defineProps<{ workspace: string; medium: string; here: Folders; now: string }>()
 const emit = defineEmits<{ close: []; show: [id: string]; post: [] }>()
@@ -92,14 +93,27 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
         :src="preview(workspace, one.id)"
         :alt="one.description || 'Not described yet'"
         :boxes="one.boxes as Box[]"
+        :guess="one.guess as Box[]"
         :off="off"
         @change="save({ boxes: $event })"
       />
-      <img v-else class="seen" :src="preview(workspace, one.id)" :alt="one.description || 'Not described yet'" />
+      <img
+        v-else
+        class="seen"
+        :src="preview(workspace, one.id, one.cover_ms)"
+        :alt="one.description || 'Not described yet'"
+      />
+      <p v-if="one.small" class="quiet">It looks soft on one of the channels, which asks for more pixels.</p>
       <p v-if="one.wordy" class="late">Words cover more than a fifth of it. A picture is read better with fewer.</p>
       <p v-if="problem" role="alert" class="late">{{ problem }}</p>
       <p class="quiet">
         {{ measures(one) }} · {{ weight(one.bytes) }} · {{ one.added_by ?? 'somebody' }}, {{ brief(one.added_at, now) }}
+      </p>
+      <p v-if="!off" class="quiet">
+        <a :href="original(workspace, one.id)" download>The file as it came</a>
+        <template v-if="one.place"
+          >, taken at <b>{{ placed(one.place) }}</b>; what is sent does not say so</template
+        >
       </p>
       <div class="fields">
         <label for="medium-description">Description, for people who cannot see it</label>
@@ -187,6 +201,10 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
           </li>
         </ul>
       </template>
+      <p v-for="each in one.making" :key="each.id" :class="each.wrong ? 'late' : 'quiet'">
+        <template v-if="each.wrong">The film of {{ brief(each.at, now) }} was not made: {{ each.wrong }}</template>
+        <template v-else>A film is being made of it, for {{ each.by ?? 'somebody' }} …</template>
+      </p>
       <p v-if="one.replaced_by" class="quiet">
         A newer version has taken its place.
         <button type="button" class="link-button" @click="emit('show', one.versions[0]!.id)">Look at the newest</button>
@@ -194,7 +212,7 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
       <p class="do">
         <ActButton type="primary" :off="off" @click="emit('post')">Make a post of it</ActButton>
         <template v-if="!one.replaced_by">
-          <ActButton v-if="one.kind === 'picture'" :off="off" @click="editing = true">Edit …</ActButton>
+          <ActButton v-if="one.kind !== 'document'" :off="off" @click="editing = true">Edit …</ActButton>
           <UploadButton
             :label="`A newer version of ${one.name}`"
             :accept="one.mime"
@@ -204,8 +222,15 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
           >
         </template>
       </p>
+      <FilmEditor
+        v-if="editing && one.kind === 'video'"
+        :workspace="workspace"
+        :film="one"
+        :now="now"
+        @close="editing = false"
+      />
       <MediaEditor
-        v-if="editing"
+        v-else-if="editing"
         :workspace="workspace"
         :media="[one]"
         :now="now"

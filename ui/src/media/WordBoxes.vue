@@ -4,11 +4,13 @@
 import { computed, ref } from 'vue'
 import { clamped, share, type Box } from './boxes'
 
-const props = defineProps<{ src: string; alt: string; boxes: Box[]; off?: string }>()
+// What was guessed is shown until a person has said where words are.
+const props = defineProps<{ src: string; alt: string; boxes: Box[]; guess?: Box[]; off?: string }>()
 const emit = defineEmits<{ change: [boxes: Box[]] }>()
 const frame = ref<HTMLElement>()
 const drawing = ref<Box>()
 const from = ref<[number, number]>()
+const guessed = computed(() => (props.boxes.length === 0 && !drawing.value ? (props.guess ?? []) : []))
 const all = computed(() => (drawing.value ? [...props.boxes, drawing.value] : props.boxes))
 const place = ([left, top, width, height]: Box) => ({
   left: `${left / 10}%`,
@@ -74,6 +76,7 @@ function key(event: KeyboardEvent, index: number) {
       @pointercancel="from = drawing = undefined"
     >
       <img :src="src" :alt="alt" draggable="false" />
+      <span v-for="(box, index) in guessed" :key="`guess ${index}`" class="guess" :style="place(box)" />
       <button
         v-for="(box, index) in all"
         :key="index"
@@ -85,7 +88,16 @@ function key(event: KeyboardEvent, index: number) {
       />
     </div>
     <p class="quiet line">
-      <span
+      <template v-if="guessed.length > 0">
+        <span
+          >Words seem to cover <b>{{ (share(guessed) * 100).toFixed(1) }} %</b></span
+        >
+        <template v-if="!off">
+          <button type="button" class="link-button" @click="emit('change', guessed)">they do</button>
+          <button type="button" class="link-button" @click="emit('change', [])">there are none</button>
+        </template>
+      </template>
+      <span v-else
         >Words cover <b>{{ (share(boxes) * 100).toFixed(1) }} %</b></span
       >
       <template v-if="!off">
@@ -123,12 +135,19 @@ img {
   background: rgb(255 255 255 / 25%);
   cursor: grab;
 }
+.guess {
+  position: absolute;
+  border: 2px dashed var(--ink);
+  outline: 1px dashed #fff;
+  pointer-events: none;
+}
 .box:focus-visible {
   outline: 3px solid #fff;
   border-color: var(--client);
 }
 .line {
   display: flex;
+  flex-wrap: wrap;
   gap: 12px;
   align-items: center;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { contrast, plain, useSteps } from './edit'
+import { contrast, filmEdit, moment, plain, useSteps } from './edit'
 
 describe('editing a picture', () => {
   it('leaves out what changes nothing', () => {
@@ -30,5 +30,17 @@ describe('editing a picture', () => {
     expect(contrast('#000000', '#FFFFFF')).toBeCloseTo(21, 3)
     expect(contrast('#767676', '#FFFFFF')).toBeCloseTo(4.54, 2)
     expect(contrast('#FFFFFF', '#777777')).toBeCloseTo(4.48, 2)
+  })
+})
+
+describe('editing a film', () => {
+  it('says what changes, and nothing else', () => {
+    expect(filmEdit([0, 9_000], false, 9_000)).toEqual({})
+    expect(filmEdit([500, 9_000], true, 9_000)).toEqual({ start: 500, mute: true })
+    expect(filmEdit([0, 4_000], false, 9_000)).toEqual({ end: 4_000 })
+  })
+
+  it('tells a moment in minutes, seconds and tenths', () => {
+    expect([0, 950, 41_240, 61_000].map(moment)).toEqual(['0:00.0', '0:01.0', '0:41.2', '1:01.0'])
   })
 })

@@ -29,6 +29,21 @@ export function plain(edit: Edit): Edit {
   return Object.fromEntries(Object.entries(kept).filter(([, one]) => one !== undefined && one !== 0)) as Edit
 }
 
+/** "0:41.2" */
+export function moment(ms: number): string {
+  const tenths = Math.round(ms / 100)
+  return `${Math.floor(tenths / 600)}:${String(Math.floor(tenths / 10) % 60).padStart(2, '0')}.${tenths % 10}`
+}
+
+/** What of a film changes, as the core keeps it (core/media/film_edit.rb). */
+export function filmEdit([from, to]: [number, number], mute: boolean, length: number) {
+  return {
+    ...(from > 0 ? { start: from } : {}),
+    ...(to < length ? { end: to } : {}),
+    ...(mute ? { mute: true } : {}),
+  }
+}
+
 /** The steps that were taken, each with the way back. */
 export function useSteps() {
   const steps = ref<Edit[]>([{}])

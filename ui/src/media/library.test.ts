@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { descriptionsOf } from './into-post'
-import { measures, standing, weight, type Medium } from './library'
+import { measures, placed, standing, weight, type Medium } from './library'
 
 const picture = {
   kind: 'picture',
@@ -43,5 +43,12 @@ describe('a file in a few words', () => {
       { id: 'c', description: 'A pier' },
     ]
     expect(descriptionsOf(media, { c: 'The long pier' })).toEqual({ a: 'A ferry', c: 'The long pier' })
+  })
+})
+
+describe('where a picture was taken', () => {
+  it('is said by the halves of the earth', () => {
+    expect(placed({ latitude: 59.91, longitude: 10.75 })).toBe('59.9100° N, 10.7500° E')
+    expect(placed({ latitude: -33.5, longitude: -70.25 })).toBe('33.5000° S, 70.2500° W')
   })
 })

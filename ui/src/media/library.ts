@@ -25,6 +25,7 @@ export const LOOKS: Record<Look, string> = {
   undescribed: 'Without description',
   near: 'Nearly the same',
   words: 'Words over 20 %',
+  small: 'Small for a channel',
   ends: 'Right to use ends',
 }
 export const KINDS: Record<Medium['kind'], string> = { picture: 'Pictures', video: 'Videos', document: 'Documents' }
@@ -97,6 +98,7 @@ export function standing(one: Medium): { words: string; loud: boolean } {
   if (one.usable === 'ended') return { words: `was free to use until ${calendarDay(one.usable_until!)}`, loud: true }
   if (one.usable === 'soon') return { words: `until ${calendarDay(one.usable_until!)}`, loud: true }
   if (one.wordy) return { words: `words ${Math.round(one.covered * 100)} %`, loud: false }
+  if (one.small) return { words: 'small for a channel', loud: false }
   if (one.out > 0) return { words: one.out === 1 ? 'out once' : `out ${one.out} times`, loud: false }
   if (one.used > 0) return { words: `in ${counted(one.used, 'post', 'posts')}`, loud: false }
   return { words: '', loud: false }
@@ -107,5 +109,16 @@ export function weight(bytes: number): string {
   return bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1_000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
 }
 
-export const thumb = (workspace: string, id: string) => `/api/w/${workspace}/media/${id}/thumb`
-export const preview = (workspace: string, id: string) => `/api/w/${workspace}/media/${id}/preview`
+/** "59.9100° N, 10.7500° E" */
+export function placed({ latitude, longitude }: NonNullable<Whole['place']>): string {
+  const said = (degrees: number, [over, under]: [string, string]) =>
+    `${Math.abs(degrees).toFixed(4)}° ${degrees < 0 ? under : over}`
+  return `${said(latitude, ['N', 'S'])}, ${said(longitude, ['E', 'W'])}`
+}
+
+export const original = (workspace: string, id: string) => `/api/w/${workspace}/media/${id}/original`
+/** @param cover of a film, so that another one is seen at once */
+const face = (workspace: string, id: string, size: string, cover?: number | null) =>
+  `/api/w/${workspace}/media/${id}/${size}${cover == null ? '' : `?cover=${cover}`}`
+export const thumb = (workspace: string, id: string, cover?: number | null) => face(workspace, id, 'thumb', cover)
+export const preview = (workspace: string, id: string, cover?: number | null) => face(workspace, id, 'preview', cover)

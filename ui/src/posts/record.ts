@@ -238,6 +238,8 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   partner_file_added: (f) => `added the file ${text(f.name)} to the partner ${text(f.partner)}`,
   partner_file_removed: (f) => `took the file ${text(f.name)} off its partner`,
   post_of_idea: (f) => `made it of the idea ${text(f.title)}`,
+  film_edit_asked: (f) => `had a film made of ${text(f.name)}`,
+  cover_chosen: (f) => `chose the picture by which ${text(f.name)} is shown`,
   medium_replaced: (f) =>
     `made version ${text(f.number)} of the file ${text(f.name)}, for ${counted(Number(f.posts), 'post', 'posts')}`,
   picture_added: (f) => `added the picture ${text(f.name)}`,

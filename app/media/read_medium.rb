@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Media
+      # Reads what a picture looks like: its faces for the screen, what it is nearly the same as, and where its words
+      # seem to be. Read twice, it says the same.
+      class ReadMedium < Act
+        of_process
+        stepwise
+
+        # @return [Boolean] whether there was something to read
+        def call(media_id:)
+          row = reading { rows(:media).where(id: media_id, read_at: nil).first } or return false
+
+          seen = row[:kind] == "picture" ? look(row) : {}
+          write { keep(row, seen) }
+          true
+        end
+
+        private
+
+        def look(row)
+          kit
+            .files
+            .open(row[:file]) do |io|
+              large = kit.kinds.preview(io, row[:kind])
+              Faces.keep(kit, row[:file], large)
+              {
+                likeness: Core::Media::Likeness.of(kit.kinds.greys(io)),
+                guess: Core::Media::Guess.boxes(kit.kinds.edges(large))
+              }
+            end
+        end
+
+        # What a person has said meanwhile stands.
+        def keep(row, seen)
+          there = rows(:media).where(id: row[:id], read_at: nil).for_update.first or return
+          near = there[:number] == 1 && seen[:likeness] ? Store::Media::Alike.near(scope, seen[:likeness]) : nil
+          guess = there[:boxes].to_a.empty? ? seen.fetch(:guess, []) : []
+          rows(:media).where(id: row[:id]).update(
+            read_at: now,
+            likeness: seen[:likeness],
+            near_to: near,
+            guess: Store::Database.jsonb(guess)
+          )
+          announce("media", ids: [])
+        end
+      end
+    end
+  end
+end
