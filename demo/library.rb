@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "prawn"
+require "tmpdir"
 
 module Demo
   # Quillmere's media, sorted: folders, words about them, a poster whose words cover much of it, and a picture of crew
@@ -23,6 +24,8 @@ module Demo
       ["crew-lise.jpg", :boat, 66, { width: 2000, height: 1500 }, :crew, "Lise at the rail of the early boat"]
     ].freeze
 
+    FILM = { width: 1280, height: 720 }.freeze
+
     # @param world [World]
     # @param clock [Clock]
     def initialize(world, clock)
@@ -36,6 +39,7 @@ module Demo
         sort_what_is_there
         MORE.each { |name, scene, seed, size, folder, words| add(name, scene, seed, size, folder, words) }
         add_menu
+        add_film
         mark
       end
     end
@@ -71,6 +75,26 @@ module Demo
     def add_menu
       paper = Prawn::Document.new { 2.times { |page| page.zero? ? text("Autumn menu") : start_new_page } }
       act("UploadMedia", io: StringIO.new(paper.render), name: "menu-autumn.pdf", folder_id: @folders[:print])
+    end
+
+    # A film of nine seconds: three pictures one after the other, and a hum.
+    def add_film
+      Dir.mktmpdir do |folder|
+        path = File.join(folder, "film.mp4")
+        pictures =
+          [[:pier, 71], [:boat, 72], [:boat, 73]].map.with_index do |(scene, seed), n|
+            File.join(folder, "#{n}.jpg").tap { |file| File.binwrite(file, Pictures.draw(scene, seed, **FILM).string) }
+          end
+        seen = pictures.flat_map { |file| ["-loop", "1", "-t", "3", "-i", file] }
+        heard = %w[-f lavfi -i sine=frequency=110:duration=9]
+        joined = "[0][1][2]concat=n=3,fps=25,format=yuv420p"
+        system("ffmpeg", "-v", "error", *seen, *heard, "-filter_complex", joined, "-shortest", path, exception: true)
+        id =
+          File.open(path, "rb") do |io|
+            act("UploadMedia", io: io, name: "early-boat.mp4", folder_id: @folders[:boats])[:id]
+          end
+        say(media.where(id: id).first, { "description" => "The early boat comes in at pier two" })
+      end
     end
 
     def mark

@@ -37,6 +37,8 @@ module Demo
     end
     def make_film(*, **)
     end
+    def render_ahead(*, **)
+    end
 
     def read_medium(workspace_id, media_id, **)
       (@media ||= []) << [workspace_id, media_id]

@@ -87,6 +87,10 @@ module AskFirst
         enqueue(ReadMedium, workspace_id, media_id, at: at)
       end
 
+      def render_ahead(workspace_id, post_id, at:)
+        enqueue(RenderAhead, workspace_id, post_id, at: at)
+      end
+
       def make_film(workspace_id, edit_id, at:)
         enqueue(MakeFilm, workspace_id, edit_id, at: at)
       end

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Media
-      # How a medium looks on the screen: large, and small in a list. Kept beside its file; made anew where it is missing.
+      # How a medium looks on the screen: large, and small in a list. Kept beside its file; made anew where it is
+      # missing.
       module Faces
         LARGE = "preview"
         SMALL = "thumb"

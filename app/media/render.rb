@@ -6,8 +6,9 @@ require "stringio"
 module AskFirst
   module App
     module Media
-      # Makes the missing renditions of posts: the pictures exactly as they will be sent. Runs before the transaction
-      # that needs them, since cutting a large picture takes a second; made once, they are kept and never change.
+      # Makes the missing renditions of posts: the pictures exactly as they will be sent. Most are there already
+      # (RenderAhead); what is not is cut before the transaction that needs it, since that takes a second. Made once,
+      # they are kept and never change.
       class Render < Act
         stepwise
         inside # cut before the transaction that needs them, by whoever has passed the door
@@ -24,7 +25,7 @@ module AskFirst
 
         def make(picture)
           source = fetch(:media, picture[:media_id], "This picture")
-          bytes = kit.files.open(source[:file]) { |io| kit.kinds.render(io, picture[:spec]) }
+          bytes = cut(source, picture[:spec])
           id = new_id
           file = "#{member.workspace_id}/#{id}.#{kit.kinds.ending(picture[:spec])}"
           kit.files.put(file, StringIO.new(bytes))
@@ -42,6 +43,19 @@ module AskFirst
             made_at: now
           }
           write { kit.db[:renditions].insert_conflict.insert(row) }
+        end
+
+        # @raise [Core::Conflict] file_faulty
+        def cut(source, spec)
+          kit.files.open(source[:file]) { |io| kit.kinds.render(io, spec) }
+        rescue Core::Invalid, Errno::ENOENT => e
+          why = e.is_a?(Core::Error) ? e.message : "It is not where it was put."
+          raise Core::Conflict.new(
+                  "file_faulty",
+                  "“#{source[:name]}” cannot be made ready to go out. #{why}",
+                  field: "media",
+                  way_on: "Put a newer version of it in its place in the media library."
+                )
         end
       end
     end

@@ -19,6 +19,7 @@ module AskFirst
           remove(removed)
           add(added)
           restage([post_id])
+          kit.queue.render_ahead(member.workspace_id, post_id, at: now + Media::RenderAhead::AFTER) if added.any?
         end
 
         private

@@ -37,6 +37,7 @@ module AskFirst
           )
           standing = move_releases(standing, channel_id) if part == "time"
           keep(standing)
+          Media::RenderAhead.plan(kit, member.workspace_id, standing) if Media::RenderAhead::PARTS.include?(part)
           if links(part, before && before[:value]) != links(part, value)
             Checks::LookAtLinks.plan(kit, member.workspace_id, standing)
           end

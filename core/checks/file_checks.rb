@@ -7,8 +7,8 @@ module AskFirst
       # goes out, one that words cover for the most part, one that is too small to look well. Warnings: the network
       # takes all of them.
       module FileChecks
-        # covered: share of its area that words cover, 0 to 1 · pixels: [width, height] of the picture that goes out, nil
-        # of another file
+        # covered: share of its area that words cover, 0 to 1 · pixels: [width, height] of the picture that goes out,
+        # nil of another file
         File = Struct.new(:name, :usable_until, :covered, :pixels, keyword_init: true)
 
         module_function
@@ -49,8 +49,8 @@ module AskFirst
           PostChecks.warning(
             "too_small",
             "media",
-            "“#{file.name}” goes out with #{file.pixels.join(" × ")} pixels; it looks soft here below #{least} on its " \
-              "shorter side."
+            "“#{file.name}” goes out with #{file.pixels.join(" × ")} pixels; it looks soft here below #{least} on " \
+              "its shorter side."
           )
         end
         private_class_method :right_ended, :wordy, :small

@@ -7,8 +7,8 @@ module AskFirst
       # clearer, and given a line of words. The same steps on the same file make the same picture.
       #
       # turn: degrees clockwise, by quarters · level: tenths of a degree clockwise · frame: see Framing · light,
-      # contrast: percent · words: {"text", "colour", "ground", "at", "size", "font"}, size in thousandths of the height,
-      # font the id of a file of the brand sheet, or left out
+      # contrast: percent · words: {"text", "colour", "ground", "at", "size", "font"}, size in thousandths of the
+      # height, font the id of a file of the brand sheet or left out
       module Edit
         TURNS = [0, 90, 180, 270].freeze
         LEVEL = (-150..150)

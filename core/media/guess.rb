@@ -4,15 +4,16 @@ module AskFirst
   module Core
     module Media
       # Where words seem to stand on a picture: a first guess from how often the light changes sharply in each small
-      # square of it (its edge density). Letters change it often and evenly along a line; a sky hardly does, a
-      # hedge does everywhere. A help for whoever draws the boxes, never a verdict (common practice, no source).
+      # square of it from left to right (its edge density). Letters change it often and evenly along a line; a sky or
+      # an edge hardly does, a hedge does everywhere. A help for whoever draws the boxes, never a verdict (common practice, no source).
       module Guess
         CELL = 8 # spots of a square's side
         SIDE = 640 # spots of the longer side of what is looked at
-        SHARP = 50 # of 255, by which light changes at an edge
-        DENSE = (22..85) # percent of a square's spots that are edges, where letters are
+        SHARP = 200 # of 1020, by which light changes at an edge
+        DENSE = (14..85) # percent of a square's spots that are edges, where letters are
         GAP = 3 # squares between two words of a line
         LEAST = 3 # squares in a row
+        ALONE = 6 # of a line that is one square high
         FULL = Rational(45, 100) # of a box that is dense
         MOST = 20 # boxes
         TEXTURE = Rational(1, 2) # of the whole picture: what covers more is no line of words
@@ -57,7 +58,7 @@ module AskFirst
           left, right, top, bottom = edges(piece)
           width = right - left + 1
           height = bottom - top + 1
-          width >= LEAST && width > height && Rational(piece.size, width * height) >= FULL &&
+          width >= (height == 1 ? ALONE : LEAST) && width > height && Rational(piece.size, width * height) >= FULL &&
             Rational(width * height, whole) < TEXTURE
         end
 

@@ -137,7 +137,9 @@ module AskFirst
           from, to = edit.values_at("start", "end").map { |at| at && format("%.3f", at / 1000.0) }
           pictures, sound = from || to ? CODED.fetch(mime) : COPIED
           [
-            "-v", "error", "-y",
+            "-v",
+            "error",
+            "-y",
             *(from ? ["-ss", from] : []),
             *(to ? ["-to", to] : []),
             "-i",

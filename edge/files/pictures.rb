@@ -20,6 +20,7 @@ module AskFirst
           longitude: "exif-ifd3-GPSLongitude",
           east_west: "exif-ifd3-GPSLongitudeRef"
         }.freeze
+        UPRIGHT = [[-1, 0, 1], [-2, 0, 2], [-1, 0, 1]].freeze
         JPEG_START = "\xFF\xD8".b.freeze
         JPEG_SCAN = "\xFF\xDA".b.freeze
         JPEG_END = "\xFF\xD9".b.freeze
@@ -78,13 +79,14 @@ module AskFirst
         end
 
         # @return [Array<Array<Integer>>] squares row by row, each with the percent of its spots at which light changes
-        #   sharply (Sobel's operator)
+        #   sharply from left to right (Sobel's operator, its upright half)
         def edges(io)
           io.rewind
           side = Core::Media::Guess::SIDE
           cell = Core::Media::Guess::CELL
           small = Vips::Image.thumbnail_buffer(io.read, side, height: side, size: :down, fail_on: STRICT)
-          sharp = small.colourspace(:b_w).extract_band(0).sobel > Core::Media::Guess::SHARP
+          grey = small.colourspace(:b_w).extract_band(0).cast(:int)
+          sharp = grey.conv(UPRIGHT, precision: :integer).abs > Core::Media::Guess::SHARP
           across, down = [sharp.width, sharp.height].map { |one| [one / cell, 1].max }
           sharp = sharp.embed(0, 0, [sharp.width, cell].max, [sharp.height, cell].max)
           cells = sharp.shrink(cell, cell).linear(100 / 255.0, 0).cast(:uchar)
@@ -113,6 +115,8 @@ module AskFirst
           image = image.thumbnail_image(spec["size"][0], height: spec["size"][1], size: :force) if spec["size"] !=
             [width, height]
           jpeg(image)
+        rescue Vips::Error
+          raise broken
         end
 
         private

@@ -48,7 +48,7 @@ RSpec.describe AskFirst::Core::Media::Guess do
   end
 
   it "makes boxes that a person could have drawn: inside the picture, twenty at most" do
-    rows = Array.new(48) { |y| Array.new(64) { |x| y.even? && x % 8 < 4 ? 50 : 0 } }
+    rows = Array.new(48) { |y| Array.new(64) { |x| y.even? && x % 16 < 7 ? 50 : 0 } }
     found = described_class.boxes(rows)
     expect(AskFirst::Core::Media::Coverage.clean(found)).to eq found
     expect(found.size).to eq 20
