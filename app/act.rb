@@ -128,7 +128,7 @@ module AskFirst
       def names
         @names ||=
           (@opened&.posts || {}).each_value.find { |one| one.respond_to?(:names) }&.names ||
-            reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).to_hash(:id, :name) }
+            reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).select_hash(:id, :name) }
       end
 
       def workspace

@@ -28,25 +28,25 @@ module AskFirst
           out
         ].freeze
 
+        MILLION = 1_000_000
+
         module_function
 
         # @param row [Hash] of Store::Media::Library
-        # @param names [Hash{String=>String}] of people
         # @param today [Date] in the client's zone
-        # @param least [Integer] of Store::Media::Library
         # @return [Hash] JSON-ready
-        def json(row, names, today, least)
+        def json(row, today)
           row.slice(*TOLD).merge(
             usable_until: row[:usable_until]&.iso8601,
             usable: Core::Media::Usable.state(row[:usable_until], today),
             boxes: row[:boxes].to_a,
             guess: row[:guess].to_a,
             read: !row[:read_at].nil?,
-            small: row[:kind] == "picture" && [row[:width], row[:height]].min < least,
-            covered: row[:covered] / 1_000_000.0,
-            wordy: Core::Media::Coverage.over?(Rational(row[:covered], 1_000_000)),
+            small: row[:kind] == "picture" && [row[:width], row[:height]].min < row[:least],
+            covered: row[:covered] / MILLION.to_f,
+            wordy: row[:covered].positive? && Core::Media::Coverage.over?(Rational(row[:covered], MILLION)),
             label_ids: row[:label_ids].to_a,
-            added_by: names[row[:added_by]],
+            added_by: row[:added_by_name],
             added_at: row[:added_at].iso8601
           )
         end

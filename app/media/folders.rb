@@ -11,21 +11,18 @@ module AskFirst
         # @return [Hash] JSON-ready
         def call
           counts = library.counts
+          sorted_by = Store::Media::SortedBy.of(scope)
           in_folder = counts[:folders]
           {
             all: counts[:all],
             loose: in_folder.fetch(nil, 0),
-            folders: folders.map { |row| row.merge(files: in_folder.fetch(row[:id], 0)) },
+            folders: sorted_by[:folders].map { |row| row.merge(files: in_folder.fetch(row[:id], 0)) },
             kinds: Library::KINDS.to_h { |kind| [kind, counts[:kinds].fetch(kind, 0)] },
             looks: counts[:looks],
-            labels: rows(:labels).where(merged_into: nil).order(:name).select(:id, :name, :colour, :mark).all,
+            labels: sorted_by[:labels],
             can: can
           }
         end
-
-        private
-
-        def folders = rows(:media_folders).order(Sequel.function(:lower, :name)).select(:id, :name).all
       end
     end
   end

@@ -8,8 +8,8 @@ module AskFirst
         private
 
         # @return [Date] as the client's calendar has it
-        def today = @today ||= Date.iso8601(Core::Plan::WallTime.at(now, workspace[:zone]).local_date)
-        def card(found) = Card.json(found, names, today, library.least)
+        def today = @today ||= Date.iso8601(Core::Plan::WallTime.at(now, member.zone).local_date)
+        def card(found) = Card.json(found, today)
         def library = @library ||= Store::Media::Library.new(scope, today)
 
         # A folder that a file is put into: it does not go away meanwhile.

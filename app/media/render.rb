@@ -1,7 +1,6 @@
 # frozen_string_literal: true
 
 require "digest"
-require "stringio"
 
 module AskFirst
   module App
@@ -25,10 +24,9 @@ module AskFirst
 
         def make(picture)
           source = fetch(:media, picture[:media_id], "This picture")
-          bytes = cut(source, picture[:spec])
           id = new_id
           file = "#{member.workspace_id}/#{id}.#{kit.kinds.ending(picture[:spec])}"
-          kit.files.put(file, StringIO.new(bytes))
+          made = cut(source, picture[:spec]) { |io| put(file, io) }
           row = {
             workspace_id: member.workspace_id,
             id: id,
@@ -36,18 +34,23 @@ module AskFirst
             spec: Store::Database.jsonb(picture[:spec]),
             file: file,
             mime: picture[:spec]["mime"],
-            bytes: bytes.bytesize,
             width: picture[:spec]["size"][0],
             height: picture[:spec]["size"][1],
-            digest: Digest::SHA256.hexdigest(bytes),
-            made_at: now
+            made_at: now,
+            **made
           }
           write { kit.db[:renditions].insert_conflict.insert(row) }
         end
 
+        # A film is never held as a whole.
+        def put(file, io)
+          kit.files.put(file, io)
+          { bytes: io.size, digest: Digest::SHA256.file(kit.files.path(file)).hexdigest }
+        end
+
         # @raise [Core::Conflict] file_faulty
-        def cut(source, spec)
-          kit.files.open(source[:file]) { |io| kit.kinds.render(io, spec) }
+        def cut(source, spec, &)
+          kit.files.open(source[:file]) { |io| kit.kinds.render(io, spec, &) }
         rescue Core::Invalid, Errno::ENOENT => e
           why = e.is_a?(Core::Error) ? e.message : "It is not where it was put."
           raise Core::Conflict.new(

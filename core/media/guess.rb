@@ -3,9 +3,10 @@
 module AskFirst
   module Core
     module Media
-      # Where words seem to stand on a picture: a first guess from how often the light changes sharply in each small
-      # square of it from left to right (its edge density). Letters change it often and evenly along a line; a sky or
-      # an edge hardly does, a hedge does everywhere. A help for whoever draws the boxes, never a verdict (common practice, no source).
+      # Where words seem to stand on a picture: a first guess from how often the light changes sharply, from left to
+      # right, in each small square of it (its edge density). Letters change it often and evenly along a line; a sky or
+      # a straight edge hardly does, a hedge does everywhere. A help for whoever draws the boxes, never a verdict
+      # (common practice, no source).
       module Guess
         CELL = 8 # spots of a square's side
         SIDE = 640 # spots of the longer side of what is looked at

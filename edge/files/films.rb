@@ -101,7 +101,8 @@ module AskFirst
         end
 
         # The same pictures and sound without hidden data, ready to be played while it loads.
-        # @return [String] bytes
+        # @yieldparam made [IO]
+        # @return [Object] of the block
         def render(io, mime)
           Tools.at_path(io) do |path|
             Tempfile.create(["film", ".#{ENDINGS.fetch(mime)}"]) do |made|
@@ -126,7 +127,7 @@ module AskFirst
                 "+faststart",
                 made.path
               ) or raise broken
-              ::File.binread(made.path)
+              return yield made
             end
           end
         end

@@ -71,16 +71,16 @@ module AskFirst
         def edges(face) = @pictures.edges(face)
 
         # @param spec [Hash] of Core::Media::Renditions
-        # @return [String] bytes
-        def render(io, spec)
-          case spec["kind"]
-          when "video"
-            @films.render(io, spec["mime"])
-          when "document"
-            @documents.render(io)
-          else
-            @pictures.render(io.read, spec)
-          end
+        # @yieldparam made [IO] of the file as it goes out, while it is there
+        # @return [Object] of the block; without one the bytes
+        # @raise [Core::Invalid] what is wrong with the file
+        def render(io, spec, &taken)
+          taken ||= :read.to_proc
+          return @films.render(io, spec["mime"], &taken) if spec["kind"] == "video"
+
+          io.rewind
+          bytes = spec["kind"] == "document" ? @documents.render(io) : @pictures.render(io.read, spec)
+          taken.call(StringIO.new(bytes))
         end
 
         # @param edit [Hash] of Core::Media::Edit

@@ -4,6 +4,7 @@ require "marcel"
 require "securerandom"
 require "shrine"
 require "shrine/storage/file_system"
+require "tempfile"
 
 module AskFirst
   module Edge

@@ -56,6 +56,49 @@ RSpec.describe "Material" do
     end
   end
 
+  # 24 megapixels, as a camera makes them.
+  it "shows a large picture as soon as it was read, without being asked again" do
+    large = Vips::Image.gaussnoise(6_000, 4_000, mean: 128, sigma: 20).cast(:uchar).jpegsave_buffer(Q: 60)
+    as(:ines) do |session|
+      session.visit(address)
+      expect(session).to have_content("No file yet.")
+      world.act("Media::UploadMedia", :ines, client, io: StringIO.new(large), name: "camera.jpg")
+      expect(session).to have_css("[data-media] img[src*='/thumb']", wait: 20)
+      eventually { session.evaluate_script("document.querySelector('[data-media] img').naturalWidth") == 400 }
+      expect(session).to have_content("6000 × 4000")
+    end
+  end
+
+  it "a film begins where it is told to, is shown by a chosen picture, and comes by itself when it is made" do
+    film =
+      Dir.mktmpdir do |dir|
+        path = File.join(dir, "film.mp4")
+        system(
+          *%W[ffmpeg -v error -f lavfi -i testsrc=size=320x240:rate=10:duration=6 -pix_fmt yuv420p #{path}],
+          exception: true
+        )
+        File.open(path, "rb") { |io| world.act("Media::UploadMedia", :ines, client, io: io, name: "pier.mp4") }[:id]
+      end
+    as(:ines) do |session|
+      session.visit(address)
+      session.find("[data-media]").click
+      session.click_button("Edit …")
+      expect(axe_findings(session)).to eq []
+      session.execute_script("document.querySelector('video').currentTime = 2.5")
+      expect(session).to have_content("At 0:02.5")
+      session.click_button("Show it by this picture")
+      expect(session).to have_content("It is shown by this picture from now on.")
+      session.click_button("It begins here")
+      session.check("Without sound")
+      session.click_button("Make it")
+      expect(session).to have_content("It is being made, and comes by itself.")
+      expect(session).to have_css("[data-media]", text: "0:04 · 320 × 240", wait: 30)
+    end
+    expect(db[:media].where(id: film).get(%i[cover_ms number])).to eq [2_500, 1]
+    newer = db[:media].where(workspace_id: world.workspace(client), number: 2).first
+    expect(newer[:edit].to_h).to eq("start" => 2_500, "mute" => true)
+  end
+
   it "is found, sorted and said more of by keys, and what is said stays" do
     lamp = upload(1, "fog-lamp.jpg")
     upload(2, "pier.jpg", description: "An empty pier")

@@ -50,6 +50,17 @@ RSpec.describe "Uploads in pieces", :database do
     expect(keep(again).last).to eq("id" => first["id"], "same" => true)
   end
 
+  it "wait where they are while the store is away, and are kept when it is back" do
+    path = begin_upload
+    piece(path, bytes, 0)
+    gone = AskFirst::Core::Away.new("store_away", "The store cannot be used just now.")
+    allow(world.kit.files).to receive(:put).and_raise(gone)
+    status, problem = keep(path)
+    expect([status, problem["code"], offset(path)]).to eq [503, "store_away", bytes.bytesize]
+    RSpec::Mocks.space.proxy_for(world.kit.files).reset
+    expect(keep(path).first).to eq 201
+  end
+
   it "that were sent already or leave a gap are not taken again" do
     path = begin_upload
     piece(path, bytes[0, 1_000], 0)

@@ -62,7 +62,13 @@ module AskFirst
           Sequel.function(:lower, Sequel[:media][:name]).as(:sorted),
           (Sequel[:media][:width].cast(:bigint) * Sequel[:media][:height]).as(:area)
         ].freeze
-        private_constant :USES, :LABELS, :PLACED
+        SHOWN = [
+          *COLUMNS.map { |name| Sequel[:media][name] },
+          :sorted,
+          :area,
+          Sequel[:people][:name].as(:added_by_name)
+        ].freeze
+        private_constant :USES, :LABELS, :PLACED, :SHOWN
 
         # @param scope [Scope] of one workspace
         # @param today [Date] in the client's zone
@@ -75,10 +81,12 @@ module AskFirst
         # @param after [Hash, nil] the row that the page before ended with
         # @return [Array<Hash>]
         def page(filters, order:, limit:, after: nil)
+          return newest(limit, after) if filters.empty? && order == "newest" && @scope.limits.empty?
+
           keys = ORDERS.fetch(order)
           found = @scope.db[narrowed(filters).select_all(:media).select_append(*PLACED).as(:media)]
           found = found.where(beyond(keys, after)) if after
-          with_uses(found.order(*keys.map { |name, way| Sequel[:media][name].public_send(way) }).limit(limit))
+          with_uses(found.order(*in_order(keys)).limit(limit)).all
         end
 
         # @return [Array<Hash>] lines of the posts that hold it, as of Store::Posts::Listed
@@ -103,7 +111,7 @@ module AskFirst
 
         # @return [Array<Hash>] those of them that the reader sees
         def some(ids)
-          with_uses(visible.where(Sequel[:media][:id] => ids).select_all(:media).select_append(*PLACED))
+          with_uses(visible.where(Sequel[:media][:id] => ids).select_all(:media).select_append(*PLACED)).all
         end
 
         # @return [Array<Hash>] every version of a medium, the newest first: id, number, added_by, added_at, edit
@@ -116,26 +124,17 @@ module AskFirst
             .all
         end
 
-        # @return [Integer] the most pixels of a picture's shorter side that one of the reader's channels asks for; 0
-        #   where none does
-        def least
-          @least ||=
-            begin
-              mine = @scope.limits[@scope.workspace_id]
-              connected = @scope.rows(:channels).where(state: "connected")
-              connected = connected.where(id: mine) if mine
-              connected.max(Sequel.lit("(card #>> '{media,min_side}')::int")) || 0
-            end
-        end
-
         # @return [Hash] :all, :folders {id or nil => count}, :kinds {kind => count}, :looks {look => count}
         def counts
-          looks = LOOKS.keys.map { |look| count_where(look(look)).as(look.to_sym) }
+          found = counted.all
+          summed = ->(key) do
+            found.group_by { |row| row[key] }.transform_values { |rows| rows.sum { |row| row[:files] } }
+          end
           {
-            all: current.count,
-            folders: current.group_and_count(:folder_id).to_hash(:folder_id, :count),
-            kinds: current.group_and_count(:kind).to_hash(:kind, :count),
-            looks: used_beside(current).get(looks).then { |row| LOOKS.keys.zip(row).to_h }
+            all: found.sum { |row| row[:files] },
+            folders: summed.call(:folder_id),
+            kinds: summed.call(:kind),
+            looks: LOOKS.keys.to_h { |look| [look, found.sum { |row| row[look.to_sym] }] }
           }
         end
 
@@ -143,17 +142,31 @@ module AskFirst
         LOOKS = {
           "unused" => Sequel.lit("uses.media_id IS NULL"),
           "undescribed" => Sequel.lit("media.kind = 'picture' AND media.description = ''"),
-          "near" =>
-            Sequel.lit(
-              "media.near_to IS NOT NULL OR EXISTS (SELECT 1 FROM media o WHERE (o.workspace_id, o.near_to) = " \
-                "(media.workspace_id, media.id))"
-            ),
+          "near" => nil, # hangs on the others
           "words" => Sequel.lit("media.covered > ?", (Core::Media::Coverage::MOST * 1_000_000).to_i),
-          "small" => nil, # hangs on what the channels ask for
-          "ends" => nil # and this on the day
+          "small" => nil, # on what the channels ask for
+          "ends" => nil # on the day
         }.freeze
 
         private
+
+        # What is asked for most is prepared. The limit is a part of the statement: a plan for any limit reads the uses
+        # of media that are not shown.
+        def newest(limit, after)
+          keys = ORDERS["newest"]
+          values = after ? after.slice(:added_at, :id) : {}
+          Database
+            .prepared(@scope.db, :"newest_#{limit}_media#{"_after" if after}") do
+              media = @scope.db[:media].where(workspace_id: :$w, replaced_by: nil).order(*in_order(keys)).limit(limit)
+              last = { added_at: Sequel.cast(:$added_at, :timestamptz), id: Sequel.cast(:$id, :uuid) }
+              media = media.where(beyond(keys, last)) if after
+              posts, channels = %i[posts channels].map { |table| @scope.db[table].where(workspace_id: :$w) }
+              with_uses(media.select_all(:media).select_append(*PLACED), posts, asking(channels))
+            end
+            .call(w: @scope.workspace_id, **values)
+        end
+
+        def in_order(keys) = keys.map { |name, way| Sequel[:media][name].public_send(way) }
 
         def visible = Posts::Visible.media(@scope, @scope.rows(:media))
         # Those that are in the library: of each its newest version.
@@ -162,9 +175,31 @@ module AskFirst
         def look(name)
           LOOKS.fetch(name) ||
             {
+              "near" => ~Sequel.expr(Sequel[:media][:near_to] => nil) | { Sequel[:media][:id] => others },
               "small" => Sequel.lit("media.kind = 'picture' AND LEAST(media.width, media.height) < ?", least),
               "ends" => Sequel.lit("media.usable_until <= ?", @today + Core::Media::Usable::SOON)
             }.fetch(name)
+        end
+
+        # Those that another one is near to.
+        def others = @scope.rows(:media).exclude(near_to: nil).select(:near_to)
+
+        # The most pixels of a picture's shorter side that one of the reader's channels asks for; 0 where none does.
+        def least
+          mine = @scope.limits[@scope.workspace_id]
+          asking(mine ? @scope.rows(:channels).where(id: mine) : @scope.rows(:channels))
+        end
+
+        def asking(channels)
+          most = Sequel.lit("COALESCE(MAX((card #>> '{media,min_side}')::int), 0)")
+          channels.where(state: "connected").select(most)
+        end
+
+        # One reading of them all: how many of each kind in each folder, and of those what is worth a look.
+        def counted
+          looks = LOOKS.keys.map { |look| count_where(look(look)).as(look.to_sym) }
+          all = Sequel.function(:count).*.as(:files)
+          used_beside(current).group(:kind, :folder_id).select(:kind, :folder_id, all, *looks)
         end
 
         def count_where(condition) = Sequel.function(:count).*.filter(condition)
@@ -217,16 +252,15 @@ module AskFirst
           dataset.left_join(uses, Sequel[:uses][:media_id] => Sequel.cast(Sequel[:media][:id], :text))
         end
 
-        # Each with in how many posts it is, and in how many that are out.
-        def with_uses(dataset)
+        # Each with who added it, in how many posts it is and in how many that are out, and what the channels ask for.
+        def with_uses(dataset, posts = Posts::Visible.narrow(@scope, @scope.rows(:posts)), asked = least)
           @scope.db[dataset.as(:media)]
-            .left_join(used.lateral.as(:uses), Sequel.lit("true"))
-            .select(*COLUMNS.map { |name| Sequel[:media][name] }, :sorted, :area, :used, :out, LABELS)
-            .all
+            .left_join(:people, id: Sequel[:media][:added_by])
+            .left_join(used(posts.where(discarded_at: nil)).lateral.as(:uses), Sequel.lit("true"))
+            .select(*SHOWN, :used, :out, asked.as(:least), LABELS)
         end
 
-        def used
-          posts = Posts::Visible.narrow(@scope, @scope.rows(:posts)).where(discarded_at: nil)
+        def used(posts)
           holding = {
             Sequel[:u][:workspace_id] => Sequel[:media][:workspace_id],
             Sequel[:u][:post_id] => Sequel[:p][:id]

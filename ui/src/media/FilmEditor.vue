@@ -119,7 +119,7 @@ async function keep() {
           :max="length"
           :step="100"
           :tip-formatter="(ms?: number) => moment(ms ?? 0)"
-          :aria-label-for-handle="['It begins, in milliseconds', 'It ends, in milliseconds']"
+          :aria-label-group-for-handles="['It begins, in milliseconds', 'It ends, in milliseconds']"
           @update:value="move($event as [number, number])"
         />
         <p class="row">
