@@ -14,6 +14,19 @@ module Bench
     SIZE = [3_000, 2_000].freeze
     FILMS = 5
     NOISE = "color=gray:size=1280x720:rate=25:duration=22,noise=alls=90:allf=t"
+    # @param world [SpecWorld]
+    # @param row [Hash] of a medium that is there so many times more
+    def self.multiply(world, row)
+      none = AskFirst::Store::Database.jsonb([])
+      ids = Array.new(MEDIA) { AskFirst::Core::Uuid.v7(Time.now) }
+      ids.each_slice(500) do |some|
+        rows =
+          some.map { |id| row.merge(id: id, digest: SecureRandom.hex(32), likeness: rand(2**62), added_at: Time.now) }
+        world.owner[:media].multi_insert(rows.map { |one| one.merge(boxes: none, guess: none) })
+      end
+      ids
+    end
+
     def initialize(cluster)
       @world = SpecWorld.new(cluster: cluster)
     end
@@ -60,13 +73,7 @@ module Bench
     end
 
     def multiply(row, post)
-      none = AskFirst::Store::Database.jsonb([])
-      ids = Array.new(MEDIA) { AskFirst::Core::Uuid.v7(Time.now) }
-      ids.each_slice(500) do |some|
-        rows =
-          some.map { |id| row.merge(id: id, digest: SecureRandom.hex(32), likeness: rand(2**62), added_at: Time.now) }
-        @world.owner[:media].multi_insert(rows.map { |one| one.merge(boxes: none, guess: none) })
-      end
+      ids = self.class.multiply(@world, row)
       @world.write(post, "media", ids.sample(10, random: Random.new(1)), who: :sunniva)
       @world.owner.run("ANALYZE")
     end

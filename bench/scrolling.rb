@@ -12,27 +12,23 @@ module Bench
 
     def call
       puts "\nScrolling a month with #{LINES} lines"
-      started do |browser, post|
-        floor = frames(browser) { bare(browser) }
-        ours = frames(browser) { month(browser, post) }
-        { "median" => 0.5, "95th percentile" => 0.95 }.each do |name, share|
-          Figures.line(
-            "from frame to frame, #{name}",
-            Figures.quantile(ours, share),
-            Figures.quantile(floor, share),
-            "ms"
-          )
-        end
-        puts format(
-               "%-58s %9.1f %%   floor %9.1f %%",
-               "frames that came late (over #{(FRAME * 1.5).round} ms)",
-               late(ours),
-               late(floor)
-             )
-      end
+      started { |browser, post| evenly(browser) { month(browser, post) } }
     end
 
     private
+
+    # How the page of the block is scrolled.
+    def evenly(browser, &page)
+      floor = frames(browser) { bare(browser) }
+      ours = frames(browser, &page)
+      compare("from frame to frame", ours, floor)
+      puts format(
+             "%-58s %9.1f %%   floor %9.1f %%",
+             "frames that came late (over #{(FRAME * 1.5).round} ms)",
+             late(ours),
+             late(floor)
+           )
+    end
 
     def late(frames) = 100.0 * frames.count { |ms| ms > FRAME * 1.5 } / frames.size
 
@@ -55,12 +51,7 @@ module Bench
     end
 
     def month(browser, address)
-      base = address[%r{\Ahttp://[^/]+}]
-      browser.go_to("#{base}/sign-in")
-      sleep 1
-      browser.at_css("#email").focus.type("ines@fernhollow.example")
-      browser.at_css("#password").focus.type(Demo::World::PASSWORD, :enter)
-      sleep 2
+      base = sign_in(browser, address)
       browser.go_to("#{base}/plan?client=#{address[%r{/w/([^/]+)}, 1]}&day=2026-10-14")
       sleep 4
       found = browser.evaluate("document.querySelectorAll('.plan-line').length")

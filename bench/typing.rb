@@ -40,13 +40,17 @@ module Bench
       started do |browser, post|
         floor = bare(browser)
         ours = sheet(browser, post)
-        { "median" => 0.5, "95th percentile" => 0.95 }.each do |name, share|
-          Figures.line("key to paint, #{name}", Figures.quantile(ours, share), Figures.quantile(floor, share), "ms")
-        end
+        compare("key to paint", ours, floor)
       end
     end
 
     private
+
+    def compare(what, ours, floor)
+      { "median" => 0.5, "95th percentile" => 0.95 }.each do |name, share|
+        Figures.line("#{what}, #{name}", Figures.quantile(ours, share), Figures.quantile(floor, share), "ms")
+      end
+    end
 
     def started
       port = Setup::Processes.free_port
@@ -79,15 +83,23 @@ module Bench
     end
 
     def sheet(browser, address)
-      browser.go_to("#{address[%r{\Ahttp://[^/]+}]}/sign-in")
-      sleep 1
-      browser.at_css("#email").focus.type("ines@fernhollow.example")
-      browser.at_css("#password").focus.type(Demo::World::PASSWORD, :enter)
-      sleep 2
+      sign_in(browser, address)
       browser.go_to(address)
       sleep 3
       browser.execute("document.querySelector('[aria-label=\"Master copy\"]').focus()")
       took(browser)
+    end
+
+    # @param address [String] any of the application
+    # @return [String] the address of its front
+    def sign_in(browser, address)
+      base = address[%r{\Ahttp://[^/]+}]
+      browser.go_to("#{base}/sign-in")
+      sleep 1
+      browser.at_css("#email").focus.type("ines@fernhollow.example")
+      browser.at_css("#password").focus.type(Demo::World::PASSWORD, :enter)
+      sleep 2
+      base
     end
 
     # @return [Array<Numeric>] milliseconds, one for each key

@@ -91,6 +91,8 @@ RSpec.describe "The floor plan" do
         ObjectSpace
           .each_object(Class)
           .select { |one| one < AskFirst::App::Act && one.name && one.method_defined?(:call) }
+          # what others are made from says nothing itself: called, it raises
+          .reject { |one| one.subclasses.any? && !one.instance_variable_defined?(:@way) }
       end
 
     it "every act says what it opens, by a way that the door knows and for an act of the table" do

@@ -4,13 +4,8 @@ module AskFirst
   module App
     module Campaigns
       # Finds a file of a campaign.
-      class OpenFile < Act
+      class OpenFile < FileAct
         opens :campaign_file, "see_campaign"
-
-        # @return [Hash] {path:, mime:, name:}
-        def call(**)
-          { path: kit.files.path(row[:file]), mime: row[:mime], name: row[:name] }
-        end
       end
     end
   end

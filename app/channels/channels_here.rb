@@ -58,7 +58,8 @@ module AskFirst
             text: card.text.limit,
             pictures: card.media.most,
             needed: card.media.needed,
-            kinds: card.media.kinds
+            kinds: card.media.kinds,
+            shapes: card.media.ratio
           }
         end
 

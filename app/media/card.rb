@@ -39,6 +39,7 @@ module AskFirst
           row.slice(*TOLD).merge(
             usable_until: row[:usable_until]&.iso8601,
             usable: Core::Media::Usable.state(row[:usable_until], today),
+            frame_rate: row[:frame_rate]&.to_f,
             boxes: row[:boxes].to_a,
             guess: row[:guess].to_a,
             read: !row[:read_at].nil?,

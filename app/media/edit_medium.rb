@@ -19,7 +19,7 @@ module AskFirst
           clean = self.class.clean(row, edit)
           raise nothing_changed if clean.empty?
 
-          font = reading { WordsFont.path(kit, rows(:brand_files), clean) }
+          font = WordsFont.path(kit, reading { WordsFont.file(rows(:brand_files), clean) })
           made = kit.files.open(row[:file]) { |io| StringIO.new(kit.kinds.edit(io, clean, row[:mime], font: font)) }
           return NewVersion.call(kit, member, media_id: media_id, io: made, post_ids: post_ids, edit: clean) unless copy
 

@@ -5,13 +5,15 @@ module AskFirst
     module Media
       # What an edit would make of a picture, at the size of the screen. Nothing is kept.
       class EditPreview < Act
+        stepwise
         opens :media, "see_post"
 
         # @param edit [Hash] see Core::Media::Edit
         # @return [String] bytes of a JPEG
         def call(media_id:, edit:)
+          reading { enter }
           clean = EditMedium.clean(row, edit)
-          font = WordsFont.path(kit, rows(:brand_files), clean)
+          font = WordsFont.path(kit, reading { WordsFont.file(rows(:brand_files), clean) })
           ::File.open(Faces.path(kit, row, Faces::LARGE), "rb") do |io|
             kit.kinds.edit(io, clean, "image/jpeg", font: font)
           end

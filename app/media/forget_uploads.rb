@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Media
-      # Gives up the uploads that nothing was added to for a week. Files know the machine's time alone.
+      # Gives up the uploads that nothing was added to for a week, and what was left behind or is a copy. Files know the
+      # machine's time alone.
       module ForgetUploads
         module_function
 
@@ -11,7 +12,7 @@ module AskFirst
         def call(kit)
           machine_now = kit.clock.machine_time(kit.now)
           kit.files.forget_uploads(machine_now)
-          kit.files.forget_copies(machine_now)
+          kit.files.sweep(machine_now)
         end
       end
     end

@@ -11,14 +11,16 @@ module AskFirst
 
         # @param files [Sequel::Dataset] brand_files of the client
         # @param edit [Hash] as of Core::Media::Edit.clean
-        # @return [String, nil] path of the font; nil where none is chosen
+        # @return [String, nil] the font's file; nil where none is chosen
         # @raise [Core::Invalid] no_font
-        def path(kit, files, edit)
+        def file(files, edit)
           id = edit.dig("words", "font") or return
-          row = files.where(id: id, mime: TYPES, removed_at: nil).first or raise none
 
-          kit.files.path(row[:file])
+          files.where(id: id, mime: TYPES, removed_at: nil).get(:file) or raise none
         end
+
+        # @return [String, nil] where it can be read
+        def path(kit, file) = file && kit.files.path(file)
 
         def none
           Core::Invalid.new(

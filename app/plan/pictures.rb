@@ -13,14 +13,18 @@ module AskFirst
         # @return [Hash{String=>String}] post => bytes of a JPEG; what has none, or cannot be read, is left out
         def self.call(kit, scope, posts)
           files = scope.transaction { Store::Plan::Pictures.of(scope, posts.first(MOST)) }
-          files.filter_map { |post, file| (bytes = small(kit, file)) && [post, bytes] }.to_h
+          files.each_with_object({}) do |(post, file), made|
+            made[post] = small(kit, file)
+          rescue Core::Away
+            break made # not each of them is waited for
+          rescue Core::Error, SystemCallError
+            next
+          end
         end
 
         def self.small(kit, file)
           large = "#{file}.#{Media::Faces::LARGE}"
           kit.files.open(kit.files.there?(large) ? large : file) { |io| kit.pictures.preview(io, side: SIDE).read }
-        rescue Core::Error, SystemCallError
-          nil
         end
         private_class_method :small
       end

@@ -5,23 +5,35 @@ module AskFirst
     module Signoff
       # A sign-off sheet with the pictures of what was said yes to, small, for paper.
       class SheetPaper < SheetRows
+        stepwise
+
         SIDE = 320 # pixels of the longer side
         MOST_PICTURES = 150
 
         # @return [Hash] as of SheetRows, with pictures: {rendition id => bytes of a JPEG}, zone:, now:
         def call(**of)
-          found = super
-          ids = found[:rows].filter_map { |row| row[:rendition_id] }.uniq.first(MOST_PICTURES)
-          files = rows(:renditions).where(id: ids).select_hash(:id, :file)
-          found.merge(pictures: files.transform_values { |file| small(file) }.compact, zone: workspace[:zone], now: now)
+          found = nil
+          files =
+            reading do
+              enter
+              found = super(**of)
+              ids = found[:rows].filter_map { |row| row[:rendition_id] }.uniq.first(MOST_PICTURES)
+              rows(:renditions).where(id: ids).select_hash(:id, :file)
+            end
+          found.merge(pictures: pictures(files), zone: workspace[:zone], now: now)
         end
 
         private
 
-        def small(file)
-          kit.files.open(file) { |io| kit.pictures.preview(io, side: SIDE).read }
-        rescue Core::Error, SystemCallError
-          nil # the sheet says the same without it
+        # The sheet says the same without one that cannot be read, and without the rest where the store is away.
+        def pictures(files)
+          files.each_with_object({}) do |(id, file), made|
+            made[id] = kit.files.open(file) { |io| kit.pictures.preview(io, side: SIDE).read }
+          rescue Core::Away
+            break made
+          rescue Core::Error, SystemCallError
+            next
+          end
         end
       end
     end

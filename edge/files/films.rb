@@ -19,10 +19,11 @@ module AskFirst
         CODED = { "video/mp4" => H264, "video/quicktime" => H264, "video/webm" => VP9 }.freeze
 
         MOST_PIXELS = 4096 * 4096
+        MOST_RATE = 1_000 # pictures a second; more is none
         LONGEST = 60 * 60 # seconds; the cards have their own, shorter limits
 
         # @param io [IO]
-        # @return [Hash] width, height (upright), duration_ms
+        # @return [Hash] width, height (upright), duration_ms, frame_rate (pictures a second, nil where it does not say)
         # @raise [Core::Invalid] video_broken, video_too_large, video_too_long
         def inspect(io)
           said =
@@ -39,7 +40,8 @@ module AskFirst
           {
             width: sideways?(stream) ? height : width,
             height: sideways?(stream) ? width : height,
-            duration_ms: (seconds * 1000).round
+            duration_ms: (seconds * 1000).round,
+            frame_rate: frame_rate(stream["avg_frame_rate"])
           }
         end
 
@@ -74,7 +76,7 @@ module AskFirst
 
         # @param at [Integer] milliseconds
         # @return [IO] a JPEG of the picture that is seen then
-        def frame(io, at)
+        def still(io, at)
           bytes =
             Tools.at_path(io) do |path|
               size = "scale='min(1200,iw)':-2"
@@ -133,6 +135,12 @@ module AskFirst
         end
 
         private
+
+        # @param said [String] such as "30000/1001"; "0/0" where it is not known
+        def frame_rate(said)
+          over, under = said.to_s.split("/").map(&:to_i)
+          Rational(over, under).round(3).to_f if over.to_i.positive? && under.to_i.positive? && over / under < MOST_RATE
+        end
 
         def editing(path, edit, mime)
           from, to = edit.values_at("start", "end").map { |at| at && format("%.3f", at / 1000.0) }

@@ -51,7 +51,7 @@ module AskFirst
         # @param at [Integer, nil] milliseconds of a film, of the picture that it is shown by
         # @return [IO] a JPEG
         def preview(io, kind, at: nil)
-          return @films.frame(io, at) if at && kind == "video"
+          return @films.still(io, at) if at && kind == "video"
 
           { "video" => @films, "document" => @documents }.fetch(kind, @pictures).preview(io)
         end

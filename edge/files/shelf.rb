@@ -16,6 +16,7 @@ module AskFirst
         OURS = 0o600
         OUR_FOLDERS = 0o700
         KEPT = 30 * 86_400 # seconds that a copy stays after it was made
+        HOUR = 3_600
 
         # @param folder [String]
         # @param far [Far, nil]
@@ -63,27 +64,23 @@ module AskFirst
         # @param now [Time]
         def forget_uploads(now)
           Dir.glob(place("*/uploads/*")).each { |folder| Uploads.new(folder).expire_files(now - Uploads::KEPT) }
-          # what was being written when a process was killed
-          Dir
-            .glob(place("**/*.part"))
-            .each do |path|
-              ::File.delete(path) if ::File.mtime(path) < now - Uploads::KEPT
-            rescue Errno::ENOENT
-              next
-            end
         end
 
-        # Copies of before are let go: what is asked for again is fetched again.
+        # Lets go of what was being written when a process was killed, and of copies of before: what is asked for again
+        # is fetched again. Looked for once an hour.
         # @param now [Time]
-        def forget_copies(now)
-          return unless @far
+        def sweep(now)
+          return if @swept && now - @swept < HOUR
 
+          @swept = now
           Dir
-            .glob(place("**/*"))
+            .glob(place(@far ? "**/*" : "**/*.part"))
             .each do |path|
               next if path.include?("/uploads/") || !::File.file?(path)
 
               ::File.delete(path) if ::File.mtime(path) < now - KEPT
+            rescue Errno::ENOENT
+              next
             end
         end
 

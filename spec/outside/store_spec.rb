@@ -4,7 +4,7 @@ require "aws-sdk-s3"
 require_relative "../support/infrastructure"
 
 # The stand-in store, asked by a client that did not write it; and our shelf on top of it.
-RSpec.describe "A store of files that speaks the S3 protocol" do
+RSpec.describe "A store of files that speaks the S3 protocol", :database do
   let(:address) { "#{Infrastructure.stand_ins[:url]}/store" }
   let(:home) { File.join(Infrastructure.folder, "stand_ins") }
   let(:prefix) { SecureRandom.hex(6) }
@@ -83,9 +83,20 @@ RSpec.describe "A store of files that speaks the S3 protocol" do
       expect(File.read(other.path("#{prefix}/boat"))).to eq "a boat"
       path = File.join(folder, prefix, "boat")
       File.utime(Time.now, Time.now - (31 * 86_400), path)
-      here.forget_copies(Time.now)
+      here.sweep(Time.now)
       expect(File.exist?(path)).to be false
       expect(here.open("#{prefix}/boat", &:read)).to eq "a boat"
+    end
+
+    it "lets one machine show what another one took in" do
+      one, two = Array.new(2) { world.kit.dup.tap { |kit| kit.files = shelf.first } }
+      ines = world.member(:ines)
+      picture = { io: SpecWorld.picture(77), name: "boat.jpg" }
+      id = AskFirst::App::Media::UploadMedia.call(one, ines, **picture)[:id]
+      shown = AskFirst::App::Media::OpenFile::Thumb.call(two, ines, media_id: id)[:path]
+      expect(Vips::Image.new_from_file(shown).width).to eq 400
+      original = AskFirst::App::Media::OpenFile::Original.call(two, ines, media_id: id)[:path]
+      expect(File.binread(original)).to eq SpecWorld.picture(77).string
     end
 
     it "sends a large film in parts, and has it back byte for byte" do

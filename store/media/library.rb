@@ -36,6 +36,7 @@ module AskFirst
           duration_ms
           pages
           cover_ms
+          frame_rate
           folder_id
           description
           written

@@ -373,7 +373,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
         end
       world.clock.set(showing(post)[:due_at])
       advance(post, away)
-      expect(showing(post)).to include(state: "planned", fault: a_string_including("The store cannot be used"))
+      expect(showing(post)).to include(state: "planned", fault: a_string_including("the store cannot be used"))
       closed =
         world.jobs.dup.tap do |kit|
           kit.networks = AskFirst::Edge::Networks::Directory.new(AskFirst::Edge::Secrets.new("another secret " * 5))

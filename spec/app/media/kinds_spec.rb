@@ -53,7 +53,8 @@ RSpec.describe "Videos and documents", :database do
       mime: "video/mp4",
       width: 90,
       height: 160,
-      duration_ms: 6_000
+      duration_ms: 6_000,
+      frame_rate: 10.0
     )
     expect(upload(paper, "timetable.mp4")).to include(
       kind: "document",

@@ -15,6 +15,12 @@ RSpec.describe "Pictures" do
     expect(upload(SpecWorld.picture.string, "report.pdf")).to include(mime: "image/jpeg", width: 640, height: 400)
   end
 
+  it "takes what a file is called for what it is: signs that nobody sees are left out, none is a name too" do
+    names = ["a\u0000b\tc.jpg", "\u202Egpj.boat", "caf\xC3.jpg", " ", "x" * 400]
+    kept = names.map { |name| upload(SpecWorld.picture(40).string, name)[:name] }
+    expect(kept).to eq ["a b c.jpg", "gpj.boat", "caf.jpg", "file", "x" * 255]
+  end
+
   it "refuses an HTML file that calls itself a picture" do
     expect(code_of { upload("<!doctype html><html><script>alert(1)</script></html>") }).to eq %w[not_a_picture file]
   end

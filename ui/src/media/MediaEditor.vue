@@ -11,7 +11,7 @@ import ActButton from '@/parts/ActButton.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import VersionPosts from './VersionPosts.vue'
-import { contrast, costOf, look, make, PLAIN, SHAPES, useSteps, type Words } from './edit'
+import { contrast, costOf, look, make, PLAIN, shapesFor, useSteps, type Words } from './edit'
 import { preview, type Medium } from './library'
 
 const props = defineProps<{
@@ -67,6 +67,11 @@ useEventListener(window, 'keydown', (event) => {
 // --- the steps ---
 const frame = computed(() => edit.value.frame ?? {})
 const shape = (to: number[] | null) => take({ frame: { ...frame.value, shape: to } }, `shape ${String(to)}`)
+const { data: channels } = useQuery({
+  queryKey: ['channels', props.workspace],
+  queryFn: () => ok(api.GET('/api/w/{workspace}/channels', { params: { path: { workspace: props.workspace } } })),
+})
+const shapes = computed(() => shapesFor(channels.value?.channels ?? []))
 const turn = () => take({ turn: ((edit.value.turn ?? 0) + 90) % 360 }, `turn ${edit.value.turn ?? 0}`)
 const spot = computed(() => frame.value.focus ?? [500, 500])
 function move(axis: 0 | 1, to: number) {
@@ -192,7 +197,7 @@ async function keep() {
         <h3>Shape</h3>
         <div class="row" role="group" aria-label="Shape">
           <button
-            v-for="[name, to] in SHAPES"
+            v-for="[name, to] in shapes"
             :key="name"
             type="button"
             class="shape"

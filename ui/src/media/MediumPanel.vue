@@ -107,7 +107,8 @@ const posted = (at: string | null) => (at ? brief(at, props.now) : 'no time yet'
       <p v-if="one.wordy" class="late">Words cover more than a fifth of it. A picture is read better with fewer.</p>
       <p v-if="problem" role="alert" class="late">{{ problem }}</p>
       <p class="quiet">
-        {{ measures(one) }} · {{ weight(one.bytes) }} · {{ one.added_by ?? 'somebody' }}, {{ brief(one.added_at, now) }}
+        {{ measures(one) }}<template v-if="one.frame_rate"> · {{ one.frame_rate }} fps</template> ·
+        {{ weight(one.bytes) }} · {{ one.added_by ?? 'somebody' }}, {{ brief(one.added_at, now) }}
       </p>
       <p v-if="!off" class="quiet">
         <a :href="original(workspace, one.id)" download>The file as it came</a>

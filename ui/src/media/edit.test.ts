@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { contrast, filmEdit, moment, plain, useSteps } from './edit'
+import { contrast, filmEdit, moment, plain, shapesFor, useSteps } from './edit'
 
 describe('editing a picture', () => {
   it('leaves out what changes nothing', () => {
@@ -30,6 +30,35 @@ describe('editing a picture', () => {
     expect(contrast('#000000', '#FFFFFF')).toBeCloseTo(21, 3)
     expect(contrast('#767676', '#FFFFFF')).toBeCloseTo(4.54, 2)
     expect(contrast('#FFFFFF', '#777777')).toBeCloseTo(4.48, 2)
+  })
+})
+
+describe('the shapes that are offered', () => {
+  it('are first those that the channels ask for, each once, by their names', () => {
+    const channel = (name: string, shapes: number[][] | null) => ({ name, limits: { shapes } })
+    const found = shapesFor([
+      channel('Harbour', [
+        [4, 5],
+        [2, 1],
+      ]),
+      channel('Pier', [
+        [9, 16],
+        [9, 16],
+      ]),
+      channel('Stairs', [
+        [4, 5],
+        [4, 5],
+      ]),
+      channel('Letters', null),
+    ])
+    expect(found.slice(0, 4)).toEqual([
+      ['as it is', null],
+      ['4:5 for Harbour, Stairs', [4, 5]],
+      ['2:1 for Harbour', [2, 1]],
+      ['9:16 for Pier', [9, 16]],
+    ])
+    expect(found.map(([, to]) => String(to))).toEqual([...new Set(found.map(([, to]) => String(to)))])
+    expect(shapesFor([])[1]).toEqual(['square', [1, 1]])
   })
 })
 

@@ -7,7 +7,7 @@ export type Edit = Schemas['MediaEdit']
 export type Words = NonNullable<Edit['words']>
 export type Cost = Awaited<ReturnType<typeof costOf>>[number]
 
-export const SHAPES: [string, [number, number] | null][] = [
+export const SHAPES: Shape[] = [
   ['as it is', null],
   ['square', [1, 1]],
   ['4:5 upright', [4, 5]],
@@ -16,6 +16,23 @@ export const SHAPES: [string, [number, number] | null][] = [
   ['16:9', [16, 9]],
   ['9:16 tall', [9, 16]],
 ]
+type Shape = [name: string, to: [number, number] | null]
+
+/** What the client's channels ask for first, each shape once with the channels that ask for it; then the common ones. */
+export function shapesFor(channels: { name: string; limits: { shapes?: number[][] | null } }[]): Shape[] {
+  const asked = new Map<string, { to: [number, number]; names: string[] }>()
+  for (const channel of channels)
+    for (const [width, height] of channel.limits.shapes ?? []) {
+      const key = `${width}:${height}`
+      const here = asked.get(key) ?? { to: [width!, height!], names: [] }
+      if (!here.names.includes(channel.name)) here.names.push(channel.name)
+      asked.set(key, here)
+    }
+  const wanted = [...asked].map(([key, { to, names }]): Shape => [`${key} for ${names.join(', ')}`, to])
+  const common = SHAPES.slice(1).filter(([, to]) => !asked.has(to!.join(':')))
+  return [SHAPES[0]!, ...wanted, ...common]
+}
+
 export const PLAIN = [
   { name: 'white', hex: '#FFFFFF' },
   { name: 'black', hex: '#000000' },
