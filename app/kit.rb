@@ -6,9 +6,10 @@ module AskFirst
     #
     # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::Shelf · mark: Edge::Files::Mark ·
     # pictures: Edge::Files::Pictures · kinds: Edge::Files::Kinds · secrets: #seal, #open · archive: #write · queue:
-    # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message) · networks: #client_for(channel) ·
-    # catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages: #get(address) · previews:
-    # #of(page) · feeds: #call(address, now:) · mailer: #deliver · inbox: #fetch, #forget, or nil · settings
+    # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message), #last(workspace_ids) · networks:
+    # #client_for(channel) · catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages:
+    # #get(address) · previews: #of(page) · feeds: #call(address, now:) · mailer: #deliver · inbox: #fetch, #forget, or
+    # nil · settings
     Kit =
       Struct.new(
         :db,

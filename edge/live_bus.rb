@@ -48,6 +48,17 @@ module AskFirst
         SemanticLogger["LiveBus"].warn("could not tell open pages", e)
       end
 
+      # Where the talk of clients stands: a page that begins to hear from there misses nothing of what comes while it is
+      # being fetched.
+      # @return [Hash{String=>Integer}] workspace => its last message; empty where the bus is away
+      def last(workspace_ids)
+        channels = workspace_ids.to_h { |id| ["/workspaces/#{id}", id] }
+        channels.empty? ? {} : bus.last_ids(*channels.keys).transform_keys(channels)
+      rescue StandardError => e
+        SemanticLogger["LiveBus"].warn("could not say where the talk stands", e)
+        {}
+      end
+
       def stop
         bus.destroy
       end

@@ -90,8 +90,9 @@ RSpec.describe "The floor plan" do
         AskFirst::LOADER.eager_load
         ObjectSpace
           .each_object(Class)
-          .select { |one| one < AskFirst::App::Act && one.name && one.method_defined?(:call) }
-          # what others are made from says nothing itself: called, it raises
+          .select do |one|
+            one < AskFirst::App::Act && one.name && one.method_defined?(:call)
+          end
           .reject { |one| one.subclasses.any? && !one.instance_variable_defined?(:@way) }
       end
 

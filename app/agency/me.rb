@@ -11,6 +11,7 @@ module AskFirst
           person = kit.db[:people].where(id: person_id).first
           agency = kit.db[:agencies].where(id: person[:agency_id]).first
           rows = looking ? [looking] : Store::People::Members.of_person(kit.db, person_id, kit.now)
+          heard = kit.bus.last(rows.map { |row| row[:workspace_id] })
           abilities = looking ? [] : AgencyPerson.of(person, rows).abilities
           {
             id: person_id,
@@ -33,7 +34,7 @@ module AskFirst
                   workspace_id: looking[:workspace_id],
                   membership_id: looking[:membership_id]
                 },
-            workspaces: rows.map { |row| workspace(row, looking) }
+            workspaces: rows.map { |row| workspace(row, looking).merge(heard: heard[row[:workspace_id]]) }
           }
         end
 

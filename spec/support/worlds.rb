@@ -25,6 +25,8 @@ class SpecWorld
       (@told ||= []) << to
     end
 
+    def last(_) = {}
+
     # @return [Array<Array<String>>] person ids that each message was for
     def told = @told || []
   end

@@ -27,15 +27,7 @@ const { here: waiting, notices } = useWaits(id)
 const telling = ref(false)
 
 // The masthead is there exactly while somebody is signed in, so it does the listening.
-watch(
-  workspaces,
-  (mine) =>
-    listen(
-      mine.map((one) => one.id),
-      queries,
-    ),
-  { immediate: true },
-)
+watch(workspaces, (mine) => listen(mine, queries), { immediate: true })
 
 // whoever looks as a client's person sees what that person sees, and that is one page
 const asClient = computed(() => me.value?.looking_as?.side === 'client')

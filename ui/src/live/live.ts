@@ -26,18 +26,20 @@ export function hear(ear: (message: Message) => void): () => void {
   return () => ears.delete(ear)
 }
 
-export function listen(workspaces: string[], queries: QueryClient): void {
+/** @param workspaces each with the last message that was told there when it was fetched: the next one is heard */
+export function listen(workspaces: { id: string; heard?: number | null }[], queries: QueryClient): void {
   if (workspaces.length === 0) return
   window.MessageBus.ajax = poll
   window.MessageBus.start()
   const gather = gatherer(queries, (...where) => void fetchAgain(queries, ...where))
-  for (const id of workspaces) {
+  for (const { id, heard: last } of workspaces) {
     if (heard.has(id)) continue
     heard.add(id)
-    window.MessageBus.subscribe(`/workspaces/${id}`, (message: Message) => {
+    const take = (message: Message) => {
       for (const ear of ears) ear(message)
       if (!['here', 'link_read'].includes(message.what)) gather(id, message)
-    })
+    }
+    window.MessageBus.subscribe(`/workspaces/${id}`, take, last ?? undefined)
   }
 }
 

@@ -5,6 +5,6 @@ interface Window {
     ajax: unknown
     start(): void
     stop(): void
-    subscribe(channel: string, callback: (message: never) => void): void
+    subscribe(channel: string, callback: (message: never) => void, lastId?: number): void
   }
 }

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 // A film made into another one: from where to where it goes, whether it is heard; and the picture by which it is shown.
 // The original stays. What is made takes a while, and comes by itself.
-import { Button, Checkbox, message, Radio, RadioGroup, Slider } from 'ant-design-vue'
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { Button, Checkbox, message, Slider } from 'ant-design-vue'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
-import ActButton from '@/parts/ActButton.vue'
-import DialogBox from '@/parts/DialogBox.vue'
-import VersionPosts from './VersionPosts.vue'
-import { costOf, filmEdit, moment } from './edit'
+import EditorBox from './EditorBox.vue'
+import { filmEdit, moment, type Kept } from './edit'
 import { original, preview, type Medium } from './library'
 
 const props = defineProps<{ workspace: string; film: Medium; now: string }>()
@@ -60,18 +58,11 @@ async function cover() {
   }
 }
 
-const kept = ref<'version' | 'copy'>('version')
-const chosen = ref<string[]>([])
-const { data: posts } = useQuery({
-  queryKey: ['media', props.workspace, 'cost', [props.film.id]],
-  queryFn: () => costOf(props.workspace, props.film.id),
-})
 const busy = ref(false)
-async function keep() {
+async function keep(how: Kept) {
   busy.value = true
   problem.value = ''
   try {
-    const how = kept.value === 'copy' ? { copy: true } : { post_ids: chosen.value }
     await ok(
       api.POST('/api/w/{workspace}/media/{media}/film-edits', {
         params: { path: path.value },
@@ -90,106 +81,63 @@ async function keep() {
 </script>
 
 <template>
-  <DialogBox :width="1000" :title="`Edit ${film.name}`" @close="emit('close')">
-    <div class="editor">
-      <div>
-        <video
-          ref="seen"
-          :src="original(workspace, film.id)"
-          :poster="preview(workspace, film.id, film.cover_ms)"
-          :aria-label="film.description || film.name"
-          :muted="mute"
-          controls
-          preload="metadata"
-          @timeupdate="at = Math.round(seen!.currentTime * 1_000)"
-        />
-        <p class="row">
-          <span class="quiet">At {{ moment(at) }}</span>
-          <Button size="small" @click="begins">It begins here</Button>
-          <Button size="small" @click="ends">It ends here</Button>
-          <Button size="small" :loading="covering" @click="cover">Show it by this picture</Button>
-        </p>
-      </div>
-      <div class="steps">
-        <h3>From where to where</h3>
-        <Slider
-          range
-          :value="span"
-          :min="0"
-          :max="length"
-          :step="100"
-          :tip-formatter="(ms?: number) => moment(ms ?? 0)"
-          :aria-label-group-for-handles="['It begins, in milliseconds', 'It ends, in milliseconds']"
-          @update:value="move($event as [number, number])"
-        />
-        <p class="row">
-          <b>{{ moment(span[0]) }}</b> to <b>{{ moment(span[1]) }}</b>
-          <span class="quiet">{{ moment(span[1] - span[0]) }} of {{ moment(length) }}</span>
-          <button v-if="changed" type="button" class="link-button" @click="((span = [0, length]), (mute = false))">
-            Begin anew
-          </button>
-        </p>
-        <Checkbox v-model:checked="mute">Without sound</Checkbox>
-        <h3>Kept as</h3>
-        <RadioGroup v-model:value="kept" class="stacked" aria-label="Kept as">
-          <Radio value="version">its newer version</Radio>
-          <Radio value="copy">a film of its own</Radio>
-        </RadioGroup>
-        <VersionPosts
-          v-if="kept === 'version' && posts"
-          v-model="chosen"
-          :posts="posts"
-          :workspace="workspace"
-          :now="now"
-        />
-        <p v-if="problem" role="alert" class="late">{{ problem }}</p>
-        <p class="row">
-          <ActButton type="primary" :loading="busy" :off="changed ? false : 'Change something first.'" @click="keep"
-            >Make it</ActButton
-          >
-          <Button @click="emit('close')">Cancel</Button>
-          <span class="quiet">The original stays.</span>
-        </p>
-      </div>
-    </div>
-  </DialogBox>
+  <EditorBox
+    :title="`Edit ${film.name}`"
+    :workspace="workspace"
+    :media="[film.id]"
+    own="a film of its own"
+    :now="now"
+    :changed="changed"
+    :busy="busy"
+    :problem="problem"
+    @make="keep"
+    @close="emit('close')"
+  >
+    <template #seen>
+      <video
+        ref="seen"
+        :src="original(workspace, film.id)"
+        :poster="preview(workspace, film.id, film.cover_ms)"
+        :aria-label="film.description || film.name"
+        :muted="mute"
+        controls
+        preload="metadata"
+        @timeupdate="at = Math.round(seen!.currentTime * 1_000)"
+      />
+      <p class="row">
+        <span class="quiet">At {{ moment(at) }}</span>
+        <Button size="small" @click="begins">It begins here</Button>
+        <Button size="small" @click="ends">It ends here</Button>
+        <Button size="small" :loading="covering" @click="cover">Show it by this picture</Button>
+      </p>
+    </template>
+    <h3>From where to where</h3>
+    <Slider
+      range
+      :value="span"
+      :min="0"
+      :max="length"
+      :step="100"
+      :tip-formatter="(ms?: number) => moment(ms ?? 0)"
+      :aria-label-group-for-handles="['It begins, in milliseconds', 'It ends, in milliseconds']"
+      @update:value="move($event as [number, number])"
+    />
+    <p class="row">
+      <b>{{ moment(span[0]) }}</b> to <b>{{ moment(span[1]) }}</b>
+      <span class="quiet">{{ moment(span[1] - span[0]) }} of {{ moment(length) }}</span>
+      <button v-if="changed" type="button" class="link-button" @click="((span = [0, length]), (mute = false))">
+        Begin anew
+      </button>
+    </p>
+    <Checkbox v-model:checked="mute">Without sound</Checkbox>
+  </EditorBox>
 </template>
 
 <style scoped>
-.editor {
-  display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
-  gap: 22px;
-}
 video {
   display: block;
   width: 100%;
   max-height: 58vh;
   background: var(--ink);
-}
-.steps {
-  max-height: 72vh;
-  padding-right: 6px;
-  overflow: auto;
-}
-h3 {
-  margin: 10px 0 4px;
-  font-size: 14px;
-  font-weight: 700;
-}
-h3:first-child {
-  margin-top: 0;
-}
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 8px;
-  align-items: center;
-  margin: 6px 0;
-}
-@media (max-width: 760px) {
-  .editor {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -7,11 +7,9 @@ import { useEventListener, watchDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { api, ok, sentence } from '@/api/client'
 import { counted } from '@/api/words'
-import ActButton from '@/parts/ActButton.vue'
-import DialogBox from '@/parts/DialogBox.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
-import VersionPosts from './VersionPosts.vue'
-import { contrast, costOf, look, make, PLAIN, shapesFor, useSteps, type Words } from './edit'
+import EditorBox from './EditorBox.vue'
+import { contrast, costOf, look, make, PLAIN, shapesFor, useSteps, type Kept, type Words } from './edit'
 import { preview, type Medium } from './library'
 
 const props = defineProps<{
@@ -142,24 +140,22 @@ const say = (more: Partial<Words>, kind: string) => take({ words: { ...words.val
 const ratio = computed(() => contrast(words.value.colour!, words.value.ground!))
 
 // --- keeping it ---
-const kept = ref<'version' | 'copy'>('version')
-const { data: posts } = useQuery({
-  queryKey: ['media', props.workspace, 'cost', props.media.map((one) => one.id)],
-  queryFn: async () => (await Promise.all(props.media.map((one) => costOf(props.workspace, one.id)))).flat(),
-})
-const chosen = ref<string[]>([])
 const busy = ref(false)
 const done = ref(0)
-async function keep() {
+/** What of it is one file's: the posts that hold it. */
+async function of(id: string, how: Kept): Promise<Kept> {
+  if ('copy' in how || how.post_ids.length === 0) return how
+  const holding = (await costOf(props.workspace, id)).map((post) => post.id)
+  return { post_ids: how.post_ids.filter((post) => holding.includes(post)) }
+}
+async function keep(how: Kept) {
   busy.value = true
   problem.value = ''
   done.value = 0
   let last = ''
   try {
     for (const one of props.media) {
-      const holding = chosen.value.length > 0 ? (await costOf(props.workspace, one.id)).map((post) => post.id) : []
-      const post_ids = chosen.value.filter((id) => holding.includes(id))
-      last = (await make(props.workspace, one.id, edit.value, kept.value === 'copy' ? { copy: true } : { post_ids })).id
+      last = (await make(props.workspace, one.id, edit.value, await of(one.id, how))).id
       done.value += 1
     }
     void message.success(many.value ? `${counted(done.value, 'picture is', 'pictures are')} made.` : 'It is made.')
@@ -175,139 +171,118 @@ async function keep() {
 </script>
 
 <template>
-  <DialogBox
-    :width="1060"
+  <EditorBox
     :title="many ? `Edit ${media.length} pictures by the same steps` : `Edit ${first.name}`"
+    :workspace="workspace"
+    :media="media.map((one) => one.id)"
+    :own="many ? 'pictures of their own' : 'a picture of its own'"
+    :now="now"
+    :changed="changed"
+    :busy="busy"
+    :doing="many ? `${done} of ${media.length} …` : undefined"
+    :problem="problem"
+    @make="keep"
     @close="emit('close')"
   >
-    <div class="editor">
-      <div class="seen">
-        <img :src="seen" :alt="`${first.name} as it is being edited`" />
-        <p v-if="many" class="quiet">
-          The first of them. The others:
-          {{
-            media
-              .slice(1)
-              .map((one) => one.name)
-              .join(', ')
-          }}
-        </p>
-      </div>
-      <div class="steps">
-        <h3>Shape</h3>
-        <div class="row" role="group" aria-label="Shape">
-          <button
-            v-for="[name, to] in shapes"
-            :key="name"
-            type="button"
-            class="shape"
-            :aria-pressed="JSON.stringify(frame.shape ?? null) === JSON.stringify(to)"
-            @click="shape(to)"
-          >
-            {{ name }}
-          </button>
-          <Button size="small" @click="turn">A quarter turn</Button>
-        </div>
-        <div class="sliders">
-          <template v-for="one in SLIDERS" :key="one.name">
-            <span aria-hidden="true">{{ one.name }}</span>
-            <Slider
-              :value="one.at()"
-              :min="one.from"
-              :max="one.to"
-              :step="one.step ?? 1"
-              :aria-label-for-handle="one.says"
-              @update:value="one.set(Number($event))"
-            />
-          </template>
-        </div>
-        <h3><label for="edit-words">A line of words</label></h3>
-        <Input
-          id="edit-words"
-          :value="words.text"
-          :maxlength="120"
-          placeholder="none"
-          @update:value="say({ text: $event }, 'text')"
-        />
-        <div v-if="words.text" class="row">
-          <ChoiceField
-            id="edit-colour"
-            label="Colour of the words"
-            :model-value="words.colour!"
-            :options="colours"
-            @update:model-value="say({ colour: $event }, 'colour')"
-          />
-          <span class="quiet">on</span>
-          <ChoiceField
-            id="edit-ground"
-            label="Colour of their ground"
-            :model-value="words.ground!"
-            :options="colours"
-            @update:model-value="say({ ground: $event }, 'ground')"
-          />
-          <span :class="ratio < 3 ? 'late' : 'quiet'">{{ ratio.toFixed(1) }} : 1</span>
-          <ChoiceField
-            v-if="fonts.length > 0"
-            id="edit-font"
-            label="Font of the words"
-            :model-value="words.font ?? ''"
-            :options="[{ value: '', label: 'plain letters' }, ...fonts]"
-            @update:model-value="say({ font: $event || undefined }, 'font')"
-          />
-          <RadioGroup
-            :value="words.at"
-            size="small"
-            option-type="button"
-            aria-label="Where the words stand"
-            @update:value="say({ at: String($event) }, 'at')"
-          >
-            <Radio value="top">top</Radio><Radio value="middle">middle</Radio><Radio value="bottom">bottom</Radio>
-          </RadioGroup>
-          <Slider
-            class="size"
-            :value="words.size"
-            :min="20"
-            :max="200"
-            aria-label-for-handle="Size of the words"
-            @update:value="say({ size: Number($event) }, 'size')"
-          />
-        </div>
-        <p class="row">
-          <Button size="small" :disabled="!undoable" @click="undo">Undo the last step</Button>
-          <button type="button" class="link-button" :disabled="!undoable" @click="anew">Begin anew</button>
-        </p>
-        <h3>Kept as</h3>
-        <RadioGroup v-model:value="kept" class="stacked" aria-label="Kept as">
-          <Radio value="version">its newer version</Radio>
-          <Radio value="copy">{{ many ? 'pictures of their own' : 'a picture of its own' }}</Radio>
-        </RadioGroup>
-        <VersionPosts
-          v-if="kept === 'version' && posts"
-          v-model="chosen"
-          :posts="posts"
-          :workspace="workspace"
-          :now="now"
-        />
-        <p v-if="problem" role="alert" class="late">{{ problem }}</p>
-        <p class="row">
-          <ActButton type="primary" :loading="busy" :off="changed ? false : 'Change something first.'" @click="keep">{{
-            busy && many ? `${done} of ${media.length} …` : 'Make it'
-          }}</ActButton>
-          <Button @click="emit('close')">Cancel</Button>
-          <span class="quiet">The original stays.</span>
-        </p>
-      </div>
+    <template #seen>
+      <img :src="seen" :alt="`${first.name} as it is being edited`" />
+      <p v-if="many" class="quiet">
+        The first of them. The others:
+        {{
+          media
+            .slice(1)
+            .map((one) => one.name)
+            .join(', ')
+        }}
+      </p>
+    </template>
+    <h3>Shape</h3>
+    <div class="row" role="group" aria-label="Shape">
+      <button
+        v-for="[name, to] in shapes"
+        :key="name"
+        type="button"
+        class="shape"
+        :aria-pressed="JSON.stringify(frame.shape ?? null) === JSON.stringify(to)"
+        @click="shape(to)"
+      >
+        {{ name }}
+      </button>
+      <Button size="small" @click="turn">A quarter turn</Button>
     </div>
-  </DialogBox>
+    <div class="sliders">
+      <template v-for="one in SLIDERS" :key="one.name">
+        <span aria-hidden="true">{{ one.name }}</span>
+        <Slider
+          :value="one.at()"
+          :min="one.from"
+          :max="one.to"
+          :step="one.step ?? 1"
+          :aria-label-for-handle="one.says"
+          @update:value="one.set(Number($event))"
+        />
+      </template>
+    </div>
+    <h3><label for="edit-words">A line of words</label></h3>
+    <Input
+      id="edit-words"
+      :value="words.text"
+      :maxlength="120"
+      placeholder="none"
+      @update:value="say({ text: $event }, 'text')"
+    />
+    <div v-if="words.text" class="row">
+      <ChoiceField
+        id="edit-colour"
+        label="Colour of the words"
+        :model-value="words.colour!"
+        :options="colours"
+        @update:model-value="say({ colour: $event }, 'colour')"
+      />
+      <span class="quiet">on</span>
+      <ChoiceField
+        id="edit-ground"
+        label="Colour of their ground"
+        :model-value="words.ground!"
+        :options="colours"
+        @update:model-value="say({ ground: $event }, 'ground')"
+      />
+      <span :class="ratio < 3 ? 'late' : 'quiet'">{{ ratio.toFixed(1) }} : 1</span>
+      <ChoiceField
+        v-if="fonts.length > 0"
+        id="edit-font"
+        label="Font of the words"
+        :model-value="words.font ?? ''"
+        :options="[{ value: '', label: 'plain letters' }, ...fonts]"
+        @update:model-value="say({ font: $event || undefined }, 'font')"
+      />
+      <RadioGroup
+        :value="words.at"
+        size="small"
+        option-type="button"
+        aria-label="Where the words stand"
+        @update:value="say({ at: String($event) }, 'at')"
+      >
+        <Radio value="top">top</Radio><Radio value="middle">middle</Radio><Radio value="bottom">bottom</Radio>
+      </RadioGroup>
+      <Slider
+        class="size"
+        :value="words.size"
+        :min="20"
+        :max="200"
+        aria-label-for-handle="Size of the words"
+        @update:value="say({ size: Number($event) }, 'size')"
+      />
+    </div>
+    <p class="row">
+      <Button size="small" :disabled="!undoable" @click="undo">Undo the last step</Button>
+      <button type="button" class="link-button" :disabled="!undoable" @click="anew">Begin anew</button>
+    </p>
+  </EditorBox>
 </template>
 
 <style scoped>
-.editor {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 22px;
-}
-.seen img {
+img {
   position: sticky;
   top: 0;
   display: block;
@@ -315,26 +290,6 @@ async function keep() {
   max-height: 66vh;
   margin: 0 auto;
   background: var(--well);
-}
-.steps {
-  max-height: 72vh;
-  padding-right: 6px;
-  overflow: auto;
-}
-h3 {
-  margin: 10px 0 4px;
-  font-size: 14px;
-  font-weight: 700;
-}
-h3:first-child {
-  margin-top: 0;
-}
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 8px;
-  align-items: center;
-  margin: 6px 0;
 }
 .shape {
   min-height: 26px;
@@ -361,10 +316,5 @@ h3:first-child {
 }
 .size {
   flex: 1 0 90px;
-}
-@media (max-width: 760px) {
-  .editor {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

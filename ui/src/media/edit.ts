@@ -33,6 +33,9 @@ export function shapesFor(channels: { name: string; limits: { shapes?: number[][
   return [SHAPES[0]!, ...wanted, ...common]
 }
 
+/** What becomes of an edit: a file of its own, or the newer version for these posts. */
+export type Kept = { copy: true } | { post_ids: string[] }
+
 export const PLAIN = [
   { name: 'white', hex: '#FFFFFF' },
   { name: 'black', hex: '#000000' },
@@ -116,7 +119,7 @@ export async function look(workspace: string, media: string, edit: Edit, signal:
   return URL.createObjectURL((await ok(call)) as unknown as Blob)
 }
 
-export function make(workspace: string, media: string, edit: Edit, how: { copy?: boolean; post_ids?: string[] }) {
+export function make(workspace: string, media: string, edit: Edit, how: Kept) {
   return ok(
     api.POST('/api/w/{workspace}/media/{media}/edits', {
       params: { path: { workspace, media } },
