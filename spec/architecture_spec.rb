@@ -90,9 +90,7 @@ RSpec.describe "The floor plan" do
         AskFirst::LOADER.eager_load
         ObjectSpace
           .each_object(Class)
-          .select do |one|
-            one < AskFirst::App::Act && one.name && one.method_defined?(:call)
-          end
+          .select { |one| one < AskFirst::App::Act && one.name && one.method_defined?(:call) }
           .reject { |one| one.subclasses.any? && !one.instance_variable_defined?(:@way) }
       end
 
