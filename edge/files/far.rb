@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "aws-sdk-s3"
-require "shrine/storage/s3"
 require "timeout"
 
 module AskFirst
@@ -25,6 +23,7 @@ module AskFirst
         # @param address [String] such as https://store.example:9000
         # @param region [String] as the store calls it; many take any
         def initialize(address, bucket, key, secret, region)
+          require "shrine/storage/s3" # with its client, which processes without a store need not carry
           @storage =
             Shrine::Storage::S3.new(
               bucket: bucket,

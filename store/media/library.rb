@@ -21,7 +21,7 @@ module AskFirst
             UNION ALL
             SELECT workspace_id, post_id, value #>> '{card,picture}' FROM parts
             WHERE workspace_id = :w AND part = 'link' AND value #>> '{card,picture}' IS NOT NULL
-          ) u JOIN posts p ON (p.workspace_id, p.id) = (u.workspace_id, u.post_id) AND p.discarded_at IS NULL
+          ) u JOIN :posts p ON (p.workspace_id, p.id) = (u.workspace_id, u.post_id)
           GROUP BY u.media_id
         SQL
         POSTS = 50 # that are shown beside a medium
@@ -92,7 +92,6 @@ module AskFirst
 
         # @return [Array<Hash>] lines of the posts that hold it, as of Store::Posts::Listed
         def posts_with(id)
-          posts = Posts::Visible.narrow(@scope, @scope.rows(:posts)).where(discarded_at: nil)
           holding =
             @scope.db[:parts]
               .join(:media, workspace_id: :workspace_id)
@@ -103,7 +102,7 @@ module AskFirst
               )
               .where(Posts::Visible::HOLDING)
           Posts::Listed.lines(
-            posts.where(holding.select(1).exists).order(Sequel.desc(:at, nulls: :last)).limit(POSTS)
+            seen_posts.where(holding.select(1).exists).order(Sequel.desc(:at, nulls: :last)).limit(POSTS)
           ).all
         end
 
@@ -162,6 +161,7 @@ module AskFirst
               last = { added_at: Sequel.cast(:$added_at, :timestamptz), id: Sequel.cast(:$id, :uuid) }
               media = media.where(beyond(keys, last)) if after
               posts, channels = %i[posts channels].map { |table| @scope.db[table].where(workspace_id: :$w) }
+              posts = posts.where(discarded_at: nil)
               with_uses(media.select_all(:media).select_append(*PLACED), posts, asking(channels))
             end
             .call(w: @scope.workspace_id, **values)
@@ -249,17 +249,20 @@ module AskFirst
         end
 
         def used_beside(dataset)
-          uses = @scope.db[USES, w: @scope.workspace_id].as(:uses)
+          uses = @scope.db[USES, w: @scope.workspace_id, posts: seen_posts].as(:uses)
           dataset.left_join(uses, Sequel[:uses][:media_id] => Sequel.cast(Sequel[:media][:id], :text))
         end
 
         # Each with who added it, in how many posts it is and in how many that are out, and what the channels ask for.
-        def with_uses(dataset, posts = Posts::Visible.narrow(@scope, @scope.rows(:posts)), asked = least)
+        def with_uses(dataset, posts = seen_posts, asked = least)
           @scope.db[dataset.as(:media)]
             .left_join(:people, id: Sequel[:media][:added_by])
-            .left_join(used(posts.where(discarded_at: nil)).lateral.as(:uses), Sequel.lit("true"))
+            .left_join(used(posts).lateral.as(:uses), Sequel.lit("true"))
             .select(*SHOWN, :used, :out, asked.as(:least), LABELS)
         end
+
+        # The posts that count as uses: those that the reader sees.
+        def seen_posts = Posts::Visible.narrow(@scope, @scope.rows(:posts)).where(discarded_at: nil)
 
         def used(posts)
           holding = {

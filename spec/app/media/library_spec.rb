@@ -185,4 +185,17 @@ RSpec.describe "The library of a client" do
     expect(world.act("Media::Folders", limited, client)[:all]).to eq 1
     expect(code { one(hidden, who: limited) }).to eq %w[not_found]
   end
+
+  it "counts as a use only posts that its reader sees" do
+    ticker, vitrine = %w[ticker vitrine].map { |network| connected(client, network) }
+    mine = upload[:id]
+    post = plain_post(client, vitrine)
+    world.write(post, "media", [mine], who: :ines, client: client)
+    said =
+      [:ines, limited_to(ticker, client: client)].map do |who|
+        unused = world.act("Media::Folders", who, client)[:looks]["unused"]
+        [unused, page(who: who, filters: { look: "unused" })[:media].size, one(mine, who: who)[:used]]
+      end
+    expect(said).to eq [[0, 0, 1], [1, 1, 0]]
+  end
 end
