@@ -3,7 +3,7 @@
 module AskFirst
   module App
     module Media
-      # Chooses the picture of a film by which it is shown: in lists, in posts and to the client.
+      # Chooses the picture of a film by which it is shown in lists and in posts.
       class ChooseCover < Act
         stepwise
         opens :media, "add_media"
