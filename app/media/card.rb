@@ -43,7 +43,7 @@ module AskFirst
             boxes: row[:boxes].to_a,
             guess: row[:guess].to_a,
             read: !row[:read_at].nil?,
-            small: row[:kind] == "picture" && [row[:width], row[:height]].min < row[:least],
+            small: row[:kind] == "picture" && Core::Media::Size.small?(row.values_at(:width, :height), row[:least]),
             covered: row[:covered] / MILLION.to_f,
             wordy: row[:covered].positive? && Core::Media::Coverage.over?(Rational(row[:covered], MILLION)),
             label_ids: row[:label_ids].to_a,

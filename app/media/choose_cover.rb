@@ -14,12 +14,12 @@ module AskFirst
         def call(media_id:, at:)
           reading { enter }
           EditFilm.film!(row)
-          Core::Media::FilmEdit.moment(at, row[:duration_ms])
+          Core::Media::FilmEdit.moment(at, row[:duration_ms], field: "at")
           face = kit.files.open(row[:file]) { |io| kit.kinds.preview(io, row[:kind], at: at) }
+          Faces.keep(kit, row.merge(cover_ms: at), face)
           write do
             enter
             rows(:media).where(id: media_id).update(cover_ms: at)
-            Faces.keep(kit, row[:file], face)
             record("cover_chosen", facts: { id: media_id, name: row[:name], at: at })
             announce("media", ids: [])
           end

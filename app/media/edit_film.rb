@@ -20,6 +20,8 @@ module AskFirst
           self.class.film!(row)
           clean = Core::Media::FilmEdit.clean(edit, row[:duration_ms])
           raise NewVersion.not_newest if row[:replaced_by] && !copy
+
+          rows(:media).where(id: media_id).for_update.get(:id) # of two at once the second counts the first
           raise being_made if rows(:film_edits).where(media_id: media_id, ended_at: nil).count >= MOST
 
           raise Core::NotFound, "This post" unless post_ids.all? { |id| Core::Uuid::FORMAT.match?(id.to_s) }

@@ -11,11 +11,16 @@ module AskFirst
 
         module_function
 
-        # @param file [String] of the medium
+        # A film that is shown by another picture has other faces: a file of the shelf never changes.
+        # @param row [Hash] of a medium: file, cover_ms
+        # @return [String] id on the shelf
+        def id(row, face) = [row[:file], row[:cover_ms], face].compact.join(".")
+
+        # @param row [Hash] of a medium
         # @param large [IO] a JPEG for the screen
-        def keep(kit, file, large)
-          kit.files.put("#{file}.#{LARGE}", large)
-          kit.files.put("#{file}.#{SMALL}", kit.kinds.thumb(large))
+        def keep(kit, row, large)
+          kit.files.put(id(row, LARGE), large)
+          kit.files.put(id(row, SMALL), kit.kinds.thumb(large))
         end
 
         # @param row [Hash] of a medium
@@ -23,13 +28,11 @@ module AskFirst
         # @return [String] its path
         # @raise [Core::NotFound] where its file is gone
         def path(kit, row, face)
-          id = "#{row[:file]}.#{face}"
-          unless kit.files.there?(id)
-            kit
-              .files
-              .open(row[:file]) { |io| keep(kit, row[:file], kit.kinds.preview(io, row[:kind], at: row[:cover_ms])) }
+          wanted = id(row, face)
+          unless kit.files.there?(wanted)
+            kit.files.open(row[:file]) { |io| keep(kit, row, kit.kinds.preview(io, row[:kind], at: row[:cover_ms])) }
           end
-          kit.files.path(id)
+          kit.files.path(wanted)
         rescue Errno::ENOENT
           raise Core::NotFound, "This file"
         end

@@ -25,12 +25,14 @@ module AskFirst
             .files
             .open(row[:file]) do |io|
               large = kit.kinds.preview(io, row[:kind])
-              Faces.keep(kit, row[:file], large)
+              Faces.keep(kit, row, large)
               {
                 likeness: Core::Media::Likeness.of(kit.kinds.greys(io)),
                 guess: Core::Media::Guess.boxes(kit.kinds.edges(large))
               }
             end
+        rescue Core::Invalid, Errno::ENOENT
+          {} # gone or broken since it came: nobody waits for it any longer
         end
 
         # What a person has said meanwhile stands.

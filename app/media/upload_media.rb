@@ -63,7 +63,7 @@ module AskFirst
           row[:file] = "#{member.workspace_id}/#{row[:id]}"
           drawn = row[:kind] == "picture" ? nil : kit.kinds.preview(io, row[:kind])
           kit.files.put(row[:file], io)
-          Faces.keep(kit, row[:file], drawn) if drawn
+          Faces.keep(kit, row, drawn) if drawn
           row[:read_at] = now if drawn
         end
 

@@ -13,8 +13,8 @@ module AskFirst
         # @return [Hash{String=>String}] post => bytes of a JPEG; what has none, or cannot be read, is left out
         def self.call(kit, scope, posts)
           files = scope.transaction { Store::Plan::Pictures.of(scope, posts.first(MOST)) }
-          files.each_with_object({}) do |(post, file), made|
-            made[post] = small(kit, file)
+          files.each_with_object({}) do |(post, row), made|
+            made[post] = small(kit, row)
           rescue Core::Away
             break made # not each of them is waited for
           rescue Core::Error, SystemCallError
@@ -22,9 +22,11 @@ module AskFirst
           end
         end
 
-        def self.small(kit, file)
-          large = "#{file}.#{Media::Faces::LARGE}"
-          kit.files.open(kit.files.there?(large) ? large : file) { |io| kit.pictures.preview(io, side: SIDE).read }
+        def self.small(kit, row)
+          large = Media::Faces.id(row, Media::Faces::LARGE)
+          kit
+            .files
+            .open(kit.files.there?(large) ? large : row[:file]) { |io| kit.pictures.preview(io, side: SIDE).read }
         end
         private_class_method :small
       end

@@ -23,7 +23,9 @@ module AskFirst
               .select { |file| on && Media::Usable.over?(file.usable_until, on) }
               .map { |file| right_ended(file, on) },
             *files.select { |file| Media::Coverage.over?(file.covered) }.map { |file| wordy(file) },
-            *files.select { |file| least && file.pixels && file.pixels.min < least }.map { |file| small(file, least) }
+            *files
+              .select { |file| file.pixels && Media::Size.small?(file.pixels, least) }
+              .map { |file| small(file, least) }
           ]
         end
 

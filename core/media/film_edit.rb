@@ -33,14 +33,14 @@ module AskFirst
         # @param at [Integer] milliseconds
         # @return [Integer] the same
         # @raise [Invalid] bad_edit
-        def moment(at, length)
+        def moment(at, length, field: "edit")
           return at if at.is_a?(Integer) && at.between?(0, length)
 
-          refuse("stays within its #{(length / 1000.0).round(1)} seconds")
+          refuse("stays within its #{(length / 1000.0).round(1)} seconds", field)
         end
 
-        def refuse(why)
-          raise Invalid.new("bad_edit", "A film #{why}.", field: "edit", way_on: "Choose again.")
+        def refuse(why, field = "edit")
+          raise Invalid.new("bad_edit", "A film #{why}.", field: field, way_on: "Choose again.")
         end
 
         def too_short

@@ -91,12 +91,12 @@ module AskFirst
         # Cut to the picture, so that it is coded anew; only made silent, its pictures stay as they are.
         # @param edit [Hash] of Core::Media::FilmEdit
         # @yieldparam made [IO]
-        # @raise [Core::Invalid] video_broken
+        # @raise [Core::Invalid] film_unmade
         def edit(io, edit, mime)
           Tools.at_path(io) do |path|
             Tempfile.create(["edited", ".#{ENDINGS.fetch(mime)}"]) do |made|
               Tools.run("nice", "-n", "10", "ffmpeg", *editing(path, edit, mime), made.path, seconds: EDITING) or
-                raise broken
+                raise unmade
               return yield made
             end
           end
@@ -185,6 +185,15 @@ module AskFirst
             "The video is #{(seconds / 60).round} minutes long; at most #{LONGEST / 60} are taken.",
             field: "file",
             way_on: "Cut it shorter."
+          )
+        end
+
+        def unmade
+          Core::Invalid.new(
+            "film_unmade",
+            "The film was not made within #{EDITING / 60} minutes, or its data cannot be read to its end.",
+            field: "edit",
+            way_on: "Cut it where it was made, and upload that as a newer version."
           )
         end
 

@@ -17,6 +17,7 @@ module AskFirst
         OUR_FOLDERS = 0o700
         KEPT = 30 * 86_400 # seconds that a copy stays after it was made
         HOUR = 3_600
+        PART = ".part" # what is being written
 
         # @param folder [String]
         # @param far [Far, nil]
@@ -66,21 +67,24 @@ module AskFirst
           Dir.glob(place("*/uploads/*")).each { |folder| Uploads.new(folder).expire_files(now - Uploads::KEPT) }
         end
 
-        # Lets go of what was being written when a process was killed, and of copies of before: what is asked for again
-        # is fetched again. Looked for once an hour.
+        # Lets go of what was being written when a process was killed, and of copies of before that the store has: what
+        # is asked for again is fetched again. Looked for once an hour; a store that is away keeps them.
         # @param now [Time]
         def sweep(now)
           return if @swept && now - @swept < HOUR
 
           @swept = now
+          here = place("")
           Dir
-            .glob(place(@far ? "**/*" : "**/*.part"))
+            .glob(place(@far ? "**/*" : "**/*#{PART}"))
             .each do |path|
-              next if path.include?("/uploads/") || !::File.file?(path)
+              next if path.include?("/uploads/") || !::File.file?(path) || ::File.mtime(path) >= now - KEPT
 
-              ::File.delete(path) if ::File.mtime(path) < now - KEPT
+              ::File.delete(path) if path.end_with?(PART) || @far.there?(path.delete_prefix(here).delete_prefix("/"))
             rescue Errno::ENOENT
               next
+            rescue Core::Away
+              break
             end
         end
 
@@ -122,7 +126,7 @@ module AskFirst
         end
 
         def written(id)
-          coming = "#{id}.#{SecureRandom.hex(8)}.part"
+          coming = "#{id}.#{SecureRandom.hex(8)}#{PART}"
           yield coming
           ::File.rename(place(coming), place(id))
         rescue StandardError => e

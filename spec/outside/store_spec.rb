@@ -88,6 +88,17 @@ RSpec.describe "A store of files that speaks the S3 protocol", :database do
       expect(here.open("#{prefix}/boat", &:read)).to eq "a boat"
     end
 
+    it "never lets go of the only one: what lay here before there was a store stays" do
+      near, folder = shelf(store: nil)
+      near.put("#{prefix}/old", StringIO.new("from before"))
+      near.put("#{prefix}/half.part", StringIO.new("half"))
+      %w[old half.part].each { |name| File.utime(Time.now, Time.now - (31 * 86_400), File.join(folder, prefix, name)) }
+      here, = shelf(folder)
+      here.sweep(Time.now)
+      expect(here.open("#{prefix}/old", &:read)).to eq "from before"
+      expect(Dir.children(File.join(folder, prefix))).to eq ["old"]
+    end
+
     it "lets one machine show what another one took in" do
       one, two = Array.new(2) { world.kit.dup.tap { |kit| kit.files = shelf.first } }
       ines = world.member(:ines)

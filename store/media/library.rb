@@ -185,7 +185,8 @@ module AskFirst
         # Those that another one is near to.
         def others = @scope.rows(:media).exclude(near_to: nil).select(:near_to)
 
-        # The most pixels of a picture's shorter side that one of the reader's channels asks for; 0 where none does.
+        # The most pixels of a picture's shorter side that one of the reader's channels asks for; 0 where none does. See
+        # Core::Media::Size.
         def least
           mine = @scope.limits[@scope.workspace_id]
           asking(mine ? @scope.rows(:channels).where(id: mine) : @scope.rows(:channels))

@@ -6,7 +6,7 @@ module AskFirst
       # The file that each of some posts shows first: the master's, or else of the first channel with one of its own.
       module Pictures
         SETS = RowSets.new(:plan_pictures, files: <<~SQL)
-              SELECT DISTINCT ON (p.post_id) p.post_id, m.file
+              SELECT DISTINCT ON (p.post_id) p.post_id, m.file, m.cover_ms
               FROM parts p
               JOIN media m ON m.workspace_id = p.workspace_id AND m.id::text = p.value ->> 0
               WHERE p.workspace_id = ANY(:w) AND p.post_id = ANY(:posts::uuid[]) AND p.part = 'media'
@@ -19,11 +19,11 @@ module AskFirst
 
         # @param scope [Scope]
         # @param posts [Array<String>] ids, of those that the reader sees
-        # @return [Hash{String=>String}] post => file
+        # @return [Hash{String=>Hash}] post => file:, cover_ms:
         def of(scope, posts)
           values = { w: Database.uuids(scope.workspace_ids), posts: Database.uuids(posts) }
           hidden = Database.uuids(hidden(scope))
-          SETS.fetch(scope.db, **values, hidden: hidden)[:files].to_h { |row| row.values_at(:post_id, :file) }
+          SETS.fetch(scope.db, **values, hidden: hidden)[:files].to_h { |row| [row[:post_id], row] }
         end
 
         # @return [Array<String>] channels that the reader is limited away from

@@ -71,6 +71,17 @@ RSpec.describe "A picture that has come" do
     expect([read.call, row(id)[:read_at]]).to eq [false, at]
   end
 
+  it "is over and done with where its file has gone or broken since it came" do
+    gone, broken = [3, 4].map { |seed| upload(SpecWorld.picture(seed).string) }
+    File.delete(world.kit.files.path(row(gone)[:file]))
+    File.write(world.kit.files.path(row(broken)[:file]), "no picture any more")
+    world.read_media(client)
+    expect([gone, broken].map { |id| one(id)[:read] }).to eq [true, true]
+    expect {
+      world.act("Media::OpenFile::Thumb", :ines, client, media_id: gone)
+    }.to raise_error AskFirst::Core::NotFound
+  end
+
   it "has the words on it guessed, until a person says where they are" do
     id = upload(lettered)
     world.read_media(client)

@@ -21,6 +21,13 @@ RSpec.describe AskFirst::Core::Checks::FileChecks do
     expect([found(crew, Date.new(2026, 10, 31)), found(crew, nil)]).to eq [[], []]
   end
 
+  it "warns of a picture below what the network's card asks for, and of nothing where it asks for none" do
+    small = file(pixels: [500, 399])
+    expect(described_class.call([small], nil, 400).map { |one| [one.level, one.code] }).to eq [%w[warning too_small]]
+    others = [[small, nil], [file(pixels: [400, 900]), 400], [file(pixels: nil), 400]]
+    expect(others.map { |one, least| described_class.call([one], nil, least) }).to all eq []
+  end
+
   it "warns of words over more than a fifth" do
     expect(found(file(covered: Rational(282, 1000)), nil)).to eq(
       [["warning", "many_words", "Words cover 28 % of “crew.jpg”; more than 20 % is much."]]
