@@ -6,6 +6,8 @@ require "que"
 
 SemanticLogger.add_appender(io: $stderr, formatter: :json, level: :warn)
 settings = AskFirst::Settings.from(ENV)
-kit = AskFirst::Kits.build(settings, settings.web_url, pool: 17) # one for the marks
+sandbox = AskFirst::Kits.sandbox(settings)
+sandbox.warm
+kit = AskFirst::Kits.build(settings, settings.web_url, pool: 17, sandbox: sandbox) # one for the marks
 AskFirst::Web::Marks.keep(kit)
 run AskFirst::Web::Server.build(kit)

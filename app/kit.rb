@@ -5,19 +5,20 @@ module AskFirst
     # What the acts work with, handed in once for each process: database, clock, and the doors to the outside.
     #
     # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::Shelf · mark: Edge::Files::Mark ·
-    # pictures: Edge::Files::Pictures · kinds: Edge::Files::Kinds · secrets: #seal, #open · archive: #write · queue:
+    # media: Edge::Files::MediaReader · secrets: #seal, #open · archive: #write · queue:
     # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message), #last(workspace_ids) · networks:
     # #client_for(channel) · catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages:
     # #get(address) · previews: #of(page) · feeds: #call(address, now:) · mailer: #deliver · inbox: #fetch, #forget, or
-    # nil · settings
+    # nil · messages: #of(raw, cut:) · settings
+    #
+    # media, previews, feeds and messages are nil in the process that sends: it reads nothing that came from outside.
     Kit =
       Struct.new(
         :db,
         :clock,
         :files,
         :mark,
-        :pictures,
-        :kinds,
+        :media,
         :secrets,
         :archive,
         :queue,
@@ -30,6 +31,7 @@ module AskFirst
         :feeds,
         :mailer,
         :inbox,
+        :messages,
         :settings,
         keyword_init: true
       ) do

@@ -8,7 +8,7 @@ require "tempfile"
 require "vips"
 
 how, path, times = ARGV
-kinds = AskFirst::Edge::Files::Kinds.new(AskFirst::Edge::Files::Pictures.new)
+kinds = AskFirst::Edge::Files::MediaReader.new(AskFirst::Edge::Sandbox.new)
 made = ->(io) { IO.copy_stream(io, File::NULL) }
 film = path.end_with?(".mp4")
 if film

@@ -9,13 +9,13 @@ module AskFirst
 
     # @param url [String] database address with the process's own role
     # @param idle [Numeric, nil] see Store::Database.connect
+    # @param sandbox [Edge::Sandbox, nil] in which the process reads what came from outside; nil: it reads nothing
     # @return [App::Kit]
-    def build(settings, url, pool: 12, idle: nil)
+    def build(settings, url, pool: 12, idle: nil, sandbox: sandbox(settings))
       db = Store::Database.connect(url, pool: pool, idle: idle)
       clock = Edge::Clock.new(settings.clock_offset)
       Que.connection = db
       secrets = Edge::Secrets.new(settings.secret)
-      pictures = Edge::Files::Pictures.new
       catalogue = Edge::Networks::Catalogue.new(settings.networks)
       pages = Edge::Pages::Reader.new(settings.private_hosts)
       App::Kit.new(
@@ -23,8 +23,7 @@ module AskFirst
         clock: clock,
         files: Edge::Files::Shelf.new(settings.files, Edge::Files::Far.at(settings)),
         mark: Edge::Files::Mark.new(settings.mark),
-        pictures: pictures,
-        kinds: Edge::Files::Kinds.new(pictures),
+        media: sandbox && Edge::Files::MediaReader.new(sandbox),
         secrets: secrets,
         archive: Edge::Files::Archive,
         queue: Jobs::Queue.new(clock),
@@ -33,12 +32,19 @@ module AskFirst
         catalogue: catalogue,
         consent: Edge::Networks::Consent.new(catalogue, settings.public_url),
         pages: pages,
-        previews: Edge::Pages::Preview,
-        feeds: Edge::Feeds::Fetch.new(pages),
+        previews: sandbox && Edge::Pages::Previews.new(sandbox),
+        feeds: sandbox && Edge::Feeds::Fetch.new(pages, sandbox),
         mailer: Edge::Mail::Mailer.new(settings),
-        inbox: Edge::Mail::Inbox.at(settings.inbox, checker: settings.mail_checker),
+        inbox: Edge::Mail::Inbox.at(settings.inbox),
+        messages: sandbox && Edge::Mail::Messages.new(sandbox, settings.mail_checker),
         settings: settings
       )
+    end
+
+    # @param nice [Integer] how far readings stand back behind other work
+    # @return [Edge::Sandbox] that sees neither files nor the database's folders of this machine
+    def sandbox(settings, nice: 5)
+      Edge::Sandbox.new(hide: [settings.files, *Dir[File.join(ROOT, "var/{postgres*,demo}")]], nice: nice)
     end
   end
 end

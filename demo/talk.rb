@@ -50,7 +50,7 @@ module Demo
 
       answer = Mail.new(from: mail[:to], to: mail[:reply_to], subject: "Re: #{mail[:subject]}", charset: "UTF-8")
       answer.body = "#{words}\n\n#{mail[:text].lines.map { |line| "> #{line}" }.join}"
-      incoming = AskFirst::Edge::Mail::Incoming.new(answer.to_s, cut: false, checker: "")
+      incoming = kit.messages.of(answer.to_s)
       @clock.at(@clock.now - (24 * 3_600)) { AskFirst::App::Talk::TakeReply.call(kit, incoming) }
     end
 

@@ -18,7 +18,7 @@ module AskFirst
       end
 
       def process(workspace_id)
-        App::Member.process(workspace_id, "dispatcher")
+        App::Member.process(workspace_id, "worker")
       end
     end
   end

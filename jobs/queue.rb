@@ -38,6 +38,11 @@ module AskFirst
         enqueue(PinMail, workspace_id, visit_id, at: at)
       end
 
+      # @param tries [Integer] how many there were
+      def wrong_pins_mail(workspace_id, person_id, tries, at:)
+        enqueue(WrongPinsMail, workspace_id, person_id, tries, at: at)
+      end
+
       def receipt_mail(workspace_id, receipt_id, at:)
         enqueue(ReceiptMail, workspace_id, receipt_id, at: at)
       end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# The dispatcher process itself; bin/dispatcher keeps it up.
+# A process of what runs later: the dispatcher or a worker. Setup::Keeper keeps it up.
+# usage: ruby jobs/run.rb Dispatcher|Worker
 require_relative "../config/boot"
 require "semantic_logger"
 
@@ -8,4 +9,4 @@ $stdout.sync = true
 SemanticLogger.default_level = :info
 SemanticLogger.add_appender(io: $stderr, formatter: :json, level: :warn)
 AskFirst::LOADER.eager_load # threads that load the same files at once would wait for each other
-AskFirst::Jobs::Process.run(AskFirst::Settings.from(ENV))
+AskFirst::Jobs.const_get(ARGV.fetch(0)).run(AskFirst::Settings.from(ENV))

@@ -30,7 +30,7 @@ RSpec.describe "The floor plan" do
           end
         end
       # what a process is put together of is named where it starts
-      wrong.reject! { |line| line.start_with?("jobs/process.rb", "jobs/run.rb") }
+      wrong.reject! { |line| line.start_with?("jobs/dispatcher.rb", "jobs/worker.rb", "jobs/run.rb") }
       expect(wrong).to eq []
     end
   end

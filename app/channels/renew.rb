@@ -97,7 +97,7 @@ module AskFirst
         end
 
         def tell(row, act, error)
-          member = Member.process(row[:workspace_id], "dispatcher")
+          member = Member.process(row[:workspace_id], "worker")
           scope = member.scope(@kit.db)
           Store::Record::Rows.add(
             scope,

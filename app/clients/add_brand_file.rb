@@ -32,14 +32,15 @@ module AskFirst
           label = "file" if label.strip.empty?
           id = new_id
           key = "#{member.workspace_id}/brand-#{id}"
+          mime = kit.media.type(io)
           kit.files.put(key, io)
-          write { keep_file(id, key, label, io) }
+          write { keep_file(id, key, label, mime, bytes) }
           id
         end
 
         private
 
-        def keep_file(id, key, label, io)
+        def keep_file(id, key, label, mime, bytes)
           if rows(:brand_files).where(removed_at: nil, **place).count >= MOST_FILES
             raise Core::Invalid.new(
                     "too_many_files",
@@ -55,14 +56,14 @@ module AskFirst
               id: id,
               file: key,
               name: label,
-              mime: kit.files.type(io),
-              bytes: io.size,
+              mime: mime,
+              bytes: bytes,
               added_by: member.person_id,
               added_at: now,
               **place
             }
           )
-          told({ name: label, bytes: io.size })
+          told({ name: label, bytes: bytes })
         end
 
         # Where it stands: on the brand sheet, by no campaign, post or partner.

@@ -25,7 +25,7 @@ module AskFirst
           key = nil
           if io
             key = "#{member.workspace_id}/mark-#{new_id}"
-            kit.files.put(key, kit.pictures.square(io, 256))
+            kit.files.put(key, kit.media.square(io, 256))
           end
           write do
             kit.db[:workspaces].where(id: member.workspace_id).update(mark_picture: key)

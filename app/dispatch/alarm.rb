@@ -4,9 +4,11 @@ module AskFirst
   module App
     module Dispatch
       # What is wrong with the sending itself, in one sentence for the Desk: no dispatcher is heard of while something
-      # waits to go out or is half sent, one of several is silent, clocks differ, or something is past its time.
+      # waits to go out or is half sent, one of several is silent, clocks differ, or something is past its time; and,
+      # where nothing of that is wrong, that there is no worker for what else waits.
       class Alarm
         SILENT = 10 # seconds without a beat
+        WORKER_SILENT = 30
         DAY = 86_400
         SOON = 3_600 # what is planned within these counts as waiting
         LATE = 60 # past its time and not sent, while dispatchers are there
@@ -26,14 +28,27 @@ module AskFirst
 
         # @return [String, nil]
         def sentence
-          returned = Returned.alarm(@kit, @scope) and return returned
+          Returned.alarm(@kit, @scope) || sending || working
+        end
+
+        private
+
+        def sending
           return waiting? ? nobody : nil if alive.empty?
           return waiting? ? clocks : nil if able.empty?
 
           one_silent || one_off || late
         end
 
-        private
+        # Jobs' times are the machine's.
+        def working
+          return if Store::Dispatch::Workers.running(@kit.db, @now - WORKER_SILENT).any?
+          return unless Store::Dispatch::Workers.waiting?(@kit.db, @kit.clock.machine_time(@now - LATE))
+
+          last = Store::Dispatch::Workers.last(@kit.db)
+          since = last ? "has been heard of since #{time(last)}" : "has started yet"
+          "No worker #{since}: mails, reminders, pictures and feeds wait. What is released still goes out."
+        end
 
         def known
           @known ||=

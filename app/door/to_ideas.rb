@@ -35,7 +35,9 @@ module AskFirst
         # A feed that ideas come from; without an id one that is new.
         def feed(input)
           agency_only!("This feed")
-          row = find(:feeds, input[:feed_id], "This feed") if input[:feed_id]
+          if input[:feed_id]
+            row = find(:feeds, input[:feed_id], "This feed") { |feeds| Store::Posts::Visible.feeds(scope, feeds) }
+          end
           require!(@act)
           Opened.new(row: row)
         end

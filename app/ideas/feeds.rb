@@ -12,7 +12,7 @@ module AskFirst
 
         # @return [Hash] JSON-ready
         def call
-          feeds = rows(:feeds).order(:made_at, :id).all
+          feeds = Store::Posts::Visible.feeds(scope, rows(:feeds)).order(:made_at, :id).all
           { feeds: feeds.map { |feed| json(feed) }, folders: folders, can: can }
         end
 
@@ -44,9 +44,10 @@ module AskFirst
         end
 
         def latest
+          seen = Store::Posts::Visible.ideas(scope, rows(:ideas))
           ranked =
             rows(:feed_items)
-              .where(outcome: %w[idea draft])
+              .where(outcome: %w[idea draft], idea_id: seen.select(Sequel[:ideas][:id]))
               .select(:feed_id, :title, :idea_id, :at)
               .select_append(Sequel.function(:row_number).over(partition: :feed_id, order: Sequel.desc(:id)).as(:rank))
           @latest ||=

@@ -9,13 +9,13 @@ module AskFirst
         stepwise
         of_process
 
-        # @param incoming [Edge::Mail::Incoming]
+        # @param incoming [Edge::Mail::Messages::Message]
         # @param title [String]
         # @return [String] the idea's id
         def call(incoming:, title:)
           files = incoming.files
           kept = files.first(Core::Ideas::Idea::MEDIA).to_h { |file| [file, add(file)] }.compact
-          note = Core::Ideas::ByMail.note(incoming.text, (files - kept.keys).map(&:name))
+          note = Core::Ideas::ByMail.note(incoming.words, (files - kept.keys).map(&:name))
           write do
             said = { "title" => title, "note" => note, "media_ids" => kept.values.uniq }
             id = KeepIdea.call(kit, member, said: said, came: "mail")[:id]

@@ -12,6 +12,7 @@ module AskFirst
         AT_ONCE = 20 # new items of one reading; the others come with the next
         RECENT = 10
         FILES = 200 # of a folder, the newest
+        RESTS = %w[gone harmful].freeze # gone for good, or over a limit of the sandbox: it would be the same again
         ROBOTS_KEPT = 86_400 # seconds that a site's wishes are known for (RFC 9309, 2.4)
 
         def call(feed_id:)
@@ -19,6 +20,12 @@ module AskFirst
           found = read or return
           seen(found) if found.items && feed[:begun_at] && take(found.items).zero?
           announce_all if changed?(found)
+        rescue Core::Away, Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+          raise # tried again soon
+        rescue StandardError => e
+          # a mistake of ours: it shows at the feed, and is tried again with the growing waits of what is broken
+          SemanticLogger["Feeds"].error("feed #{feed_id}", e)
+          failed(Core::Checks::Unreadable.new("broken", "what it says could not be taken in"))
         end
 
         private
@@ -85,10 +92,16 @@ module AskFirst
           failures = feed[:failures] + 1
           wait = Core::Ideas::FeedPace.wait(failures: failures, asked: error.wait)
           health = { state: error.state, said: error.note.to_s[0, 500], failures: failures, next_at: now + wait }
-          health[:paused_at] = now if error.state == "gone"
+          health[:paused_at] = now if RESTS.include?(error.state)
           note(health)
+          tell_maker(error) if error.state == "harmful"
           announce_all
           nil
+        end
+
+        def tell_maker(error)
+          words = "The feed at #{feed[:address]} rests: #{error.note}. Nothing of it is read until somebody goes on."
+          write { People::Notify.call(kit, member, person_ids: [feed[:made_by]], kind: "material", words: words) }
         end
 
         def note(health) = write { rows(:feeds).where(id: feed[:id]).update(health) }

@@ -6,7 +6,7 @@ module AskFirst
       # Takes one mail that came to a private address for ideas. The same mail counts once. One that is for none of
       # these addresses is left to others.
       class TakeMail
-        # @param incoming [Edge::Mail::Incoming]
+        # @param incoming [Edge::Mail::Messages::Message]
         # @return [String, nil] what became of it; nil where it is for no such address
         def self.call(kit, incoming) = new(kit, incoming).call
 
@@ -70,7 +70,7 @@ module AskFirst
         def keep(title) = KeepMail.call(kit, member, incoming: incoming, title: title)
 
         def refuse(outcome)
-          process = Member.process(@address[:workspace_id], "dispatcher")
+          process = Member.process(@address[:workspace_id], "worker")
           RefuseMail.call(kit, process, incoming: incoming, outcome: outcome, person_id: @address[:person_id])
         end
       end

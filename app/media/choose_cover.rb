@@ -15,7 +15,7 @@ module AskFirst
           reading { enter }
           EditFilm.film!(row)
           Core::Media::FilmEdit.moment(at, row[:duration_ms], field: "at")
-          face = kit.files.open(row[:file]) { |io| kit.kinds.preview(io, row[:kind], at: at) }
+          face = kit.files.open(row[:file]) { |io| kit.media.preview(io, row[:kind], at: at) }
           Faces.keep(kit, row.merge(cover_ms: at), face)
           write do
             enter

@@ -20,7 +20,7 @@ module AskFirst
           raise nothing_changed if clean.empty?
 
           font = WordsFont.path(kit, reading { WordsFont.file(rows(:brand_files), clean) })
-          made = kit.files.open(row[:file]) { |io| StringIO.new(kit.kinds.edit(io, clean, row[:mime], font: font)) }
+          made = kit.files.open(row[:file]) { |io| StringIO.new(kit.media.edit(io, clean, row[:mime], font: font)) }
           return NewVersion.call(kit, member, media_id: media_id, io: made, post_ids: post_ids, edit: clean) unless copy
 
           own = UploadMedia.call(kit, member, io: made, name: row[:name], folder_id: row[:folder_id])

@@ -15,7 +15,7 @@ module AskFirst
           clean = EditMedium.clean(row, edit)
           font = WordsFont.path(kit, reading { WordsFont.file(rows(:brand_files), clean) })
           ::File.open(Faces.path(kit, row, Faces::LARGE), "rb") do |io|
-            kit.kinds.edit(io, clean, "image/jpeg", font: font)
+            kit.media.edit(io, clean, "image/jpeg", font: font)
           end
         end
       end

@@ -20,7 +20,7 @@ module AskFirst
         # @param large [IO] a JPEG for the screen
         def keep(kit, row, large)
           kit.files.put(id(row, LARGE), large)
-          kit.files.put(id(row, SMALL), kit.kinds.thumb(large))
+          kit.files.put(id(row, SMALL), kit.media.thumb(large))
         end
 
         # @param row [Hash] of a medium
@@ -30,7 +30,9 @@ module AskFirst
         def path(kit, row, face)
           wanted = id(row, face)
           unless kit.files.there?(wanted)
-            kit.files.open(row[:file]) { |io| keep(kit, row, kit.kinds.preview(io, row[:kind], at: row[:cover_ms])) }
+            raise Core::NotFound, "This file" if row[:harmful_at]
+
+            kit.files.open(row[:file]) { |io| keep(kit, row, kit.media.preview(io, row[:kind], at: row[:cover_ms])) }
           end
           kit.files.path(wanted)
         rescue Errno::ENOENT

@@ -28,7 +28,7 @@ module AskFirst
           kit
             .files
             .open(row[:file]) do |io|
-              kit.kinds.edit_film(io, asked[:edit].to_h, row[:mime]) { |film| keep(asked, row, film) }
+              kit.media.edit_film(io, asked[:edit].to_h, row[:mime]) { |film| keep(asked, row, film) }
             end
         rescue Core::Away
           raise # tried again

@@ -32,7 +32,7 @@ module AskFirst
 
           private
 
-          def found = { **row.slice(:file, :mime), name: "#{row[:id][-6..]}.#{kit.kinds.ending(row[:spec])}" }
+          def found = { **row.slice(:file, :mime), name: "#{row[:id][-6..]}.#{kit.media.ending(row[:spec])}" }
         end
 
         # What a guest's ask shows, and nothing else.

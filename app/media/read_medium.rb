@@ -24,15 +24,16 @@ module AskFirst
           kit
             .files
             .open(row[:file]) do |io|
-              large = kit.kinds.preview(io, row[:kind])
+              large = kit.media.preview(io, row[:kind])
               Faces.keep(kit, row, large)
               {
-                likeness: Core::Media::Likeness.of(kit.kinds.greys(io)),
-                guess: Core::Media::Guess.boxes(kit.kinds.edges(large))
+                likeness: Core::Media::Likeness.of(kit.media.greys(io)),
+                guess: Core::Media::Guess.boxes(kit.media.edges(large))
               }
             end
-        rescue Core::Invalid, Errno::ENOENT
-          {} # gone or broken since it came: nobody waits for it any longer
+        rescue Core::Invalid, Errno::ENOENT => e
+          # gone or broken since it came: nobody waits for it any longer
+          Core::Media::Harmful.it?(e) ? { harmful: true } : {}
         end
 
         # What a person has said meanwhile stands.
@@ -46,6 +47,7 @@ module AskFirst
             near_to: near,
             guess: Store::Database.jsonb(guess)
           )
+          MarkHarmful.call(kit, member, row: row) if seen[:harmful]
           announce("media", ids: [])
         end
       end

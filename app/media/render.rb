@@ -25,7 +25,7 @@ module AskFirst
         def make(picture)
           source = fetch(:media, picture[:media_id], "This picture")
           id = new_id
-          file = "#{member.workspace_id}/#{id}.#{kit.kinds.ending(picture[:spec])}"
+          file = "#{member.workspace_id}/#{id}.#{kit.media.ending(picture[:spec])}"
           made = cut(source, picture[:spec]) { |io| put(file, io) }
           row = {
             workspace_id: member.workspace_id,
@@ -50,8 +50,11 @@ module AskFirst
 
         # @raise [Core::Conflict] file_faulty
         def cut(source, spec, &)
-          kit.files.open(source[:file]) { |io| kit.kinds.render(io, spec, &) }
+          raise Core::Media::Harmful.error if source[:harmful_at]
+
+          kit.files.open(source[:file]) { |io| kit.media.render(io, spec, &) }
         rescue Core::Invalid, Errno::ENOENT => e
+          write { MarkHarmful.call(kit, member, row: source) } if Core::Media::Harmful.it?(e)
           why = e.is_a?(Core::Error) ? e.message : "It is not where it was put."
           raise Core::Conflict.new(
                   "file_faulty",

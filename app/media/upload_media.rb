@@ -48,7 +48,7 @@ module AskFirst
 
         # What is known of it by itself.
         def kept(io, name)
-          { name: called(name), bytes: io.size, added_by: member.person_id, added_at: now, **kit.kinds.inspect(io) }
+          { name: called(name), bytes: io.size, added_by: member.person_id, added_at: now, **kit.media.inspect(io) }
         end
 
         # What a file is called is no reason to refuse it.
@@ -61,7 +61,7 @@ module AskFirst
         # A picture was read to its last line; whether a film or a document can be shown is known when it is drawn.
         def put(row, io)
           row[:file] = "#{member.workspace_id}/#{row[:id]}"
-          drawn = row[:kind] == "picture" ? nil : kit.kinds.preview(io, row[:kind])
+          drawn = row[:kind] == "picture" ? nil : kit.media.preview(io, row[:kind])
           kit.files.put(row[:file], io)
           Faces.keep(kit, row, drawn) if drawn
           row[:read_at] = now if drawn

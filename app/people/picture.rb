@@ -23,7 +23,7 @@ module AskFirst
             end
 
             key = "people/#{new_id}"
-            kit.files.put(key, kit.pictures.square(io, 256))
+            kit.files.put(key, kit.media.square(io, 256))
           end
           db[:people].where(id: person.person_id).update(picture: key)
         end

@@ -24,9 +24,7 @@ module AskFirst
 
         def self.small(kit, row)
           large = Media::Faces.id(row, Media::Faces::LARGE)
-          kit
-            .files
-            .open(kit.files.there?(large) ? large : row[:file]) { |io| kit.pictures.preview(io, side: SIDE).read }
+          kit.files.open(kit.files.there?(large) ? large : row[:file]) { |io| kit.media.small(io, SIDE).read }
         end
         private_class_method :small
       end

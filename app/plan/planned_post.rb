@@ -14,6 +14,7 @@ module AskFirst
         # @param label_id [String, nil]
         # @param idea_id [String, nil] what it is made of
         # @return [String] the post's id
+        # @raise [Core::Invalid] no_such_idea: one that is not there, or that the member does not see
         def call(word:, channel_ids:, day:, clock:, label_id:, idea_id: nil)
           id = Posts::MakePost.call(kit, member, subject: word)
           Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: channel_ids)
@@ -21,12 +22,22 @@ module AskFirst
           Posts::SavePart.call(kit, member, post_id: id, channel_id: nil, part: "time", value: time, version: 0)
           name = label_id && rows(:labels).where(id: label_id).get(:name)
           Posts::SetLabels.call(kit, member, post_id: id, names: [name]) if name
-          idea = idea_id && rows(:ideas).where(id: idea_id).first
+          idea = idea_id && seen(idea_id)
           Ideas::IntoPost.call(kit, member, post_id: id, idea: idea) if idea
           id
         end
 
         private
+
+        def seen(idea_id)
+          Store::Posts::Visible.ideas(scope, rows(:ideas).where(id: idea_id)).first or
+            raise Core::Invalid.new(
+                    "no_such_idea",
+                    "The idea that this place was kept for is not there.",
+                    field: "cells",
+                    way_on: "Make the draft without it."
+                  )
+        end
 
         def time(day, clock)
           hour = clock&.strftime("%H:%M")

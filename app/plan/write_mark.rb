@@ -11,12 +11,14 @@ module AskFirst
 
         # @param cells [Array<Hash>] the one cell: {"day" =>, "channel_id" =>}
         # @return [String] the post's id
+        # @raise [Core::Refused] other_channel
         # @raise [Core::Over] mark_gone, where somebody erased it or made its post meanwhile
         def call(cells:)
           cell = Core::Plan::PencilMark.read(cells, now, field: "cells").first&.cell
           mark = cell && rows(:pencil_marks).where(%i[day channel_id] => [cell]).for_update.first
           raise mark_gone unless mark
 
+          require_seen!(mark)
           post = make(mark)
           rows(:pencil_marks).where(%i[day channel_id] => [cell]).delete
           announce("plan", ids: [post])
@@ -28,6 +30,18 @@ module AskFirst
         def make(mark)
           kept = mark.slice(:word, :day, :clock, :label_id, :idea_id)
           PlannedPost.call(kit, member, channel_ids: [mark[:channel_id]], **kept)
+        end
+
+        # What a colleague keeps the place for may stand on channels that are not the member's.
+        def require_seen!(mark)
+          return if mark[:idea_id].nil?
+          return if Store::Posts::Visible.ideas(scope, rows(:ideas).where(id: mark[:idea_id])).any?
+
+          raise Core::Refused.new(
+                  "other_channel",
+                  "This place is kept for an idea of other channels than yours.",
+                  way_on: "Ask #{names[mark[:made_by]] || "a colleague"} to make the draft."
+                )
         end
 
         def mark_gone

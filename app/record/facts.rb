@@ -6,6 +6,8 @@ module AskFirst
       # What a row of the record holds, as far as its reader may know it: somebody whose part is limited to channels
       # reads of these.
       module Facts
+        BESIDE = %w[fingerprints].freeze # one for each of the channels that a row lists
+
         module_function
 
         # @param scope [Store::Scope]
@@ -22,7 +24,17 @@ module AskFirst
         def of(row, names)
           mine = names[row[:workspace_id]]
           listed = row[:facts]["channels"]
-          mine && listed.is_a?(Array) ? row[:facts].merge("channels" => listed & mine) : row[:facts]
+          return row[:facts] unless mine && listed.is_a?(Array)
+
+          kept = listed.each_index.select { |at| mine.include?(listed[at]) }
+          beside = BESIDE.select { |name| row[:facts][name].is_a?(Array) && row[:facts][name].size == listed.size }
+          row[:facts].merge(["channels", *beside].to_h { |name| [name, row[:facts][name].values_at(*kept)] })
+        end
+
+        # A sealed row cannot be told in part, or nobody could check it.
+        # @return [Boolean] whether all of it may be told
+        def whole?(row, names)
+          of(row, names) == row[:facts]
         end
       end
     end

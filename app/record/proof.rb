@@ -38,6 +38,7 @@ module AskFirst
         private
 
         def hex(bytes) = bytes.unpack1("H*")
+        def channels = @channels ||= Facts.names(@scope)
         def leaves = @leaves ||= @top ? @tree.leaves(@top[:size]) : []
 
         def entries
@@ -47,6 +48,7 @@ module AskFirst
             .rows(:record)
             .where(id: places.keys)
             .all
+            .select { |row| Facts.whole?(row, channels) }
             .sort_by { |row| places.fetch(row[:id]) }
             .map do |row|
               place = places.fetch(row[:id])

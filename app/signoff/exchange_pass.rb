@@ -28,7 +28,7 @@ module AskFirst
             Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
           scope.transaction do
             scope.insert(:guest_visits, { id: id, pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now })
-            VisitPin.send_one(kit, scope, id) if VisitPin.wanted?(kit, pass[:workspace_id])
+            VisitPin.send_in_time(kit, scope, id) if VisitPin.wanted?(kit, pass[:workspace_id])
             Store::Record::Rows.add(
               scope,
               now: now,
@@ -59,7 +59,7 @@ module AskFirst
         end
 
         # The PIN that was mailed for this device.
-        # @raise [Core::Invalid] wrong_pin
+        # @raise [Core::Invalid, Core::Conflict] wrong_pin, pin_wait
         def verify(kit, visit, pin)
           refusal = at_visit(kit, visit) { |scope, id| VisitPin.check(kit, scope, id, pin) }
           raise refusal if refusal.is_a?(Core::Error)

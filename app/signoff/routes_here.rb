@@ -15,7 +15,7 @@ module AskFirst
             able: able.transform_values { |people| people.map { |one| person_json(one) } },
             roles: roles.map { |role| role.merge(people: role[:people].filter_map { |id| names[id] }.sort) },
             labels: named(labels),
-            channels: named(channels),
+            channels: named(own(channels)),
             formats: Core::Posts::Formats::TABLE.values.map { |one| { id: one.name, name: one.words } },
             currency: workspace[:currency],
             presets: Core::Signoff::RoutePresets::ALL.map { |key, preset| preset_json(key, *preset) },
@@ -56,9 +56,18 @@ module AskFirst
             **step.to_h.slice(:id, :name, :side, :quorum, :n, :hours, :required, :four_eyes, :roles),
             people: named_ones[step.id] || [],
             names: step.people.filter_map { |id| names[id] }.sort,
-            condition: step.condition&.to_h,
-            when: step.condition&.words(called)
+            condition: step.condition && told(step.condition),
+            when: step.condition&.words(known)
           }
+        end
+
+        # Whoever is limited to channels reads of the others that there are some.
+        def own(hash) = member.limited_to ? hash.slice(*member.limited_to) : hash
+        def known = @known ||= called.merge((channels.keys - own(channels).keys).to_h { |id| [id, "another channel"] })
+
+        def told(condition)
+          kept = condition.channels & own(channels).keys
+          condition.to_h.merge("channels" => kept).reject { |_, value| value == [] }
         end
 
         # Those who are named themselves, and not for a role that they have.

@@ -7,11 +7,11 @@ module AskFirst
   module App
     module Signoff
       # The PIN that a new device of a guest needs where the client wants it: six digits by mail, for a quarter of an
-      # hour, five tries, three mails. A link that was passed on is of no use without the mailbox of whom it names.
+      # hour, five tries of each. Mails and wrong tries are counted for the person, whatever link and device they come
+      # by (Core::Signoff::PinPace). A link that was passed on is of no use without the mailbox of whom it names.
       module VisitPin
         MINUTES = 15
-        TRIES = 5
-        MAILS = 3
+        TRIES = 5 # of one PIN
 
         module_function
 
@@ -38,36 +38,70 @@ module AskFirst
         # @param scope [Store::Scope] of the pass
         # @raise [Core::Conflict] too_many_pins
         def send_one(kit, scope, visit_id)
-          sent = scope.rows(:guest_visits).where(id: visit_id).where { pins_sent < MAILS }
-          if sent.update(pins_sent: Sequel[:pins_sent] + 1).zero?
-            raise Core::Conflict.new(
-                    "too_many_pins",
-                    "#{MAILS} PINs were sent for this device already.",
-                    way_on: "Open the link from the mail once more, or ask the agency for a new one."
-                  )
-          end
-          kit.queue.pin_mail(scope.workspace_id, visit_id, at: kit.now)
+          return if send_in_time(kit, scope, visit_id)
+
+          raise Core::Conflict.new(
+                  "too_many_pins",
+                  "Several PINs were sent to this mailbox already.",
+                  way_on: "Wait a little and have another one sent, or ask the agency for a new link."
+                )
         end
 
+        # @return [Boolean] false where another one waits
+        def send_in_time(kit, scope, visit_id)
+          count = Store::Signoff::Pins.of_visit(scope, visit_id)
+          pace = Core::Signoff::PinPace
+          return false if pace.waits_until(count[:mails], pace::MAILS, count[:mailed_at], kit.now)
+
+          mails = pace.counted(count[:mails], count[:mailed_at], kit.now)
+          Store::Signoff::Pins.keep(scope, count[:person_id], mails: mails, mailed_at: kit.now)
+          kit.queue.pin_mail(scope.workspace_id, visit_id, at: kit.now)
+          true
+        end
+
+        # Returns the refusal instead of raising it: raising would roll back the count of tries.
         # @param pin [String] as it was typed
-        # @raise [Core::Invalid] wrong_pin
+        # @return [Core::Error, nil] wrong_pin, pin_wait
         def check(kit, scope, visit_id, pin)
+          count = Store::Signoff::Pins.of_visit(scope, visit_id)
+          pace = Core::Signoff::PinPace
+          till = pace.waits_until(count[:wrong], pace::TRIES, count[:wrong_at], kit.now)
+          return wait(till, kit.now) if till
+
           visits = scope.rows(:guest_visits).where(id: visit_id)
           visit = visits.for_update.first
-          good =
-            visit[:pin_digest] && visit[:pin_until] > kit.now && visit[:pin_tries] < TRIES &&
-              OpenSSL.fixed_length_secure_compare(visit[:pin_digest], digest(visit_id, pin.to_s.gsub(/\D/, "")))
-          return visits.update(verified_at: kit.now, pin_digest: nil, pin_until: nil) if good
+          return wrong(kit, scope, visit, count) unless good?(visit, pin, kit.now)
 
-          visits.update(pin_tries: Sequel[:pin_tries] + 1)
-          wrong(visit)
+          visits.update(verified_at: kit.now, pin_digest: nil, pin_until: nil)
+          Store::Signoff::Pins.keep(scope, count[:person_id], wrong: 0, wrong_at: nil)
+          nil
         end
 
-        # It must not be rolled back that a try was made: the refusal is given, not raised, in here.
-        def wrong(visit)
+        def good?(visit, pin, now)
+          visit[:pin_digest] && visit[:pin_until] > now && visit[:pin_tries] < TRIES &&
+            OpenSSL.fixed_length_secure_compare(visit[:pin_digest], digest(visit[:id], pin.to_s.gsub(/\D/, "")))
+        end
+
+        def wrong(kit, scope, visit, count)
+          scope.rows(:guest_visits).where(id: visit[:id]).update(pin_tries: Sequel[:pin_tries] + 1)
+          tries = Core::Signoff::PinPace.counted(count[:wrong], count[:wrong_at], kit.now)
+          Store::Signoff::Pins.keep(scope, count[:person_id], wrong: tries, wrong_at: kit.now)
+          if Core::Signoff::PinPace.told?(tries)
+            kit.queue.wrong_pins_mail(scope.workspace_id, count[:person_id], tries, at: kit.now)
+          end
           left = TRIES - visit[:pin_tries] - 1
           way = left.positive? ? "Look at the newest mail." : "Have another one sent."
           Core::Invalid.new("wrong_pin", "This is not the PIN, or it is over.", field: "pin", way_on: way)
+        end
+
+        def wait(till, now)
+          minutes = [((till - now) / 60).ceil, 1].max
+          Core::Conflict.new(
+            "pin_wait",
+            "Several wrong PINs were written with links of yours.",
+            field: "pin",
+            way_on: "Wait #{minutes == 1 ? "a minute" : "#{minutes} minutes"}, or ask the agency for a new link."
+          )
         end
 
         def digest(visit_id, pin) = Sequel.blob(Digest::SHA256.digest("#{visit_id}:#{pin}"))

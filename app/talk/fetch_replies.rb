@@ -26,7 +26,7 @@ module AskFirst
         private
 
         def take(letter)
-          incoming = letter.incoming
+          incoming = @kit.messages.of(letter.raw, cut: letter.cut)
           TakeReply.call(@kit, incoming) || Ideas::TakeMail.call(@kit, incoming) || "nobody's"
         rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
           raise

@@ -9,7 +9,7 @@ module AskFirst
 
         module_function
 
-        # @param incoming [Edge::Mail::Incoming]
+        # @param incoming [Edge::Mail::Messages::Message]
         # @param left [Array<String>] names of files that it brought and that could not be kept
         # @return [Hash] for mail_replies
         def of(incoming, left: [], **more)

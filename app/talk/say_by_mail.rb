@@ -10,7 +10,7 @@ module AskFirst
 
         MOST_FILES = 10
 
-        # @param incoming [Edge::Mail::Incoming]
+        # @param incoming [Edge::Mail::Messages::Message]
         # @param about_all [Boolean] whether it answers a mail about several posts
         # @return [String] the remark's id
         def call(line_id:, incoming:, about_all:)
@@ -18,9 +18,8 @@ module AskFirst
           files = incoming.files
           kept = files.first(MOST_FILES).to_h { |file| [file, add(post_id, file)] }.compact
           write do
-            words = Core::Talk::Reply.words(incoming.text)
             Signoff::RemarkOnLine
-              .call(kit, member, line_id: line_id, words: words, file_ids: kept.values)
+              .call(kit, member, line_id: line_id, words: incoming.words, file_ids: kept.values)
               .tap { |remark| keep_mail(incoming, remark, about_all, (files - kept.keys).map(&:name)) }
           end
         end

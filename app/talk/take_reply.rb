@@ -7,7 +7,7 @@ module AskFirst
       # name, or keeps it and tells those who should know. The same mail counts once. One that is for none of our
       # addresses is nobody's, and let go.
       class TakeReply
-        # @param incoming [Edge::Mail::Incoming]
+        # @param incoming [Edge::Mail::Messages::Message]
         # @return [String, nil] one of Core::Talk::Reply::OUTCOMES; nil where it is nobody's
         def self.call(kit, incoming) = new(kit, incoming).call
 
@@ -106,7 +106,7 @@ module AskFirst
         def keep(outcome)
           KeepReply.call(
             kit,
-            Member.process(pass[:workspace_id], "dispatcher"),
+            Member.process(pass[:workspace_id], "worker"),
             pass: pass,
             outcome: outcome,
             incoming: incoming

@@ -14,6 +14,7 @@ module AskFirst
           "elsewhere" => "it did not come from your own address",
           "too_many" => "many came within an hour",
           "too_long" => "it was too large to be read",
+          "unreadable" => "it could not be read",
           "empty" => "there were no words in it"
         }.freeze
 
@@ -37,10 +38,10 @@ module AskFirst
           ]
         end
 
+        # @param words [String] what was written
         # @param left [Array<String>] names of files that are not kept
         # @return [String]
-        def note(text, left)
-          words = Talk::Reply.words(text)
+        def note(words, left)
           left.empty? ? words : [words, "Not kept of the mail: #{left.join(", ")}"].reject(&:empty?).join("\n\n")
         end
       end

@@ -13,6 +13,7 @@ module AskFirst
           "talk" => "Somebody says something about a post of yours",
           "mention" => "Somebody names you in talk",
           "idea" => "A client gives an idea",
+          "material" => "A file or a feed of yours cannot be read",
           "trouble" => "A post of yours is in trouble"
         }.freeze
         # those that people of the client's side get
@@ -26,6 +27,7 @@ module AskFirst
           "talk" => "digest",
           "mention" => "at_once",
           "idea" => "digest",
+          "material" => "at_once",
           "trouble" => "at_once"
         }.freeze
         # Nobody of the client's side opens this every day.

@@ -9,9 +9,9 @@ module AskFirst
       # a remark, never a yes.
       module Reply
         # sender: its From, lower case · automatic: no person wrote it (RFC 3834) · failed: our mail server could not
-        # confirm where it comes from (RFC 8601) · cut: it was too large to be fetched whole · text: all of its words ·
-        # files: how many it brings
-        Mail = Struct.new(:sender, :automatic, :failed, :cut, :text, :files, keyword_init: true)
+        # confirm where it comes from (RFC 8601) · cut: it was too large to be fetched whole · garbled: its words cannot
+        # be read · words: what was written, as of `words` · files: how many it brings
+        Mail = Struct.new(:sender, :automatic, :failed, :cut, :garbled, :words, :files, keyword_init: true)
         # email: the address of whoever the mail's address belongs to · over: their link works no more · recent: how
         # many of theirs came within the last hour
         Place = Struct.new(:email, :over, :recent, keyword_init: true)
@@ -26,7 +26,8 @@ module AskFirst
           ["over", ->(_, place) { place.over }],
           ["too_many", ->(_, place) { place.recent >= AN_HOUR }],
           ["too_long", ->(mail, _) { mail.cut }],
-          ["empty", ->(mail, _) { Reply.words(mail.text).empty? && mail.files.zero? }],
+          ["unreadable", ->(mail, _) { mail.garbled }],
+          ["empty", ->(mail, _) { mail.words.empty? && mail.files.zero? }],
           ["said", ->(_, _) { true }]
         ].freeze
         # what its sender is told, by a mail of their own; the others nobody is written to for
@@ -34,6 +35,7 @@ module AskFirst
           "over" => "The link that your mail belongs to works no more, so what you wrote reached nobody.",
           "too_many" => "Many mails came from you within an hour, so this one was not passed on.",
           "too_long" => "Your mail was too large to be read, so it was not passed on.",
+          "unreadable" => "Your mail could not be read, so it was not passed on.",
           "empty" => "There were no words in your mail beside those that it quotes."
         }.freeze
 

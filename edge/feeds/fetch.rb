@@ -1,8 +1,5 @@
 # frozen_string_literal: true
 
-require "nokogiri"
-require "webrobots"
-
 module AskFirst
   module Edge
     module Feeds
@@ -20,27 +17,26 @@ module AskFirst
         SECONDS = 10
         ROBOTS = 5
         ROBOTS_LIMIT = 512 * 1024 # RFC 9309, 2.5
-        ALTERNATE = "link[rel~=alternate][href]"
-        TYPES = %w[application/rss+xml application/atom+xml application/feed+json application/json].freeze
-
         # items: nil where nothing changed · address: the feed's own · wait: seconds that the site asks for, or nil
         Reply = Struct.new(:title, :items, :address, :etag, :last_modified, :wait, keyword_init: true)
 
         # @param pages [Pages::Reader]
-        def initialize(pages)
+        # @param sandbox [Sandbox] in which what came is read
+        def initialize(pages, sandbox)
           @pages = pages
+          @sandbox = sandbox
         end
 
         # @param known [Hash] etag:, last_modified: of the reading before
         # @param robots [Boolean] whether the site's wishes are read first
         # @return [Reply]
-        # @raise [Core::Checks::Unreadable] state private, silent, broken, refused or gone
+        # @raise [Core::Checks::Unreadable] state private, silent, broken, refused, gone; harmful: over a limit
         def call(address, now:, known: {}, robots: true)
           require_welcome!(address) if robots
           page = get(address, known)
           return reply(page, nil) if page.status == 304
 
-          read = Parser.of(page.body, page.address, now)
+          read = feed(page, now)
           return reply(page, read) if read
 
           named = named_feed(page) or raise unreadable("broken", "it is neither a feed nor a page that names one")
@@ -51,7 +47,7 @@ module AskFirst
 
         def follow(address, now)
           page = get(address, {})
-          read = Parser.of(page.body, page.address, now) or raise unreadable("broken", "the feed that it names is none")
+          read = feed(page, now) or raise unreadable("broken", "the feed that it names is none")
           reply(page, read)
         end
 
@@ -77,35 +73,44 @@ module AskFirst
           )
         end
 
-        def named_feed(page)
-          return unless page.type.include?("html")
+        # @return [Parser::Read, nil]
+        def feed(page, now)
+          found = read(:feed, { address: page.address, now: now.to_i }, page.body) or return
+          Parser::Read.new(title: found[:title], items: found[:items].map { |item| of(item) })
+        end
 
-          link = Nokogiri.HTML(page.body).css(ALTERNATE).find { |one| TYPES.include?(one["type"].to_s.downcase) }
-          link && URI.join(page.address, link["href"]).to_s
-        rescue URI::Error
-          nil
+        def of(item) = Core::Ideas::FeedItem.new(**item, at: item[:at] && Time.at(item[:at]).utc)
+
+        def named_feed(page)
+          read(:named_feed, { address: page.address }, page.body) if page.type.include?("html")
         end
 
         # Where the wishes cannot be asked for, the site is not read now (RFC 9309, 2.3.1.4).
         def require_welcome!(address)
-          away = nil
-          asked =
-            WebRobots.new(
-              AGENT,
-              http_get: ->(uri) do
-                page = @pages.get(uri.to_s, limit: ROBOTS_LIMIT, seconds: ROBOTS, headers: HEADERS)
-                away = "its robots.txt answers with #{page.status}" if page.status >= 500
-                page.status == 200 ? page.body.force_encoding(Encoding::UTF_8).scrub("") : ""
-              rescue Core::Checks::Unreadable => e
-                raise if e.state == "private"
+          wishes = @pages.get(robots_of(address), limit: ROBOTS_LIMIT, seconds: ROBOTS, headers: HEADERS)
+          raise unreadable("silent", "its robots.txt answers with #{wishes.status}") if wishes.status >= 500
+          return unless wishes.status == 200
+          return if read(:robots, { agent: AGENT, address: address }, wishes.body)
 
-                away = "its robots.txt does not answer"
-                ""
-              end
-            )
-          welcome = asked.allowed?(address)
-          raise unreadable("silent", away) if away
-          raise unreadable("refused", "the site does not want it to be read by robots") unless welcome
+          raise unreadable("refused", "the site does not want it to be read by robots")
+        rescue Core::Checks::Unreadable => e
+          raise if e.state != "silent" || e.note.include?("robots.txt")
+
+          raise unreadable("silent", "its robots.txt does not answer")
+        end
+
+        def robots_of(address)
+          URI.join(address, "/robots.txt").to_s
+        rescue URI::Error
+          raise unreadable("broken", "the address leads somewhere that is no page")
+        end
+
+        def read(name, input, body)
+          @sandbox.call(name, input, bytes: [body])
+        rescue Sandbox::Exceeded
+          raise unreadable("harmful", "reading it takes more time or memory than any feed does")
+        rescue Sandbox::Failed
+          raise unreadable("broken", "it cannot be read")
         end
 
         def unreadable(state, note, page = nil)

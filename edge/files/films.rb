@@ -90,51 +90,40 @@ module AskFirst
 
         # Cut to the picture, so that it is coded anew; only made silent, its pictures stay as they are.
         # @param edit [Hash] of Core::Media::FilmEdit
-        # @yieldparam made [IO]
+        # @param into [String] path of the film that is made
         # @raise [Core::Invalid] film_unmade
-        def edit(io, edit, mime)
+        def edit(io, edit, mime, into)
           Tools.at_path(io) do |path|
-            Tempfile.create(["edited", ".#{ENDINGS.fetch(mime)}"]) do |made|
-              Tools.run("nice", "-n", "10", "ffmpeg", *editing(path, edit, mime), made.path, seconds: EDITING) or
-                raise unmade
-              return yield made
-            end
+            Tools.run("ffmpeg", *editing(path, edit, mime), *format_of(mime), into, seconds: EDITING) or raise unmade
           end
         end
 
         # The same pictures and sound without hidden data, ready to be played while it loads.
-        # @yieldparam made [IO]
-        # @return [Object] of the block
-        def render(io, mime)
+        # @param into [String] path of the film that is made
+        def render(io, mime, into)
           Tools.at_path(io) do |path|
-            Tempfile.create(["film", ".#{ENDINGS.fetch(mime)}"]) do |made|
-              Tools.run(
-                "ffmpeg",
-                "-v",
-                "error",
-                "-y",
-                "-i",
-                path,
-                "-map",
-                "0:v:0",
-                "-map",
-                "0:a:0?",
-                "-map_metadata",
-                "-1",
-                "-fflags",
-                "+bitexact",
-                "-c",
-                "copy",
-                "-movflags",
-                "+faststart",
-                made.path
-              ) or raise broken
-              return yield made
-            end
+            sound = %w[-map 0:a:0?]
+            Tools.run(
+              "ffmpeg",
+              "-v",
+              "error",
+              "-y",
+              "-i",
+              path,
+              *PLAIN,
+              *sound,
+              "-c",
+              "copy",
+              *format_of(mime),
+              into
+            ) or raise broken
           end
         end
 
         private
+
+        # The name of the file does not say what is written.
+        def format_of(mime) = ["-f", ENDINGS.fetch(mime)]
 
         # @param said [String] such as "30000/1001"; "0/0" where it is not known
         def frame_rate(said)

@@ -6,12 +6,13 @@ module AskFirst
   module Edge
     module Files
       # Media of every kind behind one door: what a file truly is, how it looks on the screen, and how it is made
-      # ready to go out.
+      # ready to go out. Called in the sandbox, by MediaReader.
       class Kinds
         # bytes that are taken of each kind
         MOST = { "picture" => 40 * 1024 * 1024, "video" => 200 * 1024 * 1024, "document" => 60 * 1024 * 1024 }.freeze
         THUMB = 400 # pixels of the longer side
         ENDINGS = Films::ENDINGS.merge("application/pdf" => "pdf", "image/jpeg" => "jpg").freeze
+        TYPES = [*Pictures::TYPES, *Films::TYPES, *Documents::TYPES].freeze
 
         # @return [String, nil] the kind of these bytes
         def self.of(bytes)
@@ -22,8 +23,14 @@ module AskFirst
             &.first
         end
 
-        def initialize(pictures)
-          @pictures = pictures
+        # @return [String] the true type of any file
+        def self.type(io)
+          io.rewind
+          Marcel::MimeType.for(io)
+        end
+
+        def initialize
+          @pictures = Pictures.new
           @films = Films.new
           @documents = Documents.new
           @retouch = Retouch.new
@@ -33,8 +40,7 @@ module AskFirst
         # @return [Hash] kind, mime, width, height; duration_ms of a video, pages of a document
         # @raise [Core::Invalid] what is wrong with the file
         def inspect(io)
-          io.rewind
-          mime = Marcel::MimeType.for(io)
+          mime = self.class.type(io)
           kind = kind_of(mime)
           raise too_heavy(kind) if io.size > MOST.fetch(kind)
 
@@ -56,10 +62,6 @@ module AskFirst
           { "video" => @films, "document" => @documents }.fetch(kind, @pictures).preview(io)
         end
 
-        # @param preview [IO] as of `preview`
-        # @return [IO] the same small enough for a list
-        def thumb(preview) = @pictures.preview(preview, side: THUMB)
-
         # @param io [IO] of a picture
         # @return [Array<Integer>] the grey values that Core::Media::Likeness is made of
         def greys(io)
@@ -71,16 +73,18 @@ module AskFirst
         def edges(face) = @pictures.edges(face)
 
         # @param spec [Hash] of Core::Media::Renditions
-        # @yieldparam made [IO] of the file as it goes out, while it is there
-        # @return [Object] of the block; without one the bytes
+        # @param into [String] path of the file as it goes out
+        # @return [Hash] nothing
         # @raise [Core::Invalid] what is wrong with the file
-        def render(io, spec, &taken)
-          taken ||= :read.to_proc
-          return @films.render(io, spec["mime"], &taken) if spec["kind"] == "video"
-
-          io.rewind
-          bytes = spec["kind"] == "document" ? @documents.render(io) : @pictures.render(io.read, spec)
-          taken.call(StringIO.new(bytes))
+        def render(io, spec, into)
+          if spec["kind"] == "video"
+            @films.render(io, spec["mime"], into)
+          else
+            io.rewind
+            made = spec["kind"] == "document" ? @documents.render(io) : @pictures.render(io.read, spec)
+            ::File.binwrite(into, made)
+          end
+          {}
         end
 
         # @param edit [Hash] of Core::Media::Edit
@@ -92,12 +96,11 @@ module AskFirst
         end
 
         # @param edit [Hash] of Core::Media::FilmEdit
-        # @yieldparam made [IO] of the film that is made, while it is there
-        def edit_film(io, edit, mime, &) = @films.edit(io, edit, mime, &)
-
-        # @return [String] what the made file's name ends with
-        def ending(spec)
-          ENDINGS.fetch(spec["mime"])
+        # @param into [String] path of the film that is made
+        # @return [Hash] nothing
+        def edit_film(io, edit, mime, into)
+          @films.edit(io, edit, mime, into)
+          {}
         end
 
         private

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "marcel"
 require "securerandom"
 require "shrine"
 require "shrine/storage/file_system"
@@ -48,14 +47,6 @@ module AskFirst
           raise Errno::ENOENT, id
         ensure
           io&.close
-        end
-
-        # @return [String] the true type, from the bytes
-        def type(io)
-          io.rewind
-          Marcel::MimeType.for(io)
-        ensure
-          io.rewind
         end
 
         # Files of one person that are on their way into a client's. They lie here, wherever the others do.

@@ -19,6 +19,7 @@ module AskFirst
           out, status =
             Open3.capture2(
               "timeout",
+              "--foreground", # it stays in the group of processes that is ended with the reading
               seconds.to_s,
               "prlimit",
               "--as=#{MEMORY}",

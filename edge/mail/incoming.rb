@@ -1,36 +1,60 @@
 # frozen_string_literal: true
 
-require "digest"
 require "loofah"
 require "mail"
 
 module AskFirst
   module Edge
     module Mail
-      # A mail that came in (RFC 5322, MIME), read for what an answer needs.
+      # A mail that came in (RFC 5322, MIME), read for what an answer needs. Called in the sandbox, by Messages.
       class Incoming
         File = Struct.new(:name, :bytes, keyword_init: true)
         BY_LISTS = %w[bulk junk list auto_reply].freeze # Precedence; common practice, no source
         UNSEEN = /[\u0000-\u0008\u000B-\u001F\u007F-\u009F]/ # control characters
         HEADERS = %w[To Cc Delivered-To X-Original-To Envelope-To].freeze
+        # characters and files at most, of what is handed on
+        ADDRESSES = 100_000
+        SUBJECT = 1_000
+        TEXT = 200_000
+        FILES = 50
+        # bytes at most, of what is looked at: a longer field has no meaning for people
+        HEAD = 256 * 1024
+        FIELD = 20_000
+        HEAD_END = /\r?\n\r?\n/n
 
         # @param raw [String] its bytes, or its head alone
         # @param cut [Boolean] whether the rest of it was left at the server
         # @param checker [String] who checks mails before us: the name in Authentication-Results (RFC 8601)
         def initialize(raw, cut:, checker:)
-          @raw = raw
-          @mail = ::Mail.read_from_string(raw)
+          @head, body = raw.b.split(HEAD_END, 2)
+          @head = short(@head.to_s)
+          @mail = ::Mail.read_from_string("#{@head}\r\n\r\n#{body unless cut}")
           @cut = cut
           @checker = checker
         end
 
-        # @return [String] SHA-256 of its bytes
-        def digest = Digest::SHA256.digest(@raw)
+        # @return [Sandbox::Readers::Answer] all of it, with the bytes of its files
+        def plain
+          said = text
+          found = files.first(FILES)
+          value = {
+            sender: sender,
+            for_whom: for_whom[0, ADDRESSES],
+            automatic: automatic?,
+            failed: failed?,
+            subject: subject[0, SUBJECT],
+            text: said,
+            words: Core::Talk::Reply.words(said),
+            garbled: @garbled || false,
+            files: found.map { |file| file.name.scrub("").delete("\u0000")[0, 255] }
+          }
+          Sandbox::Readers::Answer.new(value, found.map(&:bytes))
+        end
 
         def sender = Array(@mail.from).first.to_s.downcase[0, 320].scrub("")
 
         # Every address that it says it is for, as written.
-        def for_whom = HEADERS.flat_map { |name| [*@mail[name]].map { |field| field.value.to_s } }.join(" ")
+        def for_whom = HEADERS.flat_map { |name| [*@mail[name]].map { |field| field.value.to_s.scrub("") } }.join(" ")
 
         # RFC 3834, section 2: what is sent to no one's order is not answered.
         def automatic?
@@ -49,11 +73,15 @@ module AskFirst
         end
 
         # @return [String]
-        def subject = @mail.subject.to_s.dup.force_encoding(Encoding::UTF_8).scrub("")
+        def subject = @mail.subject.to_s.dup.force_encoding(Encoding::UTF_8).scrub("").delete("\u0000")
 
+        # @return [String] empty, and `garbled`, where its words are packed in a way that nobody knows
         def text
-          part = @cut ? nil : plain || html
-          part.nil? ? "" : words(part).gsub(/\r\n?/, "\n").gsub(UNSEEN, "")
+          part = @cut ? nil : plain_part || html
+          part.nil? ? "" : words(part).gsub(/\r\n?/, "\n").gsub(UNSEEN, "")[0, TEXT]
+        rescue ::Mail::UnknownEncodingType
+          @garbled = true
+          ""
         end
 
         # What was attached; not what a signature or a page shows within it, nor other mails, which may hold links of
@@ -65,31 +93,32 @@ module AskFirst
           @mail
             .attachments
             .reject { |one| one.inline? || one.mime_type.to_s.start_with?("message/") }
-            .map { |one| File.new(name: one.filename.to_s, bytes: one.decoded) }
+            .map { |one| File.new(name: one.filename.to_s, bytes: bytes(one)) }
             .reject { |one| one.bytes.empty? }
-        end
-
-        # @return [Core::Talk::Reply::Mail]
-        def facts
-          Core::Talk::Reply::Mail.new(
-            sender: sender,
-            automatic: automatic?,
-            failed: failed?,
-            cut: @cut,
-            text: text,
-            files: files.size
-          )
         end
 
         private
 
+        # Its fields without those that are too long, and no more of them than a head has.
+        def short(head)
+          fields = head.byteslice(0, HEAD).split(/\r?\n(?![ \t])/n)
+          fields.reject { |field| field.bytesize > FIELD }.join("\r\n")
+        end
+
+        # A transfer encoding that nobody knows makes it a file of which nothing else is known (RFC 2045, 6.4).
+        def bytes(part)
+          part.decoded
+        rescue ::Mail::UnknownEncodingType
+          part.body.raw_source.to_s
+        end
+
         # A report of what could not be delivered (RFC 5321, 4.5.5).
-        def from_nobody? = @raw.split(/\r?\n\r?\n/, 2).first.to_s.match?(/^Return-Path:\s*<>/i)
+        def from_nobody? = @head.match?(/^Return-Path:\s*<>/ni)
 
         def header(name) = @mail[name] ? [*@mail[name]].first.value.to_s : ""
 
         def html = @mail.html_part || (@mail.mime_type == "text/html" ? @mail : nil)
-        def plain = @mail.text_part || (@mail.multipart? || html ? nil : @mail)
+        def plain_part = @mail.text_part || (@mail.multipart? || html ? nil : @mail)
 
         def words(part)
           said = part.decoded.dup.force_encoding(Encoding::UTF_8).scrub("")
@@ -98,7 +127,7 @@ module AskFirst
 
         # Quoted mails stand in blockquotes there.
         def of_html(said)
-          page = Loofah.fragment(said).scrub!(:prune)
+          page = Loofah.fragment(said[0, TEXT]).scrub!(:prune)
           page.css("blockquote").each(&:remove)
           page.to_text(encode_special_chars: false).strip
         end

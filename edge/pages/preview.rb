@@ -10,17 +10,19 @@ module AskFirst
       module Preview
         TITLE = 300
         WORDS = 1_000
+        ADDRESS = 4_000
 
         module_function
 
-        # @param page [Reader::Page]
+        # @param body [String] of the page
+        # @param base [String] its address
         # @return [Hash] {title:, words:, picture: address or nil}
-        def of(page)
-          html = Nokogiri.HTML(page.body, nil, page.body.dup.force_encoding("UTF-8").valid_encoding? ? "UTF-8" : nil)
+        def of(body, base)
+          html = Nokogiri.HTML(body, nil, body.dup.force_encoding("UTF-8").valid_encoding? ? "UTF-8" : nil)
           {
             title: said(html, "og:title", html.at_css("title")&.text, TITLE),
             words: said(html, "og:description", meta(html, "name", "description"), WORDS),
-            picture: picture(html, page.address)
+            picture: picture(html, base)
           }
         end
 
@@ -39,7 +41,7 @@ module AskFirst
 
         def picture(html, base)
           address = meta(html, "property", "og:image").to_s.strip
-          address.empty? ? nil : URI.join(base, address).to_s
+          address.empty? || address.length > ADDRESS ? nil : URI.join(base, address).to_s
         rescue URI::Error
           nil
         end

@@ -20,7 +20,10 @@ RSpec.describe AskFirst::Edge::Feeds::Fetch do
         )
       end
     @servers = [*@servers, server]
-    described_class.new(AskFirst::Edge::Pages::Reader.new({ "http://boats.example" => server.address }))
+    described_class.new(
+      AskFirst::Edge::Pages::Reader.new({ "http://boats.example" => server.address }),
+      Infrastructure.sandbox
+    )
   end
 
   after { @servers&.each(&:close) }
@@ -101,7 +104,13 @@ RSpec.describe AskFirst::Edge::Feeds::Fetch do
     @servers = [server]
     pages = AskFirst::Edge::Pages::Reader.new({ "http://boats.example" => server.address })
     expect(
-      why { described_class.new(pages).call("http://boats.example/feed", now: Time.now, robots: false) }.first
+      why do
+        described_class.new(pages, Infrastructure.sandbox).call(
+          "http://boats.example/feed",
+          now: Time.now,
+          robots: false
+        )
+      end.first
     ).to eq "silent"
   end
 end

@@ -5,7 +5,7 @@ require "open3"
 # What people upload was made by somebody else: what goes out of it holds what can be seen, and nothing more. The
 # documents are written by hand after ISO 32000-1 (from memory), and looked into with QPDF.
 RSpec.describe "Files that are made clean" do
-  let(:kinds) { AskFirst::Edge::Files::Kinds.new(AskFirst::Edge::Files::Pictures.new) }
+  let(:kinds) { AskFirst::Edge::Files::MediaReader.new(Infrastructure.sandbox) }
 
   # A PDF out of its objects, with its table of places.
   def pdf(objects, info: nil)
@@ -137,7 +137,7 @@ RSpec.describe "Files that are made clean" do
 
     it "is not rendered either, should one lie in the files from before" do
       bytes = Vips::Image.gaussnoise(600, 400).cast(:uchar).write_to_buffer(".jpg")
-      spec = { "crop" => [0, 0, 600, 400], "size" => [600, 400], "mime" => "image/jpeg" }
+      spec = { "crop" => [0, 0, 600, 400], "size" => [600, 400], "kind" => "picture", "mime" => "image/jpeg" }
       expect { kinds.render(StringIO.new(bytes[0, bytes.bytesize / 2]), spec) }.to raise_error(AskFirst::Core::Invalid)
     end
   end

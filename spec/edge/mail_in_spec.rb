@@ -77,10 +77,7 @@ RSpec.describe AskFirst::Edge::Mail::Incoming do
   end
 
   it "cut off at its head has no words" do
-    expect(read("From: o@q.example\nContent-Type: text/plain\n\n", cut: true).facts).to have_attributes(
-      text: "",
-      cut: true
-    )
+    expect(read("From: o@q.example\nContent-Type: text/plain\n\n", cut: true).text).to eq ""
   end
 end
 
@@ -99,7 +96,9 @@ RSpec.describe AskFirst::Edge::Mail::Inbox, :database do
   it "hands out what came, the same until it is done with, and then no more" do
     send_mail("A line\n.\n..two dots")
     send_mail("not for it", to: "asks@fernhollow.example")
-    2.times { expect(inbox.fetch.map { |one| one.incoming.text.strip }).to eq ["A line\n.\n..two dots"] }
+    2.times do
+      expect(inbox.fetch.map { |one| world.kit.messages.of(one.raw).text.strip }).to eq ["A line\n.\n..two dots"]
+    end
     uid = inbox.fetch.first.uid
     expect(inbox.fetch(except: [uid])).to be_empty
     inbox.forget([uid])
@@ -112,7 +111,7 @@ RSpec.describe AskFirst::Edge::Mail::Inbox, :database do
     letter = inbox.fetch.first
     expect(letter.cut).to be true
     expect(letter.raw.bytesize).to be < 1_000
-    expect(letter.incoming.sender).to eq "o@q.example"
+    expect(world.kit.messages.of(letter.raw, cut: true).sender).to eq "o@q.example"
   end
 
   it "on a slow line hands out what came within half of its deadline, and the others the next time" do
@@ -126,11 +125,11 @@ RSpec.describe AskFirst::Edge::Mail::Inbox, :database do
   end
 
   it "that is away or silent is away within its deadline, and says so" do
-    away = described_class.at("pop3://x:y@127.0.0.1:1", checker: "")
+    away = described_class.at("pop3://x:y@127.0.0.1:1")
     expect { away.fetch }.to raise_error(described_class::Away, /mailbox of answers/)
     stub_const("#{described_class}::DEADLINE", 0.3)
     silent = TCPServer.new("127.0.0.1", 0)
-    box = described_class.at("pop3://x:y@127.0.0.1:#{silent.addr[1]}", checker: "")
+    box = described_class.at("pop3://x:y@127.0.0.1:#{silent.addr[1]}")
     expect { box.fetch }.to raise_error(described_class::Away)
   ensure
     silent&.close

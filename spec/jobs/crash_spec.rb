@@ -15,21 +15,23 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
         ASK_FIRST_NETWORK_TIMEOUT: "1.5",
         ASK_FIRST_POLL: "0.1"
       )
-    @keeper =
-      Process.spawn(
-        @world.environment,
-        "ruby",
-        "bin/dispatcher",
-        chdir: Setup::ROOT,
-        pgroup: true,
-        out: [Infrastructure.log("dispatcher"), "w"],
-        err: %i[child out]
-      )
+    @keeper, @worker =
+      %w[dispatcher worker].map do |name|
+        Process.spawn(
+          @world.environment,
+          "ruby",
+          "bin/#{name}",
+          chdir: Setup::ROOT,
+          pgroup: true,
+          out: [Infrastructure.log(name), "w"],
+          err: %i[child out]
+        )
+      end
   end
 
   after(:all) do
-    Process.kill("TERM", @keeper)
-    Process.wait(@keeper)
+    Process.kill("TERM", @keeper, @worker)
+    [@keeper, @worker].each { |pid| Process.wait(pid) }
     @world.db.disconnect
     @world.owner.disconnect
     @cluster.stop
@@ -127,7 +129,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
 
   it "sends at its minute while more pages do not answer than it has workers" do
     # each job waits for two pages, as long as the reader's patience lasts
-    AskFirst::Jobs::Process::WORKERS.times do |n|
+    AskFirst::Jobs::Worker::WORKERS.times do |n|
       own.draft(
         channels: [:ticker],
         wall: nil,

@@ -4,8 +4,8 @@ require "capybara/rspec"
 require "capybara/cuprite"
 require_relative "worlds"
 
-# The whole application as a person meets it: web server and dispatcher as their own processes, the stand-ins, and
-# Debian's Chromium, at 1280x800 for the desk and 390x800 with touch for the client's phone.
+# The whole application as a person meets it: web server, dispatcher and worker as their own processes, the
+# stand-ins, and Debian's Chromium, at 1280x800 for the desk and 390x800 with touch for the client's phone.
 module BrowserWorld
   START = Time.utc(2026, 10, 14, 9, 20) # Wednesday 14 October 2026, 10:20 in Lisbon; it runs on from there
   OPTIONS = {
@@ -32,7 +32,7 @@ module BrowserWorld
             clock: AskFirst::Edge::Clock.new(Float(offset)),
             ASK_FIRST_CLOCK_OFFSET: offset,
             ASK_FIRST_PORT: port.to_s,
-            ASK_FIRST_INBOX: "", # its dispatcher runs on beside other specs, and would empty the mailbox that they read
+            ASK_FIRST_INBOX: "", # its worker runs on beside other specs, and would empty the mailbox that they read
             ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}"
           )
         Infrastructure.processes.start(
@@ -45,13 +45,15 @@ module BrowserWorld
           env: made.environment,
           log: Infrastructure.log("web")
         )
-        Infrastructure.processes.start(
-          "dispatcher",
-          "ruby",
-          "bin/dispatcher",
-          env: made.environment,
-          log: Infrastructure.log("dispatcher-browser")
-        )
+        %w[dispatcher worker].each do |name|
+          Infrastructure.processes.start(
+            name,
+            "ruby",
+            "bin/#{name}",
+            env: made.environment,
+            log: Infrastructure.log("#{name}-browser")
+          )
+        end
         Infrastructure.processes.wait_for("web", port, path: "/health")
         Capybara.app_host = "http://127.0.0.1:#{port}"
         made

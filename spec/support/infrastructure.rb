@@ -22,6 +22,11 @@ module Infrastructure
     @processes ||= Setup::Processes.new
   end
 
+  # One for all worlds of this process.
+  def sandbox
+    @sandbox ||= AskFirst::Edge::Sandbox.new(hide: [File.join(folder, "files")])
+  end
+
   def folder
     @folder ||= Dir.mktmpdir("ask-first-spec").tap { |dir| at_exit { FileUtils.rm_rf(dir) } }
   end

@@ -69,7 +69,7 @@ class SpecWorld
     @name = "spec_#{Process.pid}_#{self.class.count += 1}"
     @settings, @environment =
       Infrastructure.settings(Infrastructure.database(@name, on: cluster, template: from&.name), **more)
-    @kit = AskFirst::Kits.build(@settings, @settings.web_url, pool: 6).dup
+    @kit = AskFirst::Kits.build(@settings, @settings.web_url, pool: 6, sandbox: Infrastructure.sandbox).dup
     @kit.bus.stop
     @kit.bus = Ears.new
     @clock = clock || Demo::Clock.new(NOON)

@@ -91,7 +91,7 @@ RSpec.describe "Reading over the API" do
     process = AskFirst::App::Member.process(w, "dispatcher")
     AskFirst::App::Signoff::MailAsk.call(kit, process, ask_id: world.ask(post, 1), person_id: world.person(:odile))
     raw = "From: #{mail[:to]}\r\nTo: #{mail[:reply_to]}\r\n\r\nWhich pier?"
-    AskFirst::App::Talk::TakeReply.call(kit, AskFirst::Edge::Mail::Incoming.new(raw, cut: false, checker: ""))
+    AskFirst::App::Talk::TakeReply.call(kit, kit.messages.of(raw))
     db[:remarks].where(post_id: post).get(:id)
   end
 

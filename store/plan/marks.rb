@@ -21,7 +21,7 @@ module AskFirst
             .limit(MOST)
             .all
             .select { |row| sees?(scope, row) }
-            .map { |row| json(row) }
+            .then { |rows| told(scope, rows) }
         end
 
         # @return [Boolean] whether it is narrowed to what no mark has
@@ -39,7 +39,7 @@ module AskFirst
         # @return [Array<Hash>] those that stand there, JSON-ready
         def at(scope, cells)
           key = [Sequel[:pencil_marks][:day], Sequel[:pencil_marks][:channel_id]]
-          named(scope.rows(:pencil_marks)).where(key => cells).all.map { |row| json(row) }
+          told(scope, named(scope.rows(:pencil_marks)).where(key => cells).all)
         end
 
         def named(marks)
@@ -59,9 +59,17 @@ module AskFirst
             )
         end
 
-        def json(row)
+        # Without ideas of other channels than the reader's.
+        def told(scope, rows)
+          ids = rows.filter_map { |row| row[:idea_id] }.uniq
+          ideas = ids.empty? ? [] : Posts::Visible.ideas(scope, scope.rows(:ideas).where(id: ids)).select_map(:id)
+          rows.map { |row| json(row, ideas) }
+        end
+
+        def json(row, ideas)
           {
-            **row.slice(:workspace_id, :channel_id, :network, :initials, :channel, :word, :label_id, :label, :idea_id),
+            **row.slice(:workspace_id, :channel_id, :network, :initials, :channel, :word, :label_id, :label),
+            idea_id: ideas.include?(row[:idea_id]) ? row[:idea_id] : nil,
             day: row[:day].iso8601,
             clock: row[:clock]&.strftime("%H:%M")
           }
@@ -71,7 +79,7 @@ module AskFirst
           limits = scope.limits[row[:workspace_id]]
           limits.nil? || limits.include?(row[:channel_id])
         end
-        private_class_method :narrowed, :named, :json, :sees?
+        private_class_method :narrowed, :named, :told, :json, :sees?
       end
     end
   end

@@ -130,6 +130,22 @@ module AskFirst
             end
         end
 
+        # Feeds whose items come in for one of their channels or for none, and those that they set up.
+        # @param dataset [Sequel::Dataset] of feeds
+        def feeds(scope, dataset)
+          scope
+            .limits
+            .reduce(dataset) do |found, (workspace_id, channel_ids)|
+              theirs =
+                Sequel.|(
+                  { Sequel[:feeds][:channel_id] => nil },
+                  { Sequel[:feeds][:channel_id] => channel_ids },
+                  { Sequel[:feeds][:made_by] => scope.person_id }
+                )
+              found.exclude(Sequel.&({ Sequel[:feeds][:workspace_id] => workspace_id }, ~theirs))
+            end
+        end
+
         # Files as they go out to one of their channels.
         # @param dataset [Sequel::Dataset] of renditions
         def renditions(scope, dataset)

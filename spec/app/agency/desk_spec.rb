@@ -158,21 +158,52 @@ RSpec.describe "The Desk" do
     world.release(post)
     world.clock.set(Time.utc(2026, 10, 15, 6))
     sender = AskFirst::App::Dispatch::Sender.new(world.jobs, name: "a dispatcher")
-    sender.begin
-    alarm = -> do
-      AskFirst::App::Dispatch::Alarm.of(
-        world.kit,
-        AskFirst::Store::Scope.new(
-          world.kit.db,
-          workspace_ids: [world.workspace],
-          person_id: world.person(:ines),
-          side: "agency"
-        )
-      )
-    end
-    expect(alarm.call).to be_nil
+    worker = AskFirst::App::Dispatch::WorkerHeartbeat.new(world.jobs, name: "a worker")
+    [sender, worker].each(&:begin)
+    expect(alarm).to be_nil
     world.clock.set(Time.utc(2026, 10, 15, 6, 1))
-    expect(alarm.call).to include "silent since 06:00:00"
+    expect(alarm).to include "silent since 06:00:00"
+  end
+
+  it "alarms while there is no worker and something waits for one, and says that what is released still goes out" do
+    db[:que_jobs].delete
+    db[:workers].delete
+    world.clock.set(SpecWorld::NOON)
+    world.act("People::Invite", :ines, addresses: "w#{SecureRandom.hex(3)}@fernhollow.example", role_id: role)
+    sender = AskFirst::App::Dispatch::Sender.new(world.jobs, name: "another dispatcher")
+    beat = ->(at) do
+      world.clock.set(SpecWorld::NOON + at)
+      sender.beat
+    end
+    sender.begin
+    beat.call(59)
+    expect(alarm).to be_nil
+    beat.call(61)
+    expect(alarm).to eq(
+      "No worker has started yet: mails, reminders, pictures and feeds wait. What is released still goes out."
+    )
+    worker = AskFirst::App::Dispatch::WorkerHeartbeat.new(world.jobs, name: "a worker")
+    worker.begin
+    expect(alarm).to be_nil
+    beat.call(91)
+    expect(alarm).to match(/\ANo worker has been heard of since 09:21:01 UTC/)
+    worker.beat
+    expect(alarm).to be_nil
+    worker.stop
+    expect(alarm).to match(/No worker/)
+  end
+
+  def role = db[:roles].where(name: "assistant").get(:id)
+
+  def alarm
+    scope =
+      AskFirst::Store::Scope.new(
+        world.kit.db,
+        workspace_ids: [world.workspace],
+        person_id: world.person(:ines),
+        side: "agency"
+      )
+    AskFirst::App::Dispatch::Alarm.of(world.kit, scope)
   end
 
   it "takes the same number of queries for one post and for many, as the web's role asks them" do

@@ -12,7 +12,8 @@ RSpec.describe "An idea by mail" do
   def incoming(to: address, from: ours, subject: "Fog lamp", body: "Who lights the lamp?", files: {}, cut: false)
     mail = Mail.new(from: from, to: to, subject: subject, body: body)
     files.each { |name, bytes| mail.add_file(filename: name, content: bytes) }
-    AskFirst::Edge::Mail::Incoming.new(mail.to_s, cut: cut, checker: "mail.fernhollow.example")
+    @raw = mail.to_s
+    world.kit.messages.of(@raw, cut: cut)
   end
 
   def take(mail) = AskFirst::App::Ideas::TakeMail.call(world.jobs, mail)
@@ -54,8 +55,9 @@ RSpec.describe "An idea by mail" do
   it "that is empty, too large, a machine's or one of very many is not kept" do
     expect(take(incoming(subject: "", body: ""))).to eq "empty"
     expect(take(incoming(cut: true))).to eq "too_long"
-    automatic = incoming.instance_variable_get(:@raw).sub("Subject:", "Auto-Submitted: auto-replied\nSubject:")
-    expect(take(AskFirst::Edge::Mail::Incoming.new(automatic, cut: false, checker: ""))).to eq "automatic"
+    incoming
+    automatic = @raw.sub("Subject:", "Auto-Submitted: auto-replied\nSubject:")
+    expect(take(world.kit.messages.of(automatic))).to eq "automatic"
     stub_const("AskFirst::Core::Talk::Reply::AN_HOUR", 1)
     expect(take(incoming(body: "One more"))).to eq "too_many"
     expect(ideas).to eq []
@@ -82,7 +84,8 @@ RSpec.describe "An idea by mail" do
 
   it "is fetched with the answers to our mails" do
     kit = world.jobs.dup
-    letter = Struct.new(:uid, :incoming).new("1", incoming)
+    incoming
+    letter = AskFirst::Edge::Mail::Inbox::Letter.new(uid: "1", raw: @raw, cut: false)
     kit.inbox =
       Class
         .new do

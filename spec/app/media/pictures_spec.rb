@@ -37,7 +37,7 @@ RSpec.describe "Pictures" do
     { moving => "image/gif", still => "image/avif" }.each do |bytes, mime|
       row = upload(bytes)
       expect(row).to include(mime: mime, width: 64, height: 48)
-      made = world.kit.kinds.edit(StringIO.new(bytes), { "turn" => 90 }, mime)
+      made = world.kit.media.edit(StringIO.new(bytes), { "turn" => 90 }, mime)
       expect(Vips::Image.new_from_buffer(made, "").then { |image| [image.width, image.height] }).to eq [48, 64]
     end
   end
@@ -56,7 +56,7 @@ RSpec.describe "Pictures" do
         1200,
         AskFirst::Core::Channels::CardReading.media({ "ratio" => [[4, 5], [2, 1]], "max_side" => 1600 })
       )
-    bytes = Array.new(2) { world.kit.pictures.render(tall, spec) }
+    bytes = Array.new(2) { AskFirst::Edge::Files::Pictures.new.render(tall, spec) }
     expect(bytes.uniq.size).to eq 1
     image = Vips::Image.new_from_buffer(bytes.first, "")
     expect([image.width, image.height]).to eq [600, 750]

@@ -39,7 +39,7 @@ RSpec.describe "A picture that has come" do
   def rendered(bytes)
     rules = AskFirst::Core::Channels::CardReading.media({})
     spec = AskFirst::Core::Media::Framing.for(80, 60, rules)
-    Vips::Image.new_from_buffer(world.kit.kinds.render(StringIO.new(bytes), spec.merge("kind" => "picture")), "")
+    Vips::Image.new_from_buffer(world.kit.media.render(StringIO.new(bytes), spec.merge("kind" => "picture")), "")
   end
 
   it "is in the library at once, and read by a job that everybody who looks hears of" do

@@ -23,7 +23,7 @@ RSpec.describe "Pictures that are made ready to go out" do
     2.times { ahead }
     made = renditions.select_map(%i[id digest])
     expect(made.size).to eq 1
-    allow(world.kit.kinds).to receive(:render).and_raise("cut anew")
+    allow(world.kit.media).to receive(:render).and_raise("cut anew")
     step = db[:route_steps].where(workspace_id: world.workspace(client)).order(:position).get(:id)
     world.act("Signoff::SendAsk", :ines, client, step_id: step, post_ids: [post], due_at: world.kit.now + 86_400)
     expect(db[:revision_adaptations].where(post_id: post).get(:rendition_ids).to_a).to eq [made[0][0]]

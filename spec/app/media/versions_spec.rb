@@ -174,8 +174,8 @@ RSpec.describe "Versions of a medium" do
       ways.each do |orientation, stored|
         tagged = stored.copy.mutate { |image| image.set_type!(GObject::GINT_TYPE, "orientation", orientation) }
         io = StringIO.new(tagged.jpegsave_buffer(Q: 100))
-        seen = world.kit.kinds.inspect(io)
-        made = Vips::Image.new_from_buffer(world.kit.kinds.edit(io, { "contrast" => 1 }, "image/png"), "")
+        seen = world.kit.media.inspect(io)
+        made = Vips::Image.new_from_buffer(world.kit.media.edit(io, { "contrast" => 1 }, "image/png"), "")
         corners = [[2, 2], [37, 2], [2, 17], [37, 17]].map { |x, y| made.getpoint(x, y).first > 128 }
         expect([orientation, seen[:width], seen[:height], corners]).to eq [
              orientation,

@@ -126,6 +126,7 @@ RSpec.describe "Behind a guest's link" do
       world.owner[:workspaces].where(id: world.workspace).update(review_pin: true)
       asked_of_client(post)
       world.owner[:que_jobs].delete
+      world.owner[:guest_pins].delete
       @visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret)
     end
 
@@ -155,19 +156,65 @@ RSpec.describe "Behind a guest's link" do
       expect(refusal { AskFirst::App::Signoff::ExchangePass.member(world.kit, other, nil) }.code).to eq "pin_needed"
     end
 
-    it "takes five tries, a quarter of an hour and three mails" do
+    def after(seconds) = world.clock.set(SpecWorld::NOON + seconds)
+    def another = AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit)
+
+    it "is over after a quarter of an hour; more than three mails wait for each other" do
       pin = send_pin
-      5.times { refusal { verify("123") } }
+      after(16 * 60)
       expect(refusal { verify(pin) }.code).to eq "wrong_pin"
-      AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit)
-      pin = send_pin
-      world.clock.set(SpecWorld::NOON + (16 * 60))
-      expect(refusal { verify(pin) }.code).to eq "wrong_pin"
-      AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit)
-      error = refusal { AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit) }
-      expect(error.code).to eq "too_many_pins"
+      2.times { another }
+      expect(refusal { another }.code).to eq "too_many_pins"
+      after((16 * 60) + 61)
+      another
+      expect(refusal { another }.code).to eq "too_many_pins"
       verify(send_pin)
       expect { enter }.not_to raise_error
+    end
+
+    it "that is wrong five times waits, also when it is right then; the waits double" do
+      pin = send_pin
+      5.times { expect(refusal { verify("123") }.code).to eq "wrong_pin" }
+      expect(refusal { verify(pin) }.code).to eq "pin_wait"
+      after(61)
+      expect(refusal { verify("123") }.code).to eq "wrong_pin"
+      after(61 + 61)
+      expect(refusal { verify("123") }.code).to eq "pin_wait"
+      after(61 + 121)
+      another
+      verify(send_pin)
+      expect { enter }.not_to raise_error
+    end
+
+    it "is counted for the person: visits that are opened anew bring neither mails nor tries" do
+      link = secret
+      visits = Array.new(24) { AskFirst::App::Signoff::ExchangePass.call(world.kit, link) }
+      expect(world.owner[:que_jobs].where(job_class: "AskFirst::Jobs::PinMail").count).to eq 3
+      codes =
+        visits.flat_map do |visit|
+          Array.new(2) { refusal { AskFirst::App::Signoff::ExchangePass.verify(world.kit, visit, "123") }.code }
+        end
+      expect(codes.tally).to eq("wrong_pin" => 5, "pin_wait" => 43)
+    end
+
+    it "of which five wrong ones are told to whom the link belongs, and to who asked, once" do
+      before = db[:notices].where(person_id: world.person(:ines), kind: "trouble").count
+      9.times { refusal { verify("123") } }
+      jobs = world.owner[:que_jobs].where(job_class: "AskFirst::Jobs::WrongPinsMail").all
+      expect(jobs.map { |job| job[:args].to_a.last }).to eq [5]
+      process = AskFirst::App::Member.process(world.workspace, "worker")
+      person, tries = jobs.first[:args].to_a.last(2)
+      AskFirst::App::Signoff::MailWrongPins.call(world.jobs, process, person_id: person, tries: tries)
+      expect(mails.last).to match(hash_including(to: "odile@quillmere.example", subject: /wrong PINs/))
+      told = db[:notices].where(person_id: world.person(:ines), kind: "trouble")
+      expect([told.count - before, told.order(:id).last[:words]]).to match [1, /5 wrong PINs .* Odile Marchetti/]
+    end
+
+    it "tried twice at once counts as two" do
+      send_pin
+      4.times { refusal { verify("123") } }
+      codes = Array.new(4) { Thread.new { refusal { verify("123") }.code } }.map(&:value)
+      expect(codes.tally).to eq("wrong_pin" => 1, "pin_wait" => 3)
     end
 
     it "is not in the database, where only a digest of it lies" do
@@ -186,6 +233,7 @@ RSpec.describe "Behind a guest's link" do
         world.act("Signoff::PassesHere", :ines)[:passes].select { |one| one[:ask_id] == world.line(post)[:ask_id] }
       expect(found).to match [hash_including(person: "Odile Marchetti", devices: 1, posts: 1, step: "The client's yes")]
       world.owner[:que_jobs].delete
+      world.owner[:guest_pins].delete
       world.act("Signoff::RenewPass", :ines, pass_id: found.first[:id])
       expect(db[:que_jobs].where(job_class: "AskFirst::Jobs::AskMail").count).to eq 1
       world.act("Signoff::WithdrawAsk", :ines, ask_id: found.first[:ask_id])

@@ -117,7 +117,7 @@ RSpec.describe "Answering by mail" do
     to = asked(post)[:reply_to]
     raw = Mail.new(from: "odile@quillmere.example", to: to, body: "Once.", message_id: "<1@q.example>").to_s
     2.times { answer(to, as: raw) }
-    incoming = -> { AskFirst::Edge::Mail::Incoming.new(raw.sub("Once", "Twice"), cut: false, checker: "") }
+    incoming = -> { world.kit.messages.of(raw.sub("Once", "Twice")) }
     Array
       .new(4) { Thread.new { AskFirst::App::Talk::TakeReply.call(world.jobs, incoming.call) } }
       .each { |thread| expect(thread.value).to eq "said" }

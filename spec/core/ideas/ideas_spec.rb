@@ -125,10 +125,10 @@ RSpec.describe "Ideas" do
 
     it "is kept when it comes from its owner and says anything at all" do
       from = { sender: "ines@fernhollow.example", automatic: false, failed: false, cut: false, files: 0 }
-      outcome = ->(title, **more) { ideas::ByMail.outcome(mail.new(text: "", **from, **more), place, title) }
+      outcome = ->(title, **more) { ideas::ByMail.outcome(mail.new(words: "", **from, **more), place, title) }
       expect(outcome.call("Fog lamp")).to eq "kept"
       expect(outcome.call("")).to eq "empty"
-      expect(outcome.call("", text: "Ask Lise")).to eq "kept"
+      expect(outcome.call("", words: "Ask Lise")).to eq "kept"
       expect(outcome.call("Fog", sender: "somebody@elsewhere.example")).to eq "elsewhere"
       expect(outcome.call("Fog", failed: true)).to eq "forged"
       expect(outcome.call("Fog", automatic: true)).to eq "automatic"

@@ -3,7 +3,7 @@
 # What becomes of a mail that answers one of ours.
 RSpec.describe AskFirst::Core::Talk::Reply do
   def mail(**more)
-    { sender: "odile@quillmere.example", automatic: false, failed: false, cut: false, text: "Yes.", files: 0 }.merge(
+    { sender: "odile@quillmere.example", automatic: false, failed: false, cut: false, words: "Yes.", files: 0 }.merge(
       more
     )
   end
@@ -23,13 +23,14 @@ RSpec.describe AskFirst::Core::Talk::Reply do
     "from another address" => [{ sender: "deck@quillmere.example" }, "elsewhere"],
     "whose link works no more" => [{ over: true }, "over"],
     "that is the twenty-first within an hour" => [{ recent: 20 }, "too_many"],
-    "that was too large to be fetched" => [{ cut: true, text: "" }, "too_long"],
-    "without words of its own" => [{ text: "> Ines asks for your yes" }, "empty"],
-    "without words, with a file" => [{ text: "", files: 1 }, "said"]
+    "that was too large to be fetched" => [{ cut: true, words: "" }, "too_long"],
+    "that nobody here can read" => [{ garbled: true, words: "" }, "unreadable"],
+    "without words of its own" => [{ words: "" }, "empty"],
+    "without words, with a file" => [{ words: "", files: 1 }, "said"]
   }.each { |what, (facts, expected)| it("#{what} is #{expected}") { expect(outcome(**facts)).to eq expected } }
 
   it "those that are told that nobody got it are told why" do
-    expect(described_class::NOT_TAKEN.keys).to match_array(%w[over too_many too_long empty])
+    expect(described_class::NOT_TAKEN.keys).to match_array(%w[over too_many too_long unreadable empty])
     expect(described_class::NOT_TAKEN.keys - described_class::OUTCOMES.map(&:first)).to be_empty
   end
 

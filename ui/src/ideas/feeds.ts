@@ -17,6 +17,7 @@ export const SAYS: Record<Feed['state'], string> = {
   broken: 'It cannot be read',
   refused: 'It may not be read',
   gone: 'It is gone, so it rests',
+  harmful: 'It could not be read to its end, so it rests',
   nobody: 'Nothing comes in',
 }
 
@@ -30,7 +31,7 @@ export function health(one: Feed, now: string): { words: string; loud: boolean }
   const said = one.said && !one.said.endsWith('.') ? `${one.said}.` : one.said
   const words = SAYS[one.state]
   const whole = said && !words.endsWith('.') ? `${words}: ${said}` : words.endsWith('.') ? words : `${words}.`
-  if (one.state === 'new' || one.paused) return { words: whole, loud: one.state === 'gone' }
+  if (one.state === 'new' || one.paused) return { words: whole, loud: one.state === 'gone' || one.state === 'harmful' }
   return { words: `${whole} Tried again ${brief(one.next_at, now)}.`, loud: true }
 }
 

@@ -163,7 +163,9 @@ export const de: Texts = {
     too_late: 'Zu spät: Es wird gerade gesendet oder ist schon draußen.',
     wrong_pin: 'Das ist nicht die PIN, oder sie gilt nicht mehr. Sehen Sie in die neueste Mail.',
     too_many_pins:
-      'Für dieses Gerät wurden schon mehrere PINs geschickt. Öffnen Sie den Link noch einmal aus der Mail, oder bitten Sie die Agentur um einen neuen.',
+      'Es wurden schon mehrere PINs geschickt. Warten Sie ein wenig und lassen Sie eine neue schicken, oder bitten Sie die Agentur um einen neuen Link.',
+    pin_wait:
+      'Mit Ihren Links wurden mehrere falsche PINs eingegeben. Warten Sie ein wenig, oder bitten Sie die Agentur um einen neuen Link.',
     not_found: 'Das ist nicht mehr hier.',
   },
 }

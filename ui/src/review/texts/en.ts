@@ -166,4 +166,5 @@ export type RefusalCode =
   | 'too_late'
   | 'wrong_pin'
   | 'too_many_pins'
+  | 'pin_wait'
   | 'not_found'

@@ -160,7 +160,8 @@ export const es: Texts = {
     too_late: 'Demasiado tarde: está saliendo o ya salió.',
     wrong_pin: 'Este no es el PIN, o ya no vale. Mire el correo más reciente.',
     too_many_pins:
-      'Ya se enviaron varios PIN para este dispositivo. Abra el enlace otra vez desde el correo, o pida uno nuevo a la agencia.',
+      'Ya se han enviado varios PIN. Espere un poco y pida que se envíe otro, o pida un enlace nuevo a la agencia.',
+    pin_wait: 'Se han escrito varios PIN erróneos con sus enlaces. Espere un poco o pida un enlace nuevo a la agencia.',
     not_found: 'Esto ya no está aquí.',
   },
 }

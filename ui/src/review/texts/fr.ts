@@ -160,7 +160,9 @@ export const fr: Texts = {
     too_late: 'Trop tard : elle part ou est déjà parue.',
     wrong_pin: 'Ce n’est pas le code, ou il ne vaut plus. Voyez le dernier courriel.',
     too_many_pins:
-      'Plusieurs codes ont déjà été envoyés pour cet appareil. Ouvrez le lien encore une fois depuis le courriel, ou demandez-en un nouveau à l’agence.',
+      'Plusieurs codes ont déjà été envoyés. Attendez un peu et faites-en envoyer un autre, ou demandez un nouveau lien à l’agence.',
+    pin_wait:
+      'Plusieurs codes faux ont été saisis avec vos liens. Attendez un peu, ou demandez un nouveau lien à l’agence.',
     not_found: 'Ce n’est plus ici.',
   },
 }

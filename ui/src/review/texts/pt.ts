@@ -158,8 +158,9 @@ export const pt: Texts = {
     taken_off: 'Foi tirado entretanto; ali não sai nada.',
     too_late: 'Tarde demais: está a sair ou já saiu.',
     wrong_pin: 'Não é este o PIN, ou já não vale. Veja a mensagem mais recente.',
-    too_many_pins:
-      'Já foram enviados vários PIN para este aparelho. Abra o link outra vez a partir da mensagem, ou peça um novo à agência.',
+    too_many_pins: 'Já foram enviados vários PIN. Espere um pouco e peça outro, ou peça à agência uma ligação nova.',
+    pin_wait:
+      'Foram escritos vários PIN errados com ligações suas. Espere um pouco ou peça à agência uma ligação nova.',
     not_found: 'Isto já não está aqui.',
   },
 }

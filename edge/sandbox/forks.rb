@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "io/wait"
+require "socket"
+require "tmpdir"
+
+module AskFirst
+  module Edge
+    class Sandbox
+      # What the template process does: a child for each reading, until nobody is there any more to tell it of one.
+      class Forks
+        MESSAGE = 200 # bytes: the name of a reader
+        LOOK_EVERY = 0.2 # seconds, while somebody reads
+
+        # kill_at: on the monotonic clock · folder: for what it writes on its way
+        Reading = Struct.new(:kill_at, :folder, keyword_init: true)
+        private_constant :Reading
+
+        # @param control [UNIXSocket] of whole messages (SEQPACKET)
+        def initialize(control)
+          @control = control
+          @children = {}
+        end
+
+        def run
+          loop do
+            ready = @control.wait_readable(@children.empty? ? nil : LOOK_EVERY)
+            break if ready && !take
+            bury
+          end
+        ensure
+          @children.each_key { |pid| kill(pid) }
+        end
+
+        private
+
+        # @return [Boolean] false when whoever told us is gone
+        def take
+          name, _, _, *rights = @control.recvmsg(MESSAGE, scm_rights: true)
+          return false if name.nil? || name.empty?
+
+          ios = rights.flat_map { |one| one.unix_rights || [] }
+          begin_child(name, ios)
+          true
+        rescue Errno::ECONNRESET
+          false
+        ensure
+          ios&.each(&:close)
+        end
+
+        def begin_child(name, ios)
+          limits = Readers.fetch(name).limits
+          folder = Dir.mktmpdir("reading")
+          pid = fork { one(name, limits, folder, ios) }
+          @children[pid] = Reading.new(kill_at: clock + limits.wall, folder: folder)
+        end
+
+        # In the child. What it says of its own goes to the log until it reads; nothing of it outlives the answer.
+        def one(name, limits, folder, ios)
+          Process.setsid
+          @control.close
+          ENV["TMPDIR"] = folder
+          limits.apply
+          socket, *files = ios
+          Child.answer(name, limits, socket, files)
+        rescue StandardError => e
+          warn e.full_message(highlight: false)
+        ensure
+          exit!(0)
+        end
+
+        def bury
+          while (pid = Process.wait(-1, Process::WNOHANG))
+            gone(pid)
+          end
+        rescue Errno::ECHILD
+          nil
+        ensure
+          late = @children.select { |_, child| child.kill_at < clock }
+          late.each_key { |pid| kill(pid) }
+        end
+
+        def gone(pid)
+          child = @children.delete(pid) or return
+          FileUtils.rm_rf(child.folder)
+        end
+
+        # With whatever it has started: it leads a group of its own.
+        def kill(pid)
+          Process.kill("KILL", -pid)
+        rescue Errno::ESRCH
+          nil
+        end
+
+        def clock = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      end
+    end
+  end
+end

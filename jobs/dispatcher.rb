@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Jobs
+    # The process that sends: claims what is due, sends it, looks whether it is there, and beats for all to hear.
+    # Nothing else runs in it, and nothing that came from outside is parsed in it but what a network answers to a send
+    # or a look; what else happens later is the worker's.
+    class Dispatcher < Process
+      LOOKERS = [nil, nil, nil].freeze # priorities that each takes: any
+      CONNECTIONS = LOOKERS.size + Dispatching::HELPERS + 8
+      FROZEN = 5 # seconds until the database ends a transaction of ours in which nothing happens
+      MEND_EVERY = 10
+
+      def run
+        stop_when_told
+        @sender = App::Dispatch::Sender.new(@kit, name: name)
+        @sender.begin
+        @dispatching = Dispatching.new(@kit, @sender)
+        looking =
+          Que::Locker.new(
+            queues: [VerifyShowing::QUEUE],
+            worker_priorities: LOOKERS,
+            poll_interval: @settings.poll,
+            maximum_buffer_size: 50
+          )
+        beside = [every(Core::Dispatch::Lease::BEAT_EVERY) { beat }, every(MEND_EVERY) { mend }]
+        ending = Thread.new { beside.each(&:join).then { @dispatching.stop } }
+        @dispatching.run
+        ending.join
+        looking.stop!
+        @sender.stop
+      end
+
+      private
+
+      def kit = Kits.build(@settings, @settings.jobs_url, pool: CONNECTIONS, idle: FROZEN, sandbox: nil)
+
+      def beat
+        @sender.beat
+        @dispatching.look_ahead
+      end
+
+      def mend
+        Store::Dispatch::Due.mend(@kit.db)
+        Store::Dispatch::Lineage.forget(@kit.db, @kit.now - MARKS_KEPT)
+      end
+    end
+  end
+end

@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Jobs
+    # The process that does everything that happens later, but for the sending: the queue (mails, reminders, batches,
+    # renditions, films, feeds), what comes back by itself, connections that are renewed, mails that come in. Any number
+    # of them may run. What came from outside they read in the sandbox.
+    class Worker < Process
+      # Three take only what is addressed to people: a page that does not answer must not hold up the others.
+      PRIORITIES = [50, 50, 50, nil, nil, nil].freeze
+      WORKERS = PRIORITIES.size
+      CONNECTIONS = WORKERS + 8
+      # It stands back behind the sending on the same machine (POSIX nice values), and its readings behind it.
+      NICE = 10
+      NICE_READINGS = 19
+      HEARTBEAT_EVERY = 2
+      RENEW_EVERY = 10
+      SELDOM = 60
+      FETCH_EVERY = 10
+
+      def run
+        stop_when_told
+        ::Process.setpriority(::Process::PRIO_PROCESS, 0, NICE)
+        @sandbox.warm
+        heartbeat = App::Dispatch::WorkerHeartbeat.new(@kit, name: name)
+        heartbeat.begin
+        replies = App::Talk::FetchReplies.new(@kit)
+        queue = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
+        [
+          every(HEARTBEAT_EVERY) { heartbeat.beat },
+          every(RENEW_EVERY) { unharmed { App::Channels::Renew.call(@kit) } },
+          every(SELDOM) { seldom },
+          every(FETCH_EVERY) { fetch(replies) }
+        ].each(&:join)
+        queue.stop!
+        heartbeat.stop
+        @sandbox.stop
+      end
+
+      private
+
+      def kit
+        @sandbox = Kits.sandbox(@settings, nice: NICE_READINGS - NICE)
+        Kits.build(@settings, @settings.jobs_url, pool: CONNECTIONS, sandbox: @sandbox)
+      end
+
+      def seldom
+        unharmed { App::Media::ForgetUploads.call(@kit) }
+        unharmed { App::Ideas::ReadFeeds.call(@kit) }
+        unharmed do
+          App::Plan::BeginFixtures.call(@kit)
+          App::Signoff::RemindAsks.call(@kit)
+          App::Record::Seal.all(@kit)
+        end
+        unharmed { Store::Dispatch::Workers.forget(@kit.db, @kit.now - MARKS_KEPT) }
+      end
+
+      def fetch(replies)
+        unharmed do
+          replies.call
+        rescue Edge::Mail::Inbox::Away => e
+          SemanticLogger["Answers by mail"].warn(e.message)
+        end
+      end
+
+      # What is wrong with one fixture, one ask or one mail must not end the others.
+      def unharmed
+        yield
+      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+        raise
+      rescue StandardError => e
+        SemanticLogger["Worker"].error(e)
+      end
+    end
+  end
+end
