@@ -87,11 +87,9 @@ module AskFirst
       # As a download, never shown in the page's own origin, whatever it holds.
       # @param file [Hash] path:, name:
       def self.hand_out(app, file)
-        app.headers "content-security-policy" => "default-src 'none'; sandbox"
-        app.send_file file[:path],
-                      type: "application/octet-stream",
-                      disposition: "attachment",
-                      filename: Core::Exchange::FileName.clean(file[:name])
+        app.headers "content-security-policy" => "default-src 'none'; sandbox",
+                    "content-disposition" => Attached.as(file[:name])
+        app.send_file file[:path], type: "application/octet-stream"
       end
 
       def self.ending(app)
@@ -107,9 +105,7 @@ module AskFirst
         app.get("/api/w/:workspace/export") do
           file = Tempfile.create("export")
           name = act(App::Clients::Export, path: file.path)
-          headers "content-disposition" =>
-                    "attachment; filename=\"#{name.encode("ascii", fallback: "-", undef: :replace, replace: "-")}\"",
-                  "content-type" => "application/zip"
+          headers "content-disposition" => Attached.as(name), "content-type" => "application/zip"
           halt 200, ClientsRoutes.once(file)
         end
       end

@@ -24,7 +24,8 @@ module AskFirst
         app.get("/api/w/:workspace/renditions/:rendition") do
           file = act(App::Media::OpenFile::Rendition, rendition_id: params[:rendition])
           headers MediaRoutes::OWN
-          send_file file[:path], type: file[:mime], disposition: "attachment", filename: file[:name]
+          headers "content-disposition" => Attached.as(file[:name])
+          send_file file[:path], type: file[:mime]
         end
       end
 

@@ -37,7 +37,8 @@ module AskFirst
         app.get("/api/w/:workspace/media/:media/original") do
           file = act(App::Media::OpenFile::Original, media_id: params[:media])
           headers OWN
-          send_file file[:path], type: file[:mime], disposition: "attachment", filename: file[:name]
+          headers "content-disposition" => Attached.as(file[:name])
+          send_file file[:path], type: file[:mime]
         end
       end
 

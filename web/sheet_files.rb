@@ -1,28 +1,22 @@
 # frozen_string_literal: true
 
 require "caxlsx"
-require "csv"
 
 module AskFirst
   module Web
     # Rows as files that other programs open: CSV (RFC 4180, UTF-8 with a mark, which spreadsheets need to read it as
-    # such) and XLSX (ECMA-376). What somebody typed never becomes a formula there.
+    # such) and XLSX (ECMA-376). What somebody typed never becomes a formula there (Core::Exchange::Table).
     module SheetFiles
       CSV_TYPE = "text/csv;charset=utf-8"
       XLSX_TYPE = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
       MARK = "\u{FEFF}"
-      # what a spreadsheet takes for a formula. Source: OWASP, "CSV Injection"
-      FORMULA = /\A[=+\-@\t\r]/
 
       module_function
 
       # @param columns [Array<String>]
       # @param rows [Array<Array<String>>]
       # @return [String]
-      def csv(columns, rows)
-        MARK +
-          CSV.generate(row_sep: "\r\n") { |csv| [columns, *rows].each { |row| csv << row.map { |one| plain(one) } } }
-      end
+      def csv(columns, rows) = MARK + Core::Exchange::Table.csv(columns, rows)
 
       # @return [String] bytes
       def xlsx(title, columns, rows)
@@ -39,9 +33,6 @@ module AskFirst
         end
         package.to_stream.read
       end
-
-      def plain(text) = FORMULA.match?(text) ? "'#{text}" : text
-      private_class_method :plain
     end
   end
 end

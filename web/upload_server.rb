@@ -34,12 +34,22 @@ module AskFirst
       def self.answer(env, uploads, uid = nil)
         path = env["PATH_INFO"].delete_suffix("/#{uid}")
         here = env.merge(PLACE => uploads, "SCRIPT_NAME" => path, "PATH_INFO" => uid ? "/#{uid}" : "")
-        return said(call(here)) if uid.nil?
+        return uploads.beginning { begun(here, uploads) } if uid.nil?
         return gone unless uploads.named?(uid)
 
         uploads.alone(uid) { said(call(here)) } || busy
       rescue Errno::ENOSPC
         full
+      end
+
+      # A new upload, as long as there is room beside those that are on their way.
+      def self.begun(env, uploads)
+        most = App::Media::UploadMedia::MOST_BYTES
+        coming = Integer(env["HTTP_UPLOAD_LENGTH"].to_s, 10, exception: false) || most
+        refusal = Core::Media::UploadBounds.refusal(uploads.open(most), uploads.open_here(most), coming) or
+          return said(call(env))
+
+        Problem.reply(409, refusal.code, refusal.message, field: refusal.field, way_on: refusal.way_on)
       end
 
       # What the protocol refuses, in our words; its headers stay.

@@ -28,8 +28,7 @@ module AskFirst
             raise Core::Invalid.new("file_empty", "The file is empty.", field: "file", way_on: "Choose another.")
           end
 
-          label = Core::Posts::Text.clean(File.basename(name.to_s).scrub("")[0, 255], field: "file")
-          label = "file" if label.strip.empty?
+          label = Core::Exchange::FileName.incoming(name)
           id = new_id
           key = "#{member.workspace_id}/brand-#{id}"
           mime = kit.media.type(io)

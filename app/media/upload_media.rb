@@ -48,14 +48,13 @@ module AskFirst
 
         # What is known of it by itself.
         def kept(io, name)
-          { name: called(name), bytes: io.size, added_by: member.person_id, added_at: now, **kit.media.inspect(io) }
-        end
-
-        # What a file is called is no reason to refuse it.
-        def called(name)
-          plain = name.to_s.dup.force_encoding(Encoding::UTF_8).scrub("").gsub(/[[:cntrl:]]/, " ")
-          label = Core::Posts::Text.line(plain[0, 255], field: "file")
-          label.empty? ? "file" : label
+          {
+            name: Core::Exchange::FileName.incoming(name),
+            bytes: io.size,
+            added_by: member.person_id,
+            added_at: now,
+            **kit.media.inspect(io)
+          }
         end
 
         # A picture was read to its last line; whether a film or a document can be shown is known when it is drawn.

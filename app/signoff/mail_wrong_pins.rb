@@ -27,8 +27,8 @@ module AskFirst
             person_ids: askers(person_id),
             kind: "trouble",
             words:
-              "#{tries} wrong PINs were written with a link of #{names[person_id]}. If it was not them, stop the link " \
-                "under People and send a new one."
+              "#{tries} wrong PINs were written with a link of #{names[person_id]}. If it was not them, stop the " \
+                "link under People and send a new one."
           )
         end
 

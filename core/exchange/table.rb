@@ -7,7 +7,7 @@ module AskFirst
     module Exchange
       # Rows as CSV (RFC 4180, with CRLF). A cell that a spreadsheet would run as a formula is written so that it does
       # not, also behind white space, signs that nobody sees, or in full width, which spreadsheets read like the plain
-      # ones.
+      # ones. Source: OWASP, "CSV Injection".
       module Table
         FORMULA = /\A(?:[\t\r]|[[:space:]\p{Cf}]*[=+\-@＝＋－＠])/
 

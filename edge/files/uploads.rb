@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "json"
 require "tus/storage/filesystem"
 
 module AskFirst
@@ -13,9 +14,27 @@ module AskFirst
         OURS = 0o600
         OUR_FOLDERS = 0o700
 
+        INFO = ".info" # what the library writes down of each
+
         # @param folder [String] of one person in one client
         def initialize(folder)
           super(folder, permissions: OURS, directory_permissions: OUR_FOLDERS)
+        end
+
+        # @param most [Integer] bytes that one counts for whose length is not known yet
+        # @return [Array<Integer>] bytes that each upload of this person will have
+        def open(most) = lengths("*#{INFO}", most)
+
+        # @return [Array<Integer>] likewise, of everybody of the client
+        def open_here(most) = lengths("../*/*#{INFO}", most)
+
+        # One upload of the client is begun at a time, so that two at once do not both find room.
+        # @return [Object] of the block
+        def beginning
+          directory.dirname.open do |folder|
+            folder.flock(::File::LOCK_EX)
+            yield
+          end
         end
 
         def named?(uid) = NAME.match?(uid.to_s)
@@ -41,6 +60,18 @@ module AskFirst
 
           { path: file_path(uid).to_s, name: info.name.to_s.dup.force_encoding(Encoding::UTF_8).scrub("") }
         end
+
+        # What ended meanwhile counts no more.
+        def lengths(pattern, most)
+          directory
+            .glob(pattern)
+            .filter_map do |path|
+              JSON.parse(path.read)["Upload-Length"]&.to_i || most
+            rescue Errno::ENOENT, JSON::ParserError
+              nil
+            end
+        end
+        private :lengths
 
         def drop(uid) = FileUtils.rm_f([file_path(uid), info_path(uid), directory.join("#{uid}.lock")])
       end

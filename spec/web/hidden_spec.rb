@@ -192,7 +192,7 @@ RSpec.describe "What is hidden from a limited member" do
               real, invented =
                 [id, nowhere].map do |one|
                   status, body =
-                    Routes.make(client, call.dup.tap { |it| it.body = put(call.body, way, one) }, version: 1)
+                    Routes.make(client, call.dup.tap { |other| other.body = put(call.body, way, one) }, version: 1)
                   [status, JSON.generate(body).gsub(one, "ID")]
                 end
               next if real.first >= 400 && real.first == invented.first && real.last == invented.last

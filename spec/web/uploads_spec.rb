@@ -147,4 +147,57 @@ RSpec.describe "Uploads in pieces", :database do
       end
     expect(left).to eq [204, 404]
   end
+
+  describe "that are many" do
+    let(:client) { fresh_client }
+    let(:w) { world.workspace(client) }
+    let(:bounds) { AskFirst::Core::Media::UploadBounds }
+
+    def begun(who = ines, length: 1_000)
+      raw(who, :post, "/api/w/#{w}/uploads", nil, HTTP_UPLOAD_LENGTH: length.to_s)
+    end
+
+    it "are bounded for each person, by number and by bytes, and say so; one that is given up makes room" do
+      stub_const("#{bounds}::FILES", 3)
+      first, = Array.new(3) { begun }
+      refused = begun
+      expect([refused.status, JSON.parse(refused.body)]).to match [
+              409,
+              a_hash_including("code" => "too_many_uploads", "detail" => /\AYou have 3 files/)
+            ]
+      expect(raw(ines, :delete, URI(first["location"]).path).status).to eq 204
+      expect(begun.status).to eq 201
+      stub_const("#{bounds}::FILES", 50)
+      stub_const("#{bounds}::BYTES", 5_000)
+      expect([begun(length: 2_001).status, begun(length: 2_000).status]).to eq [409, 201]
+    end
+
+    it "are bounded for the client, whoever sends them" do
+      stub_const("#{bounds}::FILES_OF_CLIENT", 2)
+      bram = ApiWorld.client(:bram)
+      2.times { begun(bram) }
+      expect(JSON.parse(begun.body)["detail"]).to match(/\AThis client has 2 files/)
+    end
+
+    it "and begun at once do not both find the last room" do
+      stub_const("#{bounds}::FILES", 2)
+      begun
+      replies =
+        Array.new(4) do
+          Thread.new { raw(ApiWorld.client(:ines), :post, "/api/w/#{w}/uploads", nil, HTTP_UPLOAD_LENGTH: "9").status }
+        end
+      expect(replies.map(&:value).sort).to eq [201, 409, 409, 409]
+    end
+  end
+
+  it "are called without folders and signs that nobody sees, and are handed out as RFC 6266 says" do
+    path = begin_upload(name: "../..\\shots/\u202Egpj.für \u{1F468}\u200D\u{1F469}.jpg")
+    piece(path, bytes, 0)
+    kept = keep(path).last
+    expect(db[:media].where(id: kept["id"]).get(:name)).to eq "gpj.für \u{1F468}\u200D\u{1F469}.jpg"
+    ines.get("/api/w/#{w}/media/#{kept["id"]}/original")
+    expect(ines.last_response["content-disposition"]).to match(
+      /\Aattachment; filename="gpj\.f-r [ -~]+\.jpg"; filename\*=UTF-8''gpj\.f%C3%BCr%20/
+    )
+  end
 end

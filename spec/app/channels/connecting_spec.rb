@@ -364,7 +364,7 @@ RSpec.describe "Connecting a channel" do
       expect(channels.select_map(:state)).to eq ["lapsed"]
       expect(
         db[:record].where(workspace_id: world.workspace(client), act: "connection_lapsed").get(:process)
-      ).to eq "dispatcher"
+      ).to eq "worker"
     end
   end
 
