@@ -6,7 +6,7 @@ module AskFirst
     # extended form (RFC 8187).
     module Attached
       NEVER = /[^\x20-\x7E]|["\\%]/ # what the plain form cannot hold
-      ALWAYS = /[A-Za-z0-9!#{$&}+\-.^_`|~]/ # attr-char of RFC 8187, 3.2.1
+      ALWAYS = /[A-Za-z0-9!$&+\-.^_`|~#]/ # attr-char of RFC 8187, 3.2.1
 
       module_function
 
