@@ -29,7 +29,7 @@ module AskFirst
   module Layers
     ALL = %w[core app store edge jobs web].freeze
     # what is no constant: scripts, data, and the tree of errors, which stands in one file so that it can be read as one
-    LEFT = %w[store/migrations web/openapi jobs/run.rb edge/sandbox/run.rb core/error.rb].freeze
+    LEFT = %w[store/migrations web/openapi jobs/run.rb edge/sandbox/load.rb edge/sandbox/run.rb core/error.rb].freeze
 
     # @param names [Array<String>] folders
     # @return [Zeitwerk::Loader]

@@ -16,6 +16,7 @@ module AskFirst
       AT_ONCE = 4 # readings of one process
       PATIENCE = 20 # seconds that a reading waits for its turn
       CODE = /\A[a-z_]{1,40}\z/ # of a refusal that a reader gives
+      TRIES = 2 # to begin a reading
       GRACE = 3 # seconds beyond its limit until the whole template is taken for stuck
 
       # The reading passed a limit, or its child died of it. It is not tried again: it would end the same way.
@@ -78,28 +79,40 @@ module AskFirst
 
       # @raise [Exceeded] also where the child died without a word, by whatever limit of the system
       def ask(name, limits, input, bytes, files)
-        ours, theirs = UNIXSocket.pair
-        @template.begin_reading(name, [theirs, *files])
-        theirs.close
-        wire = Wire.new(ours, till: clock + limits.wall + GRACE)
-        begun(wire, name)
-        wire.write(input, bytes)
-        wire.read(most: limits.answers)
+        begun(name, limits, files) do |wire|
+          wire.write(input, bytes)
+          wire.read(most: limits.answers)
+        end
       rescue Wire::Closed
         raise Exceeded, "#{name}: it ended at a limit of time or memory"
       rescue Wire::Late
         @template.stop
         raise Exceeded, "#{name}: it did not end in time"
-      ensure
-        [ours, theirs].each { |socket| socket&.close }
       end
 
-      # A reading that never began says nothing about the file.
-      def begun(wire, name)
-        wire.read(most: Wire::HEAD)
-      rescue Wire::Closed, Wire::Late
+      # A reading that never began says nothing about the file: the template had ended, and is started anew.
+      # @yieldparam wire [Wire] to the child
+      def begun(name, limits, files)
+        TRIES.times do
+          ours, theirs = UNIXSocket.pair
+          @template.begin_reading(name, [theirs, *files])
+          theirs.close
+          wire = Wire.new(ours, till: clock + limits.wall + GRACE)
+          return yield wire if begins?(wire)
+
+          @template.stop
+        ensure
+          [ours, theirs].each { |socket| socket&.close }
+        end
         SemanticLogger["Sandbox"].error("#{name}: no reading could be begun")
         raise Core::Away.new("busy", "No file can be read just now.", way_on: "Try it again in a moment.")
+      end
+
+      def begins?(wire)
+        wire.read(most: Wire::HEAD)
+        true
+      rescue Wire::Closed, Wire::Late
+        false
       end
 
       # What the child says in its answer: a value, what is wrong with the file, or that the reader broke.

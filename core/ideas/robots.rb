@@ -13,6 +13,7 @@ module AskFirst
         LINE = 4_096 # characters; what is longer is no rule
         RULES = 5_000
         ANYBODY = "*"
+        SIGNS = { "*" => "%2A", "$" => "%24" }.freeze # that stand for themselves
         UNRESERVED = /[A-Za-z0-9\-._~]/
 
         # @param text [String] bytes of a robots.txt
@@ -76,7 +77,7 @@ module AskFirst
           path = uri.path.empty? ? "/" : uri.path
           return true if path == "/robots.txt"
 
-          wanted = self.class.send(:plain, [path, uri.query].compact.join("?"))
+          wanted = self.class.send(:plain, [path, uri.query].compact.join("?")).gsub(/[*$]/, SIGNS)
           fits = @rules.select { |rule| fits?(rule.path, wanted) }
           fits.max_by { |rule| [rule.path.length, rule.allow ? 1 : 0] }&.allow != false
         end
@@ -87,7 +88,7 @@ module AskFirst
         # one before: the first place is as good as any later one.
         def fits?(pattern, path)
           ends = pattern.end_with?("$")
-          first, *others = (ends ? pattern.chop : pattern).split("*", -1)
+          first, *others = (ends ? pattern.chop : pattern).gsub("$", SIGNS).split("*", -1)
           return false unless path.start_with?(first.to_s)
 
           last = ends && others.any? ? others.pop : nil

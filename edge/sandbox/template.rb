@@ -65,7 +65,7 @@ module AskFirst
         def running? = @pid && @owner == Process.pid
 
         def tell(name, descriptors)
-          @control.sendmsg(name.to_s, 0, nil, Socket::AncillaryData.unix_rights(*descriptors))
+          @control.sendmsg(name.to_s, 0, nil, Socket::AncillaryData.unix_rights(*descriptors.map(&:to_io)))
         end
 
         def start
