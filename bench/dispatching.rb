@@ -2,26 +2,35 @@
 
 require "etc"
 require "net/http"
+require_relative "beside"
 require_relative "figures"
 
 module Bench
-  # Posts that are due in one second, 100 and 1,000: how late they go out, with one dispatcher a core and the network
-  # stand-in on the same machine; beside it the floor of the network itself, the same creates by a bare client. And
-  # how many are released a second.
+  # Posts that are due in one second, 100 and 1,000: how late they go out, with one dispatcher a core, a worker and the
+  # network stand-in on the same machine; beside it the floor of the network itself, the same creates by a bare client.
+  # Then how late the same are while the worker has its hands full (Beside), against a worker that has nothing to do, in
+  # turns. And how many are released a second.
   class Dispatching
     COUNTS = [100, 1_000].freeze
+    ROUNDS = { 100 => 4, 1_000 => 1 }.freeze # of each kind
+    SHARES = { "median" => 0.5, "99th" => 0.99, "the last" => 1.0 }.freeze
     PROCESSES = Etc.nprocessors
     CLIENTS = 8 # threads of the bare client
+    BEFORE = 4 # seconds before the minute at which the other work begins
 
     def initialize(cluster)
-      @world = SpecWorld.new(cluster: cluster, clock: AskFirst::Edge::Clock.new)
+      @world = SpecWorld.new(cluster: cluster, clock: AskFirst::Edge::Clock.new, ASK_FIRST_PRIVATE_HOSTS: Beside.hosts)
       @owner = @world.owner
+      @beside = Beside.new(@world)
     end
 
     def call
-      puts "\nDispatching posts that are due in one second (text only, one network, #{PROCESSES} dispatchers, " \
-             "stand-in included)"
+      puts "\nDispatching posts that are due in one second (text only, one network, #{PROCESSES} dispatchers, one " \
+             "worker, stand-in included)"
       COUNTS.each { |count| one(count) }
+      puts "\nThe same beside films, renditions, feeds, mails and a batch of 300; floor: a worker with nothing to do"
+      @beside.prepare
+      COUNTS.each { |count| beside(count) }
     end
 
     private
@@ -32,9 +41,34 @@ module Bench
       late = dispatching(posts)
       floor = bare_network(count)
       puts format("%-58s %9.1f a second", "#{count}: released (checks, revision, record)", released)
-      { "median" => 0.5, "99th" => 0.99, "the last" => 1.0 }.each do |name, share|
+      SHARES.each do |name, share|
         Figures.line("#{count}: lateness, #{name}", Figures.quantile(late, share), Figures.quantile(floor, share), "s")
       end
+    end
+
+    def beside(count)
+      busy = []
+      quiet = []
+      ROUNDS
+        .fetch(count)
+        .times do |round|
+          quiet.concat(round(count))
+          busy.concat(round(count) { @beside.begin(round.even? ? 1 : -1) })
+        end
+      SHARES.each do |name, share|
+        Figures.line(
+          "#{count} beside: lateness, #{name}",
+          *[busy, quiet].map { |one| Figures.quantile(one, share) },
+          "s"
+        )
+      end
+    end
+
+    def round(count, &other)
+      posts = prepare(count)
+      releasing(posts)
+      @owner[:que_jobs].where(queue: "default").delete
+      dispatching(posts, &other)
     end
 
     # Cleared, and not released yet; what an earlier round left is out of the way.
@@ -67,28 +101,40 @@ module Bench
     end
 
     # Moved to one moment by SQL, since moving a thousand by hand is not what is measured.
-    def dispatching(posts)
-      due = Time.now.utc.round + 12
+    # @yield shortly before that moment: other work begins
+    def dispatching(posts, &block)
+      due = Time.now.utc.round + 14
       wall = AskFirst::Core::Plan::WallTime.at(due, "Europe/Lisbon")
       @owner[:parts].where(post_id: posts, part: "time").update(value: AskFirst::Store::Database.jsonb(wall.to_h))
       @owner[:releases].where(post_id: posts).update(at: due, wall: wall.wall)
-      pids = Array.new(PROCESSES) { dispatcher }
+      pids = Array.new(PROCESSES) { keep("dispatcher") } + [keep("worker")]
+      other(due, &block) if block_given?
       waiting = -> { @owner[:showings].where(post_id: posts, state: "out").count < posts.size }
       sleep 0.5 while waiting.call && Time.now - due < 240
-      @owner[:attempts]
-        .where(event: "sent", showing_id: @owner[:showings].where(post_id: posts).select(:id))
-        .select_map(:at)
-        .map { |at| at - due }
+      puts "  #{@beside.left} jobs are left" if block_given?
+      late(posts, due)
     ensure
       Process.kill("TERM", *pids)
       pids.each { |pid| Process.wait(pid) }
     end
 
-    def dispatcher
+    def other(due)
+      sleep [due - BEFORE - Time.now, 0].max
+      yield
+    end
+
+    def late(posts, due)
+      @owner[:attempts]
+        .where(event: "sent", showing_id: @owner[:showings].where(post_id: posts).select(:id))
+        .select_map(:at)
+        .map { |at| at - due }
+    end
+
+    def keep(name)
       Process.spawn(
         @world.environment,
         "ruby",
-        "bin/dispatcher",
+        "bin/#{name}",
         chdir: Setup::ROOT,
         pgroup: true,
         out: [Infrastructure.log("bench"), "a"],

@@ -21,19 +21,14 @@ module StandIns
     end
 
     def take(raw, recipients)
-      mail = ::Mail.read_from_string(raw)
+      said = read(raw)
       recipients.each do |to|
         letter = {
           "id" => SecureRandom.hex(6),
           "to" => to,
-          "from" => mail[:from].to_s,
-          "subject" => mail.subject.to_s,
           "at" => Time.now.utc.strftime("%FT%TZ"),
-          "text" => body(mail.text_part || (mail.multipart? ? ::Mail::Part.new : mail)),
-          "html" => mail.html_part && body(mail.html_part),
-          "reply_to" => Array(mail.reply_to).first,
-          "automatic" => mail["Auto-Submitted"].to_s,
-          "raw" => to.include?("+") ? [raw].pack("m0") : nil
+          "raw" => to.include?("+") ? [raw].pack("m0") : nil,
+          **said
         }
         @journal.add(letter)
         @lock.synchronize { keep(letter) }
@@ -71,6 +66,22 @@ module StandIns
     end
 
     private
+
+    # A mail server takes what it cannot read, too.
+    def read(raw)
+      mail = ::Mail.read_from_string(raw)
+      {
+        "from" => mail[:from].to_s,
+        "subject" => mail.subject.to_s,
+        "text" => body(mail.text_part || (mail.multipart? ? ::Mail::Part.new : mail)),
+        "html" => mail.html_part && body(mail.html_part),
+        "reply_to" => Array(mail.reply_to).first,
+        "automatic" => mail["Auto-Submitted"].to_s
+      }
+    rescue SystemStackError, StandardError => e
+      nothing = { "html" => nil, "reply_to" => nil, "automatic" => "" }
+      { "from" => "", "subject" => "", "text" => "This mail cannot be read (#{e.class}).", **nothing }
+    end
 
     def keep(event) = @letters << Letter.new(**event.transform_keys(&:to_sym))
     def forget(id) = @letters.reject! { |letter| letter.id == id }

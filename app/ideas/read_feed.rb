@@ -93,15 +93,17 @@ module AskFirst
           wait = Core::Ideas::FeedPace.wait(failures: failures, asked: error.wait)
           health = { state: error.state, said: error.note.to_s[0, 500], failures: failures, next_at: now + wait }
           health[:paused_at] = now if RESTS.include?(error.state)
-          note(health)
-          tell_maker(error) if error.state == "harmful"
-          announce_all
+          write do
+            rows(:feeds).where(id: feed[:id]).update(health)
+            tell_maker(error) if error.state == "harmful"
+            announce("ideas", ids: [])
+          end
           nil
         end
 
         def tell_maker(error)
           words = "The feed at #{feed[:address]} rests: #{error.note}. Nothing of it is read until somebody goes on."
-          write { People::Notify.call(kit, member, person_ids: [feed[:made_by]], kind: "material", words: words) }
+          People::Notify.call(kit, member, person_ids: [feed[:made_by]], kind: "material", words: words)
         end
 
         def note(health) = write { rows(:feeds).where(id: feed[:id]).update(health) }

@@ -61,7 +61,7 @@ RSpec.describe "Hostile files" do
     queue = Queue.new.tap { |all| samples.each { |one| all << one } }.close
     came =
       Array
-        .new(2) { Thread.new { [].tap { |found| (one = queue.pop) && found << read(one) until queue.empty? } } }
+        .new(2) { Thread.new { [].tap { |found| (one = queue.pop) && (found << read(one)) until queue.empty? } } }
         .flat_map(&:value)
     expect([seed, came.grep(/told/)]).to eq [seed, []]
     expect(@asked).to eq 0

@@ -46,9 +46,11 @@ class Hostile
         whole = "<!DOCTYPE rss SYSTEM \"#{address}\">"
         wide = "\uFEFF#{rss(item("[&x;]"), general)}".encode("UTF-16LE")
         seven =
-          "<?xml version=\"1.0\" encoding=\"UTF-7\"?>+ADw-!DOCTYPE rss +AFsAPA-!ENTITY x SYSTEM \"#{address}\"+AD4AXQA+-"
+          "<?xml version=\"1.0\" encoding=\"UTF-7\"?>+ADw-!DOCTYPE rss +AFsAPA-!ENTITY x SYSTEM " \
+            "\"#{address}\"+AD4AXQA+-"
         include =
-          "<item xmlns:xi=\"http://www.w3.org/2001/XInclude\"><title><xi:include href=\"#{address}\" parse=\"text\"/></title></item>"
+          "<item xmlns:xi=\"http://www.w3.org/2001/XInclude\"><title><xi:include href=\"#{address}\" " \
+            "parse=\"text\"/></title></item>"
         {
           "entity of #{what}" => rss(item("[&x;]"), general),
           "parameter entity of #{what}" => rss(item("fog"), parameter),
@@ -88,7 +90,8 @@ class Hostile
       "attributes" => "<meta #{(0..12_000).map { |n| "a#{n}=b" }.join(" ")}>",
       "comment" => "<!--#{"-" * 900_000}",
       "picture" =>
-        "<meta property=\"og:image\" content=\"#{@secret}\"><link rel=alternate type=application/rss+xml href=\"javascript:1\">"
+        "<meta property=\"og:image\" content=\"#{@secret}\"><link rel=alternate type=application/rss+xml " \
+          "href=\"javascript:1\">"
     }.flat_map do |name, body|
       %i[page named_feed].map { |one| Sample.new(name: "#{one}: #{name}", reader: one, input: WHERE, bytes: body.b) }
     end
@@ -136,7 +139,8 @@ class Hostile
   def files
     named = {
       "a drawing with an entity" =>
-        "<?xml version=\"1.0\"?><!DOCTYPE svg [<!ENTITY x SYSTEM \"#{@secret}\">]><svg xmlns=\"http://www.w3.org/2000/svg\" " \
+        "<?xml version=\"1.0\"?><!DOCTYPE svg [<!ENTITY x SYSTEM \"#{@secret}\">]><svg " \
+          "xmlns=\"http://www.w3.org/2000/svg\" " \
           "width=\"9\" height=\"9\"><image href=\"#{@server}\"/><text>&x;</text></svg>",
       "a picture with packed text" => png([["zTXt", "Comment\0\0".b + Zlib.deflate("x" * 20_000_000)]]),
       "a picture of nothing but size" => png([], width: 20_000, height: 20_000),
@@ -195,8 +199,9 @@ class Hostile
   end
 
   def pdf(pages)
-    "%PDF-1.7\n1 0 obj\n<< /Type /Catalog /Pages 2 0 R >>\nendobj\n2 0 obj\n#{pages}\nendobj\n3 0 obj\n<< /Type /Page " \
-      "/Parent 2 0 R /MediaBox [0 0 9 9] /Contents << /F (#{@secret}) >> >>\nendobj\ntrailer\n<< /Root 1 0 R >>\n%%EOF\n"
+    "%PDF-1.7\n1 0 obj\n<< /Type /Catalog /Pages 2 0 R >>\nendobj\n2 0 obj\n#{pages}\nendobj\n3 0 obj\n<< /Type " \
+      "/Page /Parent 2 0 R /MediaBox [0 0 9 9] /Contents << /F (#{@secret}) >> >>\nendobj\ntrailer\n" \
+      "<< /Root 1 0 R >>\n%%EOF\n"
   end
 
   def good
@@ -241,7 +246,7 @@ class Hostile
       when 3
         bytes = bytes.byteslice(0, [at, 1].max)
       else
-        bytes = bytes.byteslice(0, at) + bytes.byteslice(at, 8).to_s * 500 + bytes.byteslice(at..).to_s
+        bytes = bytes.byteslice(0, at) + (bytes.byteslice(at, 8).to_s * 500) + bytes.byteslice(at..).to_s
       end
       bytes = "x".b if bytes.empty?
     end

@@ -36,8 +36,10 @@ module SandboxProbe
     answers_much: ->(*) { "x" * (2 * MB) },
     answers_oddly: ->(*) { { "title" => 1, "more" => true } },
     leaves_somebody: ->(_, _, paths) do
-      File.open(paths[0]).flock(File::LOCK_EX)
-      system("sleep", "1000", out: File::NULL, in: paths[0])
+      File.open(paths[0]) do |file|
+        file.flock(File::LOCK_EX)
+        system("sleep", "1000", out: File::NULL, in: file)
+      end
     end
   }.freeze
   TABLE =

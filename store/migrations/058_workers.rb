@@ -32,6 +32,7 @@ Sequel.migration do
 
       -- when reading a file passed a limit: it is not read again
       ALTER TABLE media ADD COLUMN harmful_at timestamptz;
+      GRANT UPDATE (harmful_at) ON media TO ask_first_web, ask_first_jobs;
 
       ALTER TABLE notices DROP CONSTRAINT notices_kind_check,
         ADD CONSTRAINT notices_kind_check

@@ -221,4 +221,23 @@ RSpec.describe "The feeds of a client" do
     expect(code { save(address: "https://boats.example/feed") }).to eq %w[feed_there address]
     expect(code { world.act("Ideas::SaveFeed", limited_to("x"), said: {}) }).to eq %w[other_channel]
   end
+
+  it "whose reading passed a limit rests, is not read again by itself, and is told to whoever set it up" do
+    id = begun
+    @fault =
+      AskFirst::Core::Checks::Unreadable.new("harmful", "reading it takes more time or memory than any feed does")
+    before = @asked.size
+    2.times { read(id) }
+    expect(@asked.size - before).to eq 1
+    expect(feed(id)).to include(state: "harmful", paused: true)
+    told = db[:notices].where(workspace_id: workspace, kind: "material").select_map(%i[person_id words])
+    expect(told).to match [[world.person(:ines), /rests: reading it takes more time/]]
+  end
+
+  it "that we cannot take in by a mistake of ours shows it, and is tried again with growing waits" do
+    id = begun
+    @fault = ArgumentError.new("a mistake of ours")
+    expect { read(id) }.not_to raise_error
+    expect(feed(id)).to include(state: "broken", failures: 1, said: "what it says could not be taken in")
+  end
 end

@@ -137,4 +137,17 @@ RSpec.describe "A picture that has come" do
       sentence: "“small.jpg” goes out with 500 × 300 pixels; it looks soft here below 400 on its shorter side."
     )
   end
+
+  it "whose reading passed a limit is not read again, is told to whoever brought it, and stands in no post's way" do
+    id = upload(SpecWorld.picture(rand(100_000)).string, "heavy.jpg")
+    allow(Infrastructure.sandbox).to receive(:call).and_raise(AskFirst::Edge::Sandbox::Exceeded)
+    process = AskFirst::App::Member.process(world.workspace(client), "worker")
+    2.times { AskFirst::App::Media::ReadMedium.call(world.jobs, process, media_id: id) }
+    expect(row(id)[:harmful_at]).not_to be_nil
+    expect(Infrastructure.sandbox).to have_received(:call).once
+    told = db[:notices].where(workspace_id: world.workspace(client), kind: "material").select_map(%i[person_id words])
+    expect(told).to match [[world.person(:ines), /\A“heavy\.jpg” cannot be used\. Reading this file takes more time/]]
+    expect { world.act("Media::OpenFile::Thumb", :ines, client, media_id: id) }.to raise_error AskFirst::Core::NotFound
+    expect(Infrastructure.sandbox).to have_received(:call).once
+  end
 end

@@ -113,6 +113,20 @@ RSpec.describe "Answering by mail" do
     expect(whole).not_to include "asked.eml"
   end
 
+  it "that nobody can read is told to its sender and to the asker, by what its head says, and is not kept for ever" do
+    to = asked(post)[:reply_to]
+    head = "From: odile@quillmere.example\r\nTo: #{to}\r\nMIME-Version: 1.0\r\n"
+    nested = (0...2_000).map { |n| "Content-Type: multipart/mixed; boundary=b#{n}\r\n\r\n--b#{n}\r\n" }.join
+    packed = "Content-Transfer-Encoding: x-what\r\n\r\nNot on Sundays."
+    [nested, packed].each do |rest|
+      expect(answer(to, as: "#{head}#{rest}")).to eq ["unreadable"]
+      expect(told).to match(/Odile Marchetti was asked, but it could not be read\. It stands in no room\.\z/)
+    end
+    run("NotTakenMail", "Talk::MailNotTaken", :reply_id)
+    expect(mails.last[:text]).to include "Your mail could not be read"
+    expect([said, world.kit.inbox.fetch]).to eq [[], []]
+  end
+
   it "counts once, though it is fetched twice, or by two at once" do
     to = asked(post)[:reply_to]
     raw = Mail.new(from: "odile@quillmere.example", to: to, body: "Once.", message_id: "<1@q.example>").to_s

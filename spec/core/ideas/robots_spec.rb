@@ -2,7 +2,8 @@
 
 require "prop_check"
 
-# What a site wants of robots. Source: RFC 9309; its examples of section 5 and the tables of 2.2.2 and 2.2.3 from memory.
+# What a site wants of robots. Source: RFC 9309; its examples of section 5 and the tables of 2.2.2 and 2.2.3 from
+# memory.
 RSpec.describe AskFirst::Core::Ideas::Robots do
   def may?(text, path, agent: "AskFirst") = described_class.of(text, agent).allow?("https://boats.example#{path}")
 
