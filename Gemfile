@@ -27,7 +27,6 @@ gem "zeitwerk", "~> 2.6.18"
 # outside
 gem "faraday", "~> 2.15"
 gem "feedjira", "~> 3.2", require: false # RSS 2.0, Atom RFC 4287, JSON Feed 1.1
-gem "webrobots", "~> 0.1", require: false # what a site wants of robots, RFC 9309
 gem "faraday-multipart", "~> 1.1"
 gem "faraday-net_http_persistent", "~> 2.3"
 gem "lockbox", "~> 2.0"

@@ -41,10 +41,10 @@ module AskFirst
       )
     end
 
-    # @param nice [Integer] how far readings stand back behind other work
+    # @param priority [Symbol] of Edge::Sandbox::Template::PRIORITY
     # @return [Edge::Sandbox] that sees neither files nor the database's folders of this machine
-    def sandbox(settings, nice: 5)
-      Edge::Sandbox.new(hide: [settings.files, *Dir[File.join(ROOT, "var/{postgres*,demo}")]], nice: nice)
+    def sandbox(settings, priority: :behind)
+      Edge::Sandbox.new(hide: [settings.files, *Dir[File.join(ROOT, "var/{postgres*,demo}")]], priority: priority)
     end
   end
 end

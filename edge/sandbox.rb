@@ -27,9 +27,9 @@ module AskFirst
       end
 
       # @param hide [Array<String>] folders that no reading sees
-      # @param nice [Integer] how far readings stand back behind other work (POSIX nice value)
-      def initialize(hide: [], nice: 5)
-        @template = Template.new(hide: hide, nice: nice)
+      # @param priority [Symbol] of Template::PRIORITY
+      def initialize(hide: [], priority: :behind)
+        @template = Template.new(hide: hide, priority: priority)
         @free = SizedQueue.new(AT_ONCE).tap { |free| AT_ONCE.times { free << true } }
       end
 

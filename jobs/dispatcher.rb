@@ -7,7 +7,8 @@ module AskFirst
     # or a look; what else happens later is the worker's.
     class Dispatcher < Process
       LOOKERS = [nil, nil, nil].freeze # priorities that each takes: any
-      CONNECTIONS = LOOKERS.size + Dispatching::HELPERS + 8
+      # one for whoever may be at the database at once: a heartbeat that waits for one would lose what was claimed
+      CONNECTIONS = LOOKERS.size + Dispatching::SENDERS + Dispatching::HELPERS + 8
       FROZEN = 5 # seconds until the database ends a transaction of ours in which nothing happens
       MEND_EVERY = 10
 

@@ -7,7 +7,7 @@ module AskFirst
       self.priority = 50
 
       def run(workspace_id, batch_id)
-        nil while App::Plan::RunBatch.call(kit, process(workspace_id), batch_id: batch_id)
+        App::Dispatch::GiveWay.call(kit) while App::Plan::RunBatch.call(kit, process(workspace_id), batch_id: batch_id)
       end
     end
   end

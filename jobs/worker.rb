@@ -10,9 +10,8 @@ module AskFirst
       PRIORITIES = [50, 50, 50, nil, nil, nil].freeze
       WORKERS = PRIORITIES.size
       CONNECTIONS = WORKERS + 8
-      # It stands back behind the sending on the same machine (POSIX nice values), and its readings behind it.
-      NICE = 10
-      NICE_READINGS = 19
+      NICE = 15 # it stands back behind the sending on the same machine (POSIX nice value), and its readings more
+      URGENT = 30 # priority up to which a job does not wait while posts go out: somebody waits in front of it
       HEARTBEAT_EVERY = 2
       RENEW_EVERY = 10
       SELDOM = 60
@@ -25,6 +24,7 @@ module AskFirst
         heartbeat = App::Dispatch::WorkerHeartbeat.new(@kit, name: name)
         heartbeat.begin
         replies = App::Talk::FetchReplies.new(@kit)
+        give_way
         queue = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
         [
           every(HEARTBEAT_EVERY) { heartbeat.beat },
@@ -40,11 +40,22 @@ module AskFirst
       private
 
       def kit
-        @sandbox = Kits.sandbox(@settings, nice: NICE_READINGS - NICE)
+        @sandbox = Kits.sandbox(@settings, priority: :idle)
         Kits.build(@settings, @settings.jobs_url, pool: CONNECTIONS, sandbox: @sandbox)
       end
 
+      # The middleware of Que is the process's: the dispatcher has none.
+      def give_way
+        Que.job_middleware.push(
+          lambda do |job, &run|
+            App::Dispatch::GiveWay.call(@kit) if job.que_attrs[:priority] > URGENT
+            run.call
+          end
+        )
+      end
+
       def seldom
+        App::Dispatch::GiveWay.call(@kit)
         unharmed { App::Media::ForgetUploads.call(@kit) }
         unharmed { App::Ideas::ReadFeeds.call(@kit) }
         unharmed do
@@ -56,6 +67,7 @@ module AskFirst
       end
 
       def fetch(replies)
+        App::Dispatch::GiveWay.call(@kit)
         unharmed do
           replies.call
         rescue Edge::Mail::Inbox::Away => e

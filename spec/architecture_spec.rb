@@ -72,6 +72,39 @@ RSpec.describe "The floor plan" do
     expect(wrong).to eq []
   end
 
+  describe "what came from outside is read apart" do
+    # called in the sandbox alone
+    readers =
+      %w[feeds/parser feeds/source feeds/named pages/preview mail/incoming] +
+        %w[files/kinds files/pictures files/films files/documents files/retouch files/tools]
+    readers = readers.map { |name| "edge/#{name}.rb" }
+    libraries = /\b(?:Nokogiri|Loofah|Feedjira|Vips|Marcel|REXML|Ox|Zip::File|Roo|Mail\.read\w*|XMLParser)\b/
+    files = Dir[File.join(root, "{core,app,store,edge,jobs,web}/**/*.rb")].map { |file| file.delete_prefix("#{root}/") }
+    apart = files.reject { |file| readers.include?(file) || file.start_with?("edge/sandbox/") }
+
+    it "no parser of outside data is named where the database and the secret are" do
+      wrong =
+        apart.flat_map do |file|
+          code_lines(File.join(root, file)).filter_map do |line, number|
+            "#{file}:#{number + 1}" if line.match?(libraries)
+          end
+        end
+      expect(wrong).to eq []
+    end
+
+    it "the readers are called by the sandbox and by each other, with values that are no parser's" do
+      called = /\b(?:(?:Parser|Source|Named|Preview)\.of|(?:Incoming|Kinds|Pictures|Films|Documents|Retouch)\.new)/
+      wrong = apart.select { |file| code_lines(File.join(root, file)).any? { |line, _| line.match?(called) } }
+      expect(wrong).to eq []
+    end
+
+    it "the process that sends has nothing to read with, and the others have" do
+      expect(File.read(File.join(root, "jobs/dispatcher.rb"))).to include "sandbox: nil"
+      kits = File.read(File.join(root, "config/kits.rb"))
+      expect(kits.scan(/(\w+): sandbox && /).flatten).to match_array %w[media previews feeds messages]
+    end
+  end
+
   it "every constant stands in the file of its name" do
     expect { AskFirst::LOADER.eager_load(force: true) }.not_to raise_error
   end

@@ -69,7 +69,8 @@ module AskFirst
 
         others = connections
         if others.positive?
-          raise Stopped, "#{others} connections to #{@name} are open. Stop the web processes and dispatchers first."
+          raise Stopped,
+                "#{others} connections to #{@name} are open. Stop the web processes, dispatchers and workers first."
         end
       end
 

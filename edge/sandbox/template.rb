@@ -24,11 +24,14 @@ module AskFirst
           exec setpriv --no-new-privs --inh-caps=-all --bounding-set=-all "$@"
         SH
 
+        # how far readings stand back: behind other work, or only where nothing else wants a processor (SCHED_IDLE)
+        PRIORITY = { behind: %w[nice -n 5], idle: %w[chrt --idle 0] }.freeze
+
         # @param hide [Array<String>] folders that readings do not see
-        # @param nice [Integer]
-        def initialize(hide:, nice:)
+        # @param priority [Symbol] of PRIORITY
+        def initialize(hide:, priority:)
           @hide = hide.map { |one| ::File.expand_path(one) }
-          @nice = nice
+          @priority = PRIORITY.fetch(priority)
           @lock = Mutex.new
         end
 
@@ -78,9 +81,7 @@ module AskFirst
             Process.spawn(
               environment,
               *walls,
-              "nice",
-              "-n",
-              @nice.to_s,
+              *@priority,
               "ruby",
               RUN,
               theirs.fileno.to_s,

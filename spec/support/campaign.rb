@@ -3,12 +3,14 @@
 require_relative "../../bench/crowd"
 
 # Rounds of sending under fire: posts that are due, two dispatchers that are killed and frozen at random moments, a
-# database that goes away, a network with faults, a person who takes back and holds. Then three lists are compared:
-# what was released, what is at the network, what the application says.
+# worker that is killed beside them, a database that goes away, a network with faults, a person who takes back and
+# holds. Then three lists are compared: what was released, what is at the network, what the application says; and the
+# mails of the round are counted.
 class Campaign
   POSTS = 24
   FAULTS = %w[hang_after_accepting bad_gateway_after_accepting busy broken slow show_late no_address].freeze
-  Result = Struct.new(:rounds, :kills, :freezes, :restarts, :sent, :trouble, :wrong, keyword_init: true)
+  MAILS = 3
+  Result = Struct.new(:rounds, :kills, :workers, :freezes, :restarts, :sent, :trouble, :wrong, keyword_init: true)
 
   # @param cluster [Setup::Cluster] of its own: it is restarted
   # @param keepers [Integer] dispatchers; one that was killed comes back after growing waits, so more of them can be
@@ -17,8 +19,9 @@ class Campaign
     @world = world
     @cluster = cluster
     @random = random
-    @result = Result.new(rounds: 0, kills: 0, freezes: 0, restarts: 0, sent: 0, trouble: 0, wrong: [])
-    @keepers = Array.new(keepers) { |n| keeper(n) }
+    @result = Result.new(rounds: 0, kills: 0, workers: 0, freezes: 0, restarts: 0, sent: 0, trouble: 0, wrong: [])
+    @keepers = Array.new(keepers) { |n| keeper("dispatcher", n) }
+    @worker = keeper("worker", 0)
   end
 
   # @yieldreturn [Boolean] whether another round is wanted, asked with the result so far
@@ -27,22 +30,22 @@ class Campaign
     round while yield(@result)
     @result
   ensure
-    Process.kill("TERM", *@keepers)
-    @keepers.each { |pid| Process.wait(pid) }
+    Process.kill("TERM", *@keepers, @worker)
+    [*@keepers, @worker].each { |pid| Process.wait(pid) }
   end
 
   private
 
   def db = @world.owner
 
-  def keeper(number)
+  def keeper(name, number)
     Process.spawn(
       @world.environment,
       "ruby",
-      "bin/dispatcher",
+      "bin/#{name}",
       chdir: Setup::ROOT,
       pgroup: true,
-      out: [Infrastructure.log("kill-#{number}"), "a"],
+      out: [Infrastructure.log("kill-#{name}-#{number}"), "a"],
       err: %i[child out]
     )
   end
@@ -50,10 +53,12 @@ class Campaign
   def round
     @result.rounds += 1
     posts = released
+    @invited = Array.new(MAILS) { "kill#{SecureRandom.hex(4)}@fernhollow.example" }
     under_fire(posts)
     calm
     settle(posts)
     compare(posts)
+    count_mails
   end
 
   # Released by the act, then as many copies as a round has, all due at one second.
@@ -83,6 +88,7 @@ class Campaign
         )
       end
     sleep [due - Time.now - 0.5, 0].max
+    invite
     until Time.now > due + 5
       sleep @random.rand * 0.5
       one_blow(posts)
@@ -91,8 +97,10 @@ class Campaign
 
   def one_blow(posts)
     case @random.rand(12)
-    when 0..6
+    when 0..4
       kill
+    when 5..6
+      kill_worker
     when 7..8
       freeze_one
     when 9
@@ -119,6 +127,28 @@ class Campaign
       rescue Errno::ESRCH
         next
       end
+  end
+
+  # In the middle of its mails, or of nothing.
+  def kill_worker
+    Process.kill("KILL", dispatcher(@worker) || return)
+    @result.workers += 1
+  rescue Errno::ESRCH
+    nil
+  end
+
+  def invite
+    role = db[:roles].where(name: "assistant").get(:id)
+    again { @world.act("People::Invite", :ines, addresses: @invited.join("\n"), role_id: role) }
+  end
+
+  # A mail whose worker was killed comes once more, at worst; never not at all.
+  def count_mails
+    box = ->(to) { JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/#{to}.json"))).size }
+    deadline = Time.now + 60
+    sleep 0.3 until @invited.all? { |to| box.call(to).positive? } || Time.now > deadline
+    lost = @invited.select { |to| box.call(to).zero? }
+    @result.wrong << ["a mail was lost", lost] if lost.any?
   end
 
   def freeze_one

@@ -8,7 +8,18 @@ module AskFirst
       module Due
         COLUMNS = %i[workspace_id id post_id channel_id state try_no due_at lease_until sender].freeze
 
+        AHEAD = 2 # seconds: what is due by then counts as going out
+        STUCK = 60 # seconds: what is that late is held up by something else
+
         module_function
+
+        # @param now [Time]
+        # @return [Boolean] whether posts are going out now, or are about to
+        def busy?(db, now)
+          about = db[:showings].where(state: "planned", due_at: (now - STUCK)..(now + AHEAD)).select(1).exists
+          going = db[:showings].exclude(sender: nil).where(state: "sending").select(1).exists
+          db.get(Sequel.|(about, going))
+        end
 
         # @param except [Array<String>] ids that are being looked at already
         # @return [Array<Hash>] the longest due first
