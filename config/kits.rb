@@ -41,10 +41,10 @@ module AskFirst
       )
     end
 
-    # @param priority [Symbol] of Edge::Sandbox::Template::PRIORITY
+    # @param nice [Integer] of its readings
     # @return [Edge::Sandbox] that sees neither files nor the database's folders of this machine
-    def sandbox(settings, priority: :behind)
-      Edge::Sandbox.new(hide: [settings.files, *Dir[File.join(ROOT, "var/{postgres*,demo}")]], priority: priority)
+    def sandbox(settings, nice: 5)
+      Edge::Sandbox.new(hide: [settings.files, *Dir[File.join(ROOT, "var/{postgres*,demo}")]], nice: nice)
     end
   end
 end

@@ -27,9 +27,10 @@ module AskFirst
       end
 
       # @param hide [Array<String>] folders that no reading sees
-      # @param priority [Symbol] of Template::PRIORITY
-      def initialize(hide: [], priority: :behind)
-        @template = Template.new(hide: hide, priority: priority)
+      # @param nice [Integer] how far readings stand back behind other work (POSIX nice value). One that is too high
+      #   starves them on a busy machine until they pass their time on the clock.
+      def initialize(hide: [], nice: 5)
+        @template = Template.new(hide: hide, nice: nice)
         @free = SizedQueue.new(AT_ONCE).tap { |free| AT_ONCE.times { free << true } }
       end
 

@@ -10,7 +10,9 @@ module AskFirst
       PRIORITIES = [50, 50, 50, nil, nil, nil].freeze
       WORKERS = PRIORITIES.size
       CONNECTIONS = WORKERS + 8
-      NICE = 15 # it stands back behind the sending on the same machine (POSIX nice value), and its readings more
+      # It stands back behind the sending on the same machine, and its readings a little more (POSIX nice values).
+      NICE = 10
+      NICE_READINGS = 12
       URGENT = 30 # priority up to which a job does not wait while posts go out: somebody waits in front of it
       HEARTBEAT_EVERY = 2
       RENEW_EVERY = 10
@@ -40,7 +42,7 @@ module AskFirst
       private
 
       def kit
-        @sandbox = Kits.sandbox(@settings, priority: :idle)
+        @sandbox = Kits.sandbox(@settings, nice: NICE_READINGS)
         Kits.build(@settings, @settings.jobs_url, pool: CONNECTIONS, sandbox: @sandbox)
       end
 

@@ -18,8 +18,10 @@ module AskFirst
         private_constant :Reading
 
         # @param control [UNIXSocket] of whole messages (SEQPACKET)
-        def initialize(control)
+        # @param nice [Integer] of each child; the template itself is as quick as whoever started it
+        def initialize(control, nice)
           @control = control
+          @nice = nice
           @children = {}
         end
 
@@ -60,6 +62,7 @@ module AskFirst
         def one(name, limits, folder, ios)
           Process.setsid
           @control.close
+          Process.setpriority(Process::PRIO_PROCESS, 0, [@nice, Process.getpriority(Process::PRIO_PROCESS, 0)].max)
           ENV["TMPDIR"] = folder
           limits.apply
           socket, *files = ios

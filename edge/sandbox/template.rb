@@ -24,14 +24,11 @@ module AskFirst
           exec setpriv --no-new-privs --inh-caps=-all --bounding-set=-all "$@"
         SH
 
-        # how far readings stand back: behind other work, or only where nothing else wants a processor (SCHED_IDLE)
-        PRIORITY = { behind: %w[nice -n 5], idle: %w[chrt --idle 0] }.freeze
-
         # @param hide [Array<String>] folders that readings do not see
-        # @param priority [Symbol] of PRIORITY
-        def initialize(hide:, priority:)
+        # @param nice [Integer] of each reading
+        def initialize(hide:, nice:)
           @hide = hide.map { |one| ::File.expand_path(one) }
-          @priority = PRIORITY.fetch(priority)
+          @nice = nice
           @lock = Mutex.new
         end
 
@@ -81,10 +78,10 @@ module AskFirst
             Process.spawn(
               environment,
               *walls,
-              *@priority,
               "ruby",
               RUN,
               theirs.fileno.to_s,
+              @nice.to_s,
               unsetenv_others: true,
               close_others: true,
               **options

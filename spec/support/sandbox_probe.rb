@@ -61,5 +61,5 @@ end
 if $PROGRAM_NAME == __FILE__
   AskFirst::Edge::Sandbox::Readers.send(:remove_const, :TABLE)
   AskFirst::Edge::Sandbox::Readers.const_set(:TABLE, SandboxProbe::TABLE)
-  AskFirst::Edge::Sandbox::Forks.new(UNIXSocket.for_fd(Integer(ARGV.fetch(0)))).run
+  AskFirst::Edge::Sandbox::Forks.new(UNIXSocket.for_fd(Integer(ARGV.fetch(0))), Integer(ARGV.fetch(1))).run
 end
