@@ -17,6 +17,7 @@ module AskFirst
       PATIENCE = 20 # seconds that a reading waits for its turn
       CODE = /\A[a-z_]{1,40}\z/ # of a refusal that a reader gives
       TRIES = 2 # to begin a reading
+      STARTS = 45 # seconds in which it has begun, with a template that has to be loaded on a busy machine
       GRACE = 3 # seconds beyond its limit until the whole template is taken for stuck
 
       # The reading passed a limit, or its child died of it. It is not tried again: it would end the same way.
@@ -98,8 +99,9 @@ module AskFirst
           ours, theirs = UNIXSocket.pair
           @template.begin_reading(name, [theirs, *files])
           theirs.close
-          wire = Wire.new(ours, till: clock + limits.wall + GRACE)
-          return yield wire if begins?(wire)
+          if begins?(Wire.new(ours, till: clock + STARTS))
+            return yield Wire.new(ours, till: clock + limits.wall + GRACE)
+          end
 
           @template.stop
         ensure
