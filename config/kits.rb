@@ -41,10 +41,10 @@ module AskFirst
       )
     end
 
-    # @param nice [Integer] of its readings
+    # @param options [Hash] of Edge::Sandbox
     # @return [Edge::Sandbox] that sees neither files nor the database's folders of this machine
-    def sandbox(settings, nice: 5)
-      Edge::Sandbox.new(hide: [settings.files, *Dir[File.join(ROOT, "var/{postgres*,demo}")]], nice: nice)
+    def sandbox(settings, **options)
+      Edge::Sandbox.new(hide: [settings.files, *Dir[File.join(ROOT, "var/{postgres*,demo}")]], **options)
     end
   end
 end

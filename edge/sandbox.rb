@@ -14,7 +14,7 @@ module AskFirst
     # milliseconds more than it would here.
     class Sandbox
       AT_ONCE = 4 # readings of one process
-      PATIENCE = 20 # seconds that a reading waits for its turn
+      TURN = 20 # seconds that a reading waits for its turn
       CODE = /\A[a-z_]{1,40}\z/ # of a refusal that a reader gives
       TRIES = 2 # to begin a reading
       STARTS = 45 # seconds in which it has begun, with a template that has to be loaded on a busy machine
@@ -30,8 +30,11 @@ module AskFirst
       # @param hide [Array<String>] folders that no reading sees
       # @param nice [Integer] how far readings stand back behind other work (POSIX nice value). One that is too high
       #   starves them on a busy machine until they pass their time on the clock.
-      def initialize(hide: [], nice: 5)
+      # @param patience [Numeric, nil] seconds that whoever calls waits at most, for everything together. A reading that
+      #   is given up for that is no harmful one: it may be tried again.
+      def initialize(hide: [], nice: 5, patience: nil)
         @template = Template.new(hide: hide, nice: nice)
+        @patience = patience
         @free = SizedQueue.new(AT_ONCE).tap { |free| AT_ONCE.times { free << true } }
       end
 
@@ -49,7 +52,8 @@ module AskFirst
         size = bytes.sum(&:bytesize) + files.first(1).sum(&:size)
         raise Exceeded, "#{name}: #{size} bytes are more than #{reader.limits.takes}" if size > reader.limits.takes
 
-        answer, blobs = in_turn { ask(name, reader.limits, input, bytes, files) }
+        given_up = @patience ? clock + @patience : Float::INFINITY
+        answer, blobs = in_turn(given_up) { ask(name, reader.limits, input, bytes, files, given_up) }
         value = reader.shape.call(given(name, answer))
         blobs.empty? ? value : [value, blobs]
       rescue Shape::Wrong, Wire::Odd => e
@@ -64,8 +68,8 @@ module AskFirst
 
       private
 
-      def in_turn
-        turn = next_turn
+      def in_turn(given_up)
+        turn = next_turn([TURN, given_up - clock].min)
         begin
           yield
         ensure
@@ -73,42 +77,48 @@ module AskFirst
         end
       end
 
-      def next_turn
-        Timeout.timeout(PATIENCE) { @free.pop }
+      def next_turn(seconds)
+        Timeout.timeout(seconds) { @free.pop }
       rescue Timeout::Error
-        raise Core::Away.new("busy", "Many files are being read just now.", way_on: "Try it again in a moment.")
+        raise busy("Many files are being read just now.")
       end
 
       # @raise [Exceeded] also where the child died without a word, by whatever limit of the system
-      def ask(name, limits, input, bytes, files)
-        begun(name, limits, files) do |wire|
+      def ask(name, limits, input, bytes, files, given_up)
+        begun(name, limits, files, given_up) do |wire|
           wire.write(input, bytes)
           wire.read(most: limits.answers)
         end
       rescue Wire::Closed
+        raise slow if clock >= given_up
+
         raise Exceeded, "#{name}: it ended at a limit of time or memory"
       rescue Wire::Late
-        @template.stop
+        @template.stop # it should have ended the child by now
+        raise slow if clock >= given_up
+
         raise Exceeded, "#{name}: it did not end in time"
       end
 
       # A reading that never began says nothing about the file: the template had ended, and is started anew.
       # @yieldparam wire [Wire] to the child
-      def begun(name, limits, files)
+      def begun(name, limits, files, given_up)
         TRIES.times do
           ours, theirs = UNIXSocket.pair
-          @template.begin_reading(name, [theirs, *files])
+          seconds = [limits.wall, given_up - clock].min
+          @template.begin_reading(name, seconds, [theirs, *files])
           theirs.close
-          if begins?(Wire.new(ours, till: clock + STARTS))
-            return yield Wire.new(ours, till: clock + limits.wall + GRACE)
+          if begins?(Wire.new(ours, till: [clock + STARTS, given_up].min))
+            return yield Wire.new(ours, till: [clock + limits.wall, given_up].min + GRACE)
           end
+          raise slow if clock >= given_up
 
           @template.stop
         ensure
           [ours, theirs].each { |socket| socket&.close }
         end
         SemanticLogger["Sandbox"].error("#{name}: no reading could be begun")
-        raise Core::Away.new("busy", "No file can be read just now.", way_on: "Try it again in a moment.")
+        raise busy("No file can be read just now.")
       end
 
       def begins?(wire)
@@ -117,6 +127,9 @@ module AskFirst
       rescue Wire::Closed, Wire::Late
         false
       end
+
+      def slow = busy("There is much to do just now, and this file was not read in time.")
+      def busy(sentence) = Core::Away.new("busy", sentence, way_on: "Try it again in a moment.")
 
       # What the child says in its answer: a value, what is wrong with the file, or that the reader broke.
       def given(name, answer)

@@ -5,11 +5,14 @@ module AskFirst
     module Plan
       # Puts and erases pencil marks: one cell, or a block as in a sheet; all of it or nothing.
       class Pencil < Act
+        include KeptForIdeas
+
         opens :cells, "pencil"
 
         # @param put [Array<Hash>] see Core::Plan::PencilMark.read; what stands in a cell is written over
         # @param erase [Array<Hash>] {"day" =>, "channel_id" =>}; an empty cell stays empty
         # @return [Array<Hash>] what stood in these cells before, JSON-ready: putting it back undoes this
+        # @raise [Core::Refused] other_channel
         def call(put: [], erase: [])
           marks = Core::Plan::PencilMark.read(put, now, field: "put")
           gone = Core::Plan::PencilMark.read(erase, now, field: "erase").map(&:cell) - marks.map(&:cell)
@@ -19,6 +22,7 @@ module AskFirst
           cells = marks.map(&:cell) + gone
           return [] if cells.empty?
 
+          require_ideas_seen!(rows(:pencil_marks).where(%i[day channel_id] => cells))
           before = Store::Plan::Marks.at(scope, cells)
           rows(:pencil_marks).where(%i[day channel_id] => gone).delete if gone.any?
           keep(marks)

@@ -6,6 +6,8 @@ module AskFirst
       # Makes drafts of a block of cells, as it came out of a sheet: what says the same at the same time on several
       # channels is one post. All or none; pencil marks in these cells are gone then.
       class WriteCells < Act
+        include KeptForIdeas
+
         opens :cells, "make_post"
 
         MOST = 200 # cells at once
@@ -13,13 +15,16 @@ module AskFirst
         # @param cells [Array<Hash>] see Core::Plan::PencilMark.read; each needs a word
         # @return [Array<String>] ids of the posts, in the order of their days
         # @raise [Core::Invalid] too_many_marks, word_missing
+        # @raise [Core::Refused] other_channel
         def call(cells:)
           marks = Core::Plan::PencilMark.read(cells, now, field: "cells")
           raise too_many if marks.size > MOST
           raise no_word if marks.any? { |mark| mark.word.empty? }
 
+          stood = rows(:pencil_marks).where(%i[day channel_id] => marks.map(&:cell))
+          require_ideas_seen!(stood)
           posts = together(marks).map { |key, own| make(key, own) }
-          rows(:pencil_marks).where(%i[day channel_id] => marks.map(&:cell)).delete
+          stood.delete
           announce("plan", ids: [])
           posts
         end

@@ -4,9 +4,10 @@ module AskFirst
   module App
     module Plan
       # Makes the post that a pencil mark keeps a place for: its channel, its time, its word as the subject, its label;
-      # and all that the idea holds that it is for.
-      # The mark is gone then.
+      # and all that the idea holds that it is for. The mark is gone then.
       class WriteMark < Act
+        include KeptForIdeas
+
         opens :cells, "make_post"
 
         # @param cells [Array<Hash>] the one cell: {"day" =>, "channel_id" =>}
@@ -15,12 +16,11 @@ module AskFirst
         # @raise [Core::Over] mark_gone, where somebody erased it or made its post meanwhile
         def call(cells:)
           cell = Core::Plan::PencilMark.read(cells, now, field: "cells").first&.cell
-          mark = cell && rows(:pencil_marks).where(%i[day channel_id] => [cell]).for_update.first
-          raise mark_gone unless mark
-
-          require_seen!(mark)
+          marks = rows(:pencil_marks).where(%i[day channel_id] => [cell].compact)
+          mark = marks.for_update.first or raise mark_gone
+          require_ideas_seen!(marks)
           post = make(mark)
-          rows(:pencil_marks).where(%i[day channel_id] => [cell]).delete
+          marks.delete
           announce("plan", ids: [post])
           post
         end
@@ -30,18 +30,6 @@ module AskFirst
         def make(mark)
           kept = mark.slice(:word, :day, :clock, :label_id, :idea_id)
           PlannedPost.call(kit, member, channel_ids: [mark[:channel_id]], **kept)
-        end
-
-        # What a colleague keeps the place for may stand on channels that are not the member's.
-        def require_seen!(mark)
-          return if mark[:idea_id].nil?
-          return if Store::Posts::Visible.ideas(scope, rows(:ideas).where(id: mark[:idea_id])).any?
-
-          raise Core::Refused.new(
-                  "other_channel",
-                  "This place is kept for an idea of other channels than yours.",
-                  way_on: "Ask #{names[mark[:made_by]] || "a colleague"} to make the draft."
-                )
         end
 
         def mark_gone

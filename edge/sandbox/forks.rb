@@ -10,7 +10,7 @@ module AskFirst
     class Sandbox
       # What the template process does: a child for each reading, until nobody is there any more to tell it of one.
       class Forks
-        MESSAGE = 200 # bytes: the name of a reader
+        MESSAGE = 200 # bytes: the name of a reader, and the seconds that it may take
         LOOK_EVERY = 0.2 # seconds, while somebody reads
 
         # kill_at: on the monotonic clock · folder: for what it writes on its way
@@ -39,11 +39,12 @@ module AskFirst
 
         # @return [Boolean] false when whoever told us is gone
         def take
-          name, _, _, *rights = @control.recvmsg(MESSAGE, scm_rights: true)
-          return false if name.nil? || name.empty?
+          message, _, _, *rights = @control.recvmsg(MESSAGE, scm_rights: true)
+          return false if message.nil? || message.empty?
 
           ios = rights.flat_map { |one| one.unix_rights || [] }
-          begin_child(name, ios)
+          name, seconds = message.split
+          begin_child(name, Float(seconds), ios)
           true
         rescue Errno::ECONNRESET
           false
@@ -51,11 +52,11 @@ module AskFirst
           ios&.each(&:close)
         end
 
-        def begin_child(name, ios)
+        def begin_child(name, seconds, ios)
           limits = Readers.fetch(name).limits
           folder = Dir.mktmpdir("reading")
           pid = fork { one(name, limits, folder, ios) }
-          @children[pid] = Reading.new(kill_at: clock + limits.wall, folder: folder)
+          @children[pid] = Reading.new(kill_at: clock + seconds, folder: folder)
         end
 
         # In the child. What it says of its own goes to the log until it reads; nothing of it outlives the answer.

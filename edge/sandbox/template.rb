@@ -33,14 +33,15 @@ module AskFirst
         end
 
         # @param name [Symbol] of the reader
+        # @param seconds [Numeric] after which it is ended
         # @param descriptors [Array<IO>] the socket of the call, then its files
-        def begin_reading(name, descriptors)
+        def begin_reading(name, seconds, descriptors)
           @lock.synchronize do
             start unless running?
-            tell(name, descriptors)
+            tell(name, seconds, descriptors)
           rescue Errno::EPIPE, Errno::ECONNRESET, Errno::ENOTCONN
             start # it died since
-            tell(name, descriptors)
+            tell(name, seconds, descriptors)
           end
         end
 
@@ -64,8 +65,13 @@ module AskFirst
         # A process that was forked off ours shares nothing with it.
         def running? = @pid && @owner == Process.pid
 
-        def tell(name, descriptors)
-          @control.sendmsg(name.to_s, 0, nil, Socket::AncillaryData.unix_rights(*descriptors.map(&:to_io)))
+        def tell(name, seconds, descriptors)
+          @control.sendmsg(
+            "#{name} #{seconds.to_f}",
+            0,
+            nil,
+            Socket::AncillaryData.unix_rights(*descriptors.map(&:to_io))
+          )
         end
 
         def start

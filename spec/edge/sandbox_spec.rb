@@ -43,6 +43,18 @@ RSpec.describe AskFirst::Edge::Sandbox do
     Tempfile.create("target") { |file| expect { sandbox.call(:writes, files: [file]) }.to exceeded }
   end
 
+  it "is not waited for longer than its caller can; what was given up says nothing about the file, and ends" do
+    impatient = SandboxProbe.sandbox(self, patience: 1)
+    away = raise_error(AskFirst::Core::Away, /not read in time/)
+    expect { impatient.call(:sleeps) }.to away
+    Tempfile.create("lock") do |file|
+      expect { impatient.call(:leaves_somebody, files: [file]) }.to away
+      expect(file.flock(File::LOCK_EX)).to eq 0
+    end
+  ensure
+    impatient.stop
+  end
+
   it "ends with a reading whatever it has started" do
     Tempfile.create("lock") do |file|
       expect { sandbox.call(:leaves_somebody, files: [file]) }.to exceeded

@@ -101,6 +101,32 @@ class SpecWorld
   def channel(network, client = :quillmere) = world.channels.fetch(client).fetch(network)
   def member(who, client = :quillmere) = world.member(who, client)
 
+  # Somebody new in a client, as no act of the demo makes them: limited to one channel, say.
+  # @param role [String] its name
+  # @param limited [Symbol, nil] the network of the one channel that their part is limited to
+  # @return [Array(String, String, String)] login, the person's id, the membership's
+  def somebody(role, side: "agency", limited: nil)
+    login = "in#{SecureRandom.hex(3)}"
+    person =
+      AskFirst::App::People::AddPerson.call(
+        kit,
+        agency_id: owner[:agencies].get(:id),
+        name: "Somebody #{login}",
+        email: "#{login}@fernhollow.example",
+        zone: "Europe/Lisbon",
+        password: Demo::World::PASSWORD,
+        cost: CHEAP
+      )
+    id = AskFirst::Core::Uuid.v7(Time.now)
+    role_id = owner[:roles].where(name: role).get(:id)
+    row = { workspace_id: workspace, id: id, person_id: person, side: side, role_id: role_id, since: kit.now }
+    owner[:memberships].insert(row.merge(limited: !limited.nil?))
+    if limited
+      owner[:membership_channels].insert(workspace_id: workspace, membership_id: id, channel_id: channel(limited))
+    end
+    [login, person, id]
+  end
+
   # The constants of the acts are found by name, so that specs read as sentences.
   def act(name, who, client = :quillmere, **input)
     AskFirst::App.const_get(name).call(kit, who.is_a?(AskFirst::App::Member) ? who : member(who, client), **input)

@@ -9,25 +9,7 @@ RSpec.describe "What is hidden from a limited member" do
   let(:mark) { "Unseen#{SecureRandom.hex(4)}" }
 
   # Somebody who may do everything, on Ticker alone.
-  let(:client) do
-    login = "only#{SecureRandom.hex(3)}"
-    person =
-      AskFirst::App::People::AddPerson.call(
-        world.kit,
-        agency_id: db[:agencies].get(:id),
-        name: "Only #{login}",
-        email: "#{login}@fernhollow.example",
-        zone: "Europe/Lisbon",
-        password: Demo::World::PASSWORD,
-        cost: SpecWorld::CHEAP
-      )
-    id = AskFirst::Core::Uuid.v7(Time.now)
-    role = db[:roles].where(name: "agency owner").get(:id)
-    row = { workspace_id: own, id: id, person_id: person, side: "agency", role_id: role, since: world.kit.now }
-    world.owner[:memberships].insert(row.merge(limited: true))
-    world.owner[:membership_channels].insert(workspace_id: own, membership_id: id, channel_id: world.channel(:ticker))
-    ApiWorld.client(login)
-  end
+  let(:client) { ApiWorld.client(world.somebody("agency owner", limited: :ticker).first) }
 
   # One of everything on a channel, with a word by which it would be known.
   def things(network, word)
@@ -209,7 +191,8 @@ RSpec.describe "What is hidden from a limited member" do
     expect(words.grep(/#{mark}|#{hidden["media"]}/)).to eq []
   end
 
-  it "of a colleague's place for an idea of another channel, makes nothing: neither by its cell nor by its id" do
+  it "of a colleague's place for an idea of another channel, makes nothing, neither by its cell nor by its id, and " \
+       "leaves it standing" do
     hidden = things(:vitrine, mark)
     cell = { day: "2026-11-04", channel_id: world.channel(:ticker) }
     posts = -> { db[:posts].where(workspace_id: own).count }
@@ -219,10 +202,22 @@ RSpec.describe "What is hidden from a limited member" do
             a_hash_including("code" => "other_channel")
           ]
     drafts = ->(id) do
-      body = { cells: [cell.merge(word: "Mine", idea_id: id)] }
+      body = { cells: [cell.merge(word: "Mine", day: "2026-11-05", idea_id: id)] }
       client.call(:post, "/api/w/#{own}/plan/drafts", body)
     end
     expect(drafts.call(hidden["idea"])).to eq drafts.call(nowhere)
     expect([drafts.call(nowhere).first, posts.call]).to eq [422, before]
+    place = db[:pencil_marks].where(workspace_id: own, **cell)
+    before = [place.all, posts.call]
+    mine = cell.merge(word: "Mine")
+    [
+      [:put, "marks", { put: [mine], erase: [] }],
+      [:put, "marks", { put: [], erase: [cell] }],
+      [:post, "drafts", { cells: [mine] }]
+    ].each do |verb, path, body|
+      status, answer = client.call(verb, "/api/w/#{own}/plan/#{path}", body)
+      expect([path, status, answer["code"]]).to eq [path, 403, "other_channel"]
+    end
+    expect([place.all, posts.call]).to eq before
   end
 end

@@ -6,33 +6,10 @@ RSpec.describe "Strangers inside a client" do
   let(:own) { world.workspace }
   let(:nowhere) { AskFirst::Core::Uuid.v7(Time.now) }
 
-  # Somebody with a role here, limited to Ticker where that is said.
-  def somebody(role, side: "agency", limited: nil)
-    login = "in#{SecureRandom.hex(3)}"
-    person =
-      AskFirst::App::People::AddPerson.call(
-        world.kit,
-        agency_id: db[:agencies].get(:id),
-        name: "Somebody #{login}",
-        email: "#{login}@fernhollow.example",
-        zone: "Europe/Lisbon",
-        password: Demo::World::PASSWORD,
-        cost: SpecWorld::CHEAP
-      )
-    id = AskFirst::Core::Uuid.v7(Time.now)
-    world.owner[:memberships].insert(
-      workspace_id: own,
-      id: id,
-      person_id: person,
-      side: side,
-      role_id: db[:roles].where(name: role).get(:id),
-      since: world.kit.now,
-      limited: !limited.nil?
-    )
-    if limited
-      world.owner[:membership_channels].insert(workspace_id: own, membership_id: id, channel_id: world.channel(limited))
-    end
-    [ApiWorld.client(login), person, id]
+  # @return [Array(ApiClient, String, String)] signed in; the person's id, the membership's
+  def somebody(...)
+    login, *ids = world.somebody(...)
+    [ApiWorld.client(login), *ids]
   end
 
   # One of everything, all of it on Vitrine and nothing else.
