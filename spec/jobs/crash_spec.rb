@@ -67,7 +67,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
       .select { |one| one["send_id"] == id }
   end
 
-  def eventually(seconds = 25)
+  def eventually(seconds = 90)
     deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
     loop do
       value =
@@ -171,7 +171,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     sleep rand * 0.2
     frozen = inner(second)
     Process.kill("STOP", frozen)
-    posts.each { |post| eventually(22) { showing(post)[:state] == "out" } }
+    posts.each { |post| eventually { showing(post)[:state] == "out" } }
     late =
       posts.map do |post|
         own.owner[:attempts].where(showing_id: showing(post)[:id], event: %w[sent found]).max(:at) -
@@ -180,7 +180,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     # what the frozen one had claimed waits for its lease and two looks; all else goes at once
     expect(late.min).to be < 10
     later = released(2)
-    eventually(12) { showing(later)[:state] == "out" }
+    eventually { showing(later)[:state] == "out" }
     Process.kill("CONT", frozen)
     sleep 2
     expect([*posts, later].map { |post| sent(post).size }).to all eq(1)
@@ -202,7 +202,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
       eventually { inner_pid.to_i != pid.to_i && inner_pid }
       sleep 0.3 + (rand * 0.8)
     end
-    eventually(45) { own.owner[:showings].where(post_id: posts).exclude(state: "out").empty? }
+    eventually { own.owner[:showings].where(post_id: posts).exclude(state: "out").empty? }
     ids =
       own.owner[:showings].where(post_id: posts).select_map(:id).map { |id| AskFirst::Core::Dispatch::SendId.for(id) }
     there =
