@@ -6,24 +6,29 @@ module AskFirst
     # what they write is one transaction, with its record and its jobs, and is announced to open pages after the
     # commit.
     class Act
+      CONFLICTS = 5 # times that an act is done again
+
       class << self
         # @param kit [Kit]
         # @param member [Member]
         def call(kit, member, **input)
-          act = new(kit, member, input)
-          return act.call(**input) if stepwise?
+          return new(kit, member, input).call(**input) if stepwise?
+          return within(new(kit, member, input), input, read_only: true) if way.reads
 
-          act.send(:write) do
-            act.send(:enter)
-            act.call(**input)
-          end
+          again_after_conflicts(kit) { within(new(kit, member, input), input) }
         end
 
         # What the act opens, and for which act of the permission table: it is entered before `call`. See Door::Way.
         # @param what [Symbol] such as :post
         # @param act [String, #call] a key of Core::Permissions::Acts::TABLE, or a function of the input that gives it
-        def opens(what, act, **how)
-          @way = Door::Way.new(what: what, act: act, how: how)
+        # @param locks [Symbol, nil] :client
+        def opens(what, act, locks: nil, **how)
+          @way = Door::Way.new(what: what, act: act, how: how, locks: locks)
+        end
+
+        # The same for an act that changes nothing.
+        def reads(what, act, **how)
+          @way = Door::Way.new(what: what, act: act, how: how, reads: true)
         end
 
         # For what runs inside another act, in its transaction.
@@ -39,6 +44,28 @@ module AskFirst
           @way || (superclass.respond_to?(:way) && superclass.way) ||
             raise(NotImplementedError, "#{name} does not say what it opens (see Door)")
         end
+
+        # Two acts that wait for each other are told apart by the database, which ends one of them: that one is done
+        # again, from its beginning, as if it had come later.
+        def again_after_conflicts(kit)
+          tries = 0
+          begin
+            yield
+          rescue Sequel::SerializationFailure
+            raise if kit.db.in_transaction? || (tries += 1) > CONFLICTS
+
+            sleep(rand * 0.05 * tries)
+            retry
+          end
+        end
+
+        def within(act, input, **how)
+          act.send(:write, **how) do
+            act.send(:enter)
+            act.call(**input)
+          end
+        end
+        private :again_after_conflicts, :within
 
         # For acts that wait for something outside (a network, a picture to be cut) between their transactions: no
         # transaction is kept open meanwhile. They open their own, and enter in each.
@@ -66,8 +93,8 @@ module AskFirst
         @now ||= kit.now
       end
 
-      def write(&block)
-        scope.transaction(&block)
+      def write(**how, &block)
+        scope.transaction(**how, &block)
       end
       alias reading write
 
@@ -75,7 +102,12 @@ module AskFirst
       # @param how [Hash] other than the class says, for acts in several steps
       def enter(**how)
         way = self.class.way
-        @opened = way == Door::INSIDE ? Door::Opened.new(posts: {}) : door.enter(way, @input, **how)
+        return @opened = Door::Opened.new(posts: {}) if way == Door::INSIDE
+
+        @opened = door.enter(way, @input, **how)
+        @member = door.member
+        @scope = door.scope
+        @opened
       end
 
       def door
@@ -160,6 +192,7 @@ module AskFirst
       # The same where what was written is not known row by row: it is read back, so that what is kept is what the
       # database says.
       def restage(post_ids)
+        Store::Gates.for_posts(scope, post_ids)
         Signoff::Restage.call(kit, member, posts: standing(post_ids).values)
       end
 

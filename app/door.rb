@@ -3,10 +3,10 @@
 module AskFirst
   module App
     # The one door to everything that a client has. An act declares in its class what it opens and for which act of the
-    # permission table; here it is let in or refused, always in this order: the gates, one load of what is opened,
-    # whether it is there for this reader (side, channel limit: not there and not theirs are one answer), ability,
-    # state of client and membership, channels, place in an open ask, what is out or being sent, what is sealed. Reads
-    # pass the same door.
+    # permission table; here it is let in or refused, always in this order: the gates, who it is that acts, read again
+    # behind them, one load of what is opened, whether it is there for this reader (side, channel limit: not there and
+    # not theirs are one answer), ability, state of client and membership, channels, place in an open ask, what is out
+    # or being sent, what is sealed. Reads pass the same door, and lock nothing.
     class Door
       include ToClients
       include ToPosts
@@ -19,9 +19,11 @@ module AskFirst
       include ToPartners
 
       # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a
-      # function of the input that gives it · how: gate: false for reads; stand: whether verdicts are needed
+      # function of the input that gives it · how: gate: false where nothing of the thing's own is locked; stand:
+      # whether verdicts are needed · locks: :client for acts on which who may do what, or many verdicts, hang: no other
+      # act runs in the client meanwhile · reads: it changes nothing
       Way =
-        Struct.new(:what, :act, :how, keyword_init: true) do
+        Struct.new(:what, :act, :how, :locks, :reads, keyword_init: true) do
           def act_for(input)
             act.respond_to?(:call) ? act.call(input) : act
           end
@@ -49,8 +51,12 @@ module AskFirst
       # @raise [Core::NotFound, Core::Refused, Core::Conflict, Core::Over]
       def enter(way, input, **how)
         @act = way.act_for(input)
+        behind_gates(way.locks) unless way.reads
         public_send(way.what, input, **way.how, **how).tap { |opened| opened.act = @act }
       end
+
+      # Whoever acts, as they are behind the gates.
+      attr_reader :member, :scope
 
       # @param on [Core::Permissions::Touched] what it would touch
       # @raise [Core::Refused, Core::Conflict, Core::Over] naming the rule and who can
@@ -67,7 +73,27 @@ module AskFirst
 
       private
 
-      attr_reader :kit, :member, :scope, :now
+      attr_reader :kit, :now
+
+      # The client is locked: shared by the acts in it, whole by those that change who may do what, so that nobody acts
+      # as somebody who they are no more. Then whoever acts is read again.
+      def behind_gates(locks)
+        let_in = LetIn.here(kit.db)
+        unless let_in.member(member, locks)
+          locks == :client ? Store::Gates.for_workspace(scope) : Store::Gates.for_member(scope)
+          let_in.keep(member.process ? member : member_now, locks)
+        end
+        @member = let_in.member(member, locks)
+        @scope = @member.scope(kit.db)
+      end
+
+      def member_now
+        row = Store::People::Members.one(scope, member.person_id, now)
+        raise member.pass_id ? Signoff::PassOver.stopped : Core::NotFound.new("This workspace") unless row
+
+        pass = member.ask_id && { id: member.pass_id, ask_id: member.ask_id }
+        Member.from_row(row, from: member.from, pass: pass, looking: member.looking)
+      end
 
       def touching(**facts)
         Core::Permissions::Touched.new(**facts)

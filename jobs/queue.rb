@@ -76,6 +76,10 @@ module AskFirst
         enqueue(LookAtLinks, workspace_id, post_id, at: at)
       end
 
+      def restage_channel(workspace_id, channel_id, at:)
+        enqueue(RestageChannel, workspace_id, channel_id, at: at)
+      end
+
       def release_cleared(workspace_id, post_ids, at:)
         enqueue(ReleaseCleared, workspace_id, post_ids, at: at)
       end

@@ -26,6 +26,12 @@ module AskFirst
         scope.db[:workspaces].where(id: scope.workspace_id).lock_style(LOCK).select_map(:id)
       end
 
+      # The client, shared by whoever acts in it: nobody's part in it changes meanwhile, and it is neither archived nor
+      # deleted.
+      def for_member(scope)
+        scope.db[:workspaces].where(id: scope.workspace_id).lock_style("FOR SHARE").select_map(:id)
+      end
+
       # All four for many showings of one client, in the order above and each kind by its ids. A post that somebody is
       # at is left out instead of waited for: whoever sends comes back for it.
       # @param channel_ids [Array<String>]

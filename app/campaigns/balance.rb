@@ -5,7 +5,7 @@ module AskFirst
     module Campaigns
       # How what is planned between two days stands to the mix that is wanted of the client, and its pace.
       class Balance < Act
-        opens :client, "see_campaign"
+        reads :client, "see_campaign"
 
         AGAIN = 20 # posts that are named as such
 

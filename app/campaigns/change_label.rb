@@ -5,7 +5,7 @@ module AskFirst
     module Campaigns
       # Renames a label everywhere, gives it a colour and a mark, and puts it below another: one level deep. Immaterial.
       class ChangeLabel < Act
-        opens :label, "order_labels", gate: true
+        opens :label, "order_labels", locks: :client
 
         # @param parent_id [String, nil] the label that it stands below
         # @return [void]

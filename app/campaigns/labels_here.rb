@@ -5,7 +5,7 @@ module AskFirst
     module Campaigns
       # The labels of a client, how many posts and marks carry each, and the mix that its plan shall have.
       class LabelsHere < Act
-        opens :client, "see_campaign"
+        reads :client, "see_campaign"
 
         # @return [Hash] JSON-ready
         def call

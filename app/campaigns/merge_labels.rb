@@ -6,7 +6,7 @@ module AskFirst
       # Merges a label into another: whatever carries it carries the other, and a saved view that names it shows what it
       # showed. Immaterial.
       class MergeLabels < Act
-        opens :label, "order_labels", gate: true
+        opens :label, "order_labels", locks: :client
 
         # @param into [String] id of the label that stays
         # @return [Integer] posts that carry it instead

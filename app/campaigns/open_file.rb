@@ -5,7 +5,7 @@ module AskFirst
     module Campaigns
       # Finds a file of a campaign.
       class OpenFile < FileAct
-        opens :campaign_file, "see_campaign"
+        reads :campaign_file, "see_campaign"
       end
     end
   end

@@ -6,7 +6,7 @@ module AskFirst
       # A campaign with all that is known of it: its plan, its posts by stage, label and channel, its money, its weeks,
       # and what is missing until it can start.
       class Overview < Act
-        opens :campaign, "see_campaign"
+        reads :campaign, "see_campaign"
 
         READY = Core::Campaigns::Missing::READY
 

@@ -6,7 +6,7 @@ module AskFirst
       # Adds the ticked accounts of a consent to the client, connects again what had lapsed, and connects what was
       # planned. The posts there keep everything; what a yes was given for stays the account that it was given for.
       class AddAccounts < Act
-        opens :client, "add_channel", gate: true
+        opens :client, "add_channel", locks: :client
 
         # @param accounts [Array<String>] addresses of the ticked accounts
         # @param anyway [Boolean] also accounts that another client of the reader has connected
@@ -98,7 +98,23 @@ module AskFirst
 
         def channel(one, try, connection)
           known = rows(:channels).where(account: one["account"]).first
-          known ? again(known, one, try, connection) : add(one, try, connection)
+          return add(one, try, connection) unless known
+
+          require_same_network!(known, try)
+          again(known, one, try, connection)
+        end
+
+        # A network names accounts of its own. One that names another's does not get its channel.
+        def require_same_network!(row, try)
+          return if [nil, try[:network_address]].include?(row[:network_address])
+
+          raise Core::Conflict.new(
+                  "other_network",
+                  "#{try[:network]} calls #{row[:account]} an account of its own, but here that is “#{row[:name]}” at " \
+                    "#{row[:network]}.",
+                  field: "accounts",
+                  way_on: "Leave it out. If the account has moved, archive that channel and add this one."
+                )
         end
 
         def again(row, one, try, connection)

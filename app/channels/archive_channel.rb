@@ -4,20 +4,31 @@ module AskFirst
   module App
     module Channels
       # Archives a channel: no post goes there any more, what was there stays. Its releases must be taken back first,
-      # since something that was promised is not dropped in passing.
+      # since something that was promised is not dropped in passing. What is asked for it there is withdrawn.
       class ArchiveChannel < Act
-        opens :channel, "connect"
+        opens :channel, "connect", locks: :client
 
         # @param out [Boolean] true takes it out of the archive
         def call(channel_id:, out: false)
           require_nothing_released!(row) unless out
           rows(:channels).where(id: channel_id).update(archived_at: out ? nil : now)
           rows(:channel_set_channels).where(channel_id: channel_id).delete unless out
+          asked = out ? [] : withdraw
           record(out ? "channel_unarchived" : "channel_archived", facts: { name: row[:name] })
+          restage(asked) if asked.any?
           announce("channels", ids: [])
         end
 
         private
+
+        # @return [Array<String>] ids of the posts that were asked about
+        def withdraw
+          here = rows(:adaptations).where(channel_id: row[:id])
+          asked = rows(:ask_line_adaptations).where(adaptation_id: here.select(:id), ended_as: nil)
+          posts = here.where(id: asked.select(:adaptation_id)).select_map(%i[id post_id]).to_h
+          Signoff::EndLines.call(kit, member, adaptation_ids: posts.keys, as: "withdrawn") if posts.any?
+          posts.values.uniq
+        end
 
         def require_nothing_released!(row)
           count = Clients::Archive.planned(scope).where(Sequel[:showings][:channel_id] => row[:id]).count

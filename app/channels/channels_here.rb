@@ -7,7 +7,7 @@ module AskFirst
       # connect to.
       class ChannelsHere < Act
         stepwise
-        opens :client, "see_people"
+        reads :client, "see_people"
 
         # @return [Hash] JSON-ready
         def call

@@ -6,7 +6,7 @@ module AskFirst
       # What a person came back with from a network: the accounts, and what each already is here. That an account is
       # connected at another client is said only to whoever is a member there.
       class ConnectTry < Act
-        opens :client, "connect"
+        reads :client, "connect"
 
         # @return [Hash] JSON-ready
         def call(try_id:)

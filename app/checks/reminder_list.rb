@@ -5,7 +5,7 @@ module AskFirst
     module Checks
       # The lead's reminder list as it stands, with what the reader may do.
       class ReminderList < Act
-        opens :client, "see_brand"
+        reads :client, "see_brand"
 
         def call
           {

@@ -6,7 +6,7 @@ module AskFirst
       # The lead's reminder list: what should be looked at in every post of this client. What was ticked before stays
       # ticked.
       class SaveReminders < Act
-        opens :client, "save_reminders", gate: true # two who save at once make one list
+        opens :client, "save_reminders", locks: :client # two who save at once make one list
 
         MOST = 20
         LIMIT = 200

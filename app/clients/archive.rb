@@ -6,7 +6,7 @@ module AskFirst
       # Archives a client: it can be read and nothing else. Releases are taken back and open asks withdrawn; taken out
       # of the archive, it is as it was, but for those.
       class Archive < Act
-        opens :client, "archive", gate: true
+        opens :client, "archive", locks: :client
 
         # Live releases of what is not yet on its way.
         def self.planned(scope)

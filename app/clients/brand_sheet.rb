@@ -5,7 +5,7 @@ module AskFirst
     module Clients
       # The brand sheet: what a new freelancer reads first. Colours come with their contrast against each other.
       class BrandSheet < Act
-        opens :client, "see_brand"
+        reads :client, "see_brand"
 
         # @return [Hash] JSON-ready
         def call

@@ -6,10 +6,11 @@ module AskFirst
       # Changes a client's settings: compare and set on the version that the page showed. What is left out stays as it
       # is.
       class ChangeSettings < Act
-        opens :client, "change_settings", gate: true
+        opens :client, "change_settings", locks: :client
 
         IDENTITY = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
         SWITCHES = %i[review_pin clients_give_ideas].freeze
+        RULING = %i[zone time_policy].freeze # verdicts hang on them
         FIELDS = [*IDENTITY, :publisher_id, *SWITCHES].freeze
 
         # @return [Integer] the new version
@@ -26,9 +27,9 @@ module AskFirst
           end
           kit.db[:workspaces].where(id: member.workspace_id).update(stored)
           record("settings_changed", facts: { before: told(before.slice(*clean.keys)), after: told(clean) })
-          # another rule for changed times may void yeses or let them count again
-          if clean.key?(:time_policy) && clean[:time_policy] != before[:time_policy]
-            restage(rows(:posts).exclude(stage: %w[out drafting]).select_map(:id))
+          # another rule for changed times, or other days, may void yeses or let them count again
+          if RULING.any? { |field| clean.key?(field) && clean[field] != before[field] }
+            restage(rows(:posts).where(discarded_at: nil).exclude(stage: "out").select_map(:id))
           end
           announce("settings", ids: [])
           version + 1

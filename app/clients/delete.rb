@@ -6,7 +6,7 @@ module AskFirst
       # Deletes a client: nobody sees it from now on, nothing goes out. For 14 days an owner can restore it; then it
       # is gone.
       class Delete < Act
-        opens :client, "delete_client", gate: true
+        opens :client, "delete_client", locks: :client
 
         GRACE_DAYS = 14
 

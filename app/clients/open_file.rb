@@ -7,7 +7,7 @@ module AskFirst
       class OpenFile < FileAct
         # The client's mark, where it is a picture.
         class Mark < OpenFile
-          opens :client, "see_brand"
+          reads :client, "see_brand"
 
           private
 
@@ -20,7 +20,7 @@ module AskFirst
 
         # A file of the brand sheet.
         class Brand < OpenFile
-          opens :brand_file, "see_brand"
+          reads :brand_file, "see_brand"
         end
       end
     end

@@ -5,7 +5,7 @@ module AskFirst
     module Clients
       # Saves one part of the brand sheet: compare and set on the version that the writer saw.
       class SaveBrandPart < Act
-        opens :client, "change_settings", gate: true
+        opens :client, "change_settings", locks: :client
 
         # @return [Integer] the new version
         def call(part:, value:, version:)

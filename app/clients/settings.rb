@@ -5,7 +5,7 @@ module AskFirst
     module Clients
       # A client's settings as they stand, with the coming days off.
       class Settings < Act
-        opens :client, "see_brand"
+        reads :client, "see_brand"
 
         AHEAD = 366
 

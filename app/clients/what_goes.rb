@@ -5,7 +5,7 @@ module AskFirst
     module Clients
       # What archiving would stop and deleting would take away, in numbers, before either is done.
       class WhatGoes < Act
-        opens :client, "see_whole"
+        reads :client, "see_whole"
 
         # @return [Hash] JSON-ready
         def call

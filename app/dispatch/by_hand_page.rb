@@ -5,7 +5,7 @@ module AskFirst
     module Dispatch
       # Everything ready to copy, save and post, out of the revision that was released.
       class ByHandPage < ShowingAct
-        opens :showing, "see_post"
+        reads :showing, "see_post"
 
         # @return [Hash] JSON-ready
         def call(showing_id:)

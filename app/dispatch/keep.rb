@@ -78,7 +78,9 @@ module AskFirst
         def put_off(ended, words)
           ended.filter_map do |one|
             wait = yield(one)
-            if too_late?(one.claimed.release, wait) && !one.claimed.again
+            if one.claimed.again
+              not_begun(one, "later", words, in_time(one, kit.now + wait)) && nil
+            elsif too_late?(one.claimed.release, wait)
               fail_for_good(
                 one,
                 "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was " \
@@ -118,10 +120,16 @@ module AskFirst
               "unclear",
               one.note,
               over_at: one.over_at,
-              due_at: one.over_at + [settle, one.retry_after || 0].max
+              due_at: [one.over_at + settle, in_time(one, one.over_at + (one.retry_after || 0))].max
             )
           end
           []
+        end
+
+        # However long a network wants to be left alone: it is looked at when it would be too late to send it.
+        def in_time(one, time)
+          over = one.claimed.release[:at] + Core::Dispatch::Patience::TOLERANCE + 1
+          [time, [over, kit.now].max].min
         end
 
         def keep_given_back(ended)

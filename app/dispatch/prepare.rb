@@ -22,6 +22,8 @@ module AskFirst
           done(found)
         rescue Core::Dispatch::Lapsed
           gone_stale(found, channel)
+        rescue Core::Media::Spoiled => e
+          spoiled(found, channel, e)
         rescue Core::Dispatch::Unreachable => e
           put_off(found, release, e)
         rescue Sequel::Error, PG::Error
@@ -52,7 +54,7 @@ module AskFirst
             address =
               kit
                 .files
-                .open(rendition[:file]) do |io|
+                .open_same(rendition[:file], **rendition.slice(:digest, :bytes)) do |io|
                   client(channel).upload(io, rendition[:mime], ::File.basename(rendition[:file]))
                 end
             keep(showing, id, address)
@@ -82,6 +84,12 @@ module AskFirst
             Store::Gates.for_posts(scope, [showing[:post_id]])
             restage([showing[:post_id]]) if end_in_trouble(:stop, showing, lapsed_sentence(channel))
           end
+          false
+        end
+
+        # What was approved cannot go out any more; something else does not go out in its place.
+        def spoiled(showing, channel, error)
+          trouble(:stop, showing, "A file of it, as made for #{channel[:name]}, #{error.message}. It was not sent.")
           false
         end
 

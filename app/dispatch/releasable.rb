@@ -11,14 +11,15 @@ module AskFirst
         # @param adaptations [Array<Store::Posts::Standing::Adaptation>] on the member's channels
         # @return [Array<Store::Posts::Standing::Adaptation>]
         def among(adaptations)
-          adaptations.select { |adaptation| adaptation.stage == "cleared" }
+          adaptations.select { |one| one.stage == "cleared" && !Core::Channels::Archived.it?(one.channel) }
         end
 
         # @param adaptations [Array<Store::Posts::Standing::Adaptation>] on the member's channels
         # @return [Core::Error, nil] why the post cannot be released
         def refusal_of_all(adaptations, now)
           chosen = among(adaptations)
-          return not_cleared(adaptations.first) if chosen.empty?
+          return refusal(adaptations.first, now) if chosen.empty? && adaptations.any?
+          return not_cleared(nil) if chosen.empty?
 
           chosen.lazy.filter_map { |adaptation| refusal(adaptation, now) }.first
         end
@@ -27,6 +28,7 @@ module AskFirst
         # @return [Core::Error, nil] why it cannot be released
         def refusal(adaptation, now)
           return not_cleared(adaptation) unless adaptation.stage == "cleared"
+          return Core::Channels::Archived.error(adaptation.channel) if Core::Channels::Archived.it?(adaptation.channel)
 
           unconnected(adaptation.channel) || unsound(adaptation) || untimely(adaptation.time, now)
         end

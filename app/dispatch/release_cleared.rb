@@ -9,6 +9,9 @@ module AskFirst
         of_process
 
         def call(post_ids:)
+          Store::Gates.for_member(scope)
+          return if workspace[:archived_at] || workspace[:deleted_at]
+
           ids = Store::Gates.for_posts(scope, post_ids)
           chosen = standing(ids).each_value.to_h { |post| [post, ready(post)] }.reject { |_, ready| ready.empty? }
           Releasing.call(kit, member, posts: chosen) if chosen.any?

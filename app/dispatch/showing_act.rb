@@ -19,6 +19,11 @@ module AskFirst
 
         private
 
+        # The posts' gates are held already.
+        def restage(post_ids)
+          Signoff::Restage.call(kit, member, posts: standing(post_ids).values)
+        end
+
         def showing(id)
           reading { rows(:showings).where(id: id).first }
         end

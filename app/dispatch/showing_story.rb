@@ -5,7 +5,7 @@ module AskFirst
     module Dispatch
       # One showing with its attempts and what went out, for the side of the dispatch log.
       class ShowingStory < ShowingAct
-        opens :showing, "see_post"
+        reads :showing, "see_post"
 
         def call(showing_id:)
           reading do

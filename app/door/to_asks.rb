@@ -40,6 +40,7 @@ module AskFirst
           end
 
           Store::Gates.for_posts(scope, [row[:post_id]])
+          working_pass!
           posts = Store::Posts::Standing.load(scope, [row[:post_id]], now)
           require!(row[:room] == "client" ? "answer_client" : "answer_internal", on: touching(asked: asked))
           Opened.new(row: row, posts: posts)
@@ -85,6 +86,13 @@ module AskFirst
         end
 
         private
+
+        # Whoever stops a pass holds the gates of all the posts that it is about.
+        def working_pass!
+          return if member.pass_id.nil?
+
+          why = Signoff::PassOver.why(kit, scope.rows(:guest_passes).where(id: member.pass_id).first) and raise why
+        end
 
         def through_ask(row, ask, gate, what)
           raise Core::NotFound, what unless sees?(ask[:channel_ids].to_a)

@@ -6,9 +6,7 @@ module AskFirst
       # Campaigns and labels of a client.
       module ToCampaigns
         # A campaign; without an id one that is new.
-        # @param gate [Boolean] whether the workspace is locked: for acts on which verdicts of its posts hang
-        def campaign(input, gate: false)
-          Store::Gates.for_workspace(scope) if gate
+        def campaign(input)
           agency_only!("This campaign")
           row = find(:campaigns, input[:campaign_id], "This campaign") if input[:campaign_id]
           require!(@act)
@@ -25,9 +23,7 @@ module AskFirst
           Opened.new(row: file)
         end
 
-        # @param gate [Boolean] whether the workspace is locked: a step may be wanted for a label
-        def label(input, gate: false)
-          Store::Gates.for_workspace(scope) if gate
+        def label(input)
           agency_only!("This label")
           row = find(:labels, input[:label_id], "This label") { |labels| labels.where(merged_into: nil) }
           require!(@act)

@@ -5,24 +5,20 @@ module AskFirst
     class Door
       # The client itself, and what hangs on it alone.
       module ToClients
-        # @param gate [Boolean] whether the workspace is locked: for acts on which verdicts of many posts hang
-        def client(_input, gate: false)
-          Store::Gates.for_workspace(scope) if gate
+        def client(_input)
           require!(@act)
           Opened.new
         end
 
         # The sign-off route. Whoever sets a client up may choose its first one.
         def route(_input)
-          Store::Gates.for_workspace(scope)
           setting_up = kit.db[:workspaces].where(id: member.workspace_id).get(:setup_step)
           @act = setting_up ? "change_settings" : "change_route"
           require!(@act)
           Opened.new
         end
 
-        def brand_file(input, gate: false)
-          Store::Gates.for_workspace(scope) if gate
+        def brand_file(input)
           require!(@act)
           row =
             find(:brand_files, input[:file_id], "This file") do |files|
@@ -34,7 +30,7 @@ module AskFirst
         # A channel, by its id in the input; without one, the whole client.
         # @param whole [String] the act of the table that stands for the whole client
         def channel(input, gate: true, whole: nil)
-          return whole_client(whole, gate) if whole && input[:channel_id].nil?
+          return whole_client(whole) if whole && input[:channel_id].nil?
 
           row = find(:channels, input[:channel_id], "This channel")
           raise Core::NotFound, "This channel" unless sees?([row[:id]])
@@ -45,8 +41,7 @@ module AskFirst
         end
 
         # A channel set; without an id, those that shall be in it.
-        def channel_set(input, gate: false)
-          Store::Gates.for_workspace(scope) if gate
+        def channel_set(input)
           return new_set(input) if input[:set_id].nil?
 
           members =
@@ -94,8 +89,7 @@ module AskFirst
 
         private
 
-        def whole_client(act, gate)
-          Store::Gates.for_workspace(scope) if gate
+        def whole_client(act)
           require!(act)
           Opened.new(channel_ids: nil)
         end

@@ -40,7 +40,6 @@ module AskFirst
           row = find(:holds, input[:hold_id], "This hold")
           raise Core::NotFound, "This hold" unless row[:channel_id].nil? || sees?([row[:channel_id]])
 
-          Store::Gates.for_workspace(scope)
           row[:channel_id] ? require!(@act, on: touching(channel_ids: [row[:channel_id]])) : require!(whole)
           Opened.new(row: row, channel_ids: [row[:channel_id]].compact)
         end

@@ -5,11 +5,9 @@ module AskFirst
     class Door
       # Members and invitations. Nobody gives or takes what they do not have themselves.
       module ToPeople
-        # @param gate [Boolean] whether the workspace is locked: what somebody may do hangs on it, so verdicts wait
         # @param within [Boolean] whether only members may be opened who have nothing that the reader has not
-        def membership(input, gate: false, within: false)
+        def membership(input, within: false)
           agency_only!("This member")
-          Store::Gates.for_workspace(scope) if gate
           require!(@act)
           row =
             Store::People::Members

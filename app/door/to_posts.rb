@@ -149,6 +149,7 @@ module AskFirst
         # One statement, whether a post is there, not there, or not theirs.
         def seen_rows(ids, gate)
           known = ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }
+          Store::Gates.for_posts(scope, known) if gate # first: what is read beside a row that is waited for is older
           on =
             scope.db[:adaptations].where(
               workspace_id: Sequel[:posts][:workspace_id],
@@ -156,12 +157,11 @@ module AskFirst
               removed_at: nil
             )
           found = Store::Posts::Visible.narrow(scope, scope.rows(:posts).where(Sequel[:posts][:id] => known))
-          found =
-            found
-              .select_all(:posts)
-              .select_append(gathered(on, :channel_id).as(:channel_ids))
-              .order(Sequel[:posts][:id])
-          (gate ? found.lock_style(Store::Gates::LOCK) : found).to_hash(:id)
+          found
+            .select_all(:posts)
+            .select_append(gathered(on, :channel_id).as(:channel_ids))
+            .order(Sequel[:posts][:id])
+            .to_hash(:id)
         end
 
         def asked_about

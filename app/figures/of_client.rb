@@ -6,7 +6,7 @@ module AskFirst
       # How a client's sign-off went in a period: each step, each person, and what follows. The client's side sees its
       # own part of it, where the lead shares that.
       class OfClient < Act
-        opens :client, "see_figures"
+        reads :client, "see_figures"
 
         # @param from [String] ISO date
         # @param to [String] inclusive

@@ -5,7 +5,7 @@ module AskFirst
     module Figures
       # Whether the client's side sees how its own sign-off goes.
       class ShareFigures < Act
-        opens :client, "share_figures", gate: true
+        opens :client, "share_figures", locks: :client
 
         def call(shared:)
           return if workspace[:figures_shared] == shared

@@ -5,7 +5,7 @@ module AskFirst
     module Ideas
       # A client's ideas in their groups: the first ones of each, and how many there are.
       class Board < IdeaAct
-        opens :client, "see_ideas"
+        reads :client, "see_ideas"
 
         IN_GROUP = 40
 

@@ -5,7 +5,7 @@ module AskFirst
     module Ideas
       # A client's feeds, each with its health and what came of it.
       class Feeds < IdeaAct
-        opens :client, "see_ideas"
+        reads :client, "see_ideas"
 
         TOLD = %i[id name address folder_id makes group_id channel_id state said failures version].freeze
         LATEST = 5

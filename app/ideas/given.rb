@@ -5,7 +5,7 @@ module AskFirst
     module Ideas
       # What somebody of the client's side has given, with what became of each: no more than that.
       class Given < IdeaAct
-        opens :own_ideas, "see_given_ideas"
+        reads :own_ideas, "see_given_ideas"
 
         SHOWN = 50
 

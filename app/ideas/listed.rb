@@ -5,7 +5,7 @@ module AskFirst
     module Ideas
       # A page of a client's ideas, in the order and as far as they are asked for.
       class Listed < IdeaAct
-        opens :client, "see_ideas"
+        reads :client, "see_ideas"
 
         PAGE = 60
 

@@ -6,7 +6,7 @@ module AskFirst
       # One's private address for ideas: what is mailed there, from one's own address, is an idea of this client's. The
       # database keeps a digest to find it by, and the address itself sealed, for its owner alone.
       class MyAddress < Act
-        opens :client, "see_ideas"
+        reads :client, "see_ideas"
 
         # @return [Hash] {address: String or nil, mail: whether mails come in at all}
         def call

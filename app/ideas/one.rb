@@ -5,7 +5,7 @@ module AskFirst
     module Ideas
       # One idea with everything about it: who voted how, its files, and what may be done.
       class One < IdeaAct
-        opens :idea_read, "see_ideas"
+        reads :idea_read, "see_ideas"
 
         # @return [Hash] JSON-ready
         def call(idea_id:)

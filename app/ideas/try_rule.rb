@@ -5,7 +5,7 @@ module AskFirst
     module Ideas
       # What a rule would make of the newest items of a feed. Nothing is kept.
       class TryRule < IdeaAct
-        opens :feed, "keep_feed"
+        reads :feed, "keep_feed"
 
         # @param rule [Hash] see Core::Ideas::FeedRule
         # @return [Array<Hash>] JSON-ready

@@ -6,7 +6,7 @@ module AskFirst
       # What an edit would make of a picture, at the size of the screen. Nothing is kept.
       class EditPreview < Act
         stepwise
-        opens :media, "see_post"
+        reads :media, "see_post"
 
         # @param edit [Hash] see Core::Media::Edit
         # @return [String] bytes of a JPEG

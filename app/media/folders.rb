@@ -6,7 +6,7 @@ module AskFirst
       # What a client's media can be narrowed by: folders, kinds, labels, and what is worth a look, each with how many
       # there are.
       class Folders < LibraryAct
-        opens :client, "see_post"
+        reads :client, "see_post"
 
         # @return [Hash] JSON-ready
         def call

@@ -5,7 +5,7 @@ module AskFirst
     module Media
       # A page of a client's media, in the order and as far as they are asked for.
       class Library < LibraryAct
-        opens :client, "see_post"
+        reads :client, "see_post"
 
         PAGE = 60
         KINDS = %w[picture video document].freeze

@@ -5,7 +5,7 @@ module AskFirst
     module Media
       # One medium with the posts that it is in, as far as the reader sees them.
       class Medium < LibraryAct
-        opens :media, "see_post"
+        reads :media, "see_post"
 
         SHOWN = 86_400 # seconds that it is told what went wrong
 

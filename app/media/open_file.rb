@@ -7,7 +7,7 @@ module AskFirst
       class OpenFile < FileAct
         # A medium as it looks on the screen.
         class Preview < OpenFile
-          opens :media, "see_post"
+          reads :media, "see_post"
           FACE = Faces::LARGE
 
           private
@@ -23,21 +23,22 @@ module AskFirst
 
         # The file as it came, with all that it says of itself: for those who work with it.
         class Original < OpenFile
-          opens :media, "add_media"
+          reads :media, "add_media"
         end
 
         # A file exactly as it was released, for whoever publishes by hand or compares revisions.
         class Rendition < OpenFile
-          opens :rendition, "see_post"
+          reads :rendition, "see_post"
 
           private
 
           def found = { **row.slice(:file, :mime), name: "#{row[:id][-6..]}.#{kit.media.ending(row[:spec])}" }
+          def brought_up(file) = kit.files.same_path(file, **row.slice(:digest, :bytes))
         end
 
         # What a guest's ask shows, and nothing else.
         class Shown < OpenFile
-          opens :own_rendition, nil
+          reads :own_rendition, nil
 
           private
 

@@ -5,7 +5,7 @@ module AskFirst
     module Media
       # Where a member's files come in, through the door.
       class UploadHere < Act
-        opens :client, "add_media"
+        reads :client, "add_media"
 
         # @return [Edge::Files::Uploads]
         def call = kit.files.uploads(member.workspace_id, member.person_id)

@@ -6,7 +6,7 @@ module AskFirst
       # Which posts hold a medium, and what a newer version would do to each: it changes a draft; what is sealed must be
       # opened first, which ends the yeses that are named; what is being sent or out stays as it is. Writes nothing.
       class VersionCost < LibraryAct
-        opens :media, "see_post"
+        reads :media, "see_post"
 
         # @return [Array<Hash>] JSON-ready
         def call(media_id:)

@@ -5,7 +5,7 @@ module AskFirst
     module Partners
       # A client's partners by name, each with how many posts were made with it, and which may be the same.
       class Listed < PartnerAct
-        opens :client, "see_partners"
+        reads :client, "see_partners"
 
         MOST = 1_000
 

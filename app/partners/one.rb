@@ -5,7 +5,7 @@ module AskFirst
     module Partners
       # One partner with what was made with it, and its files.
       class One < PartnerAct
-        opens :partner_read, "see_partners"
+        reads :partner_read, "see_partners"
 
         # @return [Hash] JSON-ready
         def call(partner_id:)

@@ -5,7 +5,7 @@ module AskFirst
     module Partners
       # Finds a file of a partner.
       class OpenFile < FileAct
-        opens :partner_file, "see_partners"
+        reads :partner_file, "see_partners"
       end
     end
   end

@@ -6,7 +6,7 @@ module AskFirst
       # Changes a member's role, title, channels or last day. What that would leave lying is shown before; it can be
       # handed over.
       class ChangeMember < MembershipChange
-        opens :membership, "change_member", gate: true, within: true
+        opens :membership, "change_member", locks: :client, within: true
 
         # @param version [Integer] the version that the page showed
         # @param to [String, nil] person id who takes over what the member may no longer do

@@ -6,7 +6,7 @@ module AskFirst
       # Ends a membership at once. What the member had in hand goes to somebody else; their name stays in the record
       # for ever.
       class EndMember < MembershipChange
-        opens :membership, "change_member", gate: true, within: true
+        opens :membership, "change_member", locks: :client, within: true
 
         # @param to [String, nil] person id who takes over; needed when something would be left lying
         def call(membership_id:, to: nil)

@@ -5,7 +5,7 @@ module AskFirst
     module People
       # One member: what they may do here and why, for every act, and what they hold in their hands.
       class MemberSheet < Act
-        opens :membership, "see_people"
+        reads :membership, "see_people"
 
         # what each line of the page asks the decision function, in the words of the page
         LINES = {

@@ -5,7 +5,7 @@ module AskFirst
     module People
       # Everybody of a client: members of both sides with what their role gives them, and who is invited.
       class PeopleHere < Act
-        opens :client, "see_people"
+        reads :client, "see_people"
 
         # @return [Hash] JSON-ready
         def call

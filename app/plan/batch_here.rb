@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # What came of each post of a batch so far; of the reader's own.
       class BatchHere < Act
-        opens :batch, "see_post"
+        reads :batch, "see_post"
 
         # @return [Hash] JSON-ready
         def call(**)

@@ -6,7 +6,7 @@ module AskFirst
       # The plan as the client sees it: for whoever is a member of the client's side, and for those of the agency who
       # want to see it with their eyes.
       class ClientPlan < Act
-        opens :client, "see_shared_plan"
+        reads :client, "see_shared_plan"
 
         WEEKS = 8
 

@@ -6,7 +6,7 @@ module AskFirst
       # The days of a client, for whoever chooses a time: which are days off and why, which nobody works on, and what
       # goes out when.
       class Days < Act
-        opens :client, "see_post"
+        reads :client, "see_post"
         MOST = 62 # days in one look: two months
         CHANNEL = %w[network initials name].freeze
 

@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # The fixtures of a client, in words, with their next days.
       class FixturesHere < Act
-        opens :client, "see_campaign"
+        reads :client, "see_campaign"
 
         NEXT = 6
         AHEAD = 800 # days that are looked through for the next ones

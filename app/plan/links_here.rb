@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # The plan links of a client that work, without their secrets, which nobody has any more.
       class LinksHere < Act
-        opens :client, "share_plan"
+        reads :client, "share_plan"
 
         # @return [Array<Hash>] JSON-ready
         def call

@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # A rule before it is kept: in words, with its first days.
       class LookAtRule < Act
-        opens :client, "see_campaign"
+        reads :client, "see_campaign"
 
         SHOWN = 8
         AHEAD = 12 * Core::Plan::Recurrence::SEARCHED # months

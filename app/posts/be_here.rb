@@ -6,7 +6,7 @@ module AskFirst
       # Tells the others on a post that somebody is there, and which part they have under their hands. Nothing is
       # kept: who does not say it again is gone.
       class BeHere < Act
-        opens :post, "see_post", gate: false
+        reads :post, "see_post", gate: false
 
         # @param part [String, nil] under their hands
         # @param channel_id [String, nil] nil: the master's

@@ -6,7 +6,7 @@ module AskFirst
       # What the checks would say if a part stood as it is being typed. Writes nothing. What goes out around the post
       # is not looked at here: that comes with the next save.
       class CheckDraft < Act
-        opens :post, "see_post", gate: false, stand: true
+        reads :post, "see_post", gate: false, stand: true
 
         # @param channel_id [String, nil] nil for the master
         # @return [Hash] JSON-ready {master: {count:}, adaptations: [{id:, proof:}]}

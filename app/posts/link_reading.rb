@@ -5,7 +5,7 @@ module AskFirst
     module Posts
       # What was found at the page of a link, for whoever asked.
       class LinkReading < Act
-        opens :link_reading, "write:link"
+        reads :link_reading, "write:link"
 
         SAYS = {
           "private" => [

@@ -5,7 +5,7 @@ module AskFirst
     module Posts
       # The client's book of people and things that posts name, each with its spelling at each network.
       class MentionBook < Act
-        opens :client, "see_brand"
+        reads :client, "see_brand"
 
         # @return [Hash] JSON-ready
         def call

@@ -5,7 +5,7 @@ module AskFirst
     module Record
       # A page of one client's record, for whoever reads there.
       class ClientPage < Act
-        opens :client, "see_record"
+        reads :client, "see_record"
 
         # @param filters [Hash] as of ClientRecord
         # @return [Hash] JSON-ready

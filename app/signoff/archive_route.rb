@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # Takes a route off the list. Posts and campaigns that pass it go on passing it.
       class ArchiveRoute < RouteAct
-        opens :client, "change_route", gate: true
+        opens :client, "change_route", locks: :client
 
         # @raise [Core::Conflict] is_default
         def call(route_id:)

@@ -76,7 +76,9 @@ module AskFirst
           left = post.adaptations.reject(&:sent?)
           return "It is out." if left.empty?
 
-          waiting = left.filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
+          return Core::Channels::Archived.sentence(left.first.channel) if NextAsk.going(post).empty?
+
+          waiting = NextAsk.going(post).filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
           return "It has all its yeses." unless waiting
 
           "It is asked already at “#{waiting.name}”, exactly as it stands. Wait for the answer, or withdraw that ask."

@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # Another route for the posts of a campaign, with a reason on record. A post that has one of its own keeps it.
       class ChooseCampaignRoute < RouteAct
-        opens :campaign, "choose_campaign_route", gate: true
+        opens :campaign, "choose_campaign_route", locks: :client
 
         # @param route_id [String, nil] nil for the client's
         def call(campaign_id:, route_id:, reason:)

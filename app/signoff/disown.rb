@@ -4,8 +4,8 @@ module AskFirst
   module App
     module Signoff
       # "This was not me", from the receipt of a yes: each of its yeses becomes a no of that person, which blocks until
-      # their own yes; every link of theirs stops; the leads are told at once. What is out already stays out, and that
-      # is said too.
+      # their own yes; every link of theirs stops; the leads are told at once. Pressed again, it stops what they have said
+      # yes to since. What is out already stays out, and that is said too.
       class Disown < Act
         opens :own_receipt, nil
 
@@ -23,20 +23,27 @@ module AskFirst
         end
 
         def call(receipt_id:)
-          fresh = rows(:receipts).where(id: receipt_id, disowned_at: nil).update(disowned_at: now).positive?
+          rows(:receipts).where(id: receipt_id, disowned_at: nil).update(disowned_at: now)
           lines = ReceiptLines.of(scope, receipt_id)
           answers = lines.flat_map { |line| line[:answers] }
           stopped, out = answers.partition { |one| !posts.fetch(one[:post_id]).adaptation(one[:adaptation_id])&.sent? }
-          block(stopped) if fresh
+          open = stopped.reject { |one| blocked?(one) }
+          block(open) if open.any?
           { stopped: stopped.map { |one| one[:post_id] }.uniq.size, out: out.map { |one| one[:post_id] }.uniq.size }
         end
 
         private
 
+        # By whoever disowns it; so it stays until a yes of their own.
+        def blocked?(answer)
+          standing = posts.fetch(answer[:post_id]).adaptation(answer[:adaptation_id])
+          standing&.verdict&.blocks.to_a.any? { |block| block.person_id == member.person_id }
+        end
+
         def block(answers)
           scope.insert(:answers, *answers.map { |one| no(one) })
           rows(:guest_passes).where(person_id: member.person_id, revoked_at: nil).update(revoked_at: now)
-          ids = posts.keys
+          ids = answers.map { |one| one[:post_id] }.uniq
           ids.each { |id| record("disowned", post_id: id, facts: { person: member.name }) }
           restage(ids)
           tell(ids)
@@ -58,7 +65,7 @@ module AskFirst
 
         def tell(ids)
           leads = colleagues.select { |one| one.side == "agency" && one.abilities.include?("ask") }.map(&:person_id)
-          what = ids.size == 1 ? "“#{posts.values.first.row[:subject]}”" : "#{ids.size} posts"
+          what = ids.size == 1 ? "“#{posts.fetch(ids.first).row[:subject]}”" : "#{ids.size} posts"
           People::Notify.call(
             kit,
             member,

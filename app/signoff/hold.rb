@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # The one switch that stops everything of a client from going out, at once, with a reason.
       class Hold < Act
-        opens :channel, "hold", whole: "hold_all"
+        opens :channel, "hold", whole: "hold_all", locks: :client
 
         # @param channel_id [String, nil] only this channel
         # @return [String] the hold's id

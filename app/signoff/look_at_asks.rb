@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # Says before asking for several posts at once: at which steps, of whom and by when, and what cannot be asked.
       class LookAtAsks < AskingMany
-        opens :client, "ask", gate: false
+        reads :client, "ask"
 
         # @param post_ids [Array<String>]
         # @return [Hash] JSON-ready: asks:, left:

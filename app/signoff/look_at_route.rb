@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # What becomes of everything that is asked now, if a route were changed so. Nothing is written.
       class LookAtRoute < RouteAct
-        opens :client, "change_route"
+        reads :client, "change_route"
 
         # @param steps [Array<Hash>] as of Core::Signoff::RouteDraft.clean
         # @return [Array<Hash>] JSON-ready, a step each that was asked: step_id, name, stays (whether it is part of the

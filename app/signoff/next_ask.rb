@@ -31,12 +31,9 @@ module AskFirst
 
         # What is not satisfied at a step; of a required one, only what waits there.
         def open_at(post, step)
-          post
-            .adaptations
-            .reject(&:sent?)
-            .select do |adaptation|
-              step.required ? adaptation.verdict.waits_at&.id == step.id : open_beside?(adaptation, step)
-            end
+          going(post).select do |adaptation|
+            step.required ? adaptation.verdict.waits_at&.id == step.id : open_beside?(adaptation, step)
+          end
         end
 
         # A step is not wanted of every channel.
@@ -45,8 +42,13 @@ module AskFirst
           !own.nil? && !own.satisfied?
         end
 
+        # What can still go out.
+        def going(post)
+          post.adaptations.reject { |one| one.sent? || Core::Channels::Archived.it?(one.channel) }
+        end
+
         def first_step(post)
-          post.adaptations.reject(&:sent?).filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
+          going(post).filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
         end
 
         # An open ask about exactly what stands, for the day that is planned, goes on; what was opened to change it

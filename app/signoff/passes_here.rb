@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # The links of a client that work now: whose each is, for what, until when, and on how many devices it was opened.
       class PassesHere < Act
-        opens :client, "see_passes"
+        reads :client, "see_passes"
 
         MOST = 200
 

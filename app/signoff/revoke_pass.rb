@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # Stops somebody's links to an ask, and every device that opened one: those of its reminders too.
       class RevokePass < Act
-        opens :pass, "withdraw", gate: false
+        opens :pass, "withdraw"
 
         def call(**)
           alike = row.slice(:ask_id, :person_id)

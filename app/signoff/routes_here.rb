@@ -6,7 +6,7 @@ module AskFirst
       # The client's sign-off routes as they stand today: the one that every post passes, and others that campaigns and
       # posts can pass instead. With who could answer, what a condition can name, and the presets.
       class RoutesHere < RouteAct
-        opens :client, "see_people"
+        reads :client, "see_people"
 
         # @return [Hash] JSON-ready
         def call

@@ -8,7 +8,7 @@ module AskFirst
       # gone stays in the demand of the posts that were asked for it, unless it is let go on record. Whoever sets a
       # client up may choose its first route; later that takes `govern_route`.
       class SaveRoute < RouteAct
-        opens :route, nil
+        opens :route, nil, locks: :client
 
         LET_GO = "The route was changed."
 

@@ -89,6 +89,9 @@ module AskFirst
         end
 
         def nothing_to_ask(post, step)
+          left = post.adaptations.reject(&:sent?)
+          return Core::Channels::Archived.error(left.first.channel) if left.any? && NextAsk.going(post).empty?
+
           waiting = post.adaptations.filter_map { |adaptation| adaptation.verdict.waits_at&.name }.first
           Core::Conflict.new(
             "nothing_to_ask",

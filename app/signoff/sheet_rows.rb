@@ -6,7 +6,7 @@ module AskFirst
       # The sign-off sheet of a post, a campaign or a period: every yes, with whose it was and by whose hand, when, how,
       # on which revision and for exactly which content; and what was decided beside them.
       class SheetRows < Act
-        opens :client, "see_post"
+        reads :client, "see_post"
 
         MOST = 500 # posts
         COLUMNS = %w[

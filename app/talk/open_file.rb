@@ -5,7 +5,7 @@ module AskFirst
     module Talk
       # Finds a file beside a post.
       class OpenFile < FileAct
-        opens :post_file, nil
+        reads :post_file, nil
       end
     end
   end

@@ -5,7 +5,7 @@ module AskFirst
     module Talk
       # The whole of the mail that a remark came with: what it quotes and how it is signed too. For the agency side.
       class WholeMail < Act
-        opens :remark, nil
+        reads :remark, nil
 
         # @return [Hash] JSON-ready
         # @raise [Core::NotFound] for one that was not said by mail

@@ -7,11 +7,10 @@ module AskFirst
       # sent, and nowhere else. The first that fits decides.
       module Clearance
         # state: of the showing · release: {at:, needs: ids of the files that it sends} or nil · uploads: ids that are
-        # up · stopped:
-        # the client is archived or deleted · unconfirmed: the database was brought back, and nobody has said yet that
-        # it may go · channel: {state:} · fresh: whether its card was read lately · by_hand: no network takes it ·
-        # verdict: responds to held?, release_stands? and releasable? · faults: sentences of today's card · now: by
-        # the database's clock
+        # up · stopped: the client is archived or deleted · unconfirmed: the database was brought back, and nobody has
+        # said yet that it may go · channel: {state:, archived_at:, name:} · fresh: whether its card was read lately ·
+        # by_hand: no network takes it · verdict: responds to held?, release_stands? and releasable? · faults: sentences
+        # of today's card · now: by the database's clock
         Facts =
           Struct.new(
             :state,
@@ -46,6 +45,7 @@ module AskFirst
         def waits(facts)
           return ruling(:wait, facts.release[:at]) if facts.release[:at] > facts.now
           return ruling(:wait, facts.now + HELD_FOR) if facts.unconfirmed
+          return trouble(Channels::Archived.sentence(facts.channel)) if Channels::Archived.it?(facts.channel)
           return ruling(:hand) if facts.by_hand
 
           ruling(:wait, facts.now + HELD_FOR) if facts.verdict.held?

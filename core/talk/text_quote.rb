@@ -44,9 +44,12 @@ module AskFirst
           places(text).max_by { |start| [likeness(text, start), -start] }
         end
 
-        # @return [String, nil] the text with other words in their place; nil when they are gone
+        # @return [String, nil] the text with other words in their place; nil when they are gone, or when the same words
+        #   stand elsewhere only, with less than a third around them of what stood around the ones that are meant
         def replace(text, words)
           start = find(text) or return
+          return unless meant?(text, start)
+
           text[0, start] + words + text[(start + exact.length)..]
         end
 
@@ -54,21 +57,27 @@ module AskFirst
 
         private
 
+        # Whole characters as people see them: never a letter without the marks that belong to it.
         def places(text)
+          edges = text.each_grapheme_cluster.reduce([0]) { |found, one| found << (found.last + one.length) }.to_set
           found = []
           from = 0
           while (start = text.index(exact, from))
-            found << start
+            found << start if edges.include?(start) && edges.include?(start + exact.length)
             from = start + 1
           end
           found
         end
 
+        # What had nothing around it was the whole text.
+        def meant?(text, start)
+          around = prefix.length + suffix.length
+          around.zero? ? text == exact : likeness(text, start) * 3 >= around
+        end
+
         # Characters that are the same, going away from the words to either side.
         def likeness(text, start)
-          before = text[0, start].reverse
-          after = text[(start + exact.length)..]
-          same(prefix.reverse, before) + same(suffix, after)
+          same(prefix.reverse, text[0, start].reverse) + same(suffix, text[(start + exact.length)..])
         end
 
         def same(one, other) = one.each_char.zip(other.each_char).take_while { |a, b| a == b }.size

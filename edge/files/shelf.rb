@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require "securerandom"
 require "shrine"
 require "shrine/storage/file_system"
@@ -17,6 +18,7 @@ module AskFirst
         KEPT = 30 * 86_400 # seconds that a copy stays after it was made
         HOUR = 3_600
         PART = ".part" # what is being written
+        PIECE = 1024 * 1024
 
         # @param folder [String]
         # @param far [Far, nil]
@@ -48,6 +50,29 @@ module AskFirst
         ensure
           io&.close
         end
+
+        # A file, once it has been compared with what it was when it was put here. One that the folder holds otherwise is
+        # fetched anew where there is a store.
+        # @param digest [String] SHA-256, in hexadecimal
+        # @param bytes [Integer]
+        # @yieldparam io [IO] the very file that was compared
+        # @raise [Core::Media::Spoiled]
+        # @raise [Errno::ENOENT] when it is not there
+        # @raise [Core::Away]
+        def open_same(id, digest:, bytes:, &)
+          @storage.delete(id) if @far && seen(id) != [digest, bytes]
+          open(id) do |io|
+            found = seen_in(io)
+            raise Core::Media::Spoiled.new(id, bytes, found.last) if found != [digest, bytes]
+
+            yield io
+          end
+        end
+
+        # @return [String] where that file can be read
+        # @raise [Core::Media::Spoiled]
+        # @raise [Core::Away]
+        def same_path(id, digest:, bytes:) = open_same(id, digest: digest, bytes: bytes) { path(id) }
 
         # Files of one person that are on their way into a client's. They lie here, wherever the others do.
         def uploads(workspace_id, person_id) = Uploads.new(place("#{workspace_id}/uploads/#{person_id}"))
@@ -105,6 +130,22 @@ module AskFirst
         end
 
         private
+
+        # @return [Array(String, Integer), nil] digest and bytes; nil where nothing is there
+        def seen(id)
+          open(id) { |io| seen_in(io) }
+        rescue Errno::ENOENT
+          nil
+        end
+
+        def seen_in(io)
+          sum = Digest::SHA256.new
+          while (piece = io.read(PIECE))
+            sum << piece
+          end
+          io.rewind
+          [sum.hexdigest, io.size]
+        end
 
         def place(id) = @storage.path(id).to_s
 

@@ -73,6 +73,22 @@ RSpec.describe "A store of files that speaks the S3 protocol", :database do
   end
 
   describe "the shelf" do
+    it "hands on only what is byte for byte what was put there, and fetches anew what only its own copy lost" do
+      here, folder = shelf
+      here.put("#{prefix}/boat", StringIO.new("a boat"))
+      same = { digest: Digest::SHA256.hexdigest("a boat"), bytes: 6 }
+      File.write(File.join(folder, prefix, "boat"), "a goat")
+      expect(here.open_same("#{prefix}/boat", **same, &:read)).to eq "a boat"
+      client.put_object(bucket: "files", key: "#{prefix}/boat", body: "15 bytes of text")
+      expect(here.open_same("#{prefix}/boat", **same, &:read)).to eq "a boat" # its own copy is whole
+      File.delete(File.join(folder, prefix, "boat"))
+      spoiled = AskFirst::Core::Media::Spoiled
+      expect { here.open_same("#{prefix}/boat", **same, &:read) }.to raise_error(spoiled, /has 16 bytes where .* has 6/)
+      client.delete_object(bucket: "files", key: "#{prefix}/boat")
+      File.delete(File.join(folder, prefix, "boat"))
+      expect { here.open_same("#{prefix}/boat", **same, &:read) }.to raise_error(Errno::ENOENT)
+    end
+
     it "keeps files there, and here a copy of what is in use" do
       here, folder = shelf
       here.put("#{prefix}/boat", StringIO.new("a boat"))

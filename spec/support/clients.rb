@@ -24,9 +24,10 @@ module ClientSteps
     AskFirst::App::AgencyPerson.load(world.kit, world.person(who), from: "127.0.0.1")
   end
 
-  # Ines at a client, as if her part were limited to some channels.
+  # Somebody at a client who may do everything, on some channels alone.
+  # @return [AskFirst::App::Member]
   def limited_to(*channels, client: self.client)
-    AskFirst::App::Member.new(**world.member(:ines, client).to_h, limited_to: channels)
+    world.insider("agency owner", client: client, limited: channels)
   end
 
   # What a member of one client reads through.

@@ -101,11 +101,11 @@ class SpecWorld
   def channel(network, client = :quillmere) = world.channels.fetch(client).fetch(network)
   def member(who, client = :quillmere) = world.member(who, client)
 
-  # Somebody new in a client, as no act of the demo makes them: limited to one channel, say.
+  # Somebody new in a client, as no act of the demo makes them: limited to some channels, say.
   # @param role [String] its name
-  # @param limited [Symbol, nil] the network of the one channel that their part is limited to
+  # @param limited [Array<String>, Symbol, nil] ids of the channels that their part is limited to, or the network of one
   # @return [Array(String, String, String)] login, the person's id, the membership's
-  def somebody(role, side: "agency", limited: nil)
+  def somebody(role, client: :quillmere, side: "agency", limited: nil)
     login = "in#{SecureRandom.hex(3)}"
     person =
       AskFirst::App::People::AddPerson.call(
@@ -117,14 +117,24 @@ class SpecWorld
         password: Demo::World::PASSWORD,
         cost: CHEAP
       )
+    here = { workspace_id: workspace(client) }
     id = AskFirst::Core::Uuid.v7(Time.now)
     role_id = owner[:roles].where(name: role).get(:id)
-    row = { workspace_id: workspace, id: id, person_id: person, side: side, role_id: role_id, since: kit.now }
-    owner[:memberships].insert(row.merge(limited: !limited.nil?))
-    if limited
-      owner[:membership_channels].insert(workspace_id: workspace, membership_id: id, channel_id: channel(limited))
-    end
+    row = { id: id, person_id: person, side: side, role_id: role_id, since: kit.now, limited: !limited.nil? }
+    owner[:memberships].insert(here.merge(row))
+    channels = limited.is_a?(Symbol) ? [channel(limited, client)] : limited.to_a
+    owner[:membership_channels].multi_insert(channels.map { |one| { **here, membership_id: id, channel_id: one } })
     [login, person, id]
+  end
+
+  # The same as whoever acts.
+  # @return [AskFirst::App::Member]
+  def insider(role, client: :quillmere, **how)
+    person = somebody(role, client: client, **how)[1]
+    AskFirst::App::Member.from_row(
+      AskFirst::Store::People::Members.find(kit.db, person, workspace(client), kit.now),
+      from: "127.0.0.1"
+    )
   end
 
   # The constants of the acts are found by name, so that specs read as sentences.

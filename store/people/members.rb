@@ -38,6 +38,15 @@ module AskFirst
             end
         end
 
+        # The same within a transaction of the workspace.
+        # @param scope [Scope]
+        # @return [Hash, nil]
+        def one(scope, person_id, now)
+          Database
+            .prepared(scope.db, :member, :first) { base(scope.db, :$now).where(ONE) }
+            .call(person: person_id, workspace: scope.workspace_id, now: now.utc.iso8601(6))
+        end
+
         # @param scope [Scope]
         def of_workspace(scope, now)
           db = scope.db

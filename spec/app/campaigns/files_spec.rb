@@ -36,8 +36,8 @@ RSpec.describe "Files of a campaign" do
 
   it "are refused empty, too large, and from who may not plan" do
     expect(refusal { add("") }.code).to eq "file_empty"
-    maro = AskFirst::App::Member.new(**world.member(:maro).to_h, workspace_id: world.workspace(client))
-    expect(refusal { add(who: maro) }).to be_a AskFirst::Core::Refused
+    designer = world.insider("designer", client: client)
+    expect(refusal { add(who: designer) }).to be_a AskFirst::Core::Refused
     expect(refusal { add(to: SecureRandom.uuid) }).to be_a AskFirst::Core::NotFound
   end
 

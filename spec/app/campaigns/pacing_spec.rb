@@ -19,8 +19,8 @@ RSpec.describe "The pace of a client" do
     want(gap: 5)
     expect(balance[:limits]).to eq(week_min: nil, day_max: nil, apart: nil, gap: 5)
     expect(refusal { want(gap: 61) }.code).to eq "bad_pace"
-    maro = AskFirst::App::Member.new(**world.member(:maro).to_h, workspace_id: world.workspace(client))
-    expect(refusal { want(who: maro, gap: 5) }).to be_a AskFirst::Core::Refused
+    designer = world.insider("designer", client: client)
+    expect(refusal { want(who: designer, gap: 5) }).to be_a AskFirst::Core::Refused
   end
 
   it "proposes another time for what stands too close, which can be taken as it is" do

@@ -33,6 +33,20 @@ RSpec.describe "Archiving and deleting a client" do
     )
   end
 
+  it "a release that a route makes by itself stands in no archived client" do
+    released, = busy
+    world.act("Dispatch::TakeBack", :ines, client, post_id: released)
+    db[:routes].where(workspace_id: world.workspace(client)).update(releases_itself: true)
+    db[:releases].where(post_id: released).update(taken_back: false)
+    process = AskFirst::App::Member.process(world.workspace(client), "worker")
+    archive
+    AskFirst::App::Dispatch::ReleaseCleared.call(world.jobs, process, post_ids: [released])
+    expect(db[:releases].where(post_id: released, ended_at: nil)).to be_empty
+    archive(out: true)
+    AskFirst::App::Dispatch::ReleaseCleared.call(world.jobs, process, post_ids: [released])
+    expect(db[:releases].where(post_id: released, ended_at: nil).count).to eq 1
+  end
+
   it "an archived client is read only, releases nothing, and has no open asks" do
     released, asked = busy
     archive

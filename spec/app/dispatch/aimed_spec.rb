@@ -362,14 +362,15 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       world.clock.set(due)
       full =
         world.jobs.dup.tap do |kit|
-          kit.files = Object.new.tap { |files| files.define_singleton_method(:open) { |*_| raise Errno::ENOSPC } }
+          kit.files =
+            Object.new.tap { |files| files.define_singleton_method(:open_same) { |*_, **_| raise Errno::ENOSPC } }
         end
       advance(post, full)
       expect(showing(post)[:fault]).to include "the disk is full"
       away =
         world.jobs.dup.tap do |kit|
           gone = AskFirst::Core::Away.new("store_away", "The store cannot be used just now.")
-          kit.files = Object.new.tap { |files| files.define_singleton_method(:open) { |*_| raise gone } }
+          kit.files = Object.new.tap { |files| files.define_singleton_method(:open_same) { |*_, **_| raise gone } }
         end
       world.clock.set(showing(post)[:due_at])
       advance(post, away)

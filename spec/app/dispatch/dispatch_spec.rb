@@ -197,6 +197,37 @@ RSpec.describe "Dispatch" do
       db[:channels].where(id: world.channel(:ticker)).update(card: AskFirst::Store::Database.jsonb(card))
     end
 
+    # Ways in which what lies in the folder stops being what was approved.
+    {
+      "another picture" => ->(path) { File.binwrite(path, SpecWorld.picture(4_711).read) },
+      "the half of it" => ->(path) { File.truncate(path, File.size(path) / 2) },
+      "nothing in it" => ->(path) { File.truncate(path, 0) },
+      "15 bytes of text" => ->(path) { File.write(path, "not the picture") },
+      "one bit of it" => ->(path) do
+        bytes = File.binread(path)
+        bytes.setbyte(bytes.bytesize / 2, bytes.getbyte(bytes.bytesize / 2) ^ 1)
+        File.binwrite(path, bytes)
+      end
+    }.each do |what, spoil|
+      it "compares a file with what the yes named before it is handed on: #{what} is trouble, told, and not sent" do
+        post = released
+        ids = db[:revision_adaptations].where(post_id: post).get(:rendition_ids).to_a
+        rendition = db[:renditions].where(id: ids).first
+        spoil.call(world.kit.files.path(rendition[:file]))
+        expect(
+          refusal { world.act("Media::OpenFile::Rendition", :ines, rendition_id: rendition[:id]) }.code
+        ).to eq "file_spoiled"
+        world.clock.set(due)
+        2.times { advance(post) }
+        expect([showing(post)[:state], sent(post)]).to eq ["trouble", []]
+        expect(showing(post)[:trouble]).to match(/A file of it, as made for Ticker, has .+ It was not sent\./)
+        expect(events(post)).to eq ["trouble"]
+        expect(db[:notices].where(kind: "trouble", post_id: post).select_map(:person_id)).to include(
+          world.person(:ines)
+        )
+      end
+    end
+
     it "does not send more than half an hour late" do
       post = released
       world.clock.set(due + 1900)
@@ -251,6 +282,22 @@ RSpec.describe "Dispatch" do
       world.clock.set(due + 8)
       advance(post)
       expect(world.stage(post)).to eq "out"
+    end
+
+    it "a wait of a day that a network asks for is kept silent for no longer than it could still be sent" do
+      post = released(channels: [:vitrine])
+      fault(:vitrine, "broken")
+      world.clock.set(due)
+      advance(post)
+      fault(:vitrine, "busy", seconds: 86_400) # the second try: one of the two may be out
+      world.clock.set(due + 5)
+      advance(post)
+      expect(showing(post)[:state]).to eq "unclear"
+      expect(showing(post)[:due_at]).to be <= due + (31 * 60)
+      world.clock.set(due + (31 * 60))
+      3.times { advance(post) }
+      expect([showing(post)[:state], showing(post)[:trouble]]).to match ["trouble", /may be out/]
+      expect(db[:notices].where(kind: "trouble", post_id: post).select_map(:person_id)).to include world.person(:ines)
     end
 
     it "500 is unclear: the network is asked by the id before anything is sent again" do

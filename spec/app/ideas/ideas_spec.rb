@@ -213,7 +213,7 @@ RSpec.describe "The ideas of a client" do
     keep(title: "For Vitrine", channel_id: other)
     loose = keep(title: "For none", media_ids: [medium])
     keep(title: "For Ticker", channel_id: theirs)
-    limited = AskFirst::App::Member.new(**limited_to(theirs).to_h, person_id: world.person(:maro))
+    limited = limited_to(theirs)
     found = world.act("Ideas::Listed", limited)[:ideas]
     expect(found.map { |idea| [idea[:title], idea[:media_ids]] }).to match_array [["For Ticker", []], ["For none", []]]
     expect(world.act("Ideas::Board", limited)[:groups].first[:first].size).to eq 2

@@ -116,6 +116,25 @@ RSpec.describe "Receipts of yeses" do
     expect(AskFirst::App::Signoff::ReceiptByLink.call(world.kit, secret)[:disowned]).to be true
   end
 
+  it "disowned again after a new yes, stop that one too" do
+    world.answer(post, :odile)
+    send_receipts
+    disown
+    line = world.line(post)
+    world.act(
+      "Signoff::AnswerAsk",
+      :odile,
+      line_id: line[:id],
+      verdict: "yes",
+      words: "",
+      shown: world.shown(post),
+      seen: world.seen(post, :odile)
+    )
+    expect(world.stage(post)).to eq "cleared"
+    expect(disown).to eq(stopped: 1, out: 0)
+    expect(world.stage(post)).to eq "changes_wanted"
+  end
+
   it "disowned too late, say what is out and what was stopped" do
     world.answer(post, :odile)
     world.release(post)

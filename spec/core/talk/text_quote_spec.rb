@@ -43,6 +43,24 @@ RSpec.describe AskFirst::Core::Talk::TextQuote do
     expect(changed).to eq text.sub("the far pier", "the lamp")
   end
 
+  it "puts no words in the place of others that are the same by chance, once the meant ones are gone" do
+    one = quote(text, "the far pier")
+    expect(one.replace("Look at the far pier again.", "the lamp")).to be_nil
+    expect(one.replace("The 7:20 waits until the far pier is in view, says Rowan.", "the lamp")).to eq(
+      "The 7:20 waits until the lamp is in view, says Rowan."
+    )
+    whole = described_class.at("Fog", 0, 3)
+    expect(whole.replace("Fog", "Mist")).to eq "Mist"
+    expect(whole.replace("After the storm came Fog in the morning.", "Mist")).to be_nil
+  end
+
+  it "takes no letter away from the marks that belong to it" do
+    one = quote("cafe on the pier", "cafe")
+    expect(one.find("cafe\u0301 on the pier")).to be_nil # e with an accent of its own is another letter
+    expect(one.replace("cafe\u0301 on the pier", "tea room")).to be_nil
+    expect(described_class.at("🚢 sails", 0, 1).find("🚢\u{FE0F} sails")).to be_nil
+  end
+
   it "finds any run of any text in that text, and stays with it when something is put before it" do
     words = PropCheck::Generators.array(PropCheck::Generators.choose(0..3), min: 3, max: 40)
     PropCheck.forall(
