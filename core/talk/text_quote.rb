@@ -69,10 +69,10 @@ module AskFirst
           found
         end
 
-        # What had nothing around it was the whole text.
+        # What was kept with nothing around it is known by standing there once.
         def meant?(text, start)
           around = prefix.length + suffix.length
-          around.zero? ? text == exact : likeness(text, start) * 3 >= around
+          around.zero? ? places(text).one? : likeness(text, start) * 3 >= around
         end
 
         # Characters that are the same, going away from the words to either side.

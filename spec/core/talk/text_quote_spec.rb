@@ -49,9 +49,9 @@ RSpec.describe AskFirst::Core::Talk::TextQuote do
     expect(one.replace("The 7:20 waits until the far pier is in view, says Rowan.", "the lamp")).to eq(
       "The 7:20 waits until the lamp is in view, says Rowan."
     )
-    whole = described_class.at("Fog", 0, 3)
-    expect(whole.replace("Fog", "Mist")).to eq "Mist"
-    expect(whole.replace("After the storm came Fog in the morning.", "Mist")).to be_nil
+    bare = described_class.stored("exact" => "Fog")
+    expect(bare.replace("Fog waits.", "Mist")).to eq "Mist waits."
+    expect(bare.replace("Fog waits for Fog.", "Mist")).to be_nil
   end
 
   it "takes no letter away from the marks that belong to it" do
