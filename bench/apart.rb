@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "mail"
 require "vips"
 require_relative "figures"
 

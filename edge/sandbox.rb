@@ -35,6 +35,7 @@ module AskFirst
       def initialize(hide: [], nice: 5, patience: nil)
         @template = Template.new(hide: hide, nice: nice)
         @patience = patience
+        @rest = Rest.new
         @free = SizedQueue.new(AT_ONCE).tap { |free| AT_ONCE.times { free << true } }
       end
 
@@ -59,6 +60,10 @@ module AskFirst
       rescue Shape::Wrong, Wire::Odd => e
         raise Failed, "#{name}: #{e.message}"
       end
+
+      # Stops all readings where they are, until they may go on; none of their time passes meanwhile.
+      def pause = @rest.begin && @template.tell_all(Forks::PAUSE)
+      def go_on = @rest.end && @template.tell_all(Forks::GO_ON)
 
       # Starts the template, so that the first reading need not wait for it.
       def warm = @template.warm
@@ -108,8 +113,8 @@ module AskFirst
           seconds = [limits.wall, given_up - clock].min
           @template.begin_reading(name, seconds, [theirs, *files])
           theirs.close
-          if begins?(Wire.new(ours, till: [clock + STARTS, given_up].min))
-            return yield Wire.new(ours, till: [clock + limits.wall, given_up].min + GRACE)
+          if begins?(wire(ours, [clock + STARTS, given_up].min))
+            return yield wire(ours, [clock + limits.wall, given_up].min + GRACE)
           end
           raise slow if clock >= given_up
 
@@ -119,6 +124,11 @@ module AskFirst
         end
         SemanticLogger["Sandbox"].error("#{name}: no reading could be begun")
         raise busy("No file can be read just now.")
+      end
+
+      def wire(socket, till)
+        before = @rest.seconds
+        Wire.new(socket, till: -> { till + @rest.seconds - before })
       end
 
       def begins?(wire)

@@ -27,9 +27,11 @@ module AskFirst
         heartbeat.begin
         replies = App::Talk::FetchReplies.new(@kit)
         give_way
+        @turns = Core::Dispatch::Turns.new
         queue = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
         [
           every(HEARTBEAT_EVERY) { heartbeat.beat },
+          every(App::Dispatch::GiveWay::LOOK_EVERY) { pace },
           every(RENEW_EVERY) { unharmed { App::Channels::Renew.call(@kit) } },
           every(SELDOM) { seldom },
           every(FETCH_EVERY) { fetch(replies) }
@@ -54,6 +56,12 @@ module AskFirst
             run.call
           end
         )
+      end
+
+      # What is being read stops where it is while posts go out.
+      def pace
+        rests = @turns.rest?(App::Dispatch::GiveWay.now?(@kit), ::Process.clock_gettime(::Process::CLOCK_MONOTONIC))
+        rests ? @sandbox.pause : @sandbox.go_on
       end
 
       def seldom

@@ -8,6 +8,9 @@ module AskFirst
     # Makes the database roles and the database when they are missing, then runs the migrations as their owner.
     module Migrate
       ROLES = %w[ask_first_owner ask_first_web ask_first_jobs].freeze
+      LOCK_SECONDS = 3
+      BETWEEN = 2 # seconds
+      TRIES = 30
       FOLDER = File.expand_path("migrations", __dir__)
 
       module_function
@@ -19,8 +22,27 @@ module AskFirst
         password = URI.parse(owner_url).password
         Sequel.connect(admin_url) { |admin| make(admin, name, password) }
         Sequel.extension :migration
-        Sequel.connect(owner_url) { |db| Sequel::Migrator.run(db, FOLDER) }
+        Sequel.connect(owner_url, after_connect: method(:impatient)) { |db| run(db) }
       end
+
+      # What waits for a lock stops whoever comes behind it. So a migration waits for a moment, lets them by, and tries
+      # again: as often as somebody who looks on would.
+      # @param sleep [#call] takes seconds
+      # @raise [Sequel::DatabaseLockTimeout] when it was in vain
+      def run(db, sleep: Kernel.method(:sleep), &work)
+        work ||= -> { Sequel::Migrator.run(db, FOLDER) }
+        tries = 0
+        begin
+          work.call
+        rescue Sequel::DatabaseLockTimeout
+          raise if (tries += 1) >= TRIES
+
+          sleep.call(BETWEEN)
+          retry
+        end
+      end
+
+      def impatient(connection) = connection.exec("SET lock_timeout = '#{LOCK_SECONDS}s'")
 
       def make(admin, name, password)
         ROLES.each do |role|

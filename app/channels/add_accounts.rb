@@ -110,8 +110,8 @@ module AskFirst
 
           raise Core::Conflict.new(
                   "other_network",
-                  "#{try[:network]} calls #{row[:account]} an account of its own, but here that is “#{row[:name]}” at " \
-                    "#{row[:network]}.",
+                  "#{try[:network]} calls #{row[:account]} an account of its own, but here that is “#{row[:name]}” " \
+                    "at #{row[:network]}.",
                   field: "accounts",
                   way_on: "Leave it out. If the account has moved, archive that channel and add this one."
                 )

@@ -129,7 +129,7 @@ module AskFirst
         # However long a network wants to be left alone: it is looked at when it would be too late to send it.
         def in_time(one, time)
           over = one.claimed.release[:at] + Core::Dispatch::Patience::TOLERANCE + 1
-          [time, [over, kit.now].max].min
+          over > kit.now ? [time, over].min : kit.now
         end
 
         def keep_given_back(ended)

@@ -12,8 +12,7 @@ module AskFirst
 
         # @param process [String] uuid
         # @param notices [Boolean] whether this process writes down that the database was brought back: the dispatcher
-        # does; a web
-        #   process makes no marks then, so that they do not hide it
+        #   does; a web process makes no marks then, so that they do not hide it
         def initialize(kit, process:, notices:)
           @kit = kit
           @process = process
@@ -26,8 +25,11 @@ module AskFirst
           why = Core::Dispatch::BroughtBack.why(facts)
           return false unless @notices || (why.nil? && facts.server)
 
-          why ? notice : begin_here(facts)
+          notice if why
           write(db.transaction { Store::Dispatch::Lineage.mark(db, @process, @kit.now) })
+          # at last: whoever finds that the database has a server finds a mark outside, however many begin at once and
+          # wherever one of them is killed
+          Store::Dispatch::Lineage.begin_here(db) if why.nil? && facts.server.nil?
           true
         end
 
@@ -72,10 +74,6 @@ module AskFirst
               "the database was brought back (#{why}); nothing is sent until somebody has looked"
             )
           end
-        end
-
-        def begin_here(facts)
-          Store::Dispatch::Lineage.settle_here(db) if facts.server.nil?
         end
 
         def next_mark

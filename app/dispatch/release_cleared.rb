@@ -3,8 +3,9 @@
 module AskFirst
   module App
     module Dispatch
-      # Releases what has all its yeses and passes a route that releases by itself. What cannot be released, or what
-      # somebody has taken back since, waits for a person as everywhere else.
+      # Releases what has all its yeses and passes a route that releases by itself. What cannot be released waits for a
+      # person as everywhere else; so does what somebody has stopped, by taking it back or opening it, until there is a
+      # new yes.
       class ReleaseCleared < Act
         of_process
 
@@ -22,14 +23,19 @@ module AskFirst
         def ready(post)
           return [] unless post.route[:releases_itself]
 
-          Releasable.among(post.adaptations).select { |one| Releasable.refusal(one, now).nil? && !taken_back?(one) }
+          Releasable.among(post.adaptations).select { |one| Releasable.refusal(one, now).nil? && !stopped?(one) }
         end
 
-        def taken_back?(adaptation)
-          rows(:releases)
-            .where(adaptation_id: adaptation.id, fingerprint: adaptation.fingerprint)
-            .order(Sequel.desc(:released_at), Sequel.desc(:id))
-            .get(:taken_back)
+        def stopped?(adaptation)
+          here = { adaptation_id: adaptation.id }
+          stopped = [
+            rows(:openings).where(here).max(:opened_at),
+            rows(:releases).where(here).where(:taken_back).max(:ended_at)
+          ].compact.max
+          return false if stopped.nil?
+
+          yes = rows(:answers).where(here).where(verdict: "yes", eligible: true).max(:given_at)
+          yes.nil? || yes < stopped
         end
       end
     end

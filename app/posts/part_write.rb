@@ -25,8 +25,7 @@ module AskFirst
         # @param authors [Array<String>] whose words or pictures are in the value too
         # @return [Store::Posts::Standing::Draft] what stands there now
         def keep_part(channel_id, part, value, before, authors: [])
-          present = empty?(before && before[:value]) ? [] : before[:authors].to_a
-          all = present | authors | [member.person_id]
+          all = carried(part, before || (channel_id && post.part(nil, part)), value) | authors | [member.person_id]
           row = {
             value: Store::Database.jsonb(value),
             written_by: member.person_id,
@@ -43,8 +42,10 @@ module AskFirst
           Store::Posts::Standing::Draft.new(channel_id: channel_id, part: part, value: value, authors: all)
         end
 
-        def empty?(value)
-          value.nil? || value == "" || value == [] || value == {}
+        # @param from [Hash, nil] the row that the value came from; of one that a channel did not have, the master's
+        # @return [Array<String>] whose words or files of before are still in it
+        def carried(part, from, value)
+          from ? Core::Posts::Authorship.carried(part, from[:value], value, from[:authors].to_a) : []
         end
 
         # A file that the post did not hold yet has to be read first, with how it is made ready; anything else is known.

@@ -6,7 +6,6 @@ module AskFirst
       # What proves rows of a client's record to somebody who has nothing but SHA-256: the bytes of each, its place, the
       # path from it to the root, and that the tree grew from the smaller ones that stood in mails.
       class Proof
-        FORMAT = "Ask First, sealed record, 1: RFC 6962 with SHA-256"
         TOPS = 100 # that were noted before, the newest
 
         # @param scope [Store::Scope] of one workspace, inside a transaction
@@ -25,7 +24,7 @@ module AskFirst
 
         def to_h
           {
-            format: FORMAT,
+            format: Core::Record::Verification::FORMAT,
             client: @scope.db[:workspaces].where(id: @scope.workspace_id).get(:name),
             size: @top ? @top[:size] : 0,
             root: hex(@top ? @top[:root] : Core::Record::MerkleTree::EMPTY),

@@ -95,7 +95,7 @@ module AskFirst
             stood: one.standing&.fingerprint,
             wall: one.wall,
             zone: one.zone,
-            eligible: verdict != "yes" || !one.ended?,
+            eligible: verdict != "yes" || one.counts?,
             author: one.author?(member.person_id),
             given_at: now
           }

@@ -15,6 +15,8 @@ module AskFirst
             def zone = row[:zone]
             # Nothing is asked here any more: a yes fills no place, and only lifts its giver's own block.
             def ended? = %w[withdrawn outdated].include?(row[:ended_as])
+            # One to what stands no more leaves an earlier good yes as it is.
+            def counts? = !ended? && current?
             def current? = standing&.fingerprint == fingerprint
 
             # With a value in what is answered: by the parts as they stand, where they stand so; else as the revision

@@ -17,7 +17,10 @@ module AskFirst
           found = at(step).filter_map { |adaptation| line(adaptation, step, person_id) }
           raise nothing_here(step, "cleared for them") if found.empty?
 
-          found.each { |row, adaptation| require_other_hand!(step, adaptation, person_id, row) }
+          cleared = found.map(&:last)
+          require_able!(step, cleared, person_id)
+          require_no_block!(step, cleared, person_id)
+          require_other_hand!(step, cleared, "cleared for them", also: person_id)
           insert(found, step, why, person_id, file)
           record(
             "cleared_for",
@@ -46,14 +49,26 @@ module AskFirst
           [row, adaptation] if row
         end
 
-        # Nobody clears what they wrote themselves by another's mouth, nor in the name of its author.
-        def require_other_hand!(step, adaptation, person_id, _row)
-          return unless step.four_eyes && adaptation.authors.intersect?([person_id, member.person_id])
+        # Who could say it themselves at this moment.
+        def require_able!(step, found, person_id)
+          around = WhoAnswers.new(scope, colleagues, now, member.zone).around(step, found)
+          return if around.able.include?(person_id)
 
-          raise Core::Refused.new(
-                  "four_eyes",
-                  "You or they wrote part of this, so somebody else must clear it (four eyes).",
-                  way_on: "Ask a colleague to do it."
+          raise Core::Conflict.new(
+                  "cannot_answer",
+                  "#{names.fetch(person_id, "Whoever that is")} could not answer here themselves.",
+                  way_on: "Have it cleared by somebody who can, or fill their place on record."
+                )
+        end
+
+        # Their own change or no is theirs to take back.
+        def require_no_block!(step, found, person_id)
+          return if found.none? { |one| one.verdict.blocks_at(step.id).any? { |block| block.person_id == person_id } }
+
+          raise Core::Conflict.new(
+                  "block_stands",
+                  "#{names[person_id]} wants a change at “#{step.name}”, which nobody takes back for them.",
+                  way_on: "Change it and ask again, or ask them for their own yes."
                 )
         end
 

@@ -4,8 +4,8 @@ module AskFirst
   module App
     module Signoff
       # "This was not me", from the receipt of a yes: each of its yeses becomes a no of that person, which blocks until
-      # their own yes; every link of theirs stops; the leads are told at once. Pressed again, it stops what they have said
-      # yes to since. What is out already stays out, and that is said too.
+      # their own yes; every link of theirs stops; the leads are told at once. Pressed again, it stops what they have
+      # said yes to since. What is out already stays out, and that is said too.
       class Disown < Act
         opens :own_receipt, nil
 
@@ -23,11 +23,11 @@ module AskFirst
         end
 
         def call(receipt_id:)
-          rows(:receipts).where(id: receipt_id, disowned_at: nil).update(disowned_at: now)
+          fresh = rows(:receipts).where(id: receipt_id, disowned_at: nil).update(disowned_at: now).positive?
           lines = ReceiptLines.of(scope, receipt_id)
           answers = lines.flat_map { |line| line[:answers] }
           stopped, out = answers.partition { |one| !posts.fetch(one[:post_id]).adaptation(one[:adaptation_id])&.sent? }
-          open = stopped.reject { |one| blocked?(one) }
+          open = fresh ? stopped : stopped.reject { |one| blocked?(one) }
           block(open) if open.any?
           { stopped: stopped.map { |one| one[:post_id] }.uniq.size, out: out.map { |one| one[:post_id] }.uniq.size }
         end

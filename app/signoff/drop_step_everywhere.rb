@@ -21,7 +21,10 @@ module AskFirst
         private
 
         def drop(post, step, reason)
-          adaptations = post.adaptations
+          # where somebody wants a change there, it stays
+          adaptations = post.adaptations.select { |one| one.verdict.blocks_at(step.id).empty? }
+          return if adaptations.empty?
+
           KeepRulings.call(kit, member, kind: "drop", step: step, post: post, adaptations: adaptations, reason: reason)
           EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "withdrawn", step_id: step.id)
           record("step_dropped", post_id: post.id, facts: { step: step.name, reason: reason })

@@ -16,6 +16,7 @@ module AskFirst
         def rule(step, why, kind:, person_id: nil)
           found = at(step).select { |adaptation| place?(adaptation, step, person_id) }
           raise nothing_here(step, WORDS.fetch(kind)) if found.empty?
+          require_other_hand!(step, found, "filled") if kind == "fill"
           raise last_place(step) if kind == "strike" && found.any? { |one| standing_at(one, step).places.size < 2 }
 
           keep_ruling(kind, step, found, why, place: person_id)

@@ -39,6 +39,38 @@ module AskFirst
           KeepRulings.call(kit, member, **said)
         end
 
+        # What somebody wants changed there stands until they say yes, or are asked again about something else.
+        # @raise [Core::Conflict] block_stands
+        def require_unblocked!(step, adaptations, done)
+          block = adaptations.flat_map { |one| one.verdict.blocks_at(step.id) }.first or return
+          raise Core::Conflict.new(
+                  "block_stands",
+                  "#{names[block.person_id]} wants a change at “#{step.name}”, so it is not #{done}.",
+                  way_on: "Change it and ask again, or ask them for their own yes."
+                )
+        end
+
+        # Where four eyes are wanted, nobody rules on what they wrote themselves.
+        # @param also [String, nil] in whose name it would be
+        # @raise [Core::Refused] four_eyes
+        def require_other_hand!(step, adaptations, done, also: nil)
+          authors = adaptations.flat_map(&:authors).uniq
+          return unless step.four_eyes && authors.intersect?([member.person_id, also])
+
+          who =
+            colleagues
+              .select { |one| one.abilities.include?("skip_steps") && !authors.include?(one.person_id) }
+              .map(&:name)
+          raise Core::Refused.new(
+                  "four_eyes",
+                  "You or they wrote part of this, so it is not #{done} by you (four eyes).",
+                  way_on: who.empty? ? "Ask the agency's owner." : "#{who.join(", ")} can.",
+                  facts: {
+                    "who_can" => who
+                  }
+                )
+        end
+
         # Lines of which nothing is open any more.
         def end_answered(step, adaptations)
           after = standing([post.id]).fetch(post.id)

@@ -19,6 +19,8 @@ module AskFirst
                   )
           end
 
+          require_unblocked!(step, waiting, "skipped")
+          require_other_hand!(step, waiting, "skipped")
           keep_ruling("skip", step, waiting, why)
           EndLines.call(kit, member, adaptation_ids: waiting.map(&:id), as: "withdrawn")
           record("step_skipped", post_id: post.id, facts: { step: step.name, reason: why })

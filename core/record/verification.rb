@@ -9,6 +9,9 @@ module AskFirst
       # Whether a proof of the sealed record holds: each entry is in the tree, each content has its fingerprint, the
       # tree has grown from what somebody holds, and files are among those that were said yes to. SHA-256 alone.
       class Verification
+        FORMAT = "Ask First, sealed record, 1: RFC 6962 with SHA-256"
+        HASH = /\A[0-9a-f]{64}\z/
+
         # @param proof [Hash] parsed JSON of Record::Proof
         # @param held [Array(Integer, String), nil] size and root in hexadecimal digits, from the foot of a mail
         # @param digests [Hash{String=>String}] name of a file => its SHA-256 in hexadecimal digits
@@ -21,7 +24,9 @@ module AskFirst
         # @return [Array<String>] what is wrong, in sentences; empty when it holds
         # @raise [Invalid] not_a_proof
         def wrong
-          [*entries, *contents, *grown, *files]
+          raise KeyError unless whole?
+
+          [*order, *entries, *contents, *grown, *files]
         rescue KeyError, TypeError, NoMethodError, JSON::ParserError
           raise Invalid.new(
                   "not_a_proof",
@@ -32,7 +37,24 @@ module AskFirst
 
         private
 
-        def bytes(hex) = [hex].pack("H*")
+        def bytes(hex) = HASH.match?(hex) ? [hex].pack("H*") : raise(TypeError)
+
+        # It has what a proof has; without an entry it proves nothing.
+        def whole?
+          @proof.fetch("format") == FORMAT && size.is_a?(Integer) && size.positive? && @proof.fetch("entries").any? &&
+            @proof.fetch("entries").all? { |one| entry?(one) }
+        end
+
+        def entry?(one)
+          said = JSON.parse(one.fetch("entry"))
+          one.fetch("place").is_a?(Integer) && said.keys.sort == Entry::COLUMNS.sort && said["facts"].is_a?(Hash)
+        end
+
+        def order
+          places = @proof.fetch("entries").map { |one| one.fetch("place") }
+          places == places.uniq.sort ? [] : ["Entries come twice, or not in their order."]
+        end
+
         def size = @proof.fetch("size")
         def root = bytes(@proof.fetch("root"))
 
@@ -80,7 +102,8 @@ module AskFirst
 
         def fingerprints(entry)
           facts = entry.fetch("facts")
-          facts["verdict"].nil? || facts["verdict"] == "yes" ? Array(facts["fingerprints"]) : []
+          yes = entry["act"] == "cleared_for" || (entry["act"] == "answered" && facts["verdict"] == "yes")
+          yes ? Array(facts["fingerprints"]) : []
         end
       end
     end

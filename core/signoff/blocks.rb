@@ -34,8 +34,11 @@ module AskFirst
           end
         end
 
+        # A yes that somebody else gave in their name lifts nothing.
         def later_yeses(refusal, facts)
-          facts.answers.select { |answer| answer.yes? && same_giver?(answer, refusal) && answer.order > refusal.order }
+          facts.answers.select do |answer|
+            answer.yes? && !answer.in_name? && same_giver?(answer, refusal) && answer.order > refusal.order
+          end
         end
 
         def asked_again?(refusal, facts)

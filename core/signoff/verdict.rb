@@ -42,6 +42,9 @@ module AskFirst
             facts.released[:time].same_instant?(facts.time)
         end
 
+        # @return [Array<Answer>] what blocks at one step
+        def blocks_at(step_id) = blocks.select { |answer| answer.step_id == step_id }
+
         # What a change of material content must be opened for first.
         def sealed?
           return true if %w[sending unclear out].include?(facts.showing)

@@ -51,8 +51,8 @@ module AskFirst
           io&.close
         end
 
-        # A file, once it has been compared with what it was when it was put here. One that the folder holds otherwise is
-        # fetched anew where there is a store.
+        # A file, once it has been compared with what it was when it was put here. One that the folder holds otherwise
+        # is fetched anew where there is a store.
         # @param digest [String] SHA-256, in hexadecimal
         # @param bytes [Integer]
         # @yieldparam io [IO] the very file that was compared
@@ -61,7 +61,7 @@ module AskFirst
         # @raise [Core::Away]
         def open_same(id, digest:, bytes:, &)
           @storage.delete(id) if @far && seen(id) != [digest, bytes]
-          open(id) do |io|
+          self.open(id) do |io|
             found = seen_in(io)
             raise Core::Media::Spoiled.new(id, bytes, found.last) if found != [digest, bytes]
 
@@ -133,7 +133,7 @@ module AskFirst
 
         # @return [Array(String, Integer), nil] digest and bytes; nil where nothing is there
         def seen(id)
-          open(id) { |io| seen_in(io) }
+          self.open(id) { |io| seen_in(io) }
         rescue Errno::ENOENT
           nil
         end

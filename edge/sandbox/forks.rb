@@ -12,8 +12,11 @@ module AskFirst
       class Forks
         MESSAGE = 200 # bytes: the name of a reader, and the seconds that it may take
         LOOK_EVERY = 0.2 # seconds, while somebody reads
+        # said instead of the name of a reader: all stop where they are, and go on
+        PAUSE = "pause"
+        GO_ON = "go on"
 
-        # kill_at: on the monotonic clock · folder: for what it writes on its way
+        # kill_at: on the monotonic clock, less the time that they rested · folder: for what it writes on its way
         Reading = Struct.new(:kill_at, :folder, keyword_init: true)
         private_constant :Reading
 
@@ -23,6 +26,7 @@ module AskFirst
           @control = control
           @nice = nice
           @children = {}
+          @rest = Rest.new
         end
 
         def run
@@ -32,7 +36,7 @@ module AskFirst
             bury
           end
         ensure
-          @children.each_key { |pid| kill(pid) }
+          @children.each_key { |pid| signal("KILL", pid) }
         end
 
         private
@@ -43,8 +47,7 @@ module AskFirst
           return false if message.nil? || message.empty?
 
           ios = rights.flat_map { |one| one.unix_rights || [] }
-          name, seconds = message.split
-          begin_child(name, Float(seconds), ios)
+          hear(message, ios)
           true
         rescue Errno::ECONNRESET
           false
@@ -52,11 +55,23 @@ module AskFirst
           ios&.each(&:close)
         end
 
+        def hear(message, ios)
+          case message
+          when PAUSE
+            @rest.begin && @children.each_key { |pid| signal("STOP", pid) }
+          when GO_ON
+            @rest.end && @children.each_key { |pid| signal("CONT", pid) }
+          else
+            name, seconds = message.split
+            begin_child(name, Float(seconds), ios)
+          end
+        end
+
         def begin_child(name, seconds, ios)
           limits = Readers.fetch(name).limits
           folder = Dir.mktmpdir("reading")
           pid = fork { one(name, limits, folder, ios) }
-          @children[pid] = Reading.new(kill_at: clock + seconds, folder: folder)
+          @children[pid] = Reading.new(kill_at: clock - @rest.seconds + seconds, folder: folder)
         end
 
         # In the child. What it says of its own goes to the log until it reads; nothing of it outlives the answer.
@@ -81,8 +96,8 @@ module AskFirst
         rescue Errno::ECHILD
           nil
         ensure
-          late = @children.select { |_, child| child.kill_at < clock }
-          late.each_key { |pid| kill(pid) }
+          late = @children.select { |_, child| child.kill_at < clock - @rest.seconds }
+          late.each_key { |pid| signal("KILL", pid) }
         end
 
         def gone(pid)
@@ -91,8 +106,8 @@ module AskFirst
         end
 
         # With whatever it has started: it leads a group of its own.
-        def kill(pid)
-          Process.kill("KILL", -pid)
+        def signal(name, pid)
+          Process.kill(name, -pid)
         rescue Errno::ESRCH
           nil
         end

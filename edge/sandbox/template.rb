@@ -45,6 +45,13 @@ module AskFirst
           end
         end
 
+        # @param word [String] of Forks; where there is no template, there is nobody to be told
+        def tell_all(word)
+          @lock.synchronize { @control.sendmsg(word, 0) if running? }
+        rescue Errno::EPIPE, Errno::ECONNRESET, Errno::ENOTCONN
+          nil # it died since
+        end
+
         def warm
           @lock.synchronize { start unless running? }
         end

@@ -23,7 +23,7 @@ module AskFirst
         end
 
         # @param socket [UNIXSocket]
-        # @param till [Float, nil] of the monotonic clock; nil waits as long as it takes
+        # @param till [#call, nil] gives a time of the monotonic clock; nil waits as long as it takes
         def initialize(socket, till: nil)
           @socket = socket
           @till = till
@@ -93,8 +93,11 @@ module AskFirst
         end
 
         def wait(reading, writing)
-          left = @till && [@till - Process.clock_gettime(Process::CLOCK_MONOTONIC), 0].max
-          IO.select(reading, writing, nil, left) or raise Late
+          left = @till && [@till.call - Process.clock_gettime(Process::CLOCK_MONOTONIC), 0].max
+          return if IO.select(reading, writing, nil, left)
+          raise Late unless @till.call > Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+          wait(reading, writing) # it was stopped meanwhile
         end
       end
     end

@@ -55,6 +55,21 @@ RSpec.describe AskFirst::Edge::Sandbox do
     impatient.stop
   end
 
+  it "stops readings where they are, and none of their time passes until they go on" do
+    counted = Tempfile.new("counted")
+    reading = Thread.new { sandbox.call(:counts, files: [counted]) }
+    sleep 0.05 until counted.size.positive?
+    sandbox.pause
+    sleep 0.3 # what was under way has stopped
+    before = counted.size
+    sleep SandboxProbe::LIMITS.wall + described_class::GRACE + 0.5
+    expect(counted.size).to eq before
+    sandbox.go_on
+    expect(reading.value).to be_positive
+  ensure
+    counted&.close!
+  end
+
   it "ends with a reading whatever it has started" do
     Tempfile.create("lock") do |file|
       expect { sandbox.call(:leaves_somebody, files: [file]) }.to exceeded

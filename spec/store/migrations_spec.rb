@@ -25,6 +25,32 @@ RSpec.describe "Migrations on existing data", :database do
     Infrastructure.admin(Infrastructure.cluster) { |admin| admin.run("DROP DATABASE IF EXISTS #{name} WITH (FORCE)") }
   end
 
+  it "waits for a lock for a moment, lets others by, and tries again" do
+    url = Infrastructure.cluster.url(world.name, "ask_first_owner")
+    patience = AskFirst::Store::Migrate
+    stub_const("#{patience}::LOCK_SECONDS", 1)
+    let_by = []
+    Sequel.connect(url, after_connect: patience.method(:impatient)) do |db|
+      open = Thread.new { db_of(url) { |other| other.transaction { other[:labels].count && sleep(1.6) } } }
+      sleep 0.3
+      breath = ->(_) { let_by << db_of(url) { |other| other[:labels].count } }
+      patience.run(db, sleep: breath) { db.transaction(rollback: :always) { db.run("LOCK TABLE labels") } }
+      open.join
+      expect(let_by.size).to be_between(1, 2)
+      stub_const("#{patience}::TRIES", 1)
+      db_of(url) do |other|
+        other.transaction do
+          other.run("LOCK TABLE labels")
+          expect { patience.run(db, sleep: breath) { db.transaction { db.run("LOCK TABLE labels") } } }.to raise_error(
+            Sequel::DatabaseLockTimeout
+          )
+        end
+      end
+    end
+  end
+
+  def db_of(url, &) = Sequel.connect(url, &)
+
   def to(db, number) = Sequel::Migrator.run(db, AskFirst::Store::Migrate::FOLDER, target: number)
 
   def found(db)

@@ -373,7 +373,7 @@ class History
       @last_order = db[:answers].max(:order_no)
       yeses.each do |name, yes|
         one = @reading.ones[name]
-        no = yes.to_h.merge(verdict: "no", stood: one.content, counts: true, order: @last_order)
+        no = yes.to_h.merge(in_name: false, verdict: "no", stood: one.content, counts: true, order: @last_order)
         one.answers << Reading::Answer.new(**no) unless one.sent
       end
       "#{person(whose)} #{yeses.map(&:first)}"
@@ -523,11 +523,16 @@ class History
     return "seldom" unless @random.rand < 0.05
 
     step = pick(@reading.steps) or return "no step"
-    attempt do
-      act("Signoff::DropStep", :bram, post_id: @post, step_id: step.id, reason: "Agreed")
-      @reading.drop(step)
-      step.side
-    end
+    blocked = NAMES.any? { |name| !@reading.ones[name].sent && @reading.blocked_at?(name, step) }
+    outcome =
+      attempt do
+        act("Signoff::DropStep", :bram, post_id: @post, step_id: step.id, reason: "Agreed")
+        @reading.drop(step)
+        "dropped"
+      end
+    raise "dropped over a block" if outcome == "dropped" && blocked
+
+    "#{step.side} #{outcome}"
   end
 
   # A yes in another's name: only where they are asked about exactly what stands, and wrote none of it.
@@ -542,7 +547,8 @@ class History
         act("Signoff::ClearFor", :bram, post_id: @post, **said)
         "done"
       end
-    raise "cleared for #{who}: #{outcome}" if (outcome == "done") != (found.any? && !own)
+    blocked = found.any? { |name, _| @reading.own_block?(name, who, step.id) }
+    raise "cleared for #{who}: #{outcome}" if (outcome == "done") != (found.any? && !own && !blocked)
     return outcome unless outcome == "done"
 
     @last_order = db[:answers].max(:order_no)
@@ -550,7 +556,7 @@ class History
       one = @reading.ones[name]
       day = line.asked[name][1]
       said = { who: who, step: step.id, verdict: "yes", content: one.content, stood: one.content, day: day }
-      one.answers << Reading::Answer.new(**said, counts: true, order: @last_order)
+      one.answers << Reading::Answer.new(**said, counts: true, order: @last_order, in_name: true)
     end
     end_answered(step, found.map(&:first))
     "#{who} by another's hand"

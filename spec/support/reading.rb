@@ -7,7 +7,8 @@ class Reading
   # asked: adaptation => [content, day, authors] as it was asked · state: adaptation => :open, :answered, :withdrawn,
   # :outdated
   Line = Struct.new(:id, :step, :asked, :state, :places, :people, :order, keyword_init: true)
-  Answer = Struct.new(:who, :step, :verdict, :content, :stood, :day, :counts, :order, keyword_init: true)
+  # in_name: given by somebody else in that person's name
+  Answer = Struct.new(:who, :step, :verdict, :content, :stood, :day, :counts, :order, :in_name, keyword_init: true)
   # day: as the client's calendar has it · instant: what a release is compared by
   One =
     Struct.new(
@@ -112,7 +113,7 @@ class Reading
     one[kind].select { |id, content, _| id == step.id && content == one.content }.map(&:last)
   end
 
-  # A step that somebody dropped on record is passed no more, and blocks no more.
+  # A step that somebody dropped on record is passed no more.
   def drop(step)
     @dropped << step.id
     end_lines(step, @ones.reject { |_, one| one.sent }.keys, :withdrawn)
@@ -150,6 +151,8 @@ class Reading
       .answers
       .any? { |answer| answer.verdict != "yes" && required?(answer.step) && stands_in_the_way?(name, answer) }
   end
+
+  def blocked_at?(name, step) = @ones.fetch(name).answers.any? { |answer| blocks_at?(name, answer, step) }
 
   def own_block?(name, who, step)
     @ones
@@ -259,7 +262,7 @@ class Reading
     one = @ones.fetch(name)
     yeses =
       one.answers.select do |answer|
-        answer.verdict == "yes" && answer.who == refusal.who && answer.step == refusal.step &&
+        answer.verdict == "yes" && !answer.in_name && answer.who == refusal.who && answer.step == refusal.step &&
           answer.order > refusal.order
       end
     anew =
@@ -282,6 +285,8 @@ class Reading
     return :refused if day != one.day
 
     known = content == one.content ? one.authors : authors
-    known.include?(who) ? :refused : :kept
+    return :refused if known.include?(who)
+
+    content == one.content ? :kept : :lifts
   end
 end

@@ -29,6 +29,13 @@ module SandboxProbe
     processes: ->(*) { Dir.glob("/proc/[0-9]*").size },
     spins: ->(*) { loop {} },
     sleeps: ->(*) { sleep },
+    counts: ->(_, _, paths) do
+      20.times do
+        File.write(paths[0], ".", mode: "a")
+        sleep 0.05
+      end
+      File.size(paths[0])
+    end,
     eats: ->(*) { "x" * (3 * 1_024 * MB) },
     writes: ->(_, _, paths) { File.write(paths[0], "x" * (2 * MB)) },
     recurses: ->(*) { DEEP.call(0) },

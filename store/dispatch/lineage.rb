@@ -7,6 +7,7 @@ module AskFirst
       # (Core::Dispatch::BroughtBack). Over all agencies: a database is brought back as a whole.
       module Lineage
         LOCK = 0x4C494E45 # an advisory lock: one process at a time notices
+        HERE = Sequel.lit("(SELECT system_identifier::text FROM pg_control_system())").freeze
 
         module_function
 
@@ -66,10 +67,8 @@ module AskFirst
           ]
         end
 
-        # This database has begun to run on the server that it lies in.
-        def settle_here(db)
-          db[:lineage].update(cluster: Sequel.lit("(SELECT system_identifier::text FROM pg_control_system())"))
-        end
+        # A new database has begun to run on the server that it lies in.
+        def begin_here(db) = db[:lineage].where(cluster: nil).update(cluster: HERE)
 
         # What was not out yet is unconfirmed, each agency has somebody look, and what lies outside counts as known.
         # @param why [String] of `returns`
@@ -96,7 +95,7 @@ module AskFirst
           asked = Sequel.case({ live.select(1).exists => now }, Sequel.cast(nil, :timestamptz))
           db[:showings].exclude(state: "out").update(unconfirmed_at: now, network_said: nil, ask_at: asked)
           know(db, process, outside.number, now) if outside && outside.lineage == id(db)
-          settle_here(db)
+          db[:lineage].update(cluster: HERE)
         end
 
         def know(db, process, number, at)

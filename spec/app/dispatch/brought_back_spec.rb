@@ -70,6 +70,38 @@ RSpec.describe "A database that was brought back", :database do
     world.act("Dispatch::Confirm", :ines, showing_ids: [showing(post)[:id]], answer: answer, **more)
 
   describe "is noticed" do
+    # A process that begins, with something that happens once at one of its steps to the mark outside.
+    def begins(step, &happens)
+      real = mark
+      left = [step]
+      at = ->(*now) { left.delete(now) && happens.call }
+      hooked = Object.new
+      %i[read write].each do |name|
+        hooked.define_singleton_method(name) do |*args|
+          at.call(:before, name)
+          real.public_send(name, *args).tap { at.call(:after, name) }
+        end
+      end
+      kit = world.jobs.dup.tap { |same| same.mark = hooked }
+      AskFirst::App::Dispatch::Sender.new(kit, name: "another").begin
+    end
+
+    [%i[before read], %i[after read], %i[before write], %i[after write]].each do |step|
+      it "not where several begin on a new database, one of them #{step.join(" its ")} of the mark outside" do
+        forget
+        begins(step) { dispatcher.begin }
+        3.times { dispatcher.begin }
+        expect(returns).to eq []
+      end
+
+      it "nor where one is killed #{step.join(" its ")} of it" do
+        forget
+        expect { begins(step) { raise Interrupt } }.to raise_error(Interrupt)
+        3.times { dispatcher.begin }
+        expect(returns).to eq []
+      end
+    end
+
     it "not while it only goes on: restarts, new processes, marks that were rolled back" do
       3.times { dispatcher.begin }
       world

@@ -46,6 +46,28 @@ RSpec.describe "Bad histories of sign-off" do
     world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: ids)
   end
 
+  describe "0. whose words they are" do
+    it "an own copy for one channel keeps the author of the words that are still in it" do
+      post = world.draft(channels: [:ticker], picture: false)
+      world.write(post, "text", "When fog sits on the estuary, the boat waits for the light.", who: :wren)
+      changed = "When fog sits on the estuary, the boat waits for its light."
+      world.write(post, "text", changed, who: :maro, on: :ticker)
+      expect(world.standing(post).adaptations.first.authors).to include world.person(:wren)
+      world.write(post, "text", "Nothing of what was there before is left in this.", who: :maro, on: :ticker)
+      expect(world.standing(post).adaptations.first.authors).to eq [world.person(:maro)]
+    end
+
+    it "so does a suggestion of one letter that a colleague takes" do
+      post = world.draft(channels: [:ticker], picture: false)
+      world.write(post, "text", "When fog sits on the estuary, the boat waits.", who: :wren)
+      pin = { "kind" => "words", "adaptation_id" => world.adaptation(post, :ticker), "exact" => "boat" }
+      said = { post_id: post, room: "house", words: "", pin: pin, replacement: "boot" }
+      id = world.act("Talk::Say", :tobiah, **said)
+      world.act("Talk::DecideSuggestion", :ines, remark_id: id, as: "taken")
+      expect(world.standing(post).adaptations.first.authors).to include world.person(:wren)
+    end
+  end
+
   # What is cached is what the judge says, after every one of them.
   after { expect(signoff::CheckCaches.call(world.jobs)).to eq [] }
 
@@ -364,6 +386,22 @@ RSpec.describe "Bad histories of sign-off" do
       say(line, :odile)
       say(line, :odile, "no", seen: 0)
       expect(world.stage(post)).to eq "changes_wanted"
+    end
+
+    it "a yes to older content on an answered line leaves its giver's good yes as it is" do
+      post = at_client(channels: [:ticker], picture: false)
+      older = world.line(post)
+      say(older, :odile, "change")
+      open_and_close(post, :ticker) { world.write(post, "text", "Quite other words than before.", who: :ines) }
+      world.ask(post, 0)
+      world.answer(post, :wren)
+      world.ask(post, 1)
+      say(world.line(post), :odile)
+      expect(world.stage(post)).to eq "cleared"
+      db[:ask_lines].where(id: older[:id]).update(ended_as: "answered")
+      db[:ask_line_adaptations].where(line_id: older[:id]).update(ended_as: "answered")
+      say(older, :odile)
+      expect(world.stage(post)).to eq "cleared"
     end
 
     describe "an advisory step" do

@@ -99,13 +99,43 @@ RSpec.describe "Deciding beside the answers" do
     expect(refusal { rule("ClearFor", step_id: step(0), person_id: world.person(:wren)) }.code).to eq "four_eyes"
   end
 
-  it "a dropped step is passed no more, whatever is written, and its change blocks no more" do
+  it "a dropped step is passed no more, whatever is written; while a change is wanted there, it is not dropped" do
     world.ask(post, 0)
     world.answer(post, :wren, "change", "Shorter")
+    expect(refusal { rule("DropStep", step_id: step(0)) }.code).to eq "block_stands"
+    expect(refusal { rule("SkipStep", step_id: step(0)) }.code).to eq "block_stands"
     expect(world.stage(post)).to eq "changes_wanted"
+    world.answer(post, :wren)
     rule("DropStep", step_id: step(0))
     expect(world.standing(post).steps.map(&:id)).to eq [step(1)]
-    expect(world.stage(post)).to eq "drafting"
+  end
+
+  it "whoever wrote part of it neither fills a place nor skips the step: the refusal names who can" do
+    world.ask(post, 0)
+    world.owner[:parts].where(post_id: post, part: "text").update(
+      authors: Sequel.pg_array([world.person(:bram)], :uuid)
+    )
+    [["RulePlace", { kind: "fill", person_id: nil }], ["SkipStep", {}]].each do |name, more|
+      error = refusal { rule(name, step_id: step(0), **more) }
+      expect([error.code, error.facts["who_can"]]).to match ["four_eyes", exclude("Bram Teodoro")]
+    end
+    expect(world.stage(post)).to eq "internal_review"
+  end
+
+  it "a clearing in another's name lifts no word of theirs, and is for somebody who could say it now" do
+    world.ask(post, 0)
+    world.answer(post, :wren)
+    world.ask(post, 1)
+    world.answer(post, :odile, "no", "Not at all")
+    world.ask(post, 1) # the same once more lifts nothing
+    expect(refusal { rule("ClearFor", step_id: step(1), person_id: world.person(:odile)) }.code).to eq "block_stands"
+    expect(world.stage(post)).to eq "changes_wanted"
+    role = db[:memberships].where(workspace_id: world.workspace, person_id: world.person(:per))
+    before = role.get(:role_id)
+    role.update(role_id: db[:roles].where(name: "client observer").get(:id))
+    expect(refusal { rule("ClearFor", step_id: step(1), person_id: world.person(:per)) }.code).to eq "cannot_answer"
+  ensure
+    role&.update(role_id: before)
   end
 
   it "each takes the ability and a reason, and leaves a record that names both" do

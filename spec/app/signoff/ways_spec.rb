@@ -237,6 +237,24 @@ RSpec.describe "The routes of a client" do
       expect(db[:releases].where(post_id: one).select_map(:released_by)).to eq [nil]
     end
 
+    it "leaves what somebody opened and locked again as it was, until there is a new yes" do
+      one = post(wall: "2026-10-20T09:00")
+      ask(one, "Read")
+      answer(one, :bram)
+      run_jobs
+      world.clock.set(SpecWorld::NOON + 60)
+      ids = db[:adaptations].where(post_id: one).select_map(:id)
+      world.act("Posts::OpenPost", :ines, client, post_id: one, adaptation_ids: ids)
+      world.act("Posts::ClosePost", :ines, client, post_id: one, adaptation_ids: ids)
+      expect(world.stage(one)).to eq "cleared"
+      run_jobs
+      expect(world.stage(one)).to eq "cleared"
+      world.clock.set(SpecWorld::NOON + 120)
+      answer(one, :bram)
+      run_jobs
+      expect(world.stage(one)).to eq "released"
+    end
+
     it "leaves what somebody took back, and what cannot be released" do
       one = post(wall: "2026-10-20T09:00")
       ask(one, "Read")

@@ -95,6 +95,11 @@ export interface Found {
   files: string[]
 }
 
+/** whether an entry of the record is somebody's yes, or one in their name */
+function saysYes(row: { act: string; facts: { verdict?: string } }): boolean {
+  return row.act === 'cleared_for' || (row.act === 'answered' && row.facts.verdict === 'yes')
+}
+
 /** @param held size and root from the foot of a mail */
 export async function verify(proof: Proof, held?: { size: number; root: string }): Promise<Found> {
   const entries = []
@@ -106,7 +111,7 @@ export async function verify(proof: Proof, held?: { size: number; root: string }
       facts: { verdict?: string; fingerprints?: string[] }
     }
     const good = await included(one.entry, one.place, proof.size, one.path, proof.root)
-    if (good && (row.facts.verdict ?? 'yes') === 'yes') said.push(...(row.facts.fingerprints ?? []))
+    if (good && saysYes(row)) said.push(...(row.facts.fingerprints ?? []))
     entries.push({ place: one.place, at: row.at, act: row.act, good })
   }
   let contents = true
