@@ -36,6 +36,7 @@ module AskFirst
           every(SELDOM) { seldom },
           every(FETCH_EVERY) { fetch(replies) }
         ].each(&:join)
+        @sandbox.go_on # what was begun ends
         queue.stop!
         heartbeat.stop
         @sandbox.stop

@@ -37,7 +37,8 @@ module AskFirst
                     way_on: "Look at the dispatch log."
                   )
           end
-          return if showing[:claimed_by].nil? || showing[:claimed_by] == member.person_id
+          # who is not a member any more has let it go
+          return unless (colleagues.map(&:person_id) - [member.person_id]).include?(showing[:claimed_by])
 
           raise Core::Conflict.new(
                   "taken_up",

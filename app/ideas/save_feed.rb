@@ -4,7 +4,7 @@ module AskFirst
   module App
     module Ideas
       # Sets a feed up, or changes what is made of it. A new one is read at once, so that its rule can be tried; nothing
-      # of it comes in before it is begun.
+      # of it comes in before it is begun. What comes in is made as whoever saved it last, and as far as they may.
       class SaveFeed < IdeaAct
         opens :feed, "keep_feed"
 
@@ -78,7 +78,8 @@ module AskFirst
         end
 
         def change(facts, version)
-          done = rows(:feeds).where(id: row[:id], version: version).update(stored(facts).merge(version: version + 1))
+          by = { made_by: member.person_id, version: version + 1 }
+          done = rows(:feeds).where(id: row[:id], version: version).update(stored(facts).merge(by))
           raise changed if done.zero?
 
           row[:id]

@@ -3,7 +3,8 @@
 module AskFirst
   module App
     module Plan
-      # Makes a fixture, or changes one: what comes back by which rule, where, when, for whom.
+      # Makes a fixture, or changes one: what comes back by which rule, where, when, for whom. What it makes by itself is
+      # made as whoever saved it last, and as far as they may.
       class SaveFixture < Act
         opens :fixture, "pencil"
 
@@ -46,7 +47,8 @@ module AskFirst
         def keep(id, fixture, version)
           set = columns(fixture)
           if row
-            done = rows(:fixtures).where(id: id, version: version).update(set.merge(version: version + 1))
+            by = { made_by: member.person_id, version: version + 1 }
+            done = rows(:fixtures).where(id: id, version: version).update(set.merge(by))
             raise changed if done.zero?
           else
             by = { made_by: member.person_id, made_at: now }

@@ -9,9 +9,12 @@ module AskFirst
         # has no place yet: numbers are given in order, and no transaction is open while so many are.
         APART = 200_000
         MOST = 5_000 # rows that get their places in one transaction
+        # The row of a transaction that this server has not come to was written in another one, and brought here with the
+        # whole database: it is older than all that run.
         WITHOUT = <<~SQL.freeze
-          SELECT r.* FROM record r
-          WHERE r.workspace_id = :w AND r.order_no > :after AND r.tx < pg_snapshot_xmin(pg_current_snapshot())
+          SELECT r.* FROM record r, pg_current_snapshot() AS here
+          WHERE r.workspace_id = :w AND r.order_no > :after
+            AND (r.tx < pg_snapshot_xmin(here) OR r.tx >= pg_snapshot_xmax(here))
             AND NOT EXISTS (SELECT FROM record_leaves l WHERE (l.workspace_id, l.record_id) = (r.workspace_id, r.id))
           ORDER BY r.order_no LIMIT #{MOST}
         SQL

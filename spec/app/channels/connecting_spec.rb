@@ -63,6 +63,17 @@ RSpec.describe "Connecting a channel" do
     expect([reply.code, JSON.parse(reply.body)["error"]]).to eq %w[400 invalid_grant]
   end
 
+  it "moves no channel of one network to another that calls its account its own" do
+    connect
+    mine = channels.first
+    found = finish(**allow(begin_way))
+    db[:connect_tries].where(id: found[:try_id]).update(network_address: "http://other.example/", network: "Other")
+    before = channels.all
+    expect(code_of { add(found) }).to eq "other_network"
+    expect(channels.all).to eq before
+    expect(mine[:account]).to eq account
+  end
+
   it "keeps the tokens encrypted, and no page that the browser gets holds them" do
     connect
     row = db[:connections].where(workspace_id: world.workspace(client)).first

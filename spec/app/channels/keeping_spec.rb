@@ -28,6 +28,27 @@ RSpec.describe "Channels" do
     expect(here[:channels].map { |channel| channel[:off] }).to eq [false, false]
   end
 
+  it "that are archived are asked for, released to and sent to no more; what was asked is withdrawn" do
+    one_step_route(client)
+    ids = %w[One Two].map { |name| offline(name) }
+    post = plain_post(client, ids, text: "Short")
+    cleared = plain_post(client, ids, text: "Another")
+    asked = plain_post(client, [ids.last], text: "A third")
+    world.ask(cleared, 0, client: client)
+    world.answer(cleared, :bram, client: client)
+    world.ask(asked, 0, client: client)
+    world.act("Channels::ArchiveChannel", :ines, client, channel_id: ids.last)
+    expect(db[:ask_lines].where(post_id: asked).get(:ended_as)).to eq "withdrawn"
+    expect(code_of { world.ask(asked, 0, client: client) }).to eq "channel_archived"
+    world.ask(post, 0, client: client)
+    line = db[:ask_line_adaptations].where(line_id: world.line(post)[:id]).select(:adaptation_id)
+    expect(db[:adaptations].where(id: line).select_map(:channel_id)).to eq [ids.first]
+    world.release(cleared, client: client)
+    expect(world.standing(cleared, client).adaptations.map(&:stage)).to match_array %w[released cleared]
+    gone = db[:adaptations].where(post_id: cleared, channel_id: ids.last).get(:id)
+    expect(code_of { world.release(cleared, client: client, adaptation_ids: [gone]) }).to eq "channel_archived"
+  end
+
   it "are archived when nothing is released to them, and come back" do
     id = offline
     post = ready_post(client, id, text: "Short")
@@ -181,6 +202,22 @@ RSpec.describe "Channels" do
         by_hand("LetGo")
         by_hand("TakeUp", :bram)
         expect(by_hand("ByHandPage")).to include(claimed_by: "Bram Teodoro", mine: false)
+      end
+
+      it "whoever has it is told of a hold at once; when they are a member no more, another takes it up" do
+        come
+        gone = world.insider("agency owner", client: client)
+        world.act("Dispatch::TakeUp", gone, client, showing_id: showing)
+        hold = world.act("Signoff::Hold", :bram, client, reason: "a storm")
+        expect(db[:notices].where(person_id: gone.person_id, post_id: post).get(:words)).to include(
+          "Do not publish it now",
+          "a storm"
+        )
+        world.act("Signoff::LiftHold", :bram, client, hold_id: hold)
+        expect(code_of { by_hand("TakeUp") }).to eq "taken_up"
+        db[:memberships].where(id: gone.membership_id).update(ended_at: world.kit.now)
+        by_hand("TakeUp")
+        expect(by_hand("ByHandPage")).to include(mine: true)
       end
 
       it "two who take it up at once: one has it" do

@@ -228,6 +228,18 @@ RSpec.describe "Dispatch" do
       end
     end
 
+    it "sends nothing to a channel that was archived behind its back" do
+      post = released
+      channel = db[:channels].where(id: world.channel(:ticker))
+      channel.update(archived_at: world.kit.now)
+      world.clock.set(due)
+      advance(post)
+      expect([showing(post)[:state], showing(post)[:trouble]]).to match ["trouble", /Ticker is archived/]
+      expect(sent(post)).to eq []
+    ensure
+      channel.update(archived_at: nil)
+    end
+
     it "does not send more than half an hour late" do
       post = released
       world.clock.set(due + 1900)

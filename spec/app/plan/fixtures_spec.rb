@@ -142,6 +142,31 @@ RSpec.describe "Fixtures" do
     expect(marks.map(&:last).uniq).to eq ["Market"]
   end
 
+  it "are made as whoever saved them last, and no further than they may" do
+    world.clock.set(Time.utc(2026, 10, 14, 9))
+    id = save(makes: false, who: :bram, days_before: 1)
+    planner = world.insider("releaser", client: client) # plans times, and makes no posts
+    world.act(
+      "Plan::SaveFixture",
+      planner,
+      client,
+      fixture: {
+        word: "Market day",
+        rule: "FREQ=WEEKLY;BYDAY=TH",
+        first: "2026-10-15",
+        clock: "10:30",
+        days_before: 1,
+        makes: true
+      },
+      channel_ids: [ticker],
+      fixture_id: id,
+      version: db[:fixtures].where(id: id).get(:version)
+    )
+    expect(db[:fixtures].where(id: id).get(:made_by)).to eq planner.person_id
+    posts = -> { db[:posts].where(workspace_id: world.workspace(client)).count }
+    expect { AskFirst::App::Plan::BeginFixtures.call(world.jobs) }.not_to change(&posts)
+  end
+
   it "are seen by who sees their channel, and changed by who may change all of them" do
     id = save(on: [vitrine])
     both = save(on: [ticker, vitrine], word: "Both")

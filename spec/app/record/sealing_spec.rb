@@ -42,6 +42,19 @@ RSpec.describe "The sealed record" do
     end
   end
 
+  it "gives its place to what was written in another server and brought here, whose numbers are higher than any here" do
+    seal
+    post = world.draft
+    kept = rows.where(post_id: post)
+    world.owner.run("ALTER TABLE record DISABLE TRIGGER USER")
+    kept.update(tx: Sequel.lit("'9000000000000000000'::xid8"))
+    world.owner.run("ALTER TABLE record ENABLE TRIGGER USER")
+    seal
+    expect(leaves.where(record_id: kept.select(:id)).count).to eq kept.count
+  ensure
+    world.owner.run("ALTER TABLE record ENABLE TRIGGER USER")
+  end
+
   it "gives no place to what is newer than a transaction that runs, and gives it after" do
     seal
     before = top[:size]
