@@ -26,17 +26,20 @@ module AskFirst
           Releasable.among(post.adaptations).select { |one| Releasable.refusal(one, now).nil? && !stopped?(one) }
         end
 
-        def stopped?(adaptation)
-          here = { adaptation_id: adaptation.id }
-          stopped = [
-            rows(:openings).where(here).max(:opened_at),
-            rows(:releases).where(here).where(:taken_back).max(:ended_at)
-          ].compact.max
-          return false if stopped.nil?
+        def stopped?(adaptation) = taken_back?(adaptation) || opened?(adaptation)
 
-          yes = rows(:answers).where(here).where(verdict: "yes", eligible: true).max(:given_at)
-          yes.nil? || yes < stopped
+        def opened?(adaptation)
+          at = rows(:openings).where(adaptation_id: adaptation.id).max(:opened_at)
+          at && yeses(adaptation).where { given_at >= at }.none?
         end
+
+        def taken_back?(adaptation)
+          last =
+            rows(:releases).where(adaptation_id: adaptation.id).order(Sequel.desc(:released_at), Sequel.desc(:id)).first
+          last && last[:taken_back] && yeses(adaptation).where { given_at > last[:ended_at] }.none?
+        end
+
+        def yeses(adaptation) = rows(:answers).where(adaptation_id: adaptation.id, verdict: "yes", eligible: true)
       end
     end
   end

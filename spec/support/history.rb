@@ -8,6 +8,13 @@ class History
   HOUSE = %i[bram ines tobiah wren].freeze
   DAYS = %w[2026-10-15T07:30 2026-10-15T22:00 2026-10-16T00:30 2026-10-17T09:00].freeze
   ZONES = %w[Europe/Lisbon America/New_York].freeze
+  # Two and two have a run of three words in common, and more.
+  WORDS = [
+    "When fog sits on the estuary, the boat waits.",
+    "When fog sits on the estuary, the boat sails.",
+    "Nobody guesses where the pier begins.",
+    "Somebody knows where the pier begins."
+  ].freeze
   NAMES = %i[one two].freeze
   Network =
     Struct.new(:sent) do
@@ -111,7 +118,7 @@ class History
     @master = ["", []]
     @own = {}
     @time = nil
-    save(nil, "a", :maro)
+    save(nil, WORDS[0], :maro)
     plan(DAYS.first, ZONES.first)
     refresh
   end
@@ -151,11 +158,18 @@ class History
       value: words,
       version: row ? row[:version] : 0
     )
-    before = name ? @own[name] || ["", []] : @master
+    before = @own.fetch(name, @master)
     return if before[0] == words && row
 
-    after = [words, before[0].empty? ? [who] : before[1] | [who]]
+    after = written_by(before, words, who)
     name ? @own[name] = after : @master = after
+  end
+
+  # Whose words they are: of what they came from, those of whom anything is left.
+  # @param before [Array(String, Array<Symbol>)] words and authors
+  def written_by(before, words, who)
+    left = WORDS.each_slice(2).any? { |alike| ([before[0], words] - alike).empty? }
+    [words, (left ? before[1] : []) | [who]]
   end
 
   # Nothing of what is sealed, nor anything that it follows, is written.
@@ -169,7 +183,7 @@ class History
   end
 
   def write
-    words = pick(%w[a b c])
+    words = pick(WORDS.first(3))
     return "the same" if @master[0] == words
 
     unless_sealed(NAMES.reject { |name| @own.key?(name) }) { save(nil, words, pick(%i[maro wren tobiah])) || true }
@@ -177,7 +191,7 @@ class History
 
   def own
     name = pick(NAMES)
-    words = pick(%w[a x])
+    words = pick(WORDS.values_at(0, 3))
     return "the same" if @own[name]&.first == words
 
     unless_sealed([name]) { save(name, words, pick(%i[maro wren])) || true }
@@ -205,14 +219,13 @@ class History
     name = pick(NAMES)
     everywhere = pick([true, false])
     who = pick(%i[maro wren])
-    words = pick(%w[a b c x] - [@reading.ones[name].content])
+    words = pick(WORDS - [@reading.ones[name].content])
     changed = everywhere ? NAMES.reject { |other| @own.key?(other) } : [name]
     sealed = changed.select { |other| @reading.sealed?(other) && !@reading.ones[other].sent }
     attempt do
       act("Talk::DecideSuggestion", who, remark_id: suggested(name, words), as: "taken", everywhere: everywhere)
       sealed.each { |other| @reading.open(other) }
-      before = everywhere ? @master : @own[name] || ["", []]
-      after = [words, before[0].empty? ? [who] : before[1] | [who]]
+      after = written_by(everywhere ? @master : @own.fetch(name, @master), words, who)
       everywhere ? @master = after : @own[name] = after
       refresh
       "#{who} #{everywhere ? "everywhere" : name}"

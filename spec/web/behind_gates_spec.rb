@@ -61,8 +61,13 @@ RSpec.describe "Somebody whose part in a client changes while they act" do
     { "ended" => ended, "archived" => archived.merge(rows: workspace), "deleted" => deleted.merge(rows: workspace) }
   end
 
-  # Whoever puts a client into the archive may take it out again, and delete what is in it.
-  let(:archived_too) { ["POST /api/w/{workspace}/archive", "POST /api/w/{workspace}/delete"] }
+  # Whoever puts a client into the archive may take it out again, and delete what is in it; what of it one looks at is
+  # one's own.
+  let(:archived_too) do
+    %w[archive delete channels/{channel}/off].flat_map do |path|
+      %w[POST PUT].map { |verb| "#{verb} /api/w/{workspace}/#{path}" }
+    end
+  end
 
   it "does nothing more, by any route" do
     client

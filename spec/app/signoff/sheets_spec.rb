@@ -53,9 +53,11 @@ RSpec.describe "The sign-off sheet" do
   it "says what was decided beside the answers, and what was wanted otherwise" do
     world.ask(post, 0)
     world.answer(post, :wren, "change", "Shorter, please")
+    world.answer(post, :wren)
     world.act("Signoff::DropStep", :bram, post_id: post, step_id: world.step(0), reason: "Agreed by all")
     expect(rows.map { |row| row[1..4] }).to eq [
          ["change", "Wren Adeyo", "by account", "Wren Adeyo"],
+         ["yes", "Wren Adeyo", "by account", "Wren Adeyo"],
          ["dropped", "", "on record", "Bram Teodoro"]
        ]
   end

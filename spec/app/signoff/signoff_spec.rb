@@ -63,7 +63,7 @@ RSpec.describe "Sign-off" do
       id = world.ask(post, 0, who: :tobiah)
       expect(db[:ask_people].where(ask_id: id).select_map(:person_id)).to eq [world.person(:ines)]
       other = world.draft
-      %i[wren ines].each { |who| world.write(other, "text", "#{who} writes", who: who) }
+      %i[wren ines].each { |who| world.write(other, "text", "This was written by #{who}", who: who) }
       expect(refusal { world.ask(other, 0) }.message).to match(/wrote part of this and cannot clear it/)
     end
 
