@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Plan
-      # Makes a fixture, or changes one: what comes back by which rule, where, when, for whom. What it makes by itself is
-      # made as whoever saved it last, and as far as they may.
+      # Makes a fixture, or changes one: what comes back by which rule, where, when, for whom. What it makes by itself
+      # is made as whoever saved it last, and as far as they may.
       class SaveFixture < Act
         opens :fixture, "pencil"
 

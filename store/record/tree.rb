@@ -9,8 +9,8 @@ module AskFirst
         # has no place yet: numbers are given in order, and no transaction is open while so many are.
         APART = 200_000
         MOST = 5_000 # rows that get their places in one transaction
-        # The row of a transaction that this server has not come to was written in another one, and brought here with the
-        # whole database: it is older than all that run.
+        # The row of a transaction that this server has not come to was written in another one, and brought here with
+        # the whole database: it is older than all that run.
         WITHOUT = <<~SQL.freeze
           SELECT r.* FROM record r, pg_current_snapshot() AS here
           WHERE r.workspace_id = :w AND r.order_no > :after
