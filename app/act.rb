@@ -46,7 +46,7 @@ module AskFirst
         end
 
         # Two acts that wait for each other are told apart by the database, which ends one of them: that one is done
-        # again, from its beginning, as if it had come later.
+        # again, from its beginning, as if it had come later; of an act in several transactions the one that was ended.
         def again_after_conflicts(kit)
           tries = 0
           begin
@@ -65,7 +65,7 @@ module AskFirst
             act.call(**input)
           end
         end
-        private :again_after_conflicts, :within
+        private :within
 
         # For acts that wait for something outside (a network, a picture to be cut) between their transactions: no
         # transaction is kept open meanwhile. They open their own, and enter in each.
@@ -94,7 +94,9 @@ module AskFirst
       end
 
       def write(**how, &block)
-        scope.transaction(**how, &block)
+        return scope.transaction(**how, &block) unless self.class.stepwise?
+
+        self.class.again_after_conflicts(kit) { scope.transaction(**how, &block) }
       end
       alias reading write
 

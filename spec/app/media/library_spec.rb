@@ -188,11 +188,12 @@ RSpec.describe "The library of a client" do
 
   it "counts as a use only posts that its reader sees" do
     ticker, vitrine = %w[ticker vitrine].map { |network| connected(client, network) }
-    mine = upload[:id]
+    limited = limited_to(ticker, client: client)
+    mine = world.act("Media::UploadMedia", limited, client, io: SpecWorld.picture(7), name: "theirs.jpg")[:id]
     post = plain_post(client, vitrine)
     world.write(post, "media", [mine], who: :ines, client: client)
     said =
-      [:ines, limited_to(ticker, client: client)].map do |who|
+      [:ines, limited].map do |who|
         unused = world.act("Media::Folders", who, client)[:looks]["unused"]
         [unused, page(who: who, filters: { look: "unused" })[:media].size, one(mine, who: who)[:used]]
       end

@@ -88,13 +88,16 @@ RSpec.describe "Writing a post" do
     expect { db[:adaptations].insert(row) }.to raise_error(Sequel::ForeignKeyConstraintViolation)
   end
 
-  it "remembers everybody with words in a part as its author, and forgets them when it was emptied" do
+  it "remembers everybody of whose words three in a row are left in a part as its author" do
     post = world.draft(picture: false)
-    world.write(post, "text", "Maro and Wren", who: :wren)
-    expect(part(post, "text")[:authors].to_a).to match_array [world.person(:maro), world.person(:wren)]
+    authors = -> { part(post, "text")[:authors].to_a }
+    world.write(post, "text", "When fog sits on the pier, nobody guesses.", who: :wren)
+    expect(authors.call).to match_array [world.person(:maro), world.person(:wren)]
+    world.write(post, "text", "Nobody waits for fog.", who: :wren)
+    expect(authors.call).to eq [world.person(:wren)]
     world.write(post, "text", "", who: :wren)
     world.write(post, "text", "Ines alone", who: :ines)
-    expect(part(post, "text")[:authors].to_a).to eq [world.person(:ines)]
+    expect(authors.call).to eq [world.person(:ines)]
   end
 
   it "a channel that comes back finds its own text again" do
