@@ -7,6 +7,7 @@ module AskFirst
       # it is left. Of text that is three words in a row, of files one of them.
       module Authorship
         RUN = 3 # words
+        UNSPACED = /[\p{Han}\p{Hiragana}\p{Katakana}\p{Thai}\p{Lao}\p{Khmer}\p{Myanmar}]/
 
         module_function
 
@@ -32,15 +33,17 @@ module AskFirst
           end
         end
 
-        # What is shorter than a run is shared as a whole or not at all.
+        # Of what is shorter than a run, one word is enough.
         def shares_words?(before, after)
-          run = [RUN, before.size, after.size].min
-          return before == after if run.zero?
+          return before == after if before.empty? || after.empty?
+
+          run = [before.size, after.size].min < RUN ? 1 : RUN
 
           before.each_cons(run).to_set.intersect?(after.each_cons(run).to_set)
         end
 
-        def words(text) = text.to_s.downcase.scan(/[[:alnum:]]+/)
+        # Where a script puts no spaces between words, each sign counts as one.
+        def words(text) = text.to_s.downcase.scan(/#{UNSPACED}|(?:(?!#{UNSPACED})[[:alnum:]])+/)
         private_class_method :shares?, :shares_words?, :words
       end
     end
