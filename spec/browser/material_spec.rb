@@ -152,10 +152,13 @@ RSpec.describe "Material" do
       session.check("Choose pier.jpg")
       session.click_button("Edit them together …")
       session.click_button("square")
+      expect(session).to have_css("[aria-pressed='true']", exact_text: "square")
       session.fill_in("A line of words", with: "Night boats")
       eventually { session.find(".seen img")["src"].start_with?("blob:") }
       expect(axe_findings(session)).to eq []
       session.click_button("Undo the last step")
+      expect(session).to have_field("A line of words", with: "")
+      expect(session).to have_css("[aria-pressed='true']", exact_text: "square")
       session.click_button("Make it")
       expect(session).to have_content("2 pictures are made.")
       made = db[:media].where(**here, number: 2).all

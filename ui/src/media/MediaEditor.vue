@@ -197,7 +197,8 @@ async function keep(how: Kept) {
       </p>
     </template>
     <h3>Shape</h3>
-    <div class="row" role="group" aria-label="Shape">
+    <!-- shown when the channels' own shapes are known: what comes later must not move what is being pressed -->
+    <div v-if="channels" class="row" role="group" aria-label="Shape">
       <button
         v-for="[name, to] in shapes"
         :key="name"
