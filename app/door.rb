@@ -81,7 +81,7 @@ module AskFirst
         let_in = LetIn.here(kit.db)
         unless let_in.member(member, locks)
           locks == :client ? Store::Gates.for_workspace(scope) : Store::Gates.for_member(scope)
-          let_in.keep(member.process ? member : member_now, locks)
+          let_in.keep(member.process || member.by_receipt ? member : member_now, locks)
         end
         @member = let_in.member(member, locks)
         @scope = @member.scope(kit.db)

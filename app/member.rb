@@ -3,7 +3,8 @@
 module AskFirst
   module App
     # Whoever acts, in one workspace: a signed-in member, a guest with a pass for one ask, or one of our own processes.
-    # limited_to: channel ids, nil for all · archived: the client is · looking: somebody only looks as this member
+    # limited_to: channel ids, nil for all · archived: the client is · looking: somebody only looks as this member ·
+    # by_receipt: whoever holds the receipt of a yes, also after they have left
     Member =
       Struct.new(
         :workspace_id,
@@ -22,6 +23,7 @@ module AskFirst
         :limited_to,
         :archived,
         :looking,
+        :by_receipt,
         keyword_init: true
       ) do
         # @param row [Hash] from Store::People::Members
@@ -52,6 +54,13 @@ module AskFirst
             archived: !row[:archived_at].nil?,
             looking: looking
           ).freeze
+        end
+
+        # Who a receipt was mailed to. It lets them do one thing, and hangs on no membership.
+        # @param receipt [Hash] row
+        def self.of_receipt(receipt, name:, from: nil)
+          who = receipt.slice(:workspace_id, :person_id)
+          new(**who, name: name, side: "client", abilities: [], from: from, by_receipt: true).freeze
         end
 
         def self.process(workspace_id, name)

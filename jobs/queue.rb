@@ -26,6 +26,10 @@ module AskFirst
           end
       end
 
+      def compare_files(workspace_id, showing_id, at:)
+        enqueue(CompareFiles, workspace_id, showing_id, at: at)
+      end
+
       def ask_mail(workspace_id, ask_id, person_id, at:)
         enqueue(AskMail, workspace_id, ask_id, person_id, at: at)
       end
@@ -78,6 +82,10 @@ module AskFirst
 
       def restage_channel(workspace_id, channel_id, at:)
         enqueue(RestageChannel, workspace_id, channel_id, at: at)
+      end
+
+      def restage_asked(workspace_id, person_id, at:)
+        enqueue(RestageAsked, workspace_id, person_id, at: at)
       end
 
       def release_cleared(workspace_id, post_ids, at:)

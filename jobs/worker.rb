@@ -71,6 +71,8 @@ module AskFirst
         unharmed { App::Ideas::ReadFeeds.call(@kit) }
         unharmed do
           App::Plan::BeginFixtures.call(@kit)
+          App::Signoff::RestageInTime.all(@kit)
+          App::Dispatch::TellOfRights.all(@kit)
           App::Signoff::RemindAsks.call(@kit)
           App::Record::Seal.all(@kit)
         end

@@ -19,6 +19,8 @@ module StandIns
       "lapsed" => "401",
       "token_refused" => "the token endpoint refuses (handle *)",
       "drop_picture" => "takes the post without its picture",
+      "other_picture" => "shows another of its pictures in the place of the post's",
+      "saves_anew" => "makes the next picture that comes smaller, and saves it anew",
       "show_late" => "shows the post after a while",
       "never_show" => "takes the post and never shows it",
       "refuse" => "400",

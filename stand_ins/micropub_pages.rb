@@ -120,6 +120,7 @@ module StandIns
         send_id = properties["mp-send-id"]&.first
         kept = properties.reject { |name, _| name.start_with?("mp-") }
         kept = kept.except("photo") if network.fault(handle, "drop_picture")
+        kept = kept.merge("photo" => [other_picture(kept["photo"])]) if network.fault(handle, "other_picture")
         late = network.fault(handle, "show_late")
         late ||= network.fault(handle, "never_show")&.merge(seconds: 10 * 365 * 86_400)
         made = network.create(handle, kept, send_id, delay: late ? late[:seconds] : 0)
@@ -170,11 +171,25 @@ module StandIns
       end
     end
 
+    helpers do
+      # As many networks do with what is larger than they show.
+      def smaller(io)
+        StringIO.new(Vips::Image.thumbnail_buffer(io.read, 300).jpegsave_buffer(Q: 70))
+      end
+
+      # Of another post of the network.
+      def other_picture(photos)
+        own = photos.map { |one| one.is_a?(Hash) ? one["value"] : one }
+        (network.pictures.map { |id| "#{base}/media/#{id}" } - own).last
+      end
+    end
+
     # under a grant the media endpoint is the account's own
     post %r{/networks/(?<network>[a-z]+)/media(?:/of/(?<account>[\w.-]+))?} do
       account
       file = params["file"] or refuse(400, "invalid_request", "There is no file.")
-      id = network.keep_file(file["tempfile"], file["type"] || "application/octet-stream")
+      kept = network.fault(account.handle, "saves_anew") ? smaller(file["tempfile"]) : file["tempfile"]
+      id = network.keep_file(kept, file["type"] || "application/octet-stream")
       halt 201, { "location" => "#{base}/media/#{id}" }, ""
     end
 

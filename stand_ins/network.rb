@@ -137,6 +137,11 @@ module StandIns
       path if File.file?(path)
     end
 
+    # @return [Array<String>] ids of the pictures, the newest last
+    def pictures
+      Dir[File.join(files, "*.{jpeg,jpg,png}")].sort_by { |path| [File.mtime(path), path] }.map { |path| File.basename(path) }
+    end
+
     private
 
     def files

@@ -29,6 +29,7 @@ module AskFirst
         end
         passes(app)
         rulings(app)
+        for_others(app)
         holds(app)
       end
 
@@ -86,6 +87,15 @@ module AskFirst
         app.post("/api/w/:workspace/posts/:post/places") do
           said = SignoffRoutes.ruling(params[:post], body_json)
           act(App::Signoff::RulePlace, **said, kind: body_json["kind"], person_id: body_json["person_id"])
+          done
+        end
+      end
+
+      # What becomes of the word of somebody: said by another's hand, or set aside.
+      def self.for_others(app)
+        app.post("/api/w/:workspace/posts/:post/set-aside") do
+          said = SignoffRoutes.ruling(params[:post], body_json)
+          act(App::Signoff::SetAside, **said, person_id: body_json["person_id"])
           done
         end
         app.post("/api/w/:workspace/posts/:post/clear-for") do

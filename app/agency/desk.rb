@@ -8,7 +8,7 @@ module AskFirst
       class Desk
         SHOWN = 30
         WHOLE = 500 # of a list that was asked for whole
-        LISTS = %w[asked tasks to_ask came_back opened by_hand waits_for_others can_release trouble].freeze
+        LISTS = %w[asked tasks for_nobody to_ask came_back opened by_hand waits_for_others can_release trouble].freeze
 
         # @param scope [Store::Scope] over one or many workspaces of the agency side
         # @param whole [Array<String>] of LISTS, those that are shown whole
@@ -30,6 +30,7 @@ module AskFirst
             counts: counts,
             asked: asked.filter_map { |row| line(row) },
             tasks: tasks.map { |row| task(row) },
+            for_nobody: own_posts(:for_nobody),
             to_ask: own_posts(:to_ask),
             came_back: own_posts(:came_back),
             opened: own_posts(:opened),
@@ -71,7 +72,7 @@ module AskFirst
               end
         end
 
-        def own = @own ||= %i[to_ask came_back opened can_release].to_h { |list| [list, listed(list)] }
+        def own = @own ||= %i[for_nobody to_ask came_back opened can_release].to_h { |list| [list, listed(list)] }
         def own_posts(list) = own.fetch(list).map { |row| lines.fetch(row[:id]) }
 
         # The posts behind lines and tasks.

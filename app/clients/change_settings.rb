@@ -9,7 +9,7 @@ module AskFirst
         opens :client, "change_settings", locks: :client
 
         IDENTITY = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
-        SWITCHES = %i[review_pin clients_give_ideas].freeze
+        SWITCHES = %i[review_pin clients_give_ideas stops_without_right].freeze
         RULING = %i[zone time_policy].freeze # verdicts hang on them
         FIELDS = [*IDENTITY, :publisher_id, *SWITCHES].freeze
 

@@ -22,6 +22,7 @@ module AskFirst
             time_policy: row[:time_policy],
             review_pin: row[:review_pin],
             clients_give_ideas: row[:clients_give_ideas],
+            stops_without_right: row[:stops_without_right],
             holidays: row[:holidays],
             working_hours: row[:working_hours],
             currency: row[:currency],

@@ -22,6 +22,7 @@ module AskFirst
               state: row[:state],
               claimed_by: names[row[:claimed_by]],
               mine: row[:claimed_by] == member.person_id,
+              stop: stop,
               at: release[:at].iso8601,
               zone: release[:zone],
               text: request["text"],
@@ -33,6 +34,16 @@ module AskFirst
         end
 
         private
+
+        # Why it is not to be published now, though it was taken up.
+        def stop
+          adaptation = standing([row[:post_id]]).fetch(row[:post_id]).adaptation(row[:adaptation_id]) or return
+          block = adaptation.verdict.blocks.first
+          return "#{names[block.person_id]} wants a change: #{block.words}" if block
+          return "It is on hold." if adaptation.verdict.held?
+
+          adaptation.unusable
+        end
 
         def files(request, release)
           request["media"]

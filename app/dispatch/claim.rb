@@ -87,6 +87,7 @@ module AskFirst
               by_hand: release && by_hand?(found),
               verdict: found&.verdict,
               faults: found ? Core::Checks::PostChecks.faults(found.request, found.channel[:card]).map(&:sentence) : [],
+              unusable: found&.unusable,
               now: now
             )
           )

@@ -30,7 +30,8 @@ module AskFirst
           return not_cleared(adaptation) unless adaptation.stage == "cleared"
           return Core::Channels::Archived.error(adaptation.channel) if Core::Channels::Archived.it?(adaptation.channel)
 
-          unconnected(adaptation.channel) || unsound(adaptation) || untimely(adaptation.time, now)
+          unconnected(adaptation.channel) || unsound(adaptation) || untimely(adaptation.time, now) ||
+            without_right(adaptation)
         end
 
         def not_cleared(adaptation)
@@ -101,6 +102,17 @@ module AskFirst
               way_on: "Plan a later time, then release."
             )
           end
+        end
+
+        def without_right(adaptation)
+          return unless adaptation.unusable
+
+          Core::Conflict.new(
+            "right_ended",
+            "#{adaptation.channel[:name]}: #{adaptation.unusable}",
+            way_on: "Plan it earlier, put another file in its place, or say in the media library that its right was " \
+              "extended."
+          )
         end
 
         private_class_method :not_cleared, :in_trouble, :unconnected, :unsound, :untimely

@@ -14,6 +14,7 @@ module AskFirst
             require_free!(row)
             adaptation = post.adaptation(row[:adaptation_id])
             require_standing!(adaptation&.verdict, adaptation&.release)
+            raise Releasable.without_right(adaptation) if adaptation.unusable
             move(:take_up, row, "taken_up", member.name, claimed_by: member.person_id, claimed_at: now)
             record(
               "taken_up",

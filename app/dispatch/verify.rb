@@ -58,6 +58,7 @@ module AskFirst
               }
             )
             announce("dispatch", ids: [showing[:post_id]])
+            kit.queue.compare_files(member.workspace_id, showing[:id], at: now) if seen.anew.any?
             look_after(showing) unless seen.kind == "differs"
           end
           trouble(:differ, showing, seen.note) if seen.kind == "differs"

@@ -20,7 +20,7 @@ module AskFirst
             person =
               known_person(kit, row, signed_in, password, cost) ||
                 make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
-            join(scope, row, person, kit.now)
+            kit.queue.restage_asked(row[:workspace_id], person, at: kit.now) if join(scope, row, person, kit.now)
             scope.rows(:invitations).where(id: row[:id]).update(accepted_at: kit.now, accepted_by: person)
             Store::Record::Rows.add(
               scope,
@@ -107,6 +107,7 @@ module AskFirst
         end
 
         # Somebody who was here before comes back to their own membership, on the side that they had.
+        # @return [Boolean] whether they were
         def join(scope, row, person, now)
           old = scope.rows(:memberships).where(person_id: person).first
           if old && old[:side] != row[:side]
@@ -135,6 +136,7 @@ module AskFirst
           end
           ids = scope.rows(:invitation_channels).where(invitation_id: row[:id]).select_map(:channel_id)
           scope.insert(:membership_channels, *ids.map { |channel| { membership_id: id, channel_id: channel } })
+          !old.nil?
         end
       end
     end

@@ -24,9 +24,10 @@ module AskFirst
             "This change"
           )
           keep_change(role, Core::Posts::Text.line(title, field: "title", limit: 120), ids, ends)
-          moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) : []
+          asked = asked_of(row[:person_id])
+          HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) if to
           Clients::Publisher.keep_fitting(kit, scope)
-          restage(moved) if moved.any?
+          restage(asked) if asked.any?
           announce("people", ids: [])
           version + 1
         end

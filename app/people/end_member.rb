@@ -13,11 +13,12 @@ module AskFirst
           keep_a_lead!(row, nil, "Ending this membership")
           holds = Holdings.of(scope.whole, row, now)
           require_heir!(row, holds, to)
-          moved = to ? HandOver.call(kit, member, from: row[:person_id], to: to) : []
+          asked = asked_of(row[:person_id])
+          HandOver.call(kit, member, from: row[:person_id], to: to) if to
           finish(row)
           Clients::Publisher.keep_fitting(kit, scope)
           record("member_ended", facts: { person: row[:name], role: row[:role], to: to && names[to] })
-          restage(moved) if moved.any?
+          restage(asked) if asked.any?
           announce("people", ids: [])
         end
 

@@ -11,7 +11,6 @@ module AskFirst
         # @param from [String] person id
         # @param to [String] person id of a member of the same side
         # @param what [Array<String>] of tasks, posts, asks, steps
-        # @return [Array<String>] ids of posts whose verdict may have changed
         def call(from:, to:, what: %w[tasks posts asks steps])
           heir = colleagues.find { |one| one.person_id == to }
           if heir.nil? || to == from
@@ -29,7 +28,7 @@ module AskFirst
             rows(:posts).where(owner_id: from).exclude(stage: "out").update(owner_id: to)
           end
           steps(from, to) if what.include?("steps")
-          what.include?("asks") ? asks(from, to) : []
+          asks(from, to) if what.include?("asks")
         end
 
         private
@@ -94,7 +93,6 @@ module AskFirst
               }
             )
           end
-          found.map { |ask| ask[:post_id] }.uniq
         end
 
         # Two places need two people.

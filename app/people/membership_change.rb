@@ -17,6 +17,13 @@ module AskFirst
           raise Core::Permissions::Leads.missing(what, member.workspace_name)
         end
 
+        # Posts of which the member is asked: whether somebody can still answer there hangs on it.
+        # @return [Array<String>] ids
+        def asked_of(person_id)
+          asks = rows(:ask_people).where(person_id: person_id).select(:ask_id)
+          rows(:ask_lines).where(ask_id: asks, ended_at: nil).distinct.select_map(:post_id)
+        end
+
         def role(role_id, side)
           found =
             Core::Uuid::FORMAT.match?(role_id.to_s) &&

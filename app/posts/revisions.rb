@@ -26,7 +26,7 @@ module AskFirst
         def json(row, reasons)
           {
             number: row[:number],
-            by: names[row[:kept_by]],
+            by: row[:kept_by] ? names[row[:kept_by]] : "its route, by itself",
             at: row[:kept_at].iso8601,
             for: reasons.fetch(row[:id], []).uniq
           }

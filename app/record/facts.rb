@@ -6,7 +6,7 @@ module AskFirst
       # What a row of the record holds, as far as its reader may know it: somebody whose part is limited to channels
       # reads of these.
       module Facts
-        BESIDE = %w[fingerprints].freeze # one for each of the channels that a row lists
+        BESIDE = %w[fingerprints counted].freeze # one for each of the channels that a row lists
 
         module_function
 

@@ -49,6 +49,7 @@ module AskFirst
           kept = insert(taken.map { |one| answer(one, verdict, said) })
           receipt(kept) if verdict == "yes" && member.side == "client"
           tell(verdict, said)
+          stop_publishers(taken, said) unless verdict == "yes"
           record(
             "answered",
             post_id: post.id,
@@ -56,8 +57,10 @@ module AskFirst
             facts: {
               verdict: verdict,
               words: said,
+              step_id: row[:step_id],
               channels: taken.map(&:channel),
-              fingerprints: taken.map(&:fingerprint)
+              fingerprints: taken.map(&:fingerprint),
+              counted: kept.map { |one| one[:eligible] }
             }
           )
           post.changed(answers: ->(rows) { rows + kept })
@@ -112,6 +115,13 @@ module AskFirst
             post_id: post.id,
             words: words
           )
+        end
+
+        # What somebody is publishing by hand at this moment.
+        def stop_publishers(taken, said)
+          ids = taken.filter_map { |one| one.id if one.standing&.in_hand? }
+          words = "Do not publish it, #{member.name} wants a change: #{said}"
+          Dispatch::TellPublishers.call(kit, member, adaptation_ids: ids, words: words) if ids.any?
         end
 
         # A line's adaptation is answered when it is blocked or its places are filled.

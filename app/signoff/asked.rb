@@ -67,7 +67,9 @@ module AskFirst
           if one.standing.nil?
             return over("taken_off", "#{one.channel} was taken off this post meanwhile, so nothing goes out there.")
           end
-          return over("too_late", "Too late for #{one.channel}: it is being sent or is out.") if one.standing.sent?
+          unless verdict == "yes" ? !one.standing.sent? : one.standing.stoppable?
+            return over("too_late", "Too late for #{one.channel}: it is being sent or is out.")
+          end
 
           verdict == "yes" ? refusal_of_yes(one, seen) : nil
         end

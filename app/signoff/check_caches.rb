@@ -7,6 +7,7 @@ module AskFirst
       # mended.
       class CheckCaches
         BATCH = 200
+        KEPT = %i[stage waits_for_nobody].freeze
 
         # @param mend [Boolean] write what should stand there
         # @return [Array<Hash>] {post:, stored:, computed:} for every difference
@@ -33,8 +34,8 @@ module AskFirst
               .load(@scope, ids, @kit.now)
               .values
               .filter_map do |post|
-                stored = [post.row[:stage], *post.adaptations.map { |one| one.row[:stage] }]
-                computed = [post.stage, *post.adaptations.map(&:stage)]
+                stored = [*post.row.values_at(*KEPT), *post.adaptations.map { |one| one.row[:stage] }]
+                computed = [post.stage, post.waits_for_nobody?, *post.adaptations.map(&:stage)]
                 { post: post.id, stored: stored, computed: computed } if stored != computed
               end
           mend(found.map { |one| one[:post] }) if @mend && found.any?

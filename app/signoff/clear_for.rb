@@ -27,7 +27,9 @@ module AskFirst
             post_id: post.id,
             facts: {
               step: step.name,
+              step_id: step.id,
               person: names[person_id],
+              person_id: person_id,
               reason: why,
               file: file && file[:name],
               channels: found.map { |_, one| one.channel[:name] },

@@ -4,8 +4,8 @@ module AskFirst
   module App
     module Signoff
       # "This was not me", from the receipt of a yes: each of its yeses becomes a no of that person, which blocks until
-      # their own yes; every link of theirs stops; the leads are told at once. Pressed again, it stops what they have
-      # said yes to since. What is out already stays out, and that is said too.
+      # their own yes; every link of theirs stops; the leads are told at once. It works after they have left, too.
+      # Pressed again, it stops what they have said yes to since. What is out already stays out, and that is said too.
       class Disown < Act
         opens :own_receipt, nil
 
@@ -15,18 +15,16 @@ module AskFirst
         # @param secret [String]
         # @return [Hash] JSON-ready: {stopped: posts, out: posts that cannot be stopped any more}
         def self.by_secret(kit, secret, from:)
-          row, = ReceiptByLink.find(kit, secret)
-          found = Store::People::Members.find(kit.db, row[:person_id], row[:workspace_id], kit.now)
-          raise Core::NotFound, "This receipt" unless found
-
-          call(kit, Member.from_row(found, from: from), receipt_id: row[:id])
+          row, scope = ReceiptByLink.find(kit, secret)
+          name = scope.transaction { kit.db[:people].where(id: row[:person_id]).get(:name) }
+          call(kit, Member.of_receipt(row, name: name, from: from), receipt_id: row[:id])
         end
 
         def call(receipt_id:)
           fresh = rows(:receipts).where(id: receipt_id, disowned_at: nil).update(disowned_at: now).positive?
           lines = ReceiptLines.of(scope, receipt_id)
           answers = lines.flat_map { |line| line[:answers] }
-          stopped, out = answers.partition { |one| !posts.fetch(one[:post_id]).adaptation(one[:adaptation_id])&.sent? }
+          stopped, out = answers.partition { |one| stoppable?(one) }
           open = fresh ? stopped : stopped.reject { |one| blocked?(one) }
           block(open) if open.any?
           { stopped: stopped.map { |one| one[:post_id] }.uniq.size, out: out.map { |one| one[:post_id] }.uniq.size }
@@ -34,19 +32,27 @@ module AskFirst
 
         private
 
+        def stoppable?(answer) = standing_of(answer).then { |one| one.nil? || one.stoppable? }
+        def standing_of(answer) = posts.fetch(answer[:post_id]).adaptation(answer[:adaptation_id])
+
         # By whoever disowns it; so it stays until a yes of their own.
         def blocked?(answer)
-          standing = posts.fetch(answer[:post_id]).adaptation(answer[:adaptation_id])
-          standing&.verdict&.blocks.to_a.any? { |block| block.person_id == member.person_id }
+          standing_of(answer)&.verdict&.blocks.to_a.any? { |block| block.person_id == member.person_id }
         end
 
         def block(answers)
           scope.insert(:answers, *answers.map { |one| no(one) })
           rows(:guest_passes).where(person_id: member.person_id, revoked_at: nil).update(revoked_at: now)
           ids = answers.map { |one| one[:post_id] }.uniq
-          ids.each { |id| record("disowned", post_id: id, facts: { person: member.name }) }
+          ids.each { |id| record("disowned", post_id: id, facts: told_of(answers.select { |one| one[:post_id] == id })) }
           restage(ids)
           tell(ids)
+          stop_publishers(answers)
+        end
+
+        def told_of(answers)
+          channels = answers.map { |one| posts.fetch(one[:post_id]).channel_name(one[:adaptation_id]) }
+          { person: member.name, channels: channels, fingerprints: answers.map { |one| one[:fingerprint] } }
         end
 
         def no(answer)
@@ -56,11 +62,17 @@ module AskFirst
             given_by: member.person_id,
             verdict: "no",
             words: WORDS,
-            stood: posts.fetch(answer[:post_id]).adaptation(answer[:adaptation_id])&.fingerprint,
+            stood: standing_of(answer)&.fingerprint,
             eligible: true,
             author: false,
             given_at: now
           )
+        end
+
+        def stop_publishers(answers)
+          ids = answers.filter_map { |one| one[:adaptation_id] if standing_of(one)&.in_hand? }
+          words = "Do not publish it, #{member.name} says that a yes in their name was not theirs."
+          Dispatch::TellPublishers.call(kit, member, adaptation_ids: ids, words: words) if ids.any?
         end
 
         def tell(ids)

@@ -27,7 +27,14 @@ module AskFirst
 
           KeepRulings.call(kit, member, kind: "drop", step: step, post: post, adaptations: adaptations, reason: reason)
           EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "withdrawn", step_id: step.id)
-          record("step_dropped", post_id: post.id, facts: { step: step.name, reason: reason })
+          facts = {
+            step: step.name,
+            step_id: step.id,
+            reason: reason,
+            channels: adaptations.map { |one| one.channel[:name] },
+            fingerprints: adaptations.map { |one| one.fingerprint || "" }
+          }
+          record("step_dropped", post_id: post.id, facts: facts)
         end
       end
     end

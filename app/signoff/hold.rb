@@ -26,27 +26,12 @@ module AskFirst
           scope.insert(:holds, { id: id, channel_id: channel_id, reason: why, put_by: member.person_id, put_at: now })
           record("held", facts: { reason: why, channel: channel_id })
           restage(Store::Dispatch::Unsent.post_ids(scope, channel_id))
-          tell_publishers(channel_id, why)
+          words = "Do not publish it now, #{member.name} has put it on hold: #{why}"
+          Dispatch::TellPublishers.call(kit, member, channel_id: channel_id, words: words)
           id
         end
 
         private
-
-        # Whoever has taken something up to publish it by hand learns at once that it is to wait.
-        def tell_publishers(channel_id, why)
-          claimed = rows(:showings).where(state: "by_hand").exclude(claimed_by: nil)
-          claimed = claimed.where(channel_id: channel_id) if channel_id
-          claimed.each do |showing|
-            People::Notify.call(
-              kit,
-              member,
-              person_ids: [showing[:claimed_by]],
-              kind: "trouble",
-              post_id: showing[:post_id],
-              words: "Do not publish it now, #{member.name} has put it on hold: #{why}"
-            )
-          end
-        end
 
         def held_already
           Core::Conflict.new("held_already", "This is on hold already.", way_on: "Lift that hold first.")

@@ -52,9 +52,9 @@ module AskFirst
         end
 
         # An open ask about exactly what stands, for the day that is planned, goes on; what was opened to change it
-        # has none.
+        # has none, and one that nobody can answer any more is asked anew.
         def asked?(adaptation, step)
-          !adaptation.facts.opened && standing(adaptation, step).asked_as_it_stands?
+          !adaptation.facts.opened && !adaptation.waits_for_nobody && standing(adaptation, step).asked_as_it_stands?
         end
 
         def standing(adaptation, step)

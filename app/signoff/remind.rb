@@ -73,10 +73,7 @@ module AskFirst
 
         # Whoever may ask, release and unlock here.
         def leads
-          @leads ||=
-            colleagues
-              .select { |one| one.side == "agency" && (%w[ask release open] - one.abilities).empty? }
-              .map(&:person_id)
+          @leads ||= colleagues.select { |one| Core::Permissions::Leads.leads?(one.abilities) }.map(&:person_id)
         end
       end
     end

@@ -10,7 +10,7 @@ module AskFirst
 
         CACHE =
           "jsonb_to_recordset(CAST(? AS jsonb)) AS found(id uuid, stage text, strip jsonb, at timestamptz, " \
-            "changes_at timestamptz)"
+            "changes_at timestamptz, waits_for_nobody boolean)"
         private_constant :CACHE
 
         # @param posts [Array<Store::Posts::Standing::Post>] as they stand after the act
@@ -75,12 +75,13 @@ module AskFirst
             posts.to_h { |post| [post, cache_of(post)] }.reject { |post, cache| cache == post.row.slice(*cache.keys) }
           return if changed.empty?
 
+          tell_of_nobody(changed.keys.select { |post| post.waits_for_nobody? && !post.row[:waits_for_nobody] })
           wanted =
             changed.map do |post, cache|
               { id: post.id, **cache, at: cache[:at]&.iso8601(6), changes_at: cache[:changes_at]&.iso8601(6) }
             end
           source = scope.db.from(Sequel.lit(CACHE, JSON.generate(wanted)))
-          columns = %i[stage strip at changes_at]
+          columns = %i[stage strip at changes_at waits_for_nobody]
           scope
             .db
             .from(:posts, source.as(:wanted))
@@ -93,13 +94,34 @@ module AskFirst
             stage: post.stage,
             strip: Strip.of_post(post, post.names),
             at: post.adaptations.filter_map(&:time).map(&:at).min || master_at(post),
-            changes_at: post.adaptations.filter_map { |adaptation| adaptation.verdict.changes_at }.min
+            changes_at: post.adaptations.filter_map(&:changes_at).min,
+            waits_for_nobody: post.waits_for_nobody?
           }
         end
 
         def master_at(post)
           Core::Plan::WallTime.stored(post.master["time"])&.at
         end
+
+        # The last who could have answered is gone: it would wait for ever, and nobody would say so.
+        def tell_of_nobody(posts)
+          return if posts.empty?
+
+          first, *more = posts.map { |post| post.row[:subject].empty? ? "Untitled" : post.row[:subject] }
+          what = more.empty? ? "“#{first}” waits" : "“#{first}” and #{more.size} more wait"
+          People::Notify.call(
+            kit,
+            member,
+            person_ids: [*posts.map { |post| post.row[:owner_id] }, *leads],
+            kind: "late",
+            post_id: posts.first.id,
+            words:
+              "#{what} for an answer that nobody who was asked can give any more. Ask whom the step names now, or " \
+                "let the step go."
+          )
+        end
+
+        def leads = colleagues.select { |one| Core::Permissions::Leads.leads?(one.abilities) }.map(&:person_id)
 
         # Later, by our own process: whoever gave the last yes need not be able to release.
         def release_cleared(posts)

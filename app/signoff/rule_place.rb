@@ -23,12 +23,7 @@ module AskFirst
           record(
             kind == "strike" ? "place_struck" : "place_filled",
             post_id: post.id,
-            facts: {
-              step: step.name,
-              person: person_id && names[person_id],
-              reason: why,
-              channels: found.map { |one| one.channel[:name] }
-            }
+            facts: ruled(step, found, why).merge(person: person_id && names[person_id], person_id: person_id)
           )
           end_answered(step, found)
         end

@@ -33,6 +33,17 @@ module AskFirst
 
         def standing_at(adaptation, step) = adaptation.verdict.steps.find { |one| one.step.id == step.id }
 
+        # What the record keeps of every ruling; what limited readers may know of it goes by the channels.
+        def ruled(step, adaptations, why)
+          {
+            step: step.name,
+            step_id: step.id,
+            reason: why,
+            channels: adaptations.map { |one| one.channel[:name] },
+            fingerprints: adaptations.map { |one| one.fingerprint || "" }
+          }
+        end
+
         def keep_ruling(kind, step, adaptations, why, place: nil)
           Posts::KeepRevision.call(kit, member, post: post)
           said = { kind: kind, step: step, post: post, adaptations: adaptations, reason: why, place: place }

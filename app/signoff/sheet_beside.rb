@@ -29,33 +29,61 @@ module AskFirst
           @revisions[line_id]
         end
 
-        # @return [Hash] "place" in the sealed record, nil before it is sealed; :record_id
-        def recorded(post_id, person_id, at)
-          row = recorded_rows[[post_id, person_id, at]]
-          { "place" => row && places[row], :record_id => row }
+        NOT_KEPT = "not in the record"
+        NOT_YET = "not sealed yet"
+
+        # Where the record says the same as an answer.
+        # @param row [Hash] of answers
+        # @return [Hash] "place" in the sealed record, nil where it has none; "record" in words; :record_id
+        def answered(row)
+          recorded(row, row[:given_by], row[:given_at]) { |entry| Core::Signoff::OnRecord.answer?(entry, row) }
+        end
+
+        # @param row [Hash] of rulings
+        def ruled(row)
+          recorded(row, row[:ruled_by], row[:ruled_at]) { |entry| Core::Signoff::OnRecord.ruling?(entry, row) }
         end
 
         private
 
-        ACTS = %w[answered cleared_for disowned step_skipped step_dropped place_struck place_filled].freeze
-        private_constant :ACTS
+        # An entry that was changed after it was sealed is none any more, and each speaks for one row of a channel.
+        def recorded(row, by, at, &same)
+          entry =
+            entries
+              .fetch([row[:post_id], by, at], [])
+              .find { |one| same.call(one) && sound?(one) && taken.add?([one[:id], row[:adaptation_id]]) }
+          return { "place" => nil, "record" => NOT_KEPT, :record_id => nil } unless entry
+
+          place = leaves.dig(entry[:id], :position)
+          { "place" => place, "record" => place ? "entry #{place}" : NOT_YET, :record_id => entry[:id] }
+        end
+
+        def taken = @taken ||= Set.new
+
+        def sound?(entry)
+          leaf = leaves[entry[:id]]
+          leaf.nil? || leaf[:hash] == Core::Record::Entry.leaf(entry)
+        end
 
         def by_adaptation(table)
           @scope.rows(table).where(post_id: @ids).order(:order_no).all.group_by { |row| row[:adaptation_id] }
         end
 
-        # What one person did to one post at one moment is one row of the record.
-        def recorded_rows
-          @recorded_rows ||=
+        # What one person did to one post at one moment.
+        def entries
+          @entries ||=
             @scope
               .rows(:record)
-              .where(post_id: @ids, act: ACTS)
+              .where(post_id: @ids, act: Core::Signoff::OnRecord::ACTS)
               .order(:order_no)
-              .select_map(%i[post_id person_id at id])
-              .to_h { |post, person, at, id| [[post, person, at], id] }
+              .all
+              .group_by { |row| row.values_at(:post_id, :person_id, :at) }
         end
 
-        def places = @places ||= Store::Record::Tree.new(@scope).places(recorded_rows.values)
+        def leaves
+          @leaves ||=
+            Store::Record::Tree.new(@scope).leaves_of(entries.values.flatten.map { |row| row[:id] })
+        end
       end
     end
   end

@@ -26,10 +26,17 @@ module AskFirst
           revision
           fingerprint
           counts
+          record
           place
           address
         ].freeze
-        WAYS = { "skip" => "skipped", "drop" => "dropped", "strike" => "place struck", "fill" => "place filled" }.freeze
+        WAYS = {
+          "skip" => "skipped",
+          "drop" => "dropped",
+          "strike" => "place struck",
+          "fill" => "place filled",
+          "set_aside" => "change set aside"
+        }.freeze
 
         # @param post_id [String, nil]
         # @param campaign_id [String, nil]
@@ -112,9 +119,8 @@ module AskFirst
             "at" => row[:given_at].utc.iso8601,
             "revision" => beside.revision(row[:line_id]),
             "fingerprint" => row[:fingerprint],
-            "counts" => counts?(one, row) ? "yes" : "no",
-            **beside.recorded(post.id, row[:given_by], row[:given_at])
-          )
+            **beside.answered(row)
+          ).then { |said| said.merge("counts" => recorded?(said) && counts?(one, row) ? "yes" : "no") }
         end
 
         def ruling(post, one, row, beside)
@@ -128,10 +134,15 @@ module AskFirst
             "at" => row[:ruled_at].utc.iso8601,
             "revision" => nil,
             "fingerprint" => row[:fingerprint],
-            "counts" => row[:fingerprint] == one.fingerprint ? "yes" : "no",
-            **beside.recorded(post.id, row[:ruled_by], row[:ruled_at])
-          )
+            **beside.ruled(row)
+          ).then { |said| said.merge("counts" => recorded?(said) && rules?(one, row) ? "yes" : "no") }
         end
+
+        # What no entry of the record says counts for nothing on a sheet.
+        def recorded?(said) = said["record"] != SheetBeside::NOT_KEPT
+
+        # Set aside is a block, whatever was written since; the others are for what stood then.
+        def rules?(one, row) = row[:kind] == "set_aside" || row[:fingerprint] == one.fingerprint
 
         def counts?(one, row)
           one.verdict.steps.any? do |standing|

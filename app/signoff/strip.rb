@@ -38,7 +38,7 @@ module AskFirst
           }
           return base unless standing
 
-          base.merge(facts(standing, names, all))
+          base.merge(facts(standing, names, all), **by_hand(standing, all, names))
         end
 
         def facts(standing, names, all)
@@ -54,22 +54,30 @@ module AskFirst
             given = given_in(standing)
             {
               "who" => given.map { |answer| names.fetch(answer.person_id, "?") },
-              "since" => given.map(&:at).max&.iso8601,
-              **by_hand(standing, given, names)
+              "since" => given.map(&:at).max&.iso8601
             }
           else
             {}
           end
         end
 
-        # What of a yes was not said by who should say it: marked for ever.
-        def by_hand(standing, given, names)
-          return {} unless standing.state == "yes"
-
-          said =
-            given.select(&:in_name?).map { |one| "#{names[one.given_by]} for #{names[one.person_id]}" } +
-              standing.fills.map { |one| "filled by #{names[one.ruled_by]}" }
+        # What was not said by who should say it, and whose change was set aside: marked for ever.
+        def by_hand(standing, all, names)
+          said = set_aside(all, names)
+          said += instead(standing, names) if standing.state == "yes"
           said.empty? ? {} : { "by_hand" => said }
+        end
+
+        def instead(standing, names)
+          standing.counting.select(&:in_name?).map { |one| "#{names[one.given_by]} for #{names[one.person_id]}" } +
+            standing.fills.map { |one| "filled by #{names[one.ruled_by]}" }
+        end
+
+        def set_aside(all, names)
+          all
+            .flat_map(&:set_aside)
+            .map { |one| "what #{names[one.place_person_id]} wanted was set aside by #{names[one.ruled_by]}" }
+            .uniq
         end
 
         def given_in(standing)

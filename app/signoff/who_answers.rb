@@ -6,8 +6,6 @@ module AskFirst
       # Who can fill the places of a step for some content, today: who is away and who stands in for them, who wrote
       # part of it, who may answer there at all and on these channels.
       class WhoAnswers
-        ABILITY = { "internal" => "answer_internal", "client" => "answer_client" }.freeze
-
         # @param scope [Store::Scope] of one workspace
         # @param colleagues [Array<Member>]
         # @param zone [String] the client's
@@ -40,9 +38,10 @@ module AskFirst
         end
 
         def able(side, channels)
+          ability = Core::Signoff::StillAble::ABILITY.fetch(side)
           @colleagues
             .select do |one|
-              one.abilities.include?(ABILITY.fetch(side)) && (one.limited_to.nil? || (channels - one.limited_to).empty?)
+              one.abilities.include?(ability) && (one.limited_to.nil? || (channels - one.limited_to).empty?)
             end
             .map(&:person_id)
         end

@@ -10,7 +10,8 @@ module AskFirst
         # up · stopped: the client is archived or deleted · unconfirmed: the database was brought back, and nobody has
         # said yet that it may go · channel: {state:, archived_at:, name:} · fresh: whether its card was read lately ·
         # by_hand: no network takes it · verdict: responds to held?, release_stands? and releasable? · faults: sentences
-        # of today's card · now: by the database's clock
+        # of today's card · unusable: why its files may not be used any more, where that stops it · now: by the
+        # database's clock
         Facts =
           Struct.new(
             :state,
@@ -23,6 +24,7 @@ module AskFirst
             :by_hand,
             :verdict,
             :faults,
+            :unusable,
             :now,
             keyword_init: true
           )
@@ -46,7 +48,7 @@ module AskFirst
           return ruling(:wait, facts.release[:at]) if facts.release[:at] > facts.now
           return ruling(:wait, facts.now + HELD_FOR) if facts.unconfirmed
           return trouble(Channels::Archived.sentence(facts.channel)) if Channels::Archived.it?(facts.channel)
-          return ruling(:hand) if facts.by_hand
+          return facts.unusable ? trouble(facts.unusable) : ruling(:hand) if facts.by_hand
 
           ruling(:wait, facts.now + HELD_FOR) if facts.verdict.held?
         end
@@ -64,6 +66,7 @@ module AskFirst
         # Any difference from what was released is trouble, not a send.
         def refusal(facts)
           return "The network's rules have changed: #{facts.faults.join(" ")}" if facts.faults.any?
+          return facts.unusable if facts.unusable
           return if facts.verdict.release_stands?
           return "What would go out is not what was released; it was not sent." if facts.verdict.releasable?
 

@@ -3,15 +3,21 @@
 module AskFirst
   module Core
     module Dispatch
-      # Compares what a network shows with what was approved: same, differs (how) or cannot tell (what).
+      # Compares what a network shows with what was approved: same, differs (how) or cannot tell (what). A file with
+      # the very bytes that were sent is the same; one that the network has saved anew has to be looked at
+      # (FileLikeness), which is done elsewhere.
       module Likeness
-        Seen = Struct.new(:kind, :note, keyword_init: true)
+        # anew: places of the files that the network shows with other bytes than were sent
+        Seen =
+          Struct.new(:kind, :note, :anew, keyword_init: true) do
+            def initialize(anew: [], **more) = super
+          end
 
         module_function
 
         # @param approved [Hash] the request that was sent
-        # @param shown [Hash, nil] {"text" => String, "media" => [{"address" =>, "loads" => true/false/nil}]}; nil:
-        # not there
+        # @param shown [Hash, nil] {"text" => String, "media" => [{"address" =>, "loads" => true/false/nil,
+        #   "digest" =>}]}; nil: not there
         def of(approved, shown)
           return Seen.new(kind: "differs", note: "The network does not show the post.") if shown.nil?
 
@@ -21,7 +27,28 @@ module AskFirst
             return Seen.new(kind: "cannot_tell", note: "A picture could not be looked at.")
           end
 
-          Seen.new(kind: "same", note: "")
+          anew = saved_anew(approved, shown)
+          return Seen.new(kind: "same", note: "") if anew.empty?
+
+          Seen.new(kind: "cannot_tell", note: "#{in_words(anew, shown)} and not compared yet.", anew: anew)
+        end
+
+        # @return [Array<Integer>] places of the files that have other bytes there
+        def saved_anew(approved, shown)
+          approved["media"]
+            .zip(shown["media"])
+            .each_index
+            .select do |at|
+              sent, there = approved["media"][at]["digest"], shown["media"][at]["digest"]
+              sent && there && sent != there
+            end
+        end
+
+        # @param anew [Array<Integer>]
+        # @param shown [Hash]
+        # @return [String] without its end
+        def in_words(anew, shown)
+          "#{anew.size} of #{shown["media"].size} files #{anew.one? ? "was" : "were"} saved anew there,"
         end
 
         def text(approved, shown)

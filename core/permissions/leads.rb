@@ -7,6 +7,7 @@ module AskFirst
       # date.
       module Leads
         ABILITY = "govern_people"
+        WORK = %w[ask release open].freeze
 
         module_function
 
@@ -18,6 +19,10 @@ module AskFirst
         def none?(members)
           !any?(members)
         end
+
+        # Whoever may ask, release and unlock at a client is told what nobody else would look after.
+        # @param abilities [Array<String>]
+        def leads?(abilities) = (WORK - abilities).empty?
 
         def lead?(one)
           one[:side] == "agency" && one[:abilities].include?(ABILITY) && !one[:limited] && one[:access_until].nil?

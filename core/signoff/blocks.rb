@@ -6,7 +6,8 @@ module AskFirst
       # Which answers stand in the way. A change or no counts whatever it echoes. It blocks the adaptation until its
       # giver says yes there, or that step is asked again, after it, on content that is neither what the giver looked
       # at nor what stood when they gave it; the fingerprint it was given on stays blocked until its giver's own yes
-      # to it. An advisory step never blocks, nor does one that was dropped on record.
+      # to it. Somebody with `govern` may set aside what one who has left had wanted. An advisory step never blocks, nor
+      # does one that was dropped on record.
       module Blocks
         module_function
 
@@ -16,7 +17,7 @@ module AskFirst
           required = facts.steps.select(&:required).map(&:id)
           facts.answers.select do |answer|
             !answer.yes? && required.include?(answer.step_id) && latest_refusal?(answer, facts) &&
-              blocks?(answer, facts)
+              !set_aside?(answer, facts) && blocks?(answer, facts)
           end
         end
 
@@ -25,6 +26,13 @@ module AskFirst
           on_content =
             facts.fingerprint == refusal.fingerprint && later_yes.none? { |yes| yes.fingerprint == refusal.fingerprint }
           on_content || (later_yes.empty? && !asked_again?(refusal, facts))
+        end
+
+        def set_aside?(answer, facts)
+          facts.rulings.any? do |one|
+            one.kind == "set_aside" && one.step_id == answer.step_id && one.place_person_id == answer.person_id &&
+              one.order > answer.order
+          end
         end
 
         def latest_refusal?(answer, facts)

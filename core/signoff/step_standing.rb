@@ -104,6 +104,22 @@ module AskFirst
           @facts.rulings.select { |one| one.kind == "fill" && one.step_id == step.id && here?(one) }
         end
 
+        # @return [Array<Ruling>] blocks of somebody who had left that were set aside here, whatever was written since
+        def set_aside
+          @facts.rulings.select { |one| one.kind == "set_aside" && one.step_id == step.id }
+        end
+
+        # An open ask that those who were asked cannot give its yeses any more: too few of them could still answer.
+        # @param able [Array<String>] ids of those who may answer here now
+        def waits_for_nobody?(able)
+          return false if open_ask.nil? || satisfied? || @blocks.any?
+
+          named = open_places.compact
+          given = counting.map(&:person_id)
+          free = open_ask.people - places.compact - given
+          (named - able).any? || (free & able).size < open_places.count(&:nil?)
+        end
+
         private
 
         def without_struck(fixed)

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require "faraday"
 require "faraday/multipart"
 require "faraday/net_http_persistent"
@@ -157,9 +158,18 @@ module AskFirst
             end
           {
             "text" => Array(properties["content"]).first.to_s,
-            "media" => files.map { |kind, file| { "address" => file, "loads" => loads?(file, kind) } },
+            "media" => files.map { |kind, file| { "address" => file, **look_at(file, kind) } },
             "link_card" => Array(properties["link-card"]).first
           }.compact
+        end
+
+        # A file as the network shows it to anybody.
+        # @return [String] its bytes
+        # @raise [Core::Dispatch::Unreachable]
+        def file(address)
+          reply = guarded { seen(address) }
+          good = reply.status == 200 && reply.body.bytesize < LOOK_LIMIT
+          good ? reply.body : raise(Core::Dispatch::Unreachable, "the file was answered with #{reply.status}")
         end
 
         private
@@ -196,11 +206,17 @@ module AskFirst
           raise Core::Dispatch::Unreachable, e.message
         end
 
-        def loads?(address, kind)
-          reply = @http.get(address) { |request| request.headers.delete("Authorization") }
-          reply.status == 200 && reply.body.bytesize < LOOK_LIMIT && Files::Kinds.of(reply.body) == kind
+        # Whether it loads as what it is, and its digest: nothing of it is parsed here.
+        def look_at(address, kind)
+          reply = seen(address)
+          loads = reply.status == 200 && reply.body.bytesize < LOOK_LIMIT && Files::Kinds.of(reply.body) == kind
+          { "loads" => loads, "digest" => loads ? Digest::SHA256.hexdigest(reply.body) : nil }
         rescue Faraday::Error
-          nil
+          { "loads" => nil, "digest" => nil }
+        end
+
+        def seen(address)
+          @http.get(address) { |request| request.headers.delete("Authorization") }
         end
 
         def note(reply)

@@ -44,6 +44,7 @@ class History
     begin_with_draft
     acts.times do
       act = ACTS.sample(random: @random)
+      world.clock.set(world.clock.now + 1)
       outcome = send(act)
       @told << "#{act}: #{outcome}"
       @reading.settle
@@ -87,6 +88,14 @@ class History
     release
     take_back
     hold
+    zone
+    policy
+    card
+    leave
+    come_back
+    set_aside
+    by_itself
+    automatic
     send_due
   ].freeze
   private_constant :ACTS
@@ -94,7 +103,10 @@ class History
   attr_reader :world
 
   def db = world.db
-  def act(name, who = :ines, **input) = world.act(name, who, @client, **input)
+  # Whoever acts is who they were when the history began: a page of theirs may have been open since.
+  def act(name, who = :ines, **input)
+    world.act(name, @members.fetch(who), @client, **input)
+  end
   def workspace = world.workspace(@client)
   def pick(list) = list.to_a.sample(random: @random)
   def person(id) = (@people ||= world.world.people.invert).fetch(id)
@@ -106,6 +118,11 @@ class History
   end
 
   def begin_with_draft
+    @members =
+      (%i[odile per maro] + HOUSE).to_h do |who|
+        come_back_to(who)
+        [who, world.member(who, @client)]
+      end
     @channels = NAMES.zip(world.world.channels[@client].values.first(2)).to_h
     @post = act("Posts::MakePost", subject: "A history")
     act("Posts::ChooseChannels", post_id: @post, channel_ids: @channels.values)
@@ -114,11 +131,16 @@ class History
       [true, false].map { |usual| db[:routes].where(workspace_id: workspace, is_default: usual).get(:id) }
     @reading = Reading.new(steps_of(@usual))
     # of the history before
+    @reading.policy, @reading.zone = db[:workspaces].where(id: workspace).get(%i[time_policy zone])
+    @reading.gone = []
+    @reading.itself = db[:routes].where(id: @usual).get(:releases_itself)
+    @comments = NAMES.to_h { |name| [name, !card_of(name)["first_comment"].nil?] }
     @reading.held = db[:holds].where(workspace_id: workspace, lifted_at: nil).any?
     @master = ["", []]
     @own = {}
     @time = nil
     save(nil, WORDS[0], :maro)
+    first_comment
     plan(DAYS.first, ZONES.first)
     refresh
   end
@@ -140,10 +162,19 @@ class History
       one = @reading.ones[name]
       next if one.sent
 
-      one.content, one.authors = @own.fetch(name, @master)
+      words, one.authors = @own.fetch(name, @master)
+      # what its network does not take is left out of what goes out
+      one.content = [words, @comments[name]]
       one.instant = @time
-      one.day = AskFirst::Core::Plan::WallTime.at(@time, "Europe/Lisbon").local_date
     end
+  end
+
+  def words_on(name) = @own.fetch(name, @master).first
+  def card_of(name) = db[:channels].where(id: @channels[name]).get(:card)
+
+  def first_comment
+    said = { post_id: @post, channel_id: nil, part: "first_comment", value: "More of it below.", version: 0 }
+    act("Posts::SavePart", :maro, **said)
   end
 
   def save(name, words, who)
@@ -219,7 +250,7 @@ class History
     name = pick(NAMES)
     everywhere = pick([true, false])
     who = pick(%i[maro wren])
-    words = pick(WORDS - [@reading.ones[name].content])
+    words = pick(WORDS - [words_on(name)])
     changed = everywhere ? NAMES.reject { |other| @own.key?(other) } : [name]
     sealed = changed.select { |other| @reading.sealed?(other) && !@reading.ones[other].sent }
     attempt do
@@ -234,7 +265,7 @@ class History
 
   # @return [String] id of the remark
   def suggested(name, words)
-    quote = { "exact" => @reading.ones[name].content, "prefix" => "", "suffix" => "" }
+    quote = { "exact" => words_on(name), "prefix" => "", "suffix" => "" }
     pin = { "kind" => "words", "adaptation_id" => @ids[name], **quote }
     act("Talk::Say", post_id: @post, room: "house", words: "", pin: pin, replacement: words)
   end
@@ -300,7 +331,7 @@ class History
     places = db[:ask_places].where(ask_id: ask_id).order(:number).select_map(:person_id).map { |id| id && person(id) }
     raise "fewer people than places" if people.size < places.size
 
-    asked = names.to_h { |name| [name, @reading.ones[name].then { |one| [one.content, one.day, one.authors] }] }
+    asked = names.to_h { |name| [name, @reading.ones[name].then { |one| [one.content, one.instant, one.authors] }] }
     @reading.ask(
       Reading::Line.new(
         id: row[:id],
@@ -382,7 +413,8 @@ class History
 
     yeses = disownable(id, person(whose))
     attempt do
-      act("Signoff::Disown", person(whose), receipt_id: id)
+      by = AskFirst::App::Member.of_receipt({ workspace_id: workspace, person_id: whose }, name: "Whoever holds it")
+      world.act("Signoff::Disown", by, receipt_id: id)
       @last_order = db[:answers].max(:order_no)
       yeses.each do |name, yes|
         one = @reading.ones[name]
@@ -431,6 +463,7 @@ class History
     attempt do
       act("Signoff::ChooseRoute", :bram, post_id: @post, route_id: route, reason: "Agreed")
       @on_other = !route.nil?
+      @reading.itself = route.nil? && db[:routes].where(id: @usual).get(:releases_itself)
       @reading.route = steps_of(route || @usual)
       route ? "the other" : "the usual"
     end
@@ -561,14 +594,16 @@ class History
         "done"
       end
     blocked = found.any? { |name, _| @reading.own_block?(name, who, step.id) }
-    raise "cleared for #{who}: #{outcome}" if (outcome == "done") != (found.any? && !own && !blocked)
+    could = found.any? && !own && !blocked && !@reading.gone.include?(who)
+    raise "cleared for #{who}: #{outcome}" if (outcome == "done") != could
     return outcome unless outcome == "done"
 
     @last_order = db[:answers].max(:order_no)
     found.each do |name, line|
       one = @reading.ones[name]
-      day = line.asked[name][1]
-      said = { who: who, step: step.id, verdict: "yes", content: one.content, stood: one.content, day: day }
+      instant = line.asked[name][1]
+      said = { who: who, step: step.id, verdict: "yes", content: one.content, stood: one.content, instant: instant }
+      @reading.said_yes(one)
       one.answers << Reading::Answer.new(**said, counts: true, order: @last_order, in_name: true)
     end
     end_answered(step, found.map(&:first))
@@ -616,17 +651,124 @@ class History
         name = @ids.key(id)
         raise "released what the text does not clear" unless @reading.stage(name) == "cleared"
 
-        one = @reading.ones[name]
-        one.released = [one.content, one.instant]
+        released(name)
       end
       ids.map { |id| @ids.key(id) }.join(" ")
     end
   end
 
+  # By a person, or by a route that releases by itself.
+  def released(name)
+    one = @reading.ones[name]
+    one.released = [one.content, one.instant]
+    one.taken_back = false
+  end
+
+  # The usual route releases by itself from now on, or no more; the other one never does.
+  def automatic
+    steps = steps_of(@usual)
+    itself = !db[:routes].where(id: @usual).get(:releases_itself)
+    about = { name: db[:routes].where(id: @usual).get(:name), releases_itself: itself }
+    seen = db[:routes].where(id: @usual).get(:version)
+    attempt do
+      act("Signoff::SaveRoute", steps: steps.map { |step| written(step) }, about: about, route_id: @usual, seen: seen)
+      @reading.itself = itself unless @on_other
+      itself
+    end
+  end
+
+  # What our own process does after a yes.
+  def by_itself
+    expected = NAMES.select { |name| @reading.releases_itself?(name) && !@reading.ones[name].released }
+    before = db[:releases].where(post_id: @post).select_map(:id)
+    process = AskFirst::App::Member.process(workspace, "release")
+    AskFirst::App::Dispatch::ReleaseCleared.call(world.jobs, process, post_ids: [@post])
+    found = db[:releases].where(post_id: @post).exclude(id: before).select_map(:adaptation_id).map { |id| @ids.key(id) }
+    raise "released by itself #{found}, the text has #{expected}" if found.sort != expected.sort
+
+    found.each { |name| released(name) }
+    found.join(" ")
+  end
+
+  # The client's own calendar: what was the same day may be another one there.
+  def zone
+    settings(zone: pick(ZONES - [@reading.zone])) { |values| @reading.zone = values[:zone] }
+  end
+
+  def policy
+    settings(time_policy: pick(%w[never local_date always])) { |values| @reading.policy = values[:time_policy] }
+  end
+
+  def settings(**values)
+    version = db[:workspaces].where(id: workspace).get(:version)
+    attempt do
+      act("Clients::ChangeSettings", version: version, **values)
+      yield values
+      values.values.first
+    end
+  end
+
+  # A network takes a first comment no more, or takes one again: what goes out there is something else.
+  def card
+    name = pick(NAMES)
+    changed = card_of(name).merge("first_comment" => @comments[name] ? nil : { "limit" => 200 })
+    said = Sequel.lit("CAST(? AS jsonb)", JSON.generate(changed))
+    world.owner[:channels].where(id: @channels[name]).update(card: said)
+    process = AskFirst::App::Member.process(workspace, "networks")
+    AskFirst::App::Signoff::RestageChannel.call(world.jobs, process, channel_id: @channels[name])
+    @comments[name] = !@comments[name]
+    refresh
+    "#{name} #{@comments[name]}"
+  end
+
+  # A membership ends: what its person has said stays, and they say nothing more.
+  def leave
+    who = pick(%i[wren tobiah odile per] - @reading.gone)
+    return "seldom" if who.nil? || @random.rand > 0.4
+
+    attempt do
+      id = db[:memberships].where(workspace_id: workspace, person_id: world.person(who)).get(:id)
+      act("People::EndMember", membership_id: id)
+      @reading.gone += [who]
+      who
+    end
+  end
+
+  def come_back
+    who = pick(@reading.gone) or return "nobody has left"
+    come_back_to(who)
+    process = AskFirst::App::Member.process(workspace, "people")
+    AskFirst::App::Signoff::RestageAsked.call(world.jobs, process, person_id: world.person(who))
+    @reading.gone -= [who]
+    who
+  end
+
+  def come_back_to(who)
+    theirs = { workspace_id: workspace, person_id: world.person(who) }
+    world.owner[:memberships].where(theirs).update(ended_at: nil, ended_by: nil)
+  end
+
+  # What somebody wants who has left is set aside, and of nobody else.
+  def set_aside
+    step = pick(@reading.steps) or return "no step"
+    who = pick(step.people) or return "nobody"
+    found = NAMES.select { |name| !@reading.ones[name].sent && @reading.own_block?(name, who, step.id) }
+    said = { step_id: step.id, person_id: world.person(who), reason: "They have left" }
+    outcome = attempt { act("Signoff::SetAside", :bram, post_id: @post, **said) && "done" }
+    right = found.any? && @reading.gone.include?(who)
+    raise "set aside what #{who} wants: #{outcome}" if (outcome == "done") != right
+
+    @reading.set_aside(found, step, who, db[:rulings].max(:order_no)) if right
+    outcome
+  end
+
   def take_back
     attempt do
       act("Dispatch::TakeBack", post_id: @post)
-      @reading.ones.each_value { |one| one.released = nil unless one.sent }
+      @reading.ones.each_value do |one|
+        one.taken_back = true if one.released && !one.sent
+        one.released = nil unless one.sent
+      end
       "done"
     end
   end

@@ -4,17 +4,17 @@
 # second, small judge that shares no line with the first. Contents and days are plain values, people are symbols.
 class Reading
   Step = Struct.new(:id, :position, :side, :quorum, :n, :required, :people, keyword_init: true)
-  # asked: adaptation => [content, day, authors] as it was asked · state: adaptation => :open, :answered, :withdrawn,
-  # :outdated
+  # asked: adaptation => [content, instant, authors] as it was asked · state: adaptation => :open, :answered,
+  # :withdrawn, :outdated
   Line = Struct.new(:id, :step, :asked, :state, :places, :people, :order, keyword_init: true)
   # in_name: given by somebody else in that person's name
-  Answer = Struct.new(:who, :step, :verdict, :content, :stood, :day, :counts, :order, :in_name, keyword_init: true)
-  # day: as the client's calendar has it · instant: what a release is compared by
+  Answer = Struct.new(:who, :step, :verdict, :content, :stood, :instant, :counts, :order, :in_name, keyword_init: true)
+  # instant: of the planned time · opened_since, taken_back: what an automatic release waits for a person or a new yes
+  # by · aside: [step, who, order] of what was set aside
   One =
     Struct.new(
       :content,
       :authors,
-      :day,
       :instant,
       :opened,
       :ready,
@@ -22,13 +22,18 @@ class Reading
       :skips,
       :fills,
       :strikes,
+      :aside,
+      :opened_since,
+      :taken_back,
       :released,
       :sent,
       keyword_init: true
     )
 
   attr_reader :lines, :ones
-  attr_accessor :held
+  # zone: the client's · policy: when another time makes a yes void · gone: who is no member any more · itself: whether
+  # the route releases by itself
+  attr_accessor :held, :zone, :policy, :gone, :itself
 
   # @param route [Array<Step>] of today
   def initialize(route)
@@ -36,8 +41,15 @@ class Reading
     self.route = route
     @dropped = []
     @lines = []
-    @ones = Hash.new { |all, name| all[name] = One.new(opened: false, answers: [], skips: [], fills: [], strikes: []) }
+    @ones =
+      Hash.new do |all, name|
+        all[name] = One.new(opened: false, answers: [], skips: [], fills: [], strikes: [], aside: [])
+      end
     @held = false
+    @zone = "Europe/Lisbon"
+    @policy = "local_date"
+    @gone = []
+    @itself = false
   end
 
   # Another route, or the same one with other steps.
@@ -79,6 +91,31 @@ class Reading
 
   def waits_at(name)
     steps.select(&:required).find { |step| !satisfied?(name, step) }
+  end
+
+  # Whether what was said for one time still holds for another: always, on the same day of the client's calendar, or
+  # only for the very same moment.
+  def same_time?(one, other)
+    case @policy
+    when "never"
+      true
+    when "always"
+      one == other
+    else
+      day = ->(at) { at.getlocal(TZInfo::Timezone.get(@zone).period_for(at).observed_utc_offset).to_date }
+      day.call(one) == day.call(other)
+    end
+  end
+
+  # What a route that releases by itself hands over: what a person has stopped waits for a person, or for a new yes.
+  def releases_itself?(name)
+    one = @ones.fetch(name)
+    @itself && stage(name) == "cleared" && !one.opened_since && !one.taken_back
+  end
+
+  # Who has left can take nothing back; what they wanted is set aside.
+  def set_aside(names, step, who, order)
+    names.each { |name| @ones[name].aside << [step.id, who, order] }
   end
 
   def satisfied?(name, step)
@@ -142,7 +179,7 @@ class Reading
         .answers
         .select { |answer| answer.who == who && answer.step == step.id && (answer.verdict != "yes" || answer.counts) }
         .max_by(&:order)
-    !said.nil? && said.verdict == "yes" && said.content == one.content && said.day == one.day
+    !said.nil? && said.verdict == "yes" && said.content == one.content && same_time?(said.instant, one.instant)
   end
 
   def blocked?(name)
@@ -170,7 +207,7 @@ class Reading
     shown.to_h do |name|
       one = @ones.fetch(name)
       fate =
-        if one.sent
+        if one.sent || @gone.include?(who)
           :refused
         elsif verdict != "yes"
           :kept
@@ -186,14 +223,15 @@ class Reading
       .reject { |_, fate| fate == :refused }
       .each do |name, fate|
         one = @ones.fetch(name)
-        content, day, = line.asked.fetch(name)
+        content, instant, = line.asked.fetch(name)
+        said_yes(one) if verdict == "yes" && fate == :kept
         one.answers << Answer.new(
           who: who,
           step: line.step,
           verdict: verdict,
           content: content,
           stood: one.content,
-          day: day,
+          instant: instant,
           counts: fate == :kept,
           order: order
         )
@@ -205,10 +243,16 @@ class Reading
     end
   end
 
+  # A new yes goes before what a person had stopped.
+  def said_yes(one)
+    one.opened_since = false
+    one.taken_back = false
+  end
+
   def ask(line)
-    line.asked.each do |name, (content, day, _)|
+    line.asked.each do |name, (content, instant, _)|
       lines_of(name).each do |older|
-        same = older.asked[name].first(2) == [content, day]
+        same = older.asked[name].first == content && same_time?(older.asked[name][1], instant)
         older.state[name] = :outdated if older.state[name] == :open && (older.step == line.step || !same)
       end
       @ones[name].opened = false
@@ -219,6 +263,7 @@ class Reading
   def open(name)
     lines_of(name).each { |line| line.state[name] = :withdrawn if line.state[name] == :open }
     @ones[name].opened = true
+    @ones[name].opened_since = true
   end
 
   def withdraw(lines)
@@ -258,8 +303,14 @@ class Reading
     answer.step == step.id && answer.verdict != "yes" && step.required && stands_in_the_way?(name, answer)
   end
 
+  def aside?(one, refusal)
+    one.aside.any? { |step, who, order| [step, who] == [refusal.step, refusal.who] && order > refusal.order }
+  end
+
   def stands_in_the_way?(name, refusal)
     one = @ones.fetch(name)
+    return false if aside?(one, refusal)
+
     yeses =
       one.answers.select do |answer|
         answer.verdict == "yes" && !answer.in_name && answer.who == refusal.who && answer.step == refusal.step &&
@@ -274,7 +325,7 @@ class Reading
   end
 
   def yes_fate(line, name, one, who, seen)
-    content, day, authors = line.asked.fetch(name)
+    content, instant, authors = line.asked.fetch(name)
     last = one.answers.select { |answer| answer.who == who && answer.step == line.step }.map(&:order).max || 0
     return :refused if last > seen
     ended = %i[withdrawn outdated].include?(line.state[name])
@@ -282,7 +333,7 @@ class Reading
     return :lifts if lifts
 
     return :refused if ended
-    return :refused if day != one.day
+    return :refused unless same_time?(instant, one.instant)
 
     known = content == one.content ? one.authors : authors
     return :refused if known.include?(who)

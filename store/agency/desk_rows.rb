@@ -44,6 +44,7 @@ module AskFirst
         end
 
         def tasks(limit) = @waiting.tasks.order(:due_at).limit(limit).all
+        def for_nobody(limit) = lines(@waiting.for_nobody.order(:at).limit(limit))
         def to_ask(limit) = lines(@waiting.to_ask.order(:at).limit(limit))
         def came_back(limit) = lines(@waiting.came_back.order(:at).limit(limit))
         def opened(limit) = lines(@waiting.opened.order(:at).limit(limit))

@@ -33,12 +33,13 @@ module AskFirst
               Sequel[:ask_people][:ask_id] => Sequel[:ask_lines][:ask_id]
             )
           others = asked.exclude(person_id: @me).exclude(answered.select(1).exists)
-          seen(@scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil).where(others.select(1).exists))
+          lines = @scope.rows(:ask_lines).where(Sequel[:ask_lines][:ended_at] => nil).where(others.select(1).exists)
+          seen(answerable(lines))
         end
 
         # Lines that wait for somebody else.
         def of_others
-          seen(open_asks.exclude(Sequel[:ask_people][:person_id] => @me))
+          seen(answerable(open_asks.exclude(Sequel[:ask_people][:person_id] => @me)))
         end
 
         def tasks
@@ -55,6 +56,21 @@ module AskFirst
         def to_ask
           asked = @scope.rows(:ask_lines).where(ended_at: nil).select(:post_id)
           posts.where(stage: %w[internal_review client_approval], owner_id: @me).exclude(Sequel[:posts][:id] => asked)
+        end
+
+        # Asked of people who cannot answer any more: one's own posts, and all of a client for whom leads it.
+        def for_nobody
+          lead = Core::Permissions::Leads::WORK
+          mine =
+            @scope
+              .rows(:memberships)
+              .where(person_id: @me, ended_at: nil)
+              .join(:roles, id: :role_id)
+              .where(Sequel.lit("roles.abilities @> ?", Sequel.pg_array(lead, :text)))
+              .select(Sequel[:memberships][:workspace_id])
+          posts.where(Sequel[:posts][:waits_for_nobody]).where(
+            Sequel.|({ owner_id: @me }, { Sequel[:posts][:workspace_id] => mine })
+          )
         end
 
         # Unlocked to be changed and not asked again: it stands still until somebody does.
@@ -91,12 +107,21 @@ module AskFirst
 
         # @return [Hash{Symbol=>Sequel::Dataset}] every kind, by its name
         def all
-          { asked: asked, tasks: tasks, to_ask: to_ask, came_back: came_back, opened: opened, by_hand: by_hand }
+          {
+            asked: asked,
+            tasks: tasks,
+            for_nobody: for_nobody,
+            to_ask: to_ask,
+            came_back: came_back,
+            opened: opened,
+            by_hand: by_hand
+          }
         end
 
         TABLES = {
           asked: :ask_lines,
           tasks: :tasks,
+          for_nobody: :posts,
           to_ask: :posts,
           came_back: :posts,
           opened: :posts,
@@ -133,6 +158,13 @@ module AskFirst
             Sequel[:answers][:workspace_id] => Sequel[:ask_lines][:workspace_id],
             :line_id => Sequel[:ask_lines][:id],
             Sequel[:answers][:person_id] => Sequel[:ask_people][:person_id]
+          )
+        end
+
+        # Nobody is waited for where nobody can answer.
+        def answerable(lines)
+          lines.exclude(
+            Sequel[:ask_lines][:post_id] => @scope.rows(:posts).where(:waits_for_nobody).select(Sequel[:posts][:id])
           )
         end
 

@@ -49,7 +49,7 @@ module AskFirst
           SQL
           answers: <<~SQL,
             SELECT id, line_id, adaptation_id, person_id, given_by, step_id, verdict, words, file_id, room, given_at, pass_id,
-              eligible
+              eligible, order_no
             FROM answers WHERE workspace_id = :w AND post_id = :p AND (:c::uuid[] IS NULL OR adaptation_id IN (
               SELECT id FROM adaptations
               WHERE workspace_id = :w AND post_id = :p AND removed_at IS NULL AND channel_id = ANY(:c::uuid[])))

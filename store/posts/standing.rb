@@ -21,6 +21,9 @@ module AskFirst
             :release,
             :facts,
             :verdict,
+            :waits_for_nobody,
+            :stays_until,
+            :unusable,
             keyword_init: true
           ) do
             def id = row[:id]
@@ -28,8 +31,14 @@ module AskFirst
             def time = facts.time
             def sent? = %w[sending unclear out].include?(facts.showing)
             def out? = facts.showing == "out"
+            # Taken up by somebody who publishes it by hand: they can still be told not to.
+            def in_hand? = facts.showing == "sending" && showing[:state] == "by_hand"
+            # A change or no still reaches it.
+            def stoppable? = !sent? || in_hand?
             def inspect = "#<#{self.class} #{id} #{stage}>"
             def tags = place.tags
+            # @return [Time, nil] when time alone will change where it stands, or whether anybody can still answer
+            def changes_at = [verdict.changes_at, stays_until].compact.min
           end
         Post =
           Struct.new(:row, :master, :part_rows, :adaptations, :steps, :route, :source, keyword_init: true) do
@@ -37,6 +46,8 @@ module AskFirst
             def stage = Core::Signoff::Stages.of_post(adaptations.map(&:stage))
             def adaptation(id) = adaptations.find { |adaptation| adaptation.id == id }
             def on(channel_id) = adaptations.find { |adaptation| adaptation.row[:channel_id] == channel_id }
+            # An open ask of it can be answered by too few people now.
+            def waits_for_nobody? = adaptations.any?(&:waits_for_nobody)
             def channel_ids = adaptations.map { |adaptation| adaptation.row[:channel_id] }
             def part(channel_id, part) = part_rows.find { |row| row[:channel_id] == channel_id && row[:part] == part }
             def inspect = "#<#{self.class} #{id}>"
@@ -108,7 +119,8 @@ module AskFirst
         def media_ids = media.keys
         def media = @media ||= @sets[:media].to_h { |row| [row[:id], row] }
         def workspace = @sets[:workspace]
-        # @return [Array<Hash>] everybody who is or was a member: :id, :name, :side, :limited, :channels, :ended_at
+        # @return [Array<Hash>] everybody who is or was a member: :id, :name, :side, :abilities, :limited,
+        #   :channels, :ended_at, :access_until
         def people = @sets[:people]
         def channel_names = @sets[:channels].to_h { |row| row.values_at(:id, :name) }
 
@@ -194,6 +206,9 @@ module AskFirst
           steps = demands.of(post, demands.facts(post, row[:channel_id], parts), row[:id])
           facts = facts(row, parts, fingerprint, steps, showing, release)
           facts.locks_time = demands.route(post)[:locks_time]
+          verdict = Core::Signoff::Verdict.call(facts, @now)
+          authors = authors(part_rows, own, row[:channel_id])
+          who = Core::Signoff::StillAble.new(people, row[:channel_id], authors, @now)
           Adaptation.new(
             row: row,
             channel: channel,
@@ -203,11 +218,14 @@ module AskFirst
             request: request,
             fingerprint: fingerprint,
             pictures: pictures,
-            authors: authors(part_rows, own, row[:channel_id]),
+            authors: authors,
             showing: showing,
             release: release,
             facts: facts,
-            verdict: Core::Signoff::Verdict.call(facts, @now)
+            verdict: verdict,
+            waits_for_nobody: who.nobody?(verdict),
+            stays_until: who.until(verdict),
+            unusable: unusable(pictures, facts.time)
           )
         end
 
@@ -304,6 +322,17 @@ module AskFirst
           card = media[Core::Posts::Link.picture(parts["link"])] if channel[:card].link_card && rows.empty?
           found << picture(card, Core::Media::Renditions.link_card(card)).merge(of_link: true) if card
           found
+        end
+
+        # Which of its files may not be used when it goes out, where the client's rule is that this stops it.
+        # @return [String, nil]
+        def unusable(pictures, time)
+          return if !workspace[:stops_without_right] || time.nil?
+
+          zone = workspace[:zone]
+          day = [time.at, @now].map { |at| Core::Plan::WallTime.at(at, zone).wall.to_date }.max
+          files = pictures.map { |one| one[:said].values_at(:name, :usable_to) }.uniq
+          Core::Media::Usable.ended(files.map { |name, last| [name, last && Date.iso8601(last.to_s)] }, day)
         end
 
         def picture(row, spec)

@@ -14,7 +14,7 @@ module AskFirst
         SQL
         SETS = {
           workspaces: <<~SQL,
-            SELECT id, name, zone, time_policy, tracking, currency, working_hours, holidays
+            SELECT id, name, zone, time_policy, tracking, currency, working_hours, holidays, stops_without_right
             FROM workspaces WHERE id = :w
           SQL
           posts: "SELECT * FROM posts WHERE workspace_id = :w AND id = ANY(:p)",
@@ -72,10 +72,11 @@ module AskFirst
           openings: "SELECT * FROM openings WHERE workspace_id = :w AND post_id = ANY(:p) AND closed_at IS NULL",
           ready: "SELECT * FROM ready_marks WHERE workspace_id = :w AND post_id = ANY(:p)",
           people: <<~SQL,
-            SELECT p.id, p.name, m.side, m.limited, m.ended_at, m.access_until,
+            SELECT p.id, p.name, m.side, m.limited, m.ended_at, m.access_until, r.abilities,
               ARRAY(SELECT channel_id FROM membership_channels
                 WHERE (workspace_id, membership_id) = (m.workspace_id, m.id)) AS channels
-            FROM memberships m JOIN people p ON p.id = m.person_id WHERE m.workspace_id = :w
+            FROM memberships m JOIN people p ON p.id = m.person_id JOIN roles r ON r.id = m.role_id
+            WHERE m.workspace_id = :w
           SQL
           tasks: "SELECT post_id, person_id FROM tasks WHERE workspace_id = :w AND post_id = ANY(:p)",
           holds: "SELECT * FROM holds WHERE workspace_id = :w AND lifted_at IS NULL",

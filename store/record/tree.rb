@@ -56,6 +56,12 @@ module AskFirst
         end
 
         # @param ids [Array<String>] of rows
+        # @return [Hash{String=>Hash}] :position and :hash of those that have their place
+        def leaves_of(ids)
+          @scope.rows(:record_leaves).where(record_id: ids).to_hash(:record_id)
+        end
+
+        # @param ids [Array<String>] of rows
         # @return [Hash{String=>Integer}] their places
         def places(ids)
           @scope.rows(:record_leaves).where(record_id: ids).select_hash(:record_id, :position)

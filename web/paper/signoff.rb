@@ -20,12 +20,11 @@ module AskFirst
 
         # @return [String] bytes
         def render
-          made = Core::Plan::WallTime.at(@facts[:now], @facts[:zone]).wall.strftime("%-d %B %Y, %H:%M")
           @sheet =
             Sheet.new(
               title: "Sign-off: #{@facts[:title]}",
               beside: top_words,
-              made: "Made #{made} (#{@facts[:zone]})",
+              made: "Made #{wall} (#{@facts[:zone]})",
               at: @facts[:now],
               layout: :portrait
             )
@@ -37,11 +36,12 @@ module AskFirst
         attr_reader :sheet
 
         def pdf = sheet.pdf
+        def wall = Core::Plan::WallTime.at(@facts[:now], @facts[:zone]).wall.strftime("%-d %B %Y, %H:%M")
 
         def top_words
           return "Its record is not sealed yet." unless @top
 
-          "Record: #{@top[:size]} entries, sealed as #{@top[:root]}"
+          "As counted by the record at #{wall}: #{@top[:size]} entries, sealed as #{@top[:root]}"
         end
 
         def draw
@@ -103,7 +103,7 @@ module AskFirst
             (row["counts"] == "yes" ? "counts" : "does not count any more"),
             row["revision"] && "revision #{row["revision"]}",
             "fingerprint #{row["fingerprint"]}",
-            row["place"] && "entry #{row["place"]} of the record"
+            row["place"] ? "entry #{row["place"]} of the record" : row["record"]
           ].compact.join(", ")
         end
       end

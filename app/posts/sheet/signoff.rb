@@ -22,7 +22,8 @@ module AskFirst
               other_asks: App::Signoff::NextAsk.beside(@post).filter_map { |offer| offer_json(offer) },
               my_ask: my_ask,
               asks: asks,
-              answers: answers
+              answers: answers,
+              left_blocks: left_blocks
             }
           end
 
@@ -153,8 +154,25 @@ module AskFirst
               people: people,
               named: places.compact.map { |id| { id: id, name: names[id] } },
               open: places.include?(nil),
-              last: standings.any? { |one| one.places.size < 2 }
+              last: standings.any? { |one| one.places.size < 2 },
+              nobody: for_nobody?(line)
             }
+          end
+
+          # Whoever was asked cannot answer any more, or too few of them.
+          def for_nobody?(line)
+            @reading.shown.any? { |one| one.waits_for_nobody && standing_at(one, line[:step_id])&.open_ask }
+          end
+
+          # What blocks, of somebody who is not here any more: it can be set aside.
+          def left_blocks
+            @reading
+              .shown
+              .reject(&:sent?)
+              .flat_map { |one| one.verdict.blocks }
+              .reject { |block| here_now.include?(block.person_id) }
+              .map { |block| { step_id: block.step_id, person_id: block.person_id, name: names[block.person_id] } }
+              .uniq
           end
 
           def standing_at(adaptation, step_id) = adaptation.verdict.steps.find { |one| one.step.id == step_id }
@@ -201,7 +219,19 @@ module AskFirst
               return "#{first} has left since; the yes was given by somebody who could give it then, and counts."
             end
 
-            "#{first} has left since; it blocks until this step is asked again about other content."
+            return "#{first} has left since; it was set aside." if set_aside?(answer)
+
+            "#{first} has left since; it blocks until this step is asked again about other content, or is set aside on " \
+              "record."
+          end
+
+          def set_aside?(answer)
+            @post.adaptations.any? do |one|
+              one.facts.rulings.any? do |ruling|
+                ruling.kind == "set_aside" && ruling.place_person_id == answer[:person_id] &&
+                  ruling.step_id == answer[:step_id] && ruling.order > answer[:order_no]
+              end
+            end
           end
 
           def here_now = @here_now ||= rows(:here).to_set { |row| row[:person_id] }

@@ -132,6 +132,84 @@ RSpec.describe "The sign-off sheet" do
     end
   end
 
+  describe "when somebody has passed by the acts" do
+    let(:sheet_rows) { world.act("Signoff::SheetRows", :ines, post_id: post)[:rows] }
+
+    # As whoever has the database can, and nobody else.
+    def tamper(table)
+      world.owner.transaction do
+        world.owner.run("ALTER TABLE #{table} DISABLE TRIGGER USER")
+        yield world.owner[table.to_sym]
+        world.owner.run("ALTER TABLE #{table} ENABLE TRIGGER USER")
+      end
+    end
+
+    before do
+      world.ask(post, 0)
+      world.answer(post, :wren)
+      seal
+    end
+
+    it "what the record says is an entry of it" do
+      expect(sheet_rows.map { |row| row.values_at("counts", "record") }).to match [["yes", /\Aentry \d+\z/]]
+    end
+
+    it "what was just said is not sealed yet, and counts" do
+      world.ask(post, 1)
+      world.answer(post, :odile)
+      expect(sheet_rows.map { |row| row.values_at("counts", "record") }.last).to eq ["yes", "not sealed yet"]
+    end
+
+    {
+      "another verdict" => ["change", { verdict: "yes", words: "" }],
+      "other words" => ["change", { words: "Longer, please" }],
+      "another content" => ["yes", { fingerprint: "0" * 64 }],
+      "another person" => ["yes", :maro],
+      "one that did not count, and does now" => ["late", { eligible: true }]
+    }.each do |name, (said, change)|
+      it "an answer with #{name} is not in the record, and counts for nothing" do
+        world.answer(post, :wren, "change", "Shorter, please") if said == "change"
+        if said == "late"
+          line = world.line(post)
+          shown = world.shown(post)
+          world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+          world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+          world.act(
+            "Signoff::AnswerAsk",
+            :wren,
+            line_id: line[:id],
+            verdict: "change",
+            words: "Once more",
+            shown: shown,
+            seen: 0
+          )
+          change = { eligible: false }
+        end
+        seal
+        values = change == :maro ? { person_id: world.person(:maro), given_by: world.person(:maro) } : change
+        last = db[:answers].where(post_id: post).max(:order_no)
+        tamper("answers") { |answers| answers.where(order_no: last).update(values) }
+        expect(sheet_rows.last.values_at("counts", "record", "place")).to eq ["no", "not in the record", nil]
+      end
+    end
+
+    it "an invented answer is not in the record" do
+      row = db[:answers].where(post_id: post).first
+      invented = row.except(:order_no).merge(id: AskFirst::Core::Uuid.v7(world.kit.now), given_at: world.kit.now + 60)
+      world.owner[:answers].insert(invented)
+      expect(sheet_rows.last.values_at("counts", "record")).to eq ["no", "not in the record"]
+    end
+
+    it "nor is one whose entry was changed with it, after it was sealed" do
+      tamper("answers") { |answers| answers.where(post_id: post).update(words: "Gladly") }
+      tamper("record") do |record|
+        said = Sequel.lit("jsonb_set(facts, '{words}', '\"Gladly\"')")
+        record.where(post_id: post, act: "answered").update(facts: said)
+      end
+      expect(sheet_rows.last.values_at("counts", "record")).to eq ["no", "not in the record"]
+    end
+  end
+
   it "as a CSV and a PDF says the same, and no cell runs as a formula" do
     world.ask(post, 0)
     world.answer(post, :wren, "yes", "=1+1 good")
@@ -145,7 +223,8 @@ RSpec.describe "The sign-off sheet" do
       fingerprint[0, 40]
     )
     top = db[:record_tops].where(workspace_id: world.workspace).order(:size).last
-    expect(text).to include "Record: #{top[:size]} entries, sealed as #{top[:root].unpack1("H*")}"
+    expect(text).to include "As counted by the record at 14 October 2026, "
+    expect(text.squeeze(" \n").tr("\n", " ")).to match(/#{top[:size]} entries, sealed as\s+#{top[:root].unpack1("H*")}/)
     images, = Open3.capture2("pdfimages", "-list", "-", stdin_data: paper, binmode: true)
     expect(images.lines.size).to eq 3 # a head of two lines, and the picture of the proof
     columns = AskFirst::App::Signoff::SheetRows::COLUMNS

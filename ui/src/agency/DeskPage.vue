@@ -96,7 +96,8 @@ const askable = computed(() => (desk.value?.to_ask ?? []).filter((one) => mayAsk
 // A asks for the row that has the focus, else for all that can be asked
 function askHere() {
   const at = document.activeElement?.closest<HTMLElement>('[data-ask]')?.dataset.ask
-  const rows = [...(desk.value?.to_ask ?? []), ...(desk.value?.opened ?? []), ...(desk.value?.came_back ?? [])]
+  const all = desk.value
+  const rows = all ? [...all.for_nobody, ...all.to_ask, ...all.opened, ...all.came_back] : []
   const found = rows.filter((one) => one.id === at)
   const posts = found.length > 0 ? found : askable.value
   if (posts.length > 0) ask(posts)
@@ -206,6 +207,17 @@ useKeys({
             >
           </router-link>
         </DeskRows>
+        <DeskAskRows
+          :rows="desk.for_nobody"
+          :count="desk.counts.for_nobody"
+          :names="names"
+          what="Waits for nobody"
+          :why="() => 'whoever was asked cannot answer any more'"
+          :may="mayAsk"
+          :when="when"
+          @ask="ask([$event])"
+          @whole="openWhole('for_nobody')"
+        />
         <DeskAskRows
           :rows="desk.to_ask"
           :count="desk.counts.to_ask"

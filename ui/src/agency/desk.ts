@@ -4,7 +4,7 @@ import { computed, ref, type Ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
 
 type Counts = Schemas['Desk']['counts']
-const MINE = ['asked', 'tasks', 'to_ask', 'came_back', 'opened', 'by_hand'] as const
+const MINE = ['asked', 'tasks', 'for_nobody', 'to_ask', 'came_back', 'opened', 'by_hand'] as const
 
 export function useDesk(workspace: Ref<string | undefined>) {
   const whole = ref<string[]>([])

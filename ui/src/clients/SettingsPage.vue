@@ -34,6 +34,7 @@ type Form = Pick<
   | 'time_policy'
   | 'review_pin'
   | 'clients_give_ideas'
+  | 'stops_without_right'
   | 'holidays'
   | 'working_hours'
   | 'currency'
@@ -65,7 +66,7 @@ watch(
 )
 function take(now: Schemas['Settings']) {
   const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
-  const { publisher_id, review_pin, clients_give_ideas } = now
+  const { publisher_id, review_pin, clients_give_ideas, stops_without_right } = now
   form.value = {
     name,
     mark,
@@ -80,6 +81,7 @@ function take(now: Schemas['Settings']) {
     publisher_id,
     review_pin,
     clients_give_ideas,
+    stops_without_right,
   }
   seen.value = now.version
 }
@@ -251,6 +253,13 @@ const publishers = computed(() => [
             >people of the client can add ideas, and see what became of their own</Checkbox
           >
           <p class="quiet">They see neither the others nor what the house thinks of them.</p>
+        </section>
+        <section class="block">
+          <h2>Rights to use files</h2>
+          <Checkbox v-model:checked="form.stops_without_right"
+            >a post does not go out with a file that may not be used any more on that day</Checkbox
+          >
+          <p class="quiet">Whoever released it is told a day before and at once, either way.</p>
         </section>
         <section class="block">
           <h2>Published by hand</h2>

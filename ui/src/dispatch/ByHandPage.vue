@@ -61,6 +61,10 @@ const more = computed(() => (data.value ? besideInWords(data.value.beside) : [])
         <h1>Publish by hand on {{ data.channel }}</h1>
         <span class="quiet">{{ titled(data.subject) }} · planned {{ planned(data.at, data.zone) }}</span>
       </div>
+      <section v-if="data.stop && data.state === 'by_hand'" class="block stop" role="alert">
+        <p><b>Do not publish it now.</b> {{ data.stop }}</p>
+        <p v-if="data.mine">If it is not out yet, give it back; if it is, say where, so that somebody can take it down.</p>
+      </section>
       <section class="block">
         <p v-if="data.state === 'out'">It is out.</p>
         <template v-else-if="data.state !== 'by_hand'"><p>It is not due yet; it waits for its time.</p></template>
@@ -131,6 +135,9 @@ const more = computed(() => (data.value ? besideInWords(data.value.beside) : [])
 </template>
 
 <style scoped>
+.stop {
+  border-left: 4px solid var(--trouble);
+}
 .narrow {
   max-width: 720px;
 }

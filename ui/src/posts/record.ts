@@ -43,6 +43,9 @@ const SETTINGS: Record<string, string> = {
   working_hours: 'working hours',
   tracking: 'tracking tags',
   publisher_id: 'who publishes by hand',
+  review_pin: 'the PIN for new devices',
+  clients_give_ideas: 'ideas of the client',
+  stops_without_right: 'files whose right of use has ended',
 }
 const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
@@ -126,6 +129,9 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   campaign_route_chosen: (f) =>
     `chose ${f.route ? `the sign-off route ${text(f.route)}` : 'the usual sign-off route'} for the campaign ${text(f.campaign)}: ${text(f.reason)}`,
   step_dropped: (f) => `dropped the step “${String(f.step)}”: ${text(f.reason)}`,
+  right_told: (f) => `said that the right to use ${list(f.files as string[])} ends before it goes out`,
+  block_set_aside: (f) =>
+    `set aside what ${String(f.person)} wanted at “${String(f.step)}”, who has left: ${text(f.reason)}`,
   place_struck: (f) =>
     `struck ${f.person ? `${String(f.person)}’s place` : 'a place'} at “${String(f.step)}”: ${text(f.reason)}`,
   place_filled: (f) =>

@@ -65,6 +65,9 @@ const links = computed(() => [...new Map(props.ask.passes.map((one) => [one.pers
       }}<template v-if="ask.posts > 1">, with {{ counted(ask.posts - 1, 'other post', 'other posts') }}</template
       ><template v-if="ask.reminded_at">; reminded {{ brief(ask.reminded_at, now) }}</template>
     </li>
+    <li v-if="ask.places.nobody" class="late">
+      Too few of those who were asked can still answer here. Ask whom the step names now, or decide beside it below.
+    </li>
     <li class="acts">
       <ActButton size="small" :may="sheet.can.ask" :loading="nudge.isPending.value" @click="nudge.mutate(undefined)"
         >Nudge {{ people }}</ActButton

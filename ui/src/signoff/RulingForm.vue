@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What somebody decides beside the answers, for emergencies: a step skipped or dropped, a place filled or struck, a yes
-// in another's name with what shows it. Said with its reason, and marked as such for ever.
+// in another's name with what shows it, the change set aside that somebody wanted who has left. Said with its reason,
+// and marked as such for ever.
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
@@ -17,7 +18,11 @@ interface Choice {
   value: string
   label: string
 }
+const left = computed(() => props.sheet.left_blocks.filter((one) => one.step_id === props.step.step_id))
 const choices = computed<Choice[]>(() => {
+  // while a change is wanted there, nothing else can be decided beside it
+  if (left.value.length > 0)
+    return left.value.map((one) => ({ value: `aside ${one.person_id}`, label: `Set aside what ${one.name} wants` }))
   const places = asked.value
   const all: Choice[] = [{ value: 'skip', label: `Skip “${props.step.name}” for what stands now` }]
   for (const one of places?.people ?? [])
@@ -34,7 +39,7 @@ const choices = computed<Choice[]>(() => {
   all.push({ value: 'drop', label: `Drop “${props.step.name}” from this post for good` })
   return all
 })
-const chosen = ref('skip')
+const chosen = ref(choices.value[0]!.value)
 const kind = computed(() => chosen.value.split(' ')[0]!)
 const person = computed(() => chosen.value.split(' ')[1] ?? null)
 const reason = ref('')
@@ -49,6 +54,10 @@ const decide = useAct<undefined>(
     const said = { step_id: props.step.step_id, reason: reason.value }
     const params = { path }
     if (kind.value === 'skip') return ok(api.POST('/api/w/{workspace}/posts/{post}/skip', { params, body: said }))
+    if (kind.value === 'aside') {
+      const body = { ...said, person_id: person.value! }
+      return ok(api.POST('/api/w/{workspace}/posts/{post}/set-aside', { params, body }))
+    }
     if (kind.value === 'drop') return ok(api.POST('/api/w/{workspace}/posts/{post}/drop-step', { params, body: said }))
     if (kind.value === 'clear') {
       const file_id = file.value ? await addFile(path, 'house', file.value) : null

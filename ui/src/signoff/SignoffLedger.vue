@@ -21,6 +21,11 @@ const waits = computed(() =>
     ? props.sheet.strip.find((stamp) => stamp.required && ['not_asked', 'asked', 'void'].includes(stamp.state))
     : undefined,
 )
+// Or what one who has left wanted is set aside, which nobody could take back otherwise.
+const left = computed(() =>
+  props.sheet.strip.find((stamp) => props.sheet.left_blocks.some((one) => one.step_id === stamp.step_id)),
+)
+const decided = computed(() => left.value ?? waits.value)
 const ruling = ref(false)
 const paper = (kind: string) => `/api/w/${props.sheet.workspace_id}/sign-off.${kind}?post=${props.sheet.id}`
 const choose = useAct<{ route_id: string | null; reason: string }>(props.sheet.id, (body) =>
@@ -68,11 +73,11 @@ const VERDICTS: Record<string, string> = { yes: 'said yes', change: 'wanted a ch
       </button>
     </p>
     <AskRow v-for="ask in sheet.asks" :key="ask.id" :sheet="sheet" :ask="ask" :now="now" />
-    <template v-if="waits">
-      <ActButton v-if="!ruling" link :may="sheet.can.rule" @click="ruling = true"
-        >Instead of “{{ waits.name }}” …</ActButton
-      >
-      <RulingForm v-else :sheet="sheet" :step="waits" @done="ruling = false" />
+    <template v-if="decided">
+      <ActButton v-if="!ruling" link :may="sheet.can.rule" @click="ruling = true">{{
+        left ? 'Set aside what is wanted by somebody who has left …' : `Instead of “${decided.name}” …`
+      }}</ActButton>
+      <RulingForm v-else :sheet="sheet" :step="decided" @done="ruling = false" />
     </template>
     <p v-if="sheet.answers.length > 0" class="papers">
       <span class="quiet">Sign-off sheet</span> <a :href="paper('pdf')" download>PDF</a>
