@@ -24,7 +24,7 @@ module AskFirst
             Sheet.new(
               title: "Sign-off: #{@facts[:title]}",
               beside: top_words,
-              made: "Made #{wall} (#{@facts[:zone]})",
+              made: "As counted by the record at #{wall} (#{@facts[:zone]})",
               at: @facts[:now],
               layout: :portrait
             )
@@ -41,7 +41,7 @@ module AskFirst
         def top_words
           return "Its record is not sealed yet." unless @top
 
-          "As counted by the record at #{wall}: #{@top[:size]} entries, sealed as #{@top[:root]}"
+          "Record: #{@top[:size]} entries, sealed as #{@top[:root]}"
         end
 
         def draw
