@@ -18,8 +18,9 @@ module AskFirst
         # @return [Times]
         def of(working_time, asked_at, due_at)
           minutes = working_time.between(asked_at, due_at)
+          # half of the minutes until the due time are over before it
           remind = minutes.positive? ? working_time.add(asked_at, minutes / 2) : due_at
-          Times.new(remind_at: [remind, due_at].min, escalate_at: working_time.add(due_at, AFTER))
+          Times.new(remind_at: remind, escalate_at: working_time.add(due_at, AFTER))
         end
       end
     end

@@ -196,6 +196,17 @@ RSpec.describe AskFirst::Core::Posts::Request do
       "budget"
     )
   end
+
+  it "is for one account, with the budget and the event where the network takes them, and without where it does not" do
+    more = {
+      "budget" => { "amount" => 2_000, "currency" => "EUR" },
+      "event" => { "title" => "Fair" },
+      "first_comment" => "More below."
+    }
+    takes = { "budget" => true, "event" => true, "first_comment" => { "limit" => 200 } }
+    expect(build(takes, parts.merge(more))).to include("account" => "https://ticker.example/@quillmere", **more)
+    expect(build({}, parts.merge(more))).to include("budget" => nil, "event" => nil, "first_comment" => "")
+  end
 end
 
 RSpec.describe AskFirst::Core::Posts::Fingerprint do

@@ -79,6 +79,29 @@ RSpec.describe AskFirst::Core::Record::MerkleTree do
       end
   end
 
+  # RFC 9162, 2.1.3.2 and 2.1.4.2: a path is used up when the tree's last node is reached, neither before nor after
+  describe "is not taken in" do
+    let(:two) { [1, 2].map { |n| described_class.leaf("leaf #{n}") } }
+    let(:root) { described_class.root(two) }
+
+    it "by a leaf of a smaller tree, said to be of a larger one" do
+      expect(described_class.included?(two[0], 0, 2, [two[1]], root)).to be true
+      expect(described_class.included?(two[0], 0, 4, [two[1]], root)).to be false
+      expect(described_class.included?(two[0], 0, 1, [two[1]], root)).to be false
+    end
+
+    it "by a tree that is said to have grown and has the same root, or is said to be smaller than before" do
+      expect(described_class.consistent?(1, root, 7, root, [])).to be false
+      expect(described_class.consistent?(8, root, 7, root, [])).to be false
+      expect(described_class.consistent?(0, described_class::EMPTY, 7, root, [root])).to be false
+    end
+
+    it "by hashes where there is nothing to prove" do
+      expect(described_class.consistent?(2, root, 2, root, [])).to be true
+      expect(described_class.consistent?(2, root, 2, root, [root])).to be false
+    end
+  end
+
   it "grows leaf by leaf into the same root" do
     peaks = AskFirst::Core::Record::MerklePeaks.new
     many = Array.new(70) { |n| described_class.leaf("leaf #{n}") }

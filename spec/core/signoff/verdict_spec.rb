@@ -454,6 +454,70 @@ RSpec.describe AskFirst::Core::Signoff::Verdict do
     end
   end
 
+  it "the last place cannot be struck: struck all the same, it is there to be filled" do
+    steps.pop
+    ask(inside)
+    ruling("strike", inside)
+    expect(stage).to eq "internal_review"
+    answer(inside, "wren")
+    expect(stage).to eq "cleared"
+  end
+
+  it "a yes that somebody else gave in their name lifts no block" do
+    ask(inside)
+    answer(inside, "wren", "no")
+    answer(inside, "wren")
+    expect(stage).not_to eq "changes_wanted"
+    history.answers.last.given_by = "bram"
+    expect(stage).to eq "changes_wanted"
+  end
+
+  it "a hold holds nothing that lacks a yes, though it was released" do
+    steps.pop
+    ask(inside)
+    released = { fingerprint: "a", time: AskFirst::Core::Plan::WallTime.parse("2026-10-15T07:30", "Europe/Lisbon") }
+    hold = [AskFirst::Core::Signoff::Hold.new(until: nil)]
+    expect(stage(released: released, holds: hold)).to eq "internal_review"
+    answer(inside, "wren")
+    expect(stage(released: released, holds: hold)).to eq "held"
+    answer(inside, "ines", "change")
+    expect(stage(released: released, holds: hold)).to eq "changes_wanted"
+  end
+
+  describe "a block that was set aside" do
+    let(:steps) { [inside] }
+
+    before do
+      ask(inside)
+      answer(inside, "wren", "no")
+    end
+
+    it "blocks no more, on this content and any other; the step waits as before" do
+      expect(stage).to eq "changes_wanted"
+      ruling("set_aside", inside, person: "wren")
+      expect(stage).to eq "internal_review"
+      expect(stage(fingerprint: "b")).to eq "internal_review"
+      expect(verdict.steps.first.set_aside.size).to eq 1
+      answer(inside, "ines")
+      expect(stage).to eq "cleared"
+    end
+
+    it "is one person's at one step, and said before: another's, and a later one, blocks" do
+      answer(inside, "ines", "change")
+      ruling("set_aside", inside, person: "wren")
+      expect(verdict.blocks.map(&:person_id)).to eq ["ines"]
+      ruling("set_aside", inside, person: "ines")
+      expect(verdict.blocks).to eq []
+      answer(inside, "wren", "change", on: "b")
+      expect(verdict.blocks.map(&:person_id)).to eq ["wren"]
+    end
+
+    it "at another step is another one" do
+      ruling("set_aside", client, person: "wren")
+      expect(stage).to eq "changes_wanted"
+    end
+  end
+
   describe "a skip" do
     it "of the only step clears a post that nobody was asked about" do
       steps.delete(client)
