@@ -20,7 +20,7 @@ RSpec.describe "Sending under fire" do
     result =
       Campaign
         .new(world, cluster, Random.new(seed), keepers: kills > 20 ? 5 : 2)
-        .call do |so_far|
+        .call(starts: kills > 20 ? 5 : 1) do |so_far|
           if kills > 20 && so_far.rounds.positive?
             puts "#{so_far.rounds} rounds, #{so_far.kills} kills, #{so_far.sent} sent, #{so_far.wrong.size} wrong"
           end

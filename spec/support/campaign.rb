@@ -10,7 +10,8 @@ class Campaign
   POSTS = 24
   FAULTS = %w[hang_after_accepting bad_gateway_after_accepting busy broken slow show_late no_address].freeze
   MAILS = 3
-  Result = Struct.new(:rounds, :kills, :workers, :freezes, :restarts, :sent, :trouble, :wrong, keyword_init: true)
+  Result =
+    Struct.new(:starts, :rounds, :kills, :workers, :freezes, :restarts, :sent, :trouble, :wrong, keyword_init: true)
 
   # @param cluster [Setup::Cluster] of its own: it is restarted
   # @param keepers [Integer] dispatchers; one that was killed comes back after growing waits, so more of them can be
@@ -19,19 +20,20 @@ class Campaign
     @world = world
     @cluster = cluster
     @random = random
-    @result = Result.new(rounds: 0, kills: 0, workers: 0, freezes: 0, restarts: 0, sent: 0, trouble: 0, wrong: [])
-    @keepers = Array.new(keepers) { |n| keeper("dispatcher", n) }
-    @worker = keeper("worker", 0)
+    @result = Result.new(starts: 0, rounds: 0, kills: 0, workers: 0, freezes: 0, restarts: 0, sent: 0, trouble: 0, wrong: [])
+    @count = keepers
   end
 
+  # @param starts [Integer] how often all of them first begin on a database on which nothing has run
   # @yieldreturn [Boolean] whether another round is wanted, asked with the result so far
   # @return [Result]
-  def call
+  def call(starts: 1)
+    starts.times { first_start }
+    @worker = keeper("worker", 0)
     round while yield(@result)
     @result
   ensure
-    Process.kill("TERM", *@keepers, @worker)
-    [*@keepers, @worker].each { |pid| Process.wait(pid) }
+    stop(*@keepers, *@worker)
   end
 
   private
@@ -48,6 +50,36 @@ class Campaign
       out: [Infrastructure.log("kill-#{name}-#{number}"), "a"],
       err: %i[child out]
     )
+  end
+
+  # All at once, and killed at any moment until one of them has begun: the database is never taken for one that was
+  # brought back.
+  def first_start
+    stop(*@keepers)
+    as_new
+    @keepers = Array.new(@count) { |n| keeper("dispatcher", n) }
+    calm = Time.now + 12 # one that is killed comes back after growing waits
+    until (begun = db[:lineage].get(:cluster)) || Time.now > calm + 60
+      sleep @random.rand
+      kill if Time.now < calm
+    end
+    sleep 1
+    @result.starts += 1
+    @result.kills = 0 # those of the rounds are counted
+    @result.wrong << ["no dispatcher began"] unless begun
+    @result.wrong << ["a new database was taken for another one", db[:returns].select_map(:why)] if db[:returns].any?
+  end
+
+  # As it was when it was made: nothing has run on it, and nothing lies outside.
+  def as_new
+    db[:lineage].update(cluster: nil)
+    db[:marks].delete
+    FileUtils.rm_f(@world.settings.mark)
+  end
+
+  def stop(*pids)
+    pids.each { |pid| Process.kill("TERM", pid) }
+    pids.each { |pid| Process.wait(pid) }
   end
 
   def round
