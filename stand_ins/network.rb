@@ -139,7 +139,9 @@ module StandIns
 
     # @return [Array<String>] ids of the pictures, the newest last
     def pictures
-      Dir[File.join(files, "*.{jpeg,jpg,png}")].sort_by { |path| [File.mtime(path), path] }.map { |path| File.basename(path) }
+      Dir[File.join(files, "*.{jpeg,jpg,png}")]
+        .sort_by { |path| [File.mtime(path), path] }
+        .map { |path| File.basename(path) }
     end
 
     private

@@ -110,8 +110,9 @@ module AskFirst
           Core::Conflict.new(
             "right_ended",
             "#{adaptation.channel[:name]}: #{adaptation.unusable}",
-            way_on: "Plan it earlier, put another file in its place, or say in the media library that its right was " \
-              "extended."
+            way_on:
+              "Plan it earlier, put another file in its place, or say in the media library that its right was " \
+                "extended."
           )
         end
 

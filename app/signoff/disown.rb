@@ -44,7 +44,9 @@ module AskFirst
           scope.insert(:answers, *answers.map { |one| no(one) })
           rows(:guest_passes).where(person_id: member.person_id, revoked_at: nil).update(revoked_at: now)
           ids = answers.map { |one| one[:post_id] }.uniq
-          ids.each { |id| record("disowned", post_id: id, facts: told_of(answers.select { |one| one[:post_id] == id })) }
+          ids.each do |id|
+            record("disowned", post_id: id, facts: told_of(answers.select { |one| one[:post_id] == id }))
+          end
           restage(ids)
           tell(ids)
           stop_publishers(answers)

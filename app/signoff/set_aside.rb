@@ -13,9 +13,9 @@ module AskFirst
         # @param person_id [String] whose block
         def rule(step, why, person_id:)
           found =
-            mine(post.adaptations).reject(&:sent?).select do |one|
-              one.verdict.blocks_at(step.id).any? { |block| block.person_id == person_id }
-            end
+            mine(post.adaptations)
+              .reject(&:sent?)
+              .select { |one| one.verdict.blocks_at(step.id).any? { |block| block.person_id == person_id } }
           raise nothing_here(step, "set aside") if found.empty?
 
           require_gone!(person_id)

@@ -81,8 +81,7 @@ module AskFirst
         end
 
         def leaves
-          @leaves ||=
-            Store::Record::Tree.new(@scope).leaves_of(entries.values.flatten.map { |row| row[:id] })
+          @leaves ||= Store::Record::Tree.new(@scope).leaves_of(entries.values.flatten.map { |row| row[:id] })
         end
       end
     end

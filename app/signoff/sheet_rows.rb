@@ -105,37 +105,41 @@ module AskFirst
         def answer(post, one, row, beside)
           own = row[:given_by] == row[:person_id]
           step = beside.step(row[:step_id])
-          base(post, one, step).merge(
-            "said" => row[:verdict],
-            "person" => names.fetch(row[:person_id]),
-            "way" =>
-              if own
-                row[:pass_id] ? "by link" : "by account"
-              else
-                "in their name"
-              end,
-            "by" => names.fetch(row[:given_by]),
-            "words" => row[:words],
-            "at" => row[:given_at].utc.iso8601,
-            "revision" => beside.revision(row[:line_id]),
-            "fingerprint" => row[:fingerprint],
-            **beside.answered(row)
-          ).then { |said| said.merge("counts" => recorded?(said) && counts?(one, row) ? "yes" : "no") }
+          base(post, one, step)
+            .merge(
+              "said" => row[:verdict],
+              "person" => names.fetch(row[:person_id]),
+              "way" =>
+                if own
+                  row[:pass_id] ? "by link" : "by account"
+                else
+                  "in their name"
+                end,
+              "by" => names.fetch(row[:given_by]),
+              "words" => row[:words],
+              "at" => row[:given_at].utc.iso8601,
+              "revision" => beside.revision(row[:line_id]),
+              "fingerprint" => row[:fingerprint],
+              **beside.answered(row)
+            )
+            .then { |said| said.merge("counts" => recorded?(said) && counts?(one, row) ? "yes" : "no") }
         end
 
         def ruling(post, one, row, beside)
           step = beside.step(row[:step_id])
-          base(post, one, step).merge(
-            "said" => WAYS.fetch(row[:kind]),
-            "person" => row[:place_person_id] ? names.fetch(row[:place_person_id]) : "",
-            "way" => "on record",
-            "by" => names.fetch(row[:ruled_by]),
-            "words" => row[:reason],
-            "at" => row[:ruled_at].utc.iso8601,
-            "revision" => nil,
-            "fingerprint" => row[:fingerprint],
-            **beside.ruled(row)
-          ).then { |said| said.merge("counts" => recorded?(said) && rules?(one, row) ? "yes" : "no") }
+          base(post, one, step)
+            .merge(
+              "said" => WAYS.fetch(row[:kind]),
+              "person" => row[:place_person_id] ? names.fetch(row[:place_person_id]) : "",
+              "way" => "on record",
+              "by" => names.fetch(row[:ruled_by]),
+              "words" => row[:reason],
+              "at" => row[:ruled_at].utc.iso8601,
+              "revision" => nil,
+              "fingerprint" => row[:fingerprint],
+              **beside.ruled(row)
+            )
+            .then { |said| said.merge("counts" => recorded?(said) && rules?(one, row) ? "yes" : "no") }
         end
 
         # What no entry of the record says counts for nothing on a sheet.

@@ -8,10 +8,7 @@ module AskFirst
       # (FileLikeness), which is done elsewhere.
       module Likeness
         # anew: places of the files that the network shows with other bytes than were sent
-        Seen =
-          Struct.new(:kind, :note, :anew, keyword_init: true) do
-            def initialize(anew: [], **more) = super
-          end
+        Seen = Struct.new(:kind, :note, :anew, keyword_init: true) { def initialize(anew: [], **more) = super }
 
         module_function
 
@@ -39,8 +36,8 @@ module AskFirst
             .zip(shown["media"])
             .each_index
             .select do |at|
-              sent, there = approved["media"][at]["digest"], shown["media"][at]["digest"]
-              sent && there && sent != there
+              digests = [approved, shown].map { |one| one["media"][at]["digest"] }
+              digests.all? && digests.uniq.size == 2
             end
         end
 

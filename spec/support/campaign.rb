@@ -20,7 +20,8 @@ class Campaign
     @world = world
     @cluster = cluster
     @random = random
-    @result = Result.new(starts: 0, rounds: 0, kills: 0, workers: 0, freezes: 0, restarts: 0, sent: 0, trouble: 0, wrong: [])
+    @result =
+      Result.new(starts: 0, rounds: 0, kills: 0, workers: 0, freezes: 0, restarts: 0, sent: 0, trouble: 0, wrong: [])
     @count = keepers
   end
 
@@ -78,7 +79,7 @@ class Campaign
   end
 
   def stop(*pids)
-    pids.each { |pid| Process.kill("TERM", pid) }
+    Process.kill("TERM", *pids) if pids.any?
     pids.each { |pid| Process.wait(pid) }
   end
 

@@ -754,7 +754,11 @@ class History
     who = pick(step.people) or return "nobody"
     found = NAMES.select { |name| !@reading.ones[name].sent && @reading.own_block?(name, who, step.id) }
     said = { step_id: step.id, person_id: world.person(who), reason: "They have left" }
-    outcome = attempt { act("Signoff::SetAside", :bram, post_id: @post, **said) && "done" }
+    outcome =
+      attempt do
+        act("Signoff::SetAside", :bram, post_id: @post, **said)
+        "done"
+      end
     right = found.any? && @reading.gone.include?(who)
     raise "set aside what #{who} wants: #{outcome}" if (outcome == "done") != right
 

@@ -3,9 +3,7 @@
 # A block whose giver has left can be set aside, as a ruling of its own. A post that waits for nobody is found by a
 # column. What goes out with a file whose right of use has ended: whether that stops it is the client's own rule, and
 # whoever released it is told a day before and at once.
-Sequel.migration do
-  up do
-    run <<~SQL
+Sequel.migration { up { run <<~SQL } }
       ALTER TABLE rulings DROP CONSTRAINT rulings_kind_check,
         ADD CONSTRAINT rulings_kind_check CHECK (kind IN ('skip', 'drop', 'strike', 'fill', 'set_aside')),
         ADD CONSTRAINT rulings_set_aside_of_whom CHECK (kind <> 'set_aside' OR place_person_id IS NOT NULL);
@@ -24,5 +22,3 @@ Sequel.migration do
 
       ALTER TABLE releases ADD COLUMN right_told text CHECK (right_told IN ('ahead', 'ended'));
     SQL
-  end
-end

@@ -221,8 +221,8 @@ module AskFirst
 
             return "#{first} has left since; it was set aside." if set_aside?(answer)
 
-            "#{first} has left since; it blocks until this step is asked again about other content, or is set aside on " \
-              "record."
+            "#{first} has left since; it blocks until this step is asked again about other content, or is set aside " \
+              "on record."
           end
 
           def set_aside?(answer)

@@ -16,12 +16,12 @@ RSpec.describe "The files that a network shows" do
   end
 
   def showing(post) = db[:showings].where(post_id: post).first
-  def compare(post) =
-    AskFirst::App::Dispatch::CompareFiles.call(world.kit, process, showing_id: showing(post)[:id])
+  def compare(post) = AskFirst::App::Dispatch::CompareFiles.call(world.kit, process, showing_id: showing(post)[:id])
   def waiting(post) =
-    db[:que_jobs].where(job_class: "AskFirst::Jobs::CompareFiles").select_map(:args).count do |args|
-      args.to_a.include?(showing(post)[:id])
-    end
+    db[:que_jobs]
+      .where(job_class: "AskFirst::Jobs::CompareFiles")
+      .select_map(:args)
+      .count { |args| args.to_a.include?(showing(post)[:id]) }
 
   before do
     world.world.control("ticker/no-faults", {})
@@ -36,7 +36,10 @@ RSpec.describe "The files that a network shows" do
 
   it "made smaller and saved anew are said not to be compared yet, then compared: they look the same" do
     post = sent("saves_anew")
-    expect(showing(post)).to include(seen: "cannot_tell", seen_note: /1 of 1 files was saved anew there, and not compared/)
+    expect(showing(post)).to include(
+      seen: "cannot_tell",
+      seen_note: /1 of 1 files was saved anew there, and not compared/
+    )
     expect(waiting(post)).to eq 1
     compare(post)
     expect(showing(post)).to include(state: "out", seen: "same", seen_note: /saved anew there, and looks the same/)

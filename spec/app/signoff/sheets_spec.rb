@@ -173,7 +173,12 @@ RSpec.describe "The sign-off sheet" do
           line = world.line(post)
           shown = world.shown(post)
           world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
-          world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+          world.act(
+            "Posts::ClosePost",
+            :ines,
+            post_id: post,
+            adaptation_ids: world.standing(post).adaptations.map(&:id)
+          )
           world.act(
             "Signoff::AnswerAsk",
             :wren,

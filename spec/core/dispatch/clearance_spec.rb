@@ -4,11 +4,12 @@
 # in order.
 RSpec.describe AskFirst::Core::Dispatch::Clearance do
   now = Time.utc(2026, 10, 15, 6, 30)
-  verdict = Struct.new(:held, :stands, :releasable) do
-    def held? = held
-    def release_stands? = stands
-    def releasable? = releasable
-  end
+  verdict =
+    Struct.new(:held, :stands, :releasable) do
+      def held? = held
+      def release_stands? = stands
+      def releasable? = releasable
+    end
 
   let(:channel) { { name: "Ticker", state: "connected", archived_at: nil } }
   let(:good) do
@@ -31,7 +32,7 @@ RSpec.describe AskFirst::Core::Dispatch::Clearance do
     }
   end
 
-  def ruling(**more) = described_class.of(described_class::Facts.new(**good.merge(more)))
+  def ruling(**more) = described_class.of(described_class::Facts.new(**good, **more))
   def kind(**more) = ruling(**more).kind
 
   it "goes at its minute with everything in order, and not a moment before" do

@@ -8,7 +8,13 @@ RSpec.describe AskFirst::Core::Dispatch::Doubt do
   def card(finds, once) = card_of("finds_by_id" => finds, "same_id_once" => once)
 
   def not_there(now, looks: 0, once: false)
-    described_class.not_there(card(true, once), looks: looks, over_at: Time.utc(2026, 10, 15, 6, 30), settle: 10, now: now)
+    described_class.not_there(
+      card(true, once),
+      looks: looks,
+      over_at: Time.utc(2026, 10, 15, 6, 30),
+      settle: 10,
+      now: now
+    )
   end
 
   it "asks where it can be asked; else repeats where the same id counts once, and else a person looks" do
@@ -61,9 +67,7 @@ end
 
 RSpec.describe AskFirst::Core::Dispatch::BroughtBack do
   def why(**more)
-    described_class.why(
-      described_class::Facts.new(server: "a", here: "a", mark: 7, outside: 7, strange: false, **more)
-    )
+    described_class.why(described_class::Facts.new(server: "a", here: "a", mark: 7, outside: 7, strange: false, **more))
   end
 
   it "is not where the server is the same and it knows as much as lies outside" do
@@ -87,7 +91,8 @@ end
 RSpec.describe AskFirst::Core::Dispatch::Unconfirmed do
   noticed = Time.utc(2026, 10, 14, 9)
 
-  def after(said, released_at) = described_class.after(said, released_at: released_at, noticed_at: Time.utc(2026, 10, 14, 9))
+  def after(said, released_at) =
+    described_class.after(said, released_at: released_at, noticed_at: Time.utc(2026, 10, 14, 9))
 
   it "is out where it is there" do
     expect(after("there", noticed - 60)).to eq :out

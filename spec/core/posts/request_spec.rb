@@ -199,8 +199,13 @@ RSpec.describe AskFirst::Core::Posts::Request do
 
   it "is for one account, with the budget and the event where the network takes them, and without where it does not" do
     more = {
-      "budget" => { "amount" => 2_000, "currency" => "EUR" },
-      "event" => { "title" => "Fair" },
+      "budget" => {
+        "amount" => 2_000,
+        "currency" => "EUR"
+      },
+      "event" => {
+        "title" => "Fair"
+      },
       "first_comment" => "More below."
     }
     takes = { "budget" => true, "event" => true, "first_comment" => { "limit" => 200 } }

@@ -7,7 +7,13 @@ RSpec.describe AskFirst::Core::Signoff::StillAble do
   let(:authors) { [] }
 
   def person(id, **more)
-    here = { abilities: %w[answer_internal answer_client], limited: false, channels: [], ended_at: nil, access_until: nil }
+    here = {
+      abilities: %w[answer_internal answer_client],
+      limited: false,
+      channels: [],
+      ended_at: nil,
+      access_until: nil
+    }
     { id: id, **here, **more }
   end
 

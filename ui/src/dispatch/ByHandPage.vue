@@ -63,7 +63,9 @@ const more = computed(() => (data.value ? besideInWords(data.value.beside) : [])
       </div>
       <section v-if="data.stop && data.state === 'by_hand'" class="block stop" role="alert">
         <p><b>Do not publish it now.</b> {{ data.stop }}</p>
-        <p v-if="data.mine">If it is not out yet, give it back; if it is, say where, so that somebody can take it down.</p>
+        <p v-if="data.mine">
+          If it is not out yet, give it back; if it is, say where, so that somebody can take it down.
+        </p>
       </section>
       <section class="block">
         <p v-if="data.state === 'out'">It is out.</p>
