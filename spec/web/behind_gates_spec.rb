@@ -90,7 +90,6 @@ RSpec.describe "Somebody whose part in a client changes while they act" do
       "POST" => %w[idea-address posts/{post}/files]
     }.flat_map { |verb, paths| paths.map { |path| "#{verb} /api/w/{workspace}/#{path}" } }
   end
-  end
 
   it "does nothing more, by any route" do
     client
