@@ -40,9 +40,14 @@ module AskFirst
           adaptation = standing([row[:post_id]]).fetch(row[:post_id]).adaptation(row[:adaptation_id]) or return
           block = adaptation.verdict.blocks.first
           return "#{names[block.person_id]} wants a change: #{block.words}" if block
-          return "It is on hold." if adaptation.verdict.held?
+          return held if adaptation.verdict.held?
 
           adaptation.unusable
+        end
+
+        def held
+          hold = rows(:holds).where(lifted_at: nil).where(Sequel.|({ channel_id: nil }, { channel_id: row[:channel_id] })).order(:put_at).first
+          hold ? "#{names[hold[:put_by]]} has put it on hold: #{hold[:reason]}" : "It is on hold."
         end
 
         def files(request, release)

@@ -42,7 +42,7 @@ RSpec.describe "What is being published by hand" do
     taken_up
     id = world.act("Signoff::Hold", :ines, reason: "Storm")
     expect(told).to eq ["Do not publish it now, Ines Calloway has put it on hold: Storm"]
-    expect(page[:stop]).to eq "It is on hold."
+    expect(page[:stop]).to eq "Ines Calloway has put it on hold: Storm"
     world.act("Signoff::LiftHold", :ines, hold_id: id)
     expect(page[:stop]).to be_nil
   end

@@ -212,7 +212,7 @@ useKeys({
           :count="desk.counts.for_nobody"
           :names="names"
           what="Waits for nobody"
-          :why="() => 'whoever was asked cannot answer any more'"
+          :why="() => 'nobody asked can answer'"
           :may="mayAsk"
           :when="when"
           @ask="ask([$event])"

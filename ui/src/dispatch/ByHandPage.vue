@@ -80,7 +80,8 @@ const more = computed(() => (data.value ? besideInWords(data.value.beside) : [])
           <b>{{ data.claimed_by }}</b> has taken it up.
         </p>
         <template v-else>
-          <p>You have taken it up. Publish exactly this, then say where it went.</p>
+          <p v-if="data.stop">You have taken it up.</p>
+          <p v-else>You have taken it up. Publish exactly this, then say where it went.</p>
           <form @submit.prevent="confirm">
             <FormField
               id="place"
@@ -90,8 +91,8 @@ const more = computed(() => (data.value ? besideInWords(data.value.beside) : [])
               ><Input id="place" v-model:value="place" :maxlength="500"
             /></FormField>
             <div class="acts">
-              <Button type="primary" html-type="submit" :loading="busy">It is out</Button>
-              <Button @click="act('let-go')">I did not publish it: give it back</Button>
+              <Button :type="data.stop ? 'default' : 'primary'" html-type="submit" :loading="busy">It is out</Button>
+              <Button :type="data.stop ? 'primary' : 'default'" @click="act('let-go')">I did not publish it: give it back</Button>
             </div>
           </form>
         </template>

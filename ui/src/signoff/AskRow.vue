@@ -69,7 +69,12 @@ const links = computed(() => [...new Map(props.ask.passes.map((one) => [one.pers
       Too few of those who were asked can still answer here. Ask whom the step names now, or decide beside it below.
     </li>
     <li class="acts">
-      <ActButton size="small" :may="sheet.can.ask" :loading="nudge.isPending.value" @click="nudge.mutate(undefined)"
+      <ActButton
+        v-if="!ask.places.nobody"
+        size="small"
+        :may="sheet.can.ask"
+        :loading="nudge.isPending.value"
+        @click="nudge.mutate(undefined)"
         >Nudge {{ people }}</ActButton
       >
       <ActButton size="small" :may="sheet.can.withdraw" @click="withdraw.mutate(ask.posts > 1 ? sheet.id : null)">{{
@@ -79,7 +84,7 @@ const links = computed(() => [...new Map(props.ask.passes.map((one) => [one.pers
         >Withdraw all {{ ask.posts }}</ActButton
       >
     </li>
-    <li v-for="one in links" :key="one.id" class="quiet">
+    <li v-for="one in links" :key="one.id" class="quiet link">
       {{ one.person }} has a link until {{ brief(one.expires_at, now) }}
       <ActButton
         link
@@ -103,6 +108,11 @@ const links = computed(() => [...new Map(props.ask.passes.map((one) => [one.pers
 .ask {
   padding: 6px 0;
   border-top: 1px solid var(--rule);
+}
+.link {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
 }
 .acts {
   display: flex;

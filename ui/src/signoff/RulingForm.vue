@@ -76,7 +76,9 @@ function take(event: Event) {
 
 <template>
   <form class="ruling" @submit.prevent="decide.mutate(undefined)">
-    <label for="ruling-what">Instead of waiting for “{{ step.name }}”</label>
+    <label for="ruling-what">{{
+      left.length > 0 ? `Of somebody who has left, at “${step.name}”` : `Instead of waiting for “${step.name}”`
+    }}</label>
     <ChoiceField id="ruling-what" v-model="chosen" :options="choices" />
     <label for="ruling-reason">{{ label }}</label>
     <Input id="ruling-reason" v-model:value="reason" :maxlength="1000" />
