@@ -46,7 +46,12 @@ module AskFirst
         end
 
         def held
-          hold = rows(:holds).where(lifted_at: nil).where(Sequel.|({ channel_id: nil }, { channel_id: row[:channel_id] })).order(:put_at).first
+          hold =
+            rows(:holds)
+              .where(lifted_at: nil)
+              .where(Sequel.|({ channel_id: nil }, { channel_id: row[:channel_id] }))
+              .order(:put_at)
+              .first
           hold ? "#{names[hold[:put_by]]} has put it on hold: #{hold[:reason]}" : "It is on hold."
         end
 

@@ -259,7 +259,9 @@ const publishers = computed(() => [
           <Checkbox v-model:checked="form.stops_without_right"
             >a post does not go out with a file that may not be used any more on that day</Checkbox
           >
-          <p class="quiet">Whoever released it is told the day before that right ends, and when it is over, either way.</p>
+          <p class="quiet">
+            Whoever released it is told the day before that right ends, and when it is over, either way.
+          </p>
         </section>
         <section class="block">
           <h2>Published by hand</h2>

@@ -92,7 +92,9 @@ const more = computed(() => (data.value ? besideInWords(data.value.beside) : [])
             /></FormField>
             <div class="acts">
               <Button :type="data.stop ? 'default' : 'primary'" html-type="submit" :loading="busy">It is out</Button>
-              <Button :type="data.stop ? 'primary' : 'default'" @click="act('let-go')">I did not publish it: give it back</Button>
+              <Button :type="data.stop ? 'primary' : 'default'" @click="act('let-go')"
+                >I did not publish it: give it back</Button
+              >
             </div>
           </form>
         </template>
