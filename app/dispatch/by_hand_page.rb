@@ -46,12 +46,7 @@ module AskFirst
         end
 
         def held
-          hold =
-            rows(:holds)
-              .where(lifted_at: nil)
-              .where(Sequel.|({ channel_id: nil }, { channel_id: row[:channel_id] }))
-              .order(:put_at)
-              .first
+          hold = Store::Signoff::Holds.on(scope, row[:channel_id])
           hold ? "#{names[hold[:put_by]]} has put it on hold: #{hold[:reason]}" : "It is on hold."
         end
 

@@ -14,7 +14,11 @@ module AskFirst
           return if workspace[:archived_at] || workspace[:deleted_at]
 
           ids = Store::Gates.for_posts(scope, post_ids)
-          chosen = standing(ids).each_value.to_h { |post| [post, ready(post)] }.reject { |_, ready| ready.empty? }
+          found = standing(ids).each_value.to_h { |post| [post, ready(post)] }
+          stops = Store::Dispatch::Stops.of(scope, found.values.flatten.map(&:id))
+          stopped = stops.select { |_, facts| Core::Dispatch::Stopped.by_person?(facts) }
+          chosen = found.transform_values { |ready| ready.reject { |one| stopped.key?(one.id) } }
+          chosen = chosen.reject { |_, ready| ready.empty? }
           Releasing.call(kit, member, posts: chosen) if chosen.any?
         end
 
@@ -23,23 +27,8 @@ module AskFirst
         def ready(post)
           return [] unless post.route[:releases_itself]
 
-          Releasable.among(post.adaptations).select { |one| Releasable.refusal(one, now).nil? && !stopped?(one) }
+          Releasable.among(post.adaptations).select { |one| Releasable.refusal(one, now).nil? }
         end
-
-        def stopped?(adaptation) = taken_back?(adaptation) || opened?(adaptation)
-
-        def opened?(adaptation)
-          at = rows(:openings).where(adaptation_id: adaptation.id).max(:opened_at)
-          at && yeses(adaptation).where { given_at >= at }.none?
-        end
-
-        def taken_back?(adaptation)
-          last =
-            rows(:releases).where(adaptation_id: adaptation.id).order(Sequel.desc(:released_at), Sequel.desc(:id)).first
-          last && last[:taken_back] && yeses(adaptation).where { given_at > last[:ended_at] }.none?
-        end
-
-        def yeses(adaptation) = rows(:answers).where(adaptation_id: adaptation.id, verdict: "yes", eligible: true)
       end
     end
   end

@@ -27,10 +27,7 @@ module AskFirst
         def of_release(files)
           due = files.group_by { |row| due(row) }
           kind = %w[ended ahead].find { |one| due.key?(one) } or return
-          release = files.first
-          fresh = rows(:releases).where(id: release[:id], ended_at: nil)
-          fresh = fresh.where(Sequel.lit("right_told IS DISTINCT FROM ?", kind))
-          tell(release, due.fetch(kind)) if fresh.update(right_told: kind).positive?
+          tell(files.first, due.fetch(kind)) if Store::Dispatch::Rights.told(scope, files.first[:id], kind)
         end
 
         def due(row)

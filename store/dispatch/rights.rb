@@ -28,6 +28,14 @@ module AskFirst
         # @param now [Time]
         # @return [Array<Hash>] one row a release and file
         def ending(db, now) = db.fetch(ENDING, now: now).all
+
+        # Notes that it was told, once for each kind.
+        # @param kind [String] ahead or ended
+        # @return [Boolean] false: it was told before, or the release has ended
+        def told(scope, release_id, kind)
+          before = Sequel.|({ right_told: nil }, Sequel.~(right_told: kind))
+          scope.rows(:releases).where(id: release_id, ended_at: nil).where(before).update(right_told: kind).positive?
+        end
       end
     end
   end

@@ -60,11 +60,28 @@ RSpec.describe "Two acts on one post at once" do
       "changes the route" => -> { change_route(client, steps("Read it twice")) },
       "archives the channel" => -> { act("Channels::ArchiveChannel", channel_id: leaflet) },
       "archives the client" => -> { act("Clients::Archive") },
+      "sets a block aside" => -> do
+        said = { step_id: world.step(0, client), person_id: world.person(:maro), reason: "They have left" }
+        act("Signoff::SetAside", :bram, post_id: released, **said)
+      end,
+      "ends a membership" => -> { act("People::EndMember", membership_id: leaver) },
+      "restages who came back" => -> do
+        process = AskFirst::App::Member.process(own, "worker")
+        AskFirst::App::Signoff::RestageAsked.call(world.jobs, process, person_id: world.person(:bram))
+      end,
       "restages the channel" => -> do
         process = AskFirst::App::Member.process(own, "worker")
         AskFirst::App::Signoff::RestageChannel.call(world.jobs, process, channel_id: channel)
       end
     }
+  end
+
+  # Somebody new who is asked at the step, too.
+  def leaver
+    _, person, membership = world.somebody("account lead", client: client)
+    ask = world.line(released)[:ask_id]
+    world.owner[:ask_people].insert(workspace_id: own, ask_id: ask, person_id: person)
+    membership
   end
 
   def steps(name)
@@ -109,9 +126,32 @@ RSpec.describe "Two acts on one post at once" do
     stub_const("AskFirst::App::Act::CONFLICTS", 0) # one that had to be done again would show
   end
 
-  13.times do |first|
-    it "number #{first} against each of the others" do
-      name, one = acts.to_a[first]
+  names = [
+    "opens it",
+    "takes it back",
+    "releases it",
+    "moves it",
+    "holds the client",
+    "holds the channel",
+    "lifts the hold",
+    "wants a change",
+    "changes the days that count",
+    "changes the route",
+    "archives the channel",
+    "archives the client",
+    "sets a block aside",
+    "ends a membership",
+    "restages who came back",
+    "restages the channel"
+  ]
+
+  it "are all of those that are described here" do
+    expect(acts.keys).to eq names
+  end
+
+  names.each_with_index do |name, first|
+    it "#{name}, against each that comes after it, and itself" do
+      one = acts.fetch(name)
       acts
         .drop(first)
         .each do |other_name, other|
