@@ -66,20 +66,9 @@ module AskFirst
         # @raise [Core::Refused] four_eyes
         def require_other_hand!(step, adaptations, done, also: nil)
           authors = adaptations.flat_map(&:authors).uniq
-          return unless step.four_eyes && authors.intersect?([member.person_id, also])
+          return unless Core::Signoff::FourEyes.bars?(step, authors, [member.person_id, also])
 
-          who =
-            colleagues
-              .select { |one| one.abilities.include?("skip_steps") && !authors.include?(one.person_id) }
-              .map(&:name)
-          raise Core::Refused.new(
-                  "four_eyes",
-                  "You or they wrote part of this, so it is not #{done} by you (four eyes).",
-                  way_on: who.empty? ? "Ask the agency's owner." : "#{who.join(", ")} can.",
-                  facts: {
-                    "who_can" => who
-                  }
-                )
+          raise Core::Signoff::FourEyes.refusal(done, Core::Signoff::FourEyes.who_can(authors, colleagues))
         end
 
         # Lines of which nothing is open any more.

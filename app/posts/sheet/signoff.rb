@@ -23,7 +23,8 @@ module AskFirst
               my_ask: my_ask,
               asks: asks,
               answers: answers,
-              left_blocks: left_blocks
+              left_blocks: left_blocks,
+              own_words: own_words
             }
           end
 
@@ -157,6 +158,17 @@ module AskFirst
               last: standings.any? { |one| one.places.size < 2 },
               nobody: for_nobody?(line)
             }
+          end
+
+          # Steps at which the reader rules on nothing, since they wrote part of it, and who can.
+          def own_words
+            going = @reading.shown.reject(&:sent?)
+            authors = going.flat_map(&:authors).uniq
+            eyes = Core::Signoff::FourEyes
+            @post
+              .steps
+              .select { |step| eyes.bars?(step, authors, [member.person_id]) }
+              .map { |step| { step_id: step.id, way_on: eyes.way_on(eyes.who_can(authors, @reading.members)) } }
           end
 
           # Whoever was asked cannot answer any more, or too few of them.

@@ -120,6 +120,11 @@ RSpec.describe "Deciding beside the answers" do
       expect(error.code).to eq "four_eyes"
       expect(error.facts["who_can"]).not_to include "Bram Teodoro"
     end
+    # the page offers none of it, and says who can
+    barred = sheet(:bram)[:own_words]
+    expect(barred.map { |one| one[:step_id] }).to eq [step(0), step(1)]
+    expect(barred.first[:way_on]).to match(/can\.|owner/)
+    expect(sheet(:ines)[:own_words]).to eq []
     expect(world.stage(post)).to eq "internal_review"
   end
 

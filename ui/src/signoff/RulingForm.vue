@@ -19,27 +19,33 @@ interface Choice {
   label: string
 }
 const left = computed(() => props.sheet.left_blocks.filter((one) => one.step_id === props.step.step_id))
+const own = computed(() => props.sheet.own_words.find((one) => one.step_id === props.step.step_id))
 const choices = computed<Choice[]>(() => {
   // while a change is wanted there, nothing else can be decided beside it
   if (left.value.length > 0)
     return left.value.map((one) => ({ value: `aside ${one.person_id}`, label: `Set aside what ${one.name} wants` }))
   const places = asked.value
-  const all: Choice[] = [{ value: 'skip', label: `Skip “${props.step.name}” for what stands now` }]
-  for (const one of places?.people ?? [])
-    if (places?.open || places?.named.some((named) => named.id === one.id))
-      all.push({ value: `clear ${one.id}`, label: `Say yes for ${one.name}` })
+  const all: Choice[] = []
+  // whoever wrote part of it neither skips, nor fills, nor says yes for another
+  if (!own.value) {
+    all.push({ value: 'skip', label: `Skip “${props.step.name}” for what stands now` })
+    for (const one of places?.people ?? [])
+      if (places?.open || places?.named.some((named) => named.id === one.id))
+        all.push({ value: `clear ${one.id}`, label: `Say yes for ${one.name}` })
+  }
   for (const one of places?.named ?? []) {
-    all.push({ value: `fill ${one.id}`, label: `Count ${first(one.name)}’s place as filled` })
+    if (!own.value) all.push({ value: `fill ${one.id}`, label: `Count ${first(one.name)}’s place as filled` })
     if (!places?.last) all.push({ value: `strike ${one.id}`, label: `Strike ${first(one.name)}’s place` })
   }
   if (places?.open) {
-    all.push({ value: 'fill', label: 'Count one place as filled' })
+    if (!own.value) all.push({ value: 'fill', label: 'Count one place as filled' })
     if (!places.last) all.push({ value: 'strike', label: 'Strike one place' })
   }
   all.push({ value: 'drop', label: `Drop “${props.step.name}” from this post for good` })
   return all
 })
-const chosen = ref(choices.value[0]!.value)
+// what is left to somebody who wrote part of it is chosen on purpose, never met by chance
+const chosen = ref(own.value && left.value.length === 0 ? '' : choices.value[0]!.value)
 const kind = computed(() => chosen.value.split(' ')[0]!)
 const person = computed(() => chosen.value.split(' ')[1] ?? null)
 const reason = ref('')
@@ -80,6 +86,9 @@ function take(event: Event) {
       left.length > 0 ? `Of somebody who has left, at “${step.name}”` : `Instead of waiting for “${step.name}”`
     }}</label>
     <ChoiceField id="ruling-what" v-model="chosen" :options="choices" />
+    <p v-if="own && left.length === 0" class="quiet">
+      You wrote part of this, so you neither skip the step, fill a place nor say yes for another. {{ own.way_on }}
+    </p>
     <label for="ruling-reason">{{ label }}</label>
     <Input id="ruling-reason" v-model:value="reason" :maxlength="1000" />
     <template v-if="kind === 'clear'">
@@ -88,7 +97,7 @@ function take(event: Event) {
       <p class="quiet">It stands in the record, the strip and every export as your word for theirs.</p>
     </template>
     <div class="acts">
-      <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="decide.isPending.value"
+      <Button html-type="submit" size="small" :disabled="reason.trim() === '' || chosen === ''" :loading="decide.isPending.value"
         >Do it on record</Button
       >
       <Button size="small" @click="emit('done')">Cancel</Button>
