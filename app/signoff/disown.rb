@@ -78,7 +78,8 @@ module AskFirst
         end
 
         def tell(ids)
-          leads = colleagues.select { |one| one.side == "agency" && one.abilities.include?("ask") }.map(&:person_id)
+          channels = posts.values_at(*ids).map(&:channel_ids)
+          leads = colleagues.select { |one| Core::Permissions::Leads.hears?(one, channels) }.map(&:person_id)
           what = ids.size == 1 ? "“#{posts.fetch(ids.first).row[:subject]}”" : "#{ids.size} posts"
           People::Notify.call(
             kit,

@@ -35,7 +35,7 @@ module AskFirst
 
           RemindPeople.call(kit, member, ask: ask, waiting: waiting)
           over(ask, waiting, :asker_told_at, [ask[:asked_by]]) if ask[:due_at] <= now
-          over(ask, waiting, :leads_told_at, leads - [ask[:asked_by]]) if ask[:escalate_at] <= now
+          over(ask, waiting, :leads_told_at, leads(waiting) - [ask[:asked_by]]) if ask[:escalate_at] <= now
         end
 
         def over(ask, waiting, column, people)
@@ -71,9 +71,11 @@ module AskFirst
 
         def subject(id) = rows(:posts).where(id: id).get(:subject).then { |name| name.to_s.empty? ? "Untitled" : name }
 
-        # Whoever may ask, release and unlock here.
-        def leads
-          @leads ||= colleagues.select { |one| Core::Permissions::Leads.leads?(one.abilities) }.map(&:person_id)
+        # Whoever may ask, release and unlock here, and sees what waits.
+        def leads(waiting)
+          on = rows(:adaptations).where(post_id: waiting.values.flatten.uniq, removed_at: nil)
+          channels = on.select_hash_groups(:post_id, :channel_id).values
+          colleagues.select { |one| Core::Permissions::Leads.hears?(one, channels) }.map(&:person_id)
         end
       end
     end

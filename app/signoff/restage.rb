@@ -112,7 +112,7 @@ module AskFirst
           People::Notify.call(
             kit,
             member,
-            person_ids: [*posts.map { |post| post.row[:owner_id] }, *leads],
+            person_ids: [*posts.map { |post| post.row[:owner_id] }, *leads(posts)],
             kind: "late",
             post_id: posts.first.id,
             words:
@@ -121,7 +121,10 @@ module AskFirst
           )
         end
 
-        def leads = colleagues.select { |one| Core::Permissions::Leads.leads?(one.abilities) }.map(&:person_id)
+        def leads(posts)
+          channels = posts.map(&:channel_ids)
+          colleagues.select { |one| Core::Permissions::Leads.hears?(one, channels) }.map(&:person_id)
+        end
 
         # Later, by our own process: whoever gave the last yes need not be able to release.
         def release_cleared(posts)

@@ -24,6 +24,14 @@ module AskFirst
         # @param abilities [Array<String>]
         def leads?(abilities) = (WORK - abilities).empty?
 
+        # The same of those who see what it is about: whoever is limited to channels is told of theirs alone.
+        # @param member [#abilities, #limited_to]
+        # @param channels [Array<Array<String>>] ids of the channels of each post
+        def hears?(member, channels)
+          limits = member.limited_to
+          leads?(member.abilities) && (limits.nil? || channels.all? { |ids| ids.empty? || limits.intersect?(ids) })
+        end
+
         def lead?(one)
           one[:side] == "agency" && one[:abilities].include?(ABILITY) && !one[:limited] && one[:access_until].nil?
         end

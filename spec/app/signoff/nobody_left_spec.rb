@@ -57,6 +57,16 @@ RSpec.describe "When somebody has left" do
     end
   end
 
+  it "whoever leads other channels alone is not told of what they do not see" do
+    waiting do |client, _, _, membership|
+      other = connected(client, "guildhall")
+      _, elsewhere, = world.somebody("account lead", client: client, limited: [other])
+      _, here, = world.somebody("account lead", client: client, limited: [world.channel(:ticker, client)])
+      lowered(client, membership)
+      expect([here, elsewhere].map { |one| notices(one).grep(/nobody who was asked/).size }).to eq [1, 0]
+    end
+  end
+
   it "so does a part that is limited to other channels, and a last day that is over; coming back ends it" do
     waiting do |client, post, person, membership|
       other = connected(client, "guildhall")
