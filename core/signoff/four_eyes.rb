@@ -19,9 +19,7 @@ module AskFirst
         # @param colleagues [Array] members: responding to person_id, name and abilities
         # @return [Array<String>] names of those who can instead
         def who_can(authors, colleagues)
-          colleagues
-            .select { |one| one.abilities.include?(ABILITY) && !authors.include?(one.person_id) }
-            .map(&:name)
+          colleagues.select { |one| one.abilities.include?(ABILITY) && !authors.include?(one.person_id) }.map(&:name)
         end
 
         # @param done [String] such as "skipped"

@@ -97,7 +97,11 @@ function take(event: Event) {
       <p class="quiet">It stands in the record, the strip and every export as your word for theirs.</p>
     </template>
     <div class="acts">
-      <Button html-type="submit" size="small" :disabled="reason.trim() === '' || chosen === ''" :loading="decide.isPending.value"
+      <Button
+        html-type="submit"
+        size="small"
+        :disabled="reason.trim() === '' || chosen === ''"
+        :loading="decide.isPending.value"
         >Do it on record</Button
       >
       <Button size="small" @click="emit('done')">Cancel</Button>
