@@ -59,12 +59,6 @@ module BrowserWorld
         made
       end
   end
-
-  def end_browsers
-    pool = Capybara.send(:session_pool)
-    pool.each_value { |session| session.driver.quit }
-    pool.clear
-  end
 end
 
 { desk: [1280, 800], phone: [390, 800] }.each do |name, size|
@@ -222,11 +216,6 @@ RSpec.configure do |config|
   config.include Capybara::RSpecMatchers, browser: true
   config.include BrowserSteps, browser: true
   config.before(:each, browser: true) { Que.connection = BrowserWorld.world.kit.db }
-  # each person has a browser: they are ended with the file that opened them, so that their pages, which stay up to
-  # date, take nothing from the specs that follow
-  config.after(:context, browser: true) do
-    BrowserWorld.end_browsers if self.class.superclass == RSpec::Core::ExampleGroup
-  end
   # a picture of every open page of a spec that failed, for whoever looks for the reason
   config.after(:each, browser: true) do |example|
     next unless example.exception
