@@ -24,15 +24,18 @@ module AskFirst
         def differences(release, network, shown, anew)
           ours = reading { rows(:renditions).where(id: release[:rendition_ids].to_a).to_hash(:id) }
           anew.filter_map do |at|
-            sent = ours.fetch(release[:rendition_ids][at])
             there = network.file(shown["media"][at]["address"])
-            Core::Dispatch::FileLikeness.difference(
-              kit.files.open(sent[:file]) { |io| looks(io) },
-              looks(StringIO.new(there))
-            )
-          rescue Core::Error
-            "A file there cannot be read."
+            sent = kit.files.open(ours.fetch(release[:rendition_ids][at])[:file]) { |io| looks(io) }
+            difference(sent, there)
           end
+        end
+
+        # Only what is wrong with the file there counts against it: where ours or the network are away, or too much is
+        # being read, nothing is said of it.
+        def difference(sent, there)
+          Core::Dispatch::FileLikeness.difference(sent, looks(StringIO.new(there)))
+        rescue Core::Invalid
+          "A file there cannot be read."
         end
 
         def looks(io)

@@ -45,6 +45,21 @@ RSpec.describe "The files that a network shows" do
     expect(showing(post)).to include(state: "out", seen: "same", seen_note: /saved anew there, and looks the same/)
   end
 
+  it "that the network does not give just now are no trouble: they stay not compared" do
+    post = sent("saves_anew")
+    gone = AskFirst::Core::Dispatch::Unreachable.new("nobody answers")
+    allow_any_instance_of(AskFirst::Edge::Networks::Micropub).to receive(:file).and_raise(gone)
+    compare(post)
+    expect(showing(post)).to include(state: "out", seen: "cannot_tell")
+  end
+
+  it "that cannot be read are trouble" do
+    post = sent("saves_anew")
+    allow_any_instance_of(AskFirst::Edge::Networks::Micropub).to receive(:file).and_return("\xFF\xD8\xFF cut off")
+    compare(post)
+    expect(showing(post)).to include(state: "trouble", trouble: "A file there cannot be read.")
+  end
+
   it "of another post are trouble, and told" do
     other = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(7), name: "other.jpg")
     first = world.draft(channels: [:ticker], picture: false)
