@@ -50,12 +50,15 @@ module AskFirst
 
           post
             .asked_on(line[:id])
-            .select { |asked| asked[:ended_as] == "withdrawn" && waits?(post.adaptation(asked[:adaptation_id]), asked) }
+            .select { |asked| asked[:ended_as] == "withdrawn" }
+            .select { |asked| waits?(post.adaptation(asked[:adaptation_id]), asked) }
             .map { |asked| asked[:adaptation_id] }
         end
 
+        # At a step that was dropped on record meanwhile, nothing waits for an answer any more.
         def waits?(adaptation, asked)
           adaptation && adaptation.fingerprint == asked[:fingerprint] && !adaptation.facts.opened &&
+            adaptation.facts.steps.any? { |step| step.id == asked[:step_id] } &&
             adaptation.facts.asked.none? { |one| one.open || one.order > asked[:order_no] }
         end
 

@@ -162,8 +162,11 @@ class Reading
       .each { |line| names.each { |name| line.state[name] = state if line.state[name] == :open } }
   end
 
-  # Of a line that was withdrawn, what stands as it was asked and was asked nowhere since.
+  # Of a line that was withdrawn, what stands as it was asked and was asked nowhere since, as long as its step was not
+  # dropped.
   def returns(line)
+    return [] unless steps.any? { |step| step.id == line.step }
+
     line.state.keys.select do |name|
       one = @ones.fetch(name)
       line.state[name] == :withdrawn && !one.sent && one.content == line.asked[name].first && !one.opened &&

@@ -190,5 +190,14 @@ RSpec.describe "Missing answers" do
       world.ask(post, 1)
       expect(refusal { world.act("Signoff::UndoWithdraw", :ines, ask_id: ask) }.code).to eq "changed_since"
     end
+
+    it "are not asked again at a step that was dropped meanwhile" do
+      ask_client(post)
+      ask = world.line(post)[:ask_id]
+      world.act("Signoff::WithdrawAsk", :ines, ask_id: ask)
+      world.act("Signoff::DropStep", :bram, post_id: post, step_id: world.step(1), reason: "Agreed by all")
+      expect(refusal { world.act("Signoff::UndoWithdraw", :ines, ask_id: ask) }.code).to eq "changed_since"
+      expect(world.line(post)[:ended_as]).to eq "withdrawn"
+    end
   end
 end
