@@ -108,7 +108,7 @@ module Bench
 
     def feed(number)
       said = { "address" => "http://boats.example/#{number}", "name" => "Feed #{number}", "makes" => "idea" }
-      @world.act("Ideas::SaveFeed", :ines, said: said)[:id]
+      @world.act("Feeds::SaveFeed", :ines, said: said)[:id]
     end
 
     # With some kilobytes attached, for nobody. The stand-in that keeps them is the network's process, too: large ones

@@ -28,7 +28,10 @@ module AskFirst
   # Lets Zeitwerk find every constant of some layers by its file name.
   module Layers
     ALL = %w[core app store edge jobs web].freeze
-    # what is no constant: scripts, data, and the tree of errors, which stands in one file so that it can be read as one
+    # The rooms of a large capability are folders for the eye: they add nothing to a constant's name.
+    ROOMS = "{core,app,store}/{plan,signoff,media}/*"
+    # What is no constant: scripts, data, and the tree of errors, which stands in one file so that it can be read as
+    # one.
     LEFT = %w[store/migrations web/openapi jobs/run.rb edge/sandbox/load.rb edge/sandbox/run.rb core/error.rb].freeze
 
     # @param names [Array<String>] folders
@@ -36,6 +39,7 @@ module AskFirst
     def self.load(names)
       loader = Zeitwerk::Loader.new
       names.each { |name| loader.push_dir(File.join(ROOT, name), namespace: AskFirst.const_get(name.capitalize)) }
+      loader.collapse(File.join(ROOT, ROOMS))
       loader.ignore(LEFT.map { |path| File.join(ROOT, path) })
       loader.inflector.inflect("oauth" => "OAuth")
       loader.setup

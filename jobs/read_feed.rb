@@ -7,7 +7,7 @@ module AskFirst
       self.priority = 70
 
       def run(workspace_id, feed_id)
-        App::Ideas::ReadFeed.call(kit, process(workspace_id), feed_id: feed_id)
+        App::Feeds::ReadFeed.call(kit, process(workspace_id), feed_id: feed_id)
       end
     end
   end

@@ -68,7 +68,7 @@ module AskFirst
       def seldom
         App::Dispatch::GiveWay.call(@kit)
         unharmed { App::Media::ForgetUploads.call(@kit) }
-        unharmed { App::Ideas::ReadFeeds.call(@kit) }
+        unharmed { App::Feeds::ReadFeeds.call(@kit) }
         unharmed do
           App::Plan::BeginFixtures.call(@kit)
           App::Signoff::RestageInTime.all(@kit)

@@ -144,7 +144,7 @@ RSpec.describe "The floor plan" do
     # What stands here goes around it, each with its reason.
     inside = {
       "app/act.rb" => "reads again what the act has written",
-      "app/signoff/check_caches.rb" => "a process over every post",
+      "app/signoff/verdicts/check_caches.rb" => "a process over every post",
       "app/posts/save_mention.rb" => "the posts that name somebody, found by the act itself",
       "app/clients/archive.rb" => "every released post of the client",
       "app/dispatch/showing_act.rb" => "the dispatcher's own moves",
@@ -190,7 +190,7 @@ RSpec.describe "The floor plan" do
 
     it "every route of a client hands over to an act" do
       wrong =
-        Dir[File.join(root, "web/*_routes.rb")].flat_map do |file|
+        Dir[File.join(root, "web/**/*_routes.rb")].flat_map do |file|
           blocks =
             File.read(file).scan(/^( *)app\.(?:get|head|post|put|patch|delete)\(("[^"]+")\) (\{.*?\}|do\n.*?^\1end)$/m)
           blocks
@@ -202,7 +202,7 @@ RSpec.describe "The floor plan" do
     end
 
     it "every route of the description is one of them, so a new one cannot come in beside" do
-      text = Dir[File.join(root, "web/*_routes.rb")].map { |file| File.read(file) }.join
+      text = Dir[File.join(root, "web/**/*_routes.rb")].map { |file| File.read(file) }.join
       described = AskFirst::Web::Contract.schema.open_api.raw_schema["paths"].keys.grep(%r{\A/api/w/})
       routes =
         text

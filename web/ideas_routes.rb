@@ -9,7 +9,6 @@ module AskFirst
         keeping(app)
         becoming(app)
         groups(app)
-        feeds(app)
         of_client(app)
       end
 
@@ -81,22 +80,6 @@ module AskFirst
         end
         app.get("/api/w/:workspace/idea-address") { json act(App::Ideas::MyAddress) }
         app.post("/api/w/:workspace/idea-address") { json(act(App::Ideas::MakeAddress), 201) }
-      end
-
-      def self.feeds(app)
-        app.get("/api/w/:workspace/feeds") { json act(App::Ideas::Feeds) }
-        app.post("/api/w/:workspace/feeds") { json(act(App::Ideas::SaveFeed, said: body_json), 201) }
-        app.patch("/api/w/:workspace/feeds/:feed") do
-          seen = { feed_id: params[:feed], version: body_json["version"] }
-          json act(App::Ideas::SaveFeed, said: body_json.except("version", "address", "folder_id"), **seen)
-        end
-        app.delete("/api/w/:workspace/feeds/:feed") do
-          act(App::Ideas::DropFeed, feed_id: params[:feed])
-          done
-        end
-        app.post("/api/w/:workspace/feeds/:feed/try") do
-          json(items: act(App::Ideas::TryRule, feed_id: params[:feed], rule: body_json["rule"]))
-        end
       end
 
       # For people of the client's side who are signed in.

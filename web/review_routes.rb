@@ -49,7 +49,7 @@ module AskFirst
       def self.asked(app)
         app.get("/api/review/ask") { json App::Signoff::Review.call(kit, guest) }
         app.post("/api/review/lines/:line/answer") do
-          json App::Signoff::AnswerAsk.call(kit, guest, **SignoffRoutes.answer(params[:line], body_json))
+          json App::Signoff::AnswerAsk.call(kit, guest, **Signoff::AnswersRoutes.said(params[:line], body_json))
         end
         app.post("/api/review/lines/:line/remark") do
           json(

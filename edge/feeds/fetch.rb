@@ -79,7 +79,7 @@ module AskFirst
           Parser::Read.new(title: found[:title], items: found[:items].map { |item| of(item) })
         end
 
-        def of(item) = Core::Ideas::FeedItem.new(**item, at: item[:at] && Time.at(item[:at]).utc)
+        def of(item) = Core::Feeds::FeedItem.new(**item, at: item[:at] && Time.at(item[:at]).utc)
 
         def named_feed(page)
           read(:named_feed, { address: page.address }, page.body) if page.type.include?("html")

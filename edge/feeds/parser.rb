@@ -21,7 +21,7 @@ module AskFirst
           "json" => ->(said) { Feedjira::Parser::JSONFeed.new(said) }
         }.freeze
 
-        # title: of the feed · items: Core::Ideas::FeedItem, the newest first
+        # title: of the feed · items: Core::Feeds::FeedItem, the newest first
         Read =
           Struct.new(:title, :items, keyword_init: true) do
             # @return [Hash] that JSON can say
@@ -55,7 +55,7 @@ module AskFirst
           title = plain(entry.title, TITLE)
           return if title.empty? && words.empty?
 
-          Core::Ideas::FeedItem.new(
+          Core::Feeds::FeedItem.new(
             id: (entry.respond_to?(:entry_id) ? entry.entry_id : entry.id).to_s[0, 1_000],
             address: address,
             title: title,

@@ -93,7 +93,7 @@ module AskFirst
             robots: {
               limits: TEXT,
               shape: Shape.flag,
-              call: ->(input, bytes, _) { Core::Ideas::Robots.of(bytes[0], input["agent"]).allow?(input["address"]) }
+              call: ->(input, bytes, _) { Core::Feeds::Robots.of(bytes[0], input["agent"]).allow?(input["address"]) }
             },
             # { address: } and a page -> what it says of itself
             page: {

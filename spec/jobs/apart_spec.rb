@@ -63,7 +63,7 @@ RSpec.describe "The sending beside hostile files" do
 
   def feed(own, name)
     said = { "address" => "http://boats.example/#{name}", "name" => name, "makes" => "idea" }
-    own.act("Ideas::SaveFeed", :ines, said: said)[:id]
+    own.act("Feeds::SaveFeed", :ines, said: said)[:id]
   end
 
   def mail(own, rest)

@@ -68,10 +68,10 @@ RSpec.describe "What is hidden from a limited member" do
   def feed(network, word, idea)
     address = "http://quillmere.example/#{word}"
     said = { "address" => address, "name" => "#{word} feed", "channel_id" => world.channel(network) }
-    id = world.act("Ideas::SaveFeed", :ines, said: said)[:id]
+    id = world.act("Feeds::SaveFeed", :ines, said: said)[:id]
     open =
       world.act(
-        "Ideas::SaveFeed",
+        "Feeds::SaveFeed",
         :ines,
         said: {
           "address" => "http://quillmere.example/#{SecureRandom.hex(4)}",

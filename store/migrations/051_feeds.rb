@@ -13,7 +13,7 @@ Sequel.migration do
         address text CHECK (length(address) <= 2000),
         folder_id uuid,
         makes text NOT NULL DEFAULT 'idea' CHECK (makes IN ('idea', 'draft')),
-        -- see Core::Ideas::FeedRule
+        -- see Core::Feeds::FeedRule
         rule jsonb NOT NULL DEFAULT '{}' CHECK (jsonb_typeof(rule) = 'object'),
         group_id uuid,
         channel_id uuid,
@@ -46,7 +46,7 @@ Sequel.migration do
       CREATE UNIQUE INDEX feeds_once ON feeds (workspace_id, md5(address)) WHERE address IS NOT NULL;
       CREATE UNIQUE INDEX feeds_of_folder ON feeds (workspace_id, folder_id) WHERE folder_id IS NOT NULL;
 
-      -- What has come of a feed, each item once: an item is known by any of its keys (Core::Ideas::FeedItem).
+      -- What has come of a feed, each item once: an item is known by any of its keys (Core::Feeds::FeedItem).
       CREATE TABLE feed_items (
         workspace_id uuid NOT NULL,
         feed_id uuid NOT NULL,

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { whenSignedOut } from './api/client'
 import MastHead from './agency/MastHead.vue'
 import { keepFocus, take } from './parts/focus'
-import BatchStrips from './plan/BatchStrips.vue'
+import BatchStrips from '@/plan/bulk/BatchStrips.vue'
 import { theme } from './theme'
 
 const route = useRoute()

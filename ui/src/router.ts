@@ -40,7 +40,12 @@ export const router = createRouter({
       props: true,
       meta: { title: 'How sign-off goes' },
     },
-    { path: '/plan', name: 'plan', component: page(() => import('./plan/PlanPage.vue')), meta: { title: 'Plan' } },
+    {
+      path: '/plan',
+      name: 'plan',
+      component: page(() => import('@/plan/calendar/PlanPage.vue')),
+      meta: { title: 'Plan' },
+    },
     {
       path: '/networks',
       name: 'networks',
@@ -63,7 +68,7 @@ export const router = createRouter({
     {
       path: '/w/:workspace/client-plan',
       name: 'client-plan',
-      component: page(() => import('./plan/ClientPlanPage.vue')),
+      component: page(() => import('@/plan/sharing/ClientPlanPage.vue')),
       props: true,
       meta: { title: 'The plan as the client sees it', section: 'plan' },
     },
@@ -83,7 +88,7 @@ export const router = createRouter({
     {
       path: '/material',
       name: 'material',
-      component: page(() => import('./media/MaterialPage.vue')),
+      component: page(() => import('@/media/library/MaterialPage.vue')),
       meta: { title: 'Media' },
     },
     {
@@ -95,7 +100,7 @@ export const router = createRouter({
     {
       path: '/feeds',
       name: 'feeds',
-      component: page(() => import('./ideas/FeedsPage.vue')),
+      component: page(() => import('./feeds/FeedsPage.vue')),
       meta: { title: 'Feeds', section: 'material' },
     },
     {
@@ -174,7 +179,7 @@ export const router = createRouter({
         {
           path: 'sign-off',
           name: 'route',
-          component: page(() => import('./signoff/RoutePage.vue')),
+          component: page(() => import('@/signoff/routes/RoutePage.vue')),
           props: true,
           meta: { title: 'Sign-off' },
         },

@@ -25,9 +25,9 @@ import DeskRows from './DeskRows.vue'
 import { useDesk } from './desk'
 import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
-import DeskViews from '@/plan/DeskViews.vue'
+import DeskViews from '@/plan/calendar/DeskViews.vue'
 
-const AskSeveralDialog = later(() => import('@/signoff/AskSeveralDialog.vue'))
+const AskSeveralDialog = later(() => import('@/signoff/asks/AskSeveralDialog.vue'))
 const router = useRouter()
 const queries = useQueryClient()
 const { id, workspaces } = useChosen()

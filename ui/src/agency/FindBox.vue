@@ -10,11 +10,11 @@ import { begun } from '@/api/fresh'
 import { STAGES, titled } from '@/api/words'
 import DialogBox from '@/parts/DialogBox.vue'
 import { later } from '@/parts/later'
-import type { Chosen } from '@/plan/several'
+import type { Chosen } from '@/plan/bulk/several'
 import { commands, type Command } from './commands'
 import { useChosen } from './me'
 
-const SeveralDialog = later(() => import('@/plan/SeveralDialog.vue'))
+const SeveralDialog = later(() => import('@/plan/bulk/SeveralDialog.vue'))
 const props = defineProps<{ /** what was typed before it was there */ early: string }>()
 const emit = defineEmits<{ ready: []; close: [] }>()
 const router = useRouter()

@@ -1,6 +1,6 @@
 // What a line of words asks for: a page, a day of the plan, a client, a new post, a release. Plain words in, in any
 // order that somebody would type them; what is meant comes out, the likeliest first.
-import { daysOn, monthsOn } from '@/plan/period'
+import { daysOn, monthsOn } from '@/plan/calendar/period'
 
 export interface Named {
   id: string

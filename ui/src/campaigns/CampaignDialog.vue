@@ -10,7 +10,7 @@ import DayField from '@/parts/fields/DayField.vue'
 import SuggestField from '@/parts/fields/SuggestField.vue'
 import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
-import { useChoices } from '@/plan/filter'
+import { useChoices } from '@/plan/calendar/filter'
 import { useSaving, type Campaign } from './campaigns'
 
 const props = defineProps<{ workspace: string; currency: string; campaign?: Campaign }>()

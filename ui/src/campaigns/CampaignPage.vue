@@ -7,7 +7,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { useChosen } from '@/agency/me'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import FileRows from '@/clients/FileRows.vue'
-import RouteChoice from '@/signoff/RouteChoice.vue'
+import RouteChoice from '@/signoff/routes/RouteChoice.vue'
 import { money } from '@/api/money'
 import { calendarDay } from '@/api/time'
 import { STAGES, counted, list } from '@/api/words'
@@ -21,7 +21,7 @@ import { briefHtml } from './brief'
 import { useCampaign } from './campaigns'
 
 const CampaignDialog = later(() => import('./CampaignDialog.vue'))
-const AskSeveralDialog = later(() => import('@/signoff/AskSeveralDialog.vue'))
+const AskSeveralDialog = later(() => import('@/signoff/asks/AskSeveralDialog.vue'))
 
 const props = defineProps<{ workspace: string; campaign: string }>()
 const { workspace: client } = useChosen()

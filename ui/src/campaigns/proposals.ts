@@ -2,7 +2,7 @@
 import { api, ok, type Schemas } from '@/api/client'
 import { calendarDay, plannedWall, wallClock } from '@/api/time'
 import { counted, list, titled } from '@/api/words'
-import { moveTo, type Move } from '@/plan/moves'
+import { moveTo, type Move } from '@/plan/moving/moves'
 
 export type Proposal = Schemas['PaceProposal']
 const WHY: Record<Proposal['kind'], string> = {

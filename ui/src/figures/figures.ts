@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ok, type Schemas } from '@/api/client'
-import { daysOn } from '@/plan/period'
+import { daysOn } from '@/plan/calendar/period'
 
 export type Figures = Schemas['Figures']
 export type Share = Schemas['FiguresShare']

@@ -4,7 +4,7 @@ import { Dropdown, Input } from 'ant-design-vue'
 import { nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import LinesMenu from '@/parts/LinesMenu.vue'
-import { startDrag } from '@/plan/drag'
+import { startDrag } from '@/plan/moving/drag'
 import IdeaSlip from './IdeaSlip.vue'
 import { step, type Group, type Idea } from './ideas'
 

@@ -2,7 +2,7 @@
 // An idea as a slip of paper: its words, its day, what the house thinks and what has become of it.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { thumb } from '@/media/library'
+import { thumb } from '@/media/library/library'
 import ChannelMark from '@/parts/ChannelMark.vue'
 import { became, came, rating, timing, type Idea } from './ideas'
 

@@ -9,15 +9,15 @@ import { useEditor } from './editing'
 import type { Adaptation, Sheet } from './sheet'
 import { upload } from './upload'
 import { offFor, seenOf } from './writable'
-import { descriptionsOf } from '@/media/into-post'
-import { ACCEPTED, type Medium } from '@/media/library'
+import { descriptionsOf } from '@/media/library/into-post'
+import { ACCEPTED, type Medium } from '@/media/library/library'
 import ActButton from '@/parts/ActButton.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 import { later } from '@/parts/later'
 import { counted } from '@/api/words'
 
 const FramingDialog = later(() => import('./FramingDialog.vue'))
-const MediaPicker = later(() => import('@/media/MediaPicker.vue'))
+const MediaPicker = later(() => import('@/media/library/MediaPicker.vue'))
 
 const props = defineProps<{ sheet: Sheet; one?: Adaptation }>()
 const off = computed(() => offFor(props.sheet, 'media', props.one))

@@ -13,9 +13,9 @@ import { entitle } from '@/parts/title'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
-import AnswerPanel from '@/signoff/AnswerPanel.vue'
-import SignoffLedger from '@/signoff/SignoffLedger.vue'
-import { askOff } from '@/signoff/askable'
+import AnswerPanel from '@/signoff/answers/AnswerPanel.vue'
+import SignoffLedger from '@/signoff/sheets/SignoffLedger.vue'
+import { askOff } from '@/signoff/asks/askable'
 import TasksLedger from '@/traffic/TasksLedger.vue'
 import AdaptationColumn from './AdaptationColumn.vue'
 import BesideLedger from './BesideLedger.vue'
@@ -35,7 +35,7 @@ import { useAct, useSheet, type Sheet } from './sheet'
 import ActButton from '@/parts/ActButton.vue'
 import { later } from '@/parts/later'
 
-const AskDialog = later(() => import('@/signoff/AskDialog.vue'))
+const AskDialog = later(() => import('@/signoff/asks/AskDialog.vue'))
 const CopyDialog = later(() => import('./CopyDialog.vue'))
 const FindReplace = later(() => import('./FindReplace.vue'))
 const OpenDialog = later(() => import('./OpenDialog.vue'))

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module Web
+    module Plan
+      # What a client sees of the plan, and what a calendar reads of it.
+      module SharingRoutes
+        def self.registered(app)
+          links(app)
+          by_link(app)
+          calendars(app)
+          app.get("/api/w/:workspace/client-plan") { json act(App::Plan::ClientPlan) }
+          app.put("/api/w/:workspace/posts/:post/kept-out") do
+            act(App::Plan::KeepOut, post_id: params[:post], out: body_json["out"])
+            status 204
+          end
+        end
+
+        def self.links(app)
+          app.get("/api/w/:workspace/plan/links") { json({ links: act(App::Plan::LinksHere) }) }
+          app.post("/api/w/:workspace/plan/links") do
+            body = body_json
+            said = { name: body["name"], weeks: body["weeks"], days: body["days"] }
+            made = act(App::Plan::MakeLink, **said, marks: body["marks"] == true, money: body["money"] == true)
+            json({ id: made[:id], address: "#{kit.settings.public_url}/review/plan##{made[:secret]}" }, 201)
+          end
+          app.delete("/api/w/:workspace/plan/links/:link") do
+            act(App::Plan::RevokeLink, link_id: params[:link])
+            status 204
+          end
+        end
+
+        # Nobody is signed in there.
+        def self.by_link(app)
+          app.get("/api/shared-plan/:secret.ics") do
+            plan = App::Plan::SharedCalendar.call(kit, params[:secret])
+            content_type CalendarText::TYPE
+            CalendarText.of(plan, kit.now)
+          end
+          app.get("/api/shared-plan/:secret") { json App::Plan::PlanByLink.call(kit, params[:secret]) }
+        end
+
+        # Private addresses for calendars; what stands under one needs no sign-in.
+        def self.calendars(app)
+          app.get("/api/plan/feeds") { json({ feeds: agency_act(App::Plan::Feeds) }) }
+          app.post("/api/plan/feeds") do
+            body = body_json
+            said = { name: body["name"], narrowing: body["narrowing"], workspace_id: body["workspace"] }
+            made = agency_act(App::Plan::MakeFeed, **said)
+            json({ id: made[:id], address: "#{kit.settings.public_url}/api/calendar/#{made[:secret]}.ics" }, 201)
+          end
+          app.delete("/api/plan/feeds/:feed") do
+            agency_act(App::Plan::RevokeFeed, feed_id: params[:feed])
+            status 204
+          end
+          app.get("/api/calendar/:secret.ics") do
+            plan = App::Plan::Calendar.call(kit, params[:secret])
+            content_type CalendarText::TYPE
+            CalendarText.of(plan, kit.now)
+          end
+        end
+      end
+    end
+  end
+end
