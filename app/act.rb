@@ -137,7 +137,7 @@ module AskFirst
       end
 
       # What of a post the act turns out to touch: some of its channels.
-      # @param adaptations [Array<Store::Posts::Standing::Adaptation>]
+      # @param adaptations [Array<Store::Posts::PostState::Adaptation>]
       def require_on!(adaptations)
         require_ability!(@opened.act, on: Posts::Touching.channels(adaptations))
       end
@@ -182,20 +182,20 @@ module AskFirst
 
       # Posts with their verdicts, as they are now.
       def standing(post_ids)
-        reading { Store::Posts::Standing.load(scope, post_ids, now) }
+        reading { Store::Posts::PostState.load(scope, post_ids, now) }
       end
 
       # Keeps what stands after the act.
-      # @param after [Hash{String=>Store::Posts::Standing::Post}] by id
+      # @param after [Hash{String=>Store::Posts::PostState::Post}] by id
       def keep(*after)
-        Signoff::Restage.call(kit, member, posts: after)
+        Signoff::RefreshStage.call(kit, member, posts: after)
       end
 
       # The same where what was written is not known row by row: it is read back, so that what is kept is what the
       # database says.
-      def restage(post_ids)
-        Store::Gates.for_posts(scope, post_ids)
-        Signoff::Restage.call(kit, member, posts: standing(post_ids).values)
+      def refresh_stage(post_ids)
+        Store::Locks.for_posts(scope, post_ids)
+        Signoff::RefreshStage.call(kit, member, posts: standing(post_ids).values)
       end
 
       # @param ids [Array<String>] of posts
@@ -204,7 +204,7 @@ module AskFirst
           kit,
           member.workspace_id,
           { what: what, ids: ids, **facts },
-          Store::People::Hearers.of(scope, ids, now)
+          Store::People::Subscribers.of(scope, ids, now)
         )
       end
     end

@@ -3,7 +3,7 @@
 module AskFirst
   module App
     # The one door to everything that a client has. An act declares in its class what it opens and for which act of the
-    # permission table; here it is let in or refused, always in this order: the gates, who it is that acts, read again
+    # permission table; here it is let in or refused, always in this order: the locks, who it is that acts, read again
     # behind them, one load of what is opened, whether it is there for this reader (side, channel limit: not there and
     # not theirs are one answer), ability, state of client and membership, channels, place in an open ask, what is out
     # or being sent, what is sealed. Reads pass the same door, and lock nothing.
@@ -19,7 +19,7 @@ module AskFirst
       include ToPartners
 
       # What an act opens. what: the name of a method of the door · act: key of Core::Permissions::Acts::TABLE, or a
-      # function of the input that gives it · how: gate: false where nothing of the thing's own is locked; stand:
+      # function of the input that gives it · how: lock: false where nothing of the thing's own is locked; stand:
       # whether verdicts are needed · locks: :client for acts on which who may do what, or many verdicts, hang: no other
       # act runs in the client meanwhile · reads: it changes nothing
       Way =
@@ -51,11 +51,11 @@ module AskFirst
       # @raise [Core::NotFound, Core::Refused, Core::Conflict, Core::Over]
       def enter(way, input, **how)
         @act = way.act_for(input)
-        behind_gates(way.locks) unless way.reads
+        behind_locks(way.locks) unless way.reads
         public_send(way.what, input, **way.how, **how).tap { |opened| opened.act = @act }
       end
 
-      # Whoever acts, as they are behind the gates.
+      # Whoever acts, as they are behind the locks.
       attr_reader :member, :scope
 
       # @param on [Core::Permissions::Touched] what it would touch
@@ -77,10 +77,10 @@ module AskFirst
 
       # The client is locked: shared by the acts in it, whole by those that change who may do what, so that nobody acts
       # as somebody who they are no more. Then whoever acts is read again.
-      def behind_gates(locks)
+      def behind_locks(locks)
         let_in = LetIn.here(kit.db)
         unless let_in.member(member, locks)
-          locks == :client ? Store::Gates.for_workspace(scope) : Store::Gates.for_member(scope)
+          locks == :client ? Store::Locks.for_workspace(scope) : Store::Locks.for_member(scope)
           let_in.keep(member.process || member.by_receipt ? member : member_now, locks)
         end
         @member = let_in.member(member, locks)

@@ -4,7 +4,7 @@ module AskFirst
   module App
     # What the acts work with, handed in once for each process: database, clock, and the doors to the outside.
     #
-    # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::Shelf · mark: Edge::Files::Mark ·
+    # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::FileStore · mark: Edge::Files::Mark ·
     # media: Edge::Files::MediaReader · secrets: #seal, #open · archive: #write · queue:
     # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message), #last(workspace_ids) · networks:
     # #client_for(channel) · catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages:

@@ -12,15 +12,15 @@ module AskFirst
       module_function
 
       # @param message [Hash] {what:, ids: (of posts; empty for something of the whole client, or for many), …}
-      # @param hearers [Store::People::Hearers::Ears]
-      def announce(kit, workspace_id, message, hearers)
-        return if message[:ids].size == 1 && hearers.nobody?
+      # @param subscribers [Store::People::Subscribers::People]
+      def announce(kit, workspace_id, message, subscribers)
+        return if message[:ids].size == 1 && subscribers.nobody?
 
         message = message.merge(ids: []) if message[:ids].size > MOST
         # of several posts somebody who is limited to channels may see some: which, their page asks for itself
         fewer = message[:ids].size > 1 ? message.merge(ids: []) : message
-        tell(kit, workspace_id, message, hearers.everything)
-        tell(kit, workspace_id, fewer, hearers.some)
+        tell(kit, workspace_id, message, subscribers.everything)
+        tell(kit, workspace_id, fewer, subscribers.some)
       end
 
       # @param to [Array<String>] person ids

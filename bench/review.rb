@@ -80,7 +80,7 @@ module Bench
 
     def link(world, ask)
       process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-      AskFirst::App::Signoff::MintPass.call(
+      AskFirst::App::Signoff::CreatePass.call(
         world.kit,
         process,
         ask_id: ask,

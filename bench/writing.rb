@@ -104,7 +104,7 @@ module Bench
     def around(at)
       scope = @world.member(:ines).scope(@world.kit.db)
       scope.transaction do
-        post = @standing ||= AskFirst::Store::Posts::Standing.load(scope, [@post], @world.kit.now).fetch(@post)
+        post = @standing ||= AskFirst::Store::Posts::PostState.load(scope, [@post], @world.kit.now).fetch(@post)
         AskFirst::Store::Checks::PlannedWords.around(scope, post, at - (30 * 86_400), at + (30 * 86_400))
       end
     end

@@ -21,7 +21,7 @@ module AskFirst
       App::Kit.new(
         db: db,
         clock: clock,
-        files: Edge::Files::Shelf.new(settings.files, Edge::Files::Far.at(settings)),
+        files: Edge::Files::FileStore.new(settings.files, Edge::Files::S3Store.at(settings)),
         mark: Edge::Files::Mark.new(settings.mark),
         media: sandbox && Edge::Files::MediaReader.new(sandbox),
         secrets: secrets,

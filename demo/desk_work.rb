@@ -29,7 +29,7 @@ module Demo
     def rules
       version = world.db[:workspaces].where(id: world.workspaces[:quillmere]).get(:version)
       act(
-        "Clients::ChangeSettings",
+        "Clients::UpdateSettings",
         :ines,
         version: version,
         tracking: {
@@ -38,7 +38,7 @@ module Demo
           "campaign" => "{campaign}"
         }
       )
-      act("Checks::SaveReminders", :ines, words: ["Did you look at the tide table?", "Is the pier named?"])
+      act("Checks::UpdateReminders", :ines, words: ["Did you look at the tide table?", "Is the pier named?"])
     end
 
     def book
@@ -69,7 +69,7 @@ module Demo
     # Whole and not yet asked for: a link with its card, a mention, an own text, a first comment, a call, a boost.
     def museum_night
       channels = world.channels[:quillmere]
-      post = act("Posts::MakePost", :ines, subject: "Museum night, the late boat waits")
+      post = act("Posts::CreatePost", :ines, subject: "Museum night, the late boat waits")
       act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: channels.values_at(:ticker, :vitrine, :commons))
       files =
         %i[boat pier].map.with_index do |scene, seed|
@@ -86,7 +86,7 @@ module Demo
       act("Posts::SetLabels", :ines, post_id: post, names: ["Town", "times, prices"])
       act("Posts::SetCampaign", :ines, post_id: post, name: "Winter timetable")
       act(
-        "Posts::SaveNote",
+        "Posts::UpdateNote",
         :ines,
         post_id: post,
         note: "The museum pays half of the boost; ask Per before the price goes in.",
@@ -136,7 +136,7 @@ module Demo
     end
 
     def save(post, part, who, channel_id, value)
-      act("Posts::SavePart", who, post_id: post, channel_id: channel_id, part: part, value: value, version: 0)
+      act("Posts::UpdatePart", who, post_id: post, channel_id: channel_id, part: part, value: value, version: 0)
     end
 
     # On the third day from now, in the client's zone.

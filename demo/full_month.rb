@@ -128,7 +128,7 @@ module Demo
         dates.each do |days, kind, name, long, yearly|
           first = @now.to_date + days
           facts = { kind: kind, name: name, first: first.iso8601, last: (first + long - 1).iso8601, yearly: yearly }
-          @clock.at(@now - 3_600) { act(AskFirst::App::Plan::KeepKeyDate, :ines, client, **facts) }
+          @clock.at(@now - 3_600) { act(AskFirst::App::Plan::SaveKeyDate, :ines, client, **facts) }
         end
       end
     end
@@ -197,7 +197,7 @@ module Demo
             end
           end
         end
-      @clock.at(@now - 3_600) { act(AskFirst::App::Plan::Pencil, :ines, :quillmere, put: cells) }
+      @clock.at(@now - 3_600) { act(AskFirst::App::Plan::UpdateMarks, :ines, :quillmere, put: cells) }
     end
   end
 end

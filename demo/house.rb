@@ -46,7 +46,9 @@ module Demo
 
     def furnish
       BRANDS.each do |client, parts|
-        parts.each { |part, value| act("Clients::SaveBrandPart", :ines, client, part: part, value: value, version: 0) }
+        parts.each do |part, value|
+          act("Clients::UpdateBrandPart", :ines, client, part: part, value: value, version: 0)
+        end
       end
       quillmere
       oddling
@@ -99,7 +101,7 @@ module Demo
         holidays: "pt",
         working_hours: (1..5).to_h { |day| [day.to_s, [%w[09:00 18:00]]] }.merge("6" => [%w[09:00 13:00]])
       }
-      act("Clients::ChangeSettings", :ines, :quillmere, version: 1, **settings)
+      act("Clients::UpdateSettings", :ines, :quillmere, version: 1, **settings)
     end
 
     # Copied from Quillmere, as one does.
@@ -117,7 +119,7 @@ module Demo
         vitrine: world.connect(:oddling, "vitrine", "Oddling Bakehouse", by: :ines),
         commons: world.connect(:oddling, "commons", "Oddling Bakehouse", by: :ines)
       }
-      act("Clients::ChangeSettings", :ines, :oddling, version: 1, holidays: "de_be")
+      act("Clients::UpdateSettings", :ines, :oddling, version: 1, holidays: "de_be")
       act("Clients::GoOnSettingUp", :ines, :oddling, step: nil)
     end
 
@@ -154,7 +156,7 @@ module Demo
         end + [step("The client's yes", "client", [])]
       about = { name: "Our route", preset: "copy_lead_client" }
       act("Signoff::SaveRoute", :ines, :harrowfen, steps: steps, about: about, **route(:harrowfen))
-      act("Clients::ChangeSettings", :ines, :harrowfen, version: 1, holidays: "au_vic")
+      act("Clients::UpdateSettings", :ines, :harrowfen, version: 1, holidays: "au_vic")
       act("Clients::GoOnSettingUp", :ines, :harrowfen, step: "people")
     end
 
@@ -176,7 +178,7 @@ module Demo
     end
 
     def client(key, name, mark, edge, zone, **copy)
-      world.workspaces[key] = AskFirst::App::Clients::MakeClient.call(
+      world.workspaces[key] = AskFirst::App::Clients::CreateClient.call(
         @kit,
         person(:ines),
         name: name,
@@ -212,7 +214,7 @@ module Demo
             .values_at(:quillmere, :brackwater)
             .map { |id| { "workspace_id" => id, "person_id" => world.people[:tobiah] } }
       )
-      AskFirst::App::Permissions::MakeRole.call(
+      AskFirst::App::Permissions::CreateRole.call(
         @kit,
         person(:bram),
         name: "night desk",
@@ -255,7 +257,7 @@ module Demo
     end
 
     def leaflet
-      post = act("Posts::MakePost", :ines, :quillmere, subject: "Leaflet for the piers, October")
+      post = act("Posts::CreatePost", :ines, :quillmere, subject: "Leaflet for the piers, October")
       act(
         "Posts::ChooseChannels",
         :ines,
@@ -264,7 +266,7 @@ module Demo
         channel_ids: [world.channels[:quillmere][:leaflet]]
       )
       act(
-        "Posts::SavePart",
+        "Posts::UpdatePart",
         :maro,
         :quillmere,
         post_id: post,
@@ -277,7 +279,7 @@ module Demo
       )
       wall = AskFirst::Core::Plan::WallTime.at(@now - 150, "Europe/Lisbon")
       act(
-        "Posts::SavePart",
+        "Posts::UpdatePart",
         :ines,
         :quillmere,
         post_id: post,

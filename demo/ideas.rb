@@ -145,7 +145,7 @@ module Demo
       said = { "title" => title, "note" => note, "group_id" => group && @groups[group], **more }
       said["keywords"] = KEYWORDS if title.start_with?("Fog days")
       said["media_ids"] = pictures(title) if client == :quillmere
-      act("KeepIdea", who, client, said: said)
+      act("SaveIdea", who, client, said: said)
     end
 
     # Those that the library has for it.
@@ -165,7 +165,7 @@ module Demo
 
     def from_client
       settings = @world.db[:workspaces].where(id: @world.workspaces[:quillmere])
-      AskFirst::App::Clients::ChangeSettings.call(
+      AskFirst::App::Clients::UpdateSettings.call(
         @world.kit,
         @world.member(:ines, :quillmere),
         version: settings.get(:version),
@@ -188,7 +188,7 @@ module Demo
     def become
       channel = @world.channels.fetch(:quillmere).fetch(:vitrine)
       act("PencilIn", :ines, idea_id: named("The week in one number"), day: "2026-10-30", channel_id: channel)
-      act("MakePostOf", :ines, idea_id: named("Countdown to the winter timetable"))
+      act("CreatePost", :ines, idea_id: named("Countdown to the winter timetable"))
     end
   end
 end

@@ -51,7 +51,7 @@ module Demo
     end
 
     def media = @world.db[:media].where(workspace_id: @world.workspaces[:quillmere])
-    def say(row, said) = act("SaveMedium", media_id: row[:id], said: said, version: row[:version])
+    def say(row, said) = act("UpdateMedium", media_id: row[:id], said: said, version: row[:version])
 
     # What posts say of their pictures holds for the pictures too.
     def sort_what_is_there

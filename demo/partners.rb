@@ -49,7 +49,7 @@ module Demo
     end
 
     def furnish
-      ids = KEPT.map { |said| act("KeepPartner", said: said)[:id] }
+      ids = KEPT.map { |said| act("SavePartner", said: said)[:id] }
       here = @world.workspaces[:quillmere]
       idea = @world.db[:ideas].where(workspace_id: here).where(Sequel.like(:title, "What the deckhands%")).get(:id)
       post = @world.db[:posts].where(workspace_id: here).where(Sequel.like(:subject, "Deckhand%")).get(:id)

@@ -111,7 +111,7 @@ module Demo
 
         looks = { name: name, mark: mark, colour: colour }
         @clock.at(@now - 3_600) do
-          act(AskFirst::App::Campaigns::ChangeLabel, :ines, :quillmere, label_id: here[name], **looks)
+          act(AskFirst::App::Campaigns::UpdateLabel, :ines, :quillmere, label_id: here[name], **looks)
         end
       end
       targets =

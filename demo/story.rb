@@ -75,7 +75,7 @@ module Demo
           part: part
         ).first
       act(
-        AskFirst::App::Posts::SavePart,
+        AskFirst::App::Posts::UpdatePart,
         person,
         client,
         post_id: post,
@@ -87,7 +87,7 @@ module Demo
     end
 
     def draft(client, subject, text, channels:, time:, scene: nil, description: "")
-      post = act(AskFirst::App::Posts::MakePost, :ines, client, subject: subject)
+      post = act(AskFirst::App::Posts::CreatePost, :ines, client, subject: subject)
       if channels.any?
         act(
           AskFirst::App::Posts::ChooseChannels,

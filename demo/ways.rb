@@ -27,7 +27,7 @@ module Demo
       AskFirst::App.const_get(name).call(@world.kit, @world.member(:ines, :quillmere), **input)
     end
 
-    def here = act("Signoff::RoutesHere")[:routes].find { |one| one[:default] }
+    def here = act("Signoff::RouteList")[:routes].find { |one| one[:default] }
 
     def kept(step)
       step

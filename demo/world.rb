@@ -104,7 +104,7 @@ module Demo
     def connect(client, network, name, by: :bram)
       visitor.add_person(network, "fernhollow", { client => name })
       ids = visitor.connect(kit, member(by, client), network, "fernhollow", [client.to_s])
-      AskFirst::App::Channels::ChangeChannel.call(
+      AskFirst::App::Channels::UpdateChannel.call(
         kit,
         member(by, client),
         channel_id: ids.first,

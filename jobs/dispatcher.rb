@@ -43,7 +43,7 @@ module AskFirst
 
       def mend
         Store::Dispatch::Due.mend(@kit.db)
-        Store::Dispatch::Lineage.forget(@kit.db, @kit.now - MARKS_KEPT)
+        Store::Dispatch::RestoreDetection.forget(@kit.db, @kit.now - MARKS_KEPT)
       end
     end
   end

@@ -80,12 +80,12 @@ module AskFirst
         enqueue(LookAtLinks, workspace_id, post_id, at: at)
       end
 
-      def restage_channel(workspace_id, channel_id, at:)
-        enqueue(RestageChannel, workspace_id, channel_id, at: at)
+      def refresh_channel(workspace_id, channel_id, at:)
+        enqueue(RefreshChannel, workspace_id, channel_id, at: at)
       end
 
-      def restage_asked(workspace_id, person_id, at:)
-        enqueue(RestageAsked, workspace_id, person_id, at: at)
+      def refresh_asked(workspace_id, person_id, at:)
+        enqueue(RefreshAsked, workspace_id, person_id, at: at)
       end
 
       def release_cleared(workspace_id, post_ids, at:)

@@ -71,7 +71,7 @@ module AskFirst
         unharmed { App::Feeds::ReadFeeds.call(@kit) }
         unharmed do
           App::Plan::BeginFixtures.call(@kit)
-          App::Signoff::RestageInTime.all(@kit)
+          App::Signoff::RefreshDue.all(@kit)
           App::Dispatch::TellOfRights.all(@kit)
           App::Signoff::RemindAsks.call(@kit)
           App::Record::Seal.all(@kit)

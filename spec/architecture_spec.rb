@@ -162,20 +162,20 @@ RSpec.describe "The floor plan" do
       expect(told.uniq.reject { |act| words.match?(/^\s*#{act}:/) }).to eq []
     end
 
-    it "no act takes a gate or loads a standing by itself" do
+    it "no act takes a lock or loads a standing by itself" do
       found =
         Dir[File.join(root, "app/**/*.rb")]
           .reject { |file| file.include?("/app/door") }
-          .select { |file| File.read(file).match?(/Store::Gates\.|Standing\.load/) }
+          .select { |file| File.read(file).match?(/Store::Locks\.|PostState\.load/) }
       expect(found.map { |file| file.delete_prefix("#{root}/") }).to match_array inside.keys
     end
 
     decides = %w[
       app/permissions/capabilities.rb
       app/posts/copy_post.rb
-      app/clients/make_client.rb
+      app/clients/create_client.rb
       app/agency_act.rb
-      app/people/people_here.rb
+      app/people/people_list.rb
       app/people/member_sheet.rb
       app/channels/finish_connect.rb
     ]

@@ -32,7 +32,7 @@ module AskFirst
           json(
             version:
               agency_act(
-                App::Agency::ChangePolicies,
+                App::Agency::UpdatePolicies,
                 version: seen_version,
                 second_factor_required: body_json["second_factor_required"],
                 session_hours: body_json["session_hours"],

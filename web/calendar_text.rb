@@ -12,7 +12,7 @@ module AskFirst
 
       module_function
 
-      # @param plan [Hash] of App::Plan::Calendar
+      # @param plan [Hash] of App::Plan::CalendarByAddress
       # @param now [Time]
       # @return [String]
       def of(plan, now)

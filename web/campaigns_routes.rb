@@ -18,7 +18,7 @@ module AskFirst
       end
 
       def self.campaigns(app)
-        app.get("/api/campaigns") { json App::Campaigns::Listed.call(kit, agency_scope) }
+        app.get("/api/campaigns") { json App::Campaigns::CampaignList.call(kit, agency_scope) }
         app.post("/api/w/:workspace/campaigns") do
           json({ id: act(App::Campaigns::SaveCampaign, plan: body_json) }, 201)
         end
@@ -50,7 +50,7 @@ module AskFirst
       end
 
       def self.labels(app)
-        app.get("/api/w/:workspace/labels") { json act(App::Campaigns::LabelsHere) }
+        app.get("/api/w/:workspace/labels") { json act(App::Campaigns::LabelList) }
         app.put("/api/w/:workspace/plan/mix") do
           act(App::Campaigns::WantMix, targets: body_json["targets"])
           status 204
@@ -58,7 +58,7 @@ module AskFirst
         app.put("/api/w/:workspace/labels/:label") do
           body = body_json
           looks = { name: body["name"], mark: body["mark"], colour: body["colour"], parent_id: body["parent"] }
-          act(App::Campaigns::ChangeLabel, label_id: params[:label], **looks)
+          act(App::Campaigns::UpdateLabel, label_id: params[:label], **looks)
           status 204
         end
         app.post("/api/w/:workspace/labels/:label/merge") do

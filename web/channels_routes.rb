@@ -6,7 +6,7 @@ module AskFirst
     module ChannelsRoutes
       def self.registered(app)
         app.get("/api/networks") { json App::Channels::Networks.call(agency_scope) }
-        app.get("/api/w/:workspace/channels") { json act(App::Channels::ChannelsHere) }
+        app.get("/api/w/:workspace/channels") { json act(App::Channels::ChannelList) }
         app.put("/api/w/:workspace/channels-order") do
           act(App::Channels::OrderChannels, channel_ids: body_json["channel_ids"])
           done
@@ -22,7 +22,7 @@ module AskFirst
           json(
             version:
               act(
-                App::Channels::ChangeChannel,
+                App::Channels::UpdateChannel,
                 channel_id: params[:channel],
                 version: seen_version,
                 name: body_json["name"],
@@ -133,7 +133,7 @@ module AskFirst
           done
         end
         app.delete("/api/w/:workspace/channel-sets/:set") do
-          act(App::Channels::DropSet, set_id: params[:set])
+          act(App::Channels::RemoveSet, set_id: params[:set])
           done
         end
       end

@@ -25,7 +25,7 @@ module AskFirst
         end
         app.get("/api/w/:workspace/reminders") { json act(App::Checks::ReminderList) }
         app.put("/api/w/:workspace/reminders") do
-          act(App::Checks::SaveReminders, words: body_json["words"])
+          act(App::Checks::UpdateReminders, words: body_json["words"])
           done
         end
       end

@@ -13,7 +13,7 @@ module AskFirst
             {
               id:
                 agency_act(
-                  App::Clients::MakeClient,
+                  App::Clients::CreateClient,
                   name: body["name"],
                   mark: body["mark"],
                   edge: body["edge"],
@@ -40,8 +40,8 @@ module AskFirst
       def self.settings(app)
         app.get("/api/w/:workspace/settings") { json act(App::Clients::Settings) }
         app.put("/api/w/:workspace/settings") do
-          values = body_json.transform_keys(&:to_sym).slice(*App::Clients::ChangeSettings::FIELDS)
-          json(version: act(App::Clients::ChangeSettings, version: seen_version, **values))
+          values = body_json.transform_keys(&:to_sym).slice(*App::Clients::UpdateSettings::FIELDS)
+          json(version: act(App::Clients::UpdateSettings, version: seen_version, **values))
         end
         app.put("/api/w/:workspace/setup-step") do
           act(App::Clients::GoOnSettingUp, step: body_json["step"])
@@ -67,7 +67,7 @@ module AskFirst
         app.put("/api/w/:workspace/brand/:part") do
           json(
             version:
-              act(App::Clients::SaveBrandPart, part: params[:part], value: body_json["value"], version: seen_version)
+              act(App::Clients::UpdateBrandPart, part: params[:part], value: body_json["value"], version: seen_version)
           )
         end
         app.post("/api/w/:workspace/brand-files") do

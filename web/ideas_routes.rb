@@ -19,23 +19,23 @@ module AskFirst
         app.get("/api/w/:workspace/ideas/board") { json act(App::Ideas::Board, filters: IdeasRoutes.narrowed(params)) }
         app.get("/api/w/:workspace/ideas") do
           how = { order: params[:order] || "newest", after: params[:after] }
-          json act(App::Ideas::Listed, filters: IdeasRoutes.narrowed(params), **how)
+          json act(App::Ideas::IdeaList, filters: IdeasRoutes.narrowed(params), **how)
         end
-        app.get("/api/w/:workspace/ideas/:idea") { json act(App::Ideas::One, idea_id: params[:idea]) }
+        app.get("/api/w/:workspace/ideas/:idea") { json act(App::Ideas::IdeaDetail, idea_id: params[:idea]) }
       end
 
       def self.keeping(app)
-        app.post("/api/w/:workspace/ideas") { json(act(App::Ideas::KeepIdea, said: body_json), 201) }
+        app.post("/api/w/:workspace/ideas") { json(act(App::Ideas::SaveIdea, said: body_json), 201) }
         app.patch("/api/w/:workspace/ideas/:idea") do
           seen = { idea_id: params[:idea], version: body_json["version"] }
-          json act(App::Ideas::KeepIdea, said: body_json.except("version"), **seen)
+          json act(App::Ideas::SaveIdea, said: body_json.except("version"), **seen)
         end
         app.delete("/api/w/:workspace/ideas/:idea") do
-          act(App::Ideas::DropIdea, idea_id: params[:idea])
+          act(App::Ideas::RemoveIdea, idea_id: params[:idea])
           done
         end
         app.post("/api/w/:workspace/ideas/:idea/again") do
-          act(App::Ideas::TakeUpAgain, idea_id: params[:idea])
+          act(App::Ideas::RestoreIdea, idea_id: params[:idea])
           done
         end
         app.put("/api/w/:workspace/ideas/:idea/place") do
@@ -51,7 +51,7 @@ module AskFirst
       # What is made of them.
       def self.becoming(app)
         app.post("/api/w/:workspace/ideas/:idea/post") do
-          json({ id: act(App::Ideas::MakePostOf, idea_id: params[:idea]) }, 201)
+          json({ id: act(App::Ideas::CreatePost, idea_id: params[:idea]) }, 201)
         end
         app.post("/api/w/:workspace/ideas/:idea/mark") do
           at = { day: body_json["day"], channel_id: body_json["channel_id"], clock: body_json["clock"] }
@@ -76,15 +76,15 @@ module AskFirst
           json(id: act(App::Ideas::SaveGroup, name: body_json["name"], group_id: params[:group]))
         end
         app.delete("/api/w/:workspace/idea-groups/:group") do
-          json(ideas: act(App::Ideas::DropGroup, group_id: params[:group]))
+          json(ideas: act(App::Ideas::RemoveGroup, group_id: params[:group]))
         end
         app.get("/api/w/:workspace/idea-address") { json act(App::Ideas::MyAddress) }
-        app.post("/api/w/:workspace/idea-address") { json(act(App::Ideas::MakeAddress), 201) }
+        app.post("/api/w/:workspace/idea-address") { json(act(App::Ideas::CreateAddress), 201) }
       end
 
       # For people of the client's side who are signed in.
       def self.of_client(app)
-        app.get("/api/w/:workspace/given-ideas") { json act(App::Ideas::Given) }
+        app.get("/api/w/:workspace/given-ideas") { json act(App::Ideas::GivenIdeas) }
         app.post("/api/w/:workspace/given-ideas") do
           json({ id: act(App::Ideas::GiveIdea, **IdeasRoutes.given(body_json)) }, 201)
         end

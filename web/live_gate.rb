@@ -7,7 +7,7 @@ module AskFirst
   module Web
     # Live updates: a page listens only to clients where its person is a member of the agency side now. Any other name
     # that it asks for, a real client's or an invented one, is not passed on, so both are one silence. What is told
-    # names its hearers (App::Live), so nobody hears on after they left.
+    # names its subscribers (App::Live), so nobody hears on after they left.
     class LiveGate
       POLL = %r{\A/message-bus/[^/]+/poll\z}
       CHANNEL = %r{\A/workspaces/(.+)\z}

@@ -50,7 +50,7 @@ module AskFirst
         app.get("/api/w/:workspace/media/:media") { json(act(App::Media::Medium, media_id: params[:media])) }
         app.patch("/api/w/:workspace/media/:media") do
           said = body_json.except("version")
-          version = act(App::Media::SaveMedium, media_id: params[:media], said: said, version: body_json["version"])
+          version = act(App::Media::UpdateMedium, media_id: params[:media], said: said, version: body_json["version"])
           json(version: version)
         end
         app.post("/api/w/:workspace/media-sorting") do
@@ -103,21 +103,21 @@ module AskFirst
           json(id: act(App::Media::SaveFolder, name: body_json["name"], folder_id: params[:folder]))
         end
         app.delete("/api/w/:workspace/media-folders/:folder") do
-          json(files: act(App::Media::DropFolder, folder_id: params[:folder]))
+          json(files: act(App::Media::RemoveFolder, folder_id: params[:folder]))
         end
       end
 
       # tus 1.0: POST begins, HEAD says how far it is, PATCH goes on, DELETE gives it up.
       def self.uploads(app)
-        app.post("/api/w/:workspace/uploads") { halt(*UploadServer.answer(env, act(App::Media::UploadHere))) }
+        app.post("/api/w/:workspace/uploads") { halt(*UploadServer.answer(env, act(App::Media::UploadState))) }
         app.head("/api/w/:workspace/uploads/:upload") do
-          halt(*UploadServer.answer(env, act(App::Media::UploadHere), params[:upload]))
+          halt(*UploadServer.answer(env, act(App::Media::UploadState), params[:upload]))
         end
         app.patch("/api/w/:workspace/uploads/:upload") do
-          halt(*UploadServer.answer(env, act(App::Media::UploadHere), params[:upload]))
+          halt(*UploadServer.answer(env, act(App::Media::UploadState), params[:upload]))
         end
         app.delete("/api/w/:workspace/uploads/:upload") do
-          halt(*UploadServer.answer(env, act(App::Media::UploadHere), params[:upload]))
+          halt(*UploadServer.answer(env, act(App::Media::UploadState), params[:upload]))
         end
         app.post("/api/w/:workspace/uploads/:upload/keep") do
           json(act(App::Media::KeepUpload, upload_id: params[:upload], folder_id: body_json["folder_id"]), 201)

@@ -5,15 +5,17 @@ module AskFirst
     # Partners of a client, with what was made with them and their files.
     module PartnersRoutes
       def self.registered(app)
-        app.get("/api/w/:workspace/partners") { json act(App::Partners::Listed) }
-        app.post("/api/w/:workspace/partners") { json(act(App::Partners::KeepPartner, said: body_json), 201) }
-        app.get("/api/w/:workspace/partners/:partner") { json act(App::Partners::One, partner_id: params[:partner]) }
+        app.get("/api/w/:workspace/partners") { json act(App::Partners::PartnerList) }
+        app.post("/api/w/:workspace/partners") { json(act(App::Partners::SavePartner, said: body_json), 201) }
+        app.get("/api/w/:workspace/partners/:partner") do
+          json act(App::Partners::PartnerDetail, partner_id: params[:partner])
+        end
         app.patch("/api/w/:workspace/partners/:partner") do
           seen = { partner_id: params[:partner], version: body_json["version"] }
-          json act(App::Partners::KeepPartner, said: body_json.except("version"), **seen)
+          json act(App::Partners::SavePartner, said: body_json.except("version"), **seen)
         end
         app.delete("/api/w/:workspace/partners/:partner") do
-          act(App::Partners::DropPartner, partner_id: params[:partner])
+          act(App::Partners::RemovePartner, partner_id: params[:partner])
           done
         end
         beside(app)
@@ -22,7 +24,7 @@ module AskFirst
 
       def self.beside(app)
         app.post("/api/w/:workspace/partners/:partner/again") do
-          act(App::Partners::TakeUpAgain, partner_id: params[:partner])
+          act(App::Partners::RestorePartner, partner_id: params[:partner])
           done
         end
         app.post("/api/w/:workspace/partners/:partner/merge") do

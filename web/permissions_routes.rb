@@ -11,7 +11,7 @@ module AskFirst
             {
               id:
                 agency_act(
-                  App::Permissions::MakeRole,
+                  App::Permissions::CreateRole,
                   name: body_json["name"],
                   side: body_json["side"],
                   abilities: body_json["abilities"]
@@ -24,7 +24,7 @@ module AskFirst
           json(
             version:
               agency_act(
-                App::Permissions::ChangeRole,
+                App::Permissions::UpdateRole,
                 role_id: params[:role],
                 version: seen_version,
                 name: body_json["name"],
@@ -33,7 +33,7 @@ module AskFirst
           )
         end
         app.delete("/api/agency/roles/:role") do
-          agency_act(App::Permissions::DropRole, role_id: params[:role])
+          agency_act(App::Permissions::RemoveRole, role_id: params[:role])
           done
         end
       end

@@ -57,7 +57,7 @@ module AskFirst
             201
           )
         end
-        app.get("/api/review/ideas") { json App::Ideas::Given.call(kit, guest) }
+        app.get("/api/review/ideas") { json App::Ideas::GivenIdeas.call(kit, guest) }
         app.post("/api/review/ideas") do
           json({ id: App::Ideas::GiveIdea.call(kit, guest, **IdeasRoutes.given(body_json)) }, 201)
         end

@@ -19,7 +19,7 @@ module AskFirst
           done
         end
         app.delete("/api/w/:workspace/remarks/:remark") do
-          act(App::Talk::DeleteRemark, remark_id: params[:remark])
+          act(App::Talk::RemoveRemark, remark_id: params[:remark])
           done
         end
         app.put("/api/w/:workspace/remarks/:remark/settled") do

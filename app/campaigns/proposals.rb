@@ -117,7 +117,7 @@ module AskFirst
         end
 
         # Read once for all of them, with what a post could be repeating before and after.
-        # @param post [Store::Posts::Standing::Post, nil] any of them
+        # @param post [Store::Posts::PostState::Post, nil] any of them
         def words_around(post)
           return [] unless post
 

@@ -28,7 +28,7 @@ module AskFirst
           Mix.put(scope, id, targets)
           record("campaign_planned", facts: facts(campaign))
           announce("plan", ids: [])
-          restage(rows(:posts).where(campaign_id: id).select_map(:id)) if row && row[:name] != campaign.name
+          refresh_stage(rows(:posts).where(campaign_id: id).select_map(:id)) if row && row[:name] != campaign.name
           id
         rescue Sequel::UniqueConstraintViolation
           raise there(campaign.name)

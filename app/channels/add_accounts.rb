@@ -156,7 +156,7 @@ module AskFirst
         end
 
         def restage_at(channel_ids)
-          restage(
+          refresh_stage(
             rows(:adaptations)
               .where(channel_id: channel_ids, removed_at: nil)
               .exclude(stage: "out")

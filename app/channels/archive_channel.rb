@@ -15,7 +15,7 @@ module AskFirst
           rows(:channel_set_channels).where(channel_id: channel_id).delete unless out
           asked = out ? [] : withdraw
           record(out ? "channel_unarchived" : "channel_archived", facts: { name: row[:name] })
-          restage(asked) if asked.any?
+          refresh_stage(asked) if asked.any?
           announce("channels", ids: [])
         end
 

@@ -9,7 +9,7 @@ module AskFirst
       # Begins the way to a network for somebody's consent. What only this way knows is kept encrypted or as a digest.
       class BeginConnect < Act
         stepwise
-        opens :channel, "connect", gate: false, whole: "add_channel"
+        opens :channel, "connect", lock: false, whole: "add_channel"
 
         MINUTES = 10
 

@@ -113,7 +113,7 @@ module AskFirst
             @kit,
             row[:workspace_id],
             { what: "channels", ids: [] },
-            Store::People::Hearers.of(scope, [], @kit.now)
+            Store::People::Subscribers.of(scope, [], @kit.now)
           )
         end
 

@@ -5,7 +5,7 @@ module AskFirst
     module Channels
       # Switches a channel off or on in one's own views. Nobody else sees a difference.
       class SwitchChannel < Act
-        opens :channel, "see_post", gate: false
+        opens :channel, "see_post", lock: false
 
         def call(channel_id:, off:)
           if off

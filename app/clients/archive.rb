@@ -40,11 +40,11 @@ module AskFirst
           withdraw(asked)
           kit.db[:workspaces].where(id: member.workspace_id).update(archived_at: now, archived_by: member.person_id)
           record("archived", facts: { releases_taken_back: posts.size, asks_withdrawn: asked.map(&:first).uniq.size })
-          restage((posts + asked.map(&:last)).uniq)
+          refresh_stage((posts + asked.map(&:last)).uniq)
         end
 
         def stop_releases(posts)
-          Store::Gates.for_posts(scope, posts)
+          Store::Locks.for_posts(scope, posts)
           ids =
             self
               .class

@@ -8,7 +8,7 @@ module AskFirst
         opens :client, "change_settings"
 
         def call(step:)
-          unless step.nil? || MakeClient::STEPS.include?(step)
+          unless step.nil? || CreateClient::STEPS.include?(step)
             raise Core::Invalid.new("no_such_step", "There is no such step.", field: "step")
           end
 

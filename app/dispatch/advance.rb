@@ -43,7 +43,7 @@ module AskFirst
           Keep.call(kit, member, ended: ended) if ended.any?
         end
 
-        # Looked at before, so that what is missing is not found out under all gates.
+        # Looked at before, so that what is missing is not found out under all locks.
         def prepared?(showing)
           release = live_release(showing) or return true
           card_known?(channel(showing), kit.now) && (release[:rendition_ids].to_a - showing[:uploads].keys).empty?

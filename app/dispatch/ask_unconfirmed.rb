@@ -34,10 +34,10 @@ module AskFirst
           address ? ["there", address] : ["not_there"]
         end
 
-        # Under the post's gate, and only where it stands as it did: a person may have decided meanwhile.
+        # Under the post's lock, and only where it stands as it did: a person may have decided meanwhile.
         def keep(showing, said, address)
           write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
+            Store::Locks.for_posts(scope, [showing[:post_id]])
             release = live_release(showing)
             here =
               rows(:showings).where(
@@ -65,7 +65,7 @@ module AskFirst
 
         def out(showing, address, release)
           moved = move(:found_there, showing, "found", address, address: address, sent_at: [release[:at], now].min)
-          restage(went_out([[showing, address, channel(showing)]])) if moved
+          refresh_stage(went_out([[showing, address, channel(showing)]])) if moved
         end
 
         def confirmed(showing, here, release)

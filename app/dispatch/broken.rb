@@ -10,7 +10,7 @@ module AskFirst
         def call(showing:, error:)
           SemanticLogger["Dispatch"].error("showing #{showing[:id]}", error)
           write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
+            Store::Locks.for_posts(scope, [showing[:post_id]])
             found = rows(:showings).where(id: showing[:id]).first
             next keep_broken(nil, found, live_release(found), Fault.sentence(error)) if found[:state] == "planned"
 

@@ -3,7 +3,7 @@
 module AskFirst
   module App
     module Dispatch
-      # Takes planned showings of one client for sending, as many as are given, in one transaction under all gates:
+      # Takes planned showings of one client for sending, as many as are given, in one transaction under all locks:
       # looks at each once more, exactly as it would go out now, and marks what may go as being sent, each with its
       # own lease. What may not go gets its end here too.
       class Claim < ShowingAct
@@ -13,7 +13,7 @@ module AskFirst
         # One that was claimed. row: the showing, as it stands now · release: the live one, with its request ·
         # channel: with its token · again: whether it was sent before and may have arrived
         Claimed =
-          Struct.new(:row, :release, :channel, :grip, :again, keyword_init: true) do
+          Struct.new(:row, :release, :channel, :lease_token, :again, keyword_init: true) do
             def workspace_id = row[:workspace_id]
           end
         # claimed: to be sent · unprepared: rows whose files are not at their network yet
@@ -26,7 +26,7 @@ module AskFirst
         # @return [Taken]
         def call(showings:, sender:, again: false)
           @again = again
-          @grip = sender.grip
+          @lease_token = sender.lease_token
           @sender = sender
           sender.marking { |mark| write { take(showings).tap { |taken| mark.call if taken.claimed.any? } } }
         end
@@ -34,7 +34,7 @@ module AskFirst
         private
 
         def take(showings)
-          found = enter_gates(showings)
+          found = enter_locks(showings)
           return NOTHING if found.empty?
 
           rulings = found.to_h { |row| [row, rule(row)] }
@@ -43,10 +43,10 @@ module AskFirst
           Taken.new(claimed: claimed, unprepared: kind(rulings, :prepare))
         end
 
-        # @return [Array<Hash>] those that are still planned and whose gates are ours
-        def enter_gates(showings)
+        # @return [Array<Hash>] those that are still planned and whose locks are ours
+        def enter_locks(showings)
           @client, there, free =
-            Store::Gates.for_sending_many(
+            Store::Locks.for_sending_many(
               scope,
               channel_ids: showings.map { |row| row[:channel_id] }.uniq,
               post_ids: showings.map { |row| row[:post_id] }.uniq
@@ -134,14 +134,14 @@ module AskFirst
             row: row.merge(state: "sending", try_no: row[:try_no] + 1, tries: row[:tries] + 1),
             release: adaptation(row).release,
             channel: @channels.fetch(row[:channel_id]),
-            grip: @grip,
+            lease_token: @lease_token,
             again: @again
           )
         end
 
         def leave(rulings)
           ended = rulings.filter_map { |row, ruling| row[:post_id] if leave_one(row, ruling) }
-          restage(ended.uniq) if ended.any?
+          refresh_stage(ended.uniq) if ended.any?
         end
 
         # @return [Boolean] whether the post stands elsewhere now

@@ -8,7 +8,7 @@ module AskFirst
       class Confirm < ShowingAct
         MOST = 100
 
-        opens :showings, "settle", gate: true
+        opens :showings, "settle", lock: true
 
         # @param showing_ids [Array<String>] of one client, MOST at most
         # @param answer [String] of Core::Dispatch::Unconfirmed::ANSWERS
@@ -23,7 +23,7 @@ module AskFirst
             raise refusal(refused.first, answer) if showing_ids.one? && refused.any?
 
             able.each { |one| decide(one, answer) }
-            restage(able.map { |one| one[:post_id] }.uniq)
+            refresh_stage(able.map { |one| one[:post_id] }.uniq)
             announce("dispatch", ids: able.map { |one| one[:post_id] }.uniq)
             { done: able.map { |one| one[:id] }, left: refused.map { |one| left(one, refusal(one, answer)) } }
           end

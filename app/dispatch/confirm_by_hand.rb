@@ -6,7 +6,7 @@ module AskFirst
       # Whoever published by hand says where it went: an address, or in words where there is none (a leaflet in the
       # shop).
       class ConfirmByHand < ShowingAct
-        opens :showing, "hand_over", gate: true
+        opens :showing, "hand_over", lock: true
 
         # @param place [String] an address or words
         def call(showing_id:, place:)
@@ -25,7 +25,7 @@ module AskFirst
             raise not_taken_up unless row[:state] == "by_hand" && row[:claimed_by] == member.person_id
 
             move(:publish, row, "by_hand", said, address: said, sent_at: now)
-            restage(went_out([[row, said, channel(row)]]))
+            refresh_stage(went_out([[row, said, channel(row)]]))
           end
         end
 

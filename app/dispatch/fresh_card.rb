@@ -28,7 +28,7 @@ module AskFirst
                 changed ? { card: Store::Database.jsonb(card.to_json_hash), card_refused: nil } : {}
               )
             )
-            kit.queue.restage_channel(member.workspace_id, channel[:id], at: kit.now) if changed
+            kit.queue.refresh_channel(member.workspace_id, channel[:id], at: kit.now) if changed
           end
         end
 

@@ -10,19 +10,19 @@ module AskFirst
         def call(ended:)
           ended.select { |one| one.kind == :lapsed }.map { |one| one.claimed.channel[:id] }.uniq.each { |id| lapse(id) }
           write do
-            Store::Gates.for_posts(scope, ended.map { |one| one.row[:post_id] })
+            Store::Locks.for_posts(scope, ended.map { |one| one.row[:post_id] })
             taken = taken_addresses(ended)
             moved = ended.group_by { |one| kind(one, taken) }.flat_map { |kind, same| send(:"keep_#{kind}", same) }
-            restage(moved.uniq) if moved.any?
+            refresh_stage(moved.uniq) if moved.any?
           end
         end
 
         private
 
-        # In its own transaction, since a channel's gate comes before a post's.
+        # In its own transaction, since a channel's lock comes before a post's.
         def lapse(channel_id)
           write do
-            Store::Gates.for_channel(scope, channel_id)
+            Store::Locks.for_channel(scope, channel_id)
             Channels::Lapse.call(kit, member, channel_id: channel_id)
           end
         end

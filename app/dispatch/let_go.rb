@@ -5,7 +5,7 @@ module AskFirst
     module Dispatch
       # Whoever took up something to publish by hand lets it go again: it was not published.
       class LetGo < ShowingAct
-        opens :showing, "hand_over", gate: true
+        opens :showing, "hand_over", lock: true
 
         def call(showing_id:)
           write do
@@ -14,7 +14,7 @@ module AskFirst
             let_go = mine && move(:let_go, row, "let_go", member.name, claimed_by: nil, claimed_at: nil)
             raise Core::Conflict.new("not_taken_up", "You have not taken this up.", way_on: "Look again.") unless let_go
 
-            restage([row[:post_id]])
+            refresh_stage([row[:post_id]])
           end
         end
       end

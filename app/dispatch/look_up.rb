@@ -51,10 +51,10 @@ module AskFirst
 
         def found(showing, channel, address)
           write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
+            Store::Locks.for_posts(scope, [showing[:post_id]])
             sent_at = rows(:attempts).where(showing_id: showing[:id], event: "sending").max(:at)
             if move(:go_out, showing, "found", address, address: address, sent_at: sent_at)
-              restage(went_out([[showing, address, channel]]))
+              refresh_stage(went_out([[showing, address, channel]]))
             end
           end
           false
@@ -101,14 +101,14 @@ module AskFirst
         def plan_again(showing)
           moved =
             write do
-              Store::Gates.for_posts(scope, [showing[:post_id]])
+              Store::Locks.for_posts(scope, [showing[:post_id]])
               move(
                 :send_again,
                 showing,
                 "again",
                 "The network was asked and does not have it.",
                 due_at: kit.now
-              ).tap { |done| restage([showing[:post_id]]) if done }
+              ).tap { |done| refresh_stage([showing[:post_id]]) if done }
             end
           moved ? :planned : false
         end

@@ -3,7 +3,7 @@
 module AskFirst
   module App
     module Dispatch
-      # One process's marks (Store::Dispatch::Lineage): made in the database, then written down outside it; and the
+      # One process's marks (Store::Dispatch::RestoreDetection): made in the database, then written down outside it; and
       # look whether the database knows less than what lies there, which means that it was brought back.
       class Marking
         # The database was changed for an older one under a running process, which ends; the next one looks first.
@@ -26,10 +26,10 @@ module AskFirst
           return false unless @notices || (why.nil? && facts.server)
 
           notice if why
-          write(db.transaction { Store::Dispatch::Lineage.mark(db, @process, @kit.now) })
+          write(db.transaction { Store::Dispatch::RestoreDetection.mark(db, @process, @kit.now) })
           # at last: whoever finds that the database has a server finds a mark outside, however many begin at once and
           # wherever one of them is killed
-          Store::Dispatch::Lineage.begin_here(db) if why.nil? && facts.server.nil?
+          Store::Dispatch::RestoreDetection.begin_here(db) if why.nil? && facts.server.nil?
           true
         end
 
@@ -47,37 +47,37 @@ module AskFirst
         private
 
         def db = @kit.db
-        def lineage = @lineage ||= Store::Dispatch::Lineage.id(db)
+        def lineage = @lineage ||= Store::Dispatch::RestoreDetection.id(db)
 
         # What lies outside is read first: it is written after the database has it, so it is never ahead of one that
         # stayed.
         def look
           outside = @kit.mark.read
-          [Store::Dispatch::Lineage.facts(db, outside), outside]
+          [Store::Dispatch::RestoreDetection.facts(db, outside), outside]
         end
 
         # Another process may have noticed meanwhile.
         def notice
           db.transaction do
-            Store::Dispatch::Lineage.lock(db)
+            Store::Dispatch::RestoreDetection.lock(db)
             facts, outside = look
             why = Core::Dispatch::BroughtBack.why(facts) or next
-            Store::Dispatch::Lineage.brought_back(
+            Store::Dispatch::RestoreDetection.brought_back(
               db,
               why: why,
               process: @process,
               outside: outside,
-              known_until: Store::Dispatch::Lineage.known_until(db),
+              known_until: Store::Dispatch::RestoreDetection.known_until(db),
               now: @kit.now
             )
-            SemanticLogger["Lineage"].warn(
+            SemanticLogger["RestoreDetection"].warn(
               "the database was brought back (#{why}); nothing is sent until somebody has looked"
             )
           end
         end
 
         def next_mark
-          Store::Dispatch::Lineage
+          Store::Dispatch::RestoreDetection
             .next_mark(db, @process, @kit.now)
             .tap do |number|
               raise BroughtBack, "the database knows less than this process does" if @last && number < @last

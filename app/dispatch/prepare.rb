@@ -76,13 +76,13 @@ module AskFirst
           true
         end
 
-        # The channel's gate comes before the post's.
+        # The channel's lock comes before the post's.
         def gone_stale(showing, channel)
           write do
-            Store::Gates.for_channel(scope, channel[:id])
+            Store::Locks.for_channel(scope, channel[:id])
             Channels::Lapse.call(kit, member, channel_id: channel[:id])
-            Store::Gates.for_posts(scope, [showing[:post_id]])
-            restage([showing[:post_id]]) if end_in_trouble(:stop, showing, lapsed_sentence(channel))
+            Store::Locks.for_posts(scope, [showing[:post_id]])
+            refresh_stage([showing[:post_id]]) if end_in_trouble(:stop, showing, lapsed_sentence(channel))
           end
           false
         end
@@ -97,12 +97,12 @@ module AskFirst
           words = "The network could not be reached before sending: #{error.message}"
           wait = Core::Dispatch::Patience.wait(showing[:tries] + 1)
           write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
+            Store::Locks.for_posts(scope, [showing[:post_id]])
             if too_late?(release, wait)
               late =
                 "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was " \
                   "not sent."
-              restage([showing[:post_id]]) if end_in_trouble(:stop, showing, late)
+              refresh_stage([showing[:post_id]]) if end_in_trouble(:stop, showing, late)
             else
               wait_longer(showing, release, wait, "later", words)
             end
@@ -112,7 +112,7 @@ module AskFirst
 
         def broken(showing, release, error)
           write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
+            Store::Locks.for_posts(scope, [showing[:post_id]])
             keep_broken(nil, showing, release, Fault.sentence(error))
           end
           false

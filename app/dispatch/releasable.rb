@@ -8,13 +8,13 @@ module AskFirst
         module_function
 
         # What a release of the post would hand over when nothing is named.
-        # @param adaptations [Array<Store::Posts::Standing::Adaptation>] on the member's channels
-        # @return [Array<Store::Posts::Standing::Adaptation>]
+        # @param adaptations [Array<Store::Posts::PostState::Adaptation>] on the member's channels
+        # @return [Array<Store::Posts::PostState::Adaptation>]
         def among(adaptations)
           adaptations.select { |one| one.stage == "cleared" && !Core::Channels::Archived.it?(one.channel) }
         end
 
-        # @param adaptations [Array<Store::Posts::Standing::Adaptation>] on the member's channels
+        # @param adaptations [Array<Store::Posts::PostState::Adaptation>] on the member's channels
         # @return [Core::Error, nil] why the post cannot be released
         def refusal_of_all(adaptations, now)
           chosen = among(adaptations)
@@ -24,7 +24,7 @@ module AskFirst
           chosen.lazy.filter_map { |adaptation| refusal(adaptation, now) }.first
         end
 
-        # @param adaptation [Store::Posts::Standing::Adaptation]
+        # @param adaptation [Store::Posts::PostState::Adaptation]
         # @return [Core::Error, nil] why it cannot be released
         def refusal(adaptation, now)
           return not_cleared(adaptation) unless adaptation.stage == "cleared"

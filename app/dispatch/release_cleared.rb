@@ -10,10 +10,10 @@ module AskFirst
         of_process
 
         def call(post_ids:)
-          Store::Gates.for_member(scope)
+          Store::Locks.for_member(scope)
           return if workspace[:archived_at] || workspace[:deleted_at]
 
-          ids = Store::Gates.for_posts(scope, post_ids)
+          ids = Store::Locks.for_posts(scope, post_ids)
           found = standing(ids).each_value.to_h { |post| [post, ready(post)] }
           stops = Store::Dispatch::Stops.of(scope, found.values.flatten.map(&:id))
           stopped = stops.select { |_, facts| Core::Dispatch::Stopped.by_person?(facts) }

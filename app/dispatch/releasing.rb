@@ -5,15 +5,15 @@ module AskFirst
     module Dispatch
       # Hands adaptations that may be released to the dispatcher, of one post or of many of one client: their tags and
       # revisions are kept, each gets a live release, and their showings are due at its time. Called inside a
-      # transaction that holds the posts' gates, by acts that have asked Releasable.
+      # transaction that holds the posts' locks, by acts that have asked Releasable.
       class Releasing < Act
         inside
 
-        # @param posts [Hash{Store::Posts::Standing::Post=>Array<Store::Posts::Standing::Adaptation>}]
-        # @return [Array<Store::Posts::Standing::Post>] as they were before
+        # @param posts [Hash{Store::Posts::PostState::Post=>Array<Store::Posts::PostState::Adaptation>}]
+        # @return [Array<Store::Posts::PostState::Post>] as they were before
         def call(posts:)
           Posts::FixTags.call(kit, member, adaptations: posts.values.flatten)
-          @revisions = Posts::KeepRevisions.call(kit, member, posts: posts.keys)
+          @revisions = Posts::CreateRevisions.call(kit, member, posts: posts.keys)
           chosen = posts.flat_map { |post, adaptations| adaptations.map { |one| [post, one] } }
           showings = chosen.to_h { |_, one| [one.id, one.showing || first_showing(one)] }
           releases = chosen.map { |post, one| release(post, one, showings.fetch(one.id)[:id]) }

@@ -52,7 +52,7 @@ module AskFirst
 
         def last(kit, scope)
           agency = kit.db[:workspaces].where(id: scope.workspace_ids).get(:agency_id)
-          agency && Store::Dispatch::Lineage.last_return(kit.db, agency)
+          agency && Store::Dispatch::RestoreDetection.last_return(kit.db, agency)
         end
 
         def json(kit, scope, found)

@@ -20,7 +20,7 @@ module AskFirst
         # @return [Ended]
         def call(kit, claimed, sender)
           create = ready(kit, claimed)
-          unless sender.holds?(claimed.grip)
+          unless sender.holds?(claimed.lease_token)
             return Ended.new(claimed: claimed, kind: :given_back, note: "Its sender was held up, and did not begin.")
           end
 

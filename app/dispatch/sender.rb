@@ -4,7 +4,7 @@ module AskFirst
   module App
     module Dispatch
       # Who sends: one process of the dispatcher, with a beat that the others and the alarm listen for. What it claims
-      # it holds by a grip, which is gone when its lease runs out or when the process was frozen in between.
+      # it holds by a lease token, which is gone when its lease runs out or when the process was frozen in between.
       class Sender
         # Where a claim began: the beat's count and the moment. Times of the clock that runs on while a machine sleeps.
         Grip = Struct.new(:beats, :at, keyword_init: true)
@@ -50,18 +50,18 @@ module AskFirst
         # @see Marking#within
         def marking(&) = @marking.within(&)
 
-        def grip
+        def lease_token
           @lock.synchronize { Grip.new(beats: @unbroken, at: @clock.call) }
         end
 
         # Looked at directly before a create.
-        # @return [Boolean] whether what was claimed with this grip may still be begun
-        def holds?(grip)
+        # @return [Boolean] whether what was claimed with this lease token may still be begun
+        def holds?(lease_token)
           now = @clock.call
           @lock.synchronize do
-            grip.beats == @unbroken &&
+            lease_token.beats == @unbroken &&
               Core::Dispatch::Lease.holds?(
-                since_claim: now - grip.at,
+                since_claim: now - lease_token.at,
                 since_beat: now - @beat_at,
                 lease: @kit.settings.lease,
                 timeout: @kit.settings.network_timeout

@@ -6,7 +6,7 @@ module AskFirst
       # A person decides about a showing in trouble, after looking at the network.
       class Settle < ShowingAct
         stepwise
-        opens :showing, "settle", gate: true
+        opens :showing, "settle", lock: true
 
         # @param saw [String] "there" (with its address), "not_there" (send it again) or "fine" (leave it as it is
         # there)
@@ -49,7 +49,7 @@ module AskFirst
           link = Core::Posts::WebAddress.clean(address) or
             raise Core::Invalid.new("bad_link", "Give the address where it is.", field: "address")
           move(:saw_it, row, "seen_by_person", link, address: link, sent_at: row[:sent_at] || now)
-          restage(went_out([[row, link, channel(row)]]))
+          refresh_stage(went_out([[row, link, channel(row)]]))
         end
 
         def fine
@@ -62,7 +62,7 @@ module AskFirst
           end
 
           move(:saw_it, row, "left_as_it_is", member.name)
-          restage([row[:post_id]])
+          refresh_stage([row[:post_id]])
         end
 
         # Sent again where its release still stands and it is not too late for it; else it is cleared again, to be
@@ -85,7 +85,7 @@ module AskFirst
           )
           # whoever looked has said what is true
           rows(:showings).where(id: row[:id]).update(Store::Dispatch::Moves::CONFIRMED)
-          restage([row[:post_id]])
+          refresh_stage([row[:post_id]])
         end
 
         def out_already

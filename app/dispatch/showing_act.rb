@@ -19,9 +19,9 @@ module AskFirst
 
         private
 
-        # The posts' gates are held already.
-        def restage(post_ids)
-          Signoff::Restage.call(kit, member, posts: standing(post_ids).values)
+        # The posts' locks are held already.
+        def refresh_stage(post_ids)
+          Signoff::RefreshStage.call(kit, member, posts: standing(post_ids).values)
         end
 
         def showing(id)
@@ -99,7 +99,7 @@ module AskFirst
             "release again."
         end
 
-        # The post's gate comes before the showing's row, as in every act; whoever calls this and the ones below holds
+        # The post's lock comes before the showing's row, as in every act; whoever calls this and the ones below holds
         # it.
         # @param gone [Array<Array(Hash, String, Hash)>] showing, address and channel of each
         # @return [Array<String>] the posts' ids
@@ -151,8 +151,8 @@ module AskFirst
         # The same for one that is not in a transaction yet.
         def trouble(name, showing, sentence)
           write do
-            Store::Gates.for_posts(scope, [showing[:post_id]])
-            restage([showing[:post_id]]) if end_in_trouble(name, showing, sentence)
+            Store::Locks.for_posts(scope, [showing[:post_id]])
+            refresh_stage([showing[:post_id]]) if end_in_trouble(name, showing, sentence)
           end
         end
 

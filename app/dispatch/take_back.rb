@@ -32,7 +32,7 @@ module AskFirst
               channel: one.channel[:name]
             )
           end
-          restage([post_id])
+          refresh_stage([post_id])
         end
 
         private

@@ -3,10 +3,10 @@
 module AskFirst
   module App
     module Dispatch
-      # Somebody takes up what is to be published by hand: checked again under all gates, exactly as the dispatcher
+      # Somebody takes up what is to be published by hand: checked again under all locks, exactly as the dispatcher
       # would. From now on it is under way, and nobody else does it too.
       class TakeUp < ShowingAct
-        opens :showing, "hand_over", gate: :sending, stand: true
+        opens :showing, "hand_over", lock: :sending, stand: true
 
         def call(showing_id:)
           write do
@@ -24,7 +24,7 @@ module AskFirst
                 channel: adaptation.channel[:name]
               }
             )
-            restage([row[:post_id]])
+            refresh_stage([row[:post_id]])
           end
         end
 

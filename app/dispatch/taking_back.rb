@@ -3,7 +3,7 @@
 module AskFirst
   module App
     module Dispatch
-      # Ends one live release because a person took it back. Called inside a transaction that holds the post's gate.
+      # Ends one live release because a person took it back. Called inside a transaction that holds the post's lock.
       class TakingBack < Act
         inside
 

@@ -26,7 +26,7 @@ module AskFirst
         end
 
         # @param locks [Symbol, nil] :client, where the client must be locked for nobody else
-        # @return [Member, nil] as they were read behind the gates
+        # @return [Member, nil] as they were read behind the locks
         # @raise [ArgumentError] for an act that wants the client for itself inside one that shares it: two of them
         #   would wait for each other
         def member(member, locks)

@@ -6,13 +6,13 @@ module AskFirst
       # Asks, their passes and their lines.
       module ToAsks
         # An ask as a whole: all its posts and channels.
-        def ask(input, gate: true)
+        def ask(input, lock: true)
           agency_only!("This ask")
           row = find(:asks, input[:ask_id], "This ask") { |asks| asks.select_all(:asks).select_append(*whereabouts) }
-          through_ask(row, row, gate, "This ask")
+          through_ask(row, row, lock, "This ask")
         end
 
-        def pass(input, gate: true)
+        def pass(input, lock: true)
           agency_only!("This pass")
           row =
             find(:guest_passes, input[:pass_id], "This pass") do |passes|
@@ -21,7 +21,7 @@ module AskFirst
                 .select_all(:guest_passes)
                 .select_append(*whereabouts)
             end
-          through_ask(row, row, gate, "This pass")
+          through_ask(row, row, lock, "This pass")
         end
 
         # One line, for whoever was asked on it: their place in the open ask. A guest finds only the lines of their
@@ -39,9 +39,9 @@ module AskFirst
             raise Core::NotFound, "This ask"
           end
 
-          Store::Gates.for_posts(scope, [row[:post_id]])
+          Store::Locks.for_posts(scope, [row[:post_id]])
           working_pass!
-          posts = Store::Posts::Standing.load(scope, [row[:post_id]], now)
+          posts = Store::Posts::PostState.load(scope, [row[:post_id]], now)
           require!(row[:room] == "client" ? "answer_client" : "answer_internal", on: touching(asked: asked))
           Opened.new(row: row, posts: posts)
         end
@@ -81,23 +81,23 @@ module AskFirst
         def own_receipt(input)
           row = find(:receipts, input[:receipt_id], "This receipt") { |all| all.where(person_id: member.person_id) }
           mine = scope.rows(:receipt_answers).where(receipt_id: row[:id]).select(:answer_id)
-          ids = Store::Gates.for_posts(scope, scope.rows(:answers).where(id: mine).select_map(:post_id))
-          Opened.new(row: row, posts: Store::Posts::Standing.load(scope, ids, now))
+          ids = Store::Locks.for_posts(scope, scope.rows(:answers).where(id: mine).select_map(:post_id))
+          Opened.new(row: row, posts: Store::Posts::PostState.load(scope, ids, now))
         end
 
         private
 
-        # Whoever stops a pass holds the gates of all the posts that it is about.
+        # Whoever stops a pass holds the locks of all the posts that it is about.
         def working_pass!
           return if member.pass_id.nil?
 
           why = Signoff::PassOver.why(kit, scope.rows(:guest_passes).where(id: member.pass_id).first) and raise why
         end
 
-        def through_ask(row, ask, gate, what)
+        def through_ask(row, ask, lock, what)
           raise Core::NotFound, what unless sees?(ask[:channel_ids].to_a)
 
-          Store::Gates.for_posts(scope, ask[:post_ids].to_a) if gate
+          Store::Locks.for_posts(scope, ask[:post_ids].to_a) if lock
           require!(@act, on: touching(channel_ids: ask[:channel_ids].to_a))
           Opened.new(row: row, channel_ids: ask[:channel_ids].to_a)
         end

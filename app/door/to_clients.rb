@@ -29,13 +29,13 @@ module AskFirst
 
         # A channel, by its id in the input; without one, the whole client.
         # @param whole [String] the act of the table that stands for the whole client
-        def channel(input, gate: true, whole: nil)
+        def channel(input, lock: true, whole: nil)
           return whole_client(whole) if whole && input[:channel_id].nil?
 
           row = find(:channels, input[:channel_id], "This channel")
           raise Core::NotFound, "This channel" unless sees?([row[:id]])
 
-          Store::Gates.for_channel(scope, row[:id]) if gate
+          Store::Locks.for_channel(scope, row[:id]) if lock
           require!(@act, on: touching(channel_ids: [row[:id]]))
           Opened.new(row: row, channel_ids: [row[:id]])
         end

@@ -12,18 +12,18 @@ module AskFirst
           posts({ post_ids: [input[:post_id]] }, **how)
         end
 
-        # @param gate [Boolean] whether the posts are locked, so that nobody changes a verdict in between
+        # @param lock [Boolean] whether the posts are locked, so that nobody changes a verdict in between
         # @param stand [Boolean] whether their verdicts are loaded
         # @param whole [Boolean] whether the act touches everything of a post, all its channels; else the act says
         # what it
         #   touches (Act#require_on!)
-        def posts(input, gate: true, stand: false, whole: false)
+        def posts(input, lock: true, stand: false, whole: false)
           ids = input[:post_ids].uniq
           agency_only!("This post")
-          rows = seen_rows(ids, gate)
+          rows = seen_rows(ids, lock)
           raise Core::NotFound, "This post" if rows.size < ids.size
 
-          found = stand ? Store::Posts::Standing.load(scope, ids, now) : rows.transform_values { |row| face(row) }
+          found = stand ? Store::Posts::PostState.load(scope, ids, now) : rows.transform_values { |row| face(row) }
           channel_ids = rows.values.flat_map { |row| row[:channel_ids].to_a }.uniq
           require!(@act, on: whole ? touching(channel_ids: channel_ids) : Core::Permissions::Touched::NOTHING)
           Opened.new(row: rows.values.first, posts: found, channel_ids: channel_ids)
@@ -32,7 +32,7 @@ module AskFirst
         # One of a post's two rooms. The client side has only its own, and only beside posts that it was asked about.
         def room(input)
           @act = input[:room] == "house" && member.side == "agency" ? "house_talk" : "client_talk"
-          return post(input, gate: false) if member.side == "agency"
+          return post(input, lock: false) if member.side == "agency"
 
           row = find(:posts, input[:post_id], "This post") { |posts| posts.where(asked_about.select(1).exists) }
           raise Core::NotFound, "This room" unless input[:room] == "client"
@@ -45,12 +45,12 @@ module AskFirst
 
         # A remark, for whoever may be in its room.
         # @param stand [Boolean] whether the verdicts of its post are loaded
-        def remark(input, stand: false, gate: false)
+        def remark(input, stand: false, lock: false)
           row = find(:remarks, input[:remark_id], "This remark") { |remarks| remarks.where(deleted_at: nil) }
           opened = room({ post_id: row[:post_id], room: row[:room] })
           return Opened.new(row: row, posts: opened.posts || {}) unless stand && member.side == "agency"
 
-          posts = posts({ post_ids: [row[:post_id]] }, stand: true, gate: gate).posts
+          posts = posts({ post_ids: [row[:post_id]] }, stand: true, lock: lock).posts
           Opened.new(row: find(:remarks, row[:id], "This remark"), posts: posts)
         end
 
@@ -74,10 +74,10 @@ module AskFirst
           Opened.new(row: row)
         end
 
-        def task(input, gate: true)
+        def task(input, lock: true)
           agency_only!("This task")
           row = find(:tasks, input[:task_id], "This task")
-          raise Core::NotFound, "This task" if seen_rows([row[:post_id]], gate).empty?
+          raise Core::NotFound, "This task" if seen_rows([row[:post_id]], lock).empty?
 
           require!(@act, on: touching(owners: [row[:person_id]]))
           Opened.new(row: row)
@@ -147,9 +147,9 @@ module AskFirst
         end
 
         # One statement, whether a post is there, not there, or not theirs.
-        def seen_rows(ids, gate)
+        def seen_rows(ids, lock)
           known = ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }
-          Store::Gates.for_posts(scope, known) if gate # first: what is read beside a row that is waited for is older
+          Store::Locks.for_posts(scope, known) if lock # first: what is read beside a row that is waited for is older
           on =
             scope.db[:adaptations].where(
               workspace_id: Sequel[:posts][:workspace_id],

@@ -186,8 +186,8 @@ module AskFirst
           said = Core::Feeds::FeedRule.said(rule, item, workspace[:zone])
           said =
             said.merge("media_ids" => [media].compact, "channel_id" => feed[:channel_id], "group_id" => feed[:group_id])
-          id = Ideas::KeepIdea.call(kit, maker, said: said, came: "feed")[:id]
-          Ideas::MakePostOf.call(kit, maker, idea_id: id) if feed[:makes] == "draft"
+          id = Ideas::SaveIdea.call(kit, maker, said: said, came: "feed")[:id]
+          Ideas::CreatePost.call(kit, maker, idea_id: id) if feed[:makes] == "draft"
           id
         end
 

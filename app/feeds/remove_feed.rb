@@ -10,7 +10,7 @@ module AskFirst
         def call(feed_id:)
           rows(:feeds).where(id: feed_id).delete
           record("feed_dropped", facts: { name: row[:name] })
-          told
+          broadcast
         end
       end
     end

@@ -26,7 +26,7 @@ module AskFirst
             kit.queue.read_feed(member.workspace_id, id, at: now)
           end
           record(row ? "feed_changed" : "feed_added", facts: { name: facts[:name] || row[:name], said: said.keys.sort })
-          told
+          broadcast
           { id: id, version: row ? version + 1 : 1 }
         rescue Sequel::UniqueConstraintViolation
           raise there

@@ -21,7 +21,7 @@ module AskFirst
           rows(:ideas).where(id: idea_id).update(**back, version: Sequel[:version] + 1)
           put_media(idea_id, media.first(Core::Ideas::Idea::MEDIA)) if media
           record("idea_brought_back", facts: { id: idea_id, title: row[:title], posts: posts.size, marks: marks.size })
-          told
+          broadcast
         end
 
         private
@@ -39,7 +39,7 @@ module AskFirst
 
         def erase(marks)
           cells = marks.map { |mark| { "day" => mark[:day].iso8601, "channel_id" => mark[:channel_id] } }
-          Plan::Pencil.call(kit, member, put: [], erase: cells) if cells.any?
+          Plan::UpdateMarks.call(kit, member, put: [], erase: cells) if cells.any?
         end
 
         def not_made

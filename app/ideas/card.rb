@@ -36,18 +36,18 @@ module AskFirst
             media_ids: row[:media_ids].to_a,
             due_on: row[:due_on]&.iso8601,
             worth: row[:votes].zero? ? nil : row[:worth] / 100.0,
-            state: Core::Ideas::Standing.state(facts),
-            timing: Core::Ideas::Standing.timing(facts, today),
+            state: Core::Ideas::IdeaState.state(facts),
+            timing: Core::Ideas::IdeaState.timing(facts, today),
             planned: (facts.post ? facts.post[:day] : facts.pencilled)&.iso8601,
             given_by: names[row[:given_by]],
             given_at: row[:given_at].iso8601
           )
         end
 
-        # @return [Core::Ideas::Standing::Facts]
+        # @return [Core::Ideas::IdeaState::Facts]
         def facts(row, zone)
           day = row[:at] && Date.iso8601(Core::Plan::WallTime.at(row[:at], zone).local_date)
-          Core::Ideas::Standing::Facts.new(
+          Core::Ideas::IdeaState::Facts.new(
             status: row[:status],
             due_on: row[:due_on],
             post: row[:stage] && { stage: row[:stage], day: day },

@@ -27,7 +27,7 @@ module AskFirst
           scope.insert(:ideas, { **facts, id: id, place: first_place(nil), **by })
           record("idea_given", facts: { id: id, title: facts[:title] })
           tell_house(facts[:title])
-          told
+          broadcast
           id
         end
 

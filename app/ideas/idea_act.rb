@@ -13,7 +13,7 @@ module AskFirst
         def card(found) = Card.json(found, names, today, workspace[:zone])
 
         # Ideas are told to the house alone, and not one by one.
-        def told = announce("ideas", ids: [])
+        def broadcast = announce("ideas", ids: [])
 
         # One's place at the top of a group.
         # @return [Integer]

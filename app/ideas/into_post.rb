@@ -17,7 +17,7 @@ module AskFirst
           scope.insert(:parts, *parts.map { |part, value| part_row(post_id, part, value, authors) })
           label(post_id, idea[:category]) unless idea[:category].empty?
           record("post_of_idea", post_id: post_id, facts: { id: idea[:id], title: idea[:title] })
-          restage([post_id])
+          refresh_stage([post_id])
           Checks::LookAtLinks.plan(kit, member.workspace_id, standing([post_id]).fetch(post_id)) if parts.key?("link")
         end
 

@@ -18,7 +18,7 @@ module AskFirst
           note = Core::Ideas::ByMail.note(incoming.words, (files - kept.keys).map(&:name))
           write do
             said = { "title" => title, "note" => note, "media_ids" => kept.values.uniq }
-            id = KeepIdea.call(kit, member, said: said, came: "mail")[:id]
+            id = SaveIdea.call(kit, member, said: said, came: "mail")[:id]
             mail = {
               digest: Sequel.blob(incoming.digest),
               sender: incoming.sender,

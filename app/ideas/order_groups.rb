@@ -13,7 +13,7 @@ module AskFirst
           ordered = (group_ids & there) | there
           ordered.each_with_index { |id, at| rows(:idea_groups).where(id: id).update(place: at + 1) }
           record("idea_groups_ordered", facts: { groups: ordered.size })
-          told
+          broadcast
         end
       end
     end

@@ -11,7 +11,7 @@ module AskFirst
         # @param day [String] ISO
         # @param channel_id [String, nil] the idea's own where none is named
         # @param clock [String, nil]
-        # @raise [Core::Invalid] channel_missing; those of Plan::Pencil
+        # @raise [Core::Invalid] channel_missing; those of Plan::UpdateMarks
         # @raise [Core::Conflict] cell_taken, where something else is pencilled there
         def call(idea_id:, day:, channel_id: nil, clock: nil)
           channel = channel_id || row[:channel_id] or raise no_channel
@@ -19,8 +19,8 @@ module AskFirst
           mark = { "day" => day, "channel_id" => channel, "clock" => clock, "word" => word, "idea_id" => idea_id }
           raise taken if taken?(mark)
 
-          Plan::Pencil.call(kit, member, put: [mark], erase: [])
-          told
+          Plan::UpdateMarks.call(kit, member, put: [mark], erase: [])
+          broadcast
         end
 
         private

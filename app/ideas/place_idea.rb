@@ -22,7 +22,7 @@ module AskFirst
           if into != row[:group_id]
             record("idea_placed", facts: { id: idea_id, title: row[:title], group: name_of(into) })
           end
-          told
+          broadcast
         end
 
         private

@@ -22,7 +22,7 @@ module AskFirst
             row ? rows(:idea_groups).where(id: id).update(name: clean) : add(id, clean)
           end
           record("idea_group_saved", facts: { name: clean, before: row && row[:name] })
-          told
+          broadcast
           id
         rescue Sequel::UniqueConstraintViolation
           raise taken(clean)

@@ -17,7 +17,7 @@ module AskFirst
           all = rows(:idea_votes).where(idea_id: idea_id).select_map(:worth)
           score = Core::Ideas::Worth.score(all)
           rows(:ideas).where(id: idea_id).update(votes: all.size, worth: score)
-          told
+          broadcast
           { votes: all.size, worth: all.empty? ? nil : score / 100.0, mine: vote }
         end
       end

@@ -24,7 +24,7 @@ module AskFirst
           rows(:brand_files).where(partner_id: partner_id).update(partner_id: into)
           rows(:partners).where(id: partner_id).update(dropped_at: now, merged_into: into)
           record("partners_merged", facts: { name: row[:name], into: stays[:name] })
-          told
+          broadcast
         rescue Sequel::SerializationFailure
           raise crossed # somebody merges them the other way round
         end

@@ -9,7 +9,7 @@ module AskFirst
 
         def today = @today ||= Date.iso8601(Core::Plan::WallTime.at(now, workspace[:zone]).local_date)
         def there = rows(:partners).where(dropped_at: nil)
-        def told = announce("partners", ids: [])
+        def broadcast = announce("partners", ids: [])
 
         def card(row, counts = {})
           {

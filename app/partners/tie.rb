@@ -17,7 +17,7 @@ module AskFirst
           put(:partner_posts, :post_id, seen_posts(post_ids), post_ids) if post_ids
           put(:partner_ideas, :idea_id, seen_ideas(idea_ids), idea_ids) if idea_ids
           record("partner_tied", facts: { name: row[:name], posts: post_ids&.size, ideas: idea_ids&.size }.compact)
-          told
+          broadcast
         end
 
         private

@@ -20,7 +20,7 @@ module AskFirst
             person =
               known_person(kit, row, signed_in, password, cost) ||
                 make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
-            kit.queue.restage_asked(row[:workspace_id], person, at: kit.now) if join(scope, row, person, kit.now)
+            kit.queue.refresh_asked(row[:workspace_id], person, at: kit.now) if join(scope, row, person, kit.now)
             scope.rows(:invitations).where(id: row[:id]).update(accepted_at: kit.now, accepted_by: person)
             Store::Record::Rows.add(
               scope,
@@ -35,7 +35,12 @@ module AskFirst
               }
             )
             workspace_id = row[:workspace_id]
-            Live.announce(kit, workspace_id, { what: "people", ids: [] }, Store::People::Hearers.of(scope, [], kit.now))
+            Live.announce(
+              kit,
+              workspace_id,
+              { what: "people", ids: [] },
+              Store::People::Subscribers.of(scope, [], kit.now)
+            )
             { person_id: person, workspace_id: workspace_id, side: row[:side] }
           end
         end

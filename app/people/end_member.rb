@@ -18,7 +18,7 @@ module AskFirst
           finish(row)
           Clients::Publisher.keep_fitting(kit, scope)
           record("member_ended", facts: { person: row[:name], role: row[:role], to: to && names[to] })
-          restage(asked) if asked.any?
+          refresh_stage(asked) if asked.any?
           announce("people", ids: [])
         end
 

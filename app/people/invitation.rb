@@ -31,7 +31,7 @@ module AskFirst
 
         # @return [Array(Hash, Hash)] the invitation's row and its workspace's
         def find(kit, token)
-          digest = Signoff::MintPass.digest(token.to_s)
+          digest = Signoff::CreatePass.digest(token.to_s)
           row = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:invitations].where(digest: digest).first }
           raise over if row.nil? || row[:revoked_at]
           if row[:accepted_at]

@@ -12,7 +12,7 @@ module AskFirst
         def compose(invitation_id:)
           row = rows(:invitations).where(id: invitation_id, accepted_at: nil, revoked_at: nil).first or return
           token = SecureRandom.urlsafe_base64(32)
-          rows(:invitations).where(id: invitation_id).update(digest: Signoff::MintPass.digest(token))
+          rows(:invitations).where(id: invitation_id).update(digest: Signoff::CreatePass.digest(token))
           inviter = names.fetch(row[:invited_by])
           agency = kit.db[:agencies].where(id: workspace[:agency_id]).get(:name)
           until_day = in_words(row[:expires_at])

@@ -17,7 +17,7 @@ module AskFirst
 
         module_function
 
-        # @param adaptation [Store::Posts::Standing::Adaptation]
+        # @param adaptation [Store::Posts::PostState::Adaptation]
         # @param names [Hash] person id => name
         def call(adaptation, names, condition: nil, off: nil, stays: nil, seen: NOTHING_SEEN)
           {

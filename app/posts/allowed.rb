@@ -12,8 +12,8 @@ module AskFirst
         private_constant :Capabilities
 
         # @param others [Array<Member>] to name who can
-        # @param post [Store::Posts::Standing::Post]
-        # @param shown [Array<Store::Posts::Standing::Adaptation>] those on the reader's channels
+        # @param post [Store::Posts::PostState::Post]
+        # @param shown [Array<Store::Posts::PostState::Adaptation>] those on the reader's channels
         def initialize(member, others, post, shown, now)
           @member = member
           @others = others
@@ -31,7 +31,7 @@ module AskFirst
         end
 
         # Why this channel cannot be taken off the post.
-        # @param adaptation [Store::Posts::Standing::Adaptation]
+        # @param adaptation [Store::Posts::PostState::Adaptation]
         # @return [String, nil]
         def stays(adaptation)
           one("choose_channels", Core::Permissions::Touched.new(channel_ids: [adaptation.row[:channel_id]]))[:why] ||
@@ -39,7 +39,7 @@ module AskFirst
         end
 
         # Why nothing of this channel can be changed now, whatever the part: it is being sent.
-        # @param adaptation [Store::Posts::Standing::Adaptation]
+        # @param adaptation [Store::Posts::PostState::Adaptation]
         # @return [String, nil]
         def column_off(adaptation)
           one("open", Touching.channels([adaptation]))[:why] if adaptation.verdict.sending?

@@ -6,13 +6,13 @@ module AskFirst
       # What the checks would say if a part stood as it is being typed. Writes nothing. What goes out around the post
       # is not looked at here: that comes with the next save.
       class CheckDraft < Act
-        reads :post, "see_post", gate: false, stand: true
+        reads :post, "see_post", lock: false, stand: true
 
         # @param channel_id [String, nil] nil for the master
         # @return [Hash] JSON-ready {master: {count:}, adaptations: [{id:, proof:}]}
         def call(post_id:, channel_id:, part:, value:)
           clean = Core::Posts::PartValues.clean(part, value, now: now)
-          view(Store::Posts::Standing::Draft.new(channel_id: channel_id, part: part, value: clean))
+          view(Store::Posts::PostState::Draft.new(channel_id: channel_id, part: part, value: clean))
         end
 
         private

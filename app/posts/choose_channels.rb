@@ -18,7 +18,7 @@ module AskFirst
           require_not_archived!(known, changing)
           remove(removed)
           add(added)
-          restage([post_id])
+          refresh_stage([post_id])
           kit.queue.render_ahead(member.workspace_id, post_id, at: now + Media::RenderAhead::AFTER) if added.any?
         end
 

@@ -8,7 +8,7 @@ module AskFirst
       # files of that client, and nothing there says where they came from.
       class CopyPost < Act
         stepwise
-        opens :post, "see_post", gate: false, stand: true
+        opens :post, "see_post", lock: false, stand: true
 
         MOST = 60 # copies at once
 
@@ -57,7 +57,7 @@ module AskFirst
         # --- in the same client ---
 
         def here(time, channel_ids)
-          id = MakePost.call(kit, member, subject: post.row[:subject])
+          id = CreatePost.call(kit, member, subject: post.row[:subject])
           chosen = channel_ids || mine(post.adaptations).map { |one| one.row[:channel_id] }
           ChooseChannels.call(kit, member, post_id: id, channel_ids: chosen) if chosen.any?
           rows(:posts).where(id: id).update(campaign_id: post.row[:campaign_id], note: post.row[:note])
@@ -70,7 +70,7 @@ module AskFirst
           )
           scope.insert(:parts, *copies_of(id, chosen, time))
           record("post_copied", post_id: id, facts: { from: post.id, subject: post.row[:subject] })
-          restage([id])
+          refresh_stage([id])
           id
         end
 
@@ -137,11 +137,11 @@ module AskFirst
         end
 
         def make_there(subject, target, channel_ids, parts, time)
-          id = MakePost.call(kit, target, subject: subject)
+          id = CreatePost.call(kit, target, subject: subject)
           ChooseChannels.call(kit, target, post_id: id, channel_ids: channel_ids) if channel_ids.any?
           parts = parts.merge("time" => time) if time
           parts.each do |part, value|
-            SavePart.call(kit, target, post_id: id, channel_id: nil, part: part, value: value, version: 0)
+            UpdatePart.call(kit, target, post_id: id, channel_id: nil, part: part, value: value, version: 0)
           end
           id
         end

@@ -7,7 +7,7 @@ module AskFirst
       class DiscardPost < Act
         opens :post, "discard", stand: true, whole: true
 
-        # @param post [Store::Posts::Standing::Post]
+        # @param post [Store::Posts::PostState::Post]
         # @return [Core::Error, nil] why it cannot be thrown away, for this act and for the page that offers it
         def self.refusal(post)
           if post.adaptations.any?(&:sent?)
@@ -31,7 +31,7 @@ module AskFirst
 
         def call(post_id:)
           refusal = self.class.refusal(post) and raise refusal
-          restage([post_id]) if post.row[:stage] != post.stage
+          refresh_stage([post_id]) if post.row[:stage] != post.stage
           announce("posts", ids: [post_id]) # to those who see it still
           who = [member.workspace_id, post_id, member.person_id]
           gone = scope.db.get(Sequel.function(:app_discard_post, *who, now))

@@ -4,11 +4,11 @@ module AskFirst
   module App
     module Posts
       # Fixes the tracking tags of adaptations at their first ask: what the workspace's defaults or the campaign's
-      # name become later changes nothing that was asked for. Called inside a transaction that holds the post's gate.
+      # name become later changes nothing that was asked for. Called inside a transaction that holds the post's lock.
       class FixTags < Act
         inside
 
-        # @param adaptations [Array<Store::Posts::Standing::Adaptation>]
+        # @param adaptations [Array<Store::Posts::PostState::Adaptation>]
         def call(adaptations:)
           adaptations
             .select { |one| one.row[:tags].nil? }

@@ -8,7 +8,7 @@ module AskFirst
         stepwise
         opens :post, "mark_ready", stand: true
 
-        # @param adaptations [Array<Store::Posts::Standing::Adaptation>] on the member's channels
+        # @param adaptations [Array<Store::Posts::PostState::Adaptation>] on the member's channels
         # @return [Core::Error, nil] why the post cannot be marked ready, for this act and for the page that offers it
         def self.refusal(post, adaptations)
           if post.steps.any?(&:required)
@@ -25,7 +25,7 @@ module AskFirst
         end
 
         def call(post_id:)
-          reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not
+          reading { enter(lock: false, stand: false) } # nothing is cut for somebody who may not
           Media::Render.call(kit, member, post_ids: [post_id])
           write do
             enter
@@ -40,7 +40,7 @@ module AskFirst
         def mark(adaptations)
           require_on!(adaptations)
           FixTags.call(kit, member, adaptations: adaptations)
-          revision = KeepRevision.call(kit, member, post: post)
+          revision = CreateRevision.call(kit, member, post: post)
           scope.insert(
             :ready_marks,
             *adaptations.map do |adaptation|
@@ -59,7 +59,7 @@ module AskFirst
             closed_by: member.person_id
           )
           record("marked_ready", post_id: post.id, revision_id: revision[:id])
-          restage([post.id])
+          refresh_stage([post.id])
         end
       end
     end

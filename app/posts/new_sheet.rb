@@ -14,7 +14,7 @@ module AskFirst
         def call(post_id: new_id)
           return PostSheet.call(kit, member, post_id: post_id) if seen?(post_id)
 
-          row = MakePost.row(MakePost.checked(post_id, now), "", member, now)
+          row = CreatePost.row(CreatePost.checked(post_id, now), "", member, now)
           sheet = nil
           scope
             .db

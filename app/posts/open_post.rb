@@ -13,7 +13,7 @@ module AskFirst
           chosen = adaptation_ids.map { |id| post.adaptation(id) or raise Core::NotFound, "This channel of the post" }
           require_on!(chosen)
           chosen.reject { |adaptation| adaptation.facts.opened }.each { |adaptation| open_one(adaptation) }
-          restage([post_id])
+          refresh_stage([post_id])
         end
 
         private

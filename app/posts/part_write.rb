@@ -23,7 +23,7 @@ module AskFirst
 
         # @param before [Hash, nil] the part's row
         # @param authors [Array<String>] whose words or pictures are in the value too
-        # @return [Store::Posts::Standing::Draft] what stands there now
+        # @return [Store::Posts::PostState::Draft] what stands there now
         def keep_part(channel_id, part, value, before, authors: [])
           all = carried(part, before || (channel_id && post.part(nil, part)), value) | authors | [member.person_id]
           row = {
@@ -39,7 +39,7 @@ module AskFirst
           else
             scope.insert(:parts, row.merge(post_id: post.id, channel_id: channel_id, part: part, version: 1))
           end
-          Store::Posts::Standing::Draft.new(channel_id: channel_id, part: part, value: value, authors: all)
+          Store::Posts::PostState::Draft.new(channel_id: channel_id, part: part, value: value, authors: all)
         end
 
         # @param from [Hash, nil] the row that the value came from; of one that a channel did not have, the master's
@@ -49,8 +49,8 @@ module AskFirst
         end
 
         # A file that the post did not hold yet has to be read first, with how it is made ready; anything else is known.
-        # @param drafts [Array<Store::Posts::Standing::Draft>] as they were kept
-        # @return [Store::Posts::Standing::Post] as it stands with them
+        # @param drafts [Array<Store::Posts::PostState::Draft>] as they were kept
+        # @return [Store::Posts::PostState::Post] as it stands with them
         def after(*drafts)
           fresh = drafts.flat_map { |draft| files_of(draft.part, draft.value) } - post.source.media_ids
           return standing([post.id]).fetch(post.id) if fresh.any?
@@ -111,8 +111,8 @@ module AskFirst
         end
 
         # A release moves with its time, as long as its yeses allow the new one; otherwise restaging ends it.
-        # @param standing [Store::Posts::Standing::Post] with the new time
-        # @return [Store::Posts::Standing::Post] with the releases that moved
+        # @param standing [Store::Posts::PostState::Post] with the new time
+        # @return [Store::Posts::PostState::Post] with the releases that moved
         def move_releases(standing, channel_id)
           moving =
             standing.adaptations.select do |adaptation|

@@ -6,7 +6,7 @@ module AskFirst
       # The post sheet as the agency side sees it, with what the reader may do: whole, or the blocks that a page wants
       # again.
       class PostSheet < Act
-        reads :post, "see_post", gate: false, stand: true
+        reads :post, "see_post", lock: false, stand: true
 
         BLOCKS = {
           "head" => Sheet::Head.method(:of),

@@ -5,7 +5,7 @@ module AskFirst
     module Posts
       # The revisions of a post, newest first, with why each was kept; and any two beside each other.
       class Revisions < Act
-        reads :post, "see_post", gate: false
+        reads :post, "see_post", lock: false
 
         # @param from [Integer, nil] number of the earlier revision
         # @param to [Integer, nil]

@@ -33,7 +33,7 @@ module AskFirst
               after: before.merge(wanted).reject { |_, spelling| spelling.empty? }
             }
           )
-          restage(touched) if touched.any?
+          refresh_stage(touched) if touched.any?
           announce("posts")
           id
         end
@@ -102,7 +102,7 @@ module AskFirst
               Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%")
             )
           ids = rows(:posts).where(id: naming.select(:post_id)).exclude(stage: "out").select_map(:id)
-          Store::Gates.for_posts(scope, ids)
+          Store::Locks.for_posts(scope, ids)
           sealed =
             standing(ids)
               .values

@@ -6,8 +6,8 @@ module AskFirst
       # What the checks of a post know beside the post: what goes out around it, the client's days off, what was found
       # at the end of its links.
       class SeenAround
-        # @param post [Store::Posts::Standing::Post]
-        # @param shown [Array<Store::Posts::Standing::Adaptation>] those that are looked at
+        # @param post [Store::Posts::PostState::Post]
+        # @param shown [Array<Store::Posts::PostState::Adaptation>] those that are looked at
         # @param workspace [Hash]
         # @param others [Boolean] whether other posts are looked at too
         # @param among [Array<Core::Checks::Neighbours::Showing>, nil] what goes out around it, its own too, for whoever

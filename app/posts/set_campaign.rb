@@ -17,7 +17,7 @@ module AskFirst
           before = rows(:campaigns).where(id: row[:campaign_id]).get(:name)
           rows(:posts).where(id: post_id).update(campaign_id: id)
           record("campaign_set", post_id: post_id, facts: { before: before, after: wanted.empty? ? nil : wanted })
-          restage([post_id]) # its name may stand in tracking tags that are not fixed yet
+          refresh_stage([post_id]) # its name may stand in tracking tags that are not fixed yet
         end
 
         private

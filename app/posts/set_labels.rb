@@ -22,7 +22,7 @@ module AskFirst
           )
           after = on(post_id)
           record("labelled", post_id: post_id, facts: { before: before, after: after }) unless before == after
-          restage([post_id]) # a step may be wanted for a label
+          refresh_stage([post_id]) # a step may be wanted for a label
           after
         end
 

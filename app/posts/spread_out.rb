@@ -31,7 +31,7 @@ module AskFirst
           )
         end
 
-        # @return [Store::Posts::Standing::Draft]
+        # @return [Store::Posts::PostState::Draft]
         def move(adaptation, wall)
           channel_id = adaptation.row[:channel_id]
           require_write!(channel_id, "time")

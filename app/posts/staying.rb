@@ -7,7 +7,7 @@ module AskFirst
       module Staying
         module_function
 
-        # @param adaptation [Store::Posts::Standing::Adaptation]
+        # @param adaptation [Store::Posts::PostState::Adaptation]
         # @return [Core::Error, nil] nil when it can be taken off
         def refusal(adaptation)
           name = adaptation.channel[:name]

@@ -20,7 +20,7 @@ module AskFirst
           Media::Render.call(kit, member, post_ids: [post_id])
           write do
             enter
-            KeepRevision.call(kit, member, post: post)
+            CreateRevision.call(kit, member, post: post)
           end[
             :number
           ]
@@ -46,7 +46,7 @@ module AskFirst
               parts: changed.map { |_, part, _| part }.uniq
             }
           )
-          restage([post.id])
+          refresh_stage([post.id])
         end
 
         # @return [Array<Array(String, String, Object)>] channel (nil: the master), part, value (:follow where it was

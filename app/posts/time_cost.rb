@@ -5,7 +5,7 @@ module AskFirst
     module Posts
       # Says what another time would cost, before it is saved. Writes nothing.
       class TimeCost < Act
-        reads :post, "see_post", gate: false, stand: true
+        reads :post, "see_post", lock: false, stand: true
 
         # @return [Array<Hash>] {channel:, costs:} for each adaptation that the time would change
         def call(post_id:, channel_id:, value:)

@@ -10,7 +10,7 @@ module AskFirst
 
         # A part of the master or of one channel. What is out follows nothing any more, so the master may change
         # beside it.
-        # @param post [Store::Posts::Standing::Post]
+        # @param post [Store::Posts::PostState::Post]
         # @param channel_id [String, nil] nil for the master
         # @return [Core::Permissions::Touched]
         def part(post, channel_id, part)
@@ -19,7 +19,7 @@ module AskFirst
         end
 
         # Channels of a post as they are chosen for an act.
-        # @param adaptations [Array<Store::Posts::Standing::Adaptation>]
+        # @param adaptations [Array<Store::Posts::PostState::Adaptation>]
         def channels(adaptations)
           of(adaptations, channel_ids: adaptations.map { |one| one.row[:channel_id] })
         end

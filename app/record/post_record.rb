@@ -5,7 +5,7 @@ module AskFirst
     module Record
       # The record of one post, oldest first: who did what, when, on which revision.
       class PostRecord < Act
-        reads :post, "see_post", gate: false
+        reads :post, "see_post", lock: false
 
         PAGE = 200
 

@@ -7,7 +7,7 @@ module AskFirst
       # is writing: it takes the ability for it, unlocks what is locked (which was said before), and whoever takes it is
       # an author from then on.
       class DecideSuggestion < Act
-        opens :remark, nil, stand: true, gate: true
+        opens :remark, nil, stand: true, lock: true
 
         # @param as [String] taken or declined
         # @param everywhere [Boolean] into the master instead of this channel alone
@@ -47,7 +47,7 @@ module AskFirst
           unlock(channel)
           version = before ? before[:version] : 0
           value = { part: "text", value: changed, version: version }
-          Posts::SavePart.call(kit, member, post_id: post.id, channel_id: channel, **value)
+          Posts::UpdatePart.call(kit, member, post_id: post.id, channel_id: channel, **value)
         end
 
         # What it touches, apart from whether that is locked: unlocking is asked for by itself.

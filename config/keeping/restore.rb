@@ -131,7 +131,7 @@ module AskFirst
 
       def mark
         @say.call("marks")
-        lineage = Store::Dispatch::Lineage
+        lineage = Store::Dispatch::RestoreDetection
         file = Edge::Files::Mark.new(@settings.mark)
         Sequel.connect(Tools.with_database(@settings.owner_url, @beside)) do |db|
           process = Core::Uuid.v7(@now)
@@ -152,7 +152,7 @@ module AskFirst
 
       # A backup that is older than the marks knows until it was made.
       def known_until(db)
-        Store::Dispatch::Lineage.known_until(db) || Time.iso8601(@folder.facts["made_at"])
+        Store::Dispatch::RestoreDetection.known_until(db) || Time.iso8601(@folder.facts["made_at"])
       end
 
       def take_its_place

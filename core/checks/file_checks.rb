@@ -22,7 +22,7 @@ module AskFirst
             *files
               .select { |file| on && Media::Usable.over?(file.usable_until, on) }
               .map { |file| right_ended(file, on) },
-            *files.select { |file| Media::Coverage.over?(file.covered) }.map { |file| wordy(file) },
+            *files.select { |file| Media::TextCoverage.over?(file.covered) }.map { |file| wordy(file) },
             *files
               .select { |file| file.pixels && Media::Size.small?(file.pixels, least) }
               .map { |file| small(file, least) }

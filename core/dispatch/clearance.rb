@@ -3,7 +3,7 @@
 module AskFirst
   module Core
     module Dispatch
-      # Whether a planned showing may be sent now: asked under all gates, in the transaction that marks it as being
+      # Whether a planned showing may be sent now: asked under all locks, in the transaction that marks it as being
       # sent, and nowhere else. The first that fits decides.
       module Clearance
         # state: of the showing · release: {at:, needs: ids of the files that it sends} or nil · uploads: ids that are

@@ -30,7 +30,7 @@ module AskFirst
         TABLE =
           [
             move(:release_again, %w[planned by_hand], "planned", by: :person, may_be_out: false),
-            # the claim: under all gates, for the live release, at its time; it alone counts the try up
+            # the claim: under all locks, for the live release, at its time; it alone counts the try up
             move(:claim, "planned", "sending", by: :dispatcher, may_be_out: true),
             # sent again with the same id, where the network counts it once: it may be out all the time, so nobody can
             # change it in between

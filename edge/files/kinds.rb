@@ -69,7 +69,7 @@ module AskFirst
         end
 
         # @param face [IO] of a picture
-        # @return [Array<Array<Integer>>] what Core::Media::Guess looks at
+        # @return [Array<Array<Integer>>] what Core::Media::TextRegions looks at
         def edges(face) = @pictures.edges(face)
 
         # @param spec [Hash] of Core::Media::Renditions

@@ -45,7 +45,7 @@ module AskFirst
         def greys(io) = of_file(:greys, io)
 
         # @param preview [IO] of a picture
-        # @return [Array<Array<Integer>>] what Core::Media::Guess looks at
+        # @return [Array<Array<Integer>>] what Core::Media::TextRegions looks at
         def edges(preview) = of_file(:edges, preview)
 
         # @param spec [Hash] of Core::Media::Renditions

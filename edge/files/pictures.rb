@@ -82,11 +82,11 @@ module AskFirst
         #   sharply from left to right (Sobel's operator, its upright half)
         def edges(io)
           io.rewind
-          side = Core::Media::Guess::SIDE
-          cell = Core::Media::Guess::CELL
+          side = Core::Media::TextRegions::SIDE
+          cell = Core::Media::TextRegions::CELL
           small = Vips::Image.thumbnail_buffer(io.read, side, height: side, size: :down, fail_on: STRICT)
           grey = small.colourspace(:b_w).extract_band(0).cast(:int)
-          sharp = grey.conv(UPRIGHT, precision: :integer).abs > Core::Media::Guess::SHARP
+          sharp = grey.conv(UPRIGHT, precision: :integer).abs > Core::Media::TextRegions::SHARP
           across, down = [sharp.width, sharp.height].map { |one| [one / cell, 1].max }
           sharp = sharp.embed(0, 0, [sharp.width, cell].max, [sharp.height, cell].max)
           cells = sharp.shrink(cell, cell).linear(100 / 255.0, 0).cast(:uchar)

@@ -152,7 +152,11 @@ module AskFirst
             # a picture for the screen -> how sharp its squares are, row by row
             edges: {
               limits: LOOK,
-              shape: Shape.list(Shape.list(Shape.whole(0..100), Core::Media::Guess::SIDE), Core::Media::Guess::SIDE),
+              shape:
+                Shape.list(
+                  Shape.list(Shape.whole(0..100), Core::Media::TextRegions::SIDE),
+                  Core::Media::TextRegions::SIDE
+                ),
               call: ->(_, _, paths) { Readers.file(paths) { |io| Readers.kinds.edges(io) } }
             },
             # { edit:, mime: }, a picture and, where words are written in it, a font's file -> the picture that is made

@@ -29,7 +29,7 @@ RSpec.describe "Statements that an act takes", :database do
     ines = world.member(:ines)
     lines =
       statements(world.kit.db) do
-        AskFirst::App::Posts::SavePart.call(
+        AskFirst::App::Posts::UpdatePart.call(
           world.kit,
           ines,
           post_id: post,

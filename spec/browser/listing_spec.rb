@@ -11,7 +11,7 @@ RSpec.describe "The list of posts" do
 
   it "is as it was when somebody comes back to it from a post: what it was narrowed to, and the place in it" do
     subjects = Array.new(9) { |n| "Buoy #{n} is painted" }
-    subjects.each { |subject| world.act("Posts::MakePost", :ines, subject: subject) }
+    subjects.each { |subject| world.act("Posts::CreatePost", :ines, subject: subject) }
     as(:ines) do |session|
       session.current_window.resize_to(1280, 420)
       session.visit("/posts?#{client}")
@@ -49,7 +49,7 @@ RSpec.describe "The list of posts" do
 
   it "is chosen from, by box and by key, to do one thing with several" do
     word = "Marsh #{SecureRandom.hex(3)}"
-    posts = Array.new(3) { |n| world.act("Posts::MakePost", :ines, subject: "#{word} #{n}") }
+    posts = Array.new(3) { |n| world.act("Posts::CreatePost", :ines, subject: "#{word} #{n}") }
     as(:ines) do |session|
       session.visit("/posts?#{client}&words=#{word.tr(" ", "+")}")
       expect(session).to have_css(".list a", count: 3)

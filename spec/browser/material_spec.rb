@@ -11,7 +11,7 @@ RSpec.describe "Material" do
 
   def upload(seed, name, **said)
     id = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(seed), name: name)[:id]
-    world.act("Media::SaveMedium", :ines, client, media_id: id, said: said.transform_keys(&:to_s), version: 1)
+    world.act("Media::UpdateMedium", :ines, client, media_id: id, said: said.transform_keys(&:to_s), version: 1)
     id
   end
 
@@ -190,7 +190,7 @@ RSpec.describe "Material" do
         begin
           newest = db[:media].where(**here, name: "boat.jpg", replaced_by: nil).get(:id)
           world.act(
-            "Posts::SavePart",
+            "Posts::UpdatePart",
             :ines,
             client,
             post_id: post,

@@ -8,7 +8,7 @@ RSpec.describe "Permission, and the agency's own pages" do
   it "two owners at one role: the second sees what changed, keeps their ticks, and decides" do
     name = "night desk #{SecureRandom.hex(2)}"
     id =
-      AskFirst::App::Permissions::MakeRole.call(
+      AskFirst::App::Permissions::CreateRole.call(
         world.kit,
         agency_person(:bram),
         name: name,
@@ -19,7 +19,7 @@ RSpec.describe "Permission, and the agency's own pages" do
       visit("/agency/roles")
       click_button(name)
       check("hold everything", allow_label_click: true)
-      AskFirst::App::Permissions::ChangeRole.call(
+      AskFirst::App::Permissions::UpdateRole.call(
         world.kit,
         agency_person(:bram),
         role_id: id,
@@ -254,7 +254,7 @@ RSpec.describe "Permission, and the agency's own pages" do
             .first == before[0]
         end
       end
-      post = world.act("Posts::MakePost", :ines, subject: "Set of two")
+      post = world.act("Posts::CreatePost", :ines, subject: "Set of two")
       as(:ines) do
         visit("/w/#{world.workspace}/posts/#{post}")
         click_button("both of them")
@@ -273,7 +273,7 @@ RSpec.describe "Permission, and the agency's own pages" do
           limit: 200,
           pictures: 1
         )
-      post = world.act("Posts::MakePost", :ines, subject: "October leaflet")
+      post = world.act("Posts::CreatePost", :ines, subject: "October leaflet")
       world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [leaflet])
       world.write(post, "text", "Look at the lamp before you leave the house.")
       wall = AskFirst::Core::Plan::WallTime.at(world.kit.now + 120, "Europe/Lisbon")
@@ -301,7 +301,7 @@ RSpec.describe "Permission, and the agency's own pages" do
 
   it "a client is archived and taken out again; deleted with its name typed, and restored by the owner" do
     id =
-      AskFirst::App::Clients::MakeClient.call(
+      AskFirst::App::Clients::CreateClient.call(
         world.kit,
         agency_person(:ines),
         name: "Short Lived",

@@ -31,7 +31,7 @@ RSpec.describe "The client on a phone" do
     # the mail has left; this pass takes its place
     eventually { db[:guest_passes].where(ask_id: ask, person_id: world.person(:odile)).any? }
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    secret = world.act("Signoff::MintPass", process, ask_id: ask, person_id: world.person(:odile))
+    secret = world.act("Signoff::CreatePass", process, ask_id: ask, person_id: world.person(:odile))
     "#{Capybara.app_host}/review/##{secret}"
   end
 

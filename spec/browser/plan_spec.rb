@@ -150,7 +150,7 @@ RSpec.describe "The month of the plan" do
   end
 
   it "gives what has no time a day out of the tray, and tells who may not why" do
-    bare = world.act("Posts::MakePost", :ines, subject: "Winter letter")
+    bare = world.act("Posts::CreatePost", :ines, subject: "Winter letter")
     as(:ines) do |session|
       month(session)
       within(".tray") { expect(page).to have_content("Winter letter") }

@@ -169,7 +169,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
       expect(page).to have_field("Name", with: "Quillmere Ferries")
       fill_in("Mark in letters", with: "Qf")
       row = db[:workspaces].where(id: world.workspace).first
-      world.act("Clients::ChangeSettings", :bram, version: row[:version], edge: "#224466")
+      world.act("Clients::UpdateSettings", :bram, version: row[:version], edge: "#224466")
       click_button("Save the settings")
       expect(page).to have_content("changed these settings meanwhile")
       expect(page).to have_field("Mark in letters", with: "Qf")
@@ -178,7 +178,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
     end
   ensure
     row = db[:workspaces].where(id: world.workspace).first
-    world.act("Clients::ChangeSettings", :bram, version: row[:version], mark: "QF", edge: "#1D5C74")
+    world.act("Clients::UpdateSettings", :bram, version: row[:version], mark: "QF", edge: "#1D5C74")
   end
 
   it "the brand sheet is written part by part, and read beside the post" do

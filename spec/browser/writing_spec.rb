@@ -102,7 +102,7 @@ RSpec.describe "Writing a post" do
     client = fresh_client("Tarn Boats")
     post = plain_post(client, connected(client, "guildhall"))
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,
@@ -262,7 +262,7 @@ RSpec.describe "Writing a post" do
     post = plain_post(client, vitrine)
     picture = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(5), name: "boat.jpg")[:id]
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,

@@ -32,7 +32,7 @@ RSpec.describe AskFirst::Edge::Clock do
   end
 end
 
-RSpec.describe AskFirst::Edge::Files::Shelf do
+RSpec.describe AskFirst::Edge::Files::FileStore do
   it "gives back what was put, by id" do
     Dir.mktmpdir do |dir|
       shelf = described_class.new(dir)

@@ -20,10 +20,10 @@ RSpec.describe "A store of files that speaks the S3 protocol", :database do
     )
   end
 
-  def far(at: address) = AskFirst::Edge::Files::Far.new(at, "files", "stand-in", "stand-in-secret", "local")
+  def far(at: address) = AskFirst::Edge::Files::S3Store.new(at, "files", "stand-in", "stand-in-secret", "local")
 
   def shelf(folder = Dir.mktmpdir("shelf", Infrastructure.folder), store: far)
-    [AskFirst::Edge::Files::Shelf.new(folder, store), folder]
+    [AskFirst::Edge::Files::FileStore.new(folder, store), folder]
   end
 
   describe "the stand-in" do
@@ -145,7 +145,7 @@ RSpec.describe "A store of files that speaks the S3 protocol", :database do
     end
 
     it "says within its deadline that the store is away or silent, and keeps nothing of what could not be kept there" do
-      stub_const("AskFirst::Edge::Files::Far::SECONDS", 1)
+      stub_const("AskFirst::Edge::Files::S3Store::SECONDS", 1)
       closed = far(at: "http://127.0.0.1:9/store")
       { "store.away" => far, "store.silent" => far, nil => closed }.each do |sign, store|
         here, folder = shelf(store: store)

@@ -101,7 +101,7 @@ RSpec.describe "The second wall", :database do
     world.ask(post, 1)
     pass =
       world.act(
-        "Signoff::MintPass",
+        "Signoff::CreatePass",
         AskFirst::App::Member.process(here, "dispatcher"),
         ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile)

@@ -6,7 +6,7 @@ module ClientSteps
   def fresh_client(name = "Client #{SecureRandom.hex(3)}", who: :ines, **more)
     key = :"c#{SecureRandom.hex(4)}"
     id =
-      AskFirst::App::Clients::MakeClient.call(
+      AskFirst::App::Clients::CreateClient.call(
         world.kit,
         agency_person(who),
         name: name,
@@ -54,11 +54,11 @@ module ClientSteps
 
   # A post of Ines alone: one channel, copy, time.
   def plain_post(client, channel_id, text: "The late boat waits.", wall: "2026-10-15T07:30")
-    post = world.act("Posts::MakePost", :ines, client, subject: "Late boat")
+    post = world.act("Posts::CreatePost", :ines, client, subject: "Late boat")
     world.act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: Array(channel_id))
-    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: "text", value: text, version: 0)
+    world.act("Posts::UpdatePart", :ines, client, post_id: post, channel_id: nil, part: "text", value: text, version: 0)
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,
@@ -112,7 +112,7 @@ module ClientSteps
 
   # The route that every post passes, as the page shows it.
   def route_here(client)
-    here = world.act("Signoff::RoutesHere", :ines, client)
+    here = world.act("Signoff::RouteList", :ines, client)
     here[:routes].find { |one| one[:default] }.merge(here.slice(:presets, :able, :can))
   end
 end

@@ -124,7 +124,7 @@ class History
         [who, world.member(who, @client)]
       end
     @channels = NAMES.zip(world.world.channels[@client].values.first(2)).to_h
-    @post = act("Posts::MakePost", subject: "A history")
+    @post = act("Posts::CreatePost", subject: "A history")
     act("Posts::ChooseChannels", post_id: @post, channel_ids: @channels.values)
     @ids = @channels.transform_values { |channel| db[:adaptations].where(post_id: @post, channel_id: channel).get(:id) }
     @usual, @other =
@@ -174,14 +174,14 @@ class History
 
   def first_comment
     said = { post_id: @post, channel_id: nil, part: "first_comment", value: "More of it below.", version: 0 }
-    act("Posts::SavePart", :maro, **said)
+    act("Posts::UpdatePart", :maro, **said)
   end
 
   def save(name, words, who)
     channel = name && @channels[name]
     row = db[:parts].where(post_id: @post, channel_id: channel, part: "text").first
     act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       who,
       post_id: @post,
       channel_id: channel,
@@ -273,7 +273,7 @@ class History
   def plan(wall, zone)
     row = db[:parts].where(post_id: @post, channel_id: nil, part: "time").first
     act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       post_id: @post,
       channel_id: nil,
       part: "time",
@@ -702,7 +702,7 @@ class History
   def settings(**values)
     version = db[:workspaces].where(id: workspace).get(:version)
     attempt do
-      act("Clients::ChangeSettings", version: version, **values)
+      act("Clients::UpdateSettings", version: version, **values)
       yield values
       values.values.first
     end
@@ -715,7 +715,7 @@ class History
     said = Sequel.lit("CAST(? AS jsonb)", JSON.generate(changed))
     world.owner[:channels].where(id: @channels[name]).update(card: said)
     process = AskFirst::App::Member.process(workspace, "networks")
-    AskFirst::App::Signoff::RestageChannel.call(world.jobs, process, channel_id: @channels[name])
+    AskFirst::App::Signoff::RefreshChannel.call(world.jobs, process, channel_id: @channels[name])
     @comments[name] = !@comments[name]
     refresh
     "#{name} #{@comments[name]}"
@@ -738,7 +738,7 @@ class History
     who = pick(@reading.gone) or return "nobody has left"
     come_back_to(who)
     process = AskFirst::App::Member.process(workspace, "people")
-    AskFirst::App::Signoff::RestageAsked.call(world.jobs, process, person_id: world.person(who))
+    AskFirst::App::Signoff::RefreshAsked.call(world.jobs, process, person_id: world.person(who))
     @reading.gone -= [who]
     who
   end

@@ -153,7 +153,7 @@ class SpecWorld
     channel_id = on && channel(on, client)
     row = db[:parts].where(post_id: post, channel_id: channel_id, part: part).first
     act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       who,
       client,
       post_id: post,
@@ -172,7 +172,7 @@ class SpecWorld
     client: :quillmere,
     picture: true
   )
-    post = act("Posts::MakePost", :ines, client, subject: "Fog days")
+    post = act("Posts::CreatePost", :ines, client, subject: "Fog days")
     act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: channels.map { |one| channel(one, client) })
     write(post, "text", text, client: client)
     if wall
@@ -279,7 +279,7 @@ class SpecWorld
 
   def standing(post, client = :quillmere)
     scope = AskFirst::Store::Scope.new(kit.db, workspace_ids: workspace(client), person_id: nil, side: "agency")
-    scope.transaction { AskFirst::Store::Posts::Standing.load(scope, [post], kit.now).fetch(post) }
+    scope.transaction { AskFirst::Store::Posts::PostState.load(scope, [post], kit.now).fetch(post) }
   end
 
   def stages(post, client = :quillmere)

@@ -110,7 +110,7 @@ RSpec.describe "The API" do
     let(:post) { world.draft.tap { |id| world.ask(id, 0) && world.answer(id, :wren) && world.ask(id, 1) } }
     let(:pass) do
       world.act(
-        "Signoff::MintPass",
+        "Signoff::CreatePass",
         AskFirst::App::Member.process(w, "dispatcher"),
         ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile)

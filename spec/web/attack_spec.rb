@@ -89,9 +89,9 @@ RSpec.describe "Attacks over the API" do
     it "is free again after something broke" do
       ines
       key = SecureRandom.uuid
-      allow(AskFirst::App::Posts::MakePost).to receive(:call).and_raise(Sequel::DatabaseDisconnectError, "gone")
+      allow(AskFirst::App::Posts::CreatePost).to receive(:call).and_raise(Sequel::DatabaseDisconnectError, "gone")
       expect(make_post(ines, "Twice", key).first).to eq 500
-      allow(AskFirst::App::Posts::MakePost).to receive(:call).and_call_original
+      allow(AskFirst::App::Posts::CreatePost).to receive(:call).and_call_original
       expect(make_post(ines, "Twice", key).first).to eq 201
     end
 

@@ -32,14 +32,14 @@ RSpec.describe "Somebody whose part in a client changes while they act" do
     world.owner[:pg_locks].where(granted: false).where(Sequel.lit("pg_backend_pid() = ANY(pg_blocking_pids(pid))")).any?
   end
 
-  # @yield in a transaction that holds the client's gate: what changes meanwhile
+  # @yield in a transaction that holds the client's lock: what changes meanwhile
   # @return [Array(Integer, Hash, Boolean)] what the call was answered, once that was committed, and whether it waited
   def meanwhile(call)
     answer = nil
     caller = nil
     waited = false
     world.owner.transaction do
-      world.owner[:workspaces].where(id: own).lock_style(AskFirst::Store::Gates::LOCK).all
+      world.owner[:workspaces].where(id: own).lock_style(AskFirst::Store::Locks::LOCK).all
       yield
       caller = Thread.new { answer = Routes.make(client, call, version: 1) }
       while caller.alive? && !(waited = awaited?)
@@ -139,7 +139,7 @@ RSpec.describe "Somebody whose part in a client changes while they act" do
     world.ask(post, 1)
     line = world.line(post)
     process = AskFirst::App::Member.process(own, "worker")
-    world.act("Signoff::MintPass", process, ask_id: line[:ask_id], person_id: world.person(:odile))
+    world.act("Signoff::CreatePass", process, ask_id: line[:ask_id], person_id: world.person(:odile))
     pass = db[:guest_passes].where(ask_id: line[:ask_id]).first
     @stale = AskFirst::App::Member.from_row(member_row(world.person(:odile)), pass: pass)
     world.act("Signoff::RevokePass", :ines, pass_id: pass[:id])

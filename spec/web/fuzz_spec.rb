@@ -61,7 +61,7 @@ RSpec.describe "Calls that nobody should make" do
     world.ask(post, 1)
     pass =
       world.act(
-        "Signoff::MintPass",
+        "Signoff::CreatePass",
         AskFirst::App::Member.process(own, "dispatcher"),
         ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile)

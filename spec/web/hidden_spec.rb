@@ -13,7 +13,7 @@ RSpec.describe "What is hidden from a limited member" do
 
   # One of everything on a channel, with a word by which it would be known.
   def things(network, word)
-    post = world.act("Posts::MakePost", :ines, subject: "#{word} post")
+    post = world.act("Posts::CreatePost", :ines, subject: "#{word} post")
     world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [world.channel(network)])
     world.write(post, "text", "#{word} sails at 7:20.", who: :ines)
     picture = world.act("Media::UploadMedia", :ines, io: SpecWorld.picture(rand(1_000_000)), name: "#{word}.jpg")[:id]
@@ -55,14 +55,14 @@ RSpec.describe "What is hidden from a limited member" do
 
   def idea(network, word)
     said = { "title" => "#{word} idea", "audience" => word, "channel_id" => world.channel(network) }
-    world.act("Ideas::KeepIdea", :ines, said: said)[:id]
+    world.act("Ideas::SaveIdea", :ines, said: said)[:id]
   end
 
   # A colleague's place for the idea on Ticker, and a feed from which it is said to have come.
   def pencil(network, word, idea)
     day = network == :ticker ? "2026-11-03" : "2026-11-04"
     mark = { "day" => day, "channel_id" => world.channel(:ticker), "word" => word[0, 3], "idea_id" => idea }
-    world.act("Plan::Pencil", :ines, put: [mark])
+    world.act("Plan::UpdateMarks", :ines, put: [mark])
   end
 
   def feed(network, word, idea)

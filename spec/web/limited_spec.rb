@@ -51,14 +51,14 @@ RSpec.describe "Strangers inside a client" do
     )
     idea =
       world.act(
-        "Ideas::KeepIdea",
+        "Ideas::SaveIdea",
         :ines,
         said: {
           "title" => "Vitrine window",
           "channel_id" => world.channel(:vitrine)
         }
       )
-    partner = world.act("Partners::KeepPartner", :ines, said: { "name" => "Vitrine baker #{SecureRandom.hex(2)}" })
+    partner = world.act("Partners::SavePartner", :ines, said: { "name" => "Vitrine baker #{SecureRandom.hex(2)}" })
     newest = ->(table, **more) { db[table].where({ workspace_id: own }.merge(more)).reverse(:id).get(:id) }
     {
       "reading" => world.act("Posts::PreviewLink", :ines, address: "http://quillmere.example/#{SecureRandom.hex(2)}"),
@@ -83,7 +83,7 @@ RSpec.describe "Strangers inside a client" do
 
   def pass(line)
     world.act(
-      "Signoff::MintPass",
+      "Signoff::CreatePass",
       AskFirst::App::Member.process(own, "dispatcher"),
       ask_id: line[:ask_id],
       person_id: world.person(:odile)
@@ -287,7 +287,7 @@ RSpec.describe "Strangers inside a client" do
         lambda do |post|
           count = world.kit.bus.told.size
           world.act(
-            "Posts::SaveNote",
+            "Posts::UpdateNote",
             :ines,
             post_id: post,
             note: SecureRandom.hex,

@@ -76,7 +76,7 @@ RSpec.describe "Looking as a member" do
       _, review = bram.call(:get, "/api/look-as/asks/#{ask}")
       pass =
         world.act(
-          "Signoff::MintPass",
+          "Signoff::CreatePass",
           AskFirst::App::Member.process(w, "dispatcher"),
           ask_id: ask,
           person_id: world.person(:odile)
@@ -129,7 +129,7 @@ RSpec.describe "The agency's routes" do
   end
 
   it "hand out the record as CSV that a spreadsheet does not run, and as JSON" do
-    world.act("Posts::MakePost", :ines, subject: "=HYPERLINK(\"https://evil.example\")")
+    world.act("Posts::CreatePost", :ines, subject: "=HYPERLINK(\"https://evil.example\")")
     bram = ApiWorld.client(:bram)
     bram.get("/api/agency/record-file?as=csv&workspace=#{world.workspace}")
     expect(bram.last_response.headers).to include(

@@ -79,7 +79,7 @@ RSpec.describe "The plan as PDF" do
 
   it "has pencil marks only if they are wanted, and an empty period says so" do
     mark = { "day" => "2028-01-05", "channel_id" => world.channel(:ticker), "word" => "Kept word" }
-    world.act("Plan::Pencil", :ines, client, put: [mark], erase: [])
+    world.act("Plan::UpdateMarks", :ines, client, put: [mark], erase: [])
     expect(text(paper("month.pdf?month=2028-01"))).not_to include "Kept word"
     expect(text(paper("month.pdf?month=2028-01&marks=yes"))).to include "Kept word"
     expect(text(paper("list.pdf?from=2031-01-01&to=2031-01-31"))).to include "Nothing is planned in these days."

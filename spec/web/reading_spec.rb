@@ -39,7 +39,7 @@ RSpec.describe "Reading over the API" do
         limit: 900,
         pictures: 1
       )
-    by_hand = world.act("Posts::MakePost", :ines, client, subject: "By hand")
+    by_hand = world.act("Posts::CreatePost", :ines, client, subject: "By hand")
     world.act("Posts::ChooseChannels", :ines, client, post_id: by_hand, channel_ids: [leaflet])
     world.write(by_hand, "text", "Leaflet")
     world.write(by_hand, "time", { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" }, who: :ines)
@@ -49,7 +49,7 @@ RSpec.describe "Reading over the API" do
     campaign = world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Read #{SecureRandom.hex(2)}" })
     brief = { campaign_id: campaign, io: StringIO.new("stand 14"), name: "Brief.txt" }
     file = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("rules"), name: "Regeln ß.txt")
-    partner = world.act("Partners::KeepPartner", :ines, client, said: { "name" => "Read" })[:id]
+    partner = world.act("Partners::SavePartner", :ines, client, said: { "name" => "Read" })[:id]
     {
       "remark" => said_by_mail,
       "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"),
@@ -64,7 +64,7 @@ RSpec.describe "Reading over the API" do
       "partner" => partner,
       "partner_file" =>
         world.act("Partners::AddFile", :ines, client, partner_id: partner, io: StringIO.new("agreed"), name: "a.txt"),
-      "idea" => world.act("Ideas::KeepIdea", :ines, client, said: { "title" => "Read" })[:id],
+      "idea" => world.act("Ideas::SaveIdea", :ines, client, said: { "title" => "Read" })[:id],
       "post_file" =>
         world.act(
           "Talk::AddFile",

@@ -53,8 +53,8 @@ RSpec.describe "Strangers" do
           "zone" => "America/Denver"
         }
       )
-    idea = world.act("Ideas::KeepIdea", :ines, client, said: { "title" => "Brackwater thought" })[:id]
-    partner = world.act("Partners::KeepPartner", :ines, client, said: { "name" => "Brackwater baker" })[:id]
+    idea = world.act("Ideas::SaveIdea", :ines, client, said: { "title" => "Brackwater thought" })[:id]
+    partner = world.act("Partners::SavePartner", :ines, client, said: { "name" => "Brackwater baker" })[:id]
     group = world.act("Ideas::SaveGroup", :ines, client, name: "Brackwater #{SecureRandom.hex(2)}")
     here = ->(table, **more) { db[table].where({ workspace_id: theirs }.merge(more)).reverse(:id).get(:id) }
     {
@@ -100,9 +100,9 @@ RSpec.describe "Strangers" do
     world.kit.db.loggers.delete(logger)
   end
 
-  def hearers(workspace_id)
+  def subscribers(workspace_id)
     scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: workspace_id, person_id: nil, side: "agency")
-    scope.transaction { AskFirst::Store::People::Hearers.of(scope, [], world.kit.now) }
+    scope.transaction { AskFirst::Store::People::Subscribers.of(scope, [], world.kit.now) }
   end
 
   def membership(client = :brackwater) =
@@ -247,7 +247,7 @@ RSpec.describe "Strangers" do
     let(:post) { world.draft.tap { |id| world.ask(id, 0) && world.answer(id, :wren) && world.ask(id, 1) } }
     let(:pass) do
       world.act(
-        "Signoff::MintPass",
+        "Signoff::CreatePass",
         AskFirst::App::Member.process(own, "dispatcher"),
         ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile)
@@ -336,7 +336,9 @@ RSpec.describe "Strangers" do
         )
         JSON.parse(client.last_response.body).map { |one| one["channel"] } - ["/__status"]
       end
-    [theirs, own].each { |id| AskFirst::App::Live.announce(ApiWorld.kit, id, { what: "post", ids: [] }, hearers(id)) }
+    [theirs, own].each do |id|
+      AskFirst::App::Live.announce(ApiWorld.kit, id, { what: "post", ids: [] }, subscribers(id))
+    end
     expect(poll.call(tobiah).uniq).to eq ["/workspaces/#{own}"]
     expect(poll.call(ApiWorld.client(:ines)).uniq).to match_array ["/workspaces/#{own}", "/workspaces/#{theirs}"]
     expect(poll.call(ApiWorld.client)).to be_empty

@@ -32,7 +32,7 @@ module AskFirst
         private_constant :NONE
 
         # @param scope [Scope] of one workspace
-        # @param post [Standing::Post] that is looked around from
+        # @param post [PostState::Post] that is looked around from
         # @param from [Time]
         # @param to [Time]
         # @return [Array<Core::Checks::Neighbours::Showing>]

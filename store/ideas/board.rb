@@ -47,7 +47,7 @@ module AskFirst
           "(EXISTS (SELECT 1 FROM posts p WHERE (p.workspace_id, p.idea_id) = (ideas.workspace_id, ideas.id) AND " \
             "p.discarded_at IS NULL) OR EXISTS (SELECT 1 FROM pencil_marks m WHERE (m.workspace_id, m.idea_id) = " \
             "(ideas.workspace_id, ideas.id)))"
-        # state => condition, as Core::Ideas::Standing says them
+        # state => condition, as Core::Ideas::IdeaState says them
         STATES = {
           "open" => "ideas.status <> 'aside' AND NOT #{MADE}",
           "made" => MADE,

@@ -10,7 +10,7 @@ module AskFirst
         NO_ROUTE = { id: nil, name: "", releases_itself: false, locks_time: false }.freeze
         private_constant :NO_ROUTE
 
-        # @param sets [Hash{Symbol=>Array<Hash>}] of StandingRows
+        # @param sets [Hash{Symbol=>Array<Hash>}] of PostRows
         def initialize(sets)
           @sets = sets
           @asked = sets[:asked].group_by { |row| row[:post_id] }
@@ -58,7 +58,7 @@ module AskFirst
         end
 
         # Labels that the texts of a post ask for, since a step of its route is wanted for them.
-        # @param adaptations [Array<Standing::Adaptation>]
+        # @param adaptations [Array<PostState::Adaptation>]
         # @return [Array<String>] their ids
         def proposed(post, adaptations)
           conditions = @live.fetch(route(post)[:id], []).filter_map { |row| steps.fetch(row[:id]).condition }

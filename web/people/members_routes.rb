@@ -6,7 +6,7 @@ module AskFirst
       # Members, invitations, and looking as somebody.
       module MembersRoutes
         def self.registered(app)
-          app.get("/api/w/:workspace/people") { json act(App::People::PeopleHere) }
+          app.get("/api/w/:workspace/people") { json act(App::People::PeopleList) }
           app.get("/api/w/:workspace/people/:membership") do
             json act(App::People::MemberSheet, membership_id: params[:membership])
           end
@@ -15,7 +15,7 @@ module AskFirst
             json(
               version:
                 act(
-                  App::People::ChangeMember,
+                  App::People::UpdateMember,
                   membership_id: params[:membership],
                   version: seen_version,
                   role_id: body["role_id"],

@@ -12,7 +12,7 @@ module AskFirst
             json(
               version:
                 agency_act(
-                  App::People::SaveProfile,
+                  App::People::UpdateProfile,
                   version: seen_version,
                   name: body["name"],
                   zone: body["zone"],
@@ -63,7 +63,7 @@ module AskFirst
             )
           end
           app.delete("/api/profile/absences/:absence") do
-            agency_act(App::People::DropAbsence, absence_id: params[:absence])
+            agency_act(App::People::RemoveAbsence, absence_id: params[:absence])
             done
           end
         end

@@ -11,9 +11,9 @@ module AskFirst
             json({ posts: act(App::Plan::Several, **said, dry: body_json["dry"] == true) })
           end
           app.post("/api/w/:workspace/plan/drafts") do
-            json({ ids: act(App::Plan::WriteCells, cells: body_json["cells"]) }, 201)
+            json({ ids: act(App::Plan::CreateDrafts, cells: body_json["cells"]) }, 201)
           end
-          app.get("/api/plan/batches") { json({ batches: App::Plan::Batches.call(agency_scope) }) }
+          app.get("/api/plan/batches") { json({ batches: App::Plan::BatchList.call(agency_scope) }) }
           app.post("/api/w/:workspace/plan/batches") do
             json({ id: act(App::Plan::BeginBatch, **BulkRoutes.read(body_json)) }, 201)
           end
@@ -22,7 +22,7 @@ module AskFirst
 
         def self.one(app)
           app.get("/api/w/:workspace/plan/batches/:batch") do
-            found = act(App::Plan::BatchHere, batch_id: params[:batch])
+            found = act(App::Plan::BatchDetail, batch_id: params[:batch])
             order = BulkRoutes.order(found[:kind], found[:value])
             json found.slice(:total, :ended, :stopped, :posts).merge(order: order)
           end

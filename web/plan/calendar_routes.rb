@@ -51,7 +51,7 @@ module AskFirst
 
         def self.own_views(app)
           app.get("/api/plan/views") do
-            json({ views: App::Plan::Views.call(agency_scope, over_all: params[:workspace].nil?) })
+            json({ views: App::Plan::ViewList.call(agency_scope, over_all: params[:workspace].nil?) })
           end
           app.post("/api/plan/views") do
             body = body_json
@@ -59,7 +59,7 @@ module AskFirst
             json({ id: agency_act(App::Plan::SaveView, **said) }, 201)
           end
           app.delete("/api/plan/views/:view") do
-            agency_act(App::Plan::DropView, view_id: params[:view])
+            agency_act(App::Plan::RemoveView, view_id: params[:view])
             status 204
           end
         end

@@ -8,14 +8,14 @@ module AskFirst
         def self.registered(app)
           app.get("/api/w/:workspace/days") { json act(App::Plan::Days, from: params[:from], to: params[:to]) }
           app.post("/api/w/:workspace/plan/dates") do
-            json({ id: act(App::Plan::KeepKeyDate, **DatesRoutes.said(body_json)) }, 201)
+            json({ id: act(App::Plan::SaveKeyDate, **DatesRoutes.said(body_json)) }, 201)
           end
           app.put("/api/w/:workspace/plan/dates/:date") do
-            act(App::Plan::KeepKeyDate, **DatesRoutes.said(body_json), date_id: params[:date])
+            act(App::Plan::SaveKeyDate, **DatesRoutes.said(body_json), date_id: params[:date])
             status 204
           end
           app.delete("/api/w/:workspace/plan/dates/:date") do
-            act(App::Plan::DropKeyDate, date_id: params[:date])
+            act(App::Plan::RemoveKeyDate, date_id: params[:date])
             status 204
           end
         end

@@ -6,7 +6,7 @@ module AskFirst
       # What comes back by a rule.
       module FixturesRoutes
         def self.registered(app)
-          app.get("/api/w/:workspace/plan/fixtures") { json act(App::Plan::FixturesHere) }
+          app.get("/api/w/:workspace/plan/fixtures") { json act(App::Plan::FixtureList) }
           app.post("/api/w/:workspace/plan/fixtures") do
             json({ id: act(App::Plan::SaveFixture, **FixturesRoutes.said(body_json)) }, 201)
           end
@@ -16,7 +16,7 @@ module AskFirst
             status 204
           end
           app.delete("/api/w/:workspace/plan/fixtures/:fixture") do
-            act(App::Plan::DropFixture, fixture_id: params[:fixture])
+            act(App::Plan::RemoveFixture, fixture_id: params[:fixture])
             status 204
           end
           app.get("/api/w/:workspace/plan/rule") do
@@ -33,7 +33,7 @@ module AskFirst
             status 204
           end
           app.post("/api/w/:workspace/plan/fixtures/:fixture/write") do
-            json({ id: act(App::Plan::WriteFixture, fixture_id: params[:fixture], day: body_json["day"]) }, 201)
+            json({ id: act(App::Plan::CreateFixturePost, fixture_id: params[:fixture], day: body_json["day"]) }, 201)
           end
         end
 

@@ -8,10 +8,10 @@ module AskFirst
         def self.registered(app)
           app.put("/api/w/:workspace/plan/marks") do
             body = body_json
-            json({ before: act(App::Plan::Pencil, put: body["put"] || [], erase: body["erase"] || []) })
+            json({ before: act(App::Plan::UpdateMarks, put: body["put"] || [], erase: body["erase"] || []) })
           end
           app.post("/api/w/:workspace/plan/marks/write") do
-            json({ id: act(App::Plan::WriteMark, cells: [body_json]) }, 201)
+            json({ id: act(App::Plan::CreateMarkPost, cells: [body_json]) }, 201)
           end
           app.post("/api/w/:workspace/plan/carry-over") do
             body = body_json

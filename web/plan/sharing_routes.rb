@@ -17,11 +17,11 @@ module AskFirst
         end
 
         def self.links(app)
-          app.get("/api/w/:workspace/plan/links") { json({ links: act(App::Plan::LinksHere) }) }
+          app.get("/api/w/:workspace/plan/links") { json({ links: act(App::Plan::LinkList) }) }
           app.post("/api/w/:workspace/plan/links") do
             body = body_json
             said = { name: body["name"], weeks: body["weeks"], days: body["days"] }
-            made = act(App::Plan::MakeLink, **said, marks: body["marks"] == true, money: body["money"] == true)
+            made = act(App::Plan::CreateLink, **said, marks: body["marks"] == true, money: body["money"] == true)
             json({ id: made[:id], address: "#{kit.settings.public_url}/review/plan##{made[:secret]}" }, 201)
           end
           app.delete("/api/w/:workspace/plan/links/:link") do
@@ -42,19 +42,19 @@ module AskFirst
 
         # Private addresses for calendars; what stands under one needs no sign-in.
         def self.calendars(app)
-          app.get("/api/plan/feeds") { json({ feeds: agency_act(App::Plan::Feeds) }) }
+          app.get("/api/plan/feeds") { json({ feeds: agency_act(App::Plan::CalendarList) }) }
           app.post("/api/plan/feeds") do
             body = body_json
             said = { name: body["name"], narrowing: body["narrowing"], workspace_id: body["workspace"] }
-            made = agency_act(App::Plan::MakeFeed, **said)
+            made = agency_act(App::Plan::CreateCalendar, **said)
             json({ id: made[:id], address: "#{kit.settings.public_url}/api/calendar/#{made[:secret]}.ics" }, 201)
           end
           app.delete("/api/plan/feeds/:feed") do
-            agency_act(App::Plan::RevokeFeed, feed_id: params[:feed])
+            agency_act(App::Plan::RevokeCalendar, feed_id: params[:feed])
             status 204
           end
           app.get("/api/calendar/:secret.ics") do
-            plan = App::Plan::Calendar.call(kit, params[:secret])
+            plan = App::Plan::CalendarByAddress.call(kit, params[:secret])
             content_type CalendarText::TYPE
             CalendarText.of(plan, kit.now)
           end

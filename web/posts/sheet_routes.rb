@@ -17,7 +17,7 @@ module AskFirst
                  )
           end
           app.post("/api/w/:workspace/posts") do
-            made = act(App::Posts::MakePost, subject: body_json.fetch("subject", ""), post_id: body_json["id"])
+            made = act(App::Posts::CreatePost, subject: body_json.fetch("subject", ""), post_id: body_json["id"])
             json({ id: made }, 201)
           end
           app.get("/api/w/:workspace/new-posts") { json act(App::Posts::NewSheet) }
@@ -39,7 +39,7 @@ module AskFirst
 
         def self.parts(app)
           app.put("/api/w/:workspace/posts/:post/owner") do
-            act(App::Posts::ChangeOwner, post_id: params[:post], person_id: body_json["person"])
+            act(App::Posts::UpdateOwner, post_id: params[:post], person_id: body_json["person"])
             status 204
           end
           app.put("/api/w/:workspace/posts/:post/subject") do
@@ -56,7 +56,7 @@ module AskFirst
             json(
               version:
                 act(
-                  App::Posts::SavePart,
+                  App::Posts::UpdatePart,
                   post_id: params[:post],
                   channel_id: params[:channel],
                   part: params[:part],

@@ -10,7 +10,7 @@ module AskFirst
           at = "/api/w/:workspace/posts/:post"
           app.post("#{at}/here") do
             act(
-              App::Posts::BeHere,
+              App::Posts::AnnouncePresence,
               post_id: params[:post],
               part: body_json["part"],
               channel_id: body_json["channel"],
@@ -63,7 +63,8 @@ module AskFirst
         def self.beside(app, at)
           app.put("#{at}/note") do
             json(
-              version: act(App::Posts::SaveNote, post_id: params[:post], note: body_json["note"], version: seen_version)
+              version:
+                act(App::Posts::UpdateNote, post_id: params[:post], note: body_json["note"], version: seen_version)
             )
           end
           app.put("#{at}/labels") do

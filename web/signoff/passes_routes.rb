@@ -6,7 +6,7 @@ module AskFirst
       # The links of guests, for whoever sent them.
       module PassesRoutes
         def self.registered(app)
-          app.get("/api/w/:workspace/passes") { json act(App::Signoff::PassesHere) }
+          app.get("/api/w/:workspace/passes") { json act(App::Signoff::PassList) }
           app.post("/api/w/:workspace/passes/:pass/renew") do
             act(App::Signoff::RenewPass, pass_id: params[:pass])
             done

@@ -6,7 +6,7 @@ module AskFirst
       # The routes of sign-off: what stands, what would be, and which of them a post or a campaign passes.
       module RoutesRoutes
         def self.registered(app)
-          app.get("/api/w/:workspace/routes") { json act(App::Signoff::RoutesHere) }
+          app.get("/api/w/:workspace/routes") { json act(App::Signoff::RouteList) }
           app.post("/api/w/:workspace/routes") do
             json(act(App::Signoff::SaveRoute, **RoutesRoutes.written(body_json)), 201)
           end

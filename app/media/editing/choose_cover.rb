@@ -16,7 +16,7 @@ module AskFirst
           EditFilm.film!(row)
           Core::Media::FilmEdit.moment(at, row[:duration_ms], field: "at")
           face = kit.files.open(row[:file]) { |io| kit.media.preview(io, row[:kind], at: at) }
-          Faces.keep(kit, row.merge(cover_ms: at), face)
+          Previews.keep(kit, row.merge(cover_ms: at), face)
           write do
             enter
             rows(:media).where(id: media_id).update(cover_ms: at)

@@ -24,7 +24,7 @@ module AskFirst
           return NewVersion.call(kit, member, media_id: media_id, io: made, post_ids: post_ids, edit: clean) unless copy
 
           own = UploadMedia.call(kit, member, io: made, name: row[:name], folder_id: row[:folder_id])
-          SaveMedium.call(kit, member, media_id: own[:id], said: { "description" => row[:description] }, version: 1)
+          UpdateMedium.call(kit, member, media_id: own[:id], said: { "description" => row[:description] }, version: 1)
           { id: own[:id], posts: 0 }
         end
 

@@ -14,7 +14,7 @@ module AskFirst
           reading { enter }
           clean = EditMedium.clean(row, edit)
           font = WordsFont.path(kit, reading { WordsFont.file(rows(:brand_files), clean) })
-          ::File.open(Faces.path(kit, row, Faces::LARGE), "rb") do |io|
+          ::File.open(Previews.path(kit, row, Previews::LARGE), "rb") do |io|
             kit.media.edit(io, clean, "image/jpeg", font: font)
           end
         end

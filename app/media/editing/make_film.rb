@@ -62,7 +62,7 @@ module AskFirst
         def copy(asked, row, film, person)
           own =
             UploadMedia.call(kit, person, io: film, name: row[:name], folder_id: row[:folder_id], id: asked[:made_id])
-          SaveMedium.call(kit, person, media_id: own[:id], said: { "description" => row[:description] }, version: 1)
+          UpdateMedium.call(kit, person, media_id: own[:id], said: { "description" => row[:description] }, version: 1)
         end
 
         def finish(edit_id, wrong)

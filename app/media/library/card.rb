@@ -45,7 +45,7 @@ module AskFirst
             read: !row[:read_at].nil?,
             small: row[:kind] == "picture" && Core::Media::Size.small?(row.values_at(:width, :height), row[:least]),
             covered: row[:covered] / MILLION.to_f,
-            wordy: row[:covered].positive? && Core::Media::Coverage.over?(Rational(row[:covered], MILLION)),
+            wordy: row[:covered].positive? && Core::Media::TextCoverage.over?(Rational(row[:covered], MILLION)),
             label_ids: row[:label_ids].to_a,
             added_by: row[:added_by_name],
             added_at: row[:added_at].iso8601

@@ -8,17 +8,17 @@ module AskFirst
         # A medium as it looks on the screen.
         class Preview < OpenFile
           reads :media, "see_post"
-          FACE = Faces::LARGE
+          FACE = Previews::LARGE
 
           private
 
           def found = { file: row[:file], mime: "image/jpeg" }
-          def brought_up(_) = Faces.path(kit, row, self.class::FACE)
+          def brought_up(_) = Previews.path(kit, row, self.class::FACE)
         end
 
         # The same small enough for a list.
         class Thumb < Preview
-          FACE = Faces::SMALL
+          FACE = Previews::SMALL
         end
 
         # The file as it came, with all that it says of itself: for those who work with it.

@@ -22,7 +22,7 @@ module AskFirst
           true # told to whoever asks
         end
 
-        # @param post [Store::Posts::Standing::Post]
+        # @param post [Store::Posts::PostState::Post]
         def self.plan(kit, workspace_id, post)
           return if post.adaptations.all? { |one| one.pictures.all? { |picture| picture[:rendition_id] } }
 

@@ -25,10 +25,10 @@ module AskFirst
             .files
             .open(row[:file]) do |io|
               large = kit.media.preview(io, row[:kind])
-              Faces.keep(kit, row, large)
+              Previews.keep(kit, row, large)
               {
                 likeness: Core::Media::Likeness.of(kit.media.greys(io)),
-                guess: Core::Media::Guess.boxes(kit.media.edges(large))
+                guess: Core::Media::TextRegions.boxes(kit.media.edges(large))
               }
             end
         rescue Core::Invalid, Errno::ENOENT => e
@@ -39,7 +39,7 @@ module AskFirst
         # What a person has said meanwhile stands.
         def keep(row, seen)
           there = rows(:media).where(id: row[:id], read_at: nil).for_update.first or return
-          near = there[:number] == 1 && seen[:likeness] ? Store::Media::Alike.near(scope, seen[:likeness]) : nil
+          near = there[:number] == 1 && seen[:likeness] ? Store::Media::Duplicates.near(scope, seen[:likeness]) : nil
           guess = there[:boxes].to_a.empty? ? seen.fetch(:guess, []) : []
           rows(:media).where(id: row[:id]).update(
             read_at: now,

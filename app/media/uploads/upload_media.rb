@@ -26,7 +26,7 @@ module AskFirst
 
           fetch(:media_folders, folder_id, "This folder") if folder_id
           digest = digest(io)
-          same = once && reading { Store::Media::Alike.same(scope, digest) }
+          same = once && reading { Store::Media::Duplicates.same(scope, digest) }
           return same.merge(same: true) if same
 
           row = { id: id || new_id, digest: digest, **kept(io, name) }
@@ -62,7 +62,7 @@ module AskFirst
           row[:file] = "#{member.workspace_id}/#{row[:id]}"
           drawn = row[:kind] == "picture" ? nil : kit.media.preview(io, row[:kind])
           kit.files.put(row[:file], io)
-          Faces.keep(kit, row, drawn) if drawn
+          Previews.keep(kit, row, drawn) if drawn
           row[:read_at] = now if drawn
         end
 

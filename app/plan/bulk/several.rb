@@ -105,7 +105,7 @@ module AskFirst
         end
 
         def owner(id, person)
-          before = Posts::ChangeOwner.call(kit, member, post_id: id, person_id: person.to_s)
+          before = Posts::UpdateOwner.call(kit, member, post_id: id, person_id: person.to_s)
           before == person ? :same : before
         end
 

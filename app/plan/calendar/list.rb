@@ -18,7 +18,7 @@ module AskFirst
           last = Core::Plan::Iso.day(to, kit.now, field: "to")
           raise too_many unless (first..last).count.between?(1, MOST)
 
-          narrowed = Store::Plan::Narrowed.new(scope, filter, everything: everything)
+          narrowed = Store::Plan::Filtered.new(scope, filter, everything: everything)
           scope.transaction { new(kit.now, scope, first..last, narrowed).call }
         end
 

@@ -58,7 +58,7 @@ module AskFirst
           @name = name
           @inside = inside
           @filter = filter
-          @narrowed = Store::Plan::Narrowed.new(scope, filter, everything: everything)
+          @narrowed = Store::Plan::Filtered.new(scope, filter, everything: everything)
           @clients = Store::Plan::Days.clients(scope)
           one = @clients.first if @clients.one?
           @zone = one ? one[:zone] : Store::Plan::Days.reader_zone(scope)

@@ -23,7 +23,7 @@ module AskFirst
         end
 
         def self.small(kit, row)
-          large = Media::Faces.id(row, Media::Faces::LARGE)
+          large = Media::Previews.id(row, Media::Previews::LARGE)
           kit.files.open(kit.files.there?(large) ? large : row[:file]) { |io| kit.media.small(io, SIDE).read }
         end
         private_class_method :small

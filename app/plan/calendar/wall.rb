@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # The coming pictures of a channel as its visitors will find them: the latest first, with what is out already.
       class Wall < Act
-        reads :channel, "see_campaign", gate: false
+        reads :channel, "see_campaign", lock: false
 
         # @param channel_id [String]
         # @return [Hash] JSON-ready: cells, the latest first, each with the line of its post that this channel is in

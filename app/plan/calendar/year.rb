@@ -56,7 +56,7 @@ module AskFirst
         end
 
         def today = Core::Plan::WallTime.at(@now, zone).local_date
-        def narrowed = Store::Plan::Narrowed.new(@scope, @filter, everything: @everything)
+        def narrowed = Store::Plan::Filtered.new(@scope, @filter, everything: @everything)
         def clients = @clients ||= Store::Plan::Days.clients(@scope)
 
         def zone

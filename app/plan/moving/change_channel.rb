@@ -28,7 +28,7 @@ module AskFirst
           Posts::ChooseChannels.call(kit, member, post_id: post_id, channel_ids: post.channel_ids - [from] + [to])
           take_along(from, to)
           plan(to, value, before: one.time)
-          restage([post_id])
+          refresh_stage([post_id])
           tell(standing([post_id]).fetch(post_id).on(to), one.time) if one.time != stored(value)
         end
 
@@ -72,7 +72,7 @@ module AskFirst
         end
 
         # That it goes out at another time; the channels tell of themselves.
-        # @param there [Store::Posts::Standing::Adaptation]
+        # @param there [Store::Posts::PostState::Adaptation]
         def tell(there, before)
           facts = part_facts("time", there, { value: before&.to_h }, there.time&.to_h)
           record("part_saved", post_id: post.id, adaptation_id: there.id, facts: facts)

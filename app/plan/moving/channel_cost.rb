@@ -7,7 +7,7 @@ module AskFirst
       # one transaction, so that before and after are the same.
       class ChannelCost < Act
         stepwise
-        opens :post, "see_post", gate: false, stand: true
+        opens :post, "see_post", lock: false, stand: true
 
         # @return [Hash] JSON-ready, as of MoveCost
         def call(post_id:, from:, to:, seen:, time:)

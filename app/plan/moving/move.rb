@@ -27,7 +27,7 @@ module AskFirst
 
         private
 
-        # @return [Store::Posts::Standing::Draft]
+        # @return [Store::Posts::PostState::Draft]
         def write_time(channel_id, value)
           before = post.part(channel_id, "time")
           channel = post.on(channel_id)

@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # Says what moving a line of the plan would do, before it is dropped. Writes nothing.
       class MoveCost < Act
-        reads :post, "see_post", gate: false, stand: true
+        reads :post, "see_post", lock: false, stand: true
 
         # @param channel_ids [Array<String>] those that go out at that time
         # @param time [Hash] the new one

@@ -6,8 +6,8 @@ module AskFirst
       # Some channels of a post that go out at one time, and are moved together. Those that follow the master's time
       # move with the master; those with a time of their own keep one.
       class Moving
-        # @param post [Store::Posts::Standing::Post]
-        # @param seen [Array<Store::Posts::Standing::Adaptation>] those of the mover's channels
+        # @param post [Store::Posts::PostState::Post]
+        # @param seen [Array<Store::Posts::PostState::Adaptation>] those of the mover's channels
         # @param channel_ids [Array<String>] none for a post without a time, or without channels: all of it moves
         # @raise [Core::NotFound] for a channel that the post is not on
         def initialize(post, seen, channel_ids)
@@ -64,9 +64,9 @@ module AskFirst
         end
 
         # @param value [Hash, nil] of the part
-        # @return [Store::Posts::Standing::Post] as it would stand
+        # @return [Store::Posts::PostState::Post] as it would stand
         def moved(value)
-          drafts = targets.map { |id| Store::Posts::Standing::Draft.new(channel_id: id, part: "time", value: value) }
+          drafts = targets.map { |id| Store::Posts::PostState::Draft.new(channel_id: id, part: "time", value: value) }
           @post.changed(parts: ->(rows) { drafts.reduce(rows) { |all, draft| draft.lay_over(all, @post.id) } })
         end
 

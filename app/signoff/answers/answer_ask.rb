@@ -44,7 +44,7 @@ module AskFirst
           { channel: one.channel, code: error.code, sentence: error.message }
         end
 
-        # @return [Store::Posts::Standing::Post] as it stands with the answers
+        # @return [Store::Posts::PostState::Post] as it stands with the answers
         def keep_answers(taken, verdict, said)
           kept = insert(taken.map { |one| answer(one, verdict, said) })
           receipt(kept) if verdict == "yes" && member.side == "client"
@@ -67,7 +67,7 @@ module AskFirst
         end
 
         def receipt(kept)
-          KeepReceipt.call(kit, member, person_id: member.person_id, answer_ids: kept.map { |one| one[:id] })
+          CreateReceipt.call(kit, member, person_id: member.person_id, answer_ids: kept.map { |one| one[:id] })
         end
 
         # @return [Array<Hash>] the rows with their places in the order of sign-off

@@ -27,7 +27,7 @@ module AskFirst
           end
 
         # @param line [Hash] row of ask_lines with step_id and withdrawn_at
-        # @param post [Store::Posts::Standing::Post]
+        # @param post [Store::Posts::PostState::Post]
         # @param member [Member]
         def initialize(line, post, member)
           @line = line

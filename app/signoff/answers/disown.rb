@@ -47,7 +47,7 @@ module AskFirst
           ids.each do |id|
             record("disowned", post_id: id, facts: told_of(answers.select { |one| one[:post_id] == id }))
           end
-          restage(ids)
+          refresh_stage(ids)
           tell(ids)
           stop_publishers(answers)
         end

@@ -15,7 +15,7 @@ module AskFirst
           token = SecureRandom.urlsafe_base64(32)
           # what is said yes to from now on stands on another one
           sent_at = receipt[:sent_at] || now
-          rows(:receipts).where(id: receipt_id).update(digest: MintPass.digest(token), sent_at: sent_at)
+          rows(:receipts).where(id: receipt_id).update(digest: CreatePass.digest(token), sent_at: sent_at)
           to = person(receipt[:person_id])
           { to: to[:email], subject: "#{workspace[:name]}: you said yes to #{how_many(lines.size)}" }.merge(
             letter(to, lines, "#{kit.settings.public_url}/review/#receipt.#{token}")

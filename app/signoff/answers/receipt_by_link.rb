@@ -22,7 +22,7 @@ module AskFirst
 
         # @return [Array(Hash, Store::Scope)] the receipt's row, and the scope of its person
         def self.find(kit, secret)
-          digest = MintPass.digest(secret.to_s)
+          digest = CreatePass.digest(secret.to_s)
           row = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:receipts].where(digest: digest).first }
           raise Core::NotFound, "This receipt" unless row
 

@@ -9,7 +9,7 @@ module AskFirst
         # step: Core::Signoff::Step · people: ids of those who would be asked · only: post id => ids of the channels
         Group = Struct.new(:step, :people, :only, keyword_init: true)
 
-        # @param posts [Array<Store::Posts::Standing::Post>]
+        # @param posts [Array<Store::Posts::PostState::Post>]
         # @param mine [#call] of adaptations, those that the asker sees
         # @param who_answers [WhoAnswers]
         # @param asker [String] person id

@@ -13,7 +13,7 @@ module AskFirst
           ask = rows(:asks).where(id: ask_id).first
           return if ask.nil? || ask[:withdrawn_at]
 
-          token = MintPass.call(kit, member, ask_id: ask_id, person_id: person_id)
+          token = CreatePass.call(kit, member, ask_id: ask_id, person_id: person_id)
           lines = rows(:ask_lines).where(ask_id: ask_id).select_map(:id)
           to = person(person_id)
           said = letter(to, ask, lines, token)
@@ -55,7 +55,7 @@ module AskFirst
         end
 
         def reply_address(token, line_id)
-          pass = rows(:guest_passes).where(digest: MintPass.digest(token)).get(:id)
+          pass = rows(:guest_passes).where(digest: CreatePass.digest(token)).get(:id)
           Talk::ReplyAddress.make(kit, scope, pass_id: pass, line_id: line_id)
         end
 

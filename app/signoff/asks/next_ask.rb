@@ -11,7 +11,7 @@ module AskFirst
 
         module_function
 
-        # @param post [Store::Posts::Standing::Post]
+        # @param post [Store::Posts::PostState::Post]
         # @return [Offer, nil] nil when nothing is to be asked, or an open ask about exactly this goes on
         def of(post)
           step = first_step(post) or return
@@ -24,7 +24,7 @@ module AskFirst
         end
 
         # What of a post would be asked at a step now.
-        # @return [Array<Store::Posts::Standing::Adaptation>]
+        # @return [Array<Store::Posts::PostState::Adaptation>]
         def due(post, step)
           open_at(post, step).reject { |adaptation| asked?(adaptation, step) }
         end

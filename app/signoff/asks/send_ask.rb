@@ -15,7 +15,7 @@ module AskFirst
         # @return [String] the ask's id
         def call(step_id:, post_ids:, due_at: nil, message: "", channel_ids: nil)
           words = Core::Posts::Text.clean(message, field: "message", limit: 4_000)
-          reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not ask
+          reading { enter(lock: false, stand: false) } # nothing is cut for somebody who may not ask
           Media::Render.call(kit, member, post_ids: post_ids)
           write do
             enter
@@ -39,7 +39,7 @@ module AskFirst
           id = insert(step, places, due, words)
           lines.each { |post, adaptations| insert_line(id, step, post, adaptations) }
           step.side == "client" ? passes(id, places.people) : tell(posts.values, step, places.people)
-          restage(posts.keys)
+          refresh_stage(posts.keys)
           id
         end
 
@@ -150,7 +150,7 @@ module AskFirst
             pairs: overtaken(step, post, adaptations)
           )
           Posts::FixTags.call(kit, member, adaptations: adaptations)
-          revision = Posts::KeepRevision.call(kit, member, post: post)
+          revision = Posts::CreateRevision.call(kit, member, post: post)
           line_id = new_id
           scope.insert(:ask_lines, { id: line_id, ask_id: ask_id, post_id: post.id, revision_id: revision[:id] })
           scope.insert(

@@ -21,7 +21,7 @@ module AskFirst
           links(ask_id) if row[:withdrawn_at]
           rows(:asks).where(id: ask_id).update(withdrawn_at: nil)
           lines.each { |line| record("ask_not_withdrawn", post_id: line[:post_id], facts: { ask: ask_id }) }
-          restage(lines.map { |line| line[:post_id] })
+          refresh_stage(lines.map { |line| line[:post_id] })
         end
 
         private

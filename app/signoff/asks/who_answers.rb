@@ -17,7 +17,7 @@ module AskFirst
         end
 
         # @param step [Core::Signoff::Step]
-        # @param adaptations [Array<Store::Posts::Standing::Adaptation>] what is asked about
+        # @param adaptations [Array<Store::Posts::PostState::Adaptation>] what is asked about
         # @return [Core::Signoff::Places::Around]
         def around(step, adaptations)
           channels = adaptations.map { |one| one.row[:channel_id] }.uniq

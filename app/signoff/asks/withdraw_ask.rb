@@ -19,7 +19,7 @@ module AskFirst
           EndLines.call(kit, member, adaptation_ids: adaptations, as: "withdrawn", ask_id: ask_id)
           rows(:guest_passes).where(ask_id: ask_id, revoked_at: nil).update(revoked_at: now)
           post_ids.each { |id| record("ask_withdrawn", post_id: id, facts: { ask: ask_id }) }
-          restage(post_ids)
+          refresh_stage(post_ids)
         end
       end
     end

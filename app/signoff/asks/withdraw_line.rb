@@ -19,7 +19,7 @@ module AskFirst
           on = rows(:ask_line_adaptations).where(line_id: line[:id]).select_map(:adaptation_id)
           EndLines.call(kit, member, adaptation_ids: on, as: "withdrawn", line_id: line[:id])
           record("ask_withdrawn", post_id: post_id, facts: { ask: ask_id, alone: true })
-          restage([post_id])
+          refresh_stage([post_id])
         end
 
         private

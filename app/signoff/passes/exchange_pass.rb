@@ -17,7 +17,7 @@ module AskFirst
         # @raise [Core::Over] why it does not work (PassOver), told to whoever holds its secret
         def call(kit, token)
           now = kit.now
-          digest = MintPass.digest(token.to_s)
+          digest = CreatePass.digest(token.to_s)
           pass =
             Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_passes].where(digest: digest).first }
           why = PassOver.why(kit, pass) and raise why
@@ -27,7 +27,10 @@ module AskFirst
           scope =
             Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
           scope.transaction do
-            scope.insert(:guest_visits, { id: id, pass_id: pass[:id], digest: MintPass.digest(visit), opened_at: now })
+            scope.insert(
+              :guest_visits,
+              { id: id, pass_id: pass[:id], digest: CreatePass.digest(visit), opened_at: now }
+            )
             VisitPin.send_in_time(kit, scope, id) if VisitPin.wanted?(kit, pass[:workspace_id])
             Store::Record::Rows.add(
               scope,
@@ -85,7 +88,7 @@ module AskFirst
 
         # @return [Hash, nil] the visit's row
         def visit(kit, secret)
-          digest = MintPass.digest(secret.to_s)
+          digest = CreatePass.digest(secret.to_s)
           Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_visits].where(digest: digest).first }
         end
       end

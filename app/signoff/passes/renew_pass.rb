@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # Sends somebody's link anew, by the mail of its ask; the older ones stop.
       class RenewPass < Act
-        opens :pass, "ask", gate: false
+        opens :pass, "ask", lock: false
 
         # @raise [Core::Conflict] ask_over
         def call(pass_id:)

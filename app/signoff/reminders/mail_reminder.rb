@@ -32,7 +32,7 @@ module AskFirst
 
         # @return [String] the pass
         def remind(letter, ask, post_ids, person_id, apart:)
-          token = MintPass.call(kit, member, ask_id: ask[:id], person_id: person_id, keep: true)
+          token = CreatePass.call(kit, member, ask_id: ask[:id], person_id: person_id, keep: true)
           was = ask[:due_at] > now ? "by" : "was due"
           letter.say(
             "#{names.fetch(ask[:asked_by])} asked for #{how_many(post_ids.size)}, #{was} #{in_words(ask[:due_at])}."

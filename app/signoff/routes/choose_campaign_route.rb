@@ -12,7 +12,7 @@ module AskFirst
           choose(route_id, reason) do |found, why|
             rows(:campaigns).where(id: campaign_id).update(route_id: found && found[:id])
             record("campaign_route_chosen", facts: { campaign: row[:name], route: found && found[:name], reason: why })
-            restage(
+            refresh_stage(
               rows(:posts).where(campaign_id: campaign_id, discarded_at: nil).exclude(stage: "out").select_map(:id)
             )
             announce("plan", ids: [])

@@ -12,7 +12,7 @@ module AskFirst
           choose(route_id, reason) do |found, why|
             rows(:posts).where(id: post_id).update(route_id: found && found[:id])
             record("route_chosen", post_id: post_id, facts: { route: found && found[:name], reason: why })
-            restage([post_id])
+            refresh_stage([post_id])
           end
         end
       end

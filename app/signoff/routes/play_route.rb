@@ -6,7 +6,7 @@ module AskFirst
       # Plays a real post through a route as it is being written, and says in words what would happen. Nothing is
       # written.
       class PlayRoute < RouteAct
-        reads :post, "change_route", gate: false, stand: true
+        reads :post, "change_route", lock: false, stand: true
 
         # @param steps [Array<Hash>] as of Core::Signoff::RouteDraft.clean
         # @return [Array<Hash>] JSON-ready, for the channels that take one way: channels (names), steps: name, side,

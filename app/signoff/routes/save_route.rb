@@ -24,7 +24,7 @@ module AskFirst
           shape = shape(about)
           id = route_id ? change(route(route_id), clean, seen, shape, let_go) : add(clean, shape)
           record("route_changed", facts: { route: shape[:name], steps: in_words(clean) })
-          restage(rows(:posts).exclude(stage: "out").where(discarded_at: nil).select_map(:id))
+          refresh_stage(rows(:posts).exclude(stage: "out").where(discarded_at: nil).select_map(:id))
           announce("settings", ids: [])
           { id: id, version: rows(:routes).where(id: id).get(:version) }
         end

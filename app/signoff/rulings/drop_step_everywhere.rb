@@ -25,7 +25,15 @@ module AskFirst
           adaptations = post.adaptations.select { |one| one.verdict.blocks_at(step.id).empty? }
           return if adaptations.empty?
 
-          KeepRulings.call(kit, member, kind: "drop", step: step, post: post, adaptations: adaptations, reason: reason)
+          CreateRulings.call(
+            kit,
+            member,
+            kind: "drop",
+            step: step,
+            post: post,
+            adaptations: adaptations,
+            reason: reason
+          )
           EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "withdrawn", step_id: step.id)
           facts = {
             step: step.name,

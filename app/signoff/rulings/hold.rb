@@ -25,7 +25,7 @@ module AskFirst
           id = new_id
           scope.insert(:holds, { id: id, channel_id: channel_id, reason: why, put_by: member.person_id, put_at: now })
           record("held", facts: { reason: why, channel: channel_id })
-          restage(Store::Dispatch::Unsent.post_ids(scope, channel_id))
+          refresh_stage(Store::Dispatch::Unsent.post_ids(scope, channel_id))
           words = "Do not publish it now, #{member.name} has put it on hold: #{why}"
           Dispatch::TellPublishers.call(kit, member, channel_id: channel_id, words: words)
           id

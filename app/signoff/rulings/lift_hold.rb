@@ -14,7 +14,7 @@ module AskFirst
 
           record("hold_lifted", facts: { reason: row[:reason] })
           Store::Dispatch::Due.wake(scope, row[:channel_id])
-          restage(Store::Dispatch::Unsent.post_ids(scope, row[:channel_id]))
+          refresh_stage(Store::Dispatch::Unsent.post_ids(scope, row[:channel_id]))
         end
       end
     end

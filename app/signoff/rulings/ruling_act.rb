@@ -12,13 +12,13 @@ module AskFirst
         # @param reason [String]
         def call(post_id:, step_id:, reason:, **more)
           why = Reason.clean(reason, self.class::WITHOUT)
-          reading { enter(gate: false, stand: false) } # nothing is cut for somebody who may not
+          reading { enter(lock: false, stand: false) } # nothing is cut for somebody who may not
           Media::Render.call(kit, member, post_ids: [post_id])
           write do
             enter
             step = post.steps.find { |one| one.id == step_id } or raise Core::NotFound, "This step"
             rule(step, why, **more)
-            restage([post_id])
+            refresh_stage([post_id])
           end
         end
 
@@ -45,9 +45,9 @@ module AskFirst
         end
 
         def keep_ruling(kind, step, adaptations, why, place: nil)
-          Posts::KeepRevision.call(kit, member, post: post)
+          Posts::CreateRevision.call(kit, member, post: post)
           said = { kind: kind, step: step, post: post, adaptations: adaptations, reason: why, place: place }
-          KeepRulings.call(kit, member, **said)
+          CreateRulings.call(kit, member, **said)
         end
 
         # What somebody wants changed there stands until they say yes, or are asked again about something else.

@@ -30,7 +30,7 @@ module AskFirst
 
         def compare(ids)
           found =
-            Store::Posts::Standing
+            Store::Posts::PostState
               .load(@scope, ids, @kit.now)
               .values
               .filter_map do |post|
@@ -42,11 +42,11 @@ module AskFirst
           found
         end
 
-        # Under the gates of the posts, so that nothing is put down that an act has just made untrue.
+        # Under the locks of the posts, so that nothing is put down that an act has just made untrue.
         def mend(ids)
           @scope.transaction do
-            Store::Gates.for_posts(@scope, ids)
-            Restage.call(@kit, @member, posts: Store::Posts::Standing.load(@scope, ids, @kit.now).values)
+            Store::Locks.for_posts(@scope, ids)
+            RefreshStage.call(@kit, @member, posts: Store::Posts::PostState.load(@scope, ids, @kit.now).values)
           end
         end
       end

@@ -30,8 +30,8 @@ module AskFirst
         def boxes(given)
           return {} unless given.key?("boxes")
 
-          boxes = Coverage.clean(given["boxes"])
-          { boxes: boxes, covered: (Coverage.share(boxes) * 1_000_000).round }
+          boxes = TextCoverage.clean(given["boxes"])
+          { boxes: boxes, covered: (TextCoverage.share(boxes) * 1_000_000).round }
         end
 
         def day(value)

@@ -18,7 +18,7 @@ module AskFirst
           @facts = facts
           @now = now
           @blocks = Blocks.of(facts)
-          @steps = facts.steps.map { |step| StepStanding.new(step, facts, @blocks) }
+          @steps = facts.steps.map { |step| StepState.new(step, facts, @blocks) }
         end
 
         # @return [String] one of Stages::NAMES

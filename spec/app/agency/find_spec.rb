@@ -20,7 +20,7 @@ RSpec.describe "One line that finds" do
     world.act("Posts::SetCampaign", :ines, client, post_id: id, name: "Coxed fours")
     picture = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(9), name: "cox-seat.jpg")[:id]
     media = { part: "media", channel_id: nil, value: [picture], version: 0 }
-    world.act("Posts::SavePart", :ines, client, post_id: id, **media)
+    world.act("Posts::UpdatePart", :ines, client, post_id: id, **media)
     expect(names(find("cox"))).to eq(
       posts: ["Coxswain wanted"],
       people: [],
@@ -38,7 +38,7 @@ RSpec.describe "One line that finds" do
     hidden = post(vitrine, subject: "Cox on vitrine")
     picture = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(9), name: "cox-seat.jpg")[:id]
     media = { part: "media", channel_id: nil, value: [picture], version: 0 }
-    world.act("Posts::SavePart", :ines, client, post_id: hidden, **media)
+    world.act("Posts::UpdatePart", :ines, client, post_id: hidden, **media)
     found = names(find("cox", limits: [ticker]))
     expect([found[:posts], found[:media]]).to eq [["Cox on ticker"], []]
   end

@@ -50,7 +50,7 @@ RSpec.describe "The agency's own pages" do
 
     def change(**more)
       call(
-        "ChangePolicies",
+        "UpdatePolicies",
         version: agency.get(:version),
         second_factor_required: false,
         session_hours: 24,
@@ -61,8 +61,8 @@ RSpec.describe "The agency's own pages" do
     end
 
     it "let whoever leads a client change its sign-off route, or only owners" do
-      can = ->(who) { world.act("Signoff::RoutesHere", who)[:can]["change_route"] }
-      rule = ->(who) { world.act("Signoff::RoutesHere", who)[:can]["rule"] }
+      can = ->(who) { world.act("Signoff::RouteList", who)[:can]["change_route"] }
+      rule = ->(who) { world.act("Signoff::RouteList", who)[:can]["rule"] }
       expect([can.call(:ines)[:ok], rule.call(:ines)[:ok]]).to eq [true, false]
       change(leads_change_route: false)
       expect(can.call(:ines)).to include(ok: false, why: /Your role here cannot change the sign-off route/)
@@ -142,7 +142,7 @@ RSpec.describe "The agency's own pages" do
     end
 
     it "of the agency itself names what was done to roles and policies" do
-      AskFirst::App::Permissions::MakeRole.call(
+      AskFirst::App::Permissions::CreateRole.call(
         world.kit,
         agency_person(:bram),
         name: "r#{SecureRandom.hex(3)}",

@@ -14,7 +14,7 @@ RSpec.describe "Lists and records" do
     ids =
       Array.new(5) do |n|
         world.clock.set(SpecWorld::NOON + 100 + n)
-        world.act("Posts::MakePost", :ines, :brackwater, subject: "Page #{n}")
+        world.act("Posts::CreatePost", :ines, :brackwater, subject: "Page #{n}")
       end
     first = AskFirst::App::Posts::ListPosts.call(scope(:brackwater), limit: 3)
     second = AskFirst::App::Posts::ListPosts.call(scope(:brackwater), limit: 3, before: first[:next])
@@ -36,8 +36,8 @@ RSpec.describe "Lists and records" do
   end
 
   it "lists of one client hold nothing of another" do
-    world.act("Posts::MakePost", :ines, :brackwater, subject: "Theirs")
-    world.act("Posts::MakePost", :ines, subject: "Ours")
+    world.act("Posts::CreatePost", :ines, :brackwater, subject: "Theirs")
+    world.act("Posts::CreatePost", :ines, subject: "Ours")
     rows = AskFirst::App::Posts::ListPosts.call(scope(:quillmere), limit: 200)[:posts]
     expect(rows.map { |row| row[:workspace_id] }.uniq).to eq [world.workspace]
   end
@@ -162,13 +162,29 @@ RSpec.describe "Lists and records" do
           micropub: account["micropub"],
           token: account["token"]
         )
-      post = world.act("Posts::MakePost", ines, subject: "Plain")
+      post = world.act("Posts::CreatePost", ines, subject: "Plain")
       world.act("Posts::ChooseChannels", ines, post_id: post, channel_ids: [channel])
-      world.act("Posts::SavePart", ines, post_id: post, channel_id: nil, part: "text", value: "Plain words", version: 0)
+      world.act(
+        "Posts::UpdatePart",
+        ines,
+        post_id: post,
+        channel_id: nil,
+        part: "text",
+        value: "Plain words",
+        version: 0
+      )
       expect(world.stage(post)).to eq "drafting"
       world.act("Posts::MarkReady", ines, post_id: post)
       expect(world.stage(post)).to eq "cleared"
-      world.act("Posts::SavePart", ines, post_id: post, channel_id: nil, part: "text", value: "Other words", version: 1)
+      world.act(
+        "Posts::UpdatePart",
+        ines,
+        post_id: post,
+        channel_id: nil,
+        part: "text",
+        value: "Other words",
+        version: 1
+      )
       expect(world.stage(post)).to eq "drafting"
     end
   end

@@ -62,7 +62,7 @@ RSpec.describe "Campaigns" do
     save
     one = post
     boost = { part: "budget", value: { "minor" => 2_500, "currency" => "EUR" }, version: 0, channel_id: nil }
-    world.act("Posts::SavePart", :ines, client, post_id: one, **boost)
+    world.act("Posts::UpdatePart", :ines, client, post_id: one, **boost)
     db[:channels].where(id: ticker).update(card: Sequel.lit("card || '{\"budget\": true}'"))
     id = db[:campaigns].where(workspace_id: world.workspace(client)).get(:id)
     sum = [{ minor: 2_500, currency: "EUR" }]
@@ -108,7 +108,7 @@ RSpec.describe "Campaigns" do
     save(name: "Some time")
     save(first: "2026-10-19", last: "2026-11-15")
     post
-    found = AskFirst::App::Campaigns::Listed.call(world.kit, scope_of(client))
+    found = AskFirst::App::Campaigns::CampaignList.call(world.kit, scope_of(client))
     expect(found[:campaigns].map { |one| [one[:name], one[:stages]] }).to eq [
          ["Winter timetable", { "drafting" => 1 }],
          ["Some time", {}],

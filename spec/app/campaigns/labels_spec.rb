@@ -14,7 +14,7 @@ RSpec.describe "Labels" do
 
   def change(name, who: :ines, **more)
     looks = { name: name, mark: "", colour: "ink", parent_id: nil }.merge(more)
-    world.act("Campaigns::ChangeLabel", who, client, label_id: labels.fetch(name), **looks)
+    world.act("Campaigns::UpdateLabel", who, client, label_id: labels.fetch(name), **looks)
   end
 
   def merge(from, into) =
@@ -35,7 +35,7 @@ RSpec.describe "Labels" do
     one = post("Place")
     change("Place", name: "Places", mark: "Pl", colour: "moss")
     expect(on(one)).to eq ["Places"]
-    expect(world.act("Campaigns::LabelsHere", :ines, client)[:labels].first).to include(
+    expect(world.act("Campaigns::LabelList", :ines, client)[:labels].first).to include(
       name: "Places",
       mark: "Pl",
       colour: "moss",
@@ -65,7 +65,7 @@ RSpec.describe "Labels" do
     both = post("Place", "Places")
     old = labels["Place"]
     cell = { "day" => "2026-11-05", "channel_id" => ticker, "label_id" => old }
-    world.act("Plan::Pencil", :ines, client, put: [cell])
+    world.act("Plan::UpdateMarks", :ines, client, put: [cell])
     targets = [{ "label_id" => old, "percent" => 20 }, { "label_id" => labels["Places"], "percent" => 30 }]
     world.act("Campaigns::WantMix", :ines, client, targets: targets)
     expect(merge("Place", "Places")).to eq 2
@@ -77,7 +77,7 @@ RSpec.describe "Labels" do
     choices = AskFirst::App::Plan::Choices.call(scope_of(client))[:labels]
     expect(choices.map { |label| [label[:name], label[:merged]] }).to eq [["Places", [old]]]
     expect(
-      refusal { world.act("Campaigns::ChangeLabel", :ines, client, label_id: old, name: "x", mark: "", colour: "ink") }
+      refusal { world.act("Campaigns::UpdateLabel", :ines, client, label_id: old, name: "x", mark: "", colour: "ink") }
     ).to be_a(AskFirst::Core::NotFound)
   end
 

@@ -47,7 +47,7 @@ RSpec.describe "The pace of a client" do
     days = proposed.map { |found| found.values_at(:kind, :day) }
     expect(days.map(&:first).uniq).to eq ["gap"]
     put = days.map { |_, day| { "day" => day, "channel_id" => ticker, "word" => "" } }
-    world.act("Plan::Pencil", :ines, client, put: put, erase: [])
+    world.act("Plan::UpdateMarks", :ines, client, put: put, erase: [])
     expect(proposed).to eq []
   end
 

@@ -80,7 +80,7 @@ RSpec.describe "Connecting a channel" do
     tokens = [row[:token], row[:refresh_token]].map { |sealed| world.kit.secrets.open(sealed) }
     expect(tokens.map(&:length)).to all be > 20
     expect(row.values_at(:token, :refresh_token).join.b).not_to include(*tokens)
-    page = JSON.generate(world.act("Channels::ChannelsHere", :ines, client))
+    page = JSON.generate(world.act("Channels::ChannelList", :ines, client))
     expect(page).to include "Connected on the consent of Ines Calloway."
     tokens.each { |token| expect(page).not_to include token }
   end
@@ -306,7 +306,7 @@ RSpec.describe "Connecting a channel" do
         )
       expect(sheet[:holds][:channels]).to eq ["Tarn Mills"]
       world.act("People::EndMember", :bram, client, membership_id: sheet[:id], to: world.person(:tobiah))
-      said = world.act("Channels::ChannelsHere", :tobiah, client)[:channels].find { |one| one[:id] == id }
+      said = world.act("Channels::ChannelList", :tobiah, client)[:channels].find { |one| one[:id] == id }
       expect(said).to include(level: "soon", sentence: a_string_including("the consent of Ines Calloway, who has left"))
       expect(
         AskFirst::App::Agency::Desk.call(world.kit, agency_person(:tobiah).scope(world.kit.db))[
@@ -319,7 +319,7 @@ RSpec.describe "Connecting a channel" do
       world.world.control("guildhall/lives", { consent: 3 * 86_400 })
       id = connect.first
       post = plain_post(client, id)
-      said = world.act("Channels::ChannelsHere", :ines, client)[:channels].find { |one| one[:id] == id }
+      said = world.act("Channels::ChannelList", :ines, client)[:channels].find { |one| one[:id] == id }
       expect(said).to include(level: "soon", sentence: "The consent ends in 3 days. Connect it again before.")
       sheet = world.act("Posts::PostSheet", :ines, client, post_id: post)
       expect(JSON.generate(sheet)).to include "The consent ends in 3 days."
@@ -425,7 +425,7 @@ RSpec.describe "Connecting a channel" do
       expect(now_kept.values_at(:state, :refresh_token)).to eq ["connected", nil]
       expect(channels.select_map(:state)).to eq ["connected"]
       expect(db[:record].where(workspace_id: world.workspace(client), act: "connection_not_renewed").count).to eq 1
-      expect(world.act("Channels::ChannelsHere", :ines, client)[:channels].first).to include(
+      expect(world.act("Channels::ChannelList", :ines, client)[:channels].first).to include(
         level: "soon",
         sentence: a_string_including("Connect it again before")
       )

@@ -5,7 +5,7 @@ RSpec.describe "Channels" do
 
   def offline(name = "Leaflet", **more) =
     world.act("Channels::AddOffline", :ines, client, name: name, initials: "Lf", limit: 40, pictures: 1, **more)
-  def here(who = :ines) = world.act("Channels::ChannelsHere", who, client)
+  def here(who = :ines) = world.act("Channels::ChannelList", who, client)
   def save_set(name, ids, **more) = world.act("Channels::SaveSet", :ines, client, name: name, channel_ids: ids, **more)
 
   def code_of
@@ -59,7 +59,7 @@ RSpec.describe "Channels" do
     expect(here[:channels]).to be_empty
     expect(here[:archived].map { |one| one[:id] }).to eq [id]
     expect(world.act("Posts::PostSheet", :ines, client, post_id: post)[:adaptations].size).to eq 1
-    fresh = world.act("Posts::MakePost", :ines, client, subject: "x")
+    fresh = world.act("Posts::CreatePost", :ines, client, subject: "x")
     expect { world.act("Posts::ChooseChannels", :ines, client, post_id: fresh, channel_ids: [id]) }.to raise_error(
       AskFirst::Core::Error
     )
@@ -105,7 +105,7 @@ RSpec.describe "Channels" do
           :posts
         ].map { |post| post[:id] }
       expect(listed).to eq [inside]
-      world.act("Channels::DropSet", :ines, client, set_id: set)
+      world.act("Channels::RemoveSet", :ines, client, set_id: set)
       expect(here[:sets]).to be_empty
       expect([inside, outside].map { |post| world.standing(post, client).adaptations.size }).to eq [1, 1]
     end
@@ -121,7 +121,7 @@ RSpec.describe "Channels" do
       expect(code_of { world.release(post, client: client) }).to eq "has_faults"
       version = here[:channels].first[:version]
       world.act(
-        "Channels::ChangeChannel",
+        "Channels::UpdateChannel",
         :ines,
         client,
         channel_id: id,
@@ -136,7 +136,7 @@ RSpec.describe "Channels" do
       )
       world.release(post, client: client)
       expect(
-        code_of { world.act("Channels::ChangeChannel", :ines, client, channel_id: id, version: version, name: "Other") }
+        code_of { world.act("Channels::UpdateChannel", :ines, client, channel_id: id, version: version, name: "Other") }
       ).to eq "channel_changed"
       {
         { initials: "Long" } => "initials",

@@ -16,7 +16,7 @@ RSpec.describe "What goes out around a post" do
     post = plain_post(client, [one, two], text: "The late boat waits until the far pier is in sight.")
     expect(codes(post)).to eq("One" => ["flooding"], "Two" => ["flooding"])
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,
@@ -43,7 +43,7 @@ RSpec.describe "What goes out around a post" do
     expect(codes(post)["One"]).to include "repeat"
     expect(codes(post)["Two"]).not_to include "repeat"
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,
@@ -67,7 +67,7 @@ RSpec.describe "What goes out around a post" do
   end
 
   it "an offer that is over by then and a day off are warnings that do not stop a release" do
-    world.act("Clients::ChangeSettings", :ines, client, version: 1, holidays: "pt")
+    world.act("Clients::UpdateSettings", :ines, client, version: 1, holidays: "pt")
     post = ready_post(client, one, text: "Half price until 12 October.", wall: "2026-12-08T09:00")
     expect(codes(post)["One"]).to match_array %w[end_is_over day_off]
     world.release(post, client: client)

@@ -5,7 +5,7 @@ RSpec.describe "The brand sheet" do
 
   def sheet = world.act("Clients::BrandSheet", :ines, client)
   def save(part, value, version: 0, who: :ines) =
-    world.act("Clients::SaveBrandPart", who, client, part: part, value: value, version: version)
+    world.act("Clients::UpdateBrandPart", who, client, part: part, value: value, version: version)
 
   it "shows each pair of colours with its contrast and what it is good for" do
     save(
@@ -77,7 +77,7 @@ RSpec.describe "The brand sheet" do
 
   it "is read by whoever writes and changed by whoever governs; the client's people have no part in it" do
     expect(world.act("Clients::BrandSheet", :maro)[:can]["change_settings"][:ok]).to be false
-    expect { world.act("Clients::SaveBrandPart", :maro, part: "voice", value: "x", version: 0) }.to raise_error(
+    expect { world.act("Clients::UpdateBrandPart", :maro, part: "voice", value: "x", version: 0) }.to raise_error(
       AskFirst::Core::Refused
     )
     expect { world.act("Clients::BrandSheet", :odile) }.to raise_error(AskFirst::Core::Refused)

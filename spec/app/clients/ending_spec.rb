@@ -56,8 +56,8 @@ RSpec.describe "Archiving and deleting a client" do
     expect(world.act("Posts::PostSheet", :ines, client, post_id: released)[:subject]).to eq "Late boat"
     [
       -> { world.release(released, client: client) },
-      -> { world.act("Posts::MakePost", :ines, client, subject: "x") },
-      -> { world.act("Clients::ChangeSettings", :ines, client, version: 1, name: "x") },
+      -> { world.act("Posts::CreatePost", :ines, client, subject: "x") },
+      -> { world.act("Clients::UpdateSettings", :ines, client, version: 1, name: "x") },
       -> { world.act("Posts::Rename", :ines, client, post_id: released, subject: "x", version: 0) }
     ].each do |attempt|
       expect(&attempt).to raise_error(AskFirst::Core::Refused) { |error| expect(error.code).to eq "archived" }

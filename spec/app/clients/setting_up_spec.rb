@@ -40,7 +40,7 @@ RSpec.describe "Setting up a client" do
       { week_start: 3 } => "week_start"
     }.each do |wrong, field|
       input = { name: "Client", mark: "Cl", edge: "#336655", zone: "Europe/Lisbon" }.merge(wrong)
-      expect { AskFirst::App::Clients::MakeClient.call(world.kit, agency_person(:ines), **input) }.to raise_error(
+      expect { AskFirst::App::Clients::CreateClient.call(world.kit, agency_person(:ines), **input) }.to raise_error(
         AskFirst::Core::Invalid
       ) { |error| expect([wrong, error.field]).to eq [wrong, field] }
     end
@@ -56,7 +56,7 @@ RSpec.describe "Setting up a client" do
 
     before do
       if db[:brand_parts].where(workspace_id: world.workspace, part: "voice").empty?
-        world.act("Clients::SaveBrandPart", :ines, part: "voice", value: "Slow and dry.", version: 0)
+        world.act("Clients::UpdateBrandPart", :ines, part: "voice", value: "Slow and dry.", version: 0)
       end
       world.draft
     end
@@ -90,7 +90,7 @@ RSpec.describe "Setting up a client" do
     it "takes currency, tracking tags and reminders when chosen, and none of them otherwise" do
       model = fresh_client("Model House")
       world.act(
-        "Clients::ChangeSettings",
+        "Clients::UpdateSettings",
         :ines,
         model,
         version: 1,
@@ -99,7 +99,12 @@ RSpec.describe "Setting up a client" do
           "source" => "{network}"
         }
       )
-      world.act("Checks::SaveReminders", :ines, model, words: ["Is the pier named?", "Did you look at the tide table?"])
+      world.act(
+        "Checks::UpdateReminders",
+        :ines,
+        model,
+        words: ["Is the pier named?", "Did you look at the tide table?"]
+      )
       settings = ->(client) { db[:workspaces].where(id: world.workspace(client)).get(%i[currency tracking]) }
       copy = fresh_client("Copied House", copy_from: world.workspace(model), copy: %w[writing])
       expect(settings.call(copy)).to eq ["CHF", { "source" => "{network}" }]

@@ -5,7 +5,7 @@ RSpec.describe "A client's settings" do
 
   def settings = world.act("Clients::Settings", :ines, client)
   def change(who = :ines, version: 1, **values) =
-    world.act("Clients::ChangeSettings", who, client, version: version, **values)
+    world.act("Clients::UpdateSettings", who, client, version: version, **values)
 
   it "change what is given and keep the rest" do
     expect(change(name: "Tarn & Tallow", holidays: "pt")).to eq 2
@@ -55,7 +55,7 @@ RSpec.describe "A client's settings" do
   end
 
   it "are for leads; others read them" do
-    expect { world.act("Clients::ChangeSettings", :maro, :quillmere, version: 1, name: "x") }.to raise_error(
+    expect { world.act("Clients::UpdateSettings", :maro, :quillmere, version: 1, name: "x") }.to raise_error(
       AskFirst::Core::Refused,
       /change settings|settings/i
     )

@@ -167,7 +167,7 @@ RSpec.describe "Two at once" do
         *%i[maro wren].map do |who|
           -> do
             world.act(
-              "Posts::SavePart",
+              "Posts::UpdatePart",
               who,
               post_id: post,
               channel_id: nil,

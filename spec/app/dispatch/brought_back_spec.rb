@@ -5,7 +5,7 @@
 RSpec.describe "A database that was brought back", :database do
   let(:due) { Time.utc(2026, 10, 15, 6, 30, 1) } # 7:30 in Lisbon
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
-  let(:lineage) { AskFirst::Store::Dispatch::Lineage }
+  let(:lineage) { AskFirst::Store::Dispatch::RestoreDetection }
   let(:mark) { world.kit.mark }
 
   before do

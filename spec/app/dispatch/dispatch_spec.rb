@@ -159,7 +159,7 @@ RSpec.describe "Dispatch" do
          "comes" do
       card = JSON.parse(JSON.generate(db[:channels].where(id: world.channel(:ticker)).get(:card)))
       said = -> do
-        world.act("Channels::ChannelsHere", :ines)[:channels]
+        world.act("Channels::ChannelList", :ines)[:channels]
           .find { |one| one[:id] == world.channel(:ticker) }
           .values_at(:level, :sentence)
       end

@@ -10,7 +10,7 @@ RSpec.describe "What is being published by hand" do
   let(:showing) { db[:showings].where(post_id: @post).get(:id) }
 
   def taken_up
-    @post = world.act("Posts::MakePost", :ines, subject: "By hand")
+    @post = world.act("Posts::CreatePost", :ines, subject: "By hand")
     world.act("Posts::ChooseChannels", :ines, post_id: @post, channel_ids: [channel])
     world.write(@post, "text", "On the board by the pier.")
     world.write(@post, "time", { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" }, who: :ines)

@@ -5,12 +5,12 @@ RSpec.describe "The ideas of a client" do
   let(:client) { fresh_client }
 
   def keep(who = :ines, id: nil, version: 0, **said)
-    world.act("Ideas::KeepIdea", who, client, said: said.transform_keys(&:to_s), idea_id: id, version: version)[:id]
+    world.act("Ideas::SaveIdea", who, client, said: said.transform_keys(&:to_s), idea_id: id, version: version)[:id]
   end
 
-  def one(id, who: :ines) = world.act("Ideas::One", who, client, idea_id: id)
+  def one(id, who: :ines) = world.act("Ideas::IdeaDetail", who, client, idea_id: id)
   def titles(who: :ines, order: "place", **filters) = page(who, order, filters).map { |idea| idea[:title] }
-  def page(who, order, filters) = world.act("Ideas::Listed", who, client, filters: filters, order: order)[:ideas]
+  def page(who, order, filters) = world.act("Ideas::IdeaList", who, client, filters: filters, order: order)[:ideas]
   def board(**filters) = world.act("Ideas::Board", :ines, client, filters: filters)
   def group(name) = world.act("Ideas::SaveGroup", :ines, client, name: name)
   def picture(seed = 1) =
@@ -45,7 +45,7 @@ RSpec.describe "The ideas of a client" do
          ["", %w[Fog]],
          ["Crew", %w[Pier Lamp]]
        ]
-    expect(world.act("Ideas::DropGroup", :ines, client, group_id: crew)).to eq 2
+    expect(world.act("Ideas::RemoveGroup", :ines, client, group_id: crew)).to eq 2
     expect(titles(group: "none").size).to eq 3
   end
 
@@ -58,7 +58,7 @@ RSpec.describe "The ideas of a client" do
   end
 
   it "is found by its words and its keywords, page by page with nothing twice and nothing left out" do
-    stub_const("AskFirst::App::Ideas::Listed::PAGE", 2)
+    stub_const("AskFirst::App::Ideas::IdeaList::PAGE", 2)
     keep(title: "Fog lamp", keywords: [{ "words" => "harbour lights" }], category: "Boats", due_on: "2026-11-01")
     keep(title: "Pier", note: "Who lights the lamp?", due_on: "2026-10-20")
     keep(title: "Menu")
@@ -70,7 +70,7 @@ RSpec.describe "The ideas of a client" do
       seen = []
       after = nil
       loop do
-        found = world.act("Ideas::Listed", :ines, client, order: order, after: after)
+        found = world.act("Ideas::IdeaList", :ines, client, order: order, after: after)
         seen += found[:ideas].map { |idea| idea[:title] }
         after = found[:next] or break
       end
@@ -125,8 +125,8 @@ RSpec.describe "The ideas of a client" do
 
     it "carries everything over, and is no open idea any more" do
       medium = one(whole)[:media_ids].first
-      world.act("Media::SaveMedium", :ines, client, media_id: medium, said: { "description" => "A lamp" }, version: 1)
-      post = world.act("Ideas::MakePostOf", :ines, client, idea_id: whole)
+      world.act("Media::UpdateMedium", :ines, client, media_id: medium, said: { "description" => "A lamp" }, version: 1)
+      post = world.act("Ideas::CreatePost", :ines, client, idea_id: whole)
       expect(parts(post)).to include(
         "text" => "Who lights the lamp?",
         "media" => [medium],
@@ -142,19 +142,19 @@ RSpec.describe "The ideas of a client" do
       expect(db[:post_labels].where(post_id: post).count).to eq 1
       expect(one(whole)).to include(state: "post", post_id: post)
       expect([titles(state: "open"), titles(state: "made")]).to eq [[], ["Fog lamp"]]
-      expect(code { world.act("Ideas::MakePostOf", :ines, client, idea_id: whole) }).to eq %w[made_already]
+      expect(code { world.act("Ideas::CreatePost", :ines, client, idea_id: whole) }).to eq %w[made_already]
     end
 
     it "whoever wrote the idea has words in the post" do
       member_here(:maro, role: "copywriter")
       id = keep(:maro, title: "Fog", note: "Who lights it?")
-      post = world.act("Ideas::MakePostOf", :ines, client, idea_id: id)
+      post = world.act("Ideas::CreatePost", :ines, client, idea_id: id)
       authors = db[:parts].where(post_id: post, part: "text").get(:authors).to_a
       expect(authors).to match_array [world.person(:maro), world.person(:ines)]
     end
 
     it "is brought back with what was written meanwhile; a post that is asked for stays" do
-      post = world.act("Ideas::MakePostOf", :ines, client, idea_id: whole)
+      post = world.act("Ideas::CreatePost", :ines, client, idea_id: whole)
       world.write(post, "text", "The harbour master lights it.", who: :ines, client: client)
       world.act("Ideas::BringBack", :ines, client, idea_id: whole)
       expect(one(whole)).to include(state: "thought", note: "The harbour master lights it.", post_id: nil)
@@ -163,7 +163,7 @@ RSpec.describe "The ideas of a client" do
     end
 
     it "is in time when its post is planned by its day" do
-      post = world.act("Ideas::MakePostOf", :ines, client, idea_id: whole)
+      post = world.act("Ideas::CreatePost", :ines, client, idea_id: whole)
       time = ->(day) do
         world.write(post, "time", { "wall" => "#{day}T09:00", "zone" => "Europe/Lisbon" }, who: :ines, client: client)
       end
@@ -183,7 +183,7 @@ RSpec.describe "The ideas of a client" do
            cell_taken
            day
          ]
-      post = world.act("Plan::WriteMark", :ines, client, cells: [cell])
+      post = world.act("Plan::CreateMarkPost", :ines, client, cells: [cell])
       expect(parts(post)).to include(
         "text" => "Who lights the lamp?",
         "time" => include("wall" => "2026-10-22T07:30:00")
@@ -194,15 +194,15 @@ RSpec.describe "The ideas of a client" do
     it "goes with its mark through the plan, and is open again when the mark is erased" do
       world.act("Ideas::PencilIn", :ines, client, idea_id: whole, day: "2026-10-22")
       cell = { "day" => "2026-10-22", "channel_id" => channel }
-      stood = world.act("Plan::Pencil", :ines, client, erase: [cell])
+      stood = world.act("Plan::UpdateMarks", :ines, client, erase: [cell])
       expect(one(whole)[:state]).to eq "thought"
       back = stood.map { |mark| mark.slice(:channel_id, :word, :idea_id).transform_keys(&:to_s) }
-      world.act("Plan::Pencil", :ines, client, put: back.map { |mark| mark.merge("day" => "2026-10-23") })
+      world.act("Plan::UpdateMarks", :ines, client, put: back.map { |mark| mark.merge("day" => "2026-10-23") })
       expect(one(whole)).to include(state: "pencilled", planned: "2026-10-23")
       world.act("Ideas::BringBack", :ines, client, idea_id: whole)
       expect(one(whole)[:state]).to eq "thought"
       bad = [cell.merge("idea_id" => AskFirst::Core::Uuid.v7(Time.now))]
-      expect(code { world.act("Plan::Pencil", :ines, client, put: bad) }).to eq %w[no_such_idea put]
+      expect(code { world.act("Plan::UpdateMarks", :ines, client, put: bad) }).to eq %w[no_such_idea put]
     end
   end
 
@@ -214,23 +214,23 @@ RSpec.describe "The ideas of a client" do
     loose = keep(title: "For none", media_ids: [medium])
     keep(title: "For Ticker", channel_id: theirs)
     limited = limited_to(theirs)
-    found = world.act("Ideas::Listed", limited)[:ideas]
+    found = world.act("Ideas::IdeaList", limited)[:ideas]
     expect(found.map { |idea| [idea[:title], idea[:media_ids]] }).to match_array [["For Ticker", []], ["For none", []]]
     expect(world.act("Ideas::Board", limited)[:groups].first[:first].size).to eq 2
-    expect(world.act("Ideas::One", limited, idea_id: loose)[:files]).to eq []
-    post = world.act("Ideas::MakePostOf", :ines, client, idea_id: loose)
+    expect(world.act("Ideas::IdeaDetail", limited, idea_id: loose)[:files]).to eq []
+    post = world.act("Ideas::CreatePost", :ines, client, idea_id: loose)
     world.act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: [other])
-    row = world.act("Ideas::Listed", limited)[:ideas].find { |idea| idea[:id] == loose }
+    row = world.act("Ideas::IdeaList", limited)[:ideas].find { |idea| idea[:id] == loose }
     expect(row).to include(state: "post", post_id: nil)
   end
 
   it "is thrown away and taken up again; what was made of it stays" do
     id = keep(title: "Fog")
-    post = world.act("Ideas::MakePostOf", :ines, client, idea_id: id)
-    world.act("Ideas::DropIdea", :ines, client, idea_id: id)
+    post = world.act("Ideas::CreatePost", :ines, client, idea_id: id)
+    world.act("Ideas::RemoveIdea", :ines, client, idea_id: id)
     expect([titles, db[:posts].where(id: post).get(:discarded_at)]).to eq [[], nil]
     expect(code { one(id) }).to eq %w[not_found]
-    world.act("Ideas::TakeUpAgain", :ines, client, idea_id: id)
+    world.act("Ideas::RestoreIdea", :ines, client, idea_id: id)
     expect(titles).to eq ["Fog"]
   end
 
@@ -241,7 +241,7 @@ RSpec.describe "The ideas of a client" do
 
     def open_it(value: true)
       version = db[:workspaces].where(id: world.workspace(client)).get(:version)
-      world.act("Clients::ChangeSettings", :ines, client, version: version, clients_give_ideas: value)
+      world.act("Clients::UpdateSettings", :ines, client, version: version, clients_give_ideas: value)
     end
 
     it "only where that is allowed, and the house is told" do
@@ -257,18 +257,18 @@ RSpec.describe "The ideas of a client" do
       open_it
       id = world.act("Ideas::GiveIdea", odile, title: "Crew day")
       keep(title: "Of the house")
-      given = world.act("Ideas::Given", odile)
+      given = world.act("Ideas::GivenIdeas", odile)
       expect(given[:ideas]).to match [hash_including(id: id, title: "Crew day", words: "It is with your agency.")]
       expect(given[:ideas].first.keys).to eq %i[id title given_at state words]
-      world.act("Ideas::MakePostOf", :ines, client, idea_id: id)
-      expect(world.act("Ideas::Given", odile)[:ideas].first[:words]).to eq "A post is being made of it."
-      world.act("Ideas::DropIdea", :ines, client, idea_id: id)
-      expect(world.act("Ideas::Given", odile)[:ideas].first[:words]).to eq "A post is being made of it."
+      world.act("Ideas::CreatePost", :ines, client, idea_id: id)
+      expect(world.act("Ideas::GivenIdeas", odile)[:ideas].first[:words]).to eq "A post is being made of it."
+      world.act("Ideas::RemoveIdea", :ines, client, idea_id: id)
+      expect(world.act("Ideas::GivenIdeas", odile)[:ideas].first[:words]).to eq "A post is being made of it."
       expect([code { one(id, who: odile) }, code { world.act("Ideas::Board", odile) }]).to eq [
            %w[not_found],
            %w[not_yours]
          ]
-      expect(code { world.act("Ideas::Given", :ines, client) }).to eq %w[not_found]
+      expect(code { world.act("Ideas::GivenIdeas", :ines, client) }).to eq %w[not_found]
     end
 
     it "no more than twenty a day" do

@@ -6,7 +6,7 @@ RSpec.describe "An idea by mail" do
   let(:ours) { "ines@fernhollow.example" }
 
   def address
-    @address ||= world.act("Ideas::MakeAddress", :ines, client)[:address]
+    @address ||= world.act("Ideas::CreateAddress", :ines, client)[:address]
   end
 
   def incoming(to: address, from: ours, subject: "Fog lamp", body: "Who lights the lamp?", files: {}, cut: false)
@@ -47,7 +47,7 @@ RSpec.describe "An idea by mail" do
 
   it "of one person is not held up by many of another's" do
     stub_const("AskFirst::Core::Talk::Reply::AN_HOUR", 1)
-    mine = world.act("Ideas::MakeAddress", :bram, client)[:address]
+    mine = world.act("Ideas::CreateAddress", :bram, client)[:address]
     expect([take(incoming), take(incoming(body: "One more"))]).to eq %w[kept too_many]
     expect(take(incoming(to: mine, from: "bram@fernhollow.example", body: "His own"))).to eq "kept"
   end
@@ -65,7 +65,7 @@ RSpec.describe "An idea by mail" do
 
   it "to an address that was made anew, or of somebody who is no member any more, is nobody's or over" do
     old = incoming
-    world.act("Ideas::MakeAddress", :ines, client)
+    world.act("Ideas::CreateAddress", :ines, client)
     expect(take(old)).to be_nil
     @address = nil
     fresh = incoming(to: world.act("Ideas::MyAddress", :ines, client)[:address])

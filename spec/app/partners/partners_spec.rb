@@ -6,11 +6,11 @@ RSpec.describe "The partners of a client" do
 
   def keep(id: nil, version: 0, who: :ines, **said)
     named = { said: said.transform_keys(&:to_s), partner_id: id, version: version }
-    world.act("Partners::KeepPartner", who, client, **named)[:id]
+    world.act("Partners::SavePartner", who, client, **named)[:id]
   end
 
-  def one(id, who: :ines) = world.act("Partners::One", who, client, partner_id: id)
-  def listed = world.act("Partners::Listed", :ines, client)[:partners]
+  def one(id, who: :ines) = world.act("Partners::PartnerDetail", who, client, partner_id: id)
+  def listed = world.act("Partners::PartnerList", :ines, client)[:partners]
   def tie(id, **ties) = world.act("Partners::Tie", :ines, client, partner_id: id, **ties)
 
   def code
@@ -43,7 +43,7 @@ RSpec.describe "The partners of a client" do
   it "are tied to posts, ideas and files, of this client alone" do
     id = keep(name: "Lise")
     post = plain_post(client, connected(client))
-    idea = world.act("Ideas::KeepIdea", :ines, client, said: { "title" => "Bread" })[:id]
+    idea = world.act("Ideas::SaveIdea", :ines, client, said: { "title" => "Bread" })[:id]
     tie(id, post_ids: [post], idea_ids: [idea])
     world.act("Partners::AddFile", :ines, client, partner_id: id, io: StringIO.new("agreed"), name: "agreement.txt")
     found = one(id)
@@ -103,22 +103,22 @@ RSpec.describe "The partners of a client" do
     )
     expect(one(stays)[:files].size).to eq 1
     expect(code { one(one_of_two) }).to eq %w[not_found]
-    expect(code { world.act("Partners::TakeUpAgain", :ines, client, partner_id: one_of_two) }).to eq %w[not_found]
+    expect(code { world.act("Partners::RestorePartner", :ines, client, partner_id: one_of_two) }).to eq %w[not_found]
     expect(code { world.act("Partners::Merge", :ines, client, partner_id: stays, into: stays) }).to eq %w[not_found]
   end
 
   it "are thrown away and taken up again" do
     id = keep(name: "Lise")
-    world.act("Partners::DropPartner", :ines, client, partner_id: id)
+    world.act("Partners::RemovePartner", :ines, client, partner_id: id)
     expect(listed).to eq []
-    world.act("Partners::TakeUpAgain", :ines, client, partner_id: id)
+    world.act("Partners::RestorePartner", :ines, client, partner_id: id)
     expect(listed.size).to eq 1
   end
 
   it "are not for whoever is limited to channels" do
     id = keep(name: "Lise")
     limited = limited_to
-    expect(code { world.act("Partners::Listed", limited) }).to eq %w[other_channel]
-    expect(code { world.act("Partners::One", limited, partner_id: id) }).to eq %w[other_channel]
+    expect(code { world.act("Partners::PartnerList", limited) }).to eq %w[other_channel]
+    expect(code { world.act("Partners::PartnerDetail", limited, partner_id: id) }).to eq %w[other_channel]
   end
 end

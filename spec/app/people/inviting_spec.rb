@@ -38,7 +38,7 @@ RSpec.describe "Inviting", :database do
     unknown = invite("nobody#{SecureRandom.hex(3)}@brackwater.example", role: "client observer")
     expect(known.map { |one| one.except(:typed) }).to eq(unknown.map { |one| one.except(:typed) })
     shown =
-      world.act("People::PeopleHere", :ines)[:invitations].select { |one| one[:email].end_with?("brackwater.example") }
+      world.act("People::PeopleList", :ines)[:invitations].select { |one| one[:email].end_with?("brackwater.example") }
     expect(shown.map { |one| one.except(:id, :email) }.uniq.size).to eq 1
     world.act("People::RevokeInvitation", :ines, invitation_id: shown.first[:id])
     world.act("People::RevokeInvitation", :ines, invitation_id: shown.last[:id])
@@ -176,7 +176,7 @@ RSpec.describe "Inviting", :database do
   it "the agency's mail domains hold for its own side, not for the client's" do
     owner = AskFirst::App::AgencyPerson.load(world.kit, world.person(:bram))
     version = db[:agencies].get(:version)
-    AskFirst::App::Agency::ChangePolicies.call(
+    AskFirst::App::Agency::UpdatePolicies.call(
       world.kit,
       owner,
       version: version,

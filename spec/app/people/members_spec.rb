@@ -41,7 +41,7 @@ RSpec.describe "Members", :database do
 
   def change(row, who: :bram, **more)
     world.act(
-      "People::ChangeMember",
+      "People::UpdateMember",
       who,
       membership_id: row[:id],
       version: row[:version],
@@ -92,7 +92,7 @@ RSpec.describe "Members", :database do
     expect { world.act("Posts::PostSheet", limited, post_id: ticker) }.to raise_error(AskFirst::Core::NotFound)
     expect {
       world.act(
-        "Posts::SavePart",
+        "Posts::UpdatePart",
         limited,
         post_id: both,
         channel_id: world.channel(:ticker),
@@ -102,11 +102,11 @@ RSpec.describe "Members", :database do
       )
     }.to raise_error(AskFirst::Core::Refused, /limited to other channels/)
     expect {
-      world.act("Posts::SavePart", limited, post_id: both, channel_id: nil, part: "text", value: "x", version: 1)
+      world.act("Posts::UpdatePart", limited, post_id: both, channel_id: nil, part: "text", value: "x", version: 1)
     }.to raise_error(AskFirst::Core::Refused)
     expect(
       world.act(
-        "Posts::SavePart",
+        "Posts::UpdatePart",
         limited,
         post_id: both,
         channel_id: world.channel(:vitrine),
@@ -224,7 +224,7 @@ RSpec.describe "Members", :database do
       world.ask(post, 1)
       pass =
         world.act(
-          "Signoff::MintPass",
+          "Signoff::CreatePass",
           AskFirst::App::Member.process(world.workspace, "dispatcher"),
           ask_id: world.line(post)[:ask_id],
           person_id: email
@@ -256,7 +256,7 @@ RSpec.describe "Members", :database do
         -> { world.act("People::EndMember", bram, membership_id: row[:id], to: world.person(:ines)) },
         -> do
           world.act(
-            "People::ChangeMember",
+            "People::UpdateMember",
             bram,
             membership_id: row[:id],
             version: row[:version],
@@ -265,7 +265,7 @@ RSpec.describe "Members", :database do
         end,
         -> do
           world.act(
-            "People::ChangeMember",
+            "People::UpdateMember",
             bram,
             membership_id: row[:id],
             version: row[:version],
@@ -275,7 +275,7 @@ RSpec.describe "Members", :database do
         end,
         -> do
           world.act(
-            "People::ChangeMember",
+            "People::UpdateMember",
             bram,
             membership_id: row[:id],
             version: row[:version],
@@ -320,7 +320,7 @@ RSpec.describe "Members", :database do
       ok: false,
       why: a_string_including("only looking as Maro")
     )
-    expect { world.act("Posts::MakePost", looking, subject: "x") }.to raise_error(AskFirst::Core::Refused) { |error|
+    expect { world.act("Posts::CreatePost", looking, subject: "x") }.to raise_error(AskFirst::Core::Refused) { |error|
       expect(error.code).to eq "looking"
     }
   end

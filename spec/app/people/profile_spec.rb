@@ -25,7 +25,7 @@ RSpec.describe "One's own profile", :database do
     seen = version
     expect(
       agency(
-        "People::SaveProfile",
+        "People::UpdateProfile",
         version: seen,
         **good,
         working_days: [5, 1, 1],
@@ -38,10 +38,10 @@ RSpec.describe "One's own profile", :database do
     shown = agency("People::Profile")
     expect(shown).to include(working_days: [1, 5], quiet: %w[20:00 07:00])
     expect(shown[:notices].find { |one| one[:kind] == "task" }).to include(choice: "not", must: false)
-    expect { agency("People::SaveProfile", version: seen, **good) }.to raise_error(AskFirst::Core::Conflict) { |error|
+    expect { agency("People::UpdateProfile", version: seen, **good) }.to raise_error(AskFirst::Core::Conflict) { |error|
       expect(error.facts["version"]).to eq seen + 1
     }
-    agency("People::SaveProfile", version: version, **good)
+    agency("People::UpdateProfile", version: version, **good)
   end
 
   {
@@ -52,7 +52,7 @@ RSpec.describe "One's own profile", :database do
     quiet: %w[25:00 07:00]
   }.each do |field, value|
     it "#{field} #{value.inspect} is refused at its field" do
-      expect { agency("People::SaveProfile", :version => version, **good, field => value) }.to raise_error(
+      expect { agency("People::UpdateProfile", :version => version, **good, field => value) }.to raise_error(
         AskFirst::Core::Invalid
       ) { |error| expect(error.field).to eq field.to_s }
     end
@@ -104,7 +104,7 @@ RSpec.describe "One's own profile", :database do
       expect(people).to eq [world.person(:bram)]
       world.answer(post, :bram)
       expect(world.stage(post)).to eq "client_approval"
-      agency("People::DropAbsence", absence_id: id)
+      agency("People::RemoveAbsence", absence_id: id)
       expect(db[:stand_ins].count).to eq 0
     end
 
@@ -131,7 +131,7 @@ RSpec.describe "One's own profile", :database do
       }.to raise_error(AskFirst::Core::Invalid, /must be a colleague/)
       id = agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-15")
       maro = AskFirst::App::AgencyPerson.load(world.kit, world.person(:maro))
-      expect { AskFirst::App::People::DropAbsence.call(world.kit, maro, absence_id: id) }.to raise_error(
+      expect { AskFirst::App::People::RemoveAbsence.call(world.kit, maro, absence_id: id) }.to raise_error(
         AskFirst::Core::NotFound
       )
     end

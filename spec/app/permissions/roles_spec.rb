@@ -7,11 +7,11 @@ RSpec.describe "Roles" do
     AskFirst::App.const_get("Permissions::#{name}").call(world.kit, agency_person(who), **input)
   def role(name) = db[:roles].where(name: name).first
   def make(name, abilities = %w[see work], **more) =
-    call("MakeRole", name: name, side: "agency", abilities: abilities, **more)
+    call("CreateRole", name: name, side: "agency", abilities: abilities, **more)
 
   def change(row, who = :bram, **more)
     call(
-      "ChangeRole",
+      "UpdateRole",
       who,
       role_id: row[:id],
       version: row[:version],
@@ -68,7 +68,7 @@ RSpec.describe "Roles" do
   end
 
   it "the client side is never given more than its ceiling, in the act as in the database" do
-    expect { call("MakeRole", name: "too much", side: "client", abilities: %w[see_shared release]) }.to raise_error(
+    expect { call("CreateRole", name: "too much", side: "client", abilities: %w[see_shared release]) }.to raise_error(
       AskFirst::Core::Invalid
     ) { |error|
       expect([error.code, error.field, error.facts["abilities"]]).to eq ["beyond_side", "abilities", ["release"]]
@@ -125,9 +125,9 @@ RSpec.describe "Roles" do
 
   it "are dropped while nobody has or had them, and those that ship stay" do
     name = "unused #{SecureRandom.hex(2)}"
-    call("DropRole", role_id: make(name))
+    call("RemoveRole", role_id: make(name))
     expect(role(name)).to be_nil
-    expect { call("DropRole", role_id: role("copywriter")[:id]) }.to raise_error(AskFirst::Core::Refused) { |error|
+    expect { call("RemoveRole", role_id: role("copywriter")[:id]) }.to raise_error(AskFirst::Core::Refused) { |error|
       expect(error.code).to eq "is_preset"
     }
     used = make("used #{SecureRandom.hex(2)}")
@@ -140,7 +140,7 @@ RSpec.describe "Roles" do
       role_id: used,
       since: world.kit.now
     )
-    expect { call("DropRole", role_id: used) }.to raise_error(AskFirst::Core::Conflict) { |error|
+    expect { call("RemoveRole", role_id: used) }.to raise_error(AskFirst::Core::Conflict) { |error|
       expect(error.code).to eq "role_in_use"
     }
   end

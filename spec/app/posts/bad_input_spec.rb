@@ -77,7 +77,7 @@ RSpec.describe "What comes in while a post is written", :database do
       channel_id: channel
     )
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,
@@ -97,7 +97,7 @@ RSpec.describe "What comes in while a post is written", :database do
     expect(
       refused_at do
         world.act(
-          "Posts::SavePart",
+          "Posts::UpdatePart",
           :sunniva,
           post_id: post,
           channel_id: nil,
@@ -113,9 +113,17 @@ RSpec.describe "What comes in while a post is written", :database do
 
   it "from two tabs of one person: the second is told, and gets what the first saved" do
     post = world.draft
-    world.act("Posts::SavePart", :maro, post_id: post, channel_id: nil, part: "text", value: "First tab", version: 1)
+    world.act("Posts::UpdatePart", :maro, post_id: post, channel_id: nil, part: "text", value: "First tab", version: 1)
     expect {
-      world.act("Posts::SavePart", :maro, post_id: post, channel_id: nil, part: "text", value: "Second tab", version: 1)
+      world.act(
+        "Posts::UpdatePart",
+        :maro,
+        post_id: post,
+        channel_id: nil,
+        part: "text",
+        value: "Second tab",
+        version: 1
+      )
     }.to raise_error(AskFirst::Core::Conflict) { |error|
       expect(error.facts.values_at("theirs", "by", "version")).to eq ["First tab", world.member(:maro).name, 2]
     }

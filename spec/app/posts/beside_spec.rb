@@ -22,25 +22,26 @@ RSpec.describe "What stands beside a post", :database do
     world.clear(post)
     world.act("Posts::SetLabels", :ines, post_id: post, names: ["Late label"])
     world.act("Posts::SetCampaign", :ines, post_id: post, name: "Winter")
-    world.act("Posts::SaveNote", :ines, post_id: post, note: "Ask the pier master first.", version: 1)
+    world.act("Posts::UpdateNote", :ines, post_id: post, note: "Ask the pier master first.", version: 1)
     expect(world.stages(post).values.uniq).to eq ["cleared"]
   end
 
   it "the note keeps what two wrote: the second sees the first's" do
     post = world.draft(picture: false)
-    world.act("Posts::SaveNote", :maro, post_id: post, note: "Maro's", version: 1)
-    expect { world.act("Posts::SaveNote", :ines, post_id: post, note: "Ines's", version: 1) }.to raise_error(
+    world.act("Posts::UpdateNote", :maro, post_id: post, note: "Maro's", version: 1)
+    expect { world.act("Posts::UpdateNote", :ines, post_id: post, note: "Ines's", version: 1) }.to raise_error(
       AskFirst::Core::Conflict
     ) { |error| expect(error.facts["theirs"]).to eq "Maro's" }
-    expect(refused { world.act("Posts::SaveNote", :odile, post_id: post, note: "x", version: 2) }).to eq "not_found"
+    expect(refused { world.act("Posts::UpdateNote", :odile, post_id: post, note: "x", version: 2) }).to eq "not_found"
   end
 
   describe "the reminder list" do
     it "is kept by the lead, ticked by whoever looks, and keeps its ticks when it changes" do
       post = world.draft(picture: false)
-      list = world.act("Checks::SaveReminders", :ines, words: ["Did you look at the tide table?", "Is the pier named?"])
+      list =
+        world.act("Checks::UpdateReminders", :ines, words: ["Did you look at the tide table?", "Is the pier named?"])
       world.act("Checks::TickReminder", :maro, post_id: post, reminder_id: list.first[:id], ticked: true)
-      world.act("Checks::SaveReminders", :ines, words: ["Is the bus named?", "Did you look at the tide table?"])
+      world.act("Checks::UpdateReminders", :ines, words: ["Is the bus named?", "Did you look at the tide table?"])
       shown = world.act("Posts::PostSheet", :ines, post_id: post)[:reminders]
       expect(shown.map { |row| row.values_at(:words, :ticked_by) }).to eq [
            ["Is the bus named?", nil],
@@ -51,7 +52,7 @@ RSpec.describe "What stands beside a post", :database do
         world.act("Posts::PostSheet", :ines, post_id: post)[:reminders].filter_map { |row| row[:ticked_by] }
       ).to eq []
     ensure
-      world.act("Checks::SaveReminders", :ines, words: [])
+      world.act("Checks::UpdateReminders", :ines, words: [])
     end
 
     it "saved by two in one moment is one list" do
@@ -59,7 +60,7 @@ RSpec.describe "What stands beside a post", :database do
         ["Is the pier named?", "Did you look at the tide table?"],
         ["Did you look at the tide table?", "Is the pier named?"]
       ]
-      8.times.map { |n| Thread.new { world.act("Checks::SaveReminders", :ines, words: lists[n % 2]) } }.each(&:join)
+      8.times.map { |n| Thread.new { world.act("Checks::UpdateReminders", :ines, words: lists[n % 2]) } }.each(&:join)
       expect(
         db[:reminders].where(workspace_id: world.workspace, dropped_at: nil).select_order_map(:words)
       ).to eq lists.last
@@ -68,12 +69,12 @@ RSpec.describe "What stands beside a post", :database do
            1
          ]
     ensure
-      world.act("Checks::SaveReminders", :ines, words: [])
+      world.act("Checks::UpdateReminders", :ines, words: [])
     end
 
     it "is not everybody's to change" do
-      expect(refused { world.act("Checks::SaveReminders", :maro, words: ["x"]) }).to eq "not_yours"
-      expect(refused { world.act("Checks::SaveReminders", :ines, words: ["x"] * 21) }).to eq "too_many"
+      expect(refused { world.act("Checks::UpdateReminders", :maro, words: ["x"]) }).to eq "not_yours"
+      expect(refused { world.act("Checks::UpdateReminders", :ines, words: ["x"] * 21) }).to eq "too_many"
     end
   end
 
@@ -82,7 +83,7 @@ RSpec.describe "What stands beside a post", :database do
       client = fresh_client
       ticker = connected(client)
       world.act(
-        "Clients::ChangeSettings",
+        "Clients::UpdateSettings",
         :ines,
         client,
         version: 1,
@@ -94,7 +95,7 @@ RSpec.describe "What stands beside a post", :database do
       )
       post = plain_post(client, ticker)
       world.act(
-        "Posts::SavePart",
+        "Posts::UpdatePart",
         :ines,
         client,
         post_id: post,
@@ -113,7 +114,7 @@ RSpec.describe "What stands beside a post", :database do
       # what was kept is what stands
       expect(db[:revision_adaptations].where(post_id: post).get(:fingerprint)).to eq fingerprint
       world.act("Posts::SetCampaign", :ines, client, post_id: post, name: "Renamed since")
-      world.act("Clients::ChangeSettings", :ines, client, version: 2, tracking: {})
+      world.act("Clients::UpdateSettings", :ines, client, version: 2, tracking: {})
       expect(world.standing(post, client).adaptations.first.fingerprint).to eq fingerprint
       expect(sent.call).to end_with "utm_campaign=fog-days#top"
     end
@@ -121,7 +122,7 @@ RSpec.describe "What stands beside a post", :database do
     it "that nobody can fill in are refused at their field" do
       expect {
         world.act(
-          "Clients::ChangeSettings",
+          "Clients::UpdateSettings",
           :ines,
           version: db[:workspaces].where(id: world.workspace).get(:version),
           tracking: {
@@ -193,7 +194,7 @@ RSpec.describe "What stands beside a post", :database do
 
   it "others on a post hear that somebody is there, and which part is under their hands" do
     post = world.draft(picture: false)
-    world.act("Posts::BeHere", :maro, post_id: post, part: "text")
+    world.act("Posts::AnnouncePresence", :maro, post_id: post, part: "text")
     expect(world.kit.bus.heard.last).to eq [
          world.workspace,
          {
@@ -206,6 +207,6 @@ RSpec.describe "What stands beside a post", :database do
            leaving: false
          }
        ]
-    expect(refused { world.act("Posts::BeHere", :odile, post_id: post) }).to eq "not_found"
+    expect(refused { world.act("Posts::AnnouncePresence", :odile, post_id: post) }).to eq "not_found"
   end
 end

@@ -2,7 +2,7 @@
 
 RSpec.describe "The owner of a post" do
   def give(post, whom, who: :ines)
-    world.act("Posts::ChangeOwner", who, post_id: post, person_id: whom)
+    world.act("Posts::UpdateOwner", who, post_id: post, person_id: whom)
   end
 
   def owner(post) = db[:posts].where(id: post).get(:owner_id)

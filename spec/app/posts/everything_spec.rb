@@ -14,7 +14,7 @@ RSpec.describe "A post with everything", :database do
   def save(part, value, on: nil)
     row = db[:parts].where(post_id: post, part: part, channel_id: on && channels.fetch(on)).first
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,
@@ -30,7 +30,7 @@ RSpec.describe "A post with everything", :database do
 
   before do
     world.act(
-      "Clients::ChangeSettings",
+      "Clients::UpdateSettings",
       :ines,
       client,
       version: 1,

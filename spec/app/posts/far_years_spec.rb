@@ -13,7 +13,7 @@ RSpec.describe "A planned time of a year out of reach" do
       end
 
       it "opens: the sheet, the checks, the list, the desk, what goes and the record" do
-        world.act("Posts::SaveNote", :ines, post_id: post, note: "Look at its year", version: 1)
+        world.act("Posts::UpdateNote", :ines, post_id: post, note: "Look at its year", version: 1)
         client = ApiWorld.client("ines")
         at = "/api/w/#{world.workspace}/posts/#{post}"
         [

@@ -18,7 +18,7 @@ RSpec.describe "A new post before its first word" do
 
   it "is made with its first word, once however often it is made, and is then the sheet as it stands" do
     empty = world.act("Posts::NewSheet", :ines, post_id: id)
-    2.times { expect(world.act("Posts::MakePost", :ines, post_id: id)).to eq id }
+    2.times { expect(world.act("Posts::CreatePost", :ines, post_id: id)).to eq id }
     expect(db[:record].where(post_id: id, act: "post_made").count).to eq 1
     expect(world.act("Posts::NewSheet", :ines, post_id: id)).to eq empty
     world.write(id, "text", "The first word.")
@@ -28,9 +28,9 @@ RSpec.describe "A new post before its first word" do
   it "an id that was not made lately, or is another's, makes nothing: posts are sorted by their ids" do
     year = AskFirst::Core::Uuid.v7(world.clock.now + (365 * 86_400))
     [year, AskFirst::Core::Uuid.v7(Time.at(0)), SecureRandom.uuid, "1; drop table posts"].each do |bad|
-      expect(refusal { world.act("Posts::MakePost", :ines, post_id: bad) }.code).to eq "bad_id"
+      expect(refusal { world.act("Posts::CreatePost", :ines, post_id: bad) }.code).to eq "bad_id"
     end
-    world.act("Posts::MakePost", :ines, post_id: id)
-    expect(refusal { world.act("Posts::MakePost", :wren, post_id: id) }.code).to eq "there_already"
+    world.act("Posts::CreatePost", :ines, post_id: id)
+    expect(refusal { world.act("Posts::CreatePost", :wren, post_id: id) }.code).to eq "there_already"
   end
 end

@@ -8,7 +8,7 @@ RSpec.describe "The revisions of a post" do
       world.answer(id, :wren, "change", "Say which boat.")
       world.write(id, "text", "When fog sits on the estuary, the late boat does not guess.")
       world.act(
-        "Posts::SavePart",
+        "Posts::UpdatePart",
         :ines,
         post_id: id,
         channel_id: world.channel(:vitrine),

@@ -38,7 +38,7 @@ RSpec.describe "Channels that would say the same at once" do
   it "are left alone when the proposal is not the one that was seen, or was made by somebody's guess" do
     seen = proposal
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,
@@ -94,7 +94,7 @@ RSpec.describe "Channels that would say the same at once" do
 
   it "are not moved at the price of a yes: where any change of time costs one, that is set by hand" do
     world.act(
-      "Clients::ChangeSettings",
+      "Clients::UpdateSettings",
       :ines,
       client,
       version: db[:workspaces].where(id: world.workspace(client)).get(:version),

@@ -162,7 +162,7 @@ RSpec.describe "A post as a whole", :database do
       there = db[:posts].where(workspace_id: world.workspace(:brackwater))
       before = there.count
       made = 0
-      allow(AskFirst::App::Posts::MakePost).to receive(:call).and_wrap_original do |original, *args, **input|
+      allow(AskFirst::App::Posts::CreatePost).to receive(:call).and_wrap_original do |original, *args, **input|
         raise AskFirst::Core::Conflict.new("in_the_way", "Something is in the way.") if (made += 1) > 1
 
         original.call(*args, **input)

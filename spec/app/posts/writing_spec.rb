@@ -18,7 +18,7 @@ RSpec.describe "Writing a post" do
   end
 
   it "keeps a draft that is empty, over its limit or without a channel: save works at any time" do
-    post = world.act("Posts::MakePost", :ines, subject: "")
+    post = world.act("Posts::CreatePost", :ines, subject: "")
     world.write(post, "text", "x" * 5_000)
     world.write(post, "text", "")
     expect(world.stage(post)).to eq "drafting"
@@ -30,7 +30,7 @@ RSpec.describe "Writing a post" do
     error =
       refusal do
         world.act(
-          "Posts::SavePart",
+          "Posts::UpdatePart",
           :wren,
           post_id: post,
           channel_id: nil,
@@ -69,7 +69,7 @@ RSpec.describe "Writing a post" do
     ).to eq "no_such_channel"
     expect(
       refusal do
-        world.act("Posts::SavePart", :maro, post_id: post, channel_id: theirs, part: "text", value: "x", version: 0)
+        world.act("Posts::UpdatePart", :maro, post_id: post, channel_id: theirs, part: "text", value: "x", version: 0)
       end.code
     ).to eq "not_found"
     picture = world.act("Media::UploadMedia", :sunniva, :brackwater, io: SpecWorld.picture, name: "dome.jpg")

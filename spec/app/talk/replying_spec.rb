@@ -251,7 +251,7 @@ RSpec.describe "Client talk, told by mail" do
 
   it "does not tell what was taken back meanwhile, what is said inside, or what the client says itself" do
     id = say("Wrong room")
-    world.act("Talk::DeleteRemark", :ines, remark_id: id)
+    world.act("Talk::RemoveRemark", :ines, remark_id: id)
     say("Between us", room: "house")
     say("We look at it", who: :per)
     world.clock.set(SpecWorld::NOON + 620)

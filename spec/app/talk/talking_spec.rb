@@ -154,9 +154,9 @@ RSpec.describe "Talk beside a post" do
       refusal { world.act("Talk::EditRemark", :maro, remark_id: id, words: "No") }
     ).to be_a AskFirst::Core::NotFound
     say("Right.", who: :maro, thread_id: id)
-    expect(refusal { world.act("Talk::DeleteRemark", :ines, remark_id: id) }.code).to eq "said_too_long_ago"
+    expect(refusal { world.act("Talk::RemoveRemark", :ines, remark_id: id) }.code).to eq "said_too_long_ago"
     other = say("Never mind.")
-    world.act("Talk::DeleteRemark", :ines, remark_id: other)
+    world.act("Talk::RemoveRemark", :ines, remark_id: other)
     expect(remark(other)).to include(words: "", deleted: true)
     late = say("Late.")
     world.clock.set(SpecWorld::NOON + 901)

@@ -73,7 +73,7 @@ RSpec.describe "Ideas" do
 
   describe "What has become of it" do
     today = Date.new(2026, 10, 14)
-    facts = ->(**more) { ideas::Standing::Facts.new(status: "thought", **more) }
+    facts = ->(**more) { ideas::IdeaState::Facts.new(status: "thought", **more) }
 
     it "is what was made of it, and what somebody said of it only where nothing was" do
       {
@@ -83,7 +83,7 @@ RSpec.describe "Ideas" do
         { status: "aside" } => "aside",
         { status: "ready" } => "ready",
         {} => "thought"
-      }.each { |more, state| expect(ideas::Standing.state(facts.call(**more))).to eq(state), more.to_s }
+      }.each { |more, state| expect(ideas::IdeaState.state(facts.call(**more))).to eq(state), more.to_s }
     end
 
     it "is late the day after its day, soon three days before, and in time where it is planned by then" do
@@ -97,11 +97,11 @@ RSpec.describe "Ideas" do
         { due_on: today + 4, pencilled: today + 4 } => "in_time",
         { due_on: today + 4, post: { stage: "drafting", day: today + 5 } } => "after",
         { due_on: today - 1, post: { stage: "drafting", day: nil } } => "late"
-      }.each { |more, timing| expect(ideas::Standing.timing(facts.call(**more), today)).to eq(timing), more.to_s }
+      }.each { |more, timing| expect(ideas::IdeaState.timing(facts.call(**more), today)).to eq(timing), more.to_s }
     end
 
     it "is told to whoever of the client gave it, for every state" do
-      expect(ideas::Standing::FOR_CLIENT.keys).to match_array ideas::Standing::STATES.map(&:first)
+      expect(ideas::IdeaState::FOR_CLIENT.keys).to match_array ideas::IdeaState::STATES.map(&:first)
     end
   end
 

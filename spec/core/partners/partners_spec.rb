@@ -55,8 +55,8 @@ RSpec.describe "Partners" do
       { id: "d", name: "Somebody", contact: "", link: "http://pier.example" },
       { id: "e", name: "Boat yard", contact: "yard@quillmere.example", link: "https://quillmere.example/yard" }
     ]
-    expect(partners::Alike.of(all)).to eq("a" => ["b"], "b" => %w[a c d], "c" => ["b"], "d" => ["b"])
-    expect(partners::Alike.of([{ id: "a", name: "Ltd", link: "::" }, { id: "b", name: "Café" }])).to eq({})
-    expect(partners::Alike.of([{ id: "a", name: "Cafe" }, { id: "b", name: "Café" }]).keys).to eq %w[a b]
+    expect(partners::Duplicates.of(all)).to eq("a" => ["b"], "b" => %w[a c d], "c" => ["b"], "d" => ["b"])
+    expect(partners::Duplicates.of([{ id: "a", name: "Ltd", link: "::" }, { id: "b", name: "Café" }])).to eq({})
+    expect(partners::Duplicates.of([{ id: "a", name: "Cafe" }, { id: "b", name: "Café" }]).keys).to eq %w[a b]
   end
 end

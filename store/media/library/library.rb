@@ -143,7 +143,7 @@ module AskFirst
           "unused" => Sequel.lit("uses.media_id IS NULL"),
           "undescribed" => Sequel.lit("media.kind = 'picture' AND media.description = ''"),
           "near" => nil, # hangs on the others
-          "words" => Sequel.lit("media.covered > ?", (Core::Media::Coverage::MOST * 1_000_000).to_i),
+          "words" => Sequel.lit("media.covered > ?", (Core::Media::TextCoverage::MOST * 1_000_000).to_i),
           "small" => nil, # on what the channels ask for
           "ends" => nil # on the day
         }.freeze

@@ -29,7 +29,7 @@ module AskFirst
         # @param scope [Scope]
         # @param from [Time]
         # @param to [Time]
-        # @param narrowed [Narrowed]
+        # @param narrowed [Filtered]
         # @param money [Boolean] whether each channel says its "money" too
         # @return [Array<Hash>] posts of which one time is between the two, by their first: "time" of the master, and
         # the "channels" that the reader sees, each
@@ -55,7 +55,7 @@ module AskFirst
           read(scope, posts, everything(scope), money: money)
         end
 
-        def everything(scope) = Narrowed.new(scope, Core::Plan::Filter::NONE, everything: true)
+        def everything(scope) = Filtered.new(scope, Core::Plan::Filter::NONE, everything: true)
 
         def read(scope, posts, narrowed, money:)
           on = channels(narrowed.adaptations(seen(scope)), money)
@@ -74,7 +74,7 @@ module AskFirst
             .map { |id, stage, time, *money| { "channel" => known[id].paid(money), "stage" => stage, "time" => time } }
         end
 
-        # @param narrowed [Narrowed]
+        # @param narrowed [Filtered]
         # @return [Sequel::Dataset] posts that no channel of theirs has a time for
         def without_time(scope, narrowed)
           bare = Posts::Visible.narrow(scope, scope.rows(:posts)).where(Sequel[:posts][:at] => nil)

@@ -17,7 +17,7 @@ module AskFirst
         private_constant :DAY, :COUNTS
 
         # @param scope [Scope]
-        # @param narrowed [Narrowed]
+        # @param narrowed [Filtered]
         def initialize(scope, narrowed)
           @scope = scope
           @narrowed = narrowed

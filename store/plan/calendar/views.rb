@@ -38,7 +38,7 @@ module AskFirst
         def counted(scope, view)
           posts = Posts::Visible.narrow(scope, scope.rows(:posts))
           posts = posts.where(Sequel[:posts][:workspace_id] => view[:workspace_id]) if view[:workspace_id]
-          Narrowed.new(scope, Core::Plan::Filter.read(view[:narrowing])).whole_posts(posts)
+          Filtered.new(scope, Core::Plan::Filter.read(view[:narrowing])).whole_posts(posts)
         end
         private_class_method :counted
 

@@ -5,7 +5,7 @@ module AskFirst
     module Plan
       # A plan narrowed to what was shared with the client: what they were asked for, where the ask was not withdrawn,
       # and what is out for all to see. A post can be kept out of it.
-      class Shared < Narrowed
+      class Shared < Filtered
         def initialize(scope)
           super(scope, Core::Plan::Filter::NONE, everything: true)
         end

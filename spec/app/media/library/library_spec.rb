@@ -14,7 +14,7 @@ RSpec.describe "The library of a client" do
 
   def say(id, **said)
     world.act(
-      "Media::SaveMedium",
+      "Media::UpdateMedium",
       :ines,
       client,
       media_id: id,
@@ -73,7 +73,7 @@ RSpec.describe "The library of a client" do
     expect(code { world.act("Media::SaveFolder", :ines, client, name: "CREW with consent") }).to eq %w[name_taken name]
     world.act("Media::SortMedia", :ines, client, media_ids: [inside, loose], folder_id: crew, labels: ["People"])
     expect(page(filters: { folder: crew })[:media].map { |one| one[:label_ids].size }).to eq [1, 1]
-    expect(world.act("Media::DropFolder", :ines, client, folder_id: crew)).to eq 2
+    expect(world.act("Media::RemoveFolder", :ines, client, folder_id: crew)).to eq 2
     expect(page(filters: { folder: "none" })[:media].size).to eq 2
   end
 
@@ -82,7 +82,7 @@ RSpec.describe "The library of a client" do
     again = Vips::Image.new_from_buffer(SpecWorld.picture(2).string, "").resize(0.7).jpegsave_buffer
     copy = world.act("Media::UploadMedia", :ines, client, io: StringIO.new(again), name: "smaller.jpg")[:id]
     world.read_media(client)
-    post = world.act("Posts::MakePost", :ines, client, subject: "Fog")
+    post = world.act("Posts::CreatePost", :ines, client, subject: "Fog")
     world.write(post, "media", [used], who: :ines, client: client)
     say(
       used,
@@ -130,7 +130,7 @@ RSpec.describe "The library of a client" do
     id = upload[:id]
     say(id, description: "A ferry")
     late = -> do
-      world.act("Media::SaveMedium", :ines, client, media_id: id, said: { "description" => "A boat" }, version: 1)
+      world.act("Media::UpdateMedium", :ines, client, media_id: id, said: { "description" => "A boat" }, version: 1)
     end
     expect(&late).to raise_error(AskFirst::Core::Conflict) { |e|
       expect(e.facts).to include("description" => "A ferry")
@@ -144,7 +144,7 @@ RSpec.describe "The library of a client" do
       %w[A B].map do |words|
         Thread.new do
           said = { "description" => words, "labels" => [words] }
-          code { world.act("Media::SaveMedium", :ines, client, media_id: id, said: said, version: 1) }
+          code { world.act("Media::UpdateMedium", :ines, client, media_id: id, said: said, version: 1) }
         end
       end
     expect(codes.map(&:value)).to match_array [nil, %w[medium_changed version]]
@@ -177,7 +177,7 @@ RSpec.describe "The library of a client" do
     member_here(client, :wren)
     shown, hidden = [upload(1, who: :wren), upload(2, who: :wren)].map { |row| row[:id] }
     { shown => ticker, hidden => vitrine }.each do |id, channel|
-      post = world.act("Posts::MakePost", :ines, client, subject: "Fog")
+      post = world.act("Posts::CreatePost", :ines, client, subject: "Fog")
       world.act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: [channel])
       world.write(post, "media", [id], who: :ines, client: client)
     end

@@ -108,7 +108,16 @@ RSpec.describe "Videos and documents", :database do
         world.act("Media::UploadMedia", :ines, client, io: StringIO.new(bytes), name: "file")[:id]
       end
     { "media" => ids, "format" => "picture" }.each do |part, value|
-      world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: part, value: value, version: 0)
+      world.act(
+        "Posts::UpdatePart",
+        :ines,
+        client,
+        post_id: post,
+        channel_id: nil,
+        part: part,
+        value: value,
+        version: 0
+      )
     end
     world.act("Posts::MarkReady", :ines, client, post_id: post)
     request = db[:revision_adaptations].where(post_id: post).get(:request)
@@ -123,7 +132,16 @@ RSpec.describe "Videos and documents", :database do
     post = plain_post(client, channel, text: "Not part of a story")
     id = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(2), name: "story.jpg")[:id]
     { "media" => [id], "format" => "story" }.each do |part, value|
-      world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: nil, part: part, value: value, version: 0)
+      world.act(
+        "Posts::UpdatePart",
+        :ines,
+        client,
+        post_id: post,
+        channel_id: nil,
+        part: part,
+        value: value,
+        version: 0
+      )
     end
     world.act("Posts::MarkReady", :ines, client, post_id: post)
     world.release(post, client: client)
@@ -154,7 +172,7 @@ RSpec.describe "Videos and documents", :database do
         id = world.act("Media::UploadMedia", :ines, client, io: StringIO.new(bytes), name: "film")[:id]
         row = db[:parts].where(post_id: post, part: "media").first
         world.act(
-          "Posts::SavePart",
+          "Posts::UpdatePart",
           :ines,
           client,
           post_id: post,

@@ -13,7 +13,7 @@ RSpec.describe "A picture that has come" do
 
   def say(id, **said)
     version = one(id)[:version]
-    world.act("Media::SaveMedium", :ines, client, media_id: id, said: said.transform_keys(&:to_s), version: version)
+    world.act("Media::UpdateMedium", :ines, client, media_id: id, said: said.transform_keys(&:to_s), version: version)
   end
 
   def lettered

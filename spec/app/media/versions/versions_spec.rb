@@ -38,7 +38,7 @@ RSpec.describe "Versions of a medium" do
   it "stands in the library in the place of the one before, with all that is said of it" do
     folder = world.act("Media::SaveFolder", :ines, client, name: "Boats")
     said = { "description" => "A boat", "folder_id" => folder, "labels" => ["Night"], "usable_until" => "2027-01-01" }
-    world.act("Media::SaveMedium", :ines, client, media_id: boat, said: said, version: 1)
+    world.act("Media::UpdateMedium", :ines, client, media_id: boat, said: said, version: 1)
     second = newer(boat, 2)[:id]
     expect(names).to eq [["boat.jpg", 2]]
     expect(one(second)).to include(description: "A boat", folder_id: folder, usable_until: "2027-01-01", number: 2)

@@ -16,8 +16,8 @@ RSpec.describe "An act over many posts that goes on by itself" do
   end
 
   def through(id) = (nil while part(id))
-  def seen(id, who: :ines) = world.act("Plan::BatchHere", who, batch_id: id)
-  def mine(who) = AskFirst::App::Plan::Batches.call(world.member(who).scope(world.db))
+  def seen(id, who: :ines) = world.act("Plan::BatchDetail", who, batch_id: id)
+  def mine(who) = AskFirst::App::Plan::BatchList.call(world.member(who).scope(world.db))
   def of(id, post) = seen(id)[:posts].find { |one| one["post_id"] == post }
 
   def ran(kind, posts, value = nil, **more)
@@ -136,7 +136,7 @@ RSpec.describe "An act over many posts that goes on by itself" do
     through(id)
     expect(mine(:ines).map { |one| one[:id] }).to include id
     expect(mine(:maro).map { |one| one[:id] }).not_to include id
-    %w[BatchHere StopBatch SeeBatch].each do |act|
+    %w[BatchDetail StopBatch SeeBatch].each do |act|
       expect(refusal { world.act("Plan::#{act}", :maro, batch_id: id) }).to be_a AskFirst::Core::NotFound
     end
     world.act("Plan::SeeBatch", :ines, batch_id: id)

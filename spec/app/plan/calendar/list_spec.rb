@@ -11,7 +11,7 @@ RSpec.describe "The plan as a list" do
 
   def boost(post, minor, channel: nil)
     facts = { part: "budget", value: { "minor" => minor, "currency" => "EUR" }, version: 0 }
-    world.act("Posts::SavePart", :ines, client, post_id: post, channel_id: channel, **facts)
+    world.act("Posts::UpdatePart", :ines, client, post_id: post, channel_id: channel, **facts)
   end
 
   it "has labels, campaign, owner and wording beside each time of a post" do

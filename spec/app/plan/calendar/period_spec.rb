@@ -73,7 +73,7 @@ RSpec.describe "A month of the plan" do
 
   it "keeps what has no time yet in the tray, counted" do
     before = month[:tray][:count]
-    bare = world.act("Posts::MakePost", :ines, subject: "Without a time")
+    bare = world.act("Posts::CreatePost", :ines, subject: "Without a time")
     tray = month[:tray]
     expect(tray[:count]).to be > before
     expect(tray[:posts].map { |row| row[:id] }).to include bare
@@ -177,13 +177,13 @@ RSpec.describe "A month of the plan" do
     end
 
     it "narrows the tray too" do
-      bare = world.act("Posts::MakePost", :ines, subject: "Nothing of a zebra")
+      bare = world.act("Posts::CreatePost", :ines, subject: "Nothing of a zebra")
       expect(narrowed(words: "zebra")[:tray]).to include(count: 1, posts: [hash_including(id: bare)])
       expect(narrowed(words: "zebra", stages: "cleared")[:tray]).to include(count: 0)
     end
 
     it "tells a member who is limited to a channel nothing of another: neither in the tray nor by a count" do
-      bare = world.act("Posts::MakePost", :ines, subject: "On two channels")
+      bare = world.act("Posts::CreatePost", :ines, subject: "On two channels")
       both = [world.channel(:ticker), world.channel(:vitrine)]
       world.act("Posts::ChooseChannels", :ines, post_id: bare, channel_ids: both)
       limited =

@@ -9,7 +9,7 @@ RSpec.describe "Saved views of the plan" do
   end
 
   def found(who = :ines, ids = [workspace], over_all: false)
-    AskFirst::App::Plan::Views.call(scope(who, ids), over_all: over_all)
+    AskFirst::App::Plan::ViewList.call(scope(who, ids), over_all: over_all)
   end
 
   def save(name, who: :ines, narrowing: {}, workspace_id: workspace, look: "month")
@@ -56,7 +56,7 @@ RSpec.describe "Saved views of the plan" do
     own = save("Mine alone")
     share("Waits for the client", waits: "client")
     expect(found(:bram).map { |view| view[:name] }).to eq ["Waits for the client"]
-    expect(refusal { AskFirst::App::Plan::DropView.call(world.kit, agency_person(:bram), view_id: own) }).to be_a(
+    expect(refusal { AskFirst::App::Plan::RemoveView.call(world.kit, agency_person(:bram), view_id: own) }).to be_a(
       AskFirst::Core::NotFound
     )
     expect(refusal { save("There", who: :sunniva) }).to be_a(AskFirst::Core::NotFound)
@@ -76,7 +76,7 @@ RSpec.describe "Saved views of the plan" do
 
   it "are removed by whose they are, and those of a client by who plans there; twice is told" do
     own = save("Mine")
-    drop = -> { AskFirst::App::Plan::DropView.call(world.kit, agency_person(:ines), view_id: own) }
+    drop = -> { AskFirst::App::Plan::RemoveView.call(world.kit, agency_person(:ines), view_id: own) }
     drop.call
     expect(refusal(&drop)).to be_a(AskFirst::Core::NotFound)
     shared = share("Ours")

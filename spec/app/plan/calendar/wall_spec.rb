@@ -11,7 +11,7 @@ RSpec.describe "The wall of a channel" do
     post = plain_post(client, on, wall: wall)
     id = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(seed), name: "boat.jpg")[:id]
     facts = { post_id: post, channel_id: nil, part: "media", value: [id], version: 0 }
-    world.act("Posts::SavePart", :ines, client, **facts)
+    world.act("Posts::UpdatePart", :ines, client, **facts)
     [post, id]
   end
 
@@ -47,7 +47,7 @@ RSpec.describe "The wall of a channel" do
     other, = pictured([vitrine], "2026-10-21T09:00")
     time = { "wall" => "2026-10-25T09:00", "zone" => "Europe/Lisbon" }
     world.act(
-      "Posts::SavePart",
+      "Posts::UpdatePart",
       :ines,
       client,
       post_id: post,

@@ -15,7 +15,7 @@ RSpec.describe "A year at a glance" do
   def own_time(post, channel, wall)
     time = { "wall" => wall, "zone" => "Europe/Lisbon" }
     facts = { post_id: post, channel_id: channel, part: "time", value: time, version: 0 }
-    world.act("Posts::SavePart", :ines, client, **facts)
+    world.act("Posts::UpdatePart", :ines, client, **facts)
   end
 
   it "counts each time at which something of a post goes out, on the day of its own clock" do
@@ -35,14 +35,14 @@ RSpec.describe "A year at a glance" do
   it "tells what has every yes from what has not, and counts pencil marks beside them" do
     ready_post(client, ticker, wall: "2027-03-04T10:00")
     cell = { "day" => "2027-03-06", "channel_id" => vitrine }
-    world.act("Plan::Pencil", :ines, client, put: [cell])
+    world.act("Plan::UpdateMarks", :ines, client, put: [cell])
     expect(days).to eq("2027-03-04" => [1, 0, 0, 0], "2027-03-06" => [0, 0, 0, 1])
   end
 
   it "shows a member of some channels what is on these, and is narrowed as every view" do
     plain_post(client, ticker, wall: "2027-03-04T10:00")
     plain_post(client, vitrine, wall: "2027-03-05T10:00")
-    world.act("Plan::Pencil", :ines, client, put: [{ "day" => "2027-03-06", "channel_id" => vitrine }])
+    world.act("Plan::UpdateMarks", :ines, client, put: [{ "day" => "2027-03-06", "channel_id" => vitrine }])
     expect(days(limits: [ticker]).keys).to eq ["2027-03-04"]
     expect(days(channels: vitrine).keys).to eq %w[2027-03-05 2027-03-06]
     expect(days(stages: "cleared")).to eq({})
@@ -51,7 +51,7 @@ RSpec.describe "A year at a glance" do
   it "knows what is off, when the clocks are changed, and what else is then" do
     db[:workspaces].where(id: world.workspace(client)).update(holidays: "pt")
     world.act(
-      "Plan::KeepKeyDate",
+      "Plan::SaveKeyDate",
       :ines,
       client,
       kind: "work",

@@ -4,7 +4,7 @@ RSpec.describe "Key dates and notes of a plan" do
   let(:client) { fresh_client }
 
   def keep(who: :ines, **given)
-    world.act("Plan::KeepKeyDate", who, client, kind: "date", name: "Founding day", first: "2026-11-11", **given)
+    world.act("Plan::SaveKeyDate", who, client, kind: "date", name: "Founding day", first: "2026-11-11", **given)
   end
 
   def note(text, version: 0, who: :ines)
@@ -22,7 +22,7 @@ RSpec.describe "Key dates and notes of a plan" do
     expect(shown).to eq [["Founding day", "2026-11-11", "2026-11-11"]]
     keep(date_id: id, name: "Founding days", last: "2026-11-12")
     expect(shown).to eq [["Founding days", "2026-11-11", "2026-11-12"]]
-    world.act("Plan::DropKeyDate", :ines, client, date_id: id)
+    world.act("Plan::RemoveKeyDate", :ines, client, date_id: id)
     expect(shown).to eq []
     acts = db[:record].where(workspace_id: world.workspace(client)).order(:order_no).select_map(:act)
     expect(acts.last(3)).to eq %w[key_date_kept key_date_kept key_date_dropped]
@@ -42,10 +42,10 @@ RSpec.describe "Key dates and notes of a plan" do
   it "are for who plans the whole client; what is another client's is not there" do
     id = keep
     expect(
-      refusal { world.act("Plan::KeepKeyDate", :sunniva, :quillmere, kind: "date", name: "Fair", first: "2026-11-11") }
+      refusal { world.act("Plan::SaveKeyDate", :sunniva, :quillmere, kind: "date", name: "Fair", first: "2026-11-11") }
     ).to be_a(AskFirst::Core::Refused)
     other = fresh_client
-    expect(refusal { world.act("Plan::DropKeyDate", :ines, other, date_id: id) }).to be_a(AskFirst::Core::NotFound)
+    expect(refusal { world.act("Plan::RemoveKeyDate", :ines, other, date_id: id) }).to be_a(AskFirst::Core::NotFound)
   end
 
   it "have a note for each month; of two who write at once the second sees what the first wrote" do

@@ -5,7 +5,7 @@ RSpec.describe "Pencil marks" do
   let!(:ticker) { connected(client) }
   let!(:vitrine) { connected(client, "vitrine") }
 
-  def pencil(put: [], erase: [], who: :ines) = world.act("Plan::Pencil", who, client, put: put, erase: erase)
+  def pencil(put: [], erase: [], who: :ines) = world.act("Plan::UpdateMarks", who, client, put: put, erase: erase)
   def cell(day, channel = ticker, **more) = { "day" => day, "channel_id" => channel, **more.transform_keys(&:to_s) }
 
   def scope(limits: {})
@@ -67,7 +67,9 @@ RSpec.describe "Pencil marks" do
 
   it "are for who plans: a designer is told who can" do
     expect(
-      refusal { world.act("Plan::Pencil", :sunniva, :quillmere, put: [cell("2026-11-03", world.channel(:ticker))]) }
+      refusal do
+        world.act("Plan::UpdateMarks", :sunniva, :quillmere, put: [cell("2026-11-03", world.channel(:ticker))])
+      end
     ).to be_a(AskFirst::Core::Refused)
   end
 
@@ -82,7 +84,7 @@ RSpec.describe "Pencil marks" do
         made_at: world.kit.now
       )
       pencil(put: [cell("2026-11-06", word: "Lamp walk", clock: "18:30", label_id: label)])
-      write = -> { world.act("Plan::WriteMark", :ines, client, cells: [cell("2026-11-06")]) }
+      write = -> { world.act("Plan::CreateMarkPost", :ines, client, cells: [cell("2026-11-06")]) }
       post = write.call
       sheet = world.act("Posts::PostSheet", :ines, client, post_id: post)
       expect(sheet).to include(subject: "Lamp walk")
@@ -101,7 +103,7 @@ RSpec.describe "Pencil marks" do
           .times
           .map do
             Thread.new do
-              world.act("Plan::WriteMark", :ines, client, cells: [cell("2026-11-07")]) && nil
+              world.act("Plan::CreateMarkPost", :ines, client, cells: [cell("2026-11-07")]) && nil
             rescue AskFirst::Core::Over => e
               e.code
             end
@@ -114,7 +116,7 @@ RSpec.describe "Pencil marks" do
 
   describe "made into drafts as a block" do
     def cell(day, channel, word, **more) = { "day" => day, "channel_id" => channel, "word" => word, **more }
-    def write(cells, who: :ines) = world.act("Plan::WriteCells", who, client, cells: cells)
+    def write(cells, who: :ines) = world.act("Plan::CreateDrafts", who, client, cells: cells)
 
     it "is one post for what is said at the same time, with its channels, day, hour and label" do
       ids =
@@ -134,7 +136,7 @@ RSpec.describe "Pencil marks" do
     end
 
     it "takes the marks that stood there, needs a word in each cell, and takes 200 at once" do
-      world.act("Plan::Pencil", :ines, client, put: [cell("2026-10-22", ticker, "kept")], erase: [])
+      world.act("Plan::UpdateMarks", :ines, client, put: [cell("2026-10-22", ticker, "kept")], erase: [])
       write([cell("2026-10-22", ticker, "Now a draft")])
       expect(db[:pencil_marks].where(workspace_id: world.workspace(client), day: Date.new(2026, 10, 22)).count).to eq 0
       expect(refusal { write([cell("2026-10-23", ticker, " ")]) }.code).to eq "word_missing"

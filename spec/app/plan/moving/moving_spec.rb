@@ -14,7 +14,7 @@ RSpec.describe "Moving in the plan" do
 
   def times(post)
     scope = world.member(:ines).scope(world.kit.db)
-    standing = scope.transaction { AskFirst::Store::Posts::Standing.load(scope, [post], world.kit.now) }
+    standing = scope.transaction { AskFirst::Store::Posts::PostState.load(scope, [post], world.kit.now) }
     standing.fetch(post).adaptations.to_h { |one| [one.channel[:name], one.time&.wall&.strftime("%m-%dT%H:%M")] }
   end
 
@@ -34,7 +34,7 @@ RSpec.describe "Moving in the plan" do
   end
 
   it "gives a post its first time out of the tray, and takes it away again as undo" do
-    bare = world.act("Posts::MakePost", :ines, subject: "Bare")
+    bare = world.act("Posts::CreatePost", :ines, subject: "Bare")
     move(bare, nil, "2026-10-20T10:00", on: [])
     expect(db[:posts].where(id: bare).get(:at)).to eq Time.utc(2026, 10, 20, 9)
     move(bare, "2026-10-20T10:00", nil, on: [])

@@ -6,7 +6,7 @@ RSpec.describe "The plan in other calendars" do
   let!(:vitrine) { connected(client, "vitrine") }
 
   def make(who = :ines, narrowing: {}, workspace_id: world.workspace(client))
-    AskFirst::App::Plan::MakeFeed.call(
+    AskFirst::App::Plan::CreateCalendar.call(
       world.kit,
       agency_person(who),
       name: "Plan",
@@ -15,13 +15,18 @@ RSpec.describe "The plan in other calendars" do
     )
   end
 
-  def read(feed) = AskFirst::App::Plan::Calendar.call(world.kit, feed[:secret])
+  def read(feed) = AskFirst::App::Plan::CalendarByAddress.call(world.kit, feed[:secret])
   def ids(feed) = read(feed)[:events].map { |event| event[:id] }
 
   it "shows what its maker sees, in order, with pencil marks" do
     late = plain_post(client, ticker, wall: "2026-10-21T09:00")
     early = plain_post(client, ticker, wall: "2026-10-20T09:00")
-    world.act("Plan::Pencil", :ines, client, put: [{ "day" => "2026-10-22", "channel_id" => vitrine, "word" => "tip" }])
+    world.act(
+      "Plan::UpdateMarks",
+      :ines,
+      client,
+      put: [{ "day" => "2026-10-22", "channel_id" => vitrine, "word" => "tip" }]
+    )
     found = read(make)
     expect(found[:events].map { |event| event[:id] }).to eq ["#{early}-#{ticker}", "#{late}-#{ticker}"]
     expect(found[:events].first).to include(at: Time.utc(2026, 10, 20, 8), stage: "drafting", client: /Client/)
@@ -53,7 +58,7 @@ RSpec.describe "The plan in other calendars" do
 
   it "is gone once revoked, twice does no harm; a guess, a revoked one and no one's are one answer" do
     feed = make
-    revoke = -> { AskFirst::App::Plan::RevokeFeed.call(world.kit, agency_person(:ines), feed_id: feed[:id]) }
+    revoke = -> { AskFirst::App::Plan::RevokeCalendar.call(world.kit, agency_person(:ines), feed_id: feed[:id]) }
     2.times { revoke.call }
     answers = [feed[:secret], "guessed", "", nil].map { |secret| refusal { read({ secret: secret }) }.message }
     expect(answers.uniq.size).to eq 1
@@ -66,7 +71,7 @@ RSpec.describe "The plan in other calendars" do
     expect(row.call.to_s).not_to include feed[:secret]
     read(feed)
     expect(row.call[:read_at]).to eq world.kit.now
-    most = AskFirst::App::Plan::MakeFeed::MOST
+    most = AskFirst::App::Plan::CreateCalendar::MOST
     (most - db[:calendar_feeds].where(person_id: world.person(:ines), revoked_at: nil).count).times { make }
     expect(refusal { make }.code).to eq "too_many_feeds"
     db[:calendar_feeds].where(revoked_at: nil).update(revoked_at: world.kit.now)

@@ -16,7 +16,7 @@ RSpec.describe "The plan that a client sees" do
   def draft(wall) = world.draft(wall: wall)
   def plan(who = :odile) = world.act("Plan::ClientPlan", who)
   def of(post, found = plan) = found[:posts].select { |one| one[:id] == post }
-  def link(**more) = world.act("Plan::MakeLink", :ines, name: "Odile", weeks: 8, days: 30, **more)
+  def link(**more) = world.act("Plan::CreateLink", :ines, name: "Odile", weeks: 8, days: 30, **more)
   def by_link(secret) = AskFirst::App::Plan::PlanByLink.call(world.kit, secret)
 
   it "has what they were asked for, with their own stamps, and no draft" do
@@ -94,7 +94,7 @@ RSpec.describe "The plan that a client sees" do
 
     it "shows pencil marks and money only if it was made to" do
       cell = { "day" => "2026-10-30", "channel_id" => world.channel(:vitrine), "word" => "open place" }
-      world.act("Plan::Pencil", :ines, put: [cell])
+      world.act("Plan::UpdateMarks", :ines, put: [cell])
       words = ->(secret) { by_link(secret)[:marks].map { |mark| mark[:word] } }
       expect([words.call(link[:secret]), words.call(link(name: "With marks", marks: true)[:secret])]).to match [
               [],
@@ -104,7 +104,7 @@ RSpec.describe "The plan that a client sees" do
 
     it "ends for an archived client" do
       client = fresh_client
-      made = world.act("Plan::MakeLink", :ines, client, name: "Somebody", weeks: 4, days: 10)
+      made = world.act("Plan::CreateLink", :ines, client, name: "Somebody", weeks: 4, days: 10)
       expect(by_link(made[:secret])[:posts]).to eq []
       world.act("Clients::Archive", :ines, client)
       expect(refusal { by_link(made[:secret]) }).to be_a(AskFirst::Core::NotFound)
@@ -115,9 +115,9 @@ RSpec.describe "The plan that a client sees" do
         [refusal { link(name: " ") }.code, refusal { link(weeks: 0) }.code, refusal { link(days: 366) }.code]
       ).to eq %w[name_missing bad_weeks bad_days]
       made = { name: "x", weeks: 1, days: 1 }
-      expect(refusal { world.act("Plan::MakeLink", :sunniva, **made) }).to be_a(AskFirst::Core::Refused)
-      expect(refusal { world.act("Plan::MakeLink", :odile, **made) }).to be_a(AskFirst::Core::Refused)
-      expect(world.act("Plan::LinksHere", :ines).map(&:keys).uniq.flatten).not_to include(:digest)
+      expect(refusal { world.act("Plan::CreateLink", :sunniva, **made) }).to be_a(AskFirst::Core::Refused)
+      expect(refusal { world.act("Plan::CreateLink", :odile, **made) }).to be_a(AskFirst::Core::Refused)
+      expect(world.act("Plan::LinkList", :ines).map(&:keys).uniq.flatten).not_to include(:digest)
     end
   end
 end

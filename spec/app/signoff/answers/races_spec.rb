@@ -37,7 +37,14 @@ RSpec.describe "Two acts on one post at once" do
       "releases it" => -> { act("Dispatch::Release", post_id: released) },
       "moves it" => -> do
         at = db[:parts].where(post_id: released, part: "time").first
-        act("Posts::SavePart", post_id: released, channel_id: nil, part: "time", value: time(20), version: at[:version])
+        act(
+          "Posts::UpdatePart",
+          post_id: released,
+          channel_id: nil,
+          part: "time",
+          value: time(20),
+          version: at[:version]
+        )
       end,
       "holds the client" => -> { act("Signoff::Hold", reason: "Storm") },
       "holds the channel" => -> { act("Signoff::Hold", reason: "Storm", channel_id: channel) },
@@ -56,7 +63,7 @@ RSpec.describe "Two acts on one post at once" do
           seen: 10_000_000
         )
       end,
-      "changes the days that count" => -> { act("Clients::ChangeSettings", zone: "Asia/Tokyo", **settings) },
+      "changes the days that count" => -> { act("Clients::UpdateSettings", zone: "Asia/Tokyo", **settings) },
       "changes the route" => -> { change_route(client, steps("Read it twice")) },
       "archives the channel" => -> { act("Channels::ArchiveChannel", channel_id: leaflet) },
       "archives the client" => -> { act("Clients::Archive") },
@@ -65,13 +72,13 @@ RSpec.describe "Two acts on one post at once" do
         act("Signoff::SetAside", :bram, post_id: released, **said)
       end,
       "ends a membership" => -> { act("People::EndMember", membership_id: leaver) },
-      "restages who came back" => -> do
+      "refreshes who came back" => -> do
         process = AskFirst::App::Member.process(own, "worker")
-        AskFirst::App::Signoff::RestageAsked.call(world.jobs, process, person_id: world.person(:bram))
+        AskFirst::App::Signoff::RefreshAsked.call(world.jobs, process, person_id: world.person(:bram))
       end,
-      "restages the channel" => -> do
+      "refreshes the channel" => -> do
         process = AskFirst::App::Member.process(own, "worker")
-        AskFirst::App::Signoff::RestageChannel.call(world.jobs, process, channel_id: channel)
+        AskFirst::App::Signoff::RefreshChannel.call(world.jobs, process, channel_id: channel)
       end
     }
   end
@@ -141,8 +148,8 @@ RSpec.describe "Two acts on one post at once" do
     "archives the client",
     "sets a block aside",
     "ends a membership",
-    "restages who came back",
-    "restages the channel"
+    "refreshes who came back",
+    "refreshes the channel"
   ]
 
   it "are all of those that are described here" do
@@ -170,7 +177,7 @@ RSpec.describe "Two acts on one post at once" do
   def stale
     scope = AskFirst::App::Member.process(own, "worker").scope(world.jobs.db)
     scope.transaction do
-      AskFirst::Store::Posts::Standing
+      AskFirst::Store::Posts::PostState
         .load(scope, [released], world.kit.now)
         .values
         .flat_map(&:adaptations)

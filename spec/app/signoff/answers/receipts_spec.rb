@@ -96,7 +96,7 @@ RSpec.describe "Receipts of yeses" do
     world.release(post)
     send_receipts
     token =
-      AskFirst::App::Signoff::MintPass.call(
+      AskFirst::App::Signoff::CreatePass.call(
         world.kit,
         world.member(:ines),
         ask_id: world.line(post)[:ask_id],

@@ -14,7 +14,7 @@ RSpec.describe "Behind a guest's link" do
   end
 
   def secret(who = :odile)
-    world.act("Signoff::MintPass", :ines, ask_id: world.line(post)[:ask_id], person_id: world.person(who))
+    world.act("Signoff::CreatePass", :ines, ask_id: world.line(post)[:ask_id], person_id: world.person(who))
   end
 
   def review(who = :odile)
@@ -41,7 +41,7 @@ RSpec.describe "Behind a guest's link" do
       found =
         AskFirst::App::Signoff::ExchangePass.call(
           world.kit,
-          world.act("Signoff::MintPass", :ines, ask_id: world.line(other)[:ask_id], person_id: world.person(:odile))
+          world.act("Signoff::CreatePass", :ines, ask_id: world.line(other)[:ask_id], person_id: world.person(:odile))
         )
       guest = AskFirst::App::Signoff::ExchangePass.member(world.kit, found, nil)
       expect(AskFirst::App::Signoff::Review.call(world.kit, guest)[:lines].first[:ways].first[:since]).to be_nil
@@ -229,8 +229,7 @@ RSpec.describe "Behind a guest's link" do
       asked_of_client(post)
       review
       review
-      found =
-        world.act("Signoff::PassesHere", :ines)[:passes].select { |one| one[:ask_id] == world.line(post)[:ask_id] }
+      found = world.act("Signoff::PassList", :ines)[:passes].select { |one| one[:ask_id] == world.line(post)[:ask_id] }
       expect(found).to match [hash_including(person: "Odile Marchetti", devices: 1, posts: 1, step: "The client's yes")]
       world.owner[:que_jobs].delete
       world.owner[:guest_pins].delete

@@ -36,7 +36,7 @@ RSpec.describe "The routes of a client" do
   end
 
   def here = route_here(client)
-  def routes = world.act("Signoff::RoutesHere", :ines, client)[:routes]
+  def routes = world.act("Signoff::RouteList", :ines, client)[:routes]
   def ids = here[:steps].to_h { |one| one.values_at(:name, :id) }
   def post(**more) = plain_post(client, ticker, **more)
   def waits(post) = world.standing(post, client).adaptations.map { |one| one.verdict.waits_at&.name }
@@ -104,7 +104,7 @@ RSpec.describe "The routes of a client" do
     expect(world.standing(one, client).steps.map(&:name)).to eq ["The client's yes"]
     below = { label_id: label_id("Sale"), name: "Sale", mark: "", colour: "grey", parent_id: label_id("Prices") }
     world.act(
-      "Campaigns::ChangeLabel",
+      "Campaigns::UpdateLabel",
       :ines,
       client,
       **below,
@@ -279,7 +279,7 @@ RSpec.describe "The routes of a client" do
     write = ->(wall, version) do
       time = { "wall" => wall, "zone" => "Europe/Lisbon" }
       world.act(
-        "Posts::SavePart",
+        "Posts::UpdatePart",
         :ines,
         client,
         post_id: one,

@@ -61,7 +61,7 @@ RSpec.describe "Missing answers" do
     ask_client(post)
     ask = world.line(post)[:ask_id]
     first =
-      AskFirst::App::Signoff::MintPass.call(
+      AskFirst::App::Signoff::CreatePass.call(
         world.kit,
         world.member(:ines),
         ask_id: ask,
@@ -167,7 +167,7 @@ RSpec.describe "Missing answers" do
       ask_client(post)
       ask = world.line(post)[:ask_id]
       token =
-        AskFirst::App::Signoff::MintPass.call(
+        AskFirst::App::Signoff::CreatePass.call(
           world.kit,
           world.member(:ines),
           ask_id: ask,

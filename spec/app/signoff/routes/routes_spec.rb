@@ -48,7 +48,7 @@ RSpec.describe "Routes of other shapes" do
         micropub: account["micropub"],
         token: account["token"]
       )
-    post = world.act("Posts::MakePost", as(:maro), subject: "Shape")
+    post = world.act("Posts::CreatePost", as(:maro), subject: "Shape")
     world.act("Posts::ChooseChannels", as(:ines), post_id: post, channel_ids: [channel])
     save(post, "text", "Words", 0)
     save(post, "time", { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" }, 0, who: :ines)
@@ -56,7 +56,7 @@ RSpec.describe "Routes of other shapes" do
   end
 
   def save(post, part, value, version, who: :maro)
-    world.act("Posts::SavePart", as(who), post_id: post, channel_id: nil, part: part, value: value, version: version)
+    world.act("Posts::UpdatePart", as(who), post_id: post, channel_id: nil, part: part, value: value, version: version)
   end
 
   def ask(post, position)

@@ -29,7 +29,7 @@ RSpec.describe "When somebody has left" do
   def lowered(client, membership)
     row = db[:memberships].where(id: membership).first
     said = { membership_id: membership, version: row[:version], role_id: without_answer }
-    world.act("People::ChangeMember", :ines, client, **said)
+    world.act("People::UpdateMember", :ines, client, **said)
   end
 
   it "a lowered role leaves the ask to nobody: it stands on the lead's Desk, is told at once, and asked anew" do
@@ -72,16 +72,16 @@ RSpec.describe "When somebody has left" do
       other = connected(client, "guildhall")
       row = db[:memberships].where(id: membership).first
       said = { membership_id: membership, role_id: row[:role_id] }
-      world.act("People::ChangeMember", :ines, client, **said, version: row[:version], channel_ids: [other])
+      world.act("People::UpdateMember", :ines, client, **said, version: row[:version], channel_ids: [other])
       expect(db[:posts].where(id: post).get(:waits_for_nobody)).to be true
-      world.act("People::ChangeMember", :ines, client, **said, version: row[:version] + 1, until_date: "2026-10-14")
+      world.act("People::UpdateMember", :ines, client, **said, version: row[:version] + 1, until_date: "2026-10-14")
       expect(db[:posts].where(id: post).get(%i[waits_for_nobody changes_at])).to match [false, be_a(Time)]
       world.clock.set(Time.utc(2026, 10, 15, 0, 1))
-      AskFirst::App::Signoff::RestageInTime.all(world.jobs)
+      AskFirst::App::Signoff::RefreshDue.all(world.jobs)
       expect(db[:posts].where(id: post).get(:waits_for_nobody)).to be true
       world.owner[:memberships].where(id: membership).update(access_until: nil)
       process = AskFirst::App::Member.process(world.workspace(client), "people")
-      AskFirst::App::Signoff::RestageAsked.call(world.jobs, process, person_id: person)
+      AskFirst::App::Signoff::RefreshAsked.call(world.jobs, process, person_id: person)
       expect(db[:posts].where(id: post).get(%i[waits_for_nobody changes_at])).to eq [false, nil]
     end
   end

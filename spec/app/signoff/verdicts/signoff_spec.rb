@@ -284,7 +284,7 @@ RSpec.describe "Sign-off" do
     let(:post) { world.draft.tap { |id| world.ask(id, 0) && world.answer(id, :wren) && world.ask(id, 1) } }
     let(:token) do
       world.act(
-        "Signoff::MintPass",
+        "Signoff::CreatePass",
         AskFirst::App::Member.process(world.workspace, "dispatcher"),
         ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile)
@@ -302,7 +302,7 @@ RSpec.describe "Sign-off" do
     end
 
     it "stands nowhere but in the mail: the database has a digest" do
-      expect(db[:guest_passes].where(digest: AskFirst::App::Signoff::MintPass.digest(token)).count).to eq 1
+      expect(db[:guest_passes].where(digest: AskFirst::App::Signoff::CreatePass.digest(token)).count).to eq 1
       expect(token.length).to be >= 43
     end
 
@@ -312,12 +312,12 @@ RSpec.describe "Sign-off" do
       world.act(
         "Signoff::RevokePass",
         :ines,
-        pass_id: db[:guest_passes].where(digest: AskFirst::App::Signoff::MintPass.digest(token)).get(:id)
+        pass_id: db[:guest_passes].where(digest: AskFirst::App::Signoff::CreatePass.digest(token)).get(:id)
       )
       expect(guest.call).to eq "pass_revoked"
       fresh =
         world.act(
-          "Signoff::MintPass",
+          "Signoff::CreatePass",
           AskFirst::App::Member.process(world.workspace, "dispatcher"),
           ask_id: world.line(post)[:ask_id],
           person_id: world.person(:odile)
@@ -342,7 +342,7 @@ RSpec.describe "Sign-off" do
       guest =
         enter(
           world.act(
-            "Signoff::MintPass",
+            "Signoff::CreatePass",
             AskFirst::App::Member.process(world.workspace, "dispatcher"),
             ask_id: world.line(posts[0])[:ask_id],
             person_id: world.person(:odile)
@@ -380,7 +380,7 @@ RSpec.describe "Sign-off" do
       heard = world.kit.bus.heard
       process = AskFirst::App::Member.process(world.workspace, "dispatcher")
       ask = world.line(post)[:ask_id]
-      world.act("Signoff::MintPass", process, ask_id: ask, person_id: world.person(:per))
+      world.act("Signoff::CreatePass", process, ask_id: ask, person_id: world.person(:per))
       expect(heard.last).to eq [world.workspace, { what: "posts", ids: [post] }]
       heard.clear
       world.act(

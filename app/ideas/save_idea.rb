@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Ideas
+      # Keeps an idea: a new one, or what is said of one that is there, compared with the version that the writer saw.
+      class SaveIdea < IdeaAct
+        opens :idea, "keep_idea"
+
+        # @param said [Hash] any of those of Core::Ideas::Idea, group_id, channel_id; a new one without a title is
+        #   named by its note
+        # @param idea_id [String, nil] nil for a new one
+        # @param version [Integer] that the writer saw
+        # @param came [String] where a new one came in
+        # @return [Hash] {id:, version:}
+        # @raise [Core::Invalid, Core::NotFound, Core::Conflict] idea_changed
+        def call(said:, idea_id: nil, version: 0, came: "hand")
+          said = titled(said) unless row
+          facts = Core::Ideas::Idea.clean(said.except("group_id", "channel_id"))
+          facts[:group_id] = group(said["group_id"]) if said.key?("group_id")
+          facts[:channel_id] = channel(said["channel_id"]) if said.key?("channel_id")
+          media = facts.delete(:media_ids)
+          id = row ? change(facts, version) : add(facts, came)
+          put_media(id, media) if media
+          record(row ? "idea_changed" : "idea_kept", facts: { id: id, title: facts[:title] || row[:title] })
+          broadcast
+          { id: id, version: row ? version + 1 : 1 }
+        end
+
+        private
+
+        def titled(said)
+          said["title"].to_s.strip.empty? ? said.merge("title" => Core::Ideas::Idea.title_of(said["note"])) : said
+        end
+
+        def add(facts, came)
+          id = new_id
+          by = { came: came, side: "agency", given_by: member.person_id, given_at: now }
+          scope.insert(:ideas, stored(facts).merge(id: id, place: first_place(facts[:group_id]), **by))
+          id
+        end
+
+        def change(facts, version)
+          facts[:place] = first_place(facts[:group_id]) if facts.key?(:group_id) && facts[:group_id] != row[:group_id]
+          seen = rows(:ideas).where(id: row[:id], version: version)
+          raise changed if seen.update(stored(facts).merge(version: version + 1)).zero?
+
+          row[:id]
+        end
+
+        def stored(facts)
+          facts.key?(:keywords) ? facts.merge(keywords: Store::Database.jsonb(facts[:keywords])) : facts
+        end
+
+        def changed
+          Core::Conflict.new(
+            "idea_changed",
+            "Somebody changed this idea meanwhile.",
+            field: "version",
+            way_on: "Look at it as it is now; what you wrote is kept here.",
+            facts: row.slice(:title, :note, :version).transform_keys(&:to_s)
+          )
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    module Media
+      # How a medium looks on the screen: large, and small in a list. Kept beside its file; made anew where it is
+      # missing.
+      module Previews
+        LARGE = "preview"
+        SMALL = "thumb"
+
+        module_function
+
+        # A film that is shown by another picture has other faces: a file of the shelf never changes.
+        # @param row [Hash] of a medium: file, cover_ms
+        # @return [String] id on the shelf
+        def id(row, face) = [row[:file], row[:cover_ms], face].compact.join(".")
+
+        # @param row [Hash] of a medium
+        # @param large [IO] a JPEG for the screen
+        def keep(kit, row, large)
+          kit.files.put(id(row, LARGE), large)
+          kit.files.put(id(row, SMALL), kit.media.thumb(large))
+        end
+
+        # @param row [Hash] of a medium
+        # @param face [String] LARGE or SMALL
+        # @return [String] its path
+        # @raise [Core::NotFound] where its file is gone
+        def path(kit, row, face)
+          wanted = id(row, face)
+          unless kit.files.there?(wanted)
+            raise Core::NotFound, "This file" if row[:harmful_at]
+
+            kit.files.open(row[:file]) { |io| keep(kit, row, kit.media.preview(io, row[:kind], at: row[:cover_ms])) }
+          end
+          kit.files.path(wanted)
+        rescue Errno::ENOENT
+          raise Core::NotFound, "This file"
+        end
+      end
+    end
+  end
+end
