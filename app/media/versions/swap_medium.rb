@@ -22,11 +22,11 @@ module AskFirst
         private
 
         def swap(post_id, from, into)
-          held = rows(:parts).where(post_id: post_id, part: Swapped::PARTS).all
-          held = held.sort_by { |row| Swapped::PARTS.index(row[:part]) }
+          held = rows(:parts).where(post_id: post_id, part: Core::Media::Swap::PARTS).all
+          held = held.sort_by { |row| Core::Media::Swap::PARTS.index(row[:part]) }
           changed =
             held.filter_map do |row|
-              value = Swapped.value(row[:part], plain(row[:value]), from, into)
+              value = Core::Media::Swap.value(row[:part], plain(row[:value]), from, into)
               value && save(row, value)
             end
           changed.any?
@@ -38,38 +38,6 @@ module AskFirst
         end
 
         def plain(value) = JSON.parse(JSON.generate(value))
-
-        # What a part says with another medium in the place of one.
-        module Swapped
-          # the files first: the others hang on them
-          PARTS = %w[media descriptions framing link tagged].freeze
-
-          module_function
-
-          # @return [Object, nil] nil where the part does not hold it
-          def value(part, value, from, into)
-            swapped = ->(id) { id == from ? into : id }
-            made =
-              case part
-              when "media"
-                (value - [into]).map(&swapped)
-              when "descriptions", "framing"
-                value.except(into).transform_keys(&swapped)
-              when "link"
-                card(value, swapped)
-              else
-                value.map { |spot| spot.merge("media" => swapped.call(spot["media"])) }
-              end
-            made == value ? nil : made
-          end
-
-          def card(link, swapped)
-            shown = link["card"] or return link
-            link.merge("card" => shown.merge("picture" => swapped.call(shown["picture"])))
-          end
-          private_class_method :card
-        end
-        private_constant :Swapped
       end
     end
   end

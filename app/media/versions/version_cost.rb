@@ -20,16 +20,12 @@ module AskFirst
         # @return [Hash] effect: changes, sealed or stays; why: of the last two; costs: what opening it would cost
         def effect(post)
           out, rest = post.adaptations.partition(&:out?)
-          return { effect: "stays", why: "It is out, and stays as it is.", costs: [] } if out.any? && rest.empty?
-
           on = Posts::Touching.channels(mine(rest))
-          return { effect: "stays", why: "It is being sent.", costs: [] } if on.going.to_a.any?
-          return { effect: "sealed", why: sealed(on), costs: costs(post) } if on.sealed.to_a.any?
-
-          { effect: "changes", why: "", costs: [] }
+          told =
+            Core::Media::VersionEffect.of(out: out.any? && rest.empty?, going: on.going.to_a, sealed: on.sealed.to_a)
+          { **told, costs: told[:effect] == "sealed" ? costs(post) : [] }
         end
 
-        def sealed(on) = "Sealed for #{on.sealed.join(", ")}: unlock it there first."
         def costs(post) = post.adaptations.flat_map { |one| Core::Signoff::Cost.of_opening(one.verdict, names) }.uniq
       end
     end

@@ -31,13 +31,7 @@ module AskFirst
         attr_reader :chosen
 
         # @return [Array<String, nil>] where the time is to be written: nil for the master
-        def targets
-          return [nil] if chosen.empty?
-
-          own, following = chosen.partition { |one| one.own.key?("time") }
-          ids = own.map { |one| one.row[:channel_id] }
-          following.any? ? [nil, *ids] : ids
-        end
+        def targets = followers.targets
 
         # What is being sent or is out stays where it is.
         # @raise [Core::Over]
@@ -60,7 +54,7 @@ module AskFirst
         def at?(time)
           return stored(@post.master["time"]) == time if chosen.empty?
 
-          chosen.all? { |one| one.time == time } && (!targets.include?(nil) || followers_named?)
+          chosen.all? { |one| one.time == time } && followers.surprised.empty?
         end
 
         # @param value [Hash, nil] of the part
@@ -72,8 +66,14 @@ module AskFirst
 
         private
 
-        def followers_named?
-          (@post.adaptations.reject { |one| one.own.key?("time") } - chosen).empty?
+        def followers
+          @followers ||= Core::Plan::Followers.new(follow(@post.adaptations), follow(chosen))
+        end
+
+        def follow(adaptations)
+          adaptations.map do |one|
+            Core::Plan::Followers::One.new(channel_id: one.row[:channel_id], own: one.own.key?("time"))
+          end
         end
 
         def stored(value) = Core::Plan::WallTime.stored(value)

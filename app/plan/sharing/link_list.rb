@@ -9,12 +9,7 @@ module AskFirst
 
         # @return [Array<Hash>] JSON-ready
         def call
-          rows(:plan_links)
-            .where(revoked_at: nil)
-            .where(Sequel[:plan_links][:expires_at] > now)
-            .order(:made_at)
-            .select(:id, :name, :weeks, :marks, :money, :made_by, :made_at, :expires_at, :read_at)
-            .map { |row| json(row) }
+          Store::Plan::Links.list(scope, now).map { |row| json(row) }
         end
 
         private

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module AskFirst
   module App
     module Plan
@@ -11,18 +9,18 @@ module AskFirst
         # @return [Hash] JSON-ready
         # @raise [Core::NotFound] for a link that was guessed, revoked or has expired: one answer
         def self.call(kit, secret)
-          digest = Sequel.blob(Digest::SHA256.digest(secret.to_s))
-          link =
-            Store::Scope
-              .of_secret(kit.db, digest)
-              .transaction { kit.db[:plan_links].where(digest: digest, revoked_at: nil).first }
-          raise Core::NotFound, "This plan" unless link && link[:expires_at] > kit.now
+          link = Store::Plan::Links.by_secret(kit.db, secret)
+          raise Core::NotFound, "This plan" unless link && works?(link, kit.now)
 
           scope = Store::Scope.new(kit.db, workspace_ids: [link[:workspace_id]], person_id: nil, side: "client")
           note_reading(kit, scope, link)
           open!(kit, scope)
           found = SharedPlan.call(kit.now, scope, **link.slice(:weeks, :marks, :money))
           found.merge(expires_at: link[:expires_at].iso8601)
+        end
+
+        def self.works?(link, now)
+          Core::Plan::PlanLink.works?(ends_at: link[:expires_at], revoked_at: link[:revoked_at], now: now)
         end
 
         # When it was read last, to the hour.
@@ -37,7 +35,7 @@ module AskFirst
           here = { id: scope.workspace_ids, archived_at: nil, deleted_at: nil }
           raise Core::NotFound, "This plan" unless scope.transaction { kit.db[:workspaces].where(here).any? }
         end
-        private_class_method :note_reading, :open!
+        private_class_method :works?, :note_reading, :open!
       end
     end
   end
