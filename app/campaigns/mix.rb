@@ -35,7 +35,8 @@ module AskFirst
           {
             total: mix.total,
             distance: (mix.distance * 100).to_f.round(1),
-            balanced: mix.distance <= Core::Campaigns::Mix::WITHIN,
+            balanced: mix.balanced?,
+            tolerance: (Core::Campaigns::Mix::WITHIN * 100).to_i,
             reachable: !advice.nil?,
             rows: mix.rows.filter_map { |id, row| row_json(known[id], row, advice&.fetch(id, 0)) }
           }

@@ -54,11 +54,14 @@ module AskFirst
         # @return [Rational] 0 is the very mix, 1 has nothing of it; 0 where there is no post
         def distance = @total.zero? ? 0r : distance_of(@counts, @total)
 
+        # @return [Boolean] whether it is as close to what is wanted as it needs to be
+        def balanced? = distance <= WITHIN
+
         # The fewest posts that bring it within WITHIN.
         # @return [Hash{String, nil=>Integer}, nil] label => how many more; empty if it is balanced; nil where MOST are
         #   not enough
         def advice
-          return {} if @total.zero? || distance <= WITHIN
+          return {} if @total.zero? || balanced?
 
           (1..MOST).each do |more|
             added = best(more)

@@ -50,11 +50,13 @@ module AskFirst
         def one(post)
           offer = NextAsk.of(post) or return leave(post, why_not(post))
           seen = @mine.call(offer.adaptations)
-          return leave(post, "What is to be asked of it is on channels that you do not see.") if seen.empty?
+          return leave(post, Core::Signoff::NotAsked::HIDDEN) if seen.empty?
 
-          sound = seen.select { |adaptation| faults(adaptation).empty? }
-          return leave(post, in_the_way(seen)) if sound.empty?
+          faults = seen.to_h { |adaptation| [adaptation, faults(adaptation)] }
+          stop = Core::Signoff::NotAsked.in_the_way(faults.map { |one, sentences| [one.channel[:name], sentences] })
+          return leave(post, stop) if stop
 
+          sound = seen.select { |adaptation| faults[adaptation].empty? }
           [offer.step, people(offer.step, sound), sound.map { |adaptation| adaptation.row[:channel_id] }]
         rescue Core::Invalid => e
           leave(post, [e.message, e.way_on].compact.join(" "))
@@ -71,25 +73,17 @@ module AskFirst
         end
 
         def why_not(post)
-          return "It has no channel yet. Choose one." if post.adaptations.empty?
-
-          left = post.adaptations.reject(&:sent?)
-          return "It is out." if left.empty?
-
-          return Core::Channels::Archived.sentence(left.first.channel) if NextAsk.going(post).empty?
-
-          waiting = NextAsk.going(post).filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
-          return "It has all its yeses." unless waiting
-
-          "It is asked already at “#{waiting.name}”, exactly as it stands. Wait for the answer, or withdraw that ask."
+          going = NextAsk.going(post)
+          Core::Signoff::NotAsked.why(
+            channels: post.adaptations.size,
+            unsent: post.adaptations.reject(&:sent?).map(&:channel),
+            waits_at: going.filter_map { |adaptation| adaptation.verdict.waits_at }.min_by(&:position)
+          )
         end
 
-        def in_the_way(adaptations)
-          adaptations.map { |one| "#{one.channel[:name]}: #{faults(one).map(&:sentence).join(" ")}" }.join(" ")
-        end
-
+        # @return [Array<String>] sentences
         def faults(adaptation)
-          Core::Checks::PostChecks.faults(adaptation.request, adaptation.channel[:card])
+          Core::Checks::PostChecks.faults(adaptation.request, adaptation.channel[:card]).map(&:sentence)
         end
       end
     end

@@ -43,7 +43,7 @@ module AskFirst
 
         # @return [Array<Hash>] {post_id:, why:}
         def left_of(askable)
-          gone = @gone.to_h { |id| [id, "It is not there any more."] }
+          gone = @gone.to_h { |id| [id, Core::Signoff::NotAsked::GONE] }
           askable.left.merge(gone).map { |id, why| { post_id: id, why: why } }
         end
       end

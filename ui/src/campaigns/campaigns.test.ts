@@ -13,6 +13,7 @@ const mix = (more: Partial<Mix>): Mix => ({
   total: 3,
   distance: 16.7,
   balanced: false,
+  tolerance: 7,
   reachable: true,
   rows: [row('Service', 0), row('A voice', 2)],
   ...more,
@@ -30,8 +31,8 @@ describe('a campaign', () => {
   })
 
   it('says what its mix lacks', () => {
-    expect(advice(mix({}))).toBe('16.7 points away. To come within 5, add 2 A voice.')
-    expect(advice(mix({ balanced: true, distance: 4 }))).toMatch(/^Balanced/)
+    expect(advice(mix({}))).toBe('16.7 points away. To come within 7, add 2 A voice.')
+    expect(advice(mix({ balanced: true, distance: 4 }))).toBe('Balanced: no further than 7 points from what is wanted.')
     expect(advice(mix({ reachable: false }))).toMatch(/more posts alone will not/)
     expect([advice(mix({ wanted: false })), advice(mix({ total: 0 }))]).toEqual(['', 'No post to weigh yet.'])
   })

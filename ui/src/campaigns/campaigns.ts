@@ -57,10 +57,10 @@ export function progress(one: { first: string | null; last: string | null }, tod
 export function advice(mix: Mix): string {
   if (!mix.wanted) return ''
   if (mix.total === 0) return 'No post to weigh yet.'
-  if (mix.balanced) return 'Balanced: no further than 5 points from what is wanted.'
+  if (mix.balanced) return `Balanced: no further than ${mix.tolerance} points from what is wanted.`
   if (!mix.reachable) return `${mix.distance} points away: more posts alone will not balance it.`
   const add = mix.rows.flatMap((row) =>
     row.more ? [`${row.more} ${row.label?.name ?? 'without a label of the mix'}`] : [],
   )
-  return `${mix.distance} points away. To come within 5, add ${list(add)}.`
+  return `${mix.distance} points away. To come within ${mix.tolerance}, add ${list(add)}.`
 }
