@@ -15,6 +15,7 @@ RSpec.describe "Partners" do
     world.act("Partners::SavePartner", :ines, client, said: { "name" => "Bakehouse, Pier", "note" => "Wrote again." })
     as(:ines) do |session|
       session.visit("/partners?client=#{world.workspace(client)}")
+      expect(session).to have_content("Bakehouse, Pier")
       session.fill_in("Name of a new partner", with: "Pier Bakehouse")
       session.click_button("Write down")
       expect(session).to have_content("May be the same as Bakehouse, Pier.")

@@ -110,6 +110,11 @@ RSpec.describe AskFirst::Edge::Sandbox do
     found = Array.new(12) { Thread.new { sandbox.call(:environment) } }.map(&:value)
     expect(found).to all(include("PATH"))
     left = -> { described_class::Template.walls? ? sandbox.call(:processes) : 0 }
-    expect(left.call).to be <= 4 # the shell is gone by then: the template, this reading, and one that just ends
+    # the template, this reading, and one that just ends; on a busy machine the others end a little later
+    until left.call <= 4
+      raise "children were left behind" if (@looks = @looks.to_i + 1) > 50
+
+      sleep 0.1
+    end
   end
 end
