@@ -11,7 +11,7 @@ module AskFirst
       FILES = File.expand_path("openapi/**/*.yaml", __dir__)
       METHODS = %w[get head post put patch delete].freeze
       PROBLEM = { "$ref" => "#/components/responses/Problem" }.freeze
-      # Of an id in a path. An id has 36 characters; who writes more gets the answer for "not there".
+      # Of an id in a path. An id has 36 characters; the longest thing that stands there otherwise is a secret of 43.
       ID = { "in" => "path", "required" => true, "schema" => { "type" => "string", "maxLength" => 80 } }.freeze
 
       module_function

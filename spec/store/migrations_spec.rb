@@ -295,4 +295,17 @@ RSpec.describe "Migrations on existing data", :database do
       )
     end
   end
+
+  it "a job that waits is run under the name that it has now" do
+    at(59) do |db|
+      job = "AskFirst::Jobs::%s"
+      %w[RestageAsked RestageChannel RenderAhead].each do |name|
+        db[:que_jobs].insert(job_class: format(job, name), job_schema_version: 2)
+      end
+      to(db, nil)
+      now = db[:que_jobs].order(:id).select_map(:job_class)
+      expect(now).to eq([format(job, "RefreshAsked"), format(job, "RefreshChannel"), format(job, "RenderAhead")])
+      expect(now.map { |name| Object.const_get(name) }).to all(be < AskFirst::Jobs::Base)
+    end
+  end
 end

@@ -9,7 +9,7 @@ module AskFirst
         MOST = 20 # that work at once, of one client
         NAME = 60 # characters
         DAYS = (1..365) # after which it ends
-        WEEKS = (1..26) # that it shows, this one included
+        WEEKS = (1..26) # that it shows
         DAY = 86_400 # seconds
 
         attr_reader :name, :weeks, :ends_at
@@ -37,7 +37,7 @@ module AskFirst
           # @param ends_at [Time]
           # @param revoked_at [Time, nil]
           # @param now [Time]
-          # @return [Boolean] whether a link still shows the plan: not in the moment of its end any more
+          # @return [Boolean] whether a link shows the plan; from the moment of its end on it does not
           def works?(ends_at:, revoked_at:, now:) = revoked_at.nil? && ends_at > now
 
           # @return [Invalid]

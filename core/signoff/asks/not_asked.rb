@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Signoff
-      # Why a post cannot be asked for, in a sentence with the way on: what is looked at first is what stands in the way
-      # first.
+      # Says why a post cannot be asked for, in a sentence with the way on. The reasons are looked at in order, and the
+      # first that holds is given.
       module NotAsked
         HIDDEN = "What is to be asked of it is on channels that you do not see."
         GONE = "It is not there any more."
