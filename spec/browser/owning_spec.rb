@@ -179,7 +179,7 @@ RSpec.describe "Permission, and the agency's own pages" do
         link =
           JSON
             .parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/dulcie@fernhollow.example.json")))
-            .filter_map { |mail| mail["text"][%r{http://\S+/reset-password#/\S+}] }
+            .filter_map { |mail| mail["text"][%r{#{Regexp.escape(Capybara.app_host)}/reset-password#/\S+}] }
             .first
       end
       visit(link)

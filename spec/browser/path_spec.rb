@@ -135,9 +135,9 @@ RSpec.describe "One client post, from first draft to out and verified" do
     link = nil
     eventually do
       mails = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json")))
-      link = mails.first && mails.first["text"][%r{\S+/review/#\S+}]
+      link = mails.filter_map { |mail| mail["text"][%r{#{Regexp.escape(Capybara.app_host)}/review/#\S+}] }.first
     end
-    phone = Capybara::Session.new(:phone)
+    phone = another_phone
     phone.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 1)
     phone.driver.browser.page.command(
       "Emulation.setDeviceMetricsOverride",

@@ -4,7 +4,7 @@
 RSpec.describe "The client on a phone" do
   let(:world) { BrowserWorld.world }
   let(:db) { world.db }
-  let(:phone) { Capybara::Session.new(:phone) }
+  let(:phone) { another_phone }
 
   before do
     phone.driver.browser.page.command("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 1)

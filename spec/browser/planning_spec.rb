@@ -353,7 +353,7 @@ RSpec.describe "Planning a period" do
   end
 
   describe "what the client sees" do
-    let(:phone) { Capybara::Session.new(:phone) }
+    let(:phone) { another_phone }
 
     after { phone.quit }
 

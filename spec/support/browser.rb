@@ -22,6 +22,19 @@ module BrowserWorld
 
   module_function
 
+  # Browsers that were begun beside Capybara's own.
+  def phones = @phones ||= []
+
+  # Ends every browser that a file began: each person has one, and the next file begins its own.
+  def end_browsers
+    sessions = Capybara.send(:session_pool)
+    (sessions.values + phones).each(&:quit)
+    sessions.clear
+    phones.clear
+  end
+
+  # The web server, the dispatcher and the worker are begun for the first of these specs and end with the last, and
+  # these specs come after all others of their process (spec_helper): nothing of them runs beside another spec.
   def world
     @world ||=
       begin
@@ -32,7 +45,7 @@ module BrowserWorld
             clock: AskFirst::Edge::Clock.new(Float(offset)),
             ASK_FIRST_CLOCK_OFFSET: offset,
             ASK_FIRST_PORT: port.to_s,
-            ASK_FIRST_INBOX: "", # its worker runs on beside other specs, and would empty the mailbox that they read
+            ASK_FIRST_INBOX: "", # its worker would empty the mailbox that another process's specs read
             ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}"
           )
         Infrastructure.processes.start(
@@ -83,6 +96,11 @@ Capybara.automatic_label_click = true # the library draws its ticks over the fie
 Capybara.save_path = File.join(Setup::VAR, "browser")
 
 module BrowserSteps
+  # A phone of its own, as another person has it.
+  def another_phone
+    Capybara::Session.new(:phone).tap { |session| BrowserWorld.phones << session }
+  end
+
   AXE = File.join(Setup::ROOT, "ui/node_modules/axe-core/axe.min.js")
 
   def sign_in(person, session = Capybara.current_session)
@@ -216,6 +234,7 @@ RSpec.configure do |config|
   config.include Capybara::RSpecMatchers, browser: true
   config.include BrowserSteps, browser: true
   config.before(:each, browser: true) { Que.connection = BrowserWorld.world.kit.db }
+  config.after(:context, browser: true) { BrowserWorld.end_browsers }
   # a picture of every open page of a spec that failed, for whoever looks for the reason
   config.after(:each, browser: true) do |example|
     next unless example.exception
