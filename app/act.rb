@@ -51,7 +51,7 @@ module AskFirst
           tries = 0
           begin
             yield
-          rescue Sequel::SerializationFailure
+          rescue Store::Failures::Clash
             raise if kit.db.in_transaction? || (tries += 1) > CONFLICTS
 
             sleep(rand * 0.05 * tries)

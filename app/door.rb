@@ -112,15 +112,18 @@ module AskFirst
       def find(table, id, what, &narrow)
         raise Core::NotFound, what unless Core::Uuid::FORMAT.match?(id.to_s)
 
-        found = scope.rows(table).where(Sequel[table][:id] => id)
-        found = narrow.call(found) if narrow
-        found.first or raise Core::NotFound, what
+        things.one(table, id, &narrow) or raise Core::NotFound, what
       end
 
-      # An array of what another table holds of it, in the same statement.
-      def gathered(dataset, column)
-        Sequel.function(:array, dataset.select(column))
+      # The same of a kind that is decided by what hangs on it.
+      # @param kind [Symbol] a method of Store::Door::Things
+      def find_with(kind, id, what, *more)
+        raise Core::NotFound, what unless Core::Uuid::FORMAT.match?(id.to_s)
+
+        things.public_send(kind, id, *more) or raise Core::NotFound, what
       end
+
+      def things = Store::Door::Things.new(scope)
     end
   end
 end

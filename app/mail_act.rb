@@ -33,15 +33,10 @@ module AskFirst
       def delivered(**)
       end
 
-      # Two jobs about the same wait for each other; the lock goes with the connection of a process that dies.
-      def alone(about)
-        key = Digest::SHA256.digest([self.class.name, member.workspace_id, *about.values].join(" ")).unpack1("q")
-        kit.db.synchronize do
-          kit.db.get(Sequel.function(:pg_advisory_lock, key))
-          yield
-        ensure
-          kit.db.get(Sequel.function(:pg_advisory_unlock, key))
-        end
+      # Two jobs about the same wait for each other.
+      def alone(about, &)
+        said = [self.class.name, member.workspace_id, *about.values].join(" ")
+        Store::Locks.alone(kit.db, Digest::SHA256.digest(said).unpack1("q"), &)
       end
 
       # @return [Hash] person

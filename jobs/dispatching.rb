@@ -114,7 +114,7 @@ module AskFirst
       # Where one of them breaks the whole, each is looked at by itself, so that it holds up no other.
       def claimed(workspace_id, batch)
         App::Dispatch::Claim.call(@kit, process(workspace_id), showings: batch, sender: @sender)
-      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError, App::Dispatch::Marking::BroughtBack
+      rescue *Store::Failures::AWAY, App::Dispatch::Marking::BroughtBack
         raise
       rescue StandardError => e
         one_by_one(workspace_id, batch, e)
@@ -180,7 +180,7 @@ module AskFirst
         end
       rescue Core::Error => e
         SemanticLogger["Dispatching"].info("not now: #{e.message}")
-      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+      rescue *Store::Failures::AWAY
         raise
       rescue StandardError => e
         App::Dispatch::Broken.call(@kit, member, showing: row, error: e) unless what == :fresh_card

@@ -91,7 +91,7 @@ module AskFirst
       # What is wrong with one fixture, one ask or one mail must not end the others.
       def unharmed
         yield
-      rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+      rescue *Store::Failures::AWAY
         raise
       rescue StandardError => e
         SemanticLogger["Worker"].error(e)

@@ -35,6 +35,28 @@ RSpec.describe "The floor plan" do
     end
   end
 
+  describe "SQL is written in the store" do
+    rest = Dir[File.join(root, "{app,jobs,web}/**/*.rb")].reject { |file| file.include?("/web/openapi/") }
+
+    def naming(pattern, files)
+      files.flat_map do |file|
+        code_lines(file).filter_map do |line, number|
+          "#{file}:#{number + 1}" if line.sub(%r{ # .*}, "").match?(pattern)
+        end
+      end
+    end
+
+    it "nobody else names the library, joins, groups or writes SQL" do
+      sql = /\bSequel\b|\bjoin\(:|_join\b|\bgroup\(:|group_and_count|\bSELECT\b|fetch\(<</
+      expect(naming(sql, rest)).to eq []
+    end
+
+    it "nothing is asked of the database by what answers a call or runs a job, but through an act or the store" do
+      outside = rest.grep_v(%r{/app/})
+      expect(naming(/\bdb\[|\.rows\(:|Store::Scope\.new|\.transaction\b/, outside)).to eq []
+    end
+  end
+
   it "core requires pure libraries only" do
     pure =
       %w[tzinfo uri digest json json/canonicalization securerandom csv date time diff/lcs holidays money rrule] +
@@ -143,6 +165,8 @@ RSpec.describe "The floor plan" do
 
     # What stands here goes around it, each with its reason.
     inside = {
+      "app/mail_act.rb" => "two jobs about the same mail wait for each other",
+      "app/record/seal.rb" => "a process over the whole record",
       "app/act.rb" => "reads again what the act has written",
       "app/signoff/verdicts/check_caches.rb" => "a process over every post",
       "app/posts/save_mention.rb" => "the posts that name somebody, found by the act itself",
@@ -175,6 +199,7 @@ RSpec.describe "The floor plan" do
       app/posts/copy_post.rb
       app/clients/create_client.rb
       app/agency_act.rb
+      app/reader.rb
       app/people/people_list.rb
       app/people/member_sheet.rb
       app/channels/finish_connect.rb

@@ -33,6 +33,9 @@ module AskFirst
         db.prepared_statement(name) || yield.prepare(how, name)
       end
 
+      # @return [String] "well", once the database has answered
+      def well(db) = db.get(Sequel.lit("'well'"))
+
       # @return a value for a jsonb column
       def jsonb(value)
         Sequel.cast(JSON.generate(value), :jsonb)
@@ -40,6 +43,37 @@ module AskFirst
 
       def uuids(list)
         Sequel.pg_array(list.to_a, :uuid)
+      end
+
+      def texts(list)
+        Sequel.pg_array(list.to_a, :text)
+      end
+
+      # @return a value for a bytea column
+      def blob(bytes)
+        Sequel.blob(bytes)
+      end
+
+      # What a jsonb column says, with more keys.
+      def with(column, more)
+        Sequel.lit("? || ?", column, jsonb(more))
+      end
+
+      # What a column says and one more, such as a version.
+      def one_more(column) = more(column, 1)
+
+      def more(column, number)
+        Sequel[column] + number
+      end
+
+      # @return a value for a column with an array of small whole numbers
+      def small_numbers(list)
+        Sequel.pg_array(list, :smallint)
+      end
+
+      # A condition: the column has a value.
+      def present(column)
+        Sequel.~(column => nil)
       end
     end
   end

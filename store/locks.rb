@@ -32,6 +32,24 @@ module AskFirst
         scope.db[:workspaces].where(id: scope.workspace_id).lock_style("FOR SHARE").select_map(:id)
       end
 
+      # The sealed record of the client, until the transaction ends.
+      def for_seal(scope)
+        key = Sequel.function(:hashtextextended, scope.workspace_id, 7)
+        scope.db.get(Sequel.function(:pg_advisory_xact_lock, key))
+      end
+
+      # One piece of work of our processes: whoever wants the same waits. The lock goes with the connection of a process
+      # that dies.
+      # @param key [Integer] 64 bits
+      def alone(db, key)
+        db.synchronize do
+          db.get(Sequel.function(:pg_advisory_lock, key))
+          yield
+        ensure
+          db.get(Sequel.function(:pg_advisory_unlock, key))
+        end
+      end
+
       # All four for many showings of one client, in the order above and each kind by its ids. A post that somebody is
       # at is left out instead of waited for: whoever sends comes back for it.
       # @param channel_ids [Array<String>]

@@ -55,7 +55,7 @@ module AskFirst
         respond_with(*Problem.of(error))
       end
 
-      error Sequel::PoolTimeout, Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError do |_|
+      error(*Store::Failures::BUSY) do |_|
         respond_with(
           *Problem.reply(
             500,
@@ -154,43 +154,24 @@ module AskFirst
         # The member that the signed-in person is in the workspace of the address; else the one answer for all
         # strangers.
         def member
-          @member ||=
-            begin
-              row = member_row(person_id, params[:workspace])
-              raise Core::NotFound, "This workspace" unless row
-
-              App::Member.from_row(row, from: request.ip, looking: !looking_as.nil?).tap { |one| keep_seen(row, one) }
-            end
+          @member ||= reader.member(params[:workspace])
         end
 
-        def keep_seen(row, member)
-          return if member.looking || (row[:seen_at] && kit.now - row[:seen_at] < Store::People::Members::SEEN_EVERY)
-
-          Store::People::Members.seen(member.scope(kit.db), member.person_id, kit.now)
+        # Who is signed in, and as whom they read.
+        def reader
+          @reader ||=
+            App::Reader.new(
+              kit,
+              person_id,
+              look_as: session["look_as"] && App::Reader::LookAs.new(**session["look_as"].transform_keys(&:to_sym)),
+              from: request.ip
+            )
         end
 
-        # Not there and not theirs take the same one query.
-        def member_row(person_id, workspace_id)
-          return unless Core::Uuid::FORMAT.match?(workspace_id.to_s)
-          return looking_as&.fetch(:workspace_id) == workspace_id ? looking_as : nil if session["look_as"]
-
-          Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
-        end
-
-        # The member that an owner looks as, as long as both are members there and the owner may look.
+        # The member that an owner looks as; when they may not any more, the session forgets it.
         # @return [Hash, nil] row of Store::People::Members
         def looking_as
-          return unless session["look_as"]
-
-          @looking_as ||=
-            begin
-              target, workspace_id = session["look_as"].values_at("person_id", "workspace_id")
-              own = Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
-              may = own && Core::Permissions::Decision.for(App::Member.from_row(own), "look_as").allowed?
-              found = may ? Store::People::Members.find(kit.db, target, workspace_id, kit.now) : nil
-              session.delete("look_as") unless found
-              found
-            end
+          reader.looked_as.tap { |found| session.delete("look_as") unless found } if session["look_as"]
         end
 
         # The client's person whom an owner looks as.
@@ -208,19 +189,8 @@ module AskFirst
 
         # One or all of the person's workspaces on the agency side, as one scope for lists.
         def agency_scope
-          rows = looking_as ? [looking_as] : Store::People::Members.of_person(kit.db, person_id, kit.now)
-          rows = rows.select { |row| row[:side] == "agency" }
-          rows.select! { |row| row[:workspace_id] == params[:workspace] } if params[:workspace]
-          raise Core::NotFound, "This workspace" if rows.empty? && params[:workspace]
-
-          limits = rows.select { |row| row[:limited] }.to_h { |row| [row[:workspace_id], row[:channel_ids].to_a] }
-          Store::Scope.new(
-            kit.db,
-            workspace_ids: rows.map { |row| row[:workspace_id] },
-            person_id: rows.first&.fetch(:person_id) || person_id,
-            side: "agency",
-            limits: limits
-          )
+          looking_as
+          reader.scope(params[:workspace])
         end
 
         # The signed-in person for what concerns the agency as a whole, or themselves.

@@ -26,7 +26,7 @@ module AskFirst
           json act(App::Campaigns::Overview, campaign_id: params[:campaign])
         end
         app.put("/api/w/:workspace/campaigns/:campaign") do
-          named = { campaign_id: params[:campaign], version: body_json["version"] }
+          named = { campaign_id: params[:campaign], version: seen_version }
           act(App::Campaigns::SaveCampaign, plan: body_json, **named)
           status 204
         end

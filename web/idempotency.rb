@@ -22,49 +22,43 @@ module AskFirst
           return Problem.reply(422, "bad_key", "An idempotency key has 8 to 200 characters.", field: "Idempotency-Key")
         end
 
-        remembered(env, caller_id, key)
+        remembered(env, Store::AnsweredCalls.new(@kit.db, caller_id, key))
       end
 
       private
 
-      def remembered(env, caller_id, key)
+      def remembered(env, calls)
         row = {
           route:
             "#{env["REQUEST_METHOD"]} " \
               "#{env["PATH_INFO"]}#{"?#{env["QUERY_STRING"]}" unless env["QUERY_STRING"].to_s.empty?}",
           body_digest: digest(env)
         }
-        return answer_of(caller_id, key, row) unless first?(caller_id, key, row)
+        old = @kit.now - (HOURS * 3_600)
+        return answer_of(calls.answer, row) unless calls.first?(row, now: @kit.now, keep_from: old)
 
-        answer_now(env, caller_id, key)
+        answer_now(env, calls)
       end
 
       # Whatever breaks on the way, the key is free again: nothing is known to have been done.
-      def answer_now(env, caller_id, key)
+      def answer_now(env, calls)
         done = false
         status, headers, body = @app.call(env)
         text = body.each.to_a.join
-        keep(caller_id, key, status, text)
+        keep(calls, status, text)
         done = true
         [status, headers, [text]]
       ensure
-        table.where(caller: caller_id, key: key, status: nil).delete unless done
-      end
-
-      def first?(caller_id, key, row)
-        old = @kit.now - (HOURS * 3_600)
-        table.where(caller: caller_id).where { made_at < old }.delete
-        table.insert_conflict.returning(:key).insert(row.merge(caller: caller_id, key: key, made_at: @kit.now)).any?
+        calls.free_unanswered unless done
       end
 
       # What failed on our side or was refused may be tried again with the same key.
-      def keep(caller_id, key, status, text)
-        mine = table.where(caller: caller_id, key: key)
-        status < 400 ? mine.update(status: status, body: text) : mine.delete
+      def keep(calls, status, text)
+        status < 400 ? calls.keep(status, text) : calls.free
       end
 
-      def answer_of(caller_id, key, row)
-        kept = table.where(caller: caller_id, key: key).first
+      # @param kept [Hash, nil] row of Store::AnsweredCalls
+      def answer_of(kept, row)
         if kept.nil? || kept[:status].nil?
           Problem.reply(409, "still_at_it", "The same request is still being worked on.", way_on: "Wait a moment.")
         elsif kept.slice(:route, :body_digest) == row
@@ -95,10 +89,6 @@ module AskFirst
         text = input.read.to_s
         input.rewind
         Digest::SHA256.hexdigest(text)
-      end
-
-      def table
-        @kit.db[:idempotency_keys]
       end
     end
   end

@@ -11,8 +11,8 @@ module AskFirst
           json act(App::Partners::PartnerDetail, partner_id: params[:partner])
         end
         app.patch("/api/w/:workspace/partners/:partner") do
-          seen = { partner_id: params[:partner], version: body_json["version"] }
-          json act(App::Partners::SavePartner, said: body_json.except("version"), **seen)
+          seen = { partner_id: params[:partner], version: seen_version }
+          json act(App::Partners::SavePartner, said: body_json, **seen)
         end
         app.delete("/api/w/:workspace/partners/:partner") do
           act(App::Partners::RemovePartner, partner_id: params[:partner])

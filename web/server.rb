@@ -46,9 +46,7 @@ module AskFirst
                 end
               )
             end
-            map("/health") do
-              run ->(_) { [200, { "content-type" => "text/plain" }, [kit.db.get(Sequel.lit("'well'"))]] }
-            end
+            map("/health") { run ->(_) { [200, { "content-type" => "text/plain" }, [Store::Database.well(kit.db)]] } }
             run Interface.new(interface)
           end
           .to_app

@@ -34,7 +34,7 @@ module AskFirst
       private
 
       def read(person_id)
-        rows = person_id ? Store::People::Policies.binding(@kit.db, person_id, @kit.now) : @kit.db[:agencies].all
+        rows = Store::People::Policies.binding(@kit.db, person_id, @kit.now)
         Rule.new(
           hours: rows.map { |row| row[:session_hours] }.min || DEFAULT_HOURS,
           second_factor: rows.any? { |row| row[:second_factor_required] }

@@ -107,12 +107,7 @@ module AskFirst
 
       def try_it(env, tries)
         password = typed(env, "password").to_s
-        person =
-          @kit.db[:people]
-            .where(Sequel.function(:lower, :email) => tries.name.strip.downcase)
-            .join(:account_password_hashes, id: :id)
-            .select_all(:people)
-            .first
+        person = Store::People::Accounts.with_password(@kit.db, tries.name)
         status, headers, body = @app.call(env)
         pretend(password) if person.nil?
         status == 401 ? wrong(tries, person) : known(headers, tries, status)

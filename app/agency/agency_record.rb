@@ -26,7 +26,7 @@ module AskFirst
         end
 
         def own(before, limit)
-          rows = db[:agency_record].where(agency_id: person.agency_id).order(Sequel.desc(:order_no))
+          rows = db[:agency_record].where(agency_id: person.agency_id).reverse(:order_no)
           last = Paging.number(before)
           rows = rows.where { order_no < last } if last
           page = rows.limit(limit + 1).all

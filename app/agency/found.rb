@@ -25,7 +25,7 @@ module AskFirst
                 agency_id: id,
                 name: role,
                 side: side,
-                abilities: Sequel.pg_array(abilities, :text),
+                abilities: Store::Database.texts(abilities),
                 is_preset: true
               )
             end

@@ -19,7 +19,7 @@ module AskFirst
         def self.read(kit, scope, ids)
           scope.transaction do
             unread = new(scope).mine.where(read_at: nil)
-            unread = unread.where(Sequel[:notices][:id] => ids.grep(Core::Uuid::FORMAT)) if ids
+            unread = unread.where(id: ids.grep(Core::Uuid::FORMAT)) if ids
             unread.update(read_at: kit.now)
           end
         end
@@ -29,18 +29,10 @@ module AskFirst
         end
 
         # @return [Sequel::Dataset]
-        def mine = @scope.rows(:notices).where(person_id: @scope.person_id)
+        def mine = Store::Agency::NoticeRows.of(@scope)
 
         def call
-          posts = { workspace_id: Sequel[:notices][:workspace_id], id: Sequel[:notices][:post_id] }
-          shown =
-            mine
-              .left_join(:posts, posts)
-              .order(Sequel.desc(Sequel[:notices][:at]), Sequel.desc(Sequel[:notices][:id]))
-              .limit(SHOWN)
-              .select_all(:notices)
-              .select_append(:subject)
-              .all
+          shown = Store::Agency::NoticeRows.newest(@scope, SHOWN)
           { unread: mine.where(read_at: nil).count, notices: shown.map { |row| json(row) } }
         end
 

@@ -62,7 +62,7 @@ module AskFirst
         end
 
         def clients(rows)
-          posts = scope.rows(:posts).group_and_count(:workspace_id).to_hash(:workspace_id, :count)
+          posts = Store::Counts.by(scope.rows(:posts), :workspace_id)
           here =
             rows
               .group_by { |row| row[:workspace_id] }
@@ -111,25 +111,12 @@ module AskFirst
         end
 
         def pending
-          scope
-            .rows(:invitations)
-            .where(accepted_at: nil, revoked_at: nil)
-            .group_and_count(:workspace_id)
-            .to_hash(:workspace_id, :count)
+          Store::Counts.by(scope.rows(:invitations).where(accepted_at: nil, revoked_at: nil), :workspace_id)
         end
 
         # Accounts that two clients have connected: only owners see that, and seldom is it meant.
         def twice
-          rows =
-            scope
-              .rows(:channels)
-              .where(archived_at: nil)
-              .exclude(state: "offline")
-              .group(:account)
-              .having { count(:id) > 1 }
-              .select(:account, Sequel.function(:array_agg, :workspace_id).as(:workspace_ids))
-              .all
-          rows.map { |row| { account: row[:account], workspace_ids: row[:workspace_ids].to_a } }
+          Store::Channels::Accounts.of_several(scope)
         end
       end
     end

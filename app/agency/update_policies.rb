@@ -23,7 +23,7 @@ module AskFirst
           db[:agencies].where(id: person.agency_id).update(
             second_factor_required: second_factor_required,
             session_hours: session_hours,
-            mail_domains: Sequel.pg_array(domains, :text),
+            mail_domains: Store::Database.texts(domains),
             leads_change_route: leads_change_route,
             version: version + 1
           )
@@ -76,15 +76,13 @@ module AskFirst
         end
 
         def changed(row)
-          Core::Conflict.new(
+          Core::Changed.new(
             "policies_changed",
-            "Another owner changed the policies meanwhile.",
+            "the policies",
+            by: "Another owner",
             field: "session_hours",
-            way_on: "Look at theirs, then keep yours or take it.",
-            facts: {
-              "theirs" => plain(row).transform_keys(&:to_s),
-              "version" => row[:version]
-            }
+            theirs: plain(row).transform_keys(&:to_s),
+            version: row[:version]
           )
         end
       end

@@ -32,8 +32,7 @@ module AskFirst
 
         def carry(into)
           own = rows(:post_labels).where(label_id: row[:id])
-          carried = own.select(:workspace_id, :post_id, Sequel.cast(into, :uuid))
-          scope.db[:post_labels].insert_conflict.insert(%i[workspace_id post_id label_id], carried)
+          Store::Campaigns::Carried.over(scope, own, into)
           own.delete
         end
 
@@ -42,7 +41,7 @@ module AskFirst
           own = rows(:mix_targets).where(label_id: row[:id])
           own.all.each do |target|
             there = rows(:mix_targets).where(campaign_id: target[:campaign_id], label_id: into)
-            next if there.update(percent: Sequel[:percent] + target[:percent]).positive?
+            next if there.update(percent: Store::Database.more(:percent, target[:percent])).positive?
 
             scope.db[:mix_targets].insert(**target, label_id: into)
           end

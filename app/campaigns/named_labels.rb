@@ -13,10 +13,7 @@ module AskFirst
         def call(names:)
           fresh = names.map { |name| { workspace_id: member.workspace_id, id: new_id, name: name, **by } }
           scope.db[:labels].insert_conflict.multi_insert(fresh)
-          rows(:labels).where(
-            Sequel.function(:lower, :name) => names.map { |name| Sequel.function(:lower, name) },
-            :merged_into => nil
-          ).select_map(:id)
+          Store::Named.called(rows(:labels).where(merged_into: nil), names).select_map(:id)
         end
 
         private

@@ -60,13 +60,13 @@ module AskFirst
         end
 
         def posts
-          @posts ||= Store::Plan::Days.of_posts(scope, { Sequel[:posts][:campaign_id] => row[:id] }, money: true)
+          @posts ||= Store::Plan::Days.of_posts(scope, money: true, campaign_id: row[:id])
         end
 
         def files
           rows(:brand_files)
             .where(campaign_id: row[:id], removed_at: nil)
-            .order(Sequel.desc(:added_at))
+            .reverse(:added_at)
             .select(:id, :name, :bytes, :added_by)
             .map { |file| file.slice(:id, :name, :bytes).merge(by: names[file[:added_by]]) }
         end

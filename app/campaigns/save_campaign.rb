@@ -30,7 +30,7 @@ module AskFirst
           announce("plan", ids: [])
           refresh_stage(rows(:posts).where(campaign_id: id).select_map(:id)) if row && row[:name] != campaign.name
           id
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           raise there(campaign.name)
         end
 
@@ -121,13 +121,11 @@ module AskFirst
         end
 
         def changed
-          Core::Conflict.new(
+          Core::Changed.new(
             "part_changed",
-            "Somebody else changed this campaign meanwhile.",
-            way_on: "Look at theirs; what you typed is kept here.",
-            facts: {
-              "version" => rows(:campaigns).where(id: row[:id]).get(:version)
-            }
+            "this campaign",
+            way_on: Core::Changed::KEPT,
+            version: rows(:campaigns).where(id: row[:id]).get(:version)
           )
         end
       end

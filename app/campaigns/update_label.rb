@@ -20,9 +20,9 @@ module AskFirst
           record("label_changed", facts: { before: row[:name], after: label.name })
           Signoff::RefreshLabelled.call(kit, member, label_ids: [label_id]) if parent != row[:parent_id]
           announce("plan", ids: [])
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           raise there(label.name)
-        rescue Sequel::ForeignKeyConstraintViolation
+        rescue Store::Failures::StillUsed
           raise too_deep
         end
 

@@ -31,7 +31,7 @@ module AskFirst
         end
 
         def require_nothing_released!(row)
-          count = Clients::Archive.planned(scope).where(Sequel[:showings][:channel_id] => row[:id]).count
+          count = Store::Dispatch::Releases.planned(scope, row[:id]).size
           return if count.zero?
 
           raise Core::Conflict.new(

@@ -44,7 +44,7 @@ module AskFirst
         end
 
         def self.digest(state)
-          Sequel.blob(Digest::SHA256.digest(state.to_s))
+          Store::Database.blob(Digest::SHA256.digest(state.to_s))
         end
       end
     end

@@ -65,21 +65,12 @@ module AskFirst
 
         # Posts on the channel that are not out yet.
         def planned
-          @planned ||=
-            rows(:adaptations)
-              .where(removed_at: nil)
-              .exclude(stage: "out")
-              .group_and_count(:channel_id)
-              .to_hash(:channel_id, :count)
+          @planned ||= Store::Counts.by(rows(:adaptations).where(removed_at: nil).exclude(stage: "out"), :channel_id)
         end
 
         # Cleared, and only not released.
         def waiting
-          @waiting ||=
-            rows(:adaptations)
-              .where(removed_at: nil, stage: "cleared")
-              .group_and_count(:channel_id)
-              .to_hash(:channel_id, :count)
+          @waiting ||= Store::Counts.by(rows(:adaptations).where(removed_at: nil, stage: "cleared"), :channel_id)
         end
 
         def off

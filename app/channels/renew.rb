@@ -52,7 +52,7 @@ module AskFirst
               .where(workspace_id: workspace_id, id: id, state: "connected")
               .where { expires_at < soon }
               .where { (renewing_until =~ nil) | (renewing_until < now) }
-          mine.returning.update(renewing_until: now + LONGEST, renewals: Sequel[:renewals] + 1).first
+          mine.returning.update(renewing_until: now + LONGEST, renewals: Store::Database.one_more(:renewals)).first
         end
 
         def keep(row, grant)
@@ -63,7 +63,9 @@ module AskFirst
             renewals: 0
           }
           values[:refresh_token] = @kit.secrets.seal(grant.refresh_token) if grant.refresh_token
-          where(:connections, row).where(id: row[:id], refresh_token: Sequel.blob(row[:refresh_token])).update(values)
+          where(:connections, row).where(id: row[:id], refresh_token: Store::Database.blob(row[:refresh_token])).update(
+            values
+          )
         end
 
         # Where an earlier try was cut off, the network may have given new tokens that we never had, and take the old

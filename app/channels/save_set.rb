@@ -36,7 +36,7 @@ module AskFirst
                   )
           end
 
-          others = rows(:channel_sets).where(Sequel.function(:lower, :name) => label.downcase)
+          others = Store::Named.called(rows(:channel_sets), label)
           others = others.exclude(id: set_id) if set_id
           raise taken if others.any?
 
@@ -51,12 +51,7 @@ module AskFirst
         private
 
         def taken
-          Core::Conflict.new(
-            "name_taken",
-            "There is a set with this name already.",
-            field: "name",
-            way_on: "Take another name, or change that one."
-          )
+          Core::NameTaken.new("a set with this name", way_on: "Take another name, or change that one.")
         end
 
         def make(label)
@@ -70,18 +65,15 @@ module AskFirst
           return id unless done.zero?
 
           theirs = rows(:channel_set_channels).where(set_id: id).select_map(:channel_id)
-          raise Core::Conflict.new(
+          raise Core::Changed.new(
                   "set_changed",
-                  "Somebody changed this set meanwhile.",
+                  "this set",
                   field: "channel_ids",
-                  way_on: "Look at theirs, then keep yours or take it.",
-                  facts: {
-                    "theirs" => {
-                      "name" => row[:name],
-                      "channel_ids" => theirs
-                    },
-                    "version" => row[:version]
-                  }
+                  theirs: {
+                    "name" => row[:name],
+                    "channel_ids" => theirs
+                  },
+                  version: row[:version]
                 )
         end
       end

@@ -52,15 +52,12 @@ module AskFirst
         end
 
         def changed(row)
-          Core::Conflict.new(
+          Core::Changed.new(
             "channel_changed",
-            "Somebody changed this channel meanwhile.",
+            "this channel",
             field: "name",
-            way_on: "Look at it as it is now.",
-            facts: {
-              "theirs" => row[:name],
-              "version" => row[:version]
-            }
+            theirs: row[:name],
+            version: row[:version]
           )
         end
       end

@@ -27,8 +27,7 @@ module AskFirst
 
         def clean(words)
           if words.size > MOST
-            raise Core::Invalid.new(
-                    "too_many",
+            raise Core::TooMany.new(
                     "At most #{MOST} reminders are read by anybody.",
                     field: "words",
                     way_on: "Take some away."

@@ -41,9 +41,9 @@ module AskFirst
 
         def keep_file(id, key, label, mime, bytes)
           if rows(:brand_files).where(removed_at: nil, **place).count >= MOST_FILES
-            raise Core::Invalid.new(
-                    "too_many_files",
+            raise Core::TooMany.new(
                     "At most #{MOST_FILES} files are kept here.",
+                    of: "files",
                     field: "file",
                     way_on: "Take some away."
                   )

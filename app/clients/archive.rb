@@ -8,15 +8,6 @@ module AskFirst
       class Archive < Act
         opens :client, "archive", locks: :client
 
-        # Live releases of what is not yet on its way.
-        def self.planned(scope)
-          scope
-            .rows(:releases)
-            .where(Sequel[:releases][:ended_at] => nil)
-            .join(:showings, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id])
-            .where(Sequel[:showings][:state] => %w[planned by_hand])
-        end
-
         # @param out [Boolean] true takes it out of the archive again
         def call(out: false)
           current = kit.db[:workspaces].where(id: member.workspace_id).first
@@ -34,7 +25,7 @@ module AskFirst
         end
 
         def put_in
-          posts = self.class.planned(scope).select_map(Sequel[:releases][:post_id]).uniq
+          posts = Store::Dispatch::Releases.planned(scope).map { |row| row[:post_id] }.uniq
           stop_releases(posts)
           asked = rows(:ask_lines).where(ended_at: nil).select_map(%i[ask_id post_id])
           withdraw(asked)
@@ -45,24 +36,13 @@ module AskFirst
 
         def stop_releases(posts)
           Store::Locks.for_posts(scope, posts)
-          ids =
-            self
-              .class
-              .planned(scope)
-              .select_map([Sequel[:releases][:id], Sequel[:releases][:post_id], Sequel[:releases][:adaptation_id]])
-          rows(:releases).where(id: ids.map(&:first)).update(
+          ending = Store::Dispatch::Releases.planned(scope)
+          rows(:releases).where(id: ending.map { |row| row[:id] }).update(
             ended_at: now,
             ended_why: "the client was archived by #{member.name}"
           )
-          ids.each do |_, post_id, adaptation_id|
-            record(
-              "release_ended",
-              post_id: post_id,
-              adaptation_id: adaptation_id,
-              facts: {
-                why: "the client was archived"
-              }
-            )
+          ending.each do |row|
+            record("release_ended", **row.slice(:post_id, :adaptation_id), facts: { why: "the client was archived" })
           end
         end
 

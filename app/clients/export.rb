@@ -29,30 +29,10 @@ module AskFirst
 
         private
 
-        def tables
-          kit.db[Sequel[:information_schema][:columns]].where(
-            table_schema: "public",
-            column_name: "workspace_id"
-          ).select_order_map(:table_name) - LEFT_OUT
-        end
+        def tables = Store::Clients::Tables.names(kit.db) - LEFT_OUT
 
         def all(table)
-          rows(table.to_sym).all.map do |row|
-            row.except(*WITHOUT.fetch(table, [])).transform_values { |value| plain(value) }
-          end
-        end
-
-        def plain(value)
-          case value
-          when Time
-            value.iso8601(3)
-          when Sequel::SQL::Blob
-            value.unpack1("H*")
-          when Sequel::Postgres::PGArray
-            value.to_a
-          else
-            value
-          end
+          rows(table.to_sym).all.map { |row| Store::Clients::Tables.plain(row.except(*WITHOUT.fetch(table, []))) }
         end
 
         def pretty(value)
@@ -61,11 +41,7 @@ module AskFirst
 
         def posts
           texts = rows(:parts).where(channel_id: nil, part: "text").select_hash(:post_id, :value)
-          channels =
-            rows(:adaptations)
-              .where(removed_at: nil)
-              .join(:channels, workspace_id: :workspace_id, id: :channel_id)
-              .select_hash_groups(:post_id, Sequel[:channels][:name])
+          channels = Store::Clients::Tables.channels_of_posts(scope)
           lines =
             rows(:posts)
               .order(:id)

@@ -10,17 +10,7 @@ module AskFirst
 
         # @return [String, nil] the client's name; nil when it was restored meanwhile, or its days are not over
         def call(kit, workspace_id)
-          salt = Sequel.blob(SecureRandom.random_bytes(16))
-          name =
-            kit.db.get(
-              Sequel.function(
-                :app_purge_client,
-                Sequel.cast(workspace_id, :uuid),
-                kit.now,
-                Sequel.cast(Core::Uuid.v7(kit.now), :uuid),
-                Sequel.cast(salt, :bytea)
-              )
-            )
+          name = Store::Clients::Purged.call(kit.db, workspace_id, kit.now)
           kit.files.remove_all("#{workspace_id}/") if name
           name
         end

@@ -32,16 +32,13 @@ module AskFirst
         end
 
         def changed(row, part)
-          Core::Conflict.new(
+          Core::Changed.new(
             "part_changed",
-            "#{row ? names.fetch(row[:written_by], "Somebody") : "Somebody"} changed this meanwhile.",
+            "this",
+            by: row && names[row[:written_by]],
             field: part,
-            way_on: "Look at theirs, then keep yours or take it.",
-            facts: {
-              "theirs" => row && row[:value],
-              "version" => row ? row[:version] : 0,
-              "by" => row && names[row[:written_by]]
-            }
+            theirs: row && row[:value],
+            version: row ? row[:version] : 0
           )
         end
       end

@@ -43,15 +43,12 @@ module AskFirst
         end
 
         def changed(row)
-          Core::Conflict.new(
+          Core::Changed.new(
             "settings_changed",
-            "Somebody changed these settings meanwhile.",
+            "these settings",
             field: "name",
-            way_on: "Look at theirs, then keep yours or take it.",
-            facts: {
-              "theirs" => row.slice(*FIELDS).transform_keys(&:to_s),
-              "version" => row[:version]
-            }
+            theirs: row.slice(*FIELDS).transform_keys(&:to_s),
+            version: row[:version]
           )
         end
       end

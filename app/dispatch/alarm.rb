@@ -68,7 +68,7 @@ module AskFirst
         end
 
         def nobody
-          last = @kit.db[:dispatchers].order(Sequel.desc(:beat_at)).first
+          last = @kit.db[:dispatchers].reverse(:beat_at).first
           return "The dispatcher has not started yet; nothing goes out until it has." if last.nil?
 
           "The dispatcher has been silent since #{time(last[:beat_at])}; nothing goes out until it is back."

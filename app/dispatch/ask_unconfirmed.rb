@@ -18,7 +18,7 @@ module AskFirst
           keep(found, said, address)
         rescue Core::Dispatch::Lapsed, Core::Dispatch::Unreachable => e
           ask_later(found, AGAIN, e)
-        rescue Core::Error, Sequel::Error
+        rescue Core::Error, *Store::Failures::ANY
           raise
         rescue StandardError => e
           ask_later(found, BROKEN, e)

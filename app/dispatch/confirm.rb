@@ -36,8 +36,7 @@ module AskFirst
             raise Core::Invalid.new("bad_choice", "Say whether it may go, is taken back, or is out.", field: "answer")
           end
           if ids.size > MOST
-            raise Core::Invalid.new(
-                    "too_many",
+            raise Core::TooMany.new(
                     "At most #{MOST} are confirmed at once.",
                     field: "showing_ids",
                     way_on: "Confirm them in parts."

@@ -40,8 +40,8 @@ module AskFirst
           sent = out(before)
           {
             now: @kit.now.iso8601,
-            going: json_of(unsent),
-            trouble: json_of(trouble),
+            going: json_of(log.unsent(@kit.now, PAGE)),
+            trouble: json_of(log.trouble(PAGE)),
             out: json_of(sent.first(PAGE)),
             next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil,
             holds: holds,
@@ -52,101 +52,26 @@ module AskFirst
 
         private
 
-        def base(found = @scope.rows(:showings))
-          Store::Posts::Visible
-            .showings(@scope, found)
-            .join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
-            .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
-            .left_join(:people, id: Sequel[:showings][:claimed_by])
-            .left_join(
-              :releases,
-              workspace_id: Sequel[:showings][:workspace_id],
-              showing_id: Sequel[:showings][:id],
-              ended_at: nil
-            )
-            .select(
-              Sequel[:showings][:id],
-              Sequel[:showings][:workspace_id],
-              Sequel[:showings][:post_id],
-              Sequel[:showings][:state],
-              :address,
-              :sent_at,
-              :seen,
-              :seen_at,
-              :seen_note,
-              Sequel[:showings][:trouble],
-              Sequel.~(Sequel[:showings][:unconfirmed_at] => nil).as(:unconfirmed),
-              Sequel[:showings][:fault],
-              :tries,
-              :subject,
-              Sequel[:people][:name].as(:claimed_by),
-              Sequel[:posts][:stage],
-              :network,
-              :initials,
-              Sequel[:channels][:name].as(:channel),
-              Sequel[:releases][:at],
-              Sequel[:releases][:zone]
-            )
-        end
-
-        # A member whose part is limited to channels sees these.
-        def unsent
-          going =
-            Store::Dispatch::Unsent.under_way(@scope, PAGE) +
-              Store::Dispatch::Unsent.planned(@scope, @kit.now, PAGE).select_map(%i[workspace_id showing_id])
-          base(@scope.rows_at(:showings, going))
-            .exclude(Sequel[:releases][:id] => nil)
-            .order(Sequel[:releases][:at])
-            .limit(PAGE)
-            .all
-        end
-
-        def trouble
-          base.where(Sequel[:showings][:state] => "trouble").order(Sequel.desc(Sequel[:showings][:id])).limit(PAGE).all
-        end
+        def log = @log ||= Store::Dispatch::Log.new(@scope)
 
         def json_of(rows)
           rows.map { |row| json(row) }
         end
 
         def out(before)
-          found = base.where(Sequel[:showings][:state] => "out")
-          last = before && Core::Plan::Iso.moment(before, @kit.now, field: "before")
-          found = found.where { sent_at < last } if last
-          found.order(Sequel.desc(:sent_at)).limit(PAGE + 1).all
+          log.out(before && Core::Plan::Iso.moment(before, @kit.now, field: "before"), PAGE + 1)
         end
 
         def holds
-          found =
-            Store::Posts::Visible
-              .holds(@scope, @scope.rows(:holds))
-              .where(lifted_at: nil)
-              .left_join(:channels, workspace_id: :workspace_id, id: :channel_id)
-          found
-            .select_all(:holds)
-            .select_append(Sequel[:channels][:name].as(:channel))
-            .map { |row| row.slice(:id, :workspace_id, :channel_id, :reason, :channel).merge(at: row[:put_at].iso8601) }
+          log.holds.map do |row|
+            row.slice(:id, :workspace_id, :channel_id, :reason, :channel).merge(at: row[:put_at].iso8601)
+          end
         end
 
-        # Lateness of what went out in the last 40 days: the median by definition 7 of Hyndman and Fan (1996).
+        # Of the last 40 days.
         def figures
-          since = @kit.now - (40 * 86_400)
-          late =
-            Store::Posts::Visible
-              .showings(@scope, @scope.rows(:showings))
-              .where(Sequel[:showings][:state] => "out")
-              .where { sent_at > since }
-              .join(:releases, workspace_id: :workspace_id, showing_id: :id, ended_at: nil)
-          late
-            .get(
-              [
-                Sequel.function(:count).*.as(:count),
-                Sequel.lit("percentile_cont(0.5) WITHIN GROUP (ORDER BY extract(epoch FROM sent_at - at)::float8)").as(
-                  :median
-                )
-              ]
-            )
-            .then { |count, median| { out: count, median_late: median&.round(1) } }
+          count, median = log.lateness(@kit.now - (40 * 86_400))
+          { out: count, median_late: median&.round(1) }
         end
 
         def json(row)

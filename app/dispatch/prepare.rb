@@ -26,7 +26,7 @@ module AskFirst
           spoiled(found, channel, e)
         rescue Core::Dispatch::Unreachable => e
           put_off(found, release, e)
-        rescue Sequel::Error, PG::Error
+        rescue *Store::Failures::ANY
           raise
         rescue StandardError => e
           broken(found, release, e)
@@ -64,7 +64,7 @@ module AskFirst
         def keep(showing, rendition_id, address)
           write do
             rows(:showings).where(id: showing[:id]).update(
-              uploads: Sequel.lit("uploads || ?::jsonb", JSON.generate(rendition_id => address)),
+              uploads: Store::Database.with(:uploads, rendition_id => address),
               preparing_until: kit.now + kit.settings.lease
             )
             attempt(showing, "picture", address)

@@ -14,8 +14,7 @@ module AskFirst
         # @return [Hash] released: [post id], left: [{post_id:, subject:, code:, sentence:, way_on:}]
         def call(post_ids:)
           if post_ids.size > MOST
-            raise Core::Invalid.new(
-                    "too_many",
+            raise Core::TooMany.new(
                     "At most #{MOST} posts are released at once.",
                     field: "post_ids",
                     way_on: "Release them in parts."

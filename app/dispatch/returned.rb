@@ -18,15 +18,14 @@ module AskFirst
         # @param scope [Store::Scope] of the agency side
         # @return [Hash] :returned (nil when there is nothing to say) and :unconfirmed
         def of(kit, scope)
-          waiting = Store::Dispatch::Unconfirmed.waiting(scope)
-          count = waiting.count
+          count = Store::Dispatch::Unconfirmed.waiting(scope).count
           found = last(kit, scope)
           found = nil if found && found[:looked_at] && count.zero?
           {
             returned: found && json(kit, scope, found),
             unconfirmed: {
               count: count,
-              rows: count.zero? ? [] : rows(kit, scope, waiting)
+              rows: count.zero? ? [] : rows(kit, scope)
             }
           }
         end
@@ -66,21 +65,8 @@ module AskFirst
           }
         end
 
-        def rows(kit, scope, waiting)
-          found =
-            waiting
-              .join(:posts, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:post_id])
-              .join(:channels, workspace_id: Sequel[:showings][:workspace_id], id: Sequel[:showings][:channel_id])
-              .select(
-                *%i[id workspace_id post_id state network_said ask_at].map { |column| Sequel[:showings][column] },
-                :subject,
-                :network,
-                :initials,
-                Sequel[:channels][:name].as(:channel),
-                Sequel[:releases][:at],
-                Sequel[:releases][:zone]
-              )
-          found.order(Sequel[:releases][:at], Sequel[:showings][:id]).limit(PAGE).map { |row| row_json(kit, row) }
+        def rows(kit, scope)
+          Store::Dispatch::Log.new(scope).unconfirmed(PAGE).map { |row| row_json(kit, row) }
         end
 
         def row_json(kit, row)

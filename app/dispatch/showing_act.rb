@@ -29,13 +29,7 @@ module AskFirst
         end
 
         def live_release(showing)
-          found =
-            rows(:releases)
-              .where(showing_id: showing[:id], ended_at: nil)
-              .join(:revision_adaptations, workspace_id: :workspace_id, id: :revision_adaptation_id)
-              .select_all(:releases)
-              .select_append(:request, :rendition_ids, :revision_id)
-          reading { found.first }
+          reading { Store::Dispatch::Releases.of_showing(scope, showing[:id]) }
         end
 
         # As it stood when this act first looked.

@@ -8,32 +8,20 @@ module AskFirst
         # An ask as a whole: all its posts and channels.
         def ask(input, lock: true)
           agency_only!("This ask")
-          row = find(:asks, input[:ask_id], "This ask") { |asks| asks.select_all(:asks).select_append(*whereabouts) }
+          row = find_with(:ask, input[:ask_id], "This ask")
           through_ask(row, row, lock, "This ask")
         end
 
         def pass(input, lock: true)
           agency_only!("This pass")
-          row =
-            find(:guest_passes, input[:pass_id], "This pass") do |passes|
-              passes
-                .join(:asks, workspace_id: :workspace_id, id: :ask_id)
-                .select_all(:guest_passes)
-                .select_append(*whereabouts)
-            end
+          row = find_with(:pass, input[:pass_id], "This pass")
           through_ask(row, row, lock, "This pass")
         end
 
         # One line, for whoever was asked on it: their place in the open ask. A guest finds only the lines of their
         # pass.
         def line(input)
-          row =
-            find(:ask_lines, input[:line_id], "This ask") do |lines|
-              lines
-                .join(:asks, workspace_id: :workspace_id, id: :ask_id)
-                .select_all(:ask_lines)
-                .select_append(:step_id, :room, :withdrawn_at, :asked_by, gathered(people_asked, :person_id).as(:asked))
-            end
+          row = find_with(:line, input[:line_id], "This ask")
           asked = row[:asked].to_a
           if !asked.include?(member.person_id) || (member.ask_id && member.ask_id != row[:ask_id])
             raise Core::NotFound, "This ask"
@@ -56,19 +44,7 @@ module AskFirst
         def own_rendition(input)
           raise Core::NotFound, "This picture" if member.ask_id.nil?
 
-          shown =
-            scope.db[:ask_lines]
-              .where(Sequel[:ask_lines][:workspace_id] => Sequel[:renditions][:workspace_id], :ask_id => member.ask_id)
-              .join(:ask_line_adaptations, workspace_id: :workspace_id, line_id: :id)
-              .join(
-                :revision_adaptations,
-                workspace_id: Sequel[:ask_lines][:workspace_id],
-                id: Sequel[:ask_line_adaptations][:revision_adaptation_id]
-              )
-              .where(Sequel.lit("rendition_ids @> ARRAY[renditions.id]"))
-          Opened.new(
-            row: find(:renditions, input[:rendition_id], "This picture") { |files| files.where(shown.select(1).exists) }
-          )
+          Opened.new(row: find_with(:rendition_of_ask, input[:rendition_id], "This picture", member.ask_id))
         end
 
         def own_line(input)
@@ -100,24 +76,6 @@ module AskFirst
           Store::Locks.for_posts(scope, ask[:post_ids].to_a) if lock
           require!(@act, on: touching(channel_ids: ask[:channel_ids].to_a))
           Opened.new(row: row, channel_ids: ask[:channel_ids].to_a)
-        end
-
-        # The posts and channels that an ask is about.
-        def whereabouts
-          lines = scope.db[:ask_lines].where(workspace_id: Sequel[:asks][:workspace_id], ask_id: Sequel[:asks][:id])
-          on =
-            scope.db[:ask_line_adaptations].where(
-              Sequel[:ask_line_adaptations][:workspace_id] => Sequel[:asks][:workspace_id],
-              :line_id => lines.select(:id)
-            ).join(:adaptations, workspace_id: :workspace_id, id: :adaptation_id)
-          [gathered(lines, :post_id).as(:post_ids), gathered(on, :channel_id).as(:channel_ids)]
-        end
-
-        def people_asked
-          scope.db[:ask_people].where(
-            workspace_id: Sequel[:ask_lines][:workspace_id],
-            ask_id: Sequel[:ask_lines][:ask_id]
-          )
         end
       end
     end

@@ -44,15 +44,7 @@ module AskFirst
         def channel_set(input)
           return new_set(input) if input[:set_id].nil?
 
-          members =
-            scope.db[:channel_set_channels].where(
-              workspace_id: Sequel[:channel_sets][:workspace_id],
-              set_id: Sequel[:channel_sets][:id]
-            )
-          row =
-            find(:channel_sets, input[:set_id], "This set") do |sets|
-              sets.select_all(:channel_sets).select_append(gathered(members, :channel_id).as(:channel_ids))
-            end
+          row = find_with(:channel_set, input[:set_id], "This set")
           channel_ids = row[:channel_ids].to_a
           raise Core::NotFound, "This set" unless sees?(channel_ids)
 
@@ -62,15 +54,7 @@ module AskFirst
 
         # Whoever gave a consent may always take it back.
         def connection(input)
-          channels =
-            scope.db[:channels].where(
-              workspace_id: Sequel[:connections][:workspace_id],
-              connection_id: Sequel[:connections][:id]
-            )
-          row =
-            find(:connections, input[:connection_id], "This connection") do |all|
-              all.select_all(:connections).select_append(gathered(channels, :id).as(:channel_ids))
-            end
+          row = find_with(:connection, input[:connection_id], "This connection")
           own = row[:consent_by] == member.person_id && member.side == "agency"
           channel_ids = row[:channel_ids].to_a
           raise Core::NotFound, "This connection" unless own || sees?(channel_ids)

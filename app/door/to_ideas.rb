@@ -58,7 +58,7 @@ module AskFirst
         end
 
         def seen_ideas(ideas, gone)
-          there = gone ? Sequel.~(dropped_at: nil) : { dropped_at: nil }
+          there = gone ? Store::Database.present(:dropped_at) : { dropped_at: nil }
           Store::Posts::Visible.ideas(scope, ideas.where(there))
         end
       end

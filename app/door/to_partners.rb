@@ -12,7 +12,7 @@ module AskFirst
           require!(@act)
           return Opened.new if input[:partner_id].nil?
 
-          there = gone ? Sequel.~(dropped_at: nil) & { merged_into: nil } : { dropped_at: nil }
+          there = gone ? Store::Database.present(:dropped_at) & { merged_into: nil } : { dropped_at: nil }
           Opened.new(
             row: find(:partners, input[:partner_id], "This partner") { |partners| partners.where(there).for_update }
           )

@@ -20,15 +20,7 @@ module AskFirst
         def invitation(input)
           agency_only!("This invitation")
           require!(@act)
-          channels =
-            scope.db[:invitation_channels].where(
-              workspace_id: Sequel[:invitations][:workspace_id],
-              invitation_id: Sequel[:invitations][:id]
-            )
-          row =
-            find(:invitations, input[:invitation_id], "This invitation") do |all|
-              all.select_all(:invitations).select_append(gathered(channels, :channel_id).as(:channel_ids))
-            end
+          row = find_with(:invitation, input[:invitation_id], "This invitation")
           require_within_channels!(row[:limited] ? row[:channel_ids].to_a : nil)
           Opened.new(row: row)
         end

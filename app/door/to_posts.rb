@@ -34,7 +34,7 @@ module AskFirst
           @act = input[:room] == "house" && member.side == "agency" ? "house_talk" : "client_talk"
           return post(input, lock: false) if member.side == "agency"
 
-          row = find(:posts, input[:post_id], "This post") { |posts| posts.where(asked_about.select(1).exists) }
+          row = find_with(:post_asked_about, input[:post_id], "This post", member.person_id, member.ask_id)
           raise Core::NotFound, "This room" unless input[:room] == "client"
 
           require!(@act)
@@ -101,13 +101,7 @@ module AskFirst
           ids = input[:media_ids].uniq.grep(Core::Uuid::FORMAT)
           raise too_many_media if ids.size > MOST_MEDIA
 
-          found =
-            Store::Posts::Visible
-              .media(scope, scope.rows(:media))
-              .where(Sequel[:media][:id] => ids)
-              .order(Sequel[:media][:id])
-              .for_update
-              .all
+          found = things.media(ids)
           raise Core::NotFound, "One of these files" if found.empty? || found.size < input[:media_ids].uniq.size
 
           Opened.new(rows: found)
@@ -130,9 +124,9 @@ module AskFirst
         def answered?(row) = row[:decided_at] || scope.rows(:remarks).where(thread_id: row[:id]).any?
 
         def too_many_media
-          Core::Invalid.new(
-            "too_many_media",
+          Core::TooMany.new(
             "#{MOST_MEDIA} files at once are the most.",
+            of: "media",
             field: "media_ids",
             way_on: "Do it in parts."
           )
@@ -150,30 +144,7 @@ module AskFirst
         def seen_rows(ids, lock)
           known = ids.select { |id| Core::Uuid::FORMAT.match?(id.to_s) }
           Store::Locks.for_posts(scope, known) if lock # first: what is read beside a row that is waited for is older
-          on =
-            scope.db[:adaptations].where(
-              workspace_id: Sequel[:posts][:workspace_id],
-              post_id: Sequel[:posts][:id],
-              removed_at: nil
-            )
-          found = Store::Posts::Visible.narrow(scope, scope.rows(:posts).where(Sequel[:posts][:id] => known))
-          found
-            .select_all(:posts)
-            .select_append(gathered(on, :channel_id).as(:channel_ids))
-            .order(Sequel[:posts][:id])
-            .to_hash(:id)
-        end
-
-        def asked_about
-          lines =
-            scope.db[:ask_lines]
-              .where(
-                Sequel[:ask_lines][:workspace_id] => Sequel[:posts][:workspace_id],
-                Sequel[:ask_lines][:post_id] => Sequel[:posts][:id]
-              )
-              .join(:ask_people, workspace_id: :workspace_id, ask_id: :ask_id)
-              .where(person_id: member.person_id)
-          member.ask_id ? lines.where(Sequel[:ask_lines][:ask_id] => member.ask_id) : lines
+          things.posts(known)
         end
 
         def face(row)

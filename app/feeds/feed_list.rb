@@ -33,33 +33,16 @@ module AskFirst
           }
         end
 
-        def counts
-          @counts ||=
-            rows(:feed_items)
-              .exclude(outcome: "before")
-              .group_and_count(:feed_id, :outcome)
-              .all
-              .group_by { |row| row[:feed_id] }
-              .transform_values { |found| found.to_h { |row| [row[:outcome], row[:count]] } }
-        end
+        def counts = @counts ||= Store::Feeds::FeedItems.counts(scope)
 
         def latest
-          seen = Store::Posts::Visible.ideas(scope, rows(:ideas))
-          ranked =
-            rows(:feed_items)
-              .where(outcome: %w[idea draft], idea_id: seen.select(Sequel[:ideas][:id]))
-              .select(:feed_id, :title, :idea_id, :at)
-              .select_append(Sequel.function(:row_number).over(partition: :feed_id, order: Sequel.desc(:id)).as(:rank))
           @latest ||=
-            scope.db[ranked.as(:ranked)]
-              .where(rank: 1..LATEST)
-              .order(:feed_id, :rank)
-              .all
-              .group_by { |row| row[:feed_id] }
+            Store::Feeds::FeedItems
+              .latest(scope, LATEST)
               .transform_values { |all| all.map { |row| row.slice(:title, :idea_id).merge(at: row[:at].iso8601) } }
         end
 
-        def folders = rows(:media_folders).order(Sequel.function(:lower, :name)).select(:id, :name).all
+        def folders = Store::Named.in_order(rows(:media_folders)).select(:id, :name).all
         def can = { keep_feed: Permissions::Capabilities.one(member, "keep_feed", colleagues, touching) }
       end
     end

@@ -20,7 +20,7 @@ module AskFirst
           found = read or return
           seen(found) if found.items && feed[:begun_at] && take(found.items).zero?
           announce_all if changed?(found)
-        rescue Core::Away, Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+        rescue Core::Away, *Store::Failures::AWAY
           raise # tried again soon
         rescue StandardError => e
           # a mistake of ours: it shows at the feed, and is tried again with the growing waits of what is broken
@@ -53,7 +53,7 @@ module AskFirst
           files =
             reading do
               here = rows(:media).where(folder_id: feed[:folder_id], replaced_by: nil)
-              here.order(Sequel.desc(:added_at)).limit(FILES).all
+              here.reverse(:added_at).limit(FILES).all
             end
           Found.new(
             items:
@@ -130,7 +130,7 @@ module AskFirst
 
         # Items that are known by none of their keys; the others are known by all of them from now on.
         def fresh(items)
-          keys = items.to_h { |item| [item, item.keys.map { |key| Sequel.blob(key) }] }
+          keys = items.to_h { |item| [item, item.keys.map { |key| Store::Database.blob(key) }] }
           there =
             reading do
               rows(:feed_keys).where(feed_id: feed[:id], digest: keys.values.flatten).select_hash(:digest, :item_id)
@@ -153,7 +153,7 @@ module AskFirst
           media = item.media_id || Media::PullPicture.call(kit, maker, address: item.picture, name: item.title[0, 120])
           scope.as_person { keep(item, feed[:makes], idea(item, rule, media)) }
           @changed = true
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           true # another process took it in the same moment
         rescue Core::Error => e
           @changed = true
@@ -202,7 +202,7 @@ module AskFirst
             at: now
           }
           scope.insert(:feed_items, row)
-          rows = item.keys.map { |key| key_row(Sequel.blob(key), id) }
+          rows = item.keys.map { |key| key_row(Store::Database.blob(key), id) }
           # one key of two items of the same reading is the first one's
           if outcome == "before"
             scope.db[:feed_keys].insert_conflict.multi_insert(rows)

@@ -28,7 +28,7 @@ module AskFirst
           record(row ? "feed_changed" : "feed_added", facts: { name: facts[:name] || row[:name], said: said.keys.sort })
           broadcast
           { id: id, version: row ? version + 1 : 1 }
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           raise there
         end
 
@@ -104,12 +104,7 @@ module AskFirst
         def invalid(code, sentence, field, way_on) = Core::Invalid.new(code, sentence, field: field, way_on: way_on)
 
         def changed
-          Core::Conflict.new(
-            "feed_changed",
-            "Somebody changed this feed meanwhile.",
-            field: "version",
-            way_on: "Look at it as it is now; what you wrote is kept here."
-          )
+          Core::Changed.new("feed_changed", "this feed", field: "version", way_on: Core::Changed::KEPT)
         end
       end
     end

@@ -10,7 +10,7 @@ module AskFirst
 
         # @raise [Core::Over] not_made; those of Posts::DiscardPost for a post that is no draft any more
         def call(idea_id:)
-          posts = rows(:posts).where(idea_id: idea_id, discarded_at: nil).order(Sequel.desc(:id)).all
+          posts = rows(:posts).where(idea_id: idea_id, discarded_at: nil).reverse(:id).all
           marks = rows(:pencil_marks).where(idea_id: idea_id).all
           raise not_made if posts.empty? && marks.empty?
 
@@ -18,7 +18,7 @@ module AskFirst
           media = back.delete(:media)
           posts.each { |post| Posts::DiscardPost.call(kit, member, post_id: post[:id]) }
           erase(marks)
-          rows(:ideas).where(id: idea_id).update(**back, version: Sequel[:version] + 1)
+          rows(:ideas).where(id: idea_id).update(**back, version: Store::Database.one_more(:version))
           put_media(idea_id, media.first(Core::Ideas::Idea::MEDIA)) if media
           record("idea_brought_back", facts: { id: idea_id, title: row[:title], posts: posts.size, marks: marks.size })
           broadcast

@@ -49,9 +49,9 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_ideas",
+          Core::TooMany.new(
             "#{A_DAY} ideas a day are the most.",
+            of: "ideas",
             field: "title",
             way_on: "Give it tomorrow, or write to your agency."
           )

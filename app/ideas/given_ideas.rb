@@ -19,7 +19,7 @@ module AskFirst
         # Also one that the house has thrown away: it is set aside then.
         def mine
           own = scope.rows(:ideas).where(given_by: member.person_id, side: "client")
-          Store::Ideas::Board.new(scope, today).of(own.order(Sequel.desc(:id)).limit(SHOWN))
+          Store::Ideas::Board.new(scope, today).of(own.reverse(:id).limit(SHOWN))
         end
 
         def told_of(row)

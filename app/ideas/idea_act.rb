@@ -42,7 +42,7 @@ module AskFirst
 
         def put_media(idea_id, ids)
           rows(:idea_media).where(idea_id: idea_id).delete if rows(:idea_media).where(idea_id: idea_id).any?
-          seen = Store::Posts::Visible.media(scope, rows(:media).where(Sequel[:media][:id] => ids))
+          seen = Store::Posts::Visible.media_of(scope, ids)
           raise no_such_file if seen.count < ids.size
 
           scope.insert(

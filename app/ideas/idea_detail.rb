@@ -21,9 +21,8 @@ module AskFirst
 
         def files(found)
           ids = found[:media_ids].to_a
-          columns = %i[id name kind].map { |name| Sequel[:media][name] }
-          seen = Store::Posts::Visible.media(scope, rows(:media).where(Sequel[:media][:id] => ids))
-          seen.select(*columns).all.sort_by { |file| ids.index(file[:id]) }
+          seen = Store::Posts::Visible.media_of(scope, ids)
+          seen.select(:id, :name, :kind).all.sort_by { |file| ids.index(file[:id]) }
         end
 
         def can

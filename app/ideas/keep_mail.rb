@@ -20,7 +20,7 @@ module AskFirst
             said = { "title" => title, "note" => note, "media_ids" => kept.values.uniq }
             id = SaveIdea.call(kit, member, said: said, came: "mail")[:id]
             mail = {
-              digest: Sequel.blob(incoming.digest),
+              digest: Store::Database.blob(incoming.digest),
               sender: incoming.sender,
               outcome: "kept",
               person_id: member.person_id

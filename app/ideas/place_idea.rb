@@ -13,11 +13,7 @@ module AskFirst
           into = group(group_id)
           there = rows(:ideas).where(group_id: into, dropped_at: nil).order(:place, :id).for_update.select_map(:id)
           ordered = Core::Ideas::Order.move(there, idea_id, before)
-          places = Sequel.function(:unnest, Store::Database.uuids(ordered)).with_ordinality.as(:placed, %i[id place])
-          rows(:ideas)
-            .from(:ideas, places)
-            .where(Sequel[:ideas][:workspace_id] => member.workspace_id, Sequel[:ideas][:id] => Sequel[:placed][:id])
-            .update(place: Sequel[:placed][:place])
+          Store::Ideas::Places.put(scope, ordered)
           rows(:ideas).where(id: idea_id).update(group_id: into)
           if into != row[:group_id]
             record("idea_placed", facts: { id: idea_id, title: row[:title], group: name_of(into) })

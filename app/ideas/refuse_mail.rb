@@ -14,7 +14,7 @@ module AskFirst
           why = Core::Ideas::ByMail::NOT_KEPT[outcome]
           told = { person_id: person_id, outcome: Core::Ideas::ByMail::NOT_KEPT.keys }
           lately = rows(:idea_mails).where(**told, at: (now - AN_HOUR)..).any?
-          mail = { digest: Sequel.blob(incoming.digest), sender: incoming.sender }
+          mail = { digest: Store::Database.blob(incoming.digest), sender: incoming.sender }
           scope.insert(:idea_mails, { **mail, person_id: person_id, outcome: outcome, at: now })
           return if why.nil? || lately
 

@@ -24,7 +24,7 @@ module AskFirst
           record("idea_group_saved", facts: { name: clean, before: row && row[:name] })
           broadcast
           id
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           raise taken(clean)
         end
 

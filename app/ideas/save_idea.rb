@@ -53,12 +53,12 @@ module AskFirst
         end
 
         def changed
-          Core::Conflict.new(
+          Core::Changed.new(
             "idea_changed",
-            "Somebody changed this idea meanwhile.",
+            "this idea",
             field: "version",
-            way_on: "Look at it as it is now; what you wrote is kept here.",
-            facts: row.slice(:title, :note, :version).transform_keys(&:to_s)
+            way_on: Core::Changed::KEPT,
+            **row.slice(:title, :note, :version)
           )
         end
       end

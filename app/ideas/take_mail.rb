@@ -23,7 +23,7 @@ module AskFirst
           outcome = Core::Ideas::ByMail.outcome(incoming.facts, place, title)
           outcome == "kept" ? keep(title) : refuse(outcome)
           outcome
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           scope.transaction { mails.get(:outcome) } or raise # another process took it in the same moment
         end
 
@@ -46,7 +46,7 @@ module AskFirst
             )
         end
 
-        def mails = scope.rows(:idea_mails).where(digest: Sequel.blob(incoming.digest))
+        def mails = scope.rows(:idea_mails).where(digest: Store::Database.blob(incoming.digest))
 
         def place
           Core::Talk::Reply::Place.new(

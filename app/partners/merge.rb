@@ -18,14 +18,14 @@ module AskFirst
           stays = known && there.where(id: into).for_update.first
           raise Core::NotFound, "This partner" unless stays
 
-          rows(:partners).where(id: into).update(filled(stays).merge(version: Sequel[:version] + 1))
+          rows(:partners).where(id: into).update(filled(stays).merge(version: Store::Database.one_more(:version)))
           move(:partner_posts, :post_id, into)
           move(:partner_ideas, :idea_id, into)
           rows(:brand_files).where(partner_id: partner_id).update(partner_id: into)
           rows(:partners).where(id: partner_id).update(dropped_at: now, merged_into: into)
           record("partners_merged", facts: { name: row[:name], into: stays[:name] })
           broadcast
-        rescue Sequel::SerializationFailure
+        rescue Store::Failures::Clash
           raise crossed # somebody merges them the other way round
         end
 

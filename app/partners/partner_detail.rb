@@ -24,22 +24,17 @@ module AskFirst
 
         def post_ids = @post_ids ||= rows(:partner_posts).where(partner_id: row[:id]).select_map(:post_id)
 
-        def seen_posts
-          Store::Posts::Visible
-            .narrow(scope, rows(:posts))
-            .where(Sequel[:posts][:id] => post_ids, :discarded_at => nil)
-            .order(Sequel.desc(:at, nulls: :last))
-        end
+        def seen_posts = Store::Partners::MadeWith.posts(scope, post_ids)
 
         def ideas
           ids = rows(:partner_ideas).where(partner_id: row[:id]).select(:idea_id)
-          rows(:ideas).where(id: ids, dropped_at: nil).order(Sequel.desc(:id)).select(:id, :title).all
+          rows(:ideas).where(id: ids, dropped_at: nil).reverse(:id).select(:id, :title).all
         end
 
         def files
           rows(:brand_files)
             .where(partner_id: row[:id], removed_at: nil)
-            .order(Sequel.desc(:added_at))
+            .reverse(:added_at)
             .select(:id, :name, :bytes, :added_by)
             .map { |file| file.slice(:id, :name, :bytes).merge(by: names[file[:added_by]]) }
         end

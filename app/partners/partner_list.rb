@@ -11,7 +11,7 @@ module AskFirst
 
         # @return [Hash] JSON-ready
         def call
-          found = there.order(Sequel.function(:lower, :name), :id).limit(MOST).all
+          found = Store::Named.in_order(there).order_append(:id).limit(MOST).all
           alike = Core::Partners::Duplicates.of(found)
           {
             partners: found.map { |row| { **card(row, posts), alike: alike.fetch(row[:id], []) } },
@@ -24,14 +24,7 @@ module AskFirst
 
         private
 
-        def posts
-          @posts ||=
-            rows(:partner_posts)
-              .join(:posts, workspace_id: Sequel[:partner_posts][:workspace_id], id: :post_id)
-              .where(discarded_at: nil)
-              .group_and_count(:partner_id)
-              .to_hash(:partner_id, :count)
-        end
+        def posts = @posts ||= Store::Partners::MadeWith.counts(scope)
       end
     end
   end

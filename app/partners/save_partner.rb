@@ -46,21 +46,16 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_partners",
+          Core::TooMany.new(
             "#{MOST} partners are the most.",
+            of: "partners",
             field: "name",
             way_on: "Throw away those that are not needed any more."
           )
         end
 
         def changed
-          Core::Conflict.new(
-            "partner_changed",
-            "Somebody changed this partner meanwhile.",
-            field: "version",
-            way_on: "Look at it as it is now; what you wrote is kept here."
-          )
+          Core::Changed.new("partner_changed", "this partner", field: "version", way_on: Core::Changed::KEPT)
         end
       end
     end

@@ -24,14 +24,10 @@ module AskFirst
 
         def known(ids) = ids.uniq.grep(Core::Uuid::FORMAT)
 
-        def seen_posts(ids)
-          id = Sequel[:posts][:id]
-          Store::Posts::Visible.narrow(scope, rows(:posts)).where(id => known(ids)).select_map(id)
-        end
+        def seen_posts(ids) = Store::Posts::Visible.of(scope, known(ids)).select_map(:id)
 
         def seen_ideas(ids)
-          id = Sequel[:ideas][:id]
-          Store::Posts::Visible.ideas(scope, rows(:ideas)).where(id => known(ids)).select_map(id)
+          Store::Posts::Visible.ideas(scope, rows(:ideas).where(id: known(ids))).select_map(:id)
         end
 
         def put(table, column, seen, ids)
@@ -45,7 +41,7 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new("too_many_ties", "#{MOST} at most.", field: "posts", way_on: "Leave some out.")
+          Core::TooMany.new("#{MOST} at most.", of: "ties", field: "posts", way_on: "Leave some out.")
         end
       end
     end

@@ -134,7 +134,7 @@ module AskFirst
             scope
               .rows(:memberships)
               .where(id: id)
-              .update(values.merge(ended_at: nil, ended_by: nil, version: Sequel[:version] + 1))
+              .update(values.merge(ended_at: nil, ended_by: nil, version: Store::Database.one_more(:version)))
             scope.rows(:membership_channels).where(membership_id: id).delete
           else
             scope.insert(:memberships, values.merge(id: id, person_id: person, side: row[:side], since: now))

@@ -32,7 +32,7 @@ module AskFirst
             end
           end
           id
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           raise Core::Conflict.new(
                   "known_address",
                   "Somebody with this address is known already.",

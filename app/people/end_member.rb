@@ -53,7 +53,7 @@ module AskFirst
             version: row[:version] + 1
           )
           rows(:guest_passes).where(person_id: row[:person_id], revoked_at: nil).update(revoked_at: now)
-          rows(:stand_ins).where(Sequel.|({ person_id: row[:person_id] }, { stand_in_id: row[:person_id] })).delete
+          %i[person_id stand_in_id].each { |side| rows(:stand_ins).where(side => row[:person_id]).delete }
           rows(:channels_off).where(person_id: row[:person_id]).delete
         end
       end

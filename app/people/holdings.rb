@@ -25,10 +25,7 @@ module AskFirst
         end
 
         def tasks(scope, person)
-          scope
-            .rows(:tasks)
-            .where(person_id: person, done_at: nil, post_id: seen(scope).select(Sequel[:posts][:id]))
-            .order(:due_at)
+          Store::Traffic::Tasks.open(scope, person)
         end
 
         # A reader who is limited to channels learns nothing of other posts.
@@ -37,39 +34,7 @@ module AskFirst
         end
 
         # Open lines that wait for the person; `last` when nobody else was asked.
-        def open_asks(scope, person)
-          lines =
-            scope
-              .rows(:ask_lines)
-              .where(Sequel[:ask_lines][:ended_at] => nil)
-              .join(:ask_people, workspace_id: Sequel[:ask_lines][:workspace_id], ask_id: Sequel[:ask_lines][:ask_id])
-              .join(:asks, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:ask_id])
-              .join(:route_steps, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:asks][:step_id])
-              .join(:posts, workspace_id: Sequel[:ask_lines][:workspace_id], id: Sequel[:ask_lines][:post_id])
-              .where(
-                Sequel[:ask_people][:person_id] => person,
-                Sequel[:ask_lines][:post_id] => seen(scope).select(Sequel[:posts][:id])
-              )
-              .select(
-                Sequel[:asks][:id],
-                Sequel[:ask_lines][:post_id],
-                :subject,
-                Sequel[:route_steps][:name].as(:step),
-                Sequel[:route_steps][:side],
-                :asked_at
-              )
-              .order(:asked_at)
-              .all
-          others =
-            scope
-              .rows(:ask_people)
-              .where(ask_id: lines.map { |line| line[:id] })
-              .exclude(Sequel[:ask_people][:person_id] => person)
-              .join(:memberships, workspace_id: :workspace_id, person_id: Sequel[:ask_people][:person_id])
-              .where(Sequel[:memberships][:ended_at] => nil)
-              .select_map(:ask_id)
-          lines.map { |line| line.merge(last: !others.include?(line[:id])) }
-        end
+        def open_asks(scope, person) = Store::Signoff::OpenLines.new(scope).for_person(person, seen(scope))
 
         # Steps of today's route that name the person, with whether nobody else is named.
         def steps(scope, person)

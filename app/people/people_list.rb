@@ -65,7 +65,7 @@ module AskFirst
         end
 
         def open_tasks
-          @open_tasks ||= rows(:tasks).where(done_at: nil).group_and_count(:person_id).to_hash(:person_id, :count)
+          @open_tasks ||= Store::Counts.by(rows(:tasks).where(done_at: nil), :person_id)
         end
 
         def away

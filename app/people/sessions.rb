@@ -17,7 +17,7 @@ module AskFirst
             list.where(session_id: found[:session_id]).delete
           end
           list
-            .order(Sequel.desc(:last_use))
+            .reverse(:last_use)
             .map do |row|
               {
                 id: self.class.id(row),

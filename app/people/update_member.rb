@@ -35,19 +35,17 @@ module AskFirst
         private
 
         def changed(row)
-          Core::Conflict.new(
+          Core::Changed.new(
             "member_changed",
-            "Somebody changed what #{row[:name]} may do meanwhile.",
+            "what #{row[:name]} may do",
             field: "role_id",
             way_on: "Look at it as it is now, then change it.",
-            facts: {
-              "theirs" => {
-                "role_id" => row[:role_id],
-                "title" => row[:title],
-                "channel_ids" => row[:limited] ? row[:channel_ids].to_a : nil
-              },
-              "version" => row[:version]
-            }
+            theirs: {
+              "role_id" => row[:role_id],
+              "title" => row[:title],
+              "channel_ids" => row[:limited] ? row[:channel_ids].to_a : nil
+            },
+            version: row[:version]
           )
         end
 

@@ -30,15 +30,14 @@ module AskFirst
 
         def changed
           row = db[:people].where(id: person.person_id).first
-          Core::Conflict.new(
+          Core::Changed.new(
             "profile_changed",
-            "Your profile was changed from another page meanwhile.",
+            "your profile from another page",
+            by: "You",
             field: "name",
-            way_on: "Look at it as it is now.",
-            facts: {
-              "version" => row[:version],
-              "theirs" => row.slice(:name, :zone, :date_language).transform_keys(&:to_s)
-            }
+            way_on: Core::Changed::KEPT,
+            version: row[:version],
+            theirs: row.slice(:name, :zone, :date_language).transform_keys(&:to_s)
           )
         end
 
@@ -55,7 +54,7 @@ module AskFirst
 
         def days(value)
           if value.is_a?(Array) && value.all? { |day| day.is_a?(Integer) && day.between?(1, 7) }
-            return Sequel.pg_array(value.uniq.sort, :smallint)
+            return Store::Database.small_numbers(value.uniq.sort)
           end
 
           raise Core::Invalid.new("bad_days", "Working days are days of the week.", field: "working_days")

@@ -14,9 +14,7 @@ module AskFirst
 
           clean = name(name)
           held = abilities(abilities, side)
-          if db[:roles].where(agency_id: person.agency_id).where(Sequel.function(:lower, :name) => clean.downcase).any?
-            raise taken
-          end
+          raise taken if Store::Named.called(db[:roles].where(agency_id: person.agency_id), clean).any?
 
           id = new_id
           db[:roles].insert(
@@ -24,7 +22,7 @@ module AskFirst
             agency_id: person.agency_id,
             name: clean,
             side: side,
-            abilities: Sequel.pg_array(held, :text),
+            abilities: Store::Database.texts(held),
             changed_by: person.person_id,
             changed_at: now
           )

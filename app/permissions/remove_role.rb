@@ -20,7 +20,7 @@ module AskFirst
 
           db.transaction(savepoint: true) { db[:roles].where(id: role_id).delete }
           record("role_dropped", name: row[:name])
-        rescue Sequel::ForeignKeyConstraintViolation
+        rescue Store::Failures::StillUsed
           raise Core::Conflict.new(
                   "role_in_use",
                   "Somebody has or had “#{row[:name]}”, and the record names it.",

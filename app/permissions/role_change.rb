@@ -46,12 +46,7 @@ module AskFirst
         end
 
         def taken
-          Core::Conflict.new(
-            "name_taken",
-            "There is a role with this name already.",
-            field: "name",
-            way_on: "Take another name."
-          )
+          Core::NameTaken.new("a role with this name")
         end
       end
     end

@@ -8,12 +8,13 @@ module AskFirst
         # @return [Hash] JSON-ready
         def call
           require_ability!("agency_own")
-          held = scope.rows(:memberships).where(ended_at: nil).group_and_count(:role_id).to_hash(:role_id, :count)
+          held = Store::Counts.by(scope.rows(:memberships).where(ended_at: nil), :role_id)
           {
             roles:
               db[:roles]
                 .where(agency_id: person.agency_id)
-                .order(:side, Sequel.desc(:is_preset), :name)
+                .all
+                .sort_by { |row| [row[:side], row[:is_preset] ? 0 : 1, row[:name]] }
                 .map { |row| json(row, held.fetch(row[:id], 0)) },
             groups:
               Core::Permissions::Abilities::GROUPS.map do |group, sides|

@@ -14,12 +14,12 @@ module AskFirst
           clean = row[:is_preset] ? row[:name] : name(name)
           held = abilities(abilities, row[:side])
           others = db[:roles].where(agency_id: person.agency_id).exclude(id: role_id)
-          raise taken if others.where(Sequel.function(:lower, :name) => clean.downcase).any?
+          raise taken if Store::Named.called(others, clean).any?
 
           require_leads!(row, held)
           db[:roles].where(id: role_id).update(
             name: clean,
-            abilities: Sequel.pg_array(held, :text),
+            abilities: Store::Database.texts(held),
             version: version + 1,
             changed_by: person.person_id,
             changed_at: now
@@ -53,19 +53,16 @@ module AskFirst
         # The second of two owners sees what the first changed, and keeps what they typed.
         def changed(row)
           who = db[:people].where(id: row[:changed_by]).get(:name) || "Somebody"
-          Core::Conflict.new(
+          Core::Changed.new(
             "role_changed",
-            "#{who} changed this role meanwhile.",
+            "this role",
+            by: who,
             field: "abilities",
-            way_on: "Look at what changed, then keep yours or take theirs.",
-            facts: {
-              "theirs" => {
-                "name" => row[:name],
-                "abilities" => row[:abilities].to_a
-              },
-              "version" => row[:version],
-              "by" => who
-            }
+            theirs: {
+              "name" => row[:name],
+              "abilities" => row[:abilities].to_a
+            },
+            version: row[:version]
           )
         end
 

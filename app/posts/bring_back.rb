@@ -12,8 +12,7 @@ module AskFirst
         def call(post_id:)
           raise Core::NotFound, "This post" unless Core::Uuid::FORMAT.match?(post_id.to_s)
 
-          who = [member.workspace_id, post_id, member.person_id]
-          raise Core::NotFound, "This post" unless scope.db.get(Sequel.function(:app_bring_back_post, *who))
+          raise Core::NotFound, "This post" unless Store::Posts::Discarded.bring_back(scope, post_id)
 
           record("post_brought_back", post_id: post_id)
           announce("posts", ids: [post_id])

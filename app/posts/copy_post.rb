@@ -32,8 +32,7 @@ module AskFirst
         private
 
         def too_many
-          Core::Invalid.new(
-            "too_many",
+          Core::TooMany.new(
             "At most #{MOST} copies can be made at once.",
             field: "walls",
             way_on: "Make them in parts."

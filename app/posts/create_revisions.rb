@@ -14,7 +14,7 @@ module AskFirst
         def call(posts:)
           raise not_rendered if posts.flat_map(&:adaptations).any? { |adaptation| adaptation.fingerprint.nil? }
 
-          last = last_of(posts)
+          last = Store::Posts::LastRevisions.of(scope, posts.map(&:id))
           same, changed = posts.partition { |post| same?(post, last[post.id]) }
           same.to_h { |post| [post.id, kept(last.fetch(post.id))] }.merge(keep_all(changed, last))
         end
@@ -28,22 +28,6 @@ module AskFirst
             field: "media",
             way_on: "Look again and repeat."
           )
-        end
-
-        # @return [Hash{String=>Hash}] the last revision of each, with its :adaptations as rows
-        def last_of(posts)
-          last =
-            rows(:revisions)
-              .where(post_id: posts.map(&:id))
-              .distinct(:post_id)
-              .order(:post_id, Sequel.desc(:number))
-              .to_hash(:post_id)
-          snapshots =
-            rows(:revision_adaptations)
-              .where(revision_id: last.values.map { |row| row[:id] })
-              .select(:id, :revision_id, :adaptation_id, :fingerprint, :wall, :zone)
-              .to_hash_groups(:revision_id)
-          last.transform_values { |row| row.merge(adaptations: snapshots.fetch(row[:id], [])) }
         end
 
         def same?(post, last)

@@ -33,8 +33,7 @@ module AskFirst
           refusal = self.class.refusal(post) and raise refusal
           refresh_stage([post_id]) if post.row[:stage] != post.stage
           announce("posts", ids: [post_id]) # to those who see it still
-          who = [member.workspace_id, post_id, member.person_id]
-          gone = scope.db.get(Sequel.function(:app_discard_post, *who, now))
+          gone = Store::Posts::Discarded.throw_away(scope, post_id, now)
           raise Core::Conflict.new("asked_for", "A yes is asked for.", way_on: "Withdraw the ask first.") unless gone
 
           record("post_discarded", post_id: post_id, facts: { subject: post.row[:subject] })

@@ -14,8 +14,8 @@ module AskFirst
             rows(:channels).where(archived_at: nil).exclude(state: "offline").order(:position).select_map(:network).uniq
           {
             mentions:
-              rows(:mentions)
-                .order(Sequel.function(:lower, :name))
+              Store::Named
+                .in_order(rows(:mentions))
                 .map { |row| { id: row[:id], name: row[:name], spellings: spellings.fetch(row[:id], []).to_h } },
             networks: networks
           }

@@ -29,8 +29,7 @@ module AskFirst
         private
 
         def seen?(post_id)
-          Core::Uuid::FORMAT.match?(post_id.to_s) &&
-            Store::Posts::Visible.narrow(scope, rows(:posts).where(Sequel[:posts][:id] => post_id)).any?
+          Core::Uuid::FORMAT.match?(post_id.to_s) && Store::Posts::Visible.of(scope, post_id).any?
         end
       end
     end

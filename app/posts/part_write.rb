@@ -21,6 +21,22 @@ module AskFirst
           require_ability!("write:#{part}", on: Touching.part(post, channel_id, part))
         end
 
+        # Writes a part and puts it on record: the one way in which one is changed by its own value.
+        # @param channel_id [String, nil] nil for the master
+        # @param authors [Array<String>] whose words or pictures are in the value too
+        # @return [Store::Posts::PostState::Draft] what stands there now
+        def write_part(channel_id, part, value, authors: [])
+          before = post.part(channel_id, part)
+          channel = post.on(channel_id)
+          record(
+            "part_saved",
+            post_id: post.id,
+            adaptation_id: channel&.id,
+            facts: part_facts(part, channel, before, value)
+          )
+          keep_part(channel_id, part, value, before, authors: authors)
+        end
+
         # @param before [Hash, nil] the part's row
         # @param authors [Array<String>] whose words or pictures are in the value too
         # @return [Store::Posts::PostState::Draft] what stands there now
@@ -93,8 +109,7 @@ module AskFirst
           fresh = ids - there
           return there if fresh.empty?
 
-          id = Sequel[:media][:id]
-          there + Store::Posts::Visible.media(scope, rows(:media).where(id => fresh)).select_map(id)
+          there + Store::Posts::Visible.media_of(scope, fresh).select_map(:id)
         end
 
         def part_facts(part, channel, before, value)
@@ -116,7 +131,7 @@ module AskFirst
         def move_releases(standing, channel_id)
           moving =
             standing.adaptations.select do |adaptation|
-              (channel_id.nil? || adaptation.row[:channel_id] == channel_id) && moves?(adaptation)
+              (channel_id.nil? || adaptation.row[:channel_id] == channel_id) && adaptation.release_moves?
             end
           moved =
             moving
@@ -127,24 +142,14 @@ module AskFirst
           standing.changed(releases: ->(rows) { rows.map { |row| moved.fetch(row[:showing_id], row) } })
         end
 
-        def moves?(adaptation)
-          return false if adaptation.release.nil? || adaptation.sent? || adaptation.time.nil?
-
-          adaptation.verdict.releasable? && adaptation.facts.released[:time] != adaptation.time
-        end
-
         def part_changed(row, part)
-          by = row && post.names[row[:written_by]]
-          Core::Conflict.new(
+          Core::Changed.new(
             "part_changed",
-            "#{by || "Somebody"} changed this meanwhile.",
+            "this",
+            by: row && post.names[row[:written_by]],
             field: part,
-            way_on: "Look at theirs, then keep yours or take it.",
-            facts: {
-              "theirs" => row && row[:value],
-              "version" => row ? row[:version] : 0,
-              "by" => by
-            }
+            theirs: row && row[:value],
+            version: row ? row[:version] : 0
           )
         end
       end

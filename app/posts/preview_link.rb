@@ -33,9 +33,9 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_links",
+          Core::TooMany.new(
             "#{MOST} pages are being read for you already.",
+            of: "links",
             field: "link",
             way_on: "Wait until they are there, or write the card by hand."
           )

@@ -23,15 +23,12 @@ module AskFirst
         private
 
         def changed(post)
-          Core::Conflict.new(
+          Core::Changed.new(
             "part_changed",
-            "Somebody else changed the subject line meanwhile.",
+            "the subject line",
             field: "subject",
-            way_on: "Look at theirs, then keep yours or take it.",
-            facts: {
-              "theirs" => post[:subject],
-              "version" => post[:subject_version]
-            }
+            theirs: post[:subject],
+            version: post[:subject_version]
           )
         end
       end

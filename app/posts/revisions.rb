@@ -11,7 +11,7 @@ module AskFirst
         # @param to [Integer, nil]
         # @return [Hash] JSON-ready {revisions:, compared: nil or {from:, to:, adaptations:}}
         def call(post_id:, from: nil, to: nil)
-          kept = rows(:revisions).where(post_id: post_id).order(Sequel.desc(:number)).all
+          kept = rows(:revisions).where(post_id: post_id).reverse(:number).all
           {
             revisions: kept.map { |row| json(row, reasons(post_id)) },
             compared: from && to ? compare(found(kept, from), found(kept, to)) : nil

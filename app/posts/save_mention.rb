@@ -53,7 +53,7 @@ module AskFirst
         end
 
         def entry(plain)
-          by_name = rows(:mentions).where(Sequel.function(:lower, :name) => Sequel.function(:lower, plain))
+          by_name = Store::Named.called(rows(:mentions), plain)
           by_name.get(:id) ||
             begin
               scope.db[:mentions].insert_conflict.insert(
@@ -97,11 +97,7 @@ module AskFirst
         # What is out stays as it went, whatever a name is spelled like later.
         # @return [Array<String>] posts that name it and are not out
         def require_free!(plain, networks)
-          naming =
-            rows(:parts).where(part: %w[text first_comment tagged]).where(
-              Sequel.ilike(Sequel.lit("value #>> '{}'"), "%#{scope.db.dataset.escape_like(plain)}%")
-            )
-          ids = rows(:posts).where(id: naming.select(:post_id)).exclude(stage: "out").select_map(:id)
+          ids = Store::Posts::Mentioning.posts(scope, plain)
           Store::Locks.for_posts(scope, ids)
           sealed =
             standing(ids)

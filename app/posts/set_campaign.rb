@@ -23,7 +23,7 @@ module AskFirst
         private
 
         def campaign(name)
-          by_name = rows(:campaigns).where(Sequel.function(:lower, :name) => Sequel.function(:lower, name))
+          by_name = Store::Named.called(rows(:campaigns), name)
           by_name.get(:id) ||
             begin
               scope.db[:campaigns].insert_conflict.insert(

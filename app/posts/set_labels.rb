@@ -30,12 +30,7 @@ module AskFirst
 
         def clean(names)
           if names.size > MOST
-            raise Core::Invalid.new(
-                    "too_many",
-                    "A post carries at most #{MOST} labels.",
-                    field: "names",
-                    way_on: "Take some away."
-                  )
+            raise Core::TooMany.new("A post carries at most #{MOST} labels.", field: "names", way_on: "Take some away.")
           end
 
           names
@@ -44,13 +39,7 @@ module AskFirst
             .uniq { |name| name.downcase(:fold) }
         end
 
-        def on(post_id)
-          rows(:post_labels)
-            .where(post_id: post_id)
-            .join(:labels, workspace_id: Sequel[:post_labels][:workspace_id], id: :label_id)
-            .order(Sequel[:labels][:name])
-            .select_map(Sequel[:labels][:name])
-        end
+        def on(post_id) = Store::Posts::PostLabels.names(scope, post_id)
       end
     end
   end

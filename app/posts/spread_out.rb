@@ -37,14 +37,7 @@ module AskFirst
           require_write!(channel_id, "time")
           value = Core::Posts::PartValues.clean("time", { "wall" => wall, "zone" => adaptation.time.zone }, now: now)
           require_free!(adaptation, Core::Plan::WallTime.parse(value["wall"], value["zone"]))
-          before = post.part(channel_id, "time")
-          record(
-            "part_saved",
-            post_id: post.id,
-            adaptation_id: adaptation.id,
-            facts: part_facts("time", adaptation, before, value)
-          )
-          keep_part(channel_id, "time", value, before)
+          write_part(channel_id, "time", value)
         end
 
         def require_free!(adaptation, time)

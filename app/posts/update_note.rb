@@ -25,15 +25,12 @@ module AskFirst
         private
 
         def changed(post)
-          Core::Conflict.new(
+          Core::Changed.new(
             "part_changed",
-            "Somebody else changed the note meanwhile.",
+            "the note",
             field: "note",
-            way_on: "Look at theirs, then keep yours or take it.",
-            facts: {
-              "theirs" => post[:note],
-              "version" => post[:note_version]
-            }
+            theirs: post[:note],
+            version: post[:note_version]
           )
         end
       end

@@ -27,14 +27,7 @@ module AskFirst
         private
 
         def save(channel_id, part, value, before)
-          standing = after(keep_part(channel_id, part, value, before))
-          channel = post.on(channel_id)
-          record(
-            "part_saved",
-            post_id: post.id,
-            adaptation_id: channel&.id,
-            facts: part_facts(part, channel, before, value)
-          )
+          standing = after(write_part(channel_id, part, value))
           standing = move_releases(standing, channel_id) if part == "time"
           keep(standing)
           Media::RenderAhead.plan(kit, member.workspace_id, standing) if Media::RenderAhead::PARTS.include?(part)

@@ -20,6 +20,8 @@ module AskFirst
         end
 
         def call(before, person, act, from, to, limit)
+          return { rows: [], next: nil } if person && !Core::Uuid::FORMAT.match?(person)
+
           filters = {
             person: person,
             act: act,
@@ -27,30 +29,12 @@ module AskFirst
             to: day(to, "to"),
             before: Paging.number(before)
           }.compact
-          page =
-            @scope
-              .first_of_each(:record, [Sequel.desc(Sequel[:record][:order_no])], limit + 1) do |rows|
-                narrow(rows, filters)
-              end
-              .all
+          page = Store::Record::Rows.newest(@scope, limit + 1, **filters)
           shown = page.first(limit)
           { rows: json(shown), next: page.size > limit ? shown.last[:order_no].to_s : nil }
         end
 
         private
-
-        def narrow(rows, filters)
-          rows = Store::Posts::Visible.record(@scope, rows)
-          rows =
-            rows.where(
-              Sequel[:record][:person_id] => Core::Uuid::FORMAT.match?(filters[:person].to_s) ? filters[:person] : nil
-            ) if filters[:person]
-          rows = rows.where(Sequel[:record][:act] => filters[:act]) if filters[:act]
-          rows = rows.where(Sequel[:record][:at] >= filters[:from]) if filters[:from]
-          rows = rows.where(Sequel[:record][:at] < filters[:to] + 86_400) if filters[:to]
-          rows = rows.where(Sequel[:record][:order_no] < filters[:before]) if filters[:before]
-          rows
-        end
 
         def day(text, field)
           date = text && Core::Plan::Iso.day(text, @kit.now, field: field)

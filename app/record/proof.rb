@@ -73,8 +73,8 @@ module AskFirst
 
           @scope
             .rows(:record_tops)
-            .where(Sequel[:size] < @top[:size])
-            .order(Sequel.desc(:size))
+            .where(size: ...@top[:size])
+            .reverse(:size)
             .limit(TOPS)
             .map do |top|
               path = Core::Record::MerkleTree.consistency(top[:size], leaves)

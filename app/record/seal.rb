@@ -19,9 +19,7 @@ module AskFirst
         # @return [Integer] how many rows got their place
         def call
           # one at a time; whoever comes second finds nothing left to do
-          scope.db.get(
-            Sequel.function(:pg_advisory_xact_lock, Sequel.function(:hashtextextended, scope.workspace_id, 7))
-          )
+          Store::Locks.for_seal(scope)
           tree = Store::Record::Tree.new(scope)
           top = tree.top
           rows = tree.without_place(top)

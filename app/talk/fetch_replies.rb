@@ -28,7 +28,7 @@ module AskFirst
         def take(letter)
           incoming = @kit.messages.of(letter.raw, cut: letter.cut)
           TakeReply.call(@kit, incoming) || Ideas::TakeMail.call(@kit, incoming) || "nobody's"
-        rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+        rescue *Store::Failures::AWAY
           raise
         rescue StandardError => e
           SemanticLogger["Answers by mail"].error("left in the mailbox: #{letter.uid}", e)

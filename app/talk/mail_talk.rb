@@ -62,7 +62,7 @@ module AskFirst
         end
 
         def shown(letter, line, address)
-          asked = Signoff::AskedRows.of(scope, [line[:id]])
+          asked = Store::Signoff::AskedRows.of(scope, [line[:id]])
           first = asked.first
           letter.post(place(asked), first[:request]["text"], files(first), say: address)
         end

@@ -34,7 +34,7 @@ module AskFirst
           written.scan(ours).flatten.map { |token| digest(token.downcase) }.uniq
         end
 
-        def digest(token) = Sequel.blob(Digest::SHA256.digest(token))
+        def digest(token) = Store::Database.blob(Digest::SHA256.digest(token))
       end
     end
   end

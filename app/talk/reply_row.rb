@@ -13,7 +13,12 @@ module AskFirst
         # @param left [Array<String>] names of files that it brought and that could not be kept
         # @return [Hash] for mail_replies
         def of(incoming, left: [], **more)
-          { digest: Sequel.blob(incoming.digest), sender: incoming.sender, whole: whole(incoming.text, left), **more }
+          {
+            digest: Store::Database.blob(incoming.digest),
+            sender: incoming.sender,
+            whole: whole(incoming.text, left),
+            **more
+          }
         end
 
         def whole(text, left)

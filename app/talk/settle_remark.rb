@@ -11,7 +11,7 @@ module AskFirst
         def call(remark_id:, settled:)
           id = row[:thread_id] || remark_id
           set = settled ? { settled_at: now, settled_by: member.person_id } : { settled_at: nil, settled_by: nil }
-          same = settled ? { settled_at: nil } : Sequel.~(settled_at: nil)
+          same = settled ? { settled_at: nil } : Store::Database.present(:settled_at)
           return if rows(:remarks).where(id: id).where(same).update(set).zero?
 
           words = rows(:remarks).where(id: id).get(:words)

@@ -22,7 +22,7 @@ module AskFirst
 
           outcome = Core::Talk::Reply.outcome(@incoming.facts, place)
           outcome == "said" ? say : keep(outcome)
-        rescue Sequel::UniqueConstraintViolation
+        rescue Store::Failures::Taken
           scope.transaction { kept.get(:outcome) } or raise # another process took it in the same moment
         end
 
@@ -45,7 +45,7 @@ module AskFirst
             )
         end
 
-        def kept = scope.rows(:mail_replies).where(digest: Sequel.blob(incoming.digest))
+        def kept = scope.rows(:mail_replies).where(digest: Store::Database.blob(incoming.digest))
 
         # The pass that its mail was sent with, or the one that has taken its place since.
         def pass
@@ -53,7 +53,7 @@ module AskFirst
             begin
               passes = kit.db[:guest_passes].where(workspace_id: @address[:workspace_id])
               first = passes.where(id: @address[:pass_id]).first
-              same = passes.where(first.slice(:ask_id, :person_id)).order(Sequel.desc(:made_at))
+              same = passes.where(first.slice(:ask_id, :person_id)).reverse(:made_at)
               same.where(revoked_at: nil, expires_at: kit.now..).first || first
             end
         end
@@ -91,16 +91,8 @@ module AskFirst
         def line
           scope.transaction do
             lines = scope.rows(:ask_lines).where(ask_id: pass[:ask_id])
-            lines.where(id: @address[:line_id]).first || first_waiting(lines)
+            lines.where(id: @address[:line_id]).first || Store::Signoff::OpenLines.new(scope).first_of(pass[:ask_id])
           end
-        end
-
-        def first_waiting(lines)
-          lines
-            .join(:posts, workspace_id: Sequel[:ask_lines][:workspace_id], id: :post_id)
-            .order(Sequel.lit("ask_lines.ended_at IS NOT NULL"), Sequel[:posts][:at], Sequel[:ask_lines][:id])
-            .select_all(:ask_lines)
-            .first
         end
 
         def keep(outcome)

@@ -21,7 +21,7 @@ module Setup
     end
 
     # @raise [Stopped] with the end of its log when it is not up in time
-    def wait_for(name, port, path: nil, seconds: 40)
+    def wait_for(name, port, path: nil, seconds: 90)
       deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
       until answers?(port, path)
         one = @running.find { |running| running.name == name }

@@ -34,12 +34,7 @@ module AskFirst
           rows = value.is_a?(Array) && value.all? { |row| row.is_a?(Hash) && (row.keys - keys).empty? } ? value : nil
           raise Invalid.new("bad_list", "This must be a list.", field: part) unless rows
           if rows.size > MOST.fetch(part)
-            raise Invalid.new(
-                    "too_many",
-                    "At most #{MOST.fetch(part)} can be kept here.",
-                    field: part,
-                    way_on: "Take some away."
-                  )
+            raise TooMany.new("At most #{MOST.fetch(part)} can be kept here.", field: part, way_on: "Take some away.")
           end
 
           rows.map(&block)

@@ -77,9 +77,9 @@ module AskFirst
           ids = Array(ids).uniq
           return ids if ids.size <= MEDIA && ids.all? { |id| Uuid::FORMAT.match?(id.to_s) }
 
-          raise Invalid.new(
-                  "too_many_media",
+          raise TooMany.new(
                   "An idea holds #{MEDIA} files at most.",
+                  of: "media",
                   field: "media_ids",
                   way_on: "Leave some in the library; they can be put into the post later."
                 )

@@ -18,8 +18,7 @@ module AskFirst
         def read(text)
           typed = text.scan(/[^\n,;]*<[^>\n]*>|[^\s,;]+/).map(&:strip).reject(&:empty?)
           if typed.size > MOST
-            raise Invalid.new(
-                    "too_many",
+            raise TooMany.new(
                     "These are #{typed.size} addresses; at most #{MOST} are invited at once.",
                     field: "addresses",
                     way_on: "Send some of them first."

@@ -35,42 +35,29 @@ module BrowserWorld
 
   # The web server, the dispatcher and the worker are begun for the first of these specs and end with the last, and
   # these specs come after all others of their process (spec_helper): nothing of them runs beside another spec.
-  def world
-    @world ||=
-      begin
-        port = Setup::Processes.free_port
-        offset = (START - Time.now).to_s
-        made =
-          SpecWorld.new(
-            clock: AskFirst::Edge::Clock.new(Float(offset)),
-            ASK_FIRST_CLOCK_OFFSET: offset,
-            ASK_FIRST_PORT: port.to_s,
-            ASK_FIRST_INBOX: "", # its worker would empty the mailbox that another process's specs read
-            ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}"
-          )
-        Infrastructure.processes.start(
-          "web",
-          "bundle",
-          "exec",
-          "puma",
-          "-C",
-          "config/puma.rb",
-          env: made.environment,
-          log: Infrastructure.log("web")
-        )
-        %w[dispatcher worker].each do |name|
-          Infrastructure.processes.start(
-            name,
-            "ruby",
-            "bin/#{name}",
-            env: made.environment,
-            log: Infrastructure.log("#{name}-browser")
-          )
-        end
-        Infrastructure.processes.wait_for("web", port, path: "/health")
-        Capybara.app_host = "http://127.0.0.1:#{port}"
-        made
-      end
+  def world = @world ||= begun
+
+  # Each process of specs begins its own, at about the same time: on a busy machine that takes a while.
+  def begun
+    port = Setup::Processes.free_port
+    offset = (START - Time.now).to_s
+    made =
+      SpecWorld.new(
+        clock: AskFirst::Edge::Clock.new(Float(offset)),
+        ASK_FIRST_CLOCK_OFFSET: offset,
+        ASK_FIRST_PORT: port.to_s,
+        ASK_FIRST_INBOX: "", # its worker would empty the mailbox that another process's specs read
+        ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}"
+      )
+    run("web", made, "bundle", "exec", "puma", "-C", "config/puma.rb", log: "web")
+    Infrastructure.processes.wait_for("web", port, path: "/health", seconds: 180)
+    %w[dispatcher worker].each { |name| run(name, made, "ruby", "bin/#{name}", log: "#{name}-browser") }
+    Capybara.app_host = "http://127.0.0.1:#{port}"
+    made
+  end
+
+  def run(name, made, *command, log:)
+    Infrastructure.processes.start(name, *command, env: made.environment, log: Infrastructure.log(log))
   end
 end
 

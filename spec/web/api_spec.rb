@@ -88,10 +88,18 @@ RSpec.describe "The API" do
       post = world.draft
       world.clear(post)
       _, cost =
-        ines.call(:post, path(post, "/time-cost"), { value: { wall: "2026-10-16T07:30", zone: "Europe/Lisbon" } })
+        ines.call(
+          :post,
+          path(post, "/move-cost"),
+          { channels: nil, time: { wall: "2026-10-16T07:30", zone: "Europe/Lisbon" } }
+        )
       expect(cost["costs"].first["costs"].first).to include "must be asked again"
       _, gap =
-        ines.call(:post, path(post, "/time-cost"), { value: { wall: "2027-03-28T01:30", zone: "Europe/Lisbon" } })
+        ines.call(
+          :post,
+          path(post, "/move-cost"),
+          { channels: nil, time: { wall: "2027-03-28T01:30", zone: "Europe/Lisbon" } }
+        )
       expect(gap["kind"]).to eq "gap"
     end
   end

@@ -315,7 +315,7 @@ RSpec.describe "Strangers inside a client" do
       .reject { |call| call.verb == "get" }
       .each do |call|
         if call.template.match?(
-             %r{/(?:remarks|note|here|check|time-cost|media|idea-address|ideas|uploads|files|off)|
+             %r{/(?:remarks|note|here|check|move-cost|media|idea-address|ideas|uploads|files|off)|
                 /(?:reminders/|mentions|link-readings|follow-master|take-revision-back|connections|copies|withdraw)}x
            ) && !call.template.match?(%r{asks/.*withdraw})
           next

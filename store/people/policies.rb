@@ -7,8 +7,11 @@ module AskFirst
       module Policies
         module_function
 
+        # @param person_id [String, nil] nil while nobody is known: then all bind
         # @return [Array<Hash>] rows of agencies
         def binding(db, person_id, now)
+          return db[:agencies].all if person_id.nil?
+
           Scope
             .of_person(db, person_id)
             .transaction do

@@ -16,6 +16,18 @@ module AskFirst
 
         module_function
 
+        # @param ids [Array<String>, String]
+        # @return [Sequel::Dataset] the posts of these that the reader sees
+        def of(scope, ids)
+          narrow(scope, scope.rows(:posts).where(Sequel[:posts][:id] => ids))
+        end
+
+        # @param ids [Array<String>, String]
+        # @return [Sequel::Dataset] the files of these that the reader sees
+        def media_of(scope, ids)
+          media(scope, scope.rows(:media).where(Sequel[:media][:id] => ids))
+        end
+
         # @param dataset [Sequel::Dataset] of posts
         def narrow(scope, dataset)
           scope

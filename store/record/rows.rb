@@ -21,6 +21,29 @@ module AskFirst
           scope.insert(:record, *rows.map { |row| who.merge(whole(now, **row)) })
         end
 
+        # @param scope [Scope] of one or many workspaces
+        # @param person [String, nil] what they did
+        # @param act [String, nil]
+        # @param from [Time, nil]
+        # @param to [Time, nil] the day that begins then is the last
+        # @param before [Integer, nil] number in the record's order
+        # @return [Array<Hash>] the newest first, as far as the reader sees them
+        def newest(scope, limit, person: nil, act: nil, from: nil, to: nil, before: nil)
+          record = Sequel[:record]
+          narrowed = [
+            (record[:person_id] =~ person if person),
+            (record[:act] =~ act if act),
+            (record[:at] >= from if from),
+            (record[:at] < to + 86_400 if to),
+            (record[:order_no] < before if before)
+          ].compact
+          scope
+            .first_of_each(:record, [Sequel.desc(record[:order_no])], limit) do |rows|
+              narrowed.reduce(Posts::Visible.record(scope, rows), :where)
+            end
+            .all
+        end
+
         def whole(now, act:, post_id: nil, adaptation_id: nil, revision_id: nil, facts: {})
           {
             id: Core::Uuid.v7(now),

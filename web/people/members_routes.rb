@@ -110,7 +110,7 @@ module AskFirst
           rodauth = env["rodauth"]
           return unless rodauth&.logged_in? && rodauth.authenticated? && rodauth.currently_active_session?
 
-          kit.db[:people].where(id: rodauth.session_value).first
+          Store::People::Accounts.find(kit.db, rodauth.session_value)
         end
       end
     end

@@ -11,7 +11,7 @@ module AskFirst
             json({ id: act(App::Plan::SaveKeyDate, **DatesRoutes.said(body_json)) }, 201)
           end
           app.put("/api/w/:workspace/plan/dates/:date") do
-            act(App::Plan::SaveKeyDate, **DatesRoutes.said(body_json), date_id: params[:date])
+            act(App::Plan::SaveKeyDate, **DatesRoutes.said(body_json), date_id: params[:date], version: seen_version)
             status 204
           end
           app.delete("/api/w/:workspace/plan/dates/:date") do

@@ -11,7 +11,7 @@ module AskFirst
             json({ id: act(App::Plan::SaveFixture, **FixturesRoutes.said(body_json)) }, 201)
           end
           app.put("/api/w/:workspace/plan/fixtures/:fixture") do
-            named = { fixture_id: params[:fixture], version: body_json["version"] || 0 }
+            named = { fixture_id: params[:fixture], version: seen_version }
             act(App::Plan::SaveFixture, **FixturesRoutes.said(body_json), **named)
             status 204
           end

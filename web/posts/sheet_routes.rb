@@ -75,14 +75,6 @@ module AskFirst
             )
             done
           end
-          app.post("/api/w/:workspace/posts/:post/time-cost") do
-            json act(
-                   App::Posts::TimeCost,
-                   post_id: params[:post],
-                   channel_id: body_json["channel"],
-                   value: body_json["value"]
-                 )
-          end
         end
 
         def self.discarding(app)

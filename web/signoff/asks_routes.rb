@@ -50,6 +50,9 @@ module AskFirst
             act(App::Signoff::UndoWithdraw, ask_id: params[:ask], post_id: body_json["post_id"])
             done
           end
+          app.post("/api/w/:workspace/nudges") do
+            json(reminded: act(App::Signoff::NudgeAll, ask_ids: body_json["ask_ids"]))
+          end
           app.post("/api/w/:workspace/asks/:ask/nudge") do
             json(reminded: act(App::Signoff::Nudge, ask_id: params[:ask]))
           end

@@ -34,11 +34,8 @@ module AskFirst
 
         # Films that are being made of it, and those of today that could not be made.
         def making
-          rows(:film_edits)
-            .where(media_id: row[:id])
-            .where(Sequel.|({ ended_at: nil }, Sequel.&(~Sequel.expr(wrong: nil), Sequel[:ended_at] > now - SHOWN)))
-            .order(:asked_at)
-            .select(:id, :asked_at, :person_id, :wrong)
+          library
+            .making(row[:id], now - SHOWN)
             .map { |one| { id: one[:id], by: names[one[:person_id]], at: one[:asked_at].iso8601, wrong: one[:wrong] } }
         end
 
@@ -48,10 +45,7 @@ module AskFirst
 
         # Those that look nearly the same, as far as the reader sees them.
         def near(found)
-          first = found[:near_to] || found[:id]
-          ids = rows(:media).where(Sequel.|({ near_to: first }, { id: first })).where(replaced_by: nil)
-          ids = ids.exclude(id: found[:id]).select_map(:id)
-          library.some(ids).map { |one| one.slice(:id, :name, :width, :height) }
+          library.near(found).map { |one| one.slice(:id, :name, :width, :height) }
         end
       end
     end

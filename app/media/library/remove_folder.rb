@@ -10,7 +10,8 @@ module AskFirst
         # @return [Integer] how many files were in it
         def call(folder_id:)
           folder = fetch(:media_folders, folder_id, "This folder")
-          files = rows(:media).where(folder_id: folder_id).update(folder_id: nil, version: Sequel[:version] + 1)
+          files =
+            rows(:media).where(folder_id: folder_id).update(folder_id: nil, version: Store::Database.one_more(:version))
           rows(:media_folders).where(id: folder_id).delete
           record("folder_dropped", facts: { name: folder[:name], files: files })
           announce("media", ids: [])

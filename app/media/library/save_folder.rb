@@ -38,13 +38,8 @@ module AskFirst
 
         def named(name, &block)
           scope.transaction(savepoint: true, &block)
-        rescue Sequel::UniqueConstraintViolation
-          raise Core::Conflict.new(
-                  "name_taken",
-                  "There is a folder “#{name}” already.",
-                  field: "name",
-                  way_on: "Give it another name."
-                )
+        rescue Store::Failures::Taken
+          raise Core::NameTaken, "a folder “#{name}”"
         end
 
         def nameless
@@ -52,7 +47,7 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new("too_many_folders", "A client has #{MOST} folders at most.", way_on: "Use labels as well.")
+          Core::TooMany.new("A client has #{MOST} folders at most.", of: "folders", way_on: "Use labels as well.")
         end
       end
     end

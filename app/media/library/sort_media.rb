@@ -14,7 +14,7 @@ module AskFirst
         def call(media_ids:, folder_id: :as_it_is, labels: [])
           ids = @opened.rows.map { |one| one[:id] }
           change = folder_id == :as_it_is ? {} : { folder_id: folder_id && folder(folder_id) }
-          rows(:media).where(id: ids).update(**change, version: Sequel[:version] + 1)
+          rows(:media).where(id: ids).update(**change, version: Store::Database.one_more(:version))
           add_labels(ids, labels)
           record("media_sorted", facts: { files: ids.size, folder: folder_name(change[:folder_id]), labels: labels })
           announce("media", ids: [])

@@ -35,7 +35,7 @@ module AskFirst
             :boxes
           )
           seen = rows(:media).where(id: row[:id], version: row[:version])
-          raise changed if seen.update(**kept, version: Sequel[:version] + 1).zero?
+          raise changed if seen.update(**kept, version: Store::Database.one_more(:version)).zero?
         end
 
         def put_labels(given)
@@ -48,9 +48,9 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_labels",
+          Core::TooMany.new(
             "A file has #{LABELS} labels at most.",
+            of: "labels",
             field: "labels",
             way_on: "Take some away."
           )
@@ -58,12 +58,12 @@ module AskFirst
 
         def changed
           there = rows(:media).where(id: row[:id]).first
-          Core::Conflict.new(
+          Core::Changed.new(
             "medium_changed",
-            "Somebody changed this file meanwhile.",
+            "this file",
             field: "version",
-            way_on: "Look at it as it is now; what you wrote is kept here.",
-            facts: there.slice(:name, :description, :written, :usable_note, :version).transform_keys(&:to_s)
+            way_on: Core::Changed::KEPT,
+            **there.slice(:name, :description, :written, :usable_note, :version)
           )
         end
       end

@@ -33,14 +33,13 @@ module AskFirst
         private
 
         def seen(ids)
-          found = rows(:posts).where(Sequel[:posts][:id] => ids.grep(Core::Uuid::FORMAT))
-          Store::Posts::Visible.narrow(scope, found).count
+          Store::Posts::Visible.of(scope, ids.grep(Core::Uuid::FORMAT)).count
         end
 
         def forget
           rows(:batches)
             .where(person_id: member.person_id)
-            .where(Sequel[:begun_at] < now - KEPT)
+            .where(begun_at: ...(now - KEPT))
             .exclude(ended_at: nil)
             .delete
         end

@@ -45,9 +45,9 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_marks",
+          Core::TooMany.new(
             "At most #{MOST} cells are made into drafts at once.",
+            of: "marks",
             field: "cells",
             way_on: "Make them in parts."
           )

@@ -21,6 +21,8 @@ module AskFirst
         def call(kind:, post_ids:, value: nil, dry: false)
           reading { enter }
           Core::Plan::SeveralOrder.check!(kind, post_ids, value, most: MOST)
+          return LookAtMoves.call(kit, member, post_ids: post_ids, days: value) if dry && kind == "move"
+
           @dry = dry
           found = nil
           # in one order, so that two who do it at once wait for each other instead of for ever
@@ -41,19 +43,14 @@ module AskFirst
           more = { changed: before != :same, stage: stages([id])[id] }
           more[:before] = before if before.is_a?(String)
           more[:made] = before if kind == "copy"
-          told(id, was, **more)
+          SeveralAnswer.done(id, was, **more)
         rescue Core::Error => e
-          told(id, was, done: false, changed: false, why: [e.message, e.way_on].compact.join(" "))
-        end
-
-        def told(id, was, **more)
-          { post_id: id, done: true, was: was, stage: was, why: nil, before: nil, made: [] }.merge(more)
+          SeveralAnswer.refused(id, was, e)
         end
 
         # @return [Hash{String=>String}] of those that the reader sees
         def stages(ids)
-          found = rows(:posts).where(Sequel[:posts][:id] => ids.grep(Core::Uuid::FORMAT))
-          Store::Posts::Visible.narrow(scope, found).select_hash(Sequel[:posts][:id], Sequel[:posts][:stage])
+          Store::Posts::Visible.of(scope, ids.grep(Core::Uuid::FORMAT)).select_hash(:id, :stage)
         end
 
         # Every time that the post has, by as many days; each keeps its hour.
@@ -79,8 +76,8 @@ module AskFirst
         # @yieldreturn [Time] the new wall time
         # @return [Array<Hash>] the times before
         def times(id)
-          lines = Lines.of(Store::Plan::Days.of_posts(scope, { Sequel[:posts][:id] => id }))
-          raise no_time if lines.empty?
+          lines = Lines.of(Store::Plan::Days.of_posts(scope, id: id))
+          raise SeveralAnswer.no_time if lines.empty?
 
           lines.map do |line|
             later = Core::Plan::WallTime.new(yield(line.time), line.time.zone)
@@ -100,7 +97,7 @@ module AskFirst
 
         # @return [String, nil] its first wall time, so many days later, if it has one
         def later(id, days)
-          time = Lines.of(Store::Plan::Days.of_posts(scope, { Sequel[:posts][:id] => id })).map(&:time).min_by(&:wall)
+          time = Lines.of(Store::Plan::Days.of_posts(scope, id: id)).map(&:time).min_by(&:wall)
           time && (time.wall + (days * 86_400)).strftime("%Y-%m-%dT%H:%M")
         end
 
@@ -137,10 +134,6 @@ module AskFirst
         end
 
         def same?(one, other) = one.downcase(:fold) == other.to_s.downcase(:fold)
-
-        def no_time
-          Core::Conflict.new("no_time", "It has no time yet.", way_on: "Give it one first.")
-        end
       end
     end
   end

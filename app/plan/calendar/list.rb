@@ -23,9 +23,9 @@ module AskFirst
         end
 
         def self.too_many
-          Core::Invalid.new(
-            "too_many_days",
+          Core::TooMany.new(
             "A list has between one day and #{MOST}, the first before the last.",
+            of: "days",
             field: "to",
             way_on: "Take a year at a time."
           )

@@ -39,16 +39,7 @@ module AskFirst
 
         def changed(month)
           there = Store::Plan::MonthNotes.of(scope, month)
-          Core::Conflict.new(
-            "part_changed",
-            "Somebody else changed the note meanwhile.",
-            field: "note",
-            way_on: "Look at theirs, then keep yours or take it.",
-            facts: {
-              "theirs" => there[:note],
-              "version" => there[:version]
-            }
-          )
+          Core::Changed.new("part_changed", "the note", field: "note", theirs: there[:note], version: there[:version])
         end
       end
     end

@@ -182,7 +182,7 @@ module AskFirst
 
         def tray
           posts = Store::Plan::Days.without_time(@scope, @narrowed)
-          shown = Store::Posts::Listed.lines(posts.order(Sequel.desc(:id)).limit(TRAY)).all
+          shown = Store::Posts::Listed.lines(posts.reverse(:id).limit(TRAY)).all
           count = shown.size < TRAY ? shown.size : posts.count
           { count: count, posts: shown.empty? ? [] : Posts::ListPosts.lines(@scope, shown) }
         end

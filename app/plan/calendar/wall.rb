@@ -27,7 +27,7 @@ module AskFirst
           return [] if ids.empty?
 
           Lines
-            .of(Store::Plan::Days.of_posts(scope, { Sequel[:posts][:id] => ids }))
+            .of(Store::Plan::Days.of_posts(scope, id: ids))
             .select { |line| line.channels.any? { |channel| channel["id"] == channel_id } }
         end
 

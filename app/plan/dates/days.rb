@@ -56,9 +56,9 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_days",
+          Core::TooMany.new(
             "Between one day and #{MOST} can be looked at, the first before the last.",
+            of: "days",
             field: "to",
             way_on: "Look at two months at a time."
           )

@@ -35,12 +35,7 @@ module AskFirst
         private
 
         def keep(marks)
-          return if marks.empty?
-
-          set = %i[clock word label_id idea_id made_by made_at].to_h { |column| [column, Sequel[:excluded][column]] }
-          scope.db[:pencil_marks].insert_conflict(target: %i[workspace_id day channel_id], update: set).multi_insert(
-            marks.map { |mark| row(mark) }
-          )
+          Store::Plan::Marks.put(scope, marks.map { |mark| row(mark) })
         end
 
         def row(mark)

@@ -48,6 +48,7 @@ module AskFirst
         def answer(time, refused: nil, costs: [], warnings: [])
           {
             refused: refused,
+            free: refused.nil? && Core::Plan::FreeMove.free?(time, costs, now),
             kind: time&.kind,
             at: time&.at&.iso8601,
             past: time ? time.at <= now : false,

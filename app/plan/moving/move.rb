@@ -22,22 +22,8 @@ module AskFirst
           moving.targets.each { |channel_id| require_write!(channel_id, "time") }
           raise Moving.moved_meanwhile("from") unless moving.at?(Core::Plan::WallTime.stored(from))
 
-          keep(move_releases(after(*moving.targets.map { |channel_id| write_time(channel_id, value) }), nil))
-        end
-
-        private
-
-        # @return [Store::Posts::PostState::Draft]
-        def write_time(channel_id, value)
-          before = post.part(channel_id, "time")
-          channel = post.on(channel_id)
-          record(
-            "part_saved",
-            post_id: post.id,
-            adaptation_id: channel&.id,
-            facts: part_facts("time", channel, before, value)
-          )
-          keep_part(channel_id, "time", value, before)
+          drafts = moving.targets.map { |channel_id| write_part(channel_id, "time", value) }
+          keep(move_releases(after(*drafts), nil))
         end
       end
     end

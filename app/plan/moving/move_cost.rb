@@ -3,24 +3,27 @@
 module AskFirst
   module App
     module Plan
-      # Says what moving a line of the plan would do, before it is dropped. Writes nothing.
+      # Says what another time would do, before it is saved or a line of the plan is dropped there. Writes nothing.
       class MoveCost < Act
+        include MayMove
         reads :post, "see_post", lock: false, stand: true
 
-        # @param channel_ids [Array<String>] those that go out at that time
+        # @param channel_ids [Array<String>, nil] those that go out at that time; nil for all that follow the master
         # @param time [Hash] the new one
         # @return [Hash] JSON-ready: what it costs, what is beside it there, and why it cannot be where it cannot
         def call(post_id:, channel_ids:, time:)
           moving = Moving.new(post, mine(post.adaptations), channel_ids)
           value = Core::Posts::PartValues.clean("time", time, now: now)
           wall = Core::Plan::WallTime.stored(value)
+          costs = costs(moving, wall)
           {
             refused: refused(moving),
+            free: Core::Plan::FreeMove.free?(wall, costs, now),
             kind: wall&.kind,
             at: wall&.at&.iso8601,
             past: wall ? wall.at <= now : false,
             off: wall && DayOff.of(post.workspace, wall),
-            costs: costs(moving, wall),
+            costs: costs,
             warnings: wall ? warnings(moving, value) : []
           }
         end
@@ -28,10 +31,7 @@ module AskFirst
         private
 
         def refused(moving)
-          moving.require_unsent!
-          moving.targets.each do |channel_id|
-            require_ability!("write:time", on: Posts::Touching.part(post, channel_id, "time"))
-          end
+          require_movable!(post, moving)
           nil
         rescue Core::Refused, Core::Conflict, Core::Over => e
           [e.message, e.way_on].compact.join(" ")

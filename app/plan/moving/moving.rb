@@ -8,13 +8,13 @@ module AskFirst
       class Moving
         # @param post [Store::Posts::PostState::Post]
         # @param seen [Array<Store::Posts::PostState::Adaptation>] those of the mover's channels
-        # @param channel_ids [Array<String>] none for a post without a time, or without channels: all of it moves
+        # @param channel_ids [Array<String>, nil] none for a post without a time, or without channels: all of it moves;
+        #   nil for those that follow the master
         # @raise [Core::NotFound] for a channel that the post is not on
         def initialize(post, seen, channel_ids)
           @post = post
           on = seen.to_h { |one| [one.row[:channel_id], one] }
-          named = channel_ids.empty? ? on.keys : channel_ids.uniq
-          @chosen = named.map { |id| on[id] or raise Core::NotFound, "This channel of the post" }
+          @chosen = channel_ids ? named(on, channel_ids) : seen.reject { |one| one.own.key?("time") }
         end
 
         # @param field [String] that said what the mover saw
@@ -65,6 +65,11 @@ module AskFirst
         end
 
         private
+
+        def named(on, channel_ids)
+          ids = channel_ids.empty? ? on.keys : channel_ids.uniq
+          ids.map { |id| on[id] or raise Core::NotFound, "This channel of the post" }
+        end
 
         def followers
           @followers ||= Core::Plan::Followers.new(follow(@post.adaptations), follow(chosen))

@@ -17,7 +17,7 @@ module AskFirst
         # @raise [Core::NotFound] for an address that was guessed or revoked, or whose maker works for nobody here any
         # more: one answer
         def self.call(kit, secret)
-          new(kit, Sequel.blob(Digest::SHA256.digest(secret.to_s))).call
+          new(kit, Store::Database.blob(Digest::SHA256.digest(secret.to_s))).call
         end
 
         def initialize(kit, digest)

@@ -29,7 +29,7 @@ module AskFirst
             person_id: person.person_id,
             name: clean(name),
             narrowing: Store::Database.jsonb(filter.to_h),
-            digest: Sequel.blob(Digest::SHA256.digest(secret)),
+            digest: Store::Database.blob(Digest::SHA256.digest(secret)),
             made_at: now
           }
           db[:calendar_feeds].insert(feed)
@@ -47,9 +47,9 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_feeds",
+          Core::TooMany.new(
             "You have #{MOST} calendar addresses already.",
+            of: "feeds",
             field: "name",
             way_on: "Revoke one that no calendar reads any more."
           )

@@ -19,6 +19,7 @@ module AskFirst
             {
               route: route,
               next_ask: offer_json(App::Signoff::NextAsk.of(@post)),
+              ready_next: ready_next?,
               other_asks: App::Signoff::NextAsk.beside(@post).filter_map { |offer| offer_json(offer) },
               my_ask: my_ask,
               asks: asks,
@@ -50,6 +51,7 @@ module AskFirst
 
             step = offer.step
             asked, off = places(step, due)
+            channels = due.map { |one| channel_json(one) }
             {
               step_id: step.id,
               name: step.name,
@@ -57,10 +59,25 @@ module AskFirst
               hours: step.hours,
               required: step.required,
               people: asked,
-              off: off,
+              off: off || in_the_way(channels),
               **dues(step),
-              channels: due.map { |adaptation| adaptation.channel.slice(:id, :name) }
+              channels: channels
             }
+          end
+
+          # A channel with a fault in the way waits; the others need not wait for it.
+          def channel_json(adaptation)
+            faults = Core::Checks::PostChecks.faults(adaptation.request, adaptation.channel[:card]).map(&:sentence)
+            { **adaptation.channel.slice(:id, :name), off: faults.any? ? faults.join(" ") : nil }
+          end
+
+          def in_the_way(channels)
+            Core::Signoff::NotAsked.in_the_way(channels.map { |one| [one[:name], [one[:off]].compact] })
+          end
+
+          # With no step to pass, somebody says instead that it is ready.
+          def ready_next?
+            @post.stage == "drafting" && MarkReady.refusal(@post, @reading.shown).nil?
           end
 
           # The route's own time, and others to choose from.

@@ -17,7 +17,7 @@ module AskFirst
               .where(id: scope.rows(:receipt_answers).where(receipt_id: receipt_id).select(:answer_id))
               .order(:order_no)
               .all
-          asked = AskedRows.of(scope, answers.map { |one| one[:line_id] }.uniq)
+          asked = Store::Signoff::AskedRows.of(scope, answers.map { |one| one[:line_id] }.uniq)
           shown = asked.to_h { |row| [about(row), row] }
           answers
             .group_by { |one| [one[:line_id], shown.dig(about(one), :request, "text")] }

@@ -38,7 +38,7 @@ module AskFirst
         def lines(ask)
           found = rows(:ask_lines).where(ask_id: ask[:id]).order(:id).all
           shown =
-            AskedRows
+            Store::Signoff::AskedRows
               .of(scope, found.map { |line| line[:id] })
               .group_by { |row| row[:line_id] }
               .transform_values { |rows| StillAsked.of(rows) }

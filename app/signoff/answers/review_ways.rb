@@ -8,7 +8,7 @@ module AskFirst
       class ReviewWays
         # @param scope [Store::Scope] of one workspace
         # @param person_id [String] the reader
-        # @param shown [Array<Hash>] of AskedRows, of all lines of the ask
+        # @param shown [Array<Hash>] of Store::Signoff::AskedRows, of all lines of the ask
         def initialize(scope, person_id, shown)
           @scope = scope
           @since = SinceAnswer.new(scope, person_id, shown)

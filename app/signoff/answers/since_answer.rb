@@ -7,14 +7,14 @@ module AskFirst
       class SinceAnswer
         # @param scope [Store::Scope] of one workspace
         # @param person_id [String] the reader
-        # @param shown [Array<Hash>] of AskedRows, what they look at now
+        # @param shown [Array<Hash>] of Store::Signoff::AskedRows, what they look at now
         def initialize(scope, person_id, shown)
           @scope = scope
           @person_id = person_id
           @shown = shown
         end
 
-        # @param row [Hash] of AskedRows
+        # @param row [Hash] of Store::Signoff::AskedRows
         # @return [Hash, nil] JSON-ready; nil where they have not answered about this adaptation before
         def of(row)
           answer = answers[row[:adaptation_id]] or return
@@ -49,7 +49,7 @@ module AskFirst
 
         def before
           @before ||=
-            AskedRows
+            Store::Signoff::AskedRows
               .of(@scope, answers.values.map { |one| one[:line_id] }.uniq)
               .to_h { |row| [row.values_at(:line_id, :adaptation_id), row] }
         end

@@ -28,17 +28,16 @@ module AskFirst
         def check!(post_ids)
           return if post_ids.uniq.size <= MOST
 
-          raise Core::Invalid.new(
-                  "too_many_posts",
+          raise Core::TooMany.new(
                   "At most #{MOST} posts are asked for at once: nobody looks through more.",
+                  of: "posts",
                   field: "post_ids",
                   way_on: "Ask week by week."
                 )
         end
 
         def seen(ids)
-          found = rows(:posts).where(Sequel[:posts][:id] => ids.grep(Core::Uuid::FORMAT))
-          Store::Posts::Visible.narrow(scope, found).order(Sequel[:posts][:at]).select_map(Sequel[:posts][:id])
+          Store::Posts::Visible.of(scope, ids.grep(Core::Uuid::FORMAT)).order(:at).select_map(:id)
         end
 
         # @return [Array<Hash>] {post_id:, why:}

@@ -29,14 +29,7 @@ module AskFirst
 
         # @return [Array<Hash>] JSON-ready
         def call
-          counts = rows(:ask_lines).group_and_count(:ask_id)
-          rows(:asks)
-            .where(Sequel[:asks][:id] => rows(:ask_people).where(person_id: member.person_id).select(:ask_id))
-            .join(counts.as(:lines), ask_id: Sequel[:asks][:id])
-            .order(Sequel.desc(:asked_at), Sequel.desc(Sequel[:asks][:id]))
-            .limit(MOST)
-            .select(Sequel[:asks][:id], :asked_by, :asked_at, :due_at, :withdrawn_at, :count, :message)
-            .map { |row| json(row) }
+          Store::Signoff::Asks.of_person(scope, member.person_id, MOST).map { |row| json(row) }
         end
 
         private

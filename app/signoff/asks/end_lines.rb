@@ -23,16 +23,7 @@ module AskFirst
           line_ids = open.returning(:line_id).update(ended_as: as).map { |row| row[:line_id] }.uniq
           return if line_ids.empty?
 
-          left =
-            scope.db[:ask_line_adaptations].where(
-              workspace_id: Sequel[:ask_lines][:workspace_id],
-              line_id: Sequel[:ask_lines][:id],
-              ended_as: nil
-            )
-          rows(:ask_lines)
-            .where(id: line_ids, ended_at: nil)
-            .exclude(left.select(1).exists)
-            .update(ended_at: now, ended_as: as)
+          Store::Signoff::OpenLines.new(scope).end_done(line_ids, at: now, as: as)
         end
 
         private

@@ -68,7 +68,11 @@ module AskFirst
           open = open.where(post_id: only) if only
           lines = open.order(:id).select_map(:id)
           asked =
-            AskedRows.of(scope, lines).group_by { |row| row[:line_id] }.values.flat_map { |own| StillAsked.of(own) }
+            Store::Signoff::AskedRows
+              .of(scope, lines)
+              .group_by { |row| row[:line_id] }
+              .values
+              .flat_map { |own| StillAsked.of(own) }
           ways = asked.group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values
           ways = ways.sort_by { |own| own.first[:wall] || Time.at(0) }
           said = Hash.new { |all, line| all[line] = apart ? reply_address(token, line) : nil }
@@ -82,7 +86,7 @@ module AskFirst
           letter.say("#{rest} more #{rest == 1 ? "stands" : "stand"} behind the link.") if rest.positive?
         end
 
-        # @param own [Array<Hash>] of AskedRows, that say the same at the same time
+        # @param own [Array<Hash>] of Store::Signoff::AskedRows, that say the same at the same time
         def place(own)
           time = own.first[:wall]&.strftime("%a %-d %b, %H:%M") || "No time yet"
           "#{time} · #{own.map { |row| row[:channel] }.join(", ")}"

@@ -13,14 +13,7 @@ module AskFirst
         # @param standing [#call] ids of posts => their standing
         # @return [Hash{String=>Hash{String=>Array<String>}}] ask id => person id => ids of the posts that wait
         def of(scope, ask_ids, standing)
-          lines =
-            scope
-              .rows(:ask_lines)
-              .where(ask_id: ask_ids, ended_at: nil)
-              .join(:asks, workspace_id: :workspace_id, id: :ask_id)
-              .where(withdrawn_at: nil)
-              .select(:ask_id, :post_id, :step_id)
-              .all
+          lines = Store::Signoff::OpenLines.new(scope).of_asks(ask_ids)
           posts = standing.call(lines.map { |line| line[:post_id] })
           lines.each_with_object(Hash.new { |all, ask| all[ask] = {} }) do |line, found|
             people(posts[line[:post_id]], line).each do |person|

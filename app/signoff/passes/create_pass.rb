@@ -38,7 +38,7 @@ module AskFirst
         end
 
         def self.digest(token)
-          Sequel.blob(Digest::SHA256.digest(token))
+          Store::Database.blob(Digest::SHA256.digest(token))
         end
       end
     end

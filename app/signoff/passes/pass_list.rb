@@ -14,40 +14,10 @@ module AskFirst
           { passes: passes, can: Permissions::Capabilities.of(member, others: colleagues) }
         end
 
-        COLUMNS = [
-          Sequel[:guest_passes][:id],
-          :person_id,
-          :ask_id,
-          :made_at,
-          :expires_at,
-          :asked_at,
-          Sequel[:route_steps][:name].as(:step)
-        ].freeze
-        private_constant :COLUMNS
-
         private
 
         def passes
-          rows(:guest_passes)
-            .where(revoked_at: nil)
-            .where(Sequel[:guest_passes][:expires_at] > now)
-            .join(:asks, workspace_id: :workspace_id, id: :ask_id)
-            .join(:route_steps, workspace_id: Sequel[:asks][:workspace_id], id: :step_id)
-            .order(Sequel.desc(:made_at), Sequel.desc(Sequel[:guest_passes][:id]))
-            .limit(MOST)
-            .select(*COLUMNS, *counted)
-            .map { |row| json(row) }
-        end
-
-        def counted
-          own = Sequel[:guest_passes]
-          visits = scope.db[:guest_visits].where(workspace_id: own[:workspace_id], pass_id: own[:id])
-          lines = scope.db[:ask_lines].where(workspace_id: own[:workspace_id], ask_id: own[:ask_id])
-          [
-            visits.select { count.function.* }.as(:devices),
-            visits.select { max(:opened_at) }.as(:opened_at),
-            lines.select { count.function.* }.as(:posts)
-          ]
+          Store::Signoff::Passes.working(scope, now, MOST).map { |row| json(row) }
         end
 
         def json(row)

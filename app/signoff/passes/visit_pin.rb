@@ -83,7 +83,7 @@ module AskFirst
         end
 
         def wrong(kit, scope, visit, count)
-          scope.rows(:guest_visits).where(id: visit[:id]).update(pin_tries: Sequel[:pin_tries] + 1)
+          scope.rows(:guest_visits).where(id: visit[:id]).update(pin_tries: Store::Database.one_more(:pin_tries))
           tries = Core::Signoff::PinPace.counted(count[:wrong], count[:wrong_at], kit.now)
           Store::Signoff::Pins.keep(scope, count[:person_id], wrong: tries, wrong_at: kit.now)
           if Core::Signoff::PinPace.told?(tries)
@@ -104,7 +104,7 @@ module AskFirst
           )
         end
 
-        def digest(visit_id, pin) = Sequel.blob(Digest::SHA256.digest("#{visit_id}:#{pin}"))
+        def digest(visit_id, pin) = Store::Database.blob(Digest::SHA256.digest("#{visit_id}:#{pin}"))
       end
     end
   end

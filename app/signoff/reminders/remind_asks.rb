@@ -15,25 +15,13 @@ module AskFirst
         end
 
         def call
-          clients.each do |workspace_id|
-            Remind.call(@kit, Member.process(workspace_id, "reminders"))
-          rescue Core::Error => e
-            SemanticLogger["Reminders"].error(e)
-          end
-        end
-
-        private
-
-        def clients
-          now = @now
-          open = @kit.db[:ask_lines].where(workspace_id: Sequel[:asks][:workspace_id], ask_id: Sequel[:asks][:id])
-          @kit.db[:asks]
-            .where(withdrawn_at: nil, leads_told_at: nil)
-            .where { remind_at <= now }
-            .where(open.where(ended_at: nil).select(1).exists)
-            .join(:workspaces, { id: :workspace_id, archived_at: nil, deleted_at: nil })
-            .distinct
-            .select_map(Sequel[:asks][:workspace_id])
+          Store::Signoff::Asks
+            .to_remind(@kit.db, @now)
+            .each do |workspace_id|
+              Remind.call(@kit, Member.process(workspace_id, "reminders"))
+            rescue Core::Error => e
+              SemanticLogger["Reminders"].error(e)
+            end
         end
       end
     end

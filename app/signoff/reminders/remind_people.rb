@@ -13,11 +13,10 @@ module AskFirst
         # @param again [Boolean] also those who were reminded of it before: somebody nudges them
         # @return [Array<String>] ids of those who are reminded now
         def call(ask:, waiting:, again: false)
-          chosen = waiting.keys
-          chosen -=
-            rows(:ask_people).where(ask_id: ask[:id]).exclude(reminded_at: nil).select_map(:person_id) unless again
-          reminded =
-            chosen.select { |person| ask[:room] == "client" ? mail(person) : tell(ask, person, waiting[person]) }
+          before = rows(:ask_people).where(ask_id: ask[:id]).exclude(reminded_at: nil).select_map(:person_id)
+          chosen = Core::Signoff::Reminder.people(waiting.keys, before, again: again)
+          @covers_all = Core::Signoff::Reminder.covers_all?(ask[:room])
+          reminded = chosen.select { |person| @covers_all ? mail(person) : tell(ask, person, waiting[person]) }
           told(ask, reminded)
           people = { ask: ask[:id], people: reminded.map { |id| names[id] } }
           waiting.values_at(*reminded).flatten.uniq.each { |post| record("reminded", post_id: post, facts: people) }
@@ -29,7 +28,7 @@ module AskFirst
         # The mail to somebody of the client says all that waits for them, so none of it is still to be said.
         def told(ask, people)
           mine = rows(:ask_people).where(person_id: people)
-          mine = mine.where(ask_id: ask[:id]) unless ask[:room] == "client"
+          mine = mine.where(ask_id: ask[:id]) unless @covers_all
           mine.update(reminded_at: now)
         end
 

@@ -14,7 +14,7 @@ module AskFirst
           after = clean(steps)
           before = Store::Signoff::Routes.of(scope, [route(route_id)[:id]])
           before.filter_map do |step|
-            asked = open_at(step.id)
+            asked = Store::Signoff::OpenLines.new(scope).at_step(step.id)
             answered = answered_at(step.id)
             next if asked.empty? && answered.zero?
 
@@ -30,19 +30,6 @@ module AskFirst
         end
 
         private
-
-        def open_at(step_id)
-          people =
-            scope.db[:ask_people].where(workspace_id: Sequel[:asks][:workspace_id], ask_id: Sequel[:asks][:id]).select(
-              :person_id
-            )
-          rows(:ask_lines)
-            .where(ended_at: nil)
-            .join(:asks, workspace_id: :workspace_id, id: :ask_id)
-            .where(step_id: step_id)
-            .select(:post_id, Sequel.function(:array, people).as(:people))
-            .all
-        end
 
         def answered_at(step_id)
           rows(:answers)

@@ -30,7 +30,8 @@ module AskFirst
           by_route = Store::Signoff::Routes.live(scope).group_by { |step| steps[step.id] }
           rows(:routes)
             .where(archived_at: nil)
-            .order(Sequel.desc(:is_default), :name)
+            .all
+            .sort_by { |row| [row[:is_default] ? 0 : 1, row[:name]] }
             .map { |row| route_json(row, by_route.fetch(row[:id], [])) }
         end
 
@@ -45,10 +46,7 @@ module AskFirst
         end
 
         def passing(table)
-          (@passing ||= {})[table] ||= rows(table)
-            .exclude(route_id: nil)
-            .group_and_count(:route_id)
-            .as_hash(:route_id, :count)
+          (@passing ||= {})[table] ||= Store::Counts.by(rows(table).exclude(route_id: nil), :route_id)
         end
 
         def step_json(step)

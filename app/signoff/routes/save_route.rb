@@ -60,24 +60,17 @@ module AskFirst
 
         def named(shape, &block)
           scope.transaction(savepoint: true, &block)
-        rescue Sequel::UniqueConstraintViolation
-          raise Core::Conflict.new(
-                  "name_taken",
-                  "There is a route “#{shape[:name]}” already.",
-                  field: "name",
-                  way_on: "Give it another name."
-                )
+        rescue Store::Failures::Taken
+          raise Core::NameTaken, "a route “#{shape[:name]}”"
         end
 
         def changed(route)
-          Core::Conflict.new(
+          Core::Changed.new(
             "route_changed",
-            "Somebody changed the route meanwhile.",
+            "the route",
             field: "steps",
-            way_on: "Look at it as it is now; what you wrote is kept here.",
-            facts: {
-              "seen" => route[:version]
-            }
+            way_on: Core::Changed::KEPT,
+            seen: route[:version]
           )
         end
       end

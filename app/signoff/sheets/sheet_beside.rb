@@ -20,12 +20,7 @@ module AskFirst
 
         # @return [Integer, nil] number of the revision that a line asked about
         def revision(line_id)
-          @revisions ||=
-            @scope
-              .rows(:ask_lines)
-              .where(Sequel[:ask_lines][:post_id] => @ids)
-              .join(:revisions, workspace_id: :workspace_id, id: :revision_id)
-              .select_hash(Sequel[:ask_lines][:id], :number)
+          @revisions ||= Store::Signoff::Sheets.revisions(@scope, @ids)
           @revisions[line_id]
         end
 

@@ -74,13 +74,13 @@ module AskFirst
         end
 
         def chosen(post_id, campaign_id, days)
-          seen = Store::Posts::Visible.narrow(scope, rows(:posts))
-          seen = seen.where(Sequel[:posts][:id] => known(post_id, "This post")) if post_id
-          seen = seen.where(campaign_id: known(campaign_id, "This campaign")) if campaign_id
-          seen = seen.where(Sequel[:posts][:at] => span(days)) if days
-          seen
-            .select_all(:posts)
-            .order(Sequel[:posts][:at], Sequel[:posts][:id])
+          Store::Signoff::Sheets
+            .posts(
+              scope,
+              post_id: post_id && known(post_id, "This post"),
+              campaign_id: campaign_id && known(campaign_id, "This campaign"),
+              span: days && span(days)
+            )
             .tap { |posts| raise Core::NotFound, "This post" if post_id && posts.none? }
         end
 
@@ -183,9 +183,9 @@ module AskFirst
         end
 
         def too_many
-          Core::Invalid.new(
-            "too_many_posts",
+          Core::TooMany.new(
             "A sheet holds at most #{MOST} posts.",
+            of: "posts",
             field: "from",
             way_on: "Take a shorter period."
           )

@@ -8,11 +8,6 @@ module AskFirst
       class RefreshStage < Act
         inside
 
-        CACHE =
-          "jsonb_to_recordset(CAST(? AS jsonb)) AS found(id uuid, stage text, strip jsonb, at timestamptz, " \
-            "changes_at timestamptz, waits_for_nobody boolean)"
-        private_constant :CACHE
-
         # @param posts [Array<Store::Posts::PostState::Post>] as they stand after the act
         def call(posts:)
           standing = posts.map { |post| end_releases(post) }
@@ -26,17 +21,12 @@ module AskFirst
 
         # @return [Store::Posts::PostState::Post] without the releases that ended
         def end_releases(post)
-          ending = post.adaptations.reject { |adaptation| release_stands?(adaptation) }
+          ending = post.adaptations.reject(&:release_stands?)
           return post if ending.empty?
 
           ending.each { |adaptation| end_release(post, adaptation) }
           gone = ending.map { |adaptation| adaptation.release[:id] }
           post.changed(releases: ->(rows) { rows.reject { |row| gone.include?(row[:id]) } })
-        end
-
-        def release_stands?(adaptation)
-          adaptation.release.nil? || adaptation.sent? || adaptation.verdict.release_stands? ||
-            adaptation.showing[:state] == "trouble"
         end
 
         def end_release(post, adaptation)
@@ -76,17 +66,7 @@ module AskFirst
           return if changed.empty?
 
           tell_of_nobody(changed.keys.select { |post| post.waits_for_nobody? && !post.row[:waits_for_nobody] })
-          wanted =
-            changed.map do |post, cache|
-              { id: post.id, **cache, at: cache[:at]&.iso8601(6), changes_at: cache[:changes_at]&.iso8601(6) }
-            end
-          source = scope.db.from(Sequel.lit(CACHE, JSON.generate(wanted)))
-          columns = %i[stage strip at changes_at waits_for_nobody]
-          scope
-            .db
-            .from(:posts, source.as(:wanted))
-            .where(Sequel[:posts][:workspace_id] => member.workspace_id, Sequel[:posts][:id] => Sequel[:wanted][:id])
-            .update(columns.to_h { |column| [column, Sequel[:wanted][column]] })
+          Store::Signoff::PostCaches.put(scope, changed.transform_keys(&:id))
         end
 
         def cache_of(post)

@@ -50,9 +50,9 @@ module AskFirst
         end
 
         def too_many(most)
-          Invalid.new(
-            "too_many_posts",
+          TooMany.new(
             "At most #{most} posts are taken at once.",
+            of: "posts",
             field: "posts",
             way_on: "Send them in parts."
           )

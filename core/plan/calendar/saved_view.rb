@@ -35,9 +35,9 @@ module AskFirst
 
         # @return [Invalid]
         def self.too_many
-          Invalid.new(
-            "too_many_views",
+          TooMany.new(
             "There are #{MOST} saved views here already.",
+            of: "views",
             field: "name",
             way_on: "Remove one that nobody needs any more."
           )

@@ -31,9 +31,9 @@ module AskFirst
 
           # @return [Invalid]
           def too_many
-            Invalid.new(
-              "too_many_dates",
+            TooMany.new(
               "There are #{MOST} dates in this client's plan already.",
+              of: "dates",
               field: "name",
               way_on: "Remove those that are over."
             )
@@ -54,9 +54,9 @@ module AskFirst
             end
             return from..to if (to - from) < LONGEST
 
-            raise Invalid.new(
-                    "too_many_days",
+            raise TooMany.new(
                     "A date of a plan lasts at most #{LONGEST} days.",
+                    of: "days",
                     field: "last",
                     way_on: "Look at the year, or make several."
                   )

@@ -61,9 +61,9 @@ module AskFirst
           end
 
           def too_many(field)
-            Invalid.new(
-              "too_many_marks",
+            TooMany.new(
               "At most #{MOST} marks can be put at once.",
+              of: "marks",
               field: field,
               way_on: "Put them in parts, a month at a time."
             )

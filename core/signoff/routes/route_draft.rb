@@ -17,9 +17,9 @@ module AskFirst
         # @raise [Invalid] naming the step: facts["step"]
         def self.clean(steps, known)
           if steps.size > MOST
-            raise Invalid.new(
-                    "too_many_steps",
+            raise TooMany.new(
                     "A route has at most #{MOST} steps.",
+                    of: "steps",
                     field: "steps",
                     way_on: "Put steps together."
                   )

@@ -73,11 +73,11 @@ RSpec.describe "Lists and records" do
     world.write(post, "time", { "wall" => "2026-10-15T09:00", "zone" => "Europe/Lisbon" }, who: :ines, on: :ticker)
     cost =
       world.act(
-        "Posts::TimeCost",
+        "Plan::MoveCost",
         :ines,
         post_id: post,
-        channel_id: nil,
-        value: {
+        channel_ids: nil,
+        time: {
           "wall" => "2026-10-16T07:30",
           "zone" => "Europe/Lisbon"
         }
@@ -85,11 +85,11 @@ RSpec.describe "Lists and records" do
     expect(cost[:costs].map { |one| one[:channel] }).to eq ["Vitrine"] # Ticker has its own time
     past =
       world.act(
-        "Posts::TimeCost",
+        "Plan::MoveCost",
         :ines,
         post_id: post,
-        channel_id: nil,
-        value: {
+        channel_ids: nil,
+        time: {
           "wall" => "2026-10-01T07:30",
           "zone" => "Europe/Lisbon"
         }

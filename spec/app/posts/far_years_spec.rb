@@ -24,7 +24,12 @@ RSpec.describe "A planned time of a year out of reach" do
           "/api/dispatch",
           "/api/w/#{world.workspace}/what-goes"
         ].each { |address| expect([address, client.call(:get, address).first]).to eq [address, 200] }
-        status, = client.call(:post, "#{at}/time-cost", { value: { wall: "2026-11-02T09:00", zone: "Europe/Lisbon" } })
+        status, =
+          client.call(
+            :post,
+            "#{at}/move-cost",
+            { channels: nil, time: { wall: "2026-11-02T09:00", zone: "Europe/Lisbon" } }
+          )
         expect(status).to eq 200
       end
 

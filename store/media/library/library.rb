@@ -114,6 +114,27 @@ module AskFirst
           with_uses(visible.where(Sequel[:media][:id] => ids).select_all(:media).select_append(*PLACED)).all
         end
 
+        # Films that are being made of a file, and those that could not be made since.
+        # @return [Array<Hash>] :id, :asked_at, :person_id, :wrong
+        def making(id, since)
+          failed = Sequel.&(~Sequel.expr(wrong: nil), Sequel[:ended_at] > since)
+          @scope
+            .rows(:film_edits)
+            .where(media_id: id)
+            .where(Sequel.|({ ended_at: nil }, failed))
+            .order(:asked_at)
+            .select(:id, :asked_at, :person_id, :wrong)
+            .all
+        end
+
+        # @param row [Hash] of a file
+        # @return [Array<Hash>] others that look nearly the same, as far as the reader sees them
+        def near(row)
+          first = row[:near_to] || row[:id]
+          alike = @scope.rows(:media).where(Sequel.|({ near_to: first }, { id: first }))
+          some(alike.where(replaced_by: nil).exclude(id: row[:id]).select_map(:id))
+        end
+
         # @return [Array<Hash>] every version of a medium, the newest first: id, number, added_by, added_at, edit
         def versions(row)
           first = row[:first_id] || row[:id]

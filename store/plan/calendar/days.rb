@@ -49,9 +49,10 @@ module AskFirst
         end
 
         # The same of some posts, whenever they go out.
-        # @param which [Hash] condition on posts
-        def of_posts(scope, which, money: false)
-          posts = Posts::Visible.narrow(scope, scope.rows(:posts)).where(which).limit(MOST)
+        # @param which [Hash] columns of posts => what they are
+        def of_posts(scope, money: false, **which)
+          here = which.transform_keys { |column| Sequel[:posts][column] }
+          posts = Posts::Visible.narrow(scope, scope.rows(:posts)).where(here).limit(MOST)
           read(scope, posts, everything(scope), money: money)
         end
 

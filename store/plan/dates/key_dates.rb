@@ -35,7 +35,7 @@ module AskFirst
         # @param days [Range<Date>] when it is this time
         def json(row, days)
           {
-            **row.slice(:workspace_id, :id, :kind, :name, :yearly),
+            **row.slice(:workspace_id, :id, :kind, :name, :yearly, :version),
             first: days.first.iso8601,
             last: days.last.iso8601,
             since: row[:first_day].iso8601

@@ -42,6 +42,16 @@ module AskFirst
           told(scope, named(scope.rows(:pencil_marks)).where(key => cells).all)
         end
 
+        # @param rows [Array<Hash>] of pencil_marks; what stands at the same day and channel is written over
+        def put(scope, rows)
+          return if rows.empty?
+
+          set = %i[clock word label_id idea_id made_by made_at].to_h { |column| [column, Sequel[:excluded][column]] }
+          scope.db[:pencil_marks].insert_conflict(target: %i[workspace_id day channel_id], update: set).multi_insert(
+            rows
+          )
+        end
+
         def named(marks)
           marks
             .join(:channels, workspace_id: Sequel[:pencil_marks][:workspace_id], id: Sequel[:pencil_marks][:channel_id])

@@ -30,16 +30,10 @@ const firsts = (person: string) =>
     .map((name) => name.split(' ')[0])
     .join(' and ')
 
-// Somebody of the client gets one mail with all that waits for them, whichever ask it is about.
 const nudge = useMutation({
   mutationFn: async (group: Group) => {
-    const reminded = new Set<string>()
-    for (const ask of group.side === 'client' ? group.asks.slice(0, 1) : group.asks) {
-      const path = { workspace: group.workspace_id, ask }
-      const said = await ok(api.POST('/api/w/{workspace}/asks/{ask}/nudge', { params: { path } }))
-      said.reminded.forEach((name) => reminded.add(name))
-    }
-    return [...reminded]
+    const params = { path: { workspace: group.workspace_id } }
+    return (await ok(api.POST('/api/w/{workspace}/nudges', { params, body: { ask_ids: group.asks } }))).reminded
   },
   onSuccess: (names) => void message.success(`${list(names)} ${names.length === 1 ? 'is' : 'are'} reminded.`),
   onError: (problem) => void message.error(sentence(problem), 9),

@@ -29,6 +29,11 @@ export function unread(error: unknown): string {
   return isProblem(error) ? said(error) : 'This cannot be fetched at the moment: there is no connection. Trying again.'
 }
 
+/** The version that a writer saw, as it is sent along with every change. */
+export const seen = (version: number) => ({ 'If-Match': `"${version}"` })
+/** What is changed, with the version that its writer saw. */
+export type Change<T> = T & { version: number }
+
 export const api = createClient<paths>({ baseUrl: '', credentials: 'same-origin' })
 
 api.use({

@@ -1,7 +1,7 @@
 // Campaigns: what is fetched, what is kept, and a brief in HTML that holds nothing but text.
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import type { Ref } from 'vue'
-import { api, ok, type Schemas } from '@/api/client'
+import { api, ok, type Schemas, seen, type Change } from '@/api/client'
 import { list } from '@/api/words'
 
 export type Campaign = Schemas['Campaign']
@@ -27,11 +27,15 @@ export function useCampaign(workspace: string, campaign: string) {
 /** @throws the problem, for the field that it names */
 export function useSaving() {
   const queries = useQueryClient()
-  return async function save(workspace: string, plan: CampaignPlan, campaign?: string): Promise<string> {
+  return async function save(
+    workspace: string,
+    { version, ...plan }: Change<CampaignPlan>,
+    campaign?: string,
+  ): Promise<string> {
     const id = campaign
       ? await ok(
           api.PUT('/api/w/{workspace}/campaigns/{campaign}', {
-            params: { path: { workspace, campaign } },
+            params: { path: { workspace, campaign }, header: seen(version) },
             body: plan,
           }),
         ).then(() => campaign)

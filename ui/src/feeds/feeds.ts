@@ -1,7 +1,7 @@
 // Where a client's ideas come from by themselves: what is fetched of its feeds, and how one is told in a few words.
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
-import { api, ok, type Schemas } from '@/api/client'
+import { api, ok, type Schemas, seen, type Change } from '@/api/client'
 import { brief } from '@/api/time'
 import { counted } from '@/api/words'
 
@@ -76,8 +76,10 @@ export function useFeedActs(workspace: Ref<string>) {
   return {
     add: (body: FeedSaid) =>
       then(ok(api.POST('/api/w/{workspace}/feeds', { params: { path: { workspace: workspace.value } }, body }))),
-    change: (feed: string, body: FeedSaid) =>
-      then(ok(api.PATCH('/api/w/{workspace}/feeds/{feed}', { ...path(feed), body }))),
+    change: (feed: string, { version, ...body }: Change<FeedSaid>) => {
+      const params = { ...path(feed).params, header: seen(version) }
+      return then(ok(api.PATCH('/api/w/{workspace}/feeds/{feed}', { params, body })))
+    },
     drop: (feed: string) => then(ok(api.DELETE('/api/w/{workspace}/feeds/{feed}', path(feed)))),
     look: (feed: string, rule: Rule) =>
       ok(api.POST('/api/w/{workspace}/feeds/{feed}/try', { ...path(feed), body: { rule } })),

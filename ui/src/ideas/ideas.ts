@@ -1,7 +1,7 @@
 // A client's ideas: what is fetched of them, and how one is told in a few words.
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
-import { api, ok, type Schemas } from '@/api/client'
+import { api, ok, type Schemas, seen, type Change } from '@/api/client'
 import { calendarDay } from '@/api/time'
 
 export type Idea = Schemas['Idea']
@@ -146,8 +146,10 @@ export function useActs(workspace: Ref<string | undefined>) {
   return {
     keep: (said: Said) =>
       then(ok(api.POST('/api/w/{workspace}/ideas', { params: { path: { workspace: workspace.value! } }, body: said }))),
-    change: (idea: string, said: Said) =>
-      then(ok(api.PATCH('/api/w/{workspace}/ideas/{idea}', { ...path(idea), body: said }))),
+    change: (idea: string, { version, ...body }: Change<Said>) => {
+      const params = { ...path(idea).params, header: seen(version) }
+      return then(ok(api.PATCH('/api/w/{workspace}/ideas/{idea}', { params, body })))
+    },
     place: (idea: string, group: string | null, before: string | null) =>
       then(ok(api.PUT('/api/w/{workspace}/ideas/{idea}/place', { ...path(idea), body: { group_id: group, before } }))),
     vote: (idea: string, worth: number | null) =>

@@ -1,7 +1,7 @@
 // People and firms that posts are made with: what is fetched of them, and how one is told in a few words.
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
-import { api, ok, type Schemas } from '@/api/client'
+import { api, ok, type Schemas, seen, type Change } from '@/api/client'
 import { calendarDay } from '@/api/time'
 
 export type Partner = Schemas['Partner']
@@ -69,8 +69,10 @@ export function usePartnerActs(workspace: Ref<string | undefined>) {
   return {
     keep: (body: PartnerSaid) =>
       then(ok(api.POST('/api/w/{workspace}/partners', { params: { path: { workspace: workspace.value! } }, body }))),
-    change: (partner: string, body: PartnerSaid) =>
-      then(ok(api.PATCH('/api/w/{workspace}/partners/{partner}', { ...path(partner), body }))),
+    change: (partner: string, { version, ...body }: Change<PartnerSaid>) => {
+      const params = { ...path(partner).params, header: seen(version) }
+      return then(ok(api.PATCH('/api/w/{workspace}/partners/{partner}', { params, body })))
+    },
     drop: (partner: string) => then(ok(api.DELETE('/api/w/{workspace}/partners/{partner}', path(partner)))),
     again: (partner: string) => then(ok(api.POST('/api/w/{workspace}/partners/{partner}/again', path(partner)))),
     merge: (partner: string, into: string) =>

@@ -51,7 +51,16 @@ function page(shown?: Sheet) {
     props: { workspace: 'w1', post: 'p1' },
     shallow: true,
     attachTo: document.body,
-    global: { stubs: { ...BUTTONS, RouterLink: true } },
+    global: {
+      stubs: {
+        ...BUTTONS,
+        RouterLink: true,
+        PostSheetHead: false,
+        PostColumns: false,
+        PostLedger: false,
+        PostDialogs: false,
+      },
+    },
   })
 }
 const act = (view: ReturnType<typeof page>, words: RegExp) =>
@@ -60,7 +69,7 @@ const step = {
   step_id: 's1',
   name: 'The client says yes',
   people: ['Odile Marchetti', 'Per Rask'],
-  channels: [{ id: 'c1', name: 'Ticker' }],
+  channels: [{ id: 'c1', name: 'Ticker', off: null }],
   off: null,
 }
 
@@ -156,7 +165,7 @@ describe('the post sheet', () => {
   })
 
   it('opens what is sealed, closes what was opened, takes back what is released, and offers none of it otherwise', async () => {
-    const drafting = page(sheet([adaptation()]))
+    const drafting = page(sheet([adaptation()], { ready_next: true }))
     expect(
       ['Unlock', 'Lock again', 'Cancel the release', 'Release', 'Mark ready'].filter((words) =>
         act(drafting, new RegExp(`^${words}`)),

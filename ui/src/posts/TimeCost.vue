@@ -4,7 +4,7 @@ import { Button } from 'ant-design-vue'
 import type { Schemas } from '@/api/client'
 import { place } from '@/api/time'
 
-defineProps<{ cost: Schemas['TimeCost']; zone: string; act: string }>()
+defineProps<{ cost: Schemas['MoveCost']; zone: string; act: string }>()
 const emit = defineEmits<{ sure: []; back: [] }>()
 </script>
 

@@ -64,7 +64,7 @@ describe('following the master again', () => {
     calls.length = offered.length = removed.length = 0
     refused.length = 0
     done.mockReset()
-    weighed.mockReset().mockResolvedValue({ costs: [] })
+    weighed.mockReset().mockResolvedValue({ costs: [], free: true })
   })
 
   it('knows what is a channel’s own', () => {
@@ -129,7 +129,7 @@ describe('following the master again', () => {
   })
 
   it('another time is weighed first, and set back on a word where it costs something', async () => {
-    const dear = { costs: [{ channel: 'Ticker', costs: ['Its release ends.'] }] }
+    const dear = { free: false, costs: [{ channel: 'Ticker', costs: ['Its release ends.'] }] }
     weighed.mockResolvedValue(dear)
     const ticker = follow()
     void ticker.follow('time')

@@ -5,7 +5,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { offerUndo } from '@/parts/undo'
 import { draftOf } from './part'
 import { SAID } from './part-names'
-import { free, weighed } from './planned'
+import { weighed } from './planned'
 import { useAct, type Adaptation, type PartName } from './sheet'
 
 type Own = [PartName, unknown][]
@@ -73,13 +73,13 @@ export function useFollow(
   )
 
   // Another time may cost a yes or a release: that is said first, and done on a word.
-  const cost = ref<{ said: Schemas['TimeCost']; go: () => void }>()
+  const cost = ref<{ said: Schemas['MoveCost']; go: () => void }>()
   async function first(own: boolean, go: () => void) {
     cost.value = undefined
     if (!own) return go()
     try {
       const said = await weighed({ ...where, channel: channel().id }, planned())
-      if (free(said)) go()
+      if (said.free) go()
       else cost.value = { said, go }
     } catch (problem) {
       void message.error(sentence(problem), 9)

@@ -12,12 +12,13 @@ vi.mock('@/api/client', async () =>
   }),
 )
 
-const { usePlanned, free, digits } = await import('./planned')
+const { usePlanned, digits } = await import('./planned')
 
 const SATURDAY = { wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' }
-const nothing = { kind: 'ordinary', at: '2026-10-18T20:00:00Z', past: false, costs: [] }
+const nothing = { kind: 'ordinary', at: '2026-10-18T20:00:00Z', past: false, costs: [], free: true }
 const dear = {
   ...nothing,
+  free: false,
   costs: [{ channel: 'Ticker', costs: ['Wren’s yes will not count for that day and must be asked again.'] }],
 }
 
@@ -156,13 +157,6 @@ describe('a planned time being chosen', () => {
     const { time } = choosing()
     await settle(1_000)
     expect([time.wall.value, time.cost.value, put.mock.calls.length]).toEqual(['2026-10-18T20:00', dear, 0])
-  })
-
-  it('has its price said for a moment that has passed, or that the clock shows twice or not at all', () => {
-    expect(free(nothing)).toBe(true)
-    expect(free({ ...nothing, kind: null })).toBe(true)
-    for (const one of [{ past: true }, { kind: 'gap' }, { kind: 'doubled' }, { costs: dear.costs }])
-      expect(free({ ...nothing, ...one })).toBe(false)
   })
 
   it('has no digits where there is none', () => {

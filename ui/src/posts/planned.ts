@@ -18,15 +18,11 @@ export function digits(time: unknown): string {
 /** What it would cost to plan a channel, or all that follow the master, for that time. */
 export function weighed(where: { workspace: string; post: string; channel?: string }, value: unknown) {
   return ok(
-    api.POST('/api/w/{workspace}/posts/{post}/time-cost', {
+    api.POST('/api/w/{workspace}/posts/{post}/move-cost', {
       params: { path: { workspace: where.workspace, post: where.post } },
-      body: { channel: where.channel ?? null, value: value as Wall | null },
+      body: { channels: where.channel ? [where.channel] : null, time: value as Wall | null },
     }),
   )
-}
-
-export function free(cost: Schemas['TimeCost']): boolean {
-  return cost.costs.length === 0 && (cost.kind ?? 'ordinary') === 'ordinary' && !cost.past
 }
 
 export function usePlanned(
@@ -34,13 +30,13 @@ export function usePlanned(
   server: Ref<ServerPart>,
   zone: () => string,
 ) {
-  const cost = ref<Schemas['TimeCost']>()
+  const cost = ref<Schemas['MoveCost']>()
   const part = usePart<Wall | null>({ ...where, part: 'time' }, server, null, async (value) => {
     cost.value = undefined
     const found = await weighed(where, value)
     cost.value = found
     // a field that is being written over is empty for a moment: nobody's time is taken away by that
-    return value !== null && free(found)
+    return value !== null && found.free
   })
   const wall = computed(() => digits(part.value.value))
 

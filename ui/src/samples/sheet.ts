@@ -120,6 +120,7 @@ export function sheet(adaptations: Adaptation[], more: Record<string, unknown> =
     master: { parts: parts({}), count: 17 },
     adaptations,
     next_ask: null,
+    ready_next: false,
     other_asks: [],
     remarks: [],
     readers: { house: [], client: [] },

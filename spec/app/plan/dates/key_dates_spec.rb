@@ -20,12 +20,23 @@ RSpec.describe "Key dates and notes of a plan" do
   it "stand in the month, changed and taken out again" do
     id = keep
     expect(shown).to eq [["Founding day", "2026-11-11", "2026-11-11"]]
-    keep(date_id: id, name: "Founding days", last: "2026-11-12")
+    keep(date_id: id, version: 1, name: "Founding days", last: "2026-11-12")
     expect(shown).to eq [["Founding days", "2026-11-11", "2026-11-12"]]
     world.act("Plan::RemoveKeyDate", :ines, client, date_id: id)
     expect(shown).to eq []
     acts = db[:record].where(workspace_id: world.workspace(client)).order(:order_no).select_map(:act)
     expect(acts.last(3)).to eq %w[key_date_kept key_date_kept key_date_dropped]
+  end
+
+  it "changed by two who saw the same, the second is told, and writes over it once it has seen the first" do
+    id = keep
+    keep(date_id: id, version: 1, name: "Founding week", last: "2026-11-17")
+    late = refusal { keep(date_id: id, version: 1, who: :bram, name: "The founders") }
+    expect([late.code, late.field, late.facts["version"]]).to eq ["part_changed", "name", 2]
+    expect(shown.map(&:first)).to eq ["Founding week"]
+    keep(date_id: id, version: 2, who: :bram, name: "The founders")
+    expect(shown.map(&:first)).to eq ["The founders"]
+    expect(month[:dates].first[:version]).to eq 3
   end
 
   it "that come back every year stand in the months of later years" do

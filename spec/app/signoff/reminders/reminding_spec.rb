@@ -141,6 +141,17 @@ RSpec.describe "Missing answers" do
       expect(refusal { world.act("Signoff::Nudge", :ines, ask_id: ask) }.code).to eq "nobody_waits"
     end
 
+    it "all that somebody of the client was asked is one mail; a hidden ask among them is not there" do
+      other = world.draft(text: "Low water at the far pier")
+      [post, other].each { |one| ask_client(one) }
+      asks = [post, other].map { |one| world.line(one)[:ask_id] }
+      stranger = { ask_ids: [*asks, AskFirst::Core::Uuid.v7(Time.now)] }
+      expect(refusal { world.act("Signoff::NudgeAll", :ines, **stranger) }).to be_a AskFirst::Core::NotFound
+      expect(world.act("Signoff::NudgeAll", :ines, ask_ids: asks)).to eq ["Odile Marchetti", "Per Haugland"]
+      mail
+      expect(mails.size).to eq 2
+    end
+
     it "two at once send one mail to each" do
       ask_client(post)
       ask = world.line(post)[:ask_id]

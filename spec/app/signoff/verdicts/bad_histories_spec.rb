@@ -356,11 +356,11 @@ RSpec.describe "Bad histories of sign-off" do
       line = world.line(post)
       cost =
         world.act(
-          "Posts::TimeCost",
+          "Plan::MoveCost",
           :ines,
           post_id: post,
-          channel_id: nil,
-          value: {
+          channel_ids: nil,
+          time: {
             "wall" => "2026-10-17T07:30",
             "zone" => "Europe/Lisbon"
           }

@@ -3,7 +3,7 @@
 import { Input, Textarea } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, toRef } from 'vue'
-import { api, ok, unread } from '@/api/client'
+import { api, ok, unread, seen } from '@/api/client'
 import { brief } from '@/api/time'
 import { titled } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
@@ -55,10 +55,10 @@ interface Body {
 const { typed, wrong, value, save, left } = useSaid<'name' | 'description' | 'written' | 'usable_note', Body>(
   () => props.medium,
   one,
-  async (body) => {
+  async ({ version, ...body }) => {
     const path = { workspace: props.workspace, media: props.medium }
     try {
-      return await ok(api.PATCH('/api/w/{workspace}/media/{media}', { params: { path }, body }))
+      return await ok(api.PATCH('/api/w/{workspace}/media/{media}', { params: { path, header: seen(version) }, body }))
     } finally {
       void queries.invalidateQueries({ queryKey: ['media', props.workspace] })
     }

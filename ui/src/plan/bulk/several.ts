@@ -27,12 +27,16 @@ export interface Order {
 }
 const PART = 25
 
-/** What would come of each. @param told how many were looked at after each part */
-export async function lookAt(order: Order, told: (done: number) => void = () => {}): Promise<One[]> {
+/** What would come of each. @param told how many were looked at after each part @param signal gives it up */
+export async function lookAt(
+  order: Order,
+  told: (done: number) => void = () => {},
+  signal?: AbortSignal,
+): Promise<One[]> {
   const found: One[] = []
   for (const [workspace, posts] of byClient(order.posts))
     for (let from = 0; from < posts.length; from += PART) {
-      found.push(...(await part(workspace, order, posts.slice(from, from + PART), true)))
+      found.push(...(await part(workspace, order, posts.slice(from, from + PART), true, signal)))
       told(found.length)
     }
   return found
@@ -55,9 +59,16 @@ export async function run(order: Order): Promise<{ found: One[]; later: Batch[] 
   return { found, later }
 }
 
-async function part(workspace: string, order: Order, posts: string[], dry: boolean): Promise<One[]> {
+async function part(
+  workspace: string,
+  order: Order,
+  posts: string[],
+  dry: boolean,
+  signal?: AbortSignal,
+): Promise<One[]> {
   const body = { order: said(order, posts), posts, dry }
-  return (await ok(api.POST('/api/w/{workspace}/plan/several', { params: { path: { workspace } }, body }))).posts
+  return (await ok(api.POST('/api/w/{workspace}/plan/several', { params: { path: { workspace } }, body, signal })))
+    .posts
 }
 
 function said({ posts: _, each, ...order }: Order, posts: string[]): Schemas['SeveralOrder'] {

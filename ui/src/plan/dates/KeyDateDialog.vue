@@ -30,7 +30,8 @@ const last = ref(
   days.value > 0 ? new Date(Date.parse(first.value) + days.value * 86_400_000).toISOString().slice(0, 10) : '',
 )
 const yearly = ref(props.date?.yearly ?? false)
-const { busy, at, beside, run } = useProblem()
+const version = ref(props.date?.version ?? 0)
+const { problem, busy, at, beside, run } = useProblem()
 
 async function save() {
   const said = {
@@ -41,10 +42,11 @@ async function save() {
     yearly: yearly.value,
   }
   const done = await run(async () => {
-    await keep(props.workspace, said, props.date?.id)
+    await keep(props.workspace, said, props.date && { id: props.date.id, version: version.value })
     return true
   })
   if (done) emit('close')
+  else if (problem.value?.code === 'part_changed') version.value = Number(problem.value.facts?.version)
 }
 async function remove() {
   if (props.date) await drop(props.date)

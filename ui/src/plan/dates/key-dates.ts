@@ -1,7 +1,7 @@
 // Key dates and other work in the plan: on which days they stand, and how they are put there and taken out.
 import { message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { api, ok, sentence, type Schemas } from '@/api/client'
+import { api, ok, sentence, type Schemas, seen } from '@/api/client'
 import { offerUndo } from '@/parts/undo'
 
 export type KeyDate = Schemas['KeyDate']
@@ -16,10 +16,9 @@ export function useKeyDates() {
     ok(api.POST('/api/w/{workspace}/plan/dates', { params: { path: { workspace } }, body }))
 
   /** @throws the problem, for the field that it names */
-  async function keep(workspace: string, date: NewKeyDate, id?: string) {
-    await (id
-      ? ok(api.PUT('/api/w/{workspace}/plan/dates/{date}', { params: { path: { workspace, date: id } }, body: date }))
-      : put(workspace, date))
+  async function keep(workspace: string, date: NewKeyDate, was?: { id: string; version: number }) {
+    const params = was && { path: { workspace, date: was.id }, header: seen(was.version) }
+    await (params ? ok(api.PUT('/api/w/{workspace}/plan/dates/{date}', { params, body: date })) : put(workspace, date))
     await again()
   }
 

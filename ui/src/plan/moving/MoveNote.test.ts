@@ -16,7 +16,7 @@ const held = {
   place: '2026-10-15',
   zone: 'Europe/Lisbon',
 }
-const cost = { refused: null, kind: null, at: null, past: false, off: null, costs: [], warnings: [] }
+const cost = { free: true, refused: null, kind: null, at: null, past: false, off: null, costs: [], warnings: [] }
 const said = (more: Partial<Moving>) =>
   mount(MoveNote, {
     props: {

@@ -31,7 +31,8 @@ export interface Look {
 export interface Move {
   /** to where, and from where */
   words: [string, string]
-  look: () => Promise<Look>
+  /** @param signal gives it up: it is held over another place */
+  look: (signal?: AbortSignal) => Promise<Look>
   /** as if it were done */
   show: (queries: QueryClient, workspace: string | undefined) => void
   /** @returns what is said after it, and the way back if there is one */
@@ -64,9 +65,11 @@ function later(held: Held, time: Time): Move {
   }
   return {
     words: [plannedWall(time), fromWords(held)],
-    look: async () => {
+    look: async (signal) => {
       const body = { channels: held.channels, time }
-      return { cost: await ok(api.POST('/api/w/{workspace}/posts/{post}/move-cost', { params: path(held), body })) }
+      return {
+        cost: await ok(api.POST('/api/w/{workspace}/posts/{post}/move-cost', { params: path(held), body, signal })),
+      }
     },
     show: (queries, workspace) => {
       if (held.time) moveShown(queries, workspace, held, minutesBetween(held.time.wall, time.wall), time)
@@ -85,8 +88,8 @@ function elsewhere(held: Held, was: Time, from: string, onto: Channel, time: Tim
   const body = { from, to: onto.id, seen: was, time }
   return {
     words: [`${onto.name}, ${plannedWall(time)}`, fromWords(held)],
-    look: async () => ({
-      cost: await ok(api.POST('/api/w/{workspace}/posts/{post}/channel-cost', { params: path(held), body })),
+    look: async (signal) => ({
+      cost: await ok(api.POST('/api/w/{workspace}/posts/{post}/channel-cost', { params: path(held), body, signal })),
     }),
     show: (queries, workspace) =>
       rechannelShown(queries, workspace, held.post_id, from, onto, minutesBetween(was.wall, time.wall), time),
@@ -107,7 +110,7 @@ function together(posts: Chosen, at: string, place: string): Move | undefined {
   const far = `${counted(Math.abs(days), 'day', 'days')} ${days > 0 ? 'later' : 'earlier'}`
   return {
     words: [`${counted(posts.size, 'post', 'posts')}, ${far}`, 'each at its hour'],
-    look: async () => ({ several: await lookAt(order) }),
+    look: async (signal) => ({ several: await lookAt(order, undefined, signal) }),
     show: (queries, workspace) => shiftShown(queries, workspace, new Set(posts.keys()), days),
     make: async () => {
       const { found, later: goesOn } = await run(order)

@@ -25,7 +25,7 @@ const ASK_AFTER = 120
 export function useMoving(workspace: () => string | undefined, channel: (id: string) => Channel | undefined) {
   const queries = useQueryClient()
   const moving: Ref<Moving | null> = shallowRef(null)
-  let asked = 0
+  let asked = new AbortController()
   let timer: ReturnType<typeof setTimeout> | undefined
 
   function pick(held: Held, place: string) {
@@ -38,14 +38,14 @@ export function useMoving(workspace: () => string | undefined, channel: (id: str
 
   function ask() {
     const { move } = moving.value!
-    const mine = (asked += 1)
+    const mine = giveUp()
     clearTimeout(timer)
     if (move) timer = setTimeout(() => void answer(move, mine), ASK_AFTER)
   }
-  async function answer(move: Move, mine: number) {
+  async function answer(move: Move, mine: AbortController) {
     let said: Pick<Moving, 'cost' | 'several' | 'problem'>
     try {
-      const { cost, several } = await move.look()
+      const { cost, several } = await move.look(mine.signal)
       said = { cost: cost ?? null, several, problem: null }
     } catch (error) {
       said = { cost: null, problem: sentence(error) }
@@ -53,8 +53,13 @@ export function useMoving(workspace: () => string | undefined, channel: (id: str
     if (mine === asked && moving.value) moving.value = { ...moving.value, ...said }
   }
 
+  /** What was asked for the place before is not wanted any more. */
+  function giveUp() {
+    asked.abort()
+    return (asked = new AbortController())
+  }
   function leave() {
-    asked += 1
+    giveUp()
     clearTimeout(timer)
     moving.value = null
   }

@@ -6,7 +6,6 @@ import { api, ok } from '@/api/client'
 import { planned } from '@/api/time'
 import { list } from '@/api/words'
 import { useAct, type Sheet } from '@/posts/sheet'
-import { inTheWay } from './askable'
 import DialogBox from '@/parts/DialogBox.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
@@ -26,7 +25,8 @@ const dues = computed(() =>
   })),
 )
 const only = ref<string[]>([])
-const faults = computed(() => inTheWay(props.sheet))
+/** Why a channel waits, by its id. */
+const faults = computed(() => Object.fromEntries((ask.value?.channels ?? []).map((one) => [one.id, one.off])))
 watch(
   () => [props.open, ask.value?.channels, Object.keys(faults.value).join()] as const,
   () => {

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module AskFirst
-  module App
+  module Store
     module Signoff
       # What lines of asks are about: the adaptations as they were asked for, out of their revisions.
       module AskedRows
@@ -23,7 +23,7 @@ module AskFirst
 
         module_function
 
-        # @param scope [Store::Scope] of one workspace
+        # @param scope [Scope] of one workspace
         # @param line_ids [Array<String>]
         # @return [Array<Hash>] in the order of the channels
         def of(scope, line_ids)

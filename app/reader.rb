@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module AskFirst
+  module App
+    # Whoever is signed in, and as whom they read: as the member that they are in each workspace, or, while an owner
+    # looks as somebody, as that one alone.
+    class Reader
+      # Whom somebody looks as, and where.
+      LookAs = Struct.new(:person_id, :workspace_id, keyword_init: true)
+
+      # @param kit [Kit]
+      # @param person_id [String] who is signed in
+      # @param look_as [LookAs, nil]
+      # @param from [String, nil] their address
+      def initialize(kit, person_id, look_as: nil, from: nil)
+        @kit = kit
+        @person_id = person_id
+        @look_as = look_as
+        @from = from
+      end
+
+      # @return [Member] that they are in a workspace; the last time that they were seen there is kept
+      # @raise [Core::NotFound] the one answer for all strangers
+      def member(workspace_id)
+        row = row_in(workspace_id) or raise Core::NotFound, "This workspace"
+        Member.from_row(row, from: from, looking: !looked_as.nil?).tap { |one| keep_seen(row, one) }
+      end
+
+      # The member that an owner looks as, as long as both are members there and the owner may look.
+      # @return [Hash, nil] row of Store::People::Members
+      def looked_as
+        return if @look_as.nil?
+
+        @looked_as ||=
+          begin
+            own = find(@person_id, @look_as.workspace_id)
+            may = own && Core::Permissions::Decision.for(Member.from_row(own), "look_as").allowed?
+            may ? find(@look_as.person_id, @look_as.workspace_id) : nil
+          end
+      end
+
+      # One or all of the person's workspaces on the agency side, for lists.
+      # @param workspace_id [String, nil] nil for all
+      # @return [Store::Scope]
+      # @raise [Core::NotFound]
+      def scope(workspace_id = nil)
+        rows = looked_as ? [looked_as] : Store::People::Members.of_person(kit.db, @person_id, kit.now)
+        rows = rows.select { |row| row[:side] == "agency" }
+        rows.select! { |row| row[:workspace_id] == workspace_id } if workspace_id
+        raise Core::NotFound, "This workspace" if rows.empty? && workspace_id
+
+        Store::Scope.new(
+          kit.db,
+          workspace_ids: rows.map { |row| row[:workspace_id] },
+          person_id: rows.first&.fetch(:person_id) || @person_id,
+          side: "agency",
+          limits: rows.select { |row| row[:limited] }.to_h { |row| [row[:workspace_id], row[:channel_ids].to_a] }
+        )
+      end
+
+      private
+
+      attr_reader :kit, :from
+
+      # Not there and not theirs take the same one query.
+      def row_in(workspace_id)
+        return unless Core::Uuid::FORMAT.match?(workspace_id.to_s)
+        return looked_as&.fetch(:workspace_id) == workspace_id ? looked_as : nil if @look_as
+
+        find(@person_id, workspace_id)
+      end
+
+      def find(person_id, workspace_id)
+        Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
+      end
+
+      def keep_seen(row, member)
+        return if member.looking || (row[:seen_at] && kit.now - row[:seen_at] < Store::People::Members::SEEN_EVERY)
+
+        Store::People::Members.seen(member.scope(kit.db), member.person_id, kit.now)
+      end
+    end
+  end
+end

@@ -1,0 +1,77 @@
+// What can be done with a post as a whole, and how far it is: what its head offers.
+import { message } from 'ant-design-vue'
+import { computed, type Ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, ok, sentence } from '@/api/client'
+import { titled } from '@/api/words'
+import { offerUndo } from '@/parts/undo'
+import { useAct, type Sheet } from './sheet'
+
+/** Which of its channels wait for what. */
+export function useStanding(sheet: Ref<Sheet | undefined>) {
+  const some = (keep: (one: Sheet['adaptations'][number]) => unknown) =>
+    computed(() => sheet.value?.adaptations.filter(keep) ?? [])
+  const sealed = some((one) => one.sealed && !one.opened && one.stage !== 'out')
+  return {
+    sealed: computed(() => sealed.value.length > 0),
+    /** A change is wanted, and it has to be unlocked for it. */
+    blocked: computed(() => sheet.value?.stage === 'changes_wanted' && sealed.value.length > 0),
+    opened: some((one) => one.opened),
+    cleared: some((one) => one.stage === 'cleared'),
+    released: some(
+      (one) =>
+        one.release &&
+        ['released', 'held'].includes(one.stage) &&
+        ['planned', 'by_hand'].includes(one.showing?.state ?? ''),
+    ),
+    /** When the first of them goes out. */
+    firstAt: computed(
+      () =>
+        sheet.value?.adaptations
+          .map((one) => one.at)
+          .filter((at) => at != null)
+          .sort()[0],
+    ),
+  }
+}
+
+/** @param gone what is done where the sheet lies over another page */
+export function useSheetActs(
+  path: { workspace: string; post: string },
+  sheet: Ref<Sheet | undefined>,
+  gone: () => void,
+) {
+  const route = useRoute()
+  const router = useRouter()
+  const params = { path }
+  const takeBack = useAct<undefined>(path.post, () =>
+    ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params, body: {} })),
+  )
+  const release = useAct<undefined>(
+    path.post,
+    () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params, body: {} })),
+    () => offerUndo('Released; it goes out at its time.', () => takeBack.mutate(undefined)),
+  )
+  const close = useAct<string[]>(path.post, (ids) =>
+    ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params, body: { adaptation_ids: ids } })),
+  )
+  const ready = useAct<undefined>(path.post, () => ok(api.POST('/api/w/{workspace}/posts/{post}/ready', { params })))
+  const discard = useAct<undefined>(
+    path.post,
+    () => ok(api.POST('/api/w/{workspace}/posts/{post}/discard', { params })),
+    () => {
+      offerUndo(`Discarded: ${titled(sheet.value?.subject ?? '')}.`, () => void bringBack())
+      if (route.name === 'post') void router.push({ name: 'posts', query: { client: path.workspace } })
+      else gone()
+    },
+  )
+  async function bringBack() {
+    try {
+      await ok(api.POST('/api/w/{workspace}/posts/{post}/bring-back', { params }))
+      await router.push({ name: 'post', params: path })
+    } catch (problem) {
+      void message.error(sentence(problem), 9)
+    }
+  }
+  return { release, takeBack, close, ready, discard }
+}
