@@ -32,7 +32,7 @@ module AskFirst
       INSIDE = Way.new(what: :inside, act: nil, how: {}).freeze
 
       # What was opened. row: the thing itself · rows: the things, where there are many that are no posts · posts: id
-      # => Post, or id => Face where no verdict is needed · channel_ids: the channels that it hangs on
+      # => Post, or id => PostSummary where no verdict is needed · channel_ids: the channels that it hangs on
       Opened = Struct.new(:row, :rows, :posts, :channel_ids, :act, keyword_init: true) { def post = posts.values.first }
 
       # @param kit [Kit]

@@ -8,9 +8,12 @@ RSpec.configure do |config|
   config.disable_monkey_patching!
   # nothing may hang on the order; `--seed N` runs one again
   config.order = :random
-  # Those with a browser come last: the processes that they begin run on to the end of this one, beside no other spec.
+  # Those with a browser come one after the other, so that the processes that they begin run beside no other spec; and
+  # where specs run in several processes, not in all of them at the same time: browsers are the heaviest of all.
   config.register_ordering(:global) do |groups|
-    groups.shuffle(random: Random.new(config.seed)).partition { |group| !group.metadata[:browser] }.flatten(1)
+    browsers, others = groups.shuffle(random: Random.new(config.seed)).partition { |group| group.metadata[:browser] }
+    before = others.size * { "2" => 0, "3" => 1 }.fetch(ENV.fetch("TEST_ENV_NUMBER", ""), 2) / 2
+    others.first(before) + browsers + others.drop(before)
   end
   Kernel.srand(config.seed)
   config.shared_context_metadata_behavior = :apply_to_host_groups

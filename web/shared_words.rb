@@ -9,13 +9,14 @@ module AskFirst
       module_function
 
       # @return [Hash] JSON-ready: formats by name with their words, the parts of a post, the digits of currencies
-      #   that have other than two, and the colours of labels
+      #   that have other than two, the colours of labels, and how long what is typed may be
       def all
         {
           formats: Core::Posts::Formats::TABLE.transform_values(&:words),
           parts: Core::Posts::Parts::ALL,
           currency_digits: currency_digits,
-          label_colours: Core::Campaigns::Label::COLOURS
+          label_colours: Core::Campaigns::Label::COLOURS,
+          lengths: Core::Lengths.all
         }
       end
 

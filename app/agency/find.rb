@@ -6,7 +6,7 @@ module AskFirst
       # One line that finds: whatever has a word in it, over the clients that somebody may see.
       class Find
         LEAST = 2 # letters
-        WORDS = 100
+        WORDS = Core::Lengths::SEARCH
 
         # @param scope [Store::Scope] of the agency side
         # @param words [String]

@@ -15,7 +15,7 @@ module AskFirst
           owner_db.transaction do
             owner_db[:agencies].insert(
               id: id,
-              name: Core::Posts::Text.clean(name, field: "name", limit: 120),
+              name: Core::Posts::Text.clean(name, field: "name", limit: Core::Lengths::TITLE),
               zone: zone,
               created_at: now
             )

@@ -43,7 +43,9 @@ module AskFirst
 
         def targets(given)
           clean =
-            given.to_h { |one| [Core::Posts::Text.line(one["label"], field: "targets", limit: 60), one["percent"]] }
+            given.to_h do |one|
+              [Core::Posts::Text.line(one["label"], field: "targets", limit: Core::Lengths::NAME), one["percent"]]
+            end
           clean.delete("")
           Core::Campaigns::Mix.check!(clean)
           clean.to_h { |name, percent| [NamedLabels.call(kit, member, names: [name]).first, percent] }

@@ -16,7 +16,7 @@ module AskFirst
           network = kit.catalogue.find(network_address) or
             raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
           address = address(account)
-          label = Core::Posts::Text.line(name.to_s, field: "name", limit: 60)
+          label = Core::Posts::Text.line(name.to_s, field: "name", limit: Core::Lengths::NAME)
           if label.empty?
             raise Core::Invalid.new(
                     "name_missing",

@@ -12,7 +12,7 @@ module AskFirst
         # @param version [Integer] the version that the page showed; 0 for a new one
         # @return [String] the set's id
         def call(name:, channel_ids:, set_id: nil, version: 0)
-          label = Core::Posts::Text.line(name.to_s, field: "name", limit: 60)
+          label = Core::Posts::Text.line(name.to_s, field: "name", limit: Core::Lengths::NAME)
           if label.empty?
             raise Core::Invalid.new(
                     "name_missing",

@@ -10,7 +10,7 @@ module AskFirst
         # @param limits [Hash, nil] "initials", "limit", "pictures", "picture_needed" of an offline channel
         # @return [Integer] the new version
         def call(channel_id:, version:, name:, limits: nil)
-          label = Core::Posts::Text.line(name.to_s, field: "name", limit: 60)
+          label = Core::Posts::Text.line(name.to_s, field: "name", limit: Core::Lengths::NAME)
           raise Core::Invalid.new("name_missing", "The channel needs a name.", field: "name") if label.empty?
 
           values = { name: label, version: version + 1 }.merge(offline(row, label, limits))

@@ -10,7 +10,7 @@ module AskFirst
 
         # @param place [String] an address or words
         def call(showing_id:, place:)
-          said = Core::Posts::Text.clean(place.to_s, field: "place", limit: 500).strip
+          said = Core::Posts::Text.clean(place.to_s, field: "place", limit: Core::Lengths::PLACE).strip
           if said.empty?
             raise Core::Invalid.new(
                     "place_missing",

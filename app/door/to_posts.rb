@@ -6,7 +6,7 @@ module AskFirst
       # Posts, and what hangs on one: its tasks and files.
       module ToPosts
         # A post's row with the channels that it is on: enough for what hangs on no verdict.
-        Face = Struct.new(:row, :channel_ids, keyword_init: true) { def id = row[:id] }
+        PostSummary = Struct.new(:row, :channel_ids, keyword_init: true) { def id = row[:id] }
 
         def post(input, **how)
           posts({ post_ids: [input[:post_id]] }, **how)
@@ -23,7 +23,7 @@ module AskFirst
           rows = seen_rows(ids, lock)
           raise Core::NotFound, "This post" if rows.size < ids.size
 
-          found = stand ? Store::Posts::PostState.load(scope, ids, now) : rows.transform_values { |row| face(row) }
+          found = stand ? Store::Posts::PostState.load(scope, ids, now) : rows.transform_values { |row| summary(row) }
           channel_ids = rows.values.flat_map { |row| row[:channel_ids].to_a }.uniq
           require!(@act, on: whole ? touching(channel_ids: channel_ids) : Core::Permissions::Touched::NOTHING)
           Opened.new(row: rows.values.first, posts: found, channel_ids: channel_ids)
@@ -147,8 +147,8 @@ module AskFirst
           things.posts(known)
         end
 
-        def face(row)
-          Face.new(row: row, channel_ids: row[:channel_ids].to_a)
+        def summary(row)
+          PostSummary.new(row: row, channel_ids: row[:channel_ids].to_a)
         end
       end
     end

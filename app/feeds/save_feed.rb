@@ -9,7 +9,7 @@ module AskFirst
         opens :feed, "keep_feed"
 
         MOST = 50
-        NAME = 120
+        NAME = Core::Lengths::TITLE
         TAKE = (0..10)
         MAKES = %w[idea draft].freeze
 

@@ -8,7 +8,7 @@ module AskFirst
         opens :own_ideas, "give_idea"
 
         A_DAY = 20 # more than that nobody gives by hand; common practice, no source
-        NOTE = 4_000
+        NOTE = Core::Lengths::WORDS
 
         # @param title [String]
         # @param note [String]

@@ -8,7 +8,7 @@ module AskFirst
         opens :idea_group, "order_ideas"
 
         MOST = 20
-        NAME = 60
+        NAME = Core::Lengths::NAME
 
         # @param group_id [String, nil] nil for a new one
         # @return [String] its id

@@ -42,7 +42,7 @@ module AskFirst
         end
 
         def name(value)
-          text = Core::Posts::Text.line(value, field: "name", limit: 120)
+          text = Core::Posts::Text.line(value, field: "name", limit: Core::Lengths::TITLE)
           return text unless text.empty?
 
           raise Core::Invalid.new(

@@ -20,7 +20,7 @@ module AskFirst
           ids = channels(channel_ids)
           require_within_own!(role, ids)
           ends = access_until(until_date)
-          label = Core::Posts::Text.line(title, field: "title", limit: 120)
+          label = Core::Posts::Text.line(title, field: "title", limit: Core::Lengths::TITLE)
           found = Core::People::Addresses.read(Core::Posts::Text.clean(addresses, field: "addresses", limit: 20_000))
           if found.empty?
             raise Core::Invalid.new(

@@ -23,7 +23,7 @@ module AskFirst
             { side: row[:side], abilities: role[:abilities].to_a, limited: !ids.nil?, access_until: ends },
             "This change"
           )
-          keep_change(role, Core::Posts::Text.line(title, field: "title", limit: 120), ids, ends)
+          keep_change(role, Core::Posts::Text.line(title, field: "title", limit: Core::Lengths::TITLE), ids, ends)
           asked = asked_of(row[:person_id])
           HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) if to
           Clients::Publisher.keep_fitting(kit, scope)

@@ -8,7 +8,7 @@ module AskFirst
         private
 
         def name(value)
-          text = Core::Posts::Text.line(value.to_s, field: "name", limit: 60)
+          text = Core::Posts::Text.line(value.to_s, field: "name", limit: Core::Lengths::NAME)
           return text unless text.empty?
 
           raise Core::Invalid.new(

@@ -29,7 +29,7 @@ module AskFirst
         # @param post_id [String, nil] the id that a page gave it before it was made; making it twice makes it once
         # @return [String] the new post's id
         def call(subject: "", post_id: nil)
-          clean = Core::Posts::Text.line(subject, field: "subject", limit: 300)
+          clean = Core::Posts::Text.line(subject, field: "subject", limit: Core::Lengths::SUBJECT)
           id = post_id ? self.class.checked(post_id, now) : new_id
           return id unless made?(self.class.row(id, clean, member, now))
 

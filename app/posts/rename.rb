@@ -10,7 +10,7 @@ module AskFirst
         # @param version [Integer] the version that the writer saw
         # @return [Integer] the new version
         def call(post_id:, subject:, version:)
-          clean = Core::Posts::Text.line(subject, field: "subject", limit: 300)
+          clean = Core::Posts::Text.line(subject, field: "subject", limit: Core::Lengths::SUBJECT)
           return row[:subject_version] if row[:subject] == clean
           raise changed(row) if row[:subject_version] != version
 

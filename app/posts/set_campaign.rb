@@ -10,7 +10,7 @@ module AskFirst
 
         # @param name [String] empty for none
         def call(post_id:, name:)
-          wanted = Core::Posts::Text.line(name, field: "name", limit: 120)
+          wanted = Core::Posts::Text.line(name, field: "name", limit: Core::Lengths::TITLE)
           id = wanted.empty? ? nil : campaign(wanted)
           return if row[:campaign_id] == id
 

@@ -8,7 +8,7 @@ module AskFirst
         opens :post, "rename", whole: true
 
         MOST = 30
-        LIMIT = 60
+        LIMIT = Core::Lengths::NAME
 
         # @param names [Array<String>]
         # @return [Array<String>] as they stand now

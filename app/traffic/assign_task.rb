@@ -16,7 +16,7 @@ module AskFirst
             raise Core::Invalid.new("bad_kind", "A task is copy, picture, video or other.", field: "kind")
           end
 
-          name = Core::Posts::Text.line(title, field: "title", limit: 200)
+          name = Core::Posts::Text.line(title, field: "title", limit: Core::Lengths::TASK)
           raise Core::Invalid.new("words_needed", "A task needs a title.", field: "title") if name.empty?
 
           time = Core::Plan::WallTime.parse(due["wall"], due["zone"], field: "due")
@@ -39,7 +39,7 @@ module AskFirst
               post_id: post_id,
               kind: kind,
               title: name,
-              note: Core::Posts::Text.clean(note, field: "note", limit: 4_000),
+              note: Core::Posts::Text.clean(note, field: "note", limit: Core::Lengths::WORDS),
               person_id: person_id,
               due_wall: time.wall,
               due_zone: time.zone,

@@ -7,9 +7,9 @@ module AskFirst
     module Campaigns
       # What a campaign is planned to be: its period, its goal, its brief and its budget.
       class Campaign
-        NAME = 120
-        GOAL = 400
-        BRIEF = 20_000
+        NAME = Lengths::TITLE
+        GOAL = Lengths::GOAL
+        BRIEF = Lengths::BRIEF
         LONGEST = 732 # days
         MONEY = 1_000_000_000_000 # minor units
 

@@ -5,7 +5,7 @@ module AskFirst
     module Campaigns
       # What a label looks like and is called.
       class Label
-        NAME = 60
+        NAME = Lengths::NAME
         MARK = 2
         # dark enough that white letters on them keep 4.5:1 (WCAG 2.2, 1.4.3; checked in the spec)
         COLOURS = {

@@ -16,7 +16,7 @@ module AskFirst
         # @return [Card]
         # @raise [Invalid]
         def build(name:, initials:, limit:, pictures:, picture_needed:)
-          label = Posts::Text.clean(name, field: "name", limit: 60).strip
+          label = Posts::Text.clean(name, field: "name", limit: Lengths::NAME).strip
           if label.empty?
             raise Invalid.new(
                     "name_missing",

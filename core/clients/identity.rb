@@ -15,7 +15,7 @@ module AskFirst
         end
 
         def name(value)
-          text = Posts::Text.clean(value, field: "name", limit: 120).strip
+          text = Posts::Text.clean(value, field: "name", limit: Lengths::TITLE).strip
           return text unless text.empty?
 
           raise Invalid.new(

@@ -6,7 +6,7 @@ module AskFirst
       # A thought kept for later, as a person gives it.
       module Idea
         STATUSES = %w[thought ready aside].freeze
-        TITLE = 300
+        TITLE = Lengths::IDEA_TITLE
         LIMITS = { "note" => 20_000, "audience" => 500, "category" => 60 }.freeze
         LINES = %w[audience category].freeze
         MEDIA = 10

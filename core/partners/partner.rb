@@ -11,7 +11,7 @@ module AskFirst
         OWING = %w[agreed].freeze # something is to be delivered by its day
         LIMITS = { "contact" => 500, "codes" => 500, "note" => 20_000, "came" => 4_000 }.freeze
         LINES = %w[contact codes].freeze
-        NAME = 120
+        NAME = Lengths::TITLE
         MOST = 1_000_000_000_000 # minor units
 
         module_function

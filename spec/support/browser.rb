@@ -25,16 +25,21 @@ module BrowserWorld
   # Browsers that were begun beside Capybara's own.
   def phones = @phones ||= []
 
-  # Ends every browser that a file began: each person has one, and the next file begins its own.
+  # Ends every browser that a file began (each person has one, and the next file begins its own), and with the last of
+  # these files the web server, the dispatcher and the worker.
   def end_browsers
     sessions = Capybara.send(:session_pool)
     (sessions.values + phones).each(&:quit)
     sessions.clear
     phones.clear
+    @left = (@left || RSpec.world.example_groups.count { |group| group.metadata[:browser] }) - 1
+    processes.stop if @left.zero?
   end
 
-  # The web server, the dispatcher and the worker are begun for the first of these specs and end with the last, and
-  # these specs come after all others of their process (spec_helper): nothing of them runs beside another spec.
+  def processes = @processes ||= Setup::Processes.new
+
+  # The web server, the dispatcher and the worker are begun for the first of these files and end with the last. Those
+  # come one after the other (spec_helper), so that nothing of them runs beside another spec of their process.
   def world = @world ||= begun
 
   # Each process of specs begins its own, at about the same time: on a busy machine that takes a while.
@@ -50,14 +55,14 @@ module BrowserWorld
         ASK_FIRST_PUBLIC_URL: "http://127.0.0.1:#{port}"
       )
     run("web", made, "bundle", "exec", "puma", "-C", "config/puma.rb", log: "web")
-    Infrastructure.processes.wait_for("web", port, path: "/health", seconds: 180)
+    processes.wait_for("web", port, path: "/health", seconds: 180)
     %w[dispatcher worker].each { |name| run(name, made, "ruby", "bin/#{name}", log: "#{name}-browser") }
     Capybara.app_host = "http://127.0.0.1:#{port}"
     made
   end
 
   def run(name, made, *command, log:)
-    Infrastructure.processes.start(name, *command, env: made.environment, log: Infrastructure.log(log))
+    processes.start(name, *command, env: made.environment, log: Infrastructure.log(log))
   end
 end
 

@@ -15,8 +15,8 @@ module AskFirst
           reading { enter }
           EditFilm.film!(row)
           Core::Media::FilmEdit.moment(at, row[:duration_ms], field: "at")
-          face = kit.files.open(row[:file]) { |io| kit.media.preview(io, row[:kind], at: at) }
-          Previews.keep(kit, row.merge(cover_ms: at), face)
+          preview = kit.files.open(row[:file]) { |io| kit.media.preview(io, row[:kind], at: at) }
+          Previews.keep(kit, row.merge(cover_ms: at), preview)
           write do
             enter
             rows(:media).where(id: media_id).update(cover_ms: at)

@@ -13,7 +13,7 @@ module AskFirst
         # @return [String] its id
         # @raise [Core::Invalid, Core::Conflict] name_missing, name_taken, too_many_folders
         def call(name:, folder_id: nil)
-          clean = Core::Posts::Text.line(name, field: "name", limit: 60)
+          clean = Core::Posts::Text.line(name, field: "name", limit: Core::Lengths::NAME)
           raise nameless if clean.empty?
 
           before = folder_id && fetch(:media_folders, folder_id, "This folder")

@@ -26,7 +26,11 @@ module AskFirst
         def folder_name(id) = id && rows(:media_folders).where(id: id).get(:name)
 
         def add_labels(ids, names)
-          clean = names.map { |name| Core::Posts::Text.line(name, field: "labels", limit: 60) }.reject(&:empty?).uniq
+          clean =
+            names
+              .map { |name| Core::Posts::Text.line(name, field: "labels", limit: Core::Lengths::NAME) }
+              .reject(&:empty?)
+              .uniq
           found = clean.any? ? Campaigns::NamedLabels.call(kit, member, names: clean) : []
           pairs = ids.product(found).map { |id, label| [member.workspace_id, id, label] }
           scope.db[:media_labels].insert_conflict.import(%i[workspace_id media_id label_id], pairs) if pairs.any?

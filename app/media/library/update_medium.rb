@@ -39,7 +39,11 @@ module AskFirst
         end
 
         def put_labels(given)
-          clean = given.map { |name| Core::Posts::Text.line(name, field: "labels", limit: 60) }.reject(&:empty?).uniq
+          clean =
+            given
+              .map { |name| Core::Posts::Text.line(name, field: "labels", limit: Core::Lengths::NAME) }
+              .reject(&:empty?)
+              .uniq
           raise too_many if clean.size > LABELS
 
           ids = Campaigns::NamedLabels.call(kit, member, names: clean)

@@ -11,10 +11,10 @@ module AskFirst
 
         module_function
 
-        # A film that is shown by another picture has other faces: a file of the shelf never changes.
+        # A film that is shown by another picture has other previews: a file of the store never changes.
         # @param row [Hash] of a medium: file, cover_ms
-        # @return [String] id on the shelf
-        def id(row, face) = [row[:file], row[:cover_ms], face].compact.join(".")
+        # @return [String] id in the store of files
+        def id(row, size) = [row[:file], row[:cover_ms], size].compact.join(".")
 
         # @param row [Hash] of a medium
         # @param large [IO] a JPEG for the screen
@@ -24,11 +24,11 @@ module AskFirst
         end
 
         # @param row [Hash] of a medium
-        # @param face [String] LARGE or SMALL
+        # @param size [String] LARGE or SMALL
         # @return [String] its path
         # @raise [Core::NotFound] where its file is gone
-        def path(kit, row, face)
-          wanted = id(row, face)
+        def path(kit, row, size)
+          wanted = id(row, size)
           unless kit.files.there?(wanted)
             raise Core::NotFound, "This file" if row[:harmful_at]
 

@@ -8,7 +8,7 @@ module AskFirst
       class NoteMonth < Act
         opens :client, "plan_dates"
 
-        LIMIT = 4_000
+        LIMIT = Core::Lengths::WORDS
 
         # @param month [String] such as 2026-10
         # @param version [Integer] that the writer saw; 0 where there was none

@@ -10,7 +10,7 @@ module AskFirst
       # narrowed as a view is. 256 random bits, of which the database keeps a digest; the address is told once.
       class CreateCalendar < AgencyAct
         MOST = 20
-        NAME = 60
+        NAME = Core::Lengths::NAME
 
         # @param narrowing [Hash{String=>String}] see Core::Plan::Filter
         # @param workspace_id [String, nil] nil for all clients

@@ -16,7 +16,7 @@ module AskFirst
         # @param seen [Integer] order of the person's own last verdict that the page showed, 0 if none
         # @return [Hash] JSON-ready {stage:, verdict:, left_out: [{channel:, code:, sentence:}]}
         def call(line_id:, verdict:, shown:, words: "", only: nil, seen: 0)
-          said = Core::Posts::Text.clean(words, field: "words", limit: 4_000).strip
+          said = Core::Posts::Text.clean(words, field: "words", limit: Core::Lengths::WORDS).strip
           raise no_words if verdict != "yes" && said.empty?
 
           asked = Asked.new(row, post, member)

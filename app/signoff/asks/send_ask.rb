@@ -14,7 +14,7 @@ module AskFirst
         #   of each post by its id; nil for all that need it
         # @return [String] the ask's id
         def call(step_id:, post_ids:, due_at: nil, message: "", channel_ids: nil)
-          words = Core::Posts::Text.clean(message, field: "message", limit: 4_000)
+          words = Core::Posts::Text.clean(message, field: "message", limit: Core::Lengths::WORDS)
           reading { enter(lock: false, stand: false) } # nothing is cut for somebody who may not ask
           Media::Render.call(kit, member, post_ids: post_ids)
           write do

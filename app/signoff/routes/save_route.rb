@@ -32,7 +32,7 @@ module AskFirst
         private
 
         def shape(about)
-          name = Core::Posts::Text.line(about[:name].to_s, field: "name", limit: 60)
+          name = Core::Posts::Text.line(about[:name].to_s, field: "name", limit: Core::Lengths::NAME)
           if name.empty?
             raise Core::Invalid.new("name_missing", "The route has no name.", field: "name", way_on: "Give it one.")
           end

@@ -10,7 +10,7 @@ module AskFirst
         # @param channel_id [String, nil] only this channel
         # @return [String] the hold's id
         def call(reason:, channel_id: nil)
-          why = Core::Posts::Text.clean(reason, field: "reason", limit: 1_000).strip
+          why = Core::Posts::Text.clean(reason, field: "reason", limit: Core::Lengths::REASON).strip
           if why.empty?
             raise Core::Invalid.new(
                     "words_needed",

@@ -5,7 +5,7 @@ module AskFirst
     module Signoff
       # Why something was decided beside the answers. It stays on record.
       module Reason
-        LIMIT = 1_000
+        LIMIT = Core::Lengths::REASON
 
         module_function
 

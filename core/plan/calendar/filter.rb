@@ -10,7 +10,7 @@ module AskFirst
         # for whom a post waits: the client, somebody of the agency's side, whoever looks
         WAITS = %w[client colleague me].freeze
         MOST = 50 # of one kind
-        WORDS = 100
+        WORDS = Lengths::SEARCH
 
         # @param given [Hash{String=>String, nil}] kind => values by comma; words as they are
         # @return [Filter]

@@ -6,7 +6,7 @@ module AskFirst
       # A view of the plan by a name: how it looks and what it is narrowed to.
       class SavedView
         LOOKS = %w[month week channels wall year list].freeze
-        NAME = 60
+        NAME = Lengths::NAME
         MOST = 30 # of one person or client
 
         attr_reader :name, :look, :filter

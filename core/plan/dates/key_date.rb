@@ -9,7 +9,7 @@ module AskFirst
       # other work of the same time (a fair, a print run). It may come back every year.
       class KeyDate
         KINDS = %w[date work].freeze
-        NAME = 80
+        NAME = Lengths::WORD
         LONGEST = 366 # days
         MOST = 300 # of one client
 

@@ -7,7 +7,7 @@ module AskFirst
       # of content that is wanted (a label), and an hour if it matters; and the idea that it is for.
       class PencilMark
         MOST = 500 # cells at once
-        WORD = 80
+        WORD = Lengths::WORD
         CLOCK = /\A([01]\d|2[0-3]):[0-5]\d\z/
 
         attr_reader :day, :channel_id, :clock, :word, :label_id, :idea_id

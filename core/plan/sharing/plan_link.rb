@@ -7,7 +7,7 @@ module AskFirst
       # when it ends.
       class PlanLink
         MOST = 20 # that work at once, of one client
-        NAME = 60 # characters
+        NAME = Lengths::NAME
         DAYS = (1..365) # after which it ends
         WEEKS = (1..26) # that it shows
         DAY = 86_400 # seconds

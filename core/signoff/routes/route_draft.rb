@@ -57,7 +57,7 @@ module AskFirst
         end
 
         def name
-          name = Posts::Text.line(@step["name"] || "", field: "steps", limit: 60)
+          name = Posts::Text.line(@step["name"] || "", field: "steps", limit: Lengths::NAME)
           name.empty? ? raise(bad("name_missing", "has no name.")) : name
         end
 

@@ -3,7 +3,7 @@
 require_relative "../../support/walk"
 
 # Every interleaving of two dispatchers, one person and a network, to a depth that takes part of a minute.
-RSpec.describe "Every history of one showing" do
+RSpec.describe "Every history of one showing", :walk do
   # words => finds_by_id, same_id_once, and how often the person acts; with each a fault of the network, a freeze and
   # a kill
   {

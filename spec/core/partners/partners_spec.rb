@@ -36,6 +36,15 @@ RSpec.describe "Partners" do
     }.each { |said, error| expect(code { partners::Partner.clean(said) }).to eq(error), said.to_s }
   end
 
+  it "are kept to the limit of each field, and a fee to its own" do
+    keep = ->(key, value) { code { partners::Partner.clean({ key => value }) } }
+    { "name" => 120, "contact" => 500, "codes" => 500, "note" => 20_000, "came" => 4_000 }.each do |key, limit|
+      expect([keep.call(key, "x" * limit), keep.call(key, "x" * (limit + 1))]).to eq([nil, ["too_long", key]]), key
+    end
+    fee = ->(minor) { keep.call("fee", { "minor" => minor, "currency" => "EUR" }) }
+    expect([fee.call(0), fee.call(10**12), fee.call((10**12) + 1)]).to eq [nil, nil, %w[bad_fee fee]]
+  end
+
   it "are late with what was agreed, from the day after its day" do
     day = Date.new(2026, 10, 14)
     late = ->(status, due, today = day) { partners::Partner.late?(status, due, today) }

@@ -71,7 +71,7 @@ useKeys({ C: open })
   height: 28px;
   padding: 0 10px;
   background: var(--sheet);
-  border: 1px solid #9ba09d;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   font-weight: 600;
   cursor: pointer;

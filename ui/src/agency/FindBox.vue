@@ -7,6 +7,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import { api, ok, sentence, unread } from '@/api/client'
 import { begun } from '@/api/fresh'
+import { LENGTHS } from '@/api/lengths'
 import { STAGES, titled } from '@/api/words'
 import DialogBox from '@/parts/DialogBox.vue'
 import { later } from '@/parts/later'
@@ -160,7 +161,7 @@ async function release(day: string, workspace?: string) {
       :aria-expanded="lines.length > 0"
       :aria-activedescendant="lines.length > 0 ? `found-${at}` : undefined"
       placeholder="A word, “new post for …”, “october”, “release today’s”"
-      :maxlength="100"
+      :maxlength="LENGTHS.search"
       @keydown.down.prevent="move(1)"
       @keydown.up.prevent="move(-1)"
       @keydown.enter.prevent="lines[at]?.run()"

@@ -264,7 +264,7 @@ nav a.here {
   min-height: 28px;
   padding: 0 10px;
   background: var(--sheet);
-  border: 1px solid #9ba09d;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   color: var(--ink-2);
   cursor: pointer;
@@ -280,7 +280,7 @@ kbd {
 .face {
   align-self: center;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font-weight: 600;
   overflow: hidden;
 }
@@ -297,7 +297,7 @@ kbd {
   align-items: center;
   padding: 4px 16px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
 }
 @media (max-width: 640px) {
   .mast {

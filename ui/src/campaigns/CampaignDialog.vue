@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What a campaign is planned to be. What is typed is kept in this browser until it is saved.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input, InputNumber, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { digits, minorOf, typedAmount } from '@/api/money'
@@ -77,7 +78,7 @@ function leave() {
   <DialogBox :title="campaign ? `Change “${campaign.name}”` : 'A new campaign'" :width="640" @close="leave">
     <form class="campaign-form" @submit.prevent="keep">
       <FormField id="campaign-name" label="Name" :wrong="at('name')">
-        <Input id="campaign-name" v-model:value="form.name" :maxlength="120" />
+        <Input id="campaign-name" v-model:value="form.name" :maxlength="LENGTHS.title" />
       </FormField>
       <div class="row">
         <FormField id="campaign-first" label="From" :wrong="at('first')">
@@ -96,7 +97,7 @@ function leave() {
         hint="In one sentence: what is different afterwards."
         :wrong="at('goal')"
       >
-        <Input id="campaign-goal" v-model:value="form.goal" :maxlength="400" />
+        <Input id="campaign-goal" v-model:value="form.goal" :maxlength="LENGTHS.goal" />
       </FormField>
       <FormField
         id="campaign-brief"
@@ -104,7 +105,7 @@ function leave() {
         hint="**bold**, *slanted*, - lists, ## headings and links as in Markdown."
         :wrong="at('brief')"
       >
-        <Textarea id="campaign-brief" v-model:value="form.brief" :rows="7" :maxlength="20000" />
+        <Textarea id="campaign-brief" v-model:value="form.brief" :rows="7" :maxlength="LENGTHS.brief" />
       </FormField>
       <div class="row">
         <FormField id="campaign-channels" label="Channels" :wrong="at('channels')">

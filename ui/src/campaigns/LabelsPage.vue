@@ -6,6 +6,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useChosen } from '@/agency/me'
 import { api, ok, unread, type Schemas } from '@/api/client'
+import { LENGTHS } from '@/api/lengths'
 import { counted } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
@@ -186,7 +187,7 @@ async function want() {
     >
       <form @submit.prevent="keep">
         <FormField id="label-name" label="Name" hint="It changes on every post that carries it." :wrong="at('name')">
-          <Input id="label-name" v-model:value="changing.name" :maxlength="60" />
+          <Input id="label-name" v-model:value="changing.name" :maxlength="LENGTHS.name" />
         </FormField>
         <FormField id="label-mark" label="Mark, one or two letters" :wrong="at('mark')">
           <Input id="label-mark" v-model:value="changing.mark" :maxlength="2" />

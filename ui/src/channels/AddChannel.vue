@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Adds a channel: by going to a network for consent, planned before that, or offline.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input, Radio, RadioGroup } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -106,7 +107,7 @@ function turn(next: typeof way.value) {
         ><Input id="p-account" v-model:value="planned.value.account" type="url" placeholder="https://"
       /></FormField>
       <FormField id="p-name" label="Name here" :wrong="at('name')"
-        ><Input id="p-name" v-model:value="planned.value.name" :maxlength="60"
+        ><Input id="p-name" v-model:value="planned.value.name" :maxlength="LENGTHS.name"
       /></FormField>
       <p v-if="beside(['network_address', 'account', 'name'])" class="wrong" role="alert">
         {{ beside(['network_address', 'account', 'name']) }}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Channel sets: channels under one name, chosen together in a post, a filter, an ask.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -69,7 +70,7 @@ async function drop(set: string) {
     <form v-if="editing" @submit.prevent="save">
       <div class="field" :class="{ bad: at('name') }">
         <label for="set-name">Name</label>
-        <Input id="set-name" v-model:value="editing.name" :maxlength="60" placeholder="such as all in town" />
+        <Input id="set-name" v-model:value="editing.name" :maxlength="LENGTHS.name" placeholder="such as all in town" />
         <span v-if="at('name')" class="wrong" role="alert">{{ at('name') }}</span>
       </div>
       <Checkbox

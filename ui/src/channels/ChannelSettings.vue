@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One channel: its name, an offline one's marks and limits; withdraw the consent; archive.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
@@ -52,7 +53,7 @@ function leave(what: 'archive' | 'withdraw') {
   <DialogBox :width="460" :title="`Change ${channel.name}`" @close="emit('close')">
     <form @submit.prevent="save">
       <FormField id="c-name" label="Name here" :wrong="at('name')"
-        ><Input id="c-name" v-model:value="name" :maxlength="60"
+        ><Input id="c-name" v-model:value="name" :maxlength="LENGTHS.name"
       /></FormField>
       <p v-if="!offline" class="quiet">
         {{ channel.account }}<br />{{ channel.network }} sets what it takes. {{ channel.sentence }}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What an offline channel takes: its mark, and how much of everything.
+import { LENGTHS } from '@/api/lengths'
 import { Checkbox, Input, InputNumber } from 'ant-design-vue'
 import FormField from '@/parts/FormField.vue'
 
@@ -17,7 +18,7 @@ const limits = defineModel<{
 
 <template>
   <FormField v-if="named" id="o-name" label="Name" :wrong="at('name')"
-    ><Input id="o-name" v-model:value="limits.name" :maxlength="60"
+    ><Input id="o-name" v-model:value="limits.name" :maxlength="LENGTHS.name"
   /></FormField>
   <FormField id="o-initials" label="Mark" :wrong="at('initials')" hint="One to three letters."
     ><Input id="o-initials" v-model:value="limits.initials" :maxlength="3"

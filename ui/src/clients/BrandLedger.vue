@@ -49,7 +49,7 @@ function turn() {
       <ul v-if="colours.length > 0" class="swatches">
         <li v-for="one in colours" :key="one.hex" :title="`${one.name} ${one.hex}`">
           <svg width="24" height="24" role="img" :aria-label="`${one.name || 'colour'} ${one.hex}`">
-            <rect width="24" height="24" :fill="one.hex" stroke="#D2D5D1" />
+            <rect width="24" height="24" :fill="one.hex" :style="{ stroke: 'var(--rule)' }" />
           </svg>
         </li>
       </ul>

@@ -4,6 +4,7 @@ import { Button, Input, Textarea, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
+import { WHITE } from '@/parts/plain-colours'
 import BrandPart from './BrandPart.vue'
 import ContrastTable from './ContrastTable.vue'
 import { useBrandPart } from './brand'
@@ -36,7 +37,7 @@ async function remove(file: string) {
   }
   void queries.invalidateQueries({ queryKey: ['brand', props.workspace] })
 }
-const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('#') ? hex : `#${hex}`) : '#ffffff')
+const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('#') ? hex : `#${hex}`) : WHITE)
 </script>
 
 <template>
@@ -48,7 +49,7 @@ const shown = (hex: string) => (/^#?[0-9a-f]{6}$/i.test(hex) ? (hex.startsWith('
           <ul class="swatches">
             <li v-for="(one, index) in colours.value" :key="index">
               <svg width="100%" height="54" :aria-label="`${one.name || 'colour'} ${one.hex}`" role="img">
-                <rect width="100%" height="54" :fill="shown(one.hex)" stroke="#D2D5D1" />
+                <rect width="100%" height="54" :fill="shown(one.hex)" :style="{ stroke: 'var(--rule)' }" />
               </svg>
               <template v-if="may">
                 <Input v-model:value="one.name" placeholder="name" :aria-label="`Name of colour ${index + 1}`" />

@@ -11,8 +11,8 @@ const WORDS: Record<string, string> = { text: 'text', large: 'large text, marks'
   <ul>
     <li v-for="pair in contrasts" :key="pair.one + pair.other">
       <svg width="96" height="26" role="img" :aria-label="`${pair.one} on ${pair.other}`">
-        <rect width="48" height="26" :fill="pair.other" stroke="#D2D5D1" />
-        <rect x="48" width="48" height="26" :fill="pair.one" stroke="#D2D5D1" />
+        <rect width="48" height="26" :fill="pair.other" :style="{ stroke: 'var(--rule)' }" />
+        <rect x="48" width="48" height="26" :fill="pair.one" :style="{ stroke: 'var(--rule)' }" />
         <text x="24" y="18" text-anchor="middle" font-size="14" font-weight="600" :fill="pair.one">Aa</text>
         <text x="72" y="18" text-anchor="middle" font-size="14" font-weight="600" :fill="pair.other">Aa</text>
       </svg>

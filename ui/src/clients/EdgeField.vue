@@ -25,7 +25,7 @@ const value = defineModel<string>({ required: true })
   width: 46px;
   height: 30px;
   padding: 2px;
-  border: 1px solid #9ba09d;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   background: var(--sheet);
 }

@@ -6,6 +6,7 @@ import { readerZone } from '@/api/time'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok } from '@/api/client'
+import { LENGTHS } from '@/api/lengths'
 import { initials } from '@/api/words'
 import { useChosen } from '@/agency/me'
 import FormField from '@/parts/FormField.vue'
@@ -68,7 +69,7 @@ async function make() {
     </div>
     <form class="block narrow" @submit.prevent="make">
       <FormField id="name" label="Name" :wrong="at('name')" hint="As the client writes it.">
-        <Input id="name" v-model:value="form.value.name" autofocus required :maxlength="120" />
+        <Input id="name" v-model:value="form.value.name" autofocus required :maxlength="LENGTHS.title" />
       </FormField>
       <div class="pair">
         <FormField

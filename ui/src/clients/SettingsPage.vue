@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Client settings: everything that the set-up asked for, changed later; archive and deletion at the end.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input, Radio, RadioGroup, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
@@ -184,7 +185,7 @@ const publishers = computed(() => [
         <section class="block">
           <h2>Name and mark</h2>
           <FormField id="name" label="Name" :wrong="at('name')"
-            ><Input id="name" v-model:value="form.name" :maxlength="120"
+            ><Input id="name" v-model:value="form.name" :maxlength="LENGTHS.title"
           /></FormField>
           <div class="pair">
             <FormField id="mark" label="Mark in letters" :wrong="at('mark')"

@@ -7,6 +7,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok, unread } from '@/api/client'
 import { planned } from '@/api/time'
+import { LENGTHS } from '@/api/lengths'
 import { titled } from '@/api/words'
 import { besideInWords } from '@/parts/beside'
 import FormField from '@/parts/FormField.vue'
@@ -88,7 +89,7 @@ const more = computed(() => (data.value ? besideInWords(data.value.beside) : [])
               label="Where it went"
               :wrong="at('place')"
               hint="Its address, or in words such as “on the counter of shop 2”."
-              ><Input id="place" v-model:value="place" :maxlength="500"
+              ><Input id="place" v-model:value="place" :maxlength="LENGTHS.place"
             /></FormField>
             <div class="acts">
               <Button :type="data.stop ? 'default' : 'primary'" html-type="submit" :loading="busy">It is out</Button>

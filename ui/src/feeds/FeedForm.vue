@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What is made of a feed: which items, in which words, as an idea or a draft. The rule is tried on its newest items as
 // it is typed.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input, InputNumber, Radio, RadioGroup, Textarea } from 'ant-design-vue'
 import { watchDebounced } from '@vueuse/core'
 import { computed, reactive, ref, toRef } from 'vue'
@@ -77,7 +78,7 @@ async function save(begin: boolean) {
     <form class="feed" @submit.prevent="save(!feed.begun)">
       <div>
         <FormField id="feed-name" label="Name" :wrong="at('name')">
-          <Input id="feed-name" v-model:value="form.name" :maxlength="120" />
+          <Input id="feed-name" v-model:value="form.name" :maxlength="LENGTHS.title" />
         </FormField>
         <FormField
           id="feed-needs"

@@ -64,20 +64,20 @@ tbody td {
   background: var(--well);
 }
 .shade-1 {
-  background: #d3e4d9;
+  background: var(--share-1);
 }
 .shade-2 {
-  background: #a9cdb7;
+  background: var(--share-2);
 }
 .shade-3 {
-  background: #7bb393;
+  background: var(--share-3);
 }
 .shade-4 {
-  background: #3d8a61;
-  color: #fff;
+  background: var(--share-4);
+  color: var(--sheet);
 }
 .shade-5 {
   background: var(--cleared);
-  color: #fff;
+  color: var(--sheet);
 }
 </style>

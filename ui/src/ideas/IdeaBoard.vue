@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Ideas in the groups of the house, moved by dragging or by Shift and arrows.
+import { LENGTHS } from '@/api/lengths'
 import { Dropdown, Input } from 'ant-design-vue'
 import { nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -121,7 +122,7 @@ const lines = (group: Group) => {
           v-model:value="name"
           class="naming"
           size="small"
-          :maxlength="60"
+          :maxlength="LENGTHS.name"
           aria-label="Name of the group"
           @blur="keep"
           @press-enter="keep"
@@ -166,7 +167,7 @@ const lines = (group: Group) => {
         v-if="naming === ''"
         v-model:value="name"
         class="naming"
-        :maxlength="60"
+        :maxlength="LENGTHS.name"
         placeholder="What belongs in it"
         aria-label="Name of the new group"
         @blur="keep"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A thought written down before it is gone: from any page, by a key. What is typed is kept in this browser until it is
 // sent; more can be said of it later.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input, message, Textarea } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -67,7 +68,7 @@ async function keep() {
   <DialogBox title="An idea" :width="520" @close="emit('close')">
     <form @submit.prevent="keep" @paste="pasted" @keydown.ctrl.enter.prevent="keep" @keydown.meta.enter.prevent="keep">
       <FormField id="idea-title" label="In a few words" :wrong="at('title')">
-        <Input id="idea-title" v-model:value="form.title" :maxlength="300" />
+        <Input id="idea-title" v-model:value="form.title" :maxlength="LENGTHS.idea_title" />
       </FormField>
       <FormField id="idea-note" label="More of it" :wrong="at('note')">
         <Textarea id="idea-note" v-model:value="form.note" :rows="4" />

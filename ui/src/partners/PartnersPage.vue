@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useChosen } from '@/agency/me'
 import { sentence, unread } from '@/api/client'
 import { money } from '@/api/money'
+import { LENGTHS } from '@/api/lengths'
 import { counted } from '@/api/words'
 import MaterialBar from '@/media/library/MaterialBar.vue'
 import ActButton from '@/parts/ActButton.vue'
@@ -64,7 +65,7 @@ useKeys({ J: () => walkRows(1), K: () => walkRows(-1) })
       />
       <span class="fill" />
       <form class="add" @submit.prevent="add">
-        <Input v-model:value="name" :maxlength="120" placeholder="Name" aria-label="Name of a new partner" />
+        <Input v-model:value="name" :maxlength="LENGTHS.title" placeholder="Name" aria-label="Name of a new partner" />
         <ActButton
           type="primary"
           html-type="submit"

@@ -16,7 +16,7 @@ defineProps<{ network: string; initials: string; name?: string }>()
   width: 20px;
   height: 18px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font: 600 10px/1 var(--sans);
   border-radius: 2px;
   flex: none;

@@ -5,7 +5,7 @@ defineProps<{ id: string; mark: string; edge: string; picture?: boolean; size?: 
 
 <template>
   <svg class="client-mark" :width="size ?? 22" :height="size ?? 22" viewBox="0 0 22 22" aria-hidden="true">
-    <rect width="22" height="22" rx="2" fill="#fff" stroke="#9ba09d" />
+    <rect width="22" height="22" rx="2" :style="{ fill: 'var(--sheet)', stroke: 'var(--edge)' }" />
     <image
       v-if="picture"
       :href="`/api/w/${id}/mark`"
@@ -15,7 +15,9 @@ defineProps<{ id: string; mark: string; edge: string; picture?: boolean; size?: 
       height="18"
       preserveAspectRatio="xMidYMid slice"
     />
-    <text v-else x="11" y="13.5" text-anchor="middle" font-size="9" font-weight="700" fill="#16191C">{{ mark }}</text>
+    <text v-else x="11" y="13.5" text-anchor="middle" font-size="9" font-weight="700" :style="{ fill: 'var(--ink)' }">
+      {{ mark }}
+    </text>
     <rect y="18" width="22" height="4" rx="1" :fill="edge" />
   </svg>
 </template>

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import shared from '@/api/shared.json'
 
 const props = defineProps<{ name: string; colour: string; mark: string }>()
-const fill = computed(() => (shared.label_colours as Record<string, string>)[props.colour] ?? '#16191C')
+const fill = computed(() => (shared.label_colours as Record<string, string>)[props.colour] ?? shared.label_colours.ink)
 const letters = computed(() => props.mark || [...props.name][0]?.toUpperCase() || '')
 </script>
 
@@ -12,7 +12,9 @@ const letters = computed(() => props.mark || [...props.name][0]?.toUpperCase() |
   <span class="label-chip">
     <svg width="18" height="16" viewBox="0 0 18 16" aria-hidden="true">
       <path d="M0 2a2 2 0 0 1 2-2h11l5 8-5 8H2a2 2 0 0 1-2-2z" :fill="fill" />
-      <text x="7" y="11.5" text-anchor="middle" font-size="9.5" font-weight="700" fill="#fff">{{ letters }}</text>
+      <text x="7" y="11.5" text-anchor="middle" font-size="9.5" font-weight="700" :style="{ fill: 'var(--sheet)' }">
+        {{ letters }}
+      </text>
     </svg>
     <span dir="auto">{{ name }}</span>
   </span>

@@ -184,7 +184,7 @@ figcaption {
   bottom: 8px;
   padding: 0 6px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font-size: 12px;
 }
 .link-card {
@@ -245,7 +245,7 @@ figcaption {
   margin-top: 8px;
   padding: 6px 8px;
   border-left: 4px solid var(--trouble);
-  background: #fbeef0;
+  background: var(--trouble-ground);
 }
 .over-label {
   display: block;

@@ -7,8 +7,14 @@ const words = { all: 'all of it', part: 'a part of it', none: 'nothing of it' }
 <template>
   <svg width="14" height="14" viewBox="0 0 14 14" role="img" :aria-label="`${props.group}: ${words[share]}`">
     <title>{{ group }}: {{ words[share] }}</title>
-    <rect x="0.5" y="0.5" width="13" height="13" fill="#fff" :stroke="share === 'none' ? '#9ba09d' : '#16191c'" />
-    <rect v-if="share === 'all'" x="0.5" y="0.5" width="13" height="13" fill="#16191c" />
-    <path v-if="share === 'part'" d="M0.5 0.5H13.5L0.5 13.5Z" fill="#16191c" />
+    <rect
+      x="0.5"
+      y="0.5"
+      width="13"
+      height="13"
+      :style="{ fill: 'var(--sheet)', stroke: share === 'none' ? 'var(--edge)' : 'var(--ink)' }"
+    />
+    <rect v-if="share === 'all'" x="0.5" y="0.5" width="13" height="13" :style="{ fill: 'var(--ink)' }" />
+    <path v-if="share === 'part'" d="M0.5 0.5H13.5L0.5 13.5Z" :style="{ fill: 'var(--ink)' }" />
   </svg>
 </template>

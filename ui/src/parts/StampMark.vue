@@ -79,11 +79,11 @@ svg * {
   stroke: none;
 }
 .white {
-  stroke: #fff;
+  stroke: var(--sheet);
 }
 .hand {
   fill: var(--ink);
-  stroke: #fff;
+  stroke: var(--sheet);
   stroke-width: 1;
 }
 .faint {

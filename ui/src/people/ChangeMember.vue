@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Changes a member's role, title, channels or last day; says first what that touches.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input, message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -70,7 +71,7 @@ async function save() {
           />
         </FormField>
         <FormField id="change-title" label="Title" :wrong="at('title')"
-          ><Input id="change-title" v-model:value="form.title" :maxlength="120"
+          ><Input id="change-title" v-model:value="form.title" :maxlength="LENGTHS.title"
         /></FormField>
       </div>
       <template v-if="person.side === 'agency'">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Invites by mail, one or by the tens: each address gets its own answer, the good ones are kept, the others stay to
 // be mended.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input, Textarea } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -92,7 +93,7 @@ function close() {
           />
         </FormField>
         <FormField id="invite-title" label="Title" :wrong="at('title')" hint="Such as marketing; may stay empty."
-          ><Input id="invite-title" v-model:value="form.value.title" :maxlength="120"
+          ><Input id="invite-title" v-model:value="form.value.title" :maxlength="LENGTHS.title"
         /></FormField>
       </div>
       <template v-if="role?.side !== 'client'">

@@ -97,18 +97,18 @@ function why(line: Schemas['MemberSheet']['lines'][number]) {
             v-if="line.allowed === 'all'"
             d="M1.5 7l3.2 3.3L11.5 2.5"
             fill="none"
-            stroke="#17693F"
+            :style="{ stroke: 'var(--cleared)' }"
             stroke-width="2"
           />
           <path
             v-else-if="line.allowed === 'part'"
             d="M1.5 7l3.2 3.3L11.5 2.5"
             fill="none"
-            stroke="#17693F"
+            :style="{ stroke: 'var(--cleared)' }"
             stroke-width="1.5"
             stroke-dasharray="2.5 2"
           />
-          <path v-else d="M2 6.5H10" fill="none" stroke="#B00D2B" stroke-width="2" />
+          <path v-else d="M2 6.5H10" fill="none" :style="{ stroke: 'var(--trouble)' }" stroke-width="2" />
         </svg>
         <span
           >{{ line.words }}<span v-if="why(line)" class="quiet who">{{ why(line) }}</span></span

@@ -129,7 +129,14 @@ useKeys({
               <td>
                 <span class="who"
                   ><svg width="28" height="28" viewBox="0 0 28 28" aria-hidden="true">
-                    <circle cx="14" cy="14" r="13" fill="none" stroke="#7C8388" stroke-dasharray="3 3" /></svg
+                    <circle
+                      cx="14"
+                      cy="14"
+                      r="13"
+                      fill="none"
+                      :style="{ stroke: 'var(--ink-faint)' }"
+                      stroke-dasharray="3 3"
+                    /></svg
                   ><span
                     ><b>{{ one.email }}</b
                     ><span class="quiet">invited {{ brief(one.invited_at, now) }} by {{ one.invited_by }}</span></span

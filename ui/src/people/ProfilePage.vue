@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // My profile: name and picture, time, what I am told and when, absences, second factor, password, sessions.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
@@ -133,7 +134,7 @@ const fields = ['name', 'zone', 'date_language', 'working_days', 'notices', 'qui
             <Button v-if="data.picture" size="small" @click="noPicture">Remove</Button>
           </div>
           <FormField id="name" label="Name" :wrong="at('name')"
-            ><Input id="name" v-model:value="form.name" :maxlength="120" autocomplete="name"
+            ><Input id="name" v-model:value="form.name" :maxlength="LENGTHS.title" autocomplete="name"
           /></FormField>
         </section>
         <section class="block">

@@ -8,6 +8,7 @@ import FormField from '@/parts/FormField.vue'
 import ShareSquare from '@/parts/ShareSquare.vue'
 import SidePanel from '@/parts/SidePanel.vue'
 import { useProblem } from '@/parts/problem'
+import { LENGTHS } from '@/api/lengths'
 import { counted } from '@/api/words'
 
 type Role = Schemas['Roles']['roles'][number]
@@ -173,7 +174,7 @@ async function drop() {
           label="Name"
           :wrong="at('name')"
           :hint="editing.preset ? 'Roles that ship keep their names.' : undefined"
-          ><Input id="role-name" v-model:value="editing.name" :maxlength="60" :disabled="editing.preset"
+          ><Input id="role-name" v-model:value="editing.name" :maxlength="LENGTHS.name" :disabled="editing.preset"
         /></FormField>
         <div v-if="!editing.id" class="sides">
           <RadioGroup v-model:value="editing.side" aria-label="Side" @change="editing.abilities = []">

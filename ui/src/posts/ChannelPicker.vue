@@ -146,7 +146,7 @@ legend {
 .set {
   min-height: 24px;
   padding: 0 8px;
-  border: 1px solid #9ba09d;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   background: var(--sheet);
   cursor: pointer;
@@ -158,7 +158,7 @@ legend {
 }
 .set[aria-pressed='true'] {
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
 }
 label {
   display: inline-flex;

@@ -95,7 +95,7 @@ const keep = useAct<void>(
     <details v-if="open.length > 0 && fine.length > 0" class="fine">
       <summary>
         <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden="true">
-          <path d="M2 6.5 5 9.5 10 3" fill="none" stroke="#17693F" stroke-width="2" />
+          <path d="M2 6.5 5 9.5 10 3" fill="none" :style="{ stroke: 'var(--cleared)' }" stroke-width="2" />
         </svg>
         {{ lines.length > 0 ? `${fine.length} others are fine` : 'All that is looked at is fine' }}
       </summary>

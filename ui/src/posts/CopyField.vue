@@ -137,7 +137,7 @@ defineExpose({
   color: var(--ink-2);
 }
 .field-copy :deep(.over-limit) {
-  background: #fbeef0;
+  background: var(--trouble-ground);
   text-decoration: underline wavy var(--trouble) 1px;
   text-underline-offset: 4px;
 }

@@ -125,7 +125,7 @@ td button:hover {
 }
 .chosen {
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font-weight: 600;
 }
 .dot {

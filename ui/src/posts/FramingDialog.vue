@@ -155,7 +155,7 @@ async function done() {
 .shape[aria-pressed='true'] {
   border-color: var(--ink);
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
 }
 .stage {
   position: relative;
@@ -181,7 +181,7 @@ svg {
 }
 .edge {
   fill: none;
-  stroke: #fff;
+  stroke: var(--sheet);
   stroke-width: 2;
 }
 .near {

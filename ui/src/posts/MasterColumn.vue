@@ -167,7 +167,7 @@ defineExpose({ focus: () => text.value?.focus(), mentions: () => aids.value?.men
 }
 .room:hover,
 .room[aria-pressed='true'] {
-  border-color: #9ba09d;
+  border-color: var(--edge);
   color: var(--ink);
 }
 .text :deep(.cm-content) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The subject line: the agency's own name for the post; the client never sees it.
+import { LENGTHS } from '@/api/lengths'
 import { Input } from 'ant-design-vue'
 import { computed, onMounted, toRef } from 'vue'
 import { usePart } from './part'
@@ -36,7 +37,7 @@ function type(text: string) {
       :value="value"
       :readonly="!!off"
       :title="off ?? 'Subject line; the client never sees it'"
-      :maxlength="300"
+      :maxlength="LENGTHS.subject"
       :bordered="false"
       placeholder="Give it a subject"
       @update:value="type"

@@ -10,7 +10,7 @@ const found = computed(() => spread(props.times))
 <template>
   <span v-if="found" class="spread" :title="`The channels go out ${found.words}`">
     <svg viewBox="0 0 96 20" width="96" height="20" role="img" :aria-label="`Times of the channels: ${found.words}`">
-      <path d="M6 14H90" stroke="#7c8388" />
+      <path d="M6 14H90" :style="{ stroke: 'var(--ink-faint)' }" />
       <g v-for="heap in found.heaps" :key="heap.at">
         <rect
           v-for="n in Math.min(heap.count, 4)"
@@ -19,7 +19,7 @@ const found = computed(() => spread(props.times))
           :y="15 - n * 4"
           width="4"
           height="3"
-          fill="#16191c"
+          :style="{ fill: 'var(--ink)' }"
         />
       </g>
     </svg>

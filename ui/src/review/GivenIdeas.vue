@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What somebody of the client's side has given as an idea, with what became of each, and a place for one more.
+import { LENGTHS } from '@/api/lengths'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { Given } from './api'
 import { GIVEN } from './given-texts'
@@ -49,9 +50,9 @@ async function send() {
       <button v-if="!asking" type="button" class="plain" @click="asking = true">{{ t.ask }}</button>
       <form v-else @submit.prevent="send">
         <label for="given-title">{{ t.title }}</label>
-        <input id="given-title" v-model="title" dir="auto" maxlength="300" required />
+        <input id="given-title" v-model="title" dir="auto" :maxlength="LENGTHS.idea_title" required />
         <label for="given-note">{{ t.note }}</label>
-        <textarea id="given-note" v-model="note" dir="auto" rows="3" maxlength="4000" />
+        <textarea id="given-note" v-model="note" dir="auto" rows="3" :maxlength="LENGTHS.words" />
         <p class="two">
           <button type="button" class="plain" @click="asking = false">{{ t.later }}</button>
           <button type="submit" class="dark" :disabled="busy || title.trim() === ''">{{ t.give }}</button>
@@ -87,8 +88,8 @@ textarea {
   width: 100%;
   padding: 8px 10px;
   font: inherit;
-  background: #fff;
-  border: 1px solid #9ba09d;
+  background: var(--sheet);
+  border: 1px solid var(--edge);
   border-radius: 3px;
 }
 .two {
@@ -99,15 +100,15 @@ button {
   min-height: 44px;
   padding: 0 16px;
   font: inherit;
-  border: 1px solid #9ba09d;
+  border: 1px solid var(--edge);
   border-radius: 3px;
-  background: #fff;
+  background: var(--sheet);
   cursor: pointer;
 }
 button.dark {
-  color: #fff;
-  background: #17191b;
-  border-color: #17191b;
+  color: var(--sheet);
+  background: var(--ink);
+  border-color: var(--ink);
 }
 button:disabled {
   opacity: 0.5;
@@ -122,7 +123,7 @@ li {
   gap: 2px 12px;
   justify-content: space-between;
   padding: 8px 0;
-  border-bottom: 1px solid #d3d6d4;
+  border-bottom: 1px solid var(--rule);
 }
 li b {
   font-weight: 600;

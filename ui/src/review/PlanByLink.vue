@@ -70,7 +70,7 @@ h1 {
   font-size: 20px;
 }
 header p {
-  color: #4c5358;
+  color: var(--ink-2);
 }
 header a {
   color: inherit;

@@ -91,7 +91,7 @@ const empty = (day: string) => on(day).length === 0 && marksOn(day).length === 0
 
 <style scoped>
 .week {
-  border-top: 2px solid #16191c;
+  border-top: 2px solid var(--ink);
 }
 h2 {
   margin: 0;
@@ -102,7 +102,7 @@ h2 {
 h2 span,
 h3 span {
   margin-left: 8px;
-  color: #4c5358;
+  color: var(--ink-2);
   font-weight: 450;
 }
 h3 {
@@ -120,32 +120,32 @@ h3 {
 .day {
   min-height: 74px;
   padding: 5px 7px 8px;
-  border: 1px solid #d2d5d1;
+  border: 1px solid var(--rule);
   border-width: 1px 1px 0 0;
-  background: #fff;
+  background: var(--sheet);
 }
 .day.today {
-  box-shadow: inset 0 3px #16191c;
+  box-shadow: inset 0 3px var(--ink);
 }
 .day.past {
-  background: #f6f7f5;
+  background: var(--rest);
 }
 .post {
   margin-bottom: 7px;
   padding-left: 7px;
-  border-left: 4px solid #5f666c;
+  border-left: 4px solid var(--drafting);
 }
 .post.waits {
-  border-color: #55389a;
+  border-color: var(--client);
 }
 .post.agreed {
-  border-color: #17693f;
+  border-color: var(--cleared);
 }
 .post.out {
-  border-color: #16191c;
+  border-color: var(--ink);
 }
 .post.held {
-  border-color: #b00d2b;
+  border-color: var(--trouble);
 }
 p {
   margin: 0;
@@ -158,15 +158,15 @@ p {
 }
 .where,
 .state {
-  color: #4c5358;
+  color: var(--ink-2);
   font-size: 13px;
 }
 .waits .state {
-  color: #55389a;
+  color: var(--client);
   font-weight: 600;
 }
 .held .state {
-  color: #b00d2b;
+  color: var(--trouble);
 }
 .subject {
   overflow-wrap: anywhere;
@@ -174,13 +174,13 @@ p {
 .mark {
   margin-bottom: 6px;
   padding: 2px 7px;
-  border: 1px dashed #7c8388;
+  border: 1px dashed var(--ink-faint);
   font-size: 13px;
   font-style: italic;
 }
 .none {
   padding: 20px 0;
-  color: #4c5358;
+  color: var(--ink-2);
 }
 @media (max-width: 800px) {
   .days {

@@ -85,7 +85,7 @@ const put = () => emit('place', props.pages ? { page: page.value } : { ms: ms.va
   line-height: 24px;
   border-radius: 12px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
 }
 .client b {
   background: var(--client);

@@ -47,7 +47,7 @@ const last = computed(() => {
   border: 0;
   border-radius: 12px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font: 700 12px/24px var(--sans);
   vertical-align: text-bottom;
   user-select: none;

@@ -95,7 +95,7 @@ const place = (spot: { x: number; y: number; width: number; height: number }) =>
 .area {
   position: absolute;
   border: 2px solid currentcolor;
-  outline: 1px solid #fff;
+  outline: 1px solid var(--sheet);
   color: var(--ink);
 }
 .spot b {
@@ -105,10 +105,10 @@ const place = (spot: { x: number; y: number; width: number; height: number }) =>
   min-width: 24px;
   height: 24px;
   font: 700 12px/20px var(--sans);
-  border: 2px solid #fff;
+  border: 2px solid var(--sheet);
   border-radius: 12px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
 }
 .client {
   color: var(--client);

@@ -202,7 +202,7 @@ async function openMail(id: string) {
   border-radius: 10px;
   text-align: center;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font-size: 12px;
 }
 .client .number {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Assigns a production task: what, to whom, by when.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
@@ -28,7 +29,13 @@ const assign = useAct<undefined>(
 <template>
   <form class="small-form" @submit.prevent="assign.mutate(undefined)">
     <label for="task-what">What</label>
-    <Input id="task-what" v-model:value="task.title" :maxlength="200" required placeholder="Picture for the fog post" />
+    <Input
+      id="task-what"
+      v-model:value="task.title"
+      :maxlength="LENGTHS.task"
+      required
+      placeholder="Picture for the fog post"
+    />
     <label for="task-kind">Kind</label>
     <ChoiceField
       id="task-kind"

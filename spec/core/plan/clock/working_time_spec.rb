@@ -30,6 +30,12 @@ RSpec.describe AskFirst::Core::Plan::WorkingTime do
     expect(lisbon.subtract(at("2026-10-15T10:00"), 120)).to eq at("2026-10-14T17:00")
   end
 
+  it "somebody works from the opening on, and not any more at the closing" do
+    works = ->(text) { lisbon.working?(at(text)) }
+    expect(%w[2026-10-14T09:00 2026-10-14T12:59 2026-10-14T14:00 2026-10-14T17:59].map(&works).uniq).to eq [true]
+    expect(%w[2026-10-14T08:59 2026-10-14T13:00 2026-10-14T18:00 2026-10-18T10:00].map(&works).uniq).to eq [false]
+  end
+
   it "measures between, backwards with a minus" do
     expect(lisbon.between(at("2026-10-14T12:00"), at("2026-10-15T10:00"))).to eq 360
     expect(lisbon.between(at("2026-10-15T10:00"), at("2026-10-14T12:00"))).to eq(-360)

@@ -21,6 +21,14 @@ RSpec.describe AskFirst::Core::Plan::Weeks do
     end
   end
 
+  it "a year in weeks that start on Sunday has each day once, and each week the number of its Thursday" do
+    year = described_class.of(Date.new(2026, 1, 1)..Date.new(2026, 12, 31), 0)
+    expect([year.first.days.first, year.last.days.last].map(&:iso8601)).to eq %w[2025-12-28 2027-01-02]
+    expect(year.map(&:number)).to eq [*1..53]
+    expect(year.map { |week| week.days.first.wday }.uniq).to eq [0]
+    expect(year[1].days.map(&:iso8601).values_at(0, 4, 6)).to eq %w[2026-01-04 2026-01-08 2026-01-10]
+  end
+
   # Check values of ISO 8601 weeks, from memory: 1 January 1977 is 1976-W53-6, 29 December 2008 is 2009-W01-1.
   it "has one week for one day, of its Thursday's number, from Monday or from Sunday" do
     week = ->(day, start) { described_class.of(day..day, start).map { |one| [one.number, one.days.first.iso8601] } }

@@ -9,6 +9,7 @@ import { api, ok, sentence } from '@/api/client'
 import { counted } from '@/api/words'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import EditorBox from './EditorBox.vue'
+import { BLACK, WHITE } from '@/parts/plain-colours'
 import { contrast, costOf, look, make, PLAIN, shapesFor, useSteps, type Kept, type Words } from './edit'
 import { preview, type Medium } from '@/media/library/library'
 
@@ -130,8 +131,8 @@ const fonts = computed(() =>
 )
 const words = computed<Words>(() => ({
   text: '',
-  colour: '#FFFFFF',
-  ground: colours.value[0]?.value === '#FFFFFF' ? '#000000' : (colours.value[0]?.value ?? '#000000'),
+  colour: WHITE,
+  ground: colours.value[0]?.value === WHITE ? BLACK : (colours.value[0]?.value ?? BLACK),
   at: 'bottom',
   size: 60,
   ...edit.value.words,
@@ -297,12 +298,12 @@ img {
   padding: 0 8px;
   font: inherit;
   background: var(--sheet);
-  border: 1px solid #9ba09d;
+  border: 1px solid var(--edge);
   border-radius: 3px;
   cursor: pointer;
 }
 .shape[aria-pressed='true'] {
-  color: #fff;
+  color: var(--sheet);
   background: var(--ink);
   border-color: var(--ink);
 }

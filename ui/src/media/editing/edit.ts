@@ -1,5 +1,6 @@
 // How a picture is changed into another one: steps as the core takes them (core/media/edit.rb), each undone by the one
 // before.
+import { BLACK, WHITE } from '@/parts/plain-colours'
 import { computed, ref } from 'vue'
 import { ok, api, type Schemas } from '@/api/client'
 
@@ -37,8 +38,8 @@ export function shapesFor(channels: { name: string; limits: { shapes?: number[][
 export type Kept = { copy: true } | { post_ids: string[] }
 
 export const PLAIN = [
-  { name: 'white', hex: '#FFFFFF' },
-  { name: 'black', hex: '#000000' },
+  { name: 'white', hex: WHITE },
+  { name: 'black', hex: BLACK },
 ]
 
 /** Steps with what changes nothing left out, as the core keeps them. */

@@ -104,7 +104,7 @@ img {
   position: absolute;
   inset: 0;
   border: 3px solid var(--ink);
-  box-shadow: inset 0 0 0 2px #fff;
+  box-shadow: inset 0 0 0 2px var(--sheet);
 }
 .chosen .picture::after {
   border-color: var(--client);
@@ -118,7 +118,7 @@ img {
   width: 24px;
   height: 20px;
   font-size: 11px;
-  color: #fff;
+  color: var(--sheet);
   background: var(--ink);
 }
 .name {

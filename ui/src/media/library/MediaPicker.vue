@@ -101,7 +101,7 @@ function turn(id: string) {
   max-height: 52vh;
   padding: 8px;
   overflow: auto;
-  background: var(--page, #eff0ee);
+  background: var(--page, var(--ground));
 }
 .foot {
   display: flex;

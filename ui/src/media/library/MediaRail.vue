@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What a client's media can be narrowed by: folders, kinds, labels, and what is worth a look.
+import { LENGTHS } from '@/api/lengths'
 import { Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
@@ -67,7 +68,7 @@ const turn = (what: keyof Narrowed, to: string) => emit('narrow', { [what]: prop
       </li>
       <li v-for="one in here.folders" :key="one.id">
         <form v-if="naming === one.id" @submit.prevent="save">
-          <Input v-model:value="name" size="small" aria-label="Name of the folder" :maxlength="60" />
+          <Input v-model:value="name" size="small" aria-label="Name of the folder" :maxlength="LENGTHS.name" />
           <span class="acts">
             <button type="submit" class="link-button">save</button>
             <button type="button" class="link-button" @click="remove(one.id)">take the folder away</button>
@@ -93,7 +94,13 @@ const turn = (what: keyof Narrowed, to: string) => emit('narrow', { [what]: prop
       </li>
       <li>
         <form v-if="naming === 'new'" @submit.prevent="save">
-          <Input v-model:value="name" size="small" aria-label="Name of the new folder" :maxlength="60" autofocus />
+          <Input
+            v-model:value="name"
+            size="small"
+            aria-label="Name of the new folder"
+            :maxlength="LENGTHS.name"
+            autofocus
+          />
           <span class="acts">
             <button type="submit" class="link-button">make it</button>
             <button type="button" class="link-button" @click="naming = undefined">leave it</button>

@@ -131,18 +131,18 @@ img {
   position: absolute;
   padding: 0;
   border: 2px solid var(--ink);
-  outline: 1px solid #fff;
+  outline: 1px solid var(--sheet);
   background: rgb(255 255 255 / 25%);
   cursor: grab;
 }
 .guess {
   position: absolute;
   border: 2px dashed var(--ink);
-  outline: 1px dashed #fff;
+  outline: 1px dashed var(--sheet);
   pointer-events: none;
 }
 .box:focus-visible {
-  outline: 3px solid #fff;
+  outline: 3px solid var(--sheet);
   border-color: var(--client);
 }
 .line {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Writing into a cell: Enter keeps it and goes down, Tab to the right, Esc leaves it as it was.
+import { LENGTHS } from '@/api/lengths'
 import { Input } from 'ant-design-vue'
 import { nextTick, onMounted, ref } from 'vue'
 
@@ -29,7 +30,7 @@ function leave() {
       ref="field"
       v-model:value="text"
       size="small"
-      :maxlength="80"
+      :maxlength="LENGTHS.word"
       aria-label="A word on the mark"
       @keydown.enter.stop.prevent="done('down')"
       @keydown.tab.exact.stop.prevent="done('right')"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What is shown, elsewhere: on paper, as a file for other programs, and in a calendar by a private address that is
 // told once; those that there are, and their end.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -124,7 +125,7 @@ const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.work
     </div>
     <form v-else @submit.prevent="make">
       <FormField id="feed-name" label="Name of the calendar" :wrong="at('name')">
-        <Input id="feed-name" v-model:value="name" :maxlength="60" />
+        <Input id="feed-name" v-model:value="name" :maxlength="LENGTHS.name" />
       </FormField>
       <Button type="primary" html-type="submit" :loading="busy">Make an address</Button>
       <span v-if="beside(['name'])" class="wrong" role="alert">{{ beside(['name']) }}</span>

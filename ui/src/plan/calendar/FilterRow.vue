@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the plan is narrowed to, field by field.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input } from 'ant-design-vue'
 import { watchDebounced } from '@vueuse/core'
 import { ref, watch } from 'vue'
@@ -35,7 +36,13 @@ const chosen = (kind: Exclude<Kind, 'words'>) =>
     </template>
     <span class="filter">
       <label for="narrow-words">Words</label>
-      <Input id="narrow-words" v-model:value="typed" type="search" placeholder="in subject or copy" :maxlength="100" />
+      <Input
+        id="narrow-words"
+        v-model:value="typed"
+        type="search"
+        placeholder="in subject or copy"
+        :maxlength="LENGTHS.search"
+      />
     </span>
     <Button v-if="Object.keys(narrowing).length > 0" class="clear" @click="emit('clear')">Show everything</Button>
   </div>

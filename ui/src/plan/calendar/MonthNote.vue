@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The house's note for a month. What is typed is kept in this browser until it is saved; of two who write at once the
 // second sees what the first wrote.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Textarea } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
@@ -71,7 +72,7 @@ function take() {
         id="month-note"
         v-model:value="typed"
         :rows="3"
-        :maxlength="4000"
+        :maxlength="LENGTHS.words"
         @keydown.ctrl.enter.prevent="save()"
         @keydown.esc.prevent.stop="end"
       />

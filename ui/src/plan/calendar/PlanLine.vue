@@ -59,8 +59,8 @@ const title = computed(() =>
     @keydown.x.stop.prevent="emit('choose')"
   >
     <svg v-if="chosen" class="tick" width="15" height="15" viewBox="0 0 15 15" role="img" aria-label="chosen">
-      <rect width="15" height="15" rx="2" fill="#16191C" />
-      <path d="M3.5 8l2.8 2.8L11.5 4.5" fill="none" stroke="#fff" stroke-width="2" />
+      <rect width="15" height="15" rx="2" :style="{ fill: 'var(--ink)' }" />
+      <path d="M3.5 8l2.8 2.8L11.5 4.5" fill="none" :style="{ stroke: 'var(--sheet)' }" stroke-width="2" />
     </svg>
     <span class="facts">
       <ClientMark v-if="client" v-bind="client" :size="16" />

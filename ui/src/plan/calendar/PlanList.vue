@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { money } from '@/api/money'
 import { plannedWall } from '@/api/time'
+import { LENGTHS } from '@/api/lengths'
 import { STAGES, counted, titled } from '@/api/words'
 import ChannelMarks from '@/parts/ChannelMarks.vue'
 import LabelChip from '@/parts/LabelChip.vue'
@@ -146,7 +147,7 @@ async function keepOwner(row: Row, end: () => Promise<boolean>, person: string) 
             <template #field="{ end }">
               <Input
                 v-model:value="typed"
-                :maxlength="300"
+                :maxlength="LENGTHS.subject"
                 aria-label="Subject"
                 @press-enter="keep(row, end, subject, row.subject)"
                 @blur="keep(row, end, subject, row.subject)"

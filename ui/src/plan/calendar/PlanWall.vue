@@ -230,7 +230,7 @@ async function go() {
   right: 6px;
   padding: 0 6px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font-size: 12px;
 }
 .facts {

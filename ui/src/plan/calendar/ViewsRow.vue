@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Views by a name: chosen, saved, removed.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -67,7 +68,7 @@ async function keep() {
     <Button v-if="!chosen && !naming" size="small" @click="naming = true">Save this view …</Button>
     <form v-if="naming" class="name" @submit.prevent="keep">
       <FormField id="view-name" label="Name" :wrong="at('name')">
-        <Input id="view-name" v-model:value="name" :maxlength="60" />
+        <Input id="view-name" v-model:value="name" :maxlength="LENGTHS.name" />
       </FormField>
       <Checkbox v-if="mayShare?.ok" v-model:checked="shared">for everybody here</Checkbox>
       <Button type="primary" html-type="submit" :loading="busy">Save</Button>

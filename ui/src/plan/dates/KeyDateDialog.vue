@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A key date, or other work of the time: what it is, when, and whether it comes back.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input, RadioButton, RadioGroup } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -62,7 +63,7 @@ async function remove() {
   >
     <form @submit.prevent="save">
       <FormField id="date-name" label="What is then" :wrong="at('name')">
-        <Input id="date-name" v-model:value="name" :maxlength="80" />
+        <Input id="date-name" v-model:value="name" :maxlength="LENGTHS.word" />
       </FormField>
       <RadioGroup v-model:value="kind" class="kind" aria-label="Kind">
         <RadioButton value="date">Key date</RadioButton>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A pencil mark, in full: its word, the kind of content that is wanted, an hour; and the post that is made from it.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input, message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -81,7 +82,7 @@ async function write() {
   <DialogBox :title="title" :width="400" @close="emit('close')">
     <form @submit.prevent="save">
       <FormField id="mark-word" label="A word on it" hint="It becomes the subject of the post.">
-        <Input id="mark-word" v-model:value="word" :maxlength="80" />
+        <Input id="mark-word" v-model:value="word" :maxlength="LENGTHS.word" />
       </FormField>
       <FormField v-if="!mark" id="mark-channels" label="Channels">
         <ChoicesField

@@ -33,7 +33,7 @@ const words = computed(() => props.mark.word || props.mark.label || '')
   min-height: 24px;
   margin: 2px 0;
   padding: 1px 6px;
-  border: 1px dashed #7c8388;
+  border: 1px dashed var(--ink-faint);
   border-radius: 2px;
   background: none;
   overflow: hidden;

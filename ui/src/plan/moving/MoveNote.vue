@@ -71,7 +71,7 @@ function together(said: (readonly [string, string])[]): string[] {
   padding: 8px 11px;
   border-radius: 3px;
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   pointer-events: none;
 }
 .still {

@@ -5,6 +5,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, ok, sentence, unread } from '@/api/client'
 import { brief } from '@/api/time'
+import { LENGTHS } from '@/api/lengths'
 import { counted } from '@/api/words'
 import DialogBox from '@/parts/DialogBox.vue'
 import FormField from '@/parts/FormField.vue'
@@ -82,7 +83,7 @@ async function revoke(link: string) {
     </div>
     <form @submit.prevent="make">
       <FormField id="link-name" label="For whom" :wrong="at('name')">
-        <Input id="link-name" v-model:value="name" :maxlength="60" />
+        <Input id="link-name" v-model:value="name" :maxlength="LENGTHS.name" />
       </FormField>
       <div class="row">
         <FormField id="link-weeks" label="Weeks ahead" :wrong="at('weeks')">

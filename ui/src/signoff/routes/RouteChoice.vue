@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Which route a post or a campaign passes, and another one instead, for a reason that stays on record.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -49,7 +50,7 @@ async function save() {
     <label for="route-choice">Route</label>
     <ChoiceField id="route-choice" v-model="chosen" :options="options" />
     <label for="route-reason">Why (stays on record, agency side only)</label>
-    <Input id="route-reason" v-model:value="reason" :maxlength="1000" />
+    <Input id="route-reason" v-model:value="reason" :maxlength="LENGTHS.reason" />
     <p v-if="beside([])" class="wrong" role="alert">{{ beside([]) }}</p>
     <div class="acts">
       <Button html-type="submit" size="small" :disabled="reason.trim() === ''" :loading="busy">Choose it</Button>

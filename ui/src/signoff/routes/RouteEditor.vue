@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A route as it is written, step by step, with what that does to what is asked and what would happen to a real post.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, isProblem, ok } from '@/api/client'
@@ -41,7 +42,7 @@ async function save() {
 <template>
   <form @submit.prevent="save">
     <label class="name"
-      >Name of the route <Input v-model:value="draft.name" :maxlength="60" placeholder="In a hurry"
+      >Name of the route <Input v-model:value="draft.name" :maxlength="LENGTHS.name" placeholder="In a hurry"
     /></label>
     <p v-if="problem?.field === 'name'" class="wrong" role="alert">{{ problem.detail }} {{ problem.way_on }}</p>
     <RouteStep

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One step of a route as it is written: name, side, who, how many, how long, and when it is wanted.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Checkbox, Input, InputNumber } from 'ant-design-vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import StepCondition from './StepCondition.vue'
@@ -32,7 +33,7 @@ function turn(to: 'internal' | 'client') {
   <fieldset class="step" :class="[step.side, { bad: wrong }]">
     <legend>Step {{ index + 1 }}</legend>
     <div class="line-of">
-      <label class="grow">Name <Input v-model:value="step.name" :maxlength="60" /></label>
+      <label class="grow">Name <Input v-model:value="step.name" :maxlength="LENGTHS.name" /></label>
       <span class="labelled"
         ><label :for="`side-${index}`">Side</label>
         <ChoiceField

@@ -2,6 +2,7 @@
 // What somebody decides beside the answers, for emergencies: a step skipped or dropped, a place filled or struck, a yes
 // in another's name with what shows it, the change set aside that somebody wanted who has left. Said with its reason,
 // and marked as such for ever.
+import { LENGTHS } from '@/api/lengths'
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
@@ -90,7 +91,7 @@ function take(event: Event) {
       You wrote part of this, so you neither skip the step, fill a place nor say yes for another. {{ own.way_on }}
     </p>
     <label for="ruling-reason">{{ label }}</label>
-    <Input id="ruling-reason" v-model:value="reason" :maxlength="1000" />
+    <Input id="ruling-reason" v-model:value="reason" :maxlength="LENGTHS.reason" />
     <template v-if="kind === 'clear'">
       <label for="ruling-file">What shows it, if there is something</label>
       <input id="ruling-file" type="file" @change="take" />

@@ -1,0 +1,4 @@
+// How long what is typed may be, as the core says it.
+import { lengths } from './shared.json'
+
+export const LENGTHS = lengths
