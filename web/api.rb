@@ -154,7 +154,11 @@ module AskFirst
         # The member that the signed-in person is in the workspace of the address; else the one answer for all
         # strangers.
         def member
-          @member ||= reader.member(params[:workspace])
+          @member ||=
+            begin
+              looking_as # one who may not look any more is told so once, and is themselves again from then on
+              reader.member(params[:workspace])
+            end
         end
 
         # Who is signed in, and as whom they read.

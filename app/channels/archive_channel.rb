@@ -31,7 +31,7 @@ module AskFirst
         end
 
         def require_nothing_released!(row)
-          count = Store::Dispatch::Releases.planned(scope, row[:id]).size
+          count = Store::Dispatch::Releases.count_planned(scope, row[:id])
           return if count.zero?
 
           raise Core::Conflict.new(

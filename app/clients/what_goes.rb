@@ -20,7 +20,7 @@ module AskFirst
             answers: rows(:answers).count,
             record: rows(:record).count,
             files: rows(:brand_files).where(removed_at: nil).count,
-            releases: Store::Dispatch::Releases.planned(scope).size,
+            releases: Store::Dispatch::Releases.count_planned(scope),
             open_asks:
               rows(:asks).where(withdrawn_at: nil, id: rows(:ask_lines).where(ended_at: nil).select(:ask_id)).count,
             grace_days: Delete::GRACE_DAYS

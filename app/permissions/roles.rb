@@ -13,8 +13,8 @@ module AskFirst
             roles:
               db[:roles]
                 .where(agency_id: person.agency_id)
-                .all
-                .sort_by { |row| [row[:side], row[:is_preset] ? 0 : 1, row[:name]] }
+                .order(:side)
+                .order_append { [is_preset.desc, name] }
                 .map { |row| json(row, held.fetch(row[:id], 0)) },
             groups:
               Core::Permissions::Abilities::GROUPS.map do |group, sides|

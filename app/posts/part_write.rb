@@ -27,6 +27,12 @@ module AskFirst
         # @return [Store::Posts::PostState::Draft] what stands there now
         def write_part(channel_id, part, value, authors: [])
           before = post.part(channel_id, part)
+          record_part(channel_id, part, before, value)
+          keep_part(channel_id, part, value, before, authors: authors)
+        end
+
+        # @param value [Object] nil where it follows the master from now on
+        def record_part(channel_id, part, before, value)
           channel = post.on(channel_id)
           record(
             "part_saved",
@@ -34,7 +40,6 @@ module AskFirst
             adaptation_id: channel&.id,
             facts: part_facts(part, channel, before, value)
           )
-          keep_part(channel_id, part, value, before, authors: authors)
         end
 
         # @param before [Hash, nil] the part's row

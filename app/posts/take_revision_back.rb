@@ -69,20 +69,11 @@ module AskFirst
 
         def put(channel_id, part, value, authors)
           require_write!(channel_id, part)
-          before = post.part(channel_id, part)
           value = Core::Posts::Parts::NOTHING.fetch(part) if value == :follow && channel_id.nil?
-          if value == :follow
-            rows(:parts).where(post_id: post.id, channel_id: channel_id, part: part).delete
-          else
-            keep_part(channel_id, part, value, before, authors: authors)
-          end
-          channel = post.on(channel_id)
-          record(
-            "part_saved",
-            post_id: post.id,
-            adaptation_id: channel&.id,
-            facts: part_facts(part, channel, before, value == :follow ? nil : value)
-          )
+          return write_part(channel_id, part, value, authors: authors) unless value == :follow
+
+          rows(:parts).where(post_id: post.id, channel_id: channel_id, part: part).delete
+          record_part(channel_id, part, post.part(channel_id, part), nil)
         end
 
         def too_old(number)

@@ -54,6 +54,15 @@ RSpec.describe "Looking as a member" do
     world.owner[:memberships].where(workspace_id: w, person_id: world.person(:dulcie)).update(access_until: nil)
   end
 
+  it "of somebody who has left since is told once, and whoever looked is themselves again, whichever page asks first" do
+    look(:dulcie)
+    world.owner[:memberships].where(id: membership(:dulcie)).update(access_until: world.kit.now)
+    expect(bram.call(:get, "/api/w/#{w}/settings").first).to eq 404
+    expect(bram.call(:get, "/api/w/#{w}/settings").first).to eq 200
+  ensure
+    world.owner[:memberships].where(workspace_id: w, person_id: world.person(:dulcie)).update(access_until: nil)
+  end
+
   it "is an owner's: a lead is refused and told who can" do
     expect(look(:sunniva, as: ApiWorld.client(:ines))).to match [403, a_hash_including("way_on" => "Bram Teodoro can.")]
   end

@@ -23,15 +23,24 @@ module AskFirst
         # @param channel_id [String, nil] of one channel; nil for all of the client
         # @return [Array<Hash>] :id, :post_id, :adaptation_id
         def planned(scope, channel_id = nil)
+          before_sending(scope, channel_id).select(
+            *%i[id post_id adaptation_id].map { |column| Sequel[:releases][column] }
+          ).all
+        end
+
+        # @return [Integer] how many they are
+        def count_planned(scope, channel_id = nil) = before_sending(scope, channel_id).count
+
+        def before_sending(scope, channel_id)
           found =
             scope
               .rows(:releases)
               .where(Sequel[:releases][:ended_at] => nil)
               .join(:showings, workspace_id: Sequel[:releases][:workspace_id], id: Sequel[:releases][:showing_id])
               .where(Sequel[:showings][:state] => %w[planned by_hand])
-          found = found.where(Sequel[:showings][:channel_id] => channel_id) if channel_id
-          found.select(*%i[id post_id adaptation_id].map { |column| Sequel[:releases][column] }).all
+          channel_id ? found.where(Sequel[:showings][:channel_id] => channel_id) : found
         end
+        private_class_method :before_sending
       end
     end
   end

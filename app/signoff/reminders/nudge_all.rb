@@ -12,20 +12,28 @@ module AskFirst
 
         # @param ask_ids [Array<String>] of asks that wait for the same person
         # @return [Array<String>] names of those who are reminded
-        # @raise [Core::Conflict] nobody_waits, nudged_today
+        # @raise [Core::Conflict] nobody_waits, nudged_today: where nobody was reminded of any of them
         # @raise [Core::TooMany]
         def call(ask_ids:)
           reading { enter }
           raise too_many if ask_ids.size > MOST
 
-          Core::Signoff::Reminder
-            .enough(asks(ask_ids))
-            .flat_map { |ask| Nudge.call(kit, member, ask_id: ask[:id]) }
-            .uniq
-            .sort
+          refusals = []
+          reminded = Core::Signoff::Reminder.enough(asks(ask_ids)).flat_map { |ask| nudge(ask, refusals) }
+          raise refusals.first if reminded.empty?
+
+          reminded.uniq.sort
         end
 
         private
+
+        # An ask of which nobody is to be reminded now does not stop the others.
+        def nudge(ask, refusals)
+          Nudge.call(kit, member, ask_id: ask[:id])
+        rescue Core::Conflict => e
+          refusals << e
+          []
+        end
 
         # In the order in which they were named; one that is not this reader's is not there.
         def asks(ids)

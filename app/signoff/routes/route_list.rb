@@ -30,8 +30,8 @@ module AskFirst
           by_route = Store::Signoff::Routes.live(scope).group_by { |step| steps[step.id] }
           rows(:routes)
             .where(archived_at: nil)
-            .all
-            .sort_by { |row| [row[:is_default] ? 0 : 1, row[:name]] }
+            .reverse(:is_default)
+            .order_append(:name)
             .map { |row| route_json(row, by_route.fetch(row[:id], [])) }
         end
 

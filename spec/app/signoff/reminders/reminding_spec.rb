@@ -147,9 +147,25 @@ RSpec.describe "Missing answers" do
       asks = [post, other].map { |one| world.line(one)[:ask_id] }
       stranger = { ask_ids: [*asks, AskFirst::Core::Uuid.v7(Time.now)] }
       expect(refusal { world.act("Signoff::NudgeAll", :ines, **stranger) }).to be_a AskFirst::Core::NotFound
+      ask_client(unseen = world.draft(channels: [:ticker], text: "Fog at the near pier", picture: false))
+      elsewhere = world.insider("account lead", limited: [world.channel(:vitrine)])
+      ask_client(seen = world.draft(channels: [:vitrine], text: "Fog at the far light"))
+      named = [seen, unseen].map { |one| world.line(one)[:ask_id] }
+      expect(refusal { world.act("Signoff::NudgeAll", elsewhere, ask_ids: named) }).to be_a AskFirst::Core::NotFound
+      expect(mails).to eq []
       expect(world.act("Signoff::NudgeAll", :ines, ask_ids: asks)).to eq ["Odile Marchetti", "Per Haugland"]
       mail
       expect(mails.size).to eq 2
+    end
+
+    it "of several asks of a colleague, those that nobody waits for stop none of the others" do
+      posts = [post, world.draft(text: "Low water at the far pier")]
+      posts.each { |one| world.ask(one, 0) }
+      asks = posts.map { |one| world.line(one)[:ask_id] }
+      world.answer(posts.first, :wren)
+      expect(world.act("Signoff::NudgeAll", :ines, ask_ids: asks)).to eq ["Wren Adeyo"]
+      world.answer(posts.last, :wren)
+      expect(refusal { world.act("Signoff::NudgeAll", :ines, ask_ids: asks) }.code).to eq "nobody_waits"
     end
 
     it "two at once send one mail to each" do
