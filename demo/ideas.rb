@@ -178,10 +178,14 @@ module Demo
     # The news of Quillmere's own site, without what is said of fog: read by the dispatcher once it runs.
     def feed
       said = { "address" => "http://quillmere.example/news.xml", "name" => "News of quillmere.example" }
-      id = act("SaveFeed", :ines, said: said)[:id]
+      id = save_feed(said: said)[:id]
       rule = { "without" => ["fog"], "title" => "News: {title}" }
       begun = { "begin" => true, "take" => 2, "rule" => rule, "group_id" => @groups[:regular] }
-      act("SaveFeed", :ines, feed_id: id, version: 1, said: begun)
+      save_feed(feed_id: id, version: 1, said: begun)
+    end
+
+    def save_feed(**input)
+      AskFirst::App::Feeds::SaveFeed.call(@world.kit, @world.member(:ines, :quillmere), **input)
     end
 
     # One has its day in the plan, one its post.

@@ -65,6 +65,18 @@ RSpec.describe "The commands" do
       expect(world.owner[:schema_info].all).to eq before
     end
 
+    it "bin/seed fills an empty one with the whole demo, by acts that are there" do
+      settings, environment = Infrastructure.settings(Infrastructure.database("spec_#{Process.pid}_demo"))
+      output, status =
+        Open3.capture2e(environment, "ruby", "bin/seed", Infrastructure.stand_ins[:url], chdir: Setup::ROOT)
+      expect([status.success?, output]).to match [true, /\AThe demo is in: \d+ posts of 4 clients\.\Z/]
+      demo = AskFirst::Store::Database.connect(settings.owner_url, pool: 1)
+      filled = %i[feeds partners ideas campaigns fixtures media remarks].to_h { |table| [table, demo[table].any?] }
+      expect(filled.values.uniq).to eq([true]), filled.to_s
+    ensure
+      demo&.disconnect
+    end
+
     it "bin/seed refuses a database that people are in" do
       output, status =
         Open3.capture2e(world.environment, "ruby", "bin/seed", Infrastructure.stand_ins[:url], chdir: Setup::ROOT)
