@@ -26,7 +26,7 @@ gem "zeitwerk", "~> 2.6.18"
 
 # outside
 gem "faraday", "~> 2.15"
-gem "feedjira", "~> 3.2", require: false # RSS 2.0, Atom RFC 4287, JSON Feed 1.1
+gem "feedjira", "~> 4.0", require: false # RSS 2.0, Atom RFC 4287, JSON Feed 1.1
 gem "faraday-multipart", "~> 1.1"
 gem "faraday-net_http_persistent", "~> 2.3"
 gem "lockbox", "~> 2.0"
@@ -51,7 +51,7 @@ gem "icalendar", "~> 2.13", require: false # calendar feeds, RFC 5545
 gem "prawn", "~> 2.5", require: false # papers as PDF
 gem "rrule", "~> 0.8", require: false # what comes back by a rule, RFC 5545
 gem "json-canonicalization", "~> 1.0"
-gem "money", "~> 6.19", require: false # currencies of ISO 4217
+gem "money", "~> 7.0", require: false # currencies of ISO 4217
 gem "tzinfo", "~> 2.0"
 gem "tzinfo-data", "~> 1.2025"
 
@@ -72,6 +72,7 @@ group :test do
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"
   gem "roo", "~> 2.10", require: false # reads the sheets back
+  gem "simplecov", "~> 0.22", require: false
   gem "rubocop", "~> 1.92", require: false
   gem "syntax_tree", "~> 6.3", require: false
 end

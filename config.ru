@@ -6,8 +6,8 @@ require "que"
 
 SemanticLogger.add_appender(io: $stderr, formatter: :json, level: :warn)
 settings = AskFirst::Settings.from(ENV)
-sandbox = AskFirst::Kits.sandbox(settings, patience: 25) # seconds that a file holds one of our threads at most
+sandbox = AskFirst::Environments.sandbox(settings, patience: 25) # seconds that a file holds one of our threads at most
 sandbox.warm
-kit = AskFirst::Kits.build(settings, settings.web_url, pool: 17, sandbox: sandbox) # one for the marks
-AskFirst::Web::Marks.keep(kit)
-run AskFirst::Web::Server.build(kit)
+environment = AskFirst::Environments.build(settings, settings.web_url, pool: 17, sandbox: sandbox) # one for the marks
+AskFirst::Web::Watermarks.keep(environment)
+run AskFirst::Web::Server.build(environment)

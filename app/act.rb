@@ -9,13 +9,13 @@ module AskFirst
       CONFLICTS = 5 # times that an act is done again
 
       class << self
-        # @param kit [Kit]
+        # @param environment [Environment]
         # @param member [Member]
-        def call(kit, member, **input)
-          return new(kit, member, input).call(**input) if stepwise?
-          return within(new(kit, member, input), input, read_only: true) if way.reads
+        def call(environment, member, **input)
+          return new(environment, member, input).call(**input) if stepwise?
+          return within(new(environment, member, input), input, read_only: true) if way.reads
 
-          again_after_conflicts(kit) { within(new(kit, member, input), input) }
+          again_after_conflicts(environment) { within(new(environment, member, input), input) }
         end
 
         # What the act opens, and for which act of the permission table: it is entered before `call`. See Door::Way.
@@ -47,12 +47,12 @@ module AskFirst
 
         # Two acts that wait for each other are told apart by the database, which ends one of them: that one is done
         # again, from its beginning, as if it had come later; of an act in several transactions the one that was ended.
-        def again_after_conflicts(kit)
+        def again_after_conflicts(environment)
           tries = 0
           begin
             yield
           rescue Store::Failures::Clash
-            raise if kit.db.in_transaction? || (tries += 1) > CONFLICTS
+            raise if environment.db.in_transaction? || (tries += 1) > CONFLICTS
 
             sleep(rand * 0.05 * tries)
             retry
@@ -78,25 +78,25 @@ module AskFirst
         end
       end
 
-      def initialize(kit, member, input = {})
-        @kit = kit
+      def initialize(environment, member, input = {})
+        @environment = environment
         @member = member
         @input = input
-        @scope = member.scope(kit.db)
+        @scope = member.scope(environment.db)
       end
 
       private
 
-      attr_reader :kit, :member, :scope
+      attr_reader :environment, :member, :scope
 
       def now
-        @now ||= kit.now
+        @now ||= environment.now
       end
 
       def write(**how, &block)
         return scope.transaction(**how, &block) unless self.class.stepwise?
 
-        self.class.again_after_conflicts(kit) { scope.transaction(**how, &block) }
+        self.class.again_after_conflicts(environment) { scope.transaction(**how, &block) }
       end
       alias reading write
 
@@ -113,7 +113,7 @@ module AskFirst
       end
 
       def door
-        @door ||= Door.new(kit, member, now)
+        @door ||= Door.new(environment, member, now)
       end
 
       # What the door opened: the row, the post or posts.
@@ -162,11 +162,11 @@ module AskFirst
       def names
         @names ||=
           (@opened&.posts || {}).each_value.find { |one| one.respond_to?(:names) }&.names ||
-            reading { kit.db[:people].where(id: rows(:memberships).select(:person_id)).select_hash(:id, :name) }
+            reading { environment.db[:people].where(id: rows(:memberships).select(:person_id)).select_hash(:id, :name) }
       end
 
       def workspace
-        @workspace ||= reading { kit.db[:workspaces].where(id: member.workspace_id).first }
+        @workspace ||= reading { environment.db[:workspaces].where(id: member.workspace_id).first }
       end
 
       def record(act, **subject)
@@ -181,27 +181,27 @@ module AskFirst
       end
 
       # Posts with their verdicts, as they are now.
-      def standing(post_ids)
+      def post_states(post_ids)
         reading { Store::Posts::PostState.load(scope, post_ids, now) }
       end
 
       # Keeps what stands after the act.
       # @param after [Hash{String=>Store::Posts::PostState::Post}] by id
       def keep(*after)
-        Signoff::RefreshStage.call(kit, member, posts: after)
+        Signoff::RefreshStage.call(environment, member, posts: after)
       end
 
       # The same where what was written is not known row by row: it is read back, so that what is kept is what the
       # database says.
       def refresh_stage(post_ids)
         Store::Locks.for_posts(scope, post_ids)
-        Signoff::RefreshStage.call(kit, member, posts: standing(post_ids).values)
+        Signoff::RefreshStage.call(environment, member, posts: post_states(post_ids).values)
       end
 
       # @param ids [Array<String>] of posts
       def announce(what, ids: [], **facts)
         Live.announce(
-          kit,
+          environment,
           member.workspace_id,
           { what: what, ids: ids, **facts },
           Store::People::Subscribers.of(scope, ids, now)

@@ -5,27 +5,27 @@ module AskFirst
     # One thing that somebody can do for the agency as a whole, over all the clients where they are a member. Like
     # Act, one public `call`, one transaction.
     class AgencyAct
-      # @param kit [Kit]
+      # @param environment [Environment]
       # @param person [AgencyPerson]
-      def self.call(kit, person, **input)
-        act = new(kit, person)
+      def self.call(environment, person, **input)
+        act = new(environment, person)
         act.scope.transaction { act.call(**input) }
       end
 
       attr_reader :scope
 
-      def initialize(kit, person)
-        @kit = kit
+      def initialize(environment, person)
+        @environment = environment
         @person = person
-        @scope = person.scope(kit.db)
+        @scope = person.scope(environment.db)
       end
 
       private
 
-      attr_reader :kit, :person
+      attr_reader :environment, :person
 
       def now
-        @now ||= kit.now
+        @now ||= environment.now
       end
 
       def new_id
@@ -33,7 +33,7 @@ module AskFirst
       end
 
       def db
-        kit.db
+        environment.db
       end
 
       # @raise [Core::Refused] naming the rule and who can

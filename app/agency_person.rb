@@ -5,10 +5,10 @@ module AskFirst
     # Somebody of the agency as a whole, beside their memberships: an owner, or whoever may set up clients.
     AgencyPerson =
       Struct.new(:person_id, :agency_id, :name, :abilities, :workspace_ids, :from, keyword_init: true) do
-        def self.load(kit, person_id, from: nil)
+        def self.load(environment, person_id, from: nil)
           of(
-            kit.db[:people].where(id: person_id).first,
-            Store::People::Members.of_person(kit.db, person_id, kit.now),
+            environment.db[:people].where(id: person_id).first,
+            Store::People::Members.of_person(environment.db, person_id, environment.now),
             from: from
           )
         end

@@ -35,13 +35,13 @@ module AskFirst
       # => Post, or id => PostSummary where no verdict is needed · channel_ids: the channels that it hangs on
       Opened = Struct.new(:row, :rows, :posts, :channel_ids, :act, keyword_init: true) { def post = posts.values.first }
 
-      # @param kit [Kit]
+      # @param environment [Environment]
       # @param member [Member]
       # @param now [Time]
-      def initialize(kit, member, now)
-        @kit = kit
+      def initialize(environment, member, now)
+        @environment = environment
         @member = member
-        @scope = member.scope(kit.db)
+        @scope = member.scope(environment.db)
         @now = now
       end
 
@@ -73,18 +73,18 @@ module AskFirst
 
       private
 
-      attr_reader :kit, :now
+      attr_reader :environment, :now
 
       # The client is locked: shared by the acts in it, whole by those that change who may do what, so that nobody acts
       # as somebody who they are no more. Then whoever acts is read again.
       def behind_locks(locks)
-        let_in = LetIn.here(kit.db)
+        let_in = LetIn.here(environment.db)
         unless let_in.member(member, locks)
           locks == :client ? Store::Locks.for_workspace(scope) : Store::Locks.for_member(scope)
           let_in.keep(member.process || member.by_receipt ? member : member_now, locks)
         end
         @member = let_in.member(member, locks)
-        @scope = @member.scope(kit.db)
+        @scope = @member.scope(environment.db)
       end
 
       def member_now

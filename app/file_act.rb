@@ -21,7 +21,7 @@ module AskFirst
       # @return [Hash] file:, mime:, name:
       def found = row.slice(:file, :mime, :name)
 
-      def brought_up(file) = kit.files.path(file)
+      def brought_up(file) = environment.files.path(file)
     end
   end
 end

@@ -13,19 +13,19 @@ module AskFirst
 
       # @param message [Hash] {what:, ids: (of posts; empty for something of the whole client, or for many), …}
       # @param subscribers [Store::People::Subscribers::People]
-      def announce(kit, workspace_id, message, subscribers)
+      def announce(environment, workspace_id, message, subscribers)
         return if message[:ids].size == 1 && subscribers.nobody?
 
         message = message.merge(ids: []) if message[:ids].size > MOST
         # of several posts somebody who is limited to channels may see some: which, their page asks for itself
         fewer = message[:ids].size > 1 ? message.merge(ids: []) : message
-        tell(kit, workspace_id, message, subscribers.everything)
-        tell(kit, workspace_id, fewer, subscribers.some)
+        tell(environment, workspace_id, message, subscribers.everything)
+        tell(environment, workspace_id, fewer, subscribers.some)
       end
 
       # @param to [Array<String>] person ids
-      def tell(kit, workspace_id, message, to)
-        kit.db.after_commit { kit.bus.publish(workspace_id, message, to: to) } if to.any?
+      def tell(environment, workspace_id, message, to)
+        environment.db.after_commit { environment.bus.publish(workspace_id, message, to: to) } if to.any?
       end
     end
   end

@@ -17,7 +17,7 @@ module AskFirst
           mail = write { compose(**about) }
           next unless mail
 
-          kit.mailer.deliver(**mail)
+          environment.mailer.deliver(**mail)
           write { delivered(**about) }
         end
       end
@@ -36,11 +36,11 @@ module AskFirst
       # Two jobs about the same wait for each other.
       def alone(about, &)
         said = [self.class.name, member.workspace_id, *about.values].join(" ")
-        Store::Locks.alone(kit.db, Digest::SHA256.digest(said).unpack1("q"), &)
+        Store::Locks.alone(environment.db, Digest::SHA256.digest(said).unpack1("q"), &)
       end
 
       # @return [Hash] person
-      def person(id) = kit.db[:people].where(id: id).first
+      def person(id) = environment.db[:people].where(id: id).first
 
       # A moment in the client's own words of time.
       def in_words(moment) = Core::Plan::WallTime.at(moment, workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")

@@ -8,12 +8,12 @@ module AskFirst
       # Whom somebody looks as, and where.
       LookAs = Struct.new(:person_id, :workspace_id, keyword_init: true)
 
-      # @param kit [Kit]
+      # @param environment [Environment]
       # @param person_id [String] who is signed in
       # @param look_as [LookAs, nil]
       # @param from [String, nil] their address
-      def initialize(kit, person_id, look_as: nil, from: nil)
-        @kit = kit
+      def initialize(environment, person_id, look_as: nil, from: nil)
+        @environment = environment
         @person_id = person_id
         @look_as = look_as
         @from = from
@@ -44,13 +44,13 @@ module AskFirst
       # @return [Store::Scope]
       # @raise [Core::NotFound]
       def scope(workspace_id = nil)
-        rows = looked_as ? [looked_as] : Store::People::Members.of_person(kit.db, @person_id, kit.now)
+        rows = looked_as ? [looked_as] : Store::People::Members.of_person(environment.db, @person_id, environment.now)
         rows = rows.select { |row| row[:side] == "agency" }
         rows.select! { |row| row[:workspace_id] == workspace_id } if workspace_id
         raise Core::NotFound, "This workspace" if rows.empty? && workspace_id
 
         Store::Scope.new(
-          kit.db,
+          environment.db,
           workspace_ids: rows.map { |row| row[:workspace_id] },
           person_id: rows.first&.fetch(:person_id) || @person_id,
           side: "agency",
@@ -60,7 +60,7 @@ module AskFirst
 
       private
 
-      attr_reader :kit, :from
+      attr_reader :environment, :from
 
       # Not there and not theirs take the same one query.
       def row_in(workspace_id)
@@ -71,13 +71,15 @@ module AskFirst
       end
 
       def find(person_id, workspace_id)
-        Store::People::Members.find(kit.db, person_id, workspace_id, kit.now)
+        Store::People::Members.find(environment.db, person_id, workspace_id, environment.now)
       end
 
       def keep_seen(row, member)
-        return if member.looking || (row[:seen_at] && kit.now - row[:seen_at] < Store::People::Members::SEEN_EVERY)
+        if member.looking || (row[:seen_at] && environment.now - row[:seen_at] < Store::People::Members::SEEN_EVERY)
+          return
+        end
 
-        Store::People::Members.seen(member.scope(kit.db), member.person_id, kit.now)
+        Store::People::Members.seen(member.scope(environment.db), member.person_id, environment.now)
       end
     end
   end

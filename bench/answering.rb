@@ -16,9 +16,9 @@ module Bench
     def initialize(cluster)
       @world = SpecWorld.new(cluster: cluster)
       @owner = @world.owner
-      @kit = @world.kit.dup
-      @kit.db = AskFirst::Store::Database.connect(@world.settings.web_url, pool: THREADS)
-      Que.connection = @kit.db
+      @environment = @world.environment.dup
+      @environment.db = AskFirst::Store::Database.connect(@world.settings.web_url, pool: THREADS)
+      Que.connection = @environment.db
     end
 
     def call
@@ -40,9 +40,9 @@ module Bench
     def approvers
       like = @world.person(:odile)
       Array.new(APPROVERS) do |at|
-        id = AskFirst::Core::Uuid.v7(@kit.now)
+        id = AskFirst::Core::Uuid.v7(@environment.now)
         again(:people, { id: like }, id: id, name: "Approver #{at}", email: "approver#{at}@quillmere.example")
-        membership = { id: AskFirst::Core::Uuid.v7(@kit.now), person_id: id }
+        membership = { id: AskFirst::Core::Uuid.v7(@environment.now), person_id: id }
         again(:memberships, { workspace_id: @world.workspace, person_id: like }, **membership)
         id
       end
@@ -71,17 +71,17 @@ module Bench
     end
 
     def answer(person, line)
-      row = AskFirst::Store::People::Members.find(@kit.db, person, @world.workspace, @kit.now)
+      row = AskFirst::Store::People::Members.find(@environment.db, person, @world.workspace, @environment.now)
       member = AskFirst::App::Member.from_row(row)
       shown = @owner[:ask_line_adaptations].where(line_id: line).select_map(:adaptation_id).to_h { |id| [id, @shown] }
-      AskFirst::App::Signoff::AnswerAsk.call(@kit, member, line_id: line, verdict: "yes", shown: shown)
+      AskFirst::App::Signoff::AnswerAsk.call(@environment, member, line_id: line, verdict: "yes", shown: shown)
     end
 
     # What one answer leaves, written with nothing read or weighed.
     def bare(post)
-      @kit.db.transaction do
-        @kit.db.get(Sequel.function(:set_config, "app.workspaces", "{#{@world.workspace}}", true))
-        WRITTEN.each { |sql| @kit.db[sql, post: post].all }
+      @environment.db.transaction do
+        @environment.db.get(Sequel.function(:set_config, "app.workspaces", "{#{@world.workspace}}", true))
+        WRITTEN.each { |sql| @environment.db[sql, post: post].all }
       end
     end
 

@@ -56,8 +56,8 @@ module Bench
     # @param days [Integer] by which the 300 posts are moved: there and back again
     def begin(days)
       @zoom += 2
-      now = @world.kit.now
-      queue = @world.kit.queue
+      now = @world.environment.now
+      queue = @world.environment.queue
       @world.owner[:film_edits].where(ended_at: nil).update(ended_at: now, wrong: "left over")
       FILMS.times do |n|
         @world.act("Media::EditFilm", :ines, media_id: @film, edit: { "start" => n * 100, "end" => 12_000 }, copy: true)
@@ -108,7 +108,7 @@ module Bench
 
     def feed(number)
       said = { "address" => "http://boats.example/#{number}", "name" => "Feed #{number}", "makes" => "idea" }
-      @world.act("Feeds::SaveFeed", :ines, said: said)[:id]
+      @world.act("Feeds::SaveFeed", :ines, fields: said)[:id]
     end
 
     # With some kilobytes attached, for nobody. The stand-in that keeps them is the network's process, too: large ones

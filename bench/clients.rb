@@ -41,15 +41,15 @@ module Bench
     end
 
     def call
-      two = scope(@world.kit.db)
-      few = statements { App::Agency::Desk.call(@world.kit, two) }
+      two = scope(@world.environment.db)
+      few = statements { App::Agency::Desk.call(@world.environment, two) }
       fill
-      all = scope(@world.kit.db)
+      all = scope(@world.environment.db)
       puts "\n#{all.workspace_ids.size} clients, #{@owner[:posts].count} posts: over all of them at once"
       puts format(
              "%-46s %9d       with two clients %d",
              "statements of one Desk",
-             statements { App::Agency::Desk.call(@world.kit, all) },
+             statements { App::Agency::Desk.call(@world.environment, all) },
              few
            )
       desk(all)
@@ -77,7 +77,8 @@ module Bench
     end
 
     def scope(db, person = :ines)
-      rows = AskFirst::Store::People::Members.of_person(@world.kit.db, @world.person(person), @world.kit.now)
+      rows =
+        AskFirst::Store::People::Members.of_person(@world.environment.db, @world.person(person), @world.environment.now)
       AskFirst::Store::Scope.new(
         db,
         workspace_ids: rows.map { |row| row[:workspace_id] },
@@ -89,11 +90,11 @@ module Bench
     def statements
       log = StringIO.new
       logger = Logger.new(log)
-      @world.kit.db.loggers << logger
+      @world.environment.db.loggers << logger
       yield
       log.string.lines.count { |line| line.include?("SELECT") }
     ensure
-      @world.kit.db.loggers.delete(logger)
+      @world.environment.db.loggers.delete(logger)
     end
 
     def bare(sql, **values)
@@ -108,7 +109,7 @@ module Bench
     def ids(scope) = Sequel.pg_array(scope.workspace_ids, :uuid)
 
     def desk(scope)
-      ours = Figures.median_ms(15) { JSON.generate(App::Agency::Desk.call(@world.kit, scope)) }
+      ours = Figures.median_ms(15) { JSON.generate(App::Agency::Desk.call(@world.environment, scope)) }
       floor = bare(<<~SQL, w: ids(scope), me: scope.person_id)
         SELECT json_build_object(
           'cleared', (SELECT json_agg(t) FROM (SELECT p.* FROM unnest(:w) w(id) CROSS JOIN LATERAL (SELECT * FROM posts WHERE workspace_id = w.id AND stage = 'cleared' ORDER BY at LIMIT 30) p ORDER BY p.at LIMIT 30) t),
@@ -129,7 +130,7 @@ module Bench
       )
       one =
         AskFirst::Store::Scope.new(
-          @world.kit.db,
+          @world.environment.db,
           workspace_ids: [@world.workspace],
           person_id: scope.person_id,
           side: "agency"
@@ -159,14 +160,16 @@ module Bench
       at = @owner[:posts].where(workspace_id: @world.workspace).max(:at)
       one =
         AskFirst::Store::Scope.new(
-          @world.kit.db,
+          @world.environment.db,
           workspace_ids: [@world.workspace],
           person_id: scope.person_id,
           side: "agency"
         )
       { "a month of one client" => one, "a month of all clients" => scope }.each do |what, who|
         ours =
-          Figures.median_ms(15) { JSON.generate(App::Plan::Period.month(@world.kit, who, month: at.strftime("%Y-%m"))) }
+          Figures.median_ms(15) do
+            JSON.generate(App::Plan::Period.month(@world.environment, who, month: at.strftime("%Y-%m")))
+          end
         first = Time.utc(at.year, at.month, 1)
         floor = behind_policies(who, IN_MONTH, w: ids(who), from: first - (7 * 86_400), to: first + (38 * 86_400))
         Figures.line(what, ours, floor, "ms")
@@ -176,7 +179,10 @@ module Bench
 
     # The month and the channels of one client are the same read; a week is looked at over all of them.
     def week(scope, at)
-      ours = Figures.median_ms(15) { JSON.generate(App::Plan::Period.week(@world.kit, scope, day: at.strftime("%F"))) }
+      ours =
+        Figures.median_ms(15) do
+          JSON.generate(App::Plan::Period.week(@world.environment, scope, day: at.strftime("%F")))
+        end
       monday = Time.utc(at.year, at.month, at.day) - (((at.wday - 1) % 7) * 86_400)
       floor = behind_policies(scope, IN_MONTH, w: ids(scope), from: monday - 86_400, to: monday + (8 * 86_400))
       Figures.line("a week of all clients", ours, floor, "ms")
@@ -191,16 +197,16 @@ module Bench
           person_id: scope.person_id,
           side: "agency"
         )
-      free = @world.kit.dup.tap { |kit| kit.db = @owner }
+      free = @world.environment.dup.tap { |environment| environment.db = @owner }
       puts "\nThe second wall: the same statements with its policies and without"
       {
         "a page of posts over all clients" => ->(_, one) { App::Posts::ListPosts.call(one) },
-        "the Desk over all clients" => ->(kit, one) { App::Agency::Desk.call(kit, one) },
+        "the Desk over all clients" => ->(environment, one) { App::Agency::Desk.call(environment, one) },
         "finding posts by words" => ->(_, one) { App::Posts::ListPosts.call(one, words: "low water") }
       }.each do |what, act|
         Figures.line(
           what,
-          Figures.median_ms(15) { act.call(@world.kit, scope) },
+          Figures.median_ms(15) { act.call(@world.environment, scope) },
           Figures.median_ms(15) { act.call(free, open) },
           "ms"
         )

@@ -140,7 +140,7 @@ module Bench
 
     def keep(name)
       Process.spawn(
-        @world.environment,
+        @world.variables,
         "ruby",
         "bin/#{name}",
         chdir: Setup::ROOT,
@@ -153,7 +153,7 @@ module Bench
     # The same creates over connections that stay open, by as many threads as a dispatcher has senders.
     def bare_network(count)
       channel = @owner[:channels].where(id: @world.channel(:ticker)).first
-      token = @world.kit.secrets.open(@owner[:connections].where(id: channel[:connection_id]).get(:token))
+      token = @world.environment.secrets.open(@owner[:connections].where(id: channel[:connection_id]).get(:token))
       uri = URI(channel[:micropub])
       numbers = Queue.new
       count.times { |n| numbers << n }

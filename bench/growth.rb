@@ -47,9 +47,11 @@ module Bench
       month = @at.strftime("%Y-%m")
       {
         "a month of one client" =>
-          Figures.median_ms(25) { JSON.generate(App::Plan::Period.month(@world.kit, one, month: month)) },
+          Figures.median_ms(25) { JSON.generate(App::Plan::Period.month(@world.environment, one, month: month)) },
         "a week of #{SHOWN} clients" =>
-          Figures.median_ms(9) { JSON.generate(App::Plan::Period.week(@world.kit, some, day: @at.strftime("%F"))) }
+          Figures.median_ms(9) do
+            JSON.generate(App::Plan::Period.week(@world.environment, some, day: @at.strftime("%F")))
+          end
       }
     end
 
@@ -61,7 +63,12 @@ module Bench
     end
 
     def scope(ids)
-      AskFirst::Store::Scope.new(@world.kit.db, workspace_ids: ids, person_id: @world.person(:ines), side: "agency")
+      AskFirst::Store::Scope.new(
+        @world.environment.db,
+        workspace_ids: ids,
+        person_id: @world.person(:ines),
+        side: "agency"
+      )
     end
   end
 end

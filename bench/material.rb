@@ -44,19 +44,19 @@ module Bench
       multiply(@world.owner[:media].first, post)
       puts "\nA library of #{@world.owner[:media].where(workspace_id: @world.workspace).count} files"
       member = @world.member(:ines)
-      page = Figures.median_ms(100) { JSON.generate(AskFirst::App::Media::Library.call(@world.kit, member)) }
+      page = Figures.median_ms(100) { JSON.generate(AskFirst::App::Media::Library.call(@world.environment, member)) }
       Figures.line("its first page", page, floor(member, same_rows(member)), "ms")
-      rail = Figures.median_ms(100) { JSON.generate(AskFirst::App::Media::Folders.call(@world.kit, member)) }
+      rail = Figures.median_ms(100) { JSON.generate(AskFirst::App::Media::Folders.call(@world.environment, member)) }
       Figures.line("what it can be narrowed by, counted", rail, floor(member, same_counts(member)), "ms")
     end
 
     # The same rows as JSON by PostgreSQL alone, through the same policies.
     def floor(member, sql)
-      scope = member.scope(@world.kit.db)
-      Figures.median_ms(100) { scope.transaction { @world.kit.db.fetch(sql, w: @world.workspace).get(:json) } }
+      scope = member.scope(@world.environment.db)
+      Figures.median_ms(100) { scope.transaction { @world.environment.db.fetch(sql, w: @world.workspace).get(:json) } }
     end
 
-    def library_of(member) = AskFirst::Store::Media::Library.new(member.scope(@world.kit.db), Date.today)
+    def library_of(member) = AskFirst::Store::Media::Library.new(member.scope(@world.environment.db), Date.today)
 
     def same_counts(member)
       here = "WHERE workspace_id = :w"

@@ -70,12 +70,12 @@ module Bench
     def desk
       scope =
         AskFirst::Store::Scope.new(
-          @world.kit.db,
+          @world.environment.db,
           workspace_ids: [@world.workspace, @world.workspace(:brackwater)],
           person_id: @world.person(:wren),
           side: "agency"
         )
-      ours = Figures.median_ms { JSON.generate(AskFirst::App::Agency::Desk.call(@world.kit, scope)) }
+      ours = Figures.median_ms { JSON.generate(AskFirst::App::Agency::Desk.call(@world.environment, scope)) }
       floor_sql = <<~SQL
         SELECT json_build_object(
           'cleared', (SELECT json_agg(t) FROM (SELECT * FROM posts WHERE workspace_id = ANY(:w) AND stage = 'cleared' ORDER BY at LIMIT 30) t),

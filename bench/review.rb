@@ -56,7 +56,7 @@ module Bench
       Infrastructure.processes.start(
         "web",
         *%w[bundle exec puma -C config/puma.rb],
-        env: world.environment,
+        env: world.variables,
         log: Infrastructure.log("bench-web")
       )
       Infrastructure.processes.wait_for("web", port, path: "/health")
@@ -81,7 +81,7 @@ module Bench
     def link(world, ask)
       process = AskFirst::App::Member.process(world.workspace, "dispatcher")
       AskFirst::App::Signoff::CreatePass.call(
-        world.kit,
+        world.environment,
         process,
         ask_id: ask,
         person_id: world.person(:odile),
@@ -94,7 +94,7 @@ module Bench
       browser =
         Ferrum::Browser.new(
           window_size: [390, 800],
-          browser_path: "/usr/bin/chromium",
+          browser_path: "/usr/bin/chromium-headless-shell",
           browser_options: OPTIONS,
           timeout: 60,
           process_timeout: 30

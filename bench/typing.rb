@@ -58,10 +58,14 @@ module Bench
       world = SpecWorld.new(cluster: @cluster, ASK_FIRST_PORT: port.to_s, ASK_FIRST_PUBLIC_URL: url)
       post = three_channels(world)
       command = %w[bundle exec puma -C config/puma.rb]
-      Infrastructure.processes.start("web", *command, env: world.environment, log: Infrastructure.log("bench-web"))
+      Infrastructure.processes.start("web", *command, env: world.variables, log: Infrastructure.log("bench-web"))
       Infrastructure.processes.wait_for("web", port, path: "/health")
       browser =
-        Ferrum::Browser.new(window_size: [1280, 800], browser_path: "/usr/bin/chromium", browser_options: OPTIONS)
+        Ferrum::Browser.new(
+          window_size: [1280, 800],
+          browser_path: "/usr/bin/chromium-headless-shell",
+          browser_options: OPTIONS
+        )
       browser.go_to("#{url}/sign-in")
       yield browser, "#{url}/w/#{world.workspace}/posts/#{post}"
     ensure

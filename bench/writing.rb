@@ -38,7 +38,7 @@ module Bench
 
     def round_trip
       bus = AskFirst::Edge::LiveBus.connect(@world.settings.web_url)
-      @app = AskFirst::Web::Server.build(@world.kit.dup.tap { |kit| kit.bus = bus })
+      @app = AskFirst::Web::Server.build(@world.environment.dup.tap { |environment| environment.bus = bus })
       @crowd.multiply(@post, POSTS - 1)
       @crowd.scatter(3000, except: [@post])
       sign_in
@@ -102,9 +102,9 @@ module Bench
     end
 
     def around(at)
-      scope = @world.member(:ines).scope(@world.kit.db)
+      scope = @world.member(:ines).scope(@world.environment.db)
       scope.transaction do
-        post = @standing ||= AskFirst::Store::Posts::PostState.load(scope, [@post], @world.kit.now).fetch(@post)
+        post = @standing ||= AskFirst::Store::Posts::PostState.load(scope, [@post], @world.environment.now).fetch(@post)
         AskFirst::Store::Checks::PlannedWords.around(scope, post, at - (30 * 86_400), at + (30 * 86_400))
       end
     end

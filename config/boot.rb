@@ -10,6 +10,6 @@ require "time"
 require "securerandom"
 require_relative "layers"
 require_relative "settings"
-require_relative "kits"
+require_relative "environments"
 
 AskFirst::Layers.load(AskFirst::Layers::ALL)

@@ -23,7 +23,7 @@ module AskFirst
       :store_key,
       :store_secret,
       :store_region,
-      :mark, # file in which the database's highest mark is kept, beside it and in no backup
+      :watermark, # file in which the database's highest watermark is kept, beside it and in no backup
       :lease,
       :settle_floor,
       :poll, # seconds: a sender's lease, the least wait before a look-up, how often the queue is read
@@ -65,8 +65,8 @@ module AskFirst
           store_key: env.fetch("ASK_FIRST_STORE_KEY", ""),
           store_secret: env.fetch("ASK_FIRST_STORE_SECRET", ""),
           store_region: env.fetch("ASK_FIRST_STORE_REGION", "local"),
-          mark:
-            env.fetch("ASK_FIRST_MARK") do
+          watermark:
+            env.fetch("ASK_FIRST_WATERMARK") do
               "#{env.fetch("ASK_FIRST_FILES", File.expand_path("../var/files", __dir__))}.mark"
             end,
           lease: Float(env.fetch("ASK_FIRST_LEASE", "30")),

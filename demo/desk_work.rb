@@ -23,7 +23,7 @@ module Demo
     attr_reader :world
 
     def act(name, who, **input)
-      AskFirst::App.const_get(name).call(world.kit, world.member(who, :quillmere), **input)
+      AskFirst::App.const_get(name).call(world.environment, world.member(who, :quillmere), **input)
     end
 
     def rules

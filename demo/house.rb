@@ -39,7 +39,7 @@ module Demo
 
     def initialize(world, clock)
       @world = world
-      @kit = world.kit
+      @environment = world.environment
       @clock = clock
       @now = clock.now
     end
@@ -62,11 +62,11 @@ module Demo
     attr_reader :world
 
     def act(name, who, client, **input)
-      AskFirst::App.const_get(name).call(@kit, world.member(who, client), **input)
+      AskFirst::App.const_get(name).call(@environment, world.member(who, client), **input)
     end
 
     def person(who)
-      AskFirst::App::AgencyPerson.load(@kit, world.people.fetch(who), from: "127.0.0.1")
+      AskFirst::App::AgencyPerson.load(@environment, world.people.fetch(who), from: "127.0.0.1")
     end
 
     def quillmere
@@ -137,7 +137,7 @@ module Demo
       world.connect(:harrowfen, "ticker", "Harrowfen Cycleworks", by: :ines)
       lapsed = world.connect(:harrowfen, "vitrine", "Harrowfen Cycleworks", by: :ines)
       AskFirst::App::Channels::Lapse.call(
-        @kit,
+        @environment,
         AskFirst::App::Member.process(world.workspaces[:harrowfen], "dispatcher"),
         channel_id: lapsed
       )
@@ -177,12 +177,12 @@ module Demo
       { route_id: found[:id], seen: found[:version] }
     end
 
-    def client(key, name, mark, edge, zone, **copy)
+    def client(key, name, initials, edge, zone, **copy)
       world.workspaces[key] = AskFirst::App::Clients::CreateClient.call(
-        @kit,
+        @environment,
         person(:ines),
         name: name,
-        mark: mark,
+        initials: initials,
         edge: edge,
         zone: zone,
         **copy
@@ -204,7 +204,7 @@ module Demo
       act("People::Invite", :ines, :quillmere, addresses: "freya@fernhollow.example", role_id: roles["assistant"])
       day = AskFirst::Core::Plan::WallTime.at(@now, "Europe/Lisbon").wall
       AskFirst::App::People::PlanAbsence.call(
-        @kit,
+        @environment,
         person(:wren),
         from: (day + (5 * 86_400)).strftime("%F"),
         until_date: (day + (9 * 86_400)).strftime("%F"),
@@ -215,7 +215,7 @@ module Demo
             .map { |id| { "workspace_id" => id, "person_id" => world.people[:tobiah] } }
       )
       AskFirst::App::Permissions::CreateRole.call(
-        @kit,
+        @environment,
         person(:bram),
         name: "night desk",
         side: "agency",
@@ -228,14 +228,14 @@ module Demo
       act("People::Invite", :ines, :quillmere, addresses: email, role_id: role_id, **more)
       id = world.db[:invitations].where(email: email).get(:id)
       AskFirst::App::People::MailInvitation.call(
-        @kit,
+        @environment,
         AskFirst::App::Member.process(world.workspaces[:quillmere], "dispatcher"),
         invitation_id: id
       )
       mail = JSON.parse(Net::HTTP.get(URI("#{world.stand_ins}/mail/#{email}.json"))).first
       token = mail["text"][%r{/invitation#/(\S+)}, 1]
       AskFirst::App::People::AcceptInvitation.call(
-        @kit,
+        @environment,
         token,
         name: name,
         password: "Rain on the #{name.split.last} reel",
@@ -252,7 +252,7 @@ module Demo
         world.db[:showings]
           .where(post_id: post)
           .select_map(:id)
-          .each { |id| AskFirst::App::Dispatch::Advance.call(@kit, process, showing_id: id) }
+          .each { |id| AskFirst::App::Dispatch::Advance.call(@environment, process, showing_id: id) }
       end
     end
 

@@ -135,7 +135,7 @@ module Demo
     private
 
     def act(name, who, client = :quillmere, **input)
-      AskFirst::App::Ideas.const_get(name).call(@world.kit, @world.member(who, client), **input)
+      AskFirst::App::Ideas.const_get(name).call(@world.environment, @world.member(who, client), **input)
     end
 
     def ideas = @world.db[:ideas].where(workspace_id: @world.workspaces[:quillmere])
@@ -145,7 +145,7 @@ module Demo
       said = { "title" => title, "note" => note, "group_id" => group && @groups[group], **more }
       said["keywords"] = KEYWORDS if title.start_with?("Fog days")
       said["media_ids"] = pictures(title) if client == :quillmere
-      act("SaveIdea", who, client, said: said)
+      act("SaveIdea", who, client, fields: said)
     end
 
     # Those that the library has for it.
@@ -166,7 +166,7 @@ module Demo
     def from_client
       settings = @world.db[:workspaces].where(id: @world.workspaces[:quillmere])
       AskFirst::App::Clients::UpdateSettings.call(
-        @world.kit,
+        @world.environment,
         @world.member(:ines, :quillmere),
         version: settings.get(:version),
         clients_give_ideas: true
@@ -178,14 +178,14 @@ module Demo
     # The news of Quillmere's own site, without what is said of fog: read by the dispatcher once it runs.
     def feed
       said = { "address" => "http://quillmere.example/news.xml", "name" => "News of quillmere.example" }
-      id = save_feed(said: said)[:id]
+      id = save_feed(fields: said)[:id]
       rule = { "without" => ["fog"], "title" => "News: {title}" }
       begun = { "begin" => true, "take" => 2, "rule" => rule, "group_id" => @groups[:regular] }
-      save_feed(feed_id: id, version: 1, said: begun)
+      save_feed(feed_id: id, version: 1, fields: begun)
     end
 
     def save_feed(**input)
-      AskFirst::App::Feeds::SaveFeed.call(@world.kit, @world.member(:ines, :quillmere), **input)
+      AskFirst::App::Feeds::SaveFeed.call(@world.environment, @world.member(:ines, :quillmere), **input)
     end
 
     # One has its day in the plan, one its post.

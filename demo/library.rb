@@ -47,11 +47,11 @@ module Demo
     private
 
     def act(name, **input)
-      AskFirst::App::Media.const_get(name).call(@world.kit, @world.member(:sunniva, :quillmere), **input)
+      AskFirst::App::Media.const_get(name).call(@world.environment, @world.member(:sunniva, :quillmere), **input)
     end
 
     def media = @world.db[:media].where(workspace_id: @world.workspaces[:quillmere])
-    def say(row, said) = act("UpdateMedium", media_id: row[:id], said: said, version: row[:version])
+    def say(row, said) = act("UpdateMedium", media_id: row[:id], fields: said, version: row[:version])
 
     # What posts say of their pictures holds for the pictures too.
     def sort_what_is_there

@@ -49,7 +49,7 @@ module Demo
     end
 
     def furnish
-      ids = KEPT.map { |said| act("SavePartner", said: said)[:id] }
+      ids = KEPT.map { |said| act("SavePartner", fields: said)[:id] }
       here = @world.workspaces[:quillmere]
       idea = @world.db[:ideas].where(workspace_id: here).where(Sequel.like(:title, "What the deckhands%")).get(:id)
       post = @world.db[:posts].where(workspace_id: here).where(Sequel.like(:subject, "Deckhand%")).get(:id)
@@ -61,7 +61,7 @@ module Demo
     private
 
     def act(name, **input)
-      AskFirst::App::Partners.const_get(name).call(@world.kit, @world.member(:ines, :quillmere), **input)
+      AskFirst::App::Partners.const_get(name).call(@world.environment, @world.member(:ines, :quillmere), **input)
     end
   end
 end

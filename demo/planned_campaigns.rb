@@ -106,10 +106,10 @@ module Demo
 
     def labels
       here = world.db[:labels].where(workspace_id: world.workspaces.fetch(:quillmere)).select_hash(:name, :id)
-      LABELS.each do |name, (mark, colour)|
+      LABELS.each do |name, (initials, colour)|
         next unless here[name]
 
-        looks = { name: name, mark: mark, colour: colour }
+        looks = { name: name, initials: initials, colour: colour }
         @clock.at(@now - 3_600) do
           act(AskFirst::App::Campaigns::UpdateLabel, :ines, :quillmere, label_id: here[name], **looks)
         end

@@ -12,7 +12,7 @@ module Demo
 
     def initialize(world, clock)
       @world = world
-      @kit = world.kit
+      @environment = world.environment
       @clock = clock
       @now = clock.now
       @seed = 0
@@ -62,7 +62,7 @@ module Demo
     # --- the acts, short ---
 
     def act(klass, person, client, **input)
-      klass.call(@kit, world.member(person, client), **input)
+      klass.call(@environment, world.member(person, client), **input)
     end
 
     def write(client, post, part, value, person: :maro, channel: nil)
@@ -124,7 +124,7 @@ module Demo
         client,
         step_id: step_id,
         post_ids: Array(post),
-        due_at: hours && (@kit.now + (hours * 3600)), # else as the route gives
+        due_at: hours && (@environment.now + (hours * 3600)), # else as the route gives
         message: message
       )
     end
@@ -161,7 +161,7 @@ module Demo
     end
 
     def after(hours, &block)
-      @clock.at([@kit.now + (hours * 3_600), @now - 60].min, &block)
+      @clock.at([@environment.now + (hours * 3_600), @now - 60].min, &block)
     end
 
     def release(client, post)
@@ -173,10 +173,10 @@ module Demo
       process = AskFirst::App::Member.process(world.workspaces.fetch(client), "dispatcher")
       showings = world.db[:showings].where(post_id: post).select_map(:id)
       @clock.at(time + 0.6) do
-        showings.each { |id| AskFirst::App::Dispatch::Advance.call(@kit, process, showing_id: id) }
+        showings.each { |id| AskFirst::App::Dispatch::Advance.call(@environment, process, showing_id: id) }
       end
       @clock.at(time + 65) do
-        showings.each { |id| AskFirst::App::Dispatch::Verify.call(@kit, process, showing_id: id) }
+        showings.each { |id| AskFirst::App::Dispatch::Verify.call(@environment, process, showing_id: id) }
       end
     end
 
@@ -531,13 +531,13 @@ module Demo
           withdrawn_at: nil,
           id: world.db[:ask_lines].where(ended_at: nil).select(:ask_id)
         ).select_map(:id)
-      @kit
+      @environment
         .queue
         .mails
         .select { |_, ask, _| open.include?(ask) }
         .each do |workspace, ask, person|
           AskFirst::App::Signoff::MailAsk.call(
-            @kit,
+            @environment,
             AskFirst::App::Member.process(workspace, "dispatcher"),
             ask_id: ask,
             person_id: person

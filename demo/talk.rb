@@ -38,26 +38,27 @@ module Demo
     # Odile is mailed what Maro said, and answers that mail.
     def answer_by_mail(words)
       mail = nil
-      kit = @world.kit.dup
-      kit.db = AskFirst::Store::Database.connect(kit.settings.jobs_url, pool: 2) # as the dispatcher's processes do
-      send = @world.kit.mailer
-      kit.mailer = Class.new { define_method(:deliver) { |**sent| send.deliver(**(mail = sent)) } }.new
+      environment = @world.environment.dup
+      # as the dispatcher's processes do
+      environment.db = AskFirst::Store::Database.connect(environment.settings.jobs_url, pool: 2)
+      send = @world.environment.mailer
+      environment.mailer = Class.new { define_method(:deliver) { |**sent| send.deliver(**(mail = sent)) } }.new
       process = AskFirst::App::Member.process(@world.workspaces[:quillmere], "dispatcher")
       @clock.at(@clock.now - (24.5 * 3_600)) do
-        AskFirst::App::Talk::MailTalk.call(kit, process, person_id: @world.people[:odile])
+        AskFirst::App::Talk::MailTalk.call(environment, process, person_id: @world.people[:odile])
       end
       return unless mail&.fetch(:reply_to)
 
       answer = Mail.new(from: mail[:to], to: mail[:reply_to], subject: "Re: #{mail[:subject]}", charset: "UTF-8")
       answer.body = "#{words}\n\n#{mail[:text].lines.map { |line| "> #{line}" }.join}"
-      incoming = kit.messages.of(answer.to_s)
-      @clock.at(@clock.now - (24 * 3_600)) { AskFirst::App::Talk::TakeReply.call(kit, incoming) }
+      incoming = environment.messages.of(answer.to_s)
+      @clock.at(@clock.now - (24 * 3_600)) { AskFirst::App::Talk::TakeReply.call(environment, incoming) }
     end
 
     def say(who, hours, words, pin, room: "client", **more)
       said = { post_id: @post, room: room, words: words, pin: pin, **more }
       @clock.at(@clock.now - (hours * 3_600)) do
-        AskFirst::App::Talk::Say.call(@world.kit, @world.member(who, :quillmere), **said)
+        AskFirst::App::Talk::Say.call(@world.environment, @world.member(who, :quillmere), **said)
       end
     end
 

@@ -21,17 +21,17 @@ module Demo
 
     # The whole way: begin, allow there, come back, add.
     # @return [Array<String>] channel ids
-    def connect(kit, member, network, login, handles, **more)
+    def connect(environment, member, network, login, handles, **more)
       way =
         AskFirst::App::Channels::BeginConnect.call(
-          kit,
+          environment,
           member,
           network_address: "#{@address}/networks/#{network}",
           **more
         )
-      found = AskFirst::App::Channels::FinishConnect.call(kit, member.person_id, **allow(way, login, handles))
+      found = AskFirst::App::Channels::FinishConnect.call(environment, member.person_id, **allow(way, login, handles))
       AskFirst::App::Channels::AddAccounts.call(
-        kit,
+        environment,
         member,
         try_id: found[:try_id],
         accounts: handles.map { |handle| account(network, handle) },

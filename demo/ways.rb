@@ -24,7 +24,7 @@ module Demo
     private
 
     def act(name, **input)
-      AskFirst::App.const_get(name).call(@world.kit, @world.member(:ines, :quillmere), **input)
+      AskFirst::App.const_get(name).call(@world.environment, @world.member(:ines, :quillmere), **input)
     end
 
     def here = act("Signoff::RouteList")[:routes].find { |one| one[:default] }

@@ -34,7 +34,7 @@ module Demo
     CLIENTS = {
       quillmere: {
         name: "Quillmere Ferries",
-        mark: "QF",
+        initials: "QF",
         edge: "#1D5C74",
         zone: "Europe/Lisbon",
         week_start: 1,
@@ -42,7 +42,7 @@ module Demo
       },
       brackwater: {
         name: "Brackwater Observatory",
-        mark: "BO",
+        initials: "BO",
         edge: "#3B2F6B",
         zone: "America/Denver",
         week_start: 0,
@@ -51,11 +51,11 @@ module Demo
     }.freeze
 
     # db: as the owner, for looking at what stands there
-    attr_reader :kit, :people, :workspaces, :channels, :db, :visitor, :stand_ins, :hash_cost
+    attr_reader :environment, :people, :workspaces, :channels, :db, :visitor, :stand_ins, :hash_cost
 
     # @param stand_ins [String] address of the stand-ins, such as http://127.0.0.1:4200
-    def initialize(kit, owner_db, stand_ins:, hash_cost: AskFirst::App::People::AddPerson::COST)
-      @kit = kit
+    def initialize(environment, owner_db, stand_ins:, hash_cost: AskFirst::App::People::AddPerson::COST)
+      @environment = environment
       @db = owner_db
       @visitor = Visitor.new(stand_ins)
       @stand_ins = stand_ins
@@ -66,7 +66,8 @@ module Demo
     end
 
     def make
-      agency = AskFirst::App::Agency::Found.call(@db, now: kit.now, name: "Fernhollow Studio", zone: "Europe/Lisbon")
+      agency =
+        AskFirst::App::Agency::Found.call(@db, now: environment.now, name: "Fernhollow Studio", zone: "Europe/Lisbon")
       PEOPLE.each { |key, (name, zone)| add(agency, key, name, "fernhollow", zone, PASSWORD) }
       CLIENT_PEOPLE.each { |key, (name, house, zone)| add(agency, key, name, house, zone, nil) }
       CLIENTS.each { |key, facts| set_up(agency, key, facts) }
@@ -86,7 +87,13 @@ module Demo
     end
 
     def member(person, client)
-      row = AskFirst::Store::People::Members.find(kit.db, people.fetch(person), workspaces.fetch(client), kit.now)
+      row =
+        AskFirst::Store::People::Members.find(
+          environment.db,
+          people.fetch(person),
+          workspaces.fetch(client),
+          environment.now
+        )
       AskFirst::App::Member.from_row(row, from: "127.0.0.1")
     end
 
@@ -103,9 +110,9 @@ module Demo
     # Connects an account of a client, as its people see it.
     def connect(client, network, name, by: :bram)
       visitor.add_person(network, "fernhollow", { client => name })
-      ids = visitor.connect(kit, member(by, client), network, "fernhollow", [client.to_s])
+      ids = visitor.connect(environment, member(by, client), network, "fernhollow", [client.to_s])
       AskFirst::App::Channels::UpdateChannel.call(
-        kit,
+        environment,
         member(by, client),
         channel_id: ids.first,
         version: 1,
@@ -121,7 +128,7 @@ module Demo
       channel = db[:channels].where(id: channel_id)
       channel.update(micropub: account.fetch("micropub"))
       db[:connections].where(id: channel.select(:connection_id)).update(
-        token: kit.secrets.seal(account.fetch("token")),
+        token: environment.secrets.seal(account.fetch("token")),
         refresh_token: nil,
         expires_at: nil,
         consent_until: nil
@@ -130,7 +137,7 @@ module Demo
 
     def add(agency, key, name, house, zone, password)
       @people[key] = AskFirst::App::People::AddPerson.call(
-        kit,
+        environment,
         agency_id: agency,
         name: name,
         email: "#{key}@#{house}.example",
@@ -162,7 +169,7 @@ module Demo
         }
       ]
       @workspaces[key] = AskFirst::App::Clients::SetUp.call(
-        kit,
+        environment,
         agency_id: agency,
         members: members,
         steps: steps,

@@ -4,17 +4,17 @@ require "que"
 
 module AskFirst
   module Jobs
-    # A job finds the process's kit, does one act and is destroyed. What fails is tried again by Que, with growing
-    # waits.
+    # A job finds the process's environment, does one act and is destroyed. What fails is tried again by Que, with
+    # growing waits.
     class Base < Que::Job
       class << self
-        attr_accessor :kit
+        attr_accessor :environment
       end
 
       private
 
-      def kit
-        Base.kit
+      def environment
+        Base.environment
       end
 
       def process(workspace_id)

@@ -2,7 +2,7 @@
 
 module AskFirst
   module Jobs
-    # The process that sends: claims what is due, sends it, looks whether it is there, and beats for all to hear.
+    # The process that sends: claims what is due, sends it, looks whether it is there, with a heartbeat for all to hear.
     # Nothing else runs in it, and nothing that came from outside is parsed in it but what a network answers to a send
     # or a look; what else happens later is the worker's.
     class Dispatcher < Process
@@ -14,9 +14,9 @@ module AskFirst
 
       def run
         stop_when_told
-        @sender = App::Dispatch::Sender.new(@kit, name: name)
+        @sender = App::Dispatch::Sender.new(@environment, name: name)
         @sender.begin
-        @dispatching = Dispatching.new(@kit, @sender)
+        @dispatching = Dispatching.new(@environment, @sender)
         looking =
           Que::Locker.new(
             queues: [VerifyShowing::QUEUE],
@@ -24,7 +24,7 @@ module AskFirst
             poll_interval: @settings.poll,
             maximum_buffer_size: 50
           )
-        beside = [every(Core::Dispatch::Lease::BEAT_EVERY) { beat }, every(MEND_EVERY) { mend }]
+        beside = [every(Core::Dispatch::Lease::HEARTBEAT_EVERY) { heartbeat }, every(MEND_EVERY) { mend }]
         ending = Thread.new { beside.each(&:join).then { @dispatching.stop } }
         @dispatching.run
         ending.join
@@ -34,16 +34,16 @@ module AskFirst
 
       private
 
-      def kit = Kits.build(@settings, @settings.jobs_url, pool: CONNECTIONS, idle: FROZEN, sandbox: nil)
+      def environment = Environments.build(@settings, @settings.jobs_url, pool: CONNECTIONS, idle: FROZEN, sandbox: nil)
 
-      def beat
-        @sender.beat
+      def heartbeat
+        @sender.heartbeat
         @dispatching.look_ahead
       end
 
       def mend
-        Store::Dispatch::Due.mend(@kit.db)
-        Store::Dispatch::RestoreDetection.forget(@kit.db, @kit.now - MARKS_KEPT)
+        Store::Dispatch::Due.mend(@environment.db)
+        Store::Dispatch::RestoreDetection.forget(@environment.db, @environment.now - MARKS_KEPT)
       end
     end
   end

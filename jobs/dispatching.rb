@@ -18,10 +18,10 @@ module AskFirst
       LOOK_AT = 192 # rows
       LOOK_EVERY = 0.05 # seconds
 
-      # @param kit [App::Kit]
+      # @param environment [App::Environment]
       # @param sender [App::Dispatch::Sender]
-      def initialize(kit, sender)
-        @kit = kit
+      def initialize(environment, sender)
+        @environment = environment
         @sender = sender
         @to_send = ::Queue.new
         @to_help = ::Queue.new
@@ -56,7 +56,12 @@ module AskFirst
         return false unless room.positive?
 
         rows =
-          Store::Dispatch::Due.rows(@kit.db, @kit.now, limit: LOOK_AT, except: @lock.synchronize { @under_way.to_a })
+          Store::Dispatch::Due.rows(
+            @environment.db,
+            @environment.now,
+            limit: LOOK_AT,
+            except: @lock.synchronize { @under_way.to_a }
+          )
         planned, others = rows.partition { |row| row[:state] == "planned" }
         others.each { |row| help(row, :follow_up) }
         claim_some(planned, room).positive?
@@ -64,15 +69,17 @@ module AskFirst
 
       # What will be due soon, so that little is left to do at the minute; and what a sender that is gone has left.
       def look_ahead
-        till = @kit.now + App::Dispatch::Prepare::AHEAD
-        Store::Dispatch::Due.to_prepare(@kit.db, @kit.now, till, limit: 50).each { |row| help(row, :prepare) }
+        till = @environment.now + App::Dispatch::Prepare::AHEAD
+        Store::Dispatch::Due
+          .to_prepare(@environment.db, @environment.now, till, limit: 50)
+          .each { |row| help(row, :prepare) }
         Store::Channels::Reached
-          .with_old_cards(@kit.db, @kit.now, till, App::Dispatch::Prepare::CARD_FRESH)
+          .with_old_cards(@environment.db, @environment.now, till, App::Dispatch::Prepare::CARD_FRESH)
           .each { |row| help(row, :fresh_card) }
         Store::Dispatch::Due
-          .without_sender(@kit.db, @kit.now - Core::Dispatch::Lease::GONE, limit: 50)
+          .without_sender(@environment.db, @environment.now - Core::Dispatch::Lease::GONE, limit: 50)
           .each { |row| help(row, :follow_up) }
-        Store::Dispatch::Unconfirmed.to_ask(@kit.db, @kit.now, limit: 50).each { |row| help(row, :ask) }
+        Store::Dispatch::Unconfirmed.to_ask(@environment.db, @environment.now, limit: 50).each { |row| help(row, :ask) }
       end
 
       private
@@ -113,8 +120,8 @@ module AskFirst
 
       # Where one of them breaks the whole, each is looked at by itself, so that it holds up no other.
       def claimed(workspace_id, batch)
-        App::Dispatch::Claim.call(@kit, process(workspace_id), showings: batch, sender: @sender)
-      rescue *Store::Failures::AWAY, App::Dispatch::Marking::BroughtBack
+        App::Dispatch::Claim.call(@environment, process(workspace_id), showings: batch, sender: @sender)
+      rescue *Store::Failures::AWAY, App::Dispatch::Watermarking::BroughtBack
         raise
       rescue StandardError => e
         one_by_one(workspace_id, batch, e)
@@ -122,7 +129,7 @@ module AskFirst
 
       def one_by_one(workspace_id, batch, error)
         if batch.size == 1
-          App::Dispatch::Broken.call(@kit, process(workspace_id), showing: batch.first, error: error)
+          App::Dispatch::Broken.call(@environment, process(workspace_id), showing: batch.first, error: error)
           return App::Dispatch::Claim::NOTHING
         end
 
@@ -132,7 +139,7 @@ module AskFirst
 
       def send_next
         one = @to_send.pop or return false
-        @ended << App::Dispatch::Send.call(@kit, one, @sender)
+        @ended << App::Dispatch::Send.call(@environment, one, @sender)
         true
       end
 
@@ -143,7 +150,7 @@ module AskFirst
         ended << @ended.pop until @ended.empty? || ended.size >= BATCH
         ended
           .group_by { |one| one.claimed.workspace_id }
-          .each { |workspace_id, same| App::Dispatch::Keep.call(@kit, process(workspace_id), ended: same) }
+          .each { |workspace_id, same| App::Dispatch::Keep.call(@environment, process(workspace_id), ended: same) }
         ended.each { |one| unmark(one.row[:id]) }
         true
       end
@@ -165,25 +172,25 @@ module AskFirst
         member = process(row[:workspace_id])
         case what
         when :prepare
-          App::Dispatch::Prepare.call(@kit, member, showing: row)
+          App::Dispatch::Prepare.call(@environment, member, showing: row)
         when :fresh_card
           App::Dispatch::FreshCard.call(
-            @kit,
+            @environment,
             member,
             channel_id: row[:id],
             older_than: App::Dispatch::Prepare::CARD_FRESH
           )
         when :ask
-          App::Dispatch::AskUnconfirmed.call(@kit, member, showing_id: row[:id])
+          App::Dispatch::AskUnconfirmed.call(@environment, member, showing_id: row[:id])
         else
-          App::Dispatch::Advance.call(@kit, member, showing_id: row[:id], sender: @sender)
+          App::Dispatch::Advance.call(@environment, member, showing_id: row[:id], sender: @sender)
         end
       rescue Core::Error => e
         SemanticLogger["Dispatching"].info("not now: #{e.message}")
       rescue *Store::Failures::AWAY
         raise
       rescue StandardError => e
-        App::Dispatch::Broken.call(@kit, member, showing: row, error: e) unless what == :fresh_card
+        App::Dispatch::Broken.call(@environment, member, showing: row, error: e) unless what == :fresh_card
       end
 
       def process(workspace_id)

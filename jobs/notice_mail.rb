@@ -7,7 +7,7 @@ module AskFirst
       self.priority = 50
 
       def run(person_id)
-        App::People::MailNotices.call(kit, person_id)
+        App::People::MailNotices.call(environment, person_id)
       end
     end
   end

@@ -6,8 +6,8 @@ require "socket"
 
 module AskFirst
   module Jobs
-    # What the dispatcher's process and the worker's have in common: a kit, threads that do something again and again,
-    # and an end. TERM lets what was begun end. When the database goes away the process ends; its keeper (Setup::Keeper)
+    # What the dispatcher's process and the worker's have in common: an environment, threads that do something again and
+    # again, and an end. TERM lets what was begun end. When the database goes away the process ends; its keeper (Setup::Keeper)
     # starts it again.
     class Process
       MARKS_KEPT = 86_400 # seconds that the last heartbeat of a process that has ended is kept
@@ -23,9 +23,9 @@ module AskFirst
 
       def initialize(settings)
         @settings = settings
-        @kit = kit
-        Base.kit = @kit
-        Que.connection = @kit.db
+        @environment = environment
+        Base.environment = @environment
+        Que.connection = @environment.db
         Que.logger = SemanticLogger["Que"]
         @stop = false
       end

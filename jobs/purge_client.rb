@@ -7,7 +7,7 @@ module AskFirst
       self.priority = 80
 
       def run(workspace_id)
-        App::Clients::Purge.call(kit, workspace_id)
+        App::Clients::Purge.call(environment, workspace_id)
       end
     end
   end

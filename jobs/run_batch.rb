@@ -7,7 +7,9 @@ module AskFirst
       self.priority = 50
 
       def run(workspace_id, batch_id)
-        App::Dispatch::GiveWay.call(kit) while App::Plan::RunBatch.call(kit, process(workspace_id), batch_id: batch_id)
+        while App::Plan::RunBatch.call(environment, process(workspace_id), batch_id: batch_id)
+          App::Dispatch::GiveWay.call(environment)
+        end
       end
     end
   end

@@ -7,8 +7,8 @@ module AskFirst
       self.priority = 30
 
       def run(to, sealed)
-        mail = JSON.parse(kit.secrets.open(sealed.unpack1("m0")), symbolize_names: true)
-        kit.mailer.deliver(to: to, **mail)
+        mail = JSON.parse(environment.secrets.open(sealed.unpack1("m0")), symbolize_names: true)
+        environment.mailer.deliver(to: to, **mail)
       end
     end
   end

@@ -11,7 +11,7 @@ module AskFirst
 
       def run(workspace_id, showing_id, look)
         process = App::Member.process(workspace_id, "dispatcher")
-        App::Dispatch::Verify.call(kit, process, showing_id: showing_id, look: look)
+        App::Dispatch::Verify.call(environment, process, showing_id: showing_id, look: look)
       end
     end
   end

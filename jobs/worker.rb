@@ -23,16 +23,16 @@ module AskFirst
         stop_when_told
         ::Process.setpriority(::Process::PRIO_PROCESS, 0, NICE)
         @sandbox.warm
-        heartbeat = App::Dispatch::WorkerHeartbeat.new(@kit, name: name)
+        heartbeat = App::Dispatch::WorkerHeartbeat.new(@environment, name: name)
         heartbeat.begin
-        replies = App::Talk::FetchReplies.new(@kit)
+        replies = App::Talk::FetchReplies.new(@environment)
         give_way
         @turns = Core::Dispatch::Turns.new
         queue = Que::Locker.new(worker_priorities: PRIORITIES, poll_interval: @settings.poll, maximum_buffer_size: 50)
         [
-          every(HEARTBEAT_EVERY) { heartbeat.beat },
+          every(HEARTBEAT_EVERY) { heartbeat.call },
           every(App::Dispatch::GiveWay::LOOK_EVERY) { pace },
-          every(RENEW_EVERY) { unharmed { App::Channels::Renew.call(@kit) } },
+          every(RENEW_EVERY) { unharmed { App::Channels::Renew.call(@environment) } },
           every(SELDOM) { seldom },
           every(FETCH_EVERY) { fetch(replies) }
         ].each(&:join)
@@ -44,16 +44,16 @@ module AskFirst
 
       private
 
-      def kit
-        @sandbox = Kits.sandbox(@settings, nice: NICE_READINGS)
-        Kits.build(@settings, @settings.jobs_url, pool: CONNECTIONS, sandbox: @sandbox)
+      def environment
+        @sandbox = Environments.sandbox(@settings, nice: NICE_READINGS)
+        Environments.build(@settings, @settings.jobs_url, pool: CONNECTIONS, sandbox: @sandbox)
       end
 
       # The middleware of Que is the process's: the dispatcher has none.
       def give_way
         Que.job_middleware.push(
           lambda do |job, &run|
-            App::Dispatch::GiveWay.call(@kit) if job.que_attrs[:priority] > URGENT
+            App::Dispatch::GiveWay.call(@environment) if job.que_attrs[:priority] > URGENT
             run.call
           end
         )
@@ -61,26 +61,27 @@ module AskFirst
 
       # What is being read stops where it is while posts go out.
       def pace
-        rests = @turns.rest?(App::Dispatch::GiveWay.now?(@kit), ::Process.clock_gettime(::Process::CLOCK_MONOTONIC))
+        rests =
+          @turns.rest?(App::Dispatch::GiveWay.now?(@environment), ::Process.clock_gettime(::Process::CLOCK_MONOTONIC))
         rests ? @sandbox.pause : @sandbox.go_on
       end
 
       def seldom
-        App::Dispatch::GiveWay.call(@kit)
-        unharmed { App::Media::ForgetUploads.call(@kit) }
-        unharmed { App::Feeds::ReadFeeds.call(@kit) }
+        App::Dispatch::GiveWay.call(@environment)
+        unharmed { App::Media::ForgetUploads.call(@environment) }
+        unharmed { App::Feeds::ReadFeeds.call(@environment) }
         unharmed do
-          App::Plan::BeginFixtures.call(@kit)
-          App::Signoff::RefreshDue.all(@kit)
-          App::Dispatch::TellOfRights.all(@kit)
-          App::Signoff::RemindAsks.call(@kit)
-          App::Record::Seal.all(@kit)
+          App::Plan::BeginFixtures.call(@environment)
+          App::Signoff::RefreshDue.all(@environment)
+          App::Dispatch::TellOfRights.all(@environment)
+          App::Signoff::RemindAsks.call(@environment)
+          App::Record::Seal.all(@environment)
         end
-        unharmed { Store::Dispatch::Workers.forget(@kit.db, @kit.now - MARKS_KEPT) }
+        unharmed { Store::Dispatch::Workers.forget(@environment.db, @environment.now - MARKS_KEPT) }
       end
 
       def fetch(replies)
-        App::Dispatch::GiveWay.call(@kit)
+        App::Dispatch::GiveWay.call(@environment)
         unharmed do
           replies.call
         rescue Edge::Mail::Inbox::Away => e

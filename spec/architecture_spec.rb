@@ -122,8 +122,8 @@ RSpec.describe "The floor plan" do
 
     it "the process that sends has nothing to read with, and the others have" do
       expect(File.read(File.join(root, "jobs/dispatcher.rb"))).to include "sandbox: nil"
-      kits = File.read(File.join(root, "config/kits.rb"))
-      expect(kits.scan(/(\w+): sandbox && /).flatten).to match_array %w[media previews feeds messages]
+      environments = File.read(File.join(root, "config/environments.rb"))
+      expect(environments.scan(/(\w+): sandbox && /).flatten).to match_array %w[media previews feeds messages]
     end
   end
 
@@ -220,7 +220,7 @@ RSpec.describe "The floor plan" do
             File.read(file).scan(/^( *)app\.(?:get|head|post|put|patch|delete)\(("[^"]+")\) (\{.*?\}|do\n.*?^\1end)$/m)
           blocks
             .select { |_, route, _| route.match?(%r{/api/w/|\#\{at\}}) }
-            .reject { |_, _, body| body.match?(/\bact[( ]/) && !body.match?(/Store::|kit\.db|Sequel/) }
+            .reject { |_, _, body| body.match?(/\bact[( ]/) && !body.match?(/Store::|environment\.db|Sequel/) }
             .map { |_, route, _| "#{File.basename(file)}: #{route}" }
         end
       expect(wrong).to eq []

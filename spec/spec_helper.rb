@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 ENV["ASK_FIRST_ENV"] = "test"
+require_relative "coverage_figures" if ENV["COVERAGE"] == "figures" # by bin/test, for a whole run
 require_relative "../config/boot"
 
 RSpec.configure do |config|

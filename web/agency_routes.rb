@@ -10,16 +10,22 @@ module AskFirst
         app.get("/api/notices") { json App::Agency::Notices.call(agency_scope) }
         app.post("/api/notices/read") do
           refuse_while_looking
-          App::Agency::Notices.read(kit, agency_scope, body_json["ids"])
+          App::Agency::Notices.read(environment, agency_scope, body_json["ids"])
           done
         end
       end
 
+      def self.desk(app)
+        app.get("/api/desk") do
+          json App::Agency::Desk.call(environment, agency_scope, whole: params[:whole].to_s.split(","))
+        end
+      end
+
       def self.registered(app)
-        app.get("/api/me") { json App::Agency::Me.call(kit, person_id, looking: looking_as) }
-        app.get("/api/desk") { json App::Agency::Desk.call(kit, agency_scope, whole: params[:whole].to_s.split(",")) }
+        desk(app)
+        app.get("/api/me") { json App::Agency::Me.call(environment, person_id, looking: looking_as) }
         app.get("/api/find") { json App::Agency::Find.call(agency_scope, params[:words]) }
-        app.get("/api/alarm") { json(alarm: App::Dispatch::Alarm.of(kit, agency_scope)) }
+        app.get("/api/alarm") { json(alarm: App::Dispatch::Alarm.of(environment, agency_scope)) }
         app.get("/api/waits") { json App::Agency::Waits.call(agency_scope) }
         notices(app)
         app.get("/api/agency/people") { json agency_act(App::Agency::People) }
@@ -65,7 +71,7 @@ module AskFirst
               **AgencyRoutes.filters(params),
               limit: App::Agency::AgencyRecord::MOST
             )
-          names = App::Agency::Me.call(kit, person_id)[:workspaces].to_h { |one| [one[:id], one[:name]] }
+          names = App::Agency::Me.call(environment, person_id)[:workspaces].to_h { |one| [one[:id], one[:name]] }
           AgencyRoutes.file(self, found[:rows], names, params[:as])
         end
       end

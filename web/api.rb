@@ -81,8 +81,8 @@ module AskFirst
       not_found { respond_with(*Problem.of(Core::NotFound.new)) }
 
       helpers do
-        def kit
-          settings.kit
+        def environment
+          settings.app_environment
         end
 
         def respond_with(status, headers, body)
@@ -165,7 +165,7 @@ module AskFirst
         def reader
           @reader ||=
             App::Reader.new(
-              kit,
+              environment,
               person_id,
               look_as: session["look_as"] && App::Reader::LookAs.new(**session["look_as"].transform_keys(&:to_sym)),
               from: request.ip
@@ -188,7 +188,7 @@ module AskFirst
 
         def looked_guest
           looked_at
-          App::Signoff::AsksOf.guest(kit, looking_as, params[:ask])
+          App::Signoff::AsksOf.guest(environment, looking_as, params[:ask])
         end
 
         # One or all of the person's workspaces on the agency side, as one scope for lists.
@@ -199,11 +199,11 @@ module AskFirst
 
         # The signed-in person for what concerns the agency as a whole, or themselves.
         def agency_person
-          @agency_person ||= App::AgencyPerson.load(kit, person_id, from: request.ip)
+          @agency_person ||= App::AgencyPerson.load(environment, person_id, from: request.ip)
         end
 
         def agency_act(klass, **input)
-          klass.call(kit, agency_person, **input)
+          klass.call(environment, agency_person, **input)
         end
 
         # While somebody looks as another, nothing is changed, whatever the address.
@@ -221,11 +221,11 @@ module AskFirst
         end
 
         def guest
-          @guest ||= App::Signoff::ExchangePass.member(kit, request.cookies[ReviewRoutes::COOKIE], request.ip)
+          @guest ||= App::Signoff::ExchangePass.member(environment, request.cookies[ReviewRoutes::COOKIE], request.ip)
         end
 
         def act(klass, **input)
-          klass.call(kit, member, **input)
+          klass.call(environment, member, **input)
         end
 
         def body_json

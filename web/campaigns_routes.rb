@@ -18,7 +18,7 @@ module AskFirst
       end
 
       def self.campaigns(app)
-        app.get("/api/campaigns") { json App::Campaigns::CampaignList.call(kit, agency_scope) }
+        app.get("/api/campaigns") { json App::Campaigns::CampaignList.call(environment, agency_scope) }
         app.post("/api/w/:workspace/campaigns") do
           json({ id: act(App::Campaigns::SaveCampaign, plan: body_json) }, 201)
         end
@@ -57,7 +57,7 @@ module AskFirst
         end
         app.put("/api/w/:workspace/labels/:label") do
           body = body_json
-          looks = { name: body["name"], mark: body["mark"], colour: body["colour"], parent_id: body["parent"] }
+          looks = { name: body["name"], initials: body["initials"], colour: body["colour"], parent_id: body["parent"] }
           act(App::Campaigns::UpdateLabel, label_id: params[:label], **looks)
           status 204
         end

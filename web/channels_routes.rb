@@ -90,7 +90,7 @@ module AskFirst
         end
         app.post("/api/connect/finish") do
           json App::Channels::FinishConnect.call(
-                 kit,
+                 environment,
                  person_id,
                  state: body_json["state"],
                  code: body_json["code"],

@@ -15,7 +15,7 @@ module AskFirst
                 agency_act(
                   App::Clients::CreateClient,
                   name: body["name"],
-                  mark: body["mark"],
+                  initials: body["initials"],
                   edge: body["edge"],
                   zone: body["zone"],
                   week_start: body.fetch("week_start", 1),
@@ -47,15 +47,15 @@ module AskFirst
           act(App::Clients::GoOnSettingUp, step: body_json["step"])
           done
         end
-        app.post("/api/w/:workspace/mark") do
-          MediaRoutes.received(request.body) { |file| act(App::Clients::MarkPicture, io: file) }
+        app.post("/api/w/:workspace/logo") do
+          MediaRoutes.received(request.body) { |file| act(App::Clients::UpdateLogo, io: file) }
           done
         end
-        app.delete("/api/w/:workspace/mark") do
-          act(App::Clients::MarkPicture, io: nil)
+        app.delete("/api/w/:workspace/logo") do
+          act(App::Clients::UpdateLogo, io: nil)
           done
         end
-        app.get("/api/w/:workspace/mark") do
+        app.get("/api/w/:workspace/logo") do
           file = act(App::Clients::OpenFile::Mark)
           headers MediaRoutes::OWN
           send_file file[:path], type: file[:mime]

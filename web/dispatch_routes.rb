@@ -31,7 +31,9 @@ module AskFirst
 
       def self.registered(app)
         by_hand(app)
-        app.get("/api/dispatch") { json App::Dispatch::DispatchLog.call(kit, agency_scope, before: params[:before]) }
+        app.get("/api/dispatch") do
+          json App::Dispatch::DispatchLog.call(environment, agency_scope, before: params[:before])
+        end
         app.post("/api/w/:workspace/posts/:post/release") do
           act(App::Dispatch::Release, post_id: params[:post], adaptation_ids: body_json["adaptation_ids"])
           done

@@ -6,10 +6,10 @@ module AskFirst
     module FeedsRoutes
       def self.registered(app)
         app.get("/api/w/:workspace/feeds") { json act(App::Feeds::FeedList) }
-        app.post("/api/w/:workspace/feeds") { json(act(App::Feeds::SaveFeed, said: body_json), 201) }
+        app.post("/api/w/:workspace/feeds") { json(act(App::Feeds::SaveFeed, fields: body_json), 201) }
         app.patch("/api/w/:workspace/feeds/:feed") do
           seen = { feed_id: params[:feed], version: seen_version }
-          json act(App::Feeds::SaveFeed, said: body_json.except("address", "folder_id"), **seen)
+          json act(App::Feeds::SaveFeed, fields: body_json.except("address", "folder_id"), **seen)
         end
         app.delete("/api/w/:workspace/feeds/:feed") do
           act(App::Feeds::RemoveFeed, feed_id: params[:feed])

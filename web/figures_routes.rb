@@ -6,7 +6,7 @@ module AskFirst
     module FiguresRoutes
       def self.registered(app)
         app.get("/api/figures") do
-          json App::Figures::OfClients.call(kit, agency_scope, from: params[:from], to: params[:to])
+          json App::Figures::OfClients.call(environment, agency_scope, from: params[:from], to: params[:to])
         end
         app.get("/api/w/:workspace/figures") do
           asked = { from: params[:from], to: params[:to], theirs: params[:as] == "client" }

@@ -25,10 +25,10 @@ module AskFirst
       end
 
       def self.keeping(app)
-        app.post("/api/w/:workspace/ideas") { json(act(App::Ideas::SaveIdea, said: body_json), 201) }
+        app.post("/api/w/:workspace/ideas") { json(act(App::Ideas::SaveIdea, fields: body_json), 201) }
         app.patch("/api/w/:workspace/ideas/:idea") do
           seen = { idea_id: params[:idea], version: seen_version }
-          json act(App::Ideas::SaveIdea, said: body_json, **seen)
+          json act(App::Ideas::SaveIdea, fields: body_json, **seen)
         end
         app.delete("/api/w/:workspace/ideas/:idea") do
           act(App::Ideas::RemoveIdea, idea_id: params[:idea])

@@ -9,9 +9,9 @@ module AskFirst
     class Idempotency
       HOURS = 24
 
-      def initialize(app, kit)
+      def initialize(app, environment)
         @app = app
-        @kit = kit
+        @environment = environment
       end
 
       def call(env)
@@ -22,7 +22,7 @@ module AskFirst
           return Problem.reply(422, "bad_key", "An idempotency key has 8 to 200 characters.", field: "Idempotency-Key")
         end
 
-        remembered(env, Store::AnsweredCalls.new(@kit.db, caller_id, key))
+        remembered(env, Store::AnsweredCalls.new(@environment.db, caller_id, key))
       end
 
       private
@@ -34,8 +34,8 @@ module AskFirst
               "#{env["PATH_INFO"]}#{"?#{env["QUERY_STRING"]}" unless env["QUERY_STRING"].to_s.empty?}",
           body_digest: digest(env)
         }
-        old = @kit.now - (HOURS * 3_600)
-        return answer_of(calls.answer, row) unless calls.first?(row, now: @kit.now, keep_from: old)
+        old = @environment.now - (HOURS * 3_600)
+        return answer_of(calls.answer, row) unless calls.first?(row, now: @environment.now, keep_from: old)
 
         answer_now(env, calls)
       end
@@ -81,7 +81,7 @@ module AskFirst
         end
 
         visit = Rack::Request.new(env).cookies[ReviewRoutes::COOKIE] or return
-        App::Signoff::ExchangePass.visit(@kit, visit)&.fetch(:id)
+        App::Signoff::ExchangePass.visit(@environment, visit)&.fetch(:id)
       end
 
       def digest(env)

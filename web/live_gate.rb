@@ -12,9 +12,9 @@ module AskFirst
       POLL = %r{\A/message-bus/[^/]+/poll\z}
       CHANNEL = %r{\A/workspaces/(.+)\z}
 
-      def initialize(app, kit)
+      def initialize(app, environment)
         @app = app
-        @kit = kit
+        @environment = environment
       end
 
       def call(env)
@@ -36,7 +36,7 @@ module AskFirst
 
       def workspaces(person_id)
         Store::People::Members
-          .of_person(@kit.db, person_id, @kit.now)
+          .of_person(@environment.db, person_id, @environment.now)
           .select { |row| row[:side] == "agency" }
           .to_set { |row| row[:workspace_id] }
       end

@@ -50,7 +50,7 @@ module AskFirst
         app.get("/api/w/:workspace/media/:media") { json(act(App::Media::Medium, media_id: params[:media])) }
         app.patch("/api/w/:workspace/media/:media") do
           said = body_json
-          version = act(App::Media::UpdateMedium, media_id: params[:media], said: said, version: seen_version)
+          version = act(App::Media::UpdateMedium, media_id: params[:media], fields: said, version: seen_version)
           json(version: version)
         end
         app.post("/api/w/:workspace/media-sorting") do

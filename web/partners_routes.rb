@@ -6,13 +6,13 @@ module AskFirst
     module PartnersRoutes
       def self.registered(app)
         app.get("/api/w/:workspace/partners") { json act(App::Partners::PartnerList) }
-        app.post("/api/w/:workspace/partners") { json(act(App::Partners::SavePartner, said: body_json), 201) }
+        app.post("/api/w/:workspace/partners") { json(act(App::Partners::SavePartner, fields: body_json), 201) }
         app.get("/api/w/:workspace/partners/:partner") do
           json act(App::Partners::PartnerDetail, partner_id: params[:partner])
         end
         app.patch("/api/w/:workspace/partners/:partner") do
           seen = { partner_id: params[:partner], version: seen_version }
-          json act(App::Partners::SavePartner, said: body_json, **seen)
+          json act(App::Partners::SavePartner, fields: body_json, **seen)
         end
         app.delete("/api/w/:workspace/partners/:partner") do
           act(App::Partners::RemovePartner, partner_id: params[:partner])

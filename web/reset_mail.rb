@@ -7,15 +7,15 @@ module AskFirst
     module ResetMail
       module_function
 
-      def enqueue(kit, person, link)
+      def enqueue(environment, person, link)
         letter =
           App::Letter
             .new(person[:name])
             .say("Somebody, hopefully you, wants a new password for Ask First. The link works for a day.")
             .button("Choose a new password", link, lead: "Choose it here:")
             .small("If it was not you, do nothing: your password stays.")
-        sealed = kit.secrets.seal(JSON.generate(subject: "A new password for Ask First", **letter.parts))
-        kit.queue.sealed_mail(person[:email], sealed, at: kit.now)
+        sealed = environment.secrets.seal(JSON.generate(subject: "A new password for Ask First", **letter.parts))
+        environment.queue.sealed_mail(person[:email], sealed, at: environment.now)
       end
     end
   end

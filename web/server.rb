@@ -12,41 +12,43 @@ module AskFirst
     module Server
       module_function
 
-      # @param kit [App::Kit] with the web role's database
-      def build(kit, interface: File.join(ROOT, "ui/dist"))
-        api = Class.new(Api) { set :kit, kit }
-        live(kit)
-        policy = SessionPolicy.new(kit)
+      # @param environment [App::Environment] with the web role's database
+      def build(environment, interface: File.join(ROOT, "ui/dist"))
+        api = Class.new(Api) { set :app_environment, environment }
+        live(environment)
+        policy = SessionPolicy.new(environment)
         api.set :policy, policy
         Rack::Builder
           .new do
-            use SafeHeaders, secure: kit.settings.public_url.start_with?("https")
-            use SameOrigin, kit.settings.public_url
+            use SafeHeaders, secure: environment.settings.public_url.start_with?("https")
+            use SameOrigin, environment.settings.public_url
             use BodyGuard
             use Rack::Deflater, include: %w[application/json], if: ->(env, *) { Server.for_phone?(env) }
             use Rack::Session::Cookie,
                 key: "af_session",
-                secrets: [Server.session_secret(kit)],
+                secrets: [Server.session_secret(environment)],
                 httponly: true,
                 same_site: :lax,
-                secure: kit.settings.public_url.start_with?("https"),
+                secure: environment.settings.public_url.start_with?("https"),
                 expire_after: 14 * 86_400
             use QuietSession
-            use SignInBrake, kit, SignIn.cost(kit)
-            use SignIn.middleware(kit, policy)
-            use LiveGate, kit
-            use MessageBus::Rack::Middleware, message_bus: kit.bus.bus
+            use SignInBrake, environment, SignIn.cost(environment)
+            use SignIn.middleware(environment, policy)
+            use LiveGate, environment
+            use MessageBus::Rack::Middleware, message_bus: environment.bus.bus
             map("/api") do
               run(
                 Rack::Builder.new do
                   use Unmount
-                  use Idempotency, kit
+                  use Idempotency, environment
                   use Committee::Middleware::RequestValidation, Contract.options
                   run api
                 end
               )
             end
-            map("/health") { run ->(_) { [200, { "content-type" => "text/plain" }, [Store::Database.well(kit.db)]] } }
+            map("/health") do
+              run ->(_) { [200, { "content-type" => "text/plain" }, [Store::Database.well(environment.db)]] }
+            end
             run Interface.new(interface)
           end
           .to_app
@@ -56,15 +58,19 @@ module AskFirst
       # nothing (BREACH).
       def for_phone?(env) = env["PATH_INFO"].start_with?("/api/review/")
 
-      def session_secret(kit)
-        OpenSSL::KDF.hkdf(kit.settings.secret, salt: "ask-first", info: "sessions", length: 64, hash: "SHA512").unpack1(
-          "H*"
-        )
+      def session_secret(environment)
+        OpenSSL::KDF.hkdf(
+          environment.settings.secret,
+          salt: "ask-first",
+          info: "sessions",
+          length: 64,
+          hash: "SHA512"
+        ).unpack1("H*")
       end
 
       # Live updates are told to persons; nobody else hears anything.
-      def live(kit)
-        kit.bus.bus.user_id_lookup { |env| LiveGate.person(env) }
+      def live(environment)
+        environment.bus.bus.user_id_lookup { |env| LiveGate.person(env) }
       end
 
       # Puts the whole path back that Rack's map took apart, since routes and contract name it whole.

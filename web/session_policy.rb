@@ -10,8 +10,8 @@ module AskFirst
       DEFAULT_HOURS = 336
       Rule = Struct.new(:hours, :second_factor, keyword_init: true) { def seconds = hours * 3_600 }
 
-      def initialize(kit)
-        @kit = kit
+      def initialize(environment)
+        @environment = environment
         @rules = {}
         @lock = Mutex.new
       end
@@ -34,7 +34,7 @@ module AskFirst
       private
 
       def read(person_id)
-        rows = Store::People::Policies.binding(@kit.db, person_id, @kit.now)
+        rows = Store::People::Policies.binding(@environment.db, person_id, @environment.now)
         Rule.new(
           hours: rows.map { |row| row[:session_hours] }.min || DEFAULT_HOURS,
           second_factor: rows.any? { |row| row[:second_factor_required] }

@@ -15,15 +15,15 @@ module AskFirst
       module_function
 
       # @return [Hash] what a password's digest costs
-      def cost(kit)
-        kit.settings.test? ? { t_cost: 1, m_cost: 5 } : { t_cost: 2, m_cost: 16 }
+      def cost(environment)
+        environment.settings.test? ? { t_cost: 1, m_cost: 5 } : { t_cost: 2, m_cost: 16 }
       end
 
       # @param policy [SessionPolicy]
       # @return [Class] Rack middleware
-      def middleware(kit, policy)
-        database = kit.db
-        secret = kit.settings.secret
+      def middleware(environment, policy)
+        database = environment.db
+        secret = environment.settings.secret
         Class.new(Roda) do
           plugin :middleware
           plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
@@ -39,7 +39,7 @@ module AskFirst
                    :change_password,
                    :reset_password
             prefix "/api/auth"
-            domain URI.parse(kit.settings.public_url).host
+            domain URI.parse(environment.settings.public_url).host
             already_logged_in { nil } # signing in anew changes who it is
             accounts_table :people
             login_column :email
@@ -57,7 +57,7 @@ module AskFirst
             no_matching_login_message SignInWords::WRONG
             invalid_password_message SignInWords::WRONG
             login_error_flash SignInWords::WRONG
-            password_hash_cost SignIn.cost(kit)
+            password_hash_cost SignIn.cost(environment)
 
             session_inactivity_deadline nil
             session_lifetime_deadline { policy.for(session_value).seconds }
@@ -86,20 +86,20 @@ module AskFirst
             end
             send_reset_password_email do
               ResetMail.enqueue(
-                kit,
+                environment,
                 account,
-                "#{kit.settings.public_url}/reset-password#/#{reset_password_email_link[/key=(.+)\z/, 1]}"
+                "#{environment.settings.public_url}/reset-password#/#{reset_password_email_link[/key=(.+)\z/, 1]}"
               )
             end
             after_reset_password do
               remove_all_active_sessions
-              Store::People::SignInTries.forget(database, App::People::SignInName.digest(kit, account[:email]))
+              Store::People::SignInTries.forget(database, App::People::SignInName.digest(environment, account[:email]))
             end
             after_change_password { remove_all_active_sessions_except_current }
 
             set_error_reason { |reason| json_response["reason"] = reason }
             json_response_body { |hash| SignInWords.body(hash, response, request.path) }
-            auth_class_eval { include(SealedCodes.new(kit.secrets), SlowPasswords.new(kit)) }
+            auth_class_eval { include(SealedCodes.new(environment.secrets), SlowPasswords.new(environment)) }
           end
 
           route do |r|

@@ -13,11 +13,11 @@ module AskFirst
       COOKIE = "af_device"
       DEVICE_DAYS = 180
 
-      # @param kit [App::Kit]
+      # @param environment [App::Environment]
       # @param cost [Hash] of a password's digest
-      def initialize(app, kit, cost)
+      def initialize(app, environment, cost)
         @app = app
-        @kit = kit
+        @environment = environment
         @cost = cost
         @nobody = Argon2::Password.new(**cost).create(SecureRandom.hex(16))
       end
@@ -26,7 +26,7 @@ module AskFirst
         return @app.call(env) unless env["PATH_INFO"] == LOGIN && env["REQUEST_METHOD"] == "POST"
 
         name = typed(env, "email") or return @app.call(env)
-        tries = Tries.new(@kit, name, env)
+        tries = Tries.new(@environment, name, env)
         wait = tries.wait
         return slow_down(wait) if wait.positive?
 
@@ -35,50 +35,51 @@ module AskFirst
 
       # The same for wrong passwords of somebody who is signed in already.
       # @return [Integer] seconds to wait
-      def self.wait(kit, person_id, env)
-        Tries.new(kit, "password of #{person_id}", env).wait
+      def self.wait(environment, person_id, env)
+        Tries.new(environment, "password of #{person_id}", env).wait
       end
 
-      def self.wrong(kit, person_id, env)
-        Tries.new(kit, "password of #{person_id}", env).add
+      def self.wrong(environment, person_id, env)
+        Tries.new(environment, "password of #{person_id}", env).add
       end
 
       # One name's wrong tries, as this request meets them.
       class Tries
-        def initialize(kit, name, env)
-          @kit = kit
+        def initialize(environment, name, env)
+          @environment = environment
           @name = name
-          @digest = App::People::SignInName.digest(kit, name)
+          @digest = App::People::SignInName.digest(environment, name)
           @address = Rack::Request.new(env).ip.to_s
-          @device = Device.of(kit, @digest, Rack::Request.new(env).cookies[COOKIE])
+          @device = Device.of(environment, @digest, Rack::Request.new(env).cookies[COOKIE])
         end
 
         attr_reader :digest, :name
 
         # @param more [Array<Core::People::Brake::Try>] what is about to be added
         def wait(more = [])
-          own, there = Store::People::SignInTries.of(@kit.db, @digest, @address, @kit.now)
-          Core::People::Brake.wait(own + more, there + more, address: @address, device: @device, now: @kit.now)
+          own, there = Store::People::SignInTries.of(@environment.db, @digest, @address, @environment.now)
+          Core::People::Brake.wait(own + more, there + more, address: @address, device: @device, now: @environment.now)
         end
 
         # Whether with one more somebody has to wait, and was not told so today.
         def first_wait?
-          wait([Core::People::Brake::Try.new(address: @address, device: @device, at: @kit.now)]).positive? && !told?
+          wait([Core::People::Brake::Try.new(address: @address, device: @device, at: @environment.now)]).positive? &&
+            !told?
         end
 
         def add(told: false)
           Store::People::SignInTries.add(
-            @kit.db,
+            @environment.db,
             @digest,
             address: @address,
             device: @device,
-            now: @kit.now,
+            now: @environment.now,
             told: told
           )
         end
 
         def told?
-          Store::People::SignInTries.told?(@kit.db, @digest)
+          Store::People::SignInTries.told?(@environment.db, @digest)
         end
       end
 
@@ -87,19 +88,19 @@ module AskFirst
         module_function
 
         # @return [String] the cookie's value
-        def make(kit, digest)
+        def make(environment, digest)
           id = SecureRandom.urlsafe_base64(12)
-          "#{id}.#{seal(kit, digest, id)}"
+          "#{id}.#{seal(environment, digest, id)}"
         end
 
         # @return [String, nil] its id, when it is that name's
-        def of(kit, digest, cookie)
+        def of(environment, digest, cookie)
           id, sealed = cookie.to_s.split(".", 2)
-          id if sealed && Rack::Utils.secure_compare(sealed, seal(kit, digest, id))
+          id if sealed && Rack::Utils.secure_compare(sealed, seal(environment, digest, id))
         end
 
-        def seal(kit, digest, id)
-          OpenSSL::HMAC.hexdigest("SHA256", kit.settings.secret, "device:#{digest.unpack1("H*")}:#{id}")
+        def seal(environment, digest, id)
+          OpenSSL::HMAC.hexdigest("SHA256", environment.settings.secret, "device:#{digest.unpack1("H*")}:#{id}")
         end
       end
 
@@ -107,7 +108,7 @@ module AskFirst
 
       def try_it(env, tries)
         password = typed(env, "password").to_s
-        person = Store::People::Accounts.with_password(@kit.db, tries.name)
+        person = Store::People::Accounts.with_password(@environment.db, tries.name)
         status, headers, body = @app.call(env)
         pretend(password) if person.nil?
         status == 401 ? wrong(tries, person) : known(headers, tries, status)
@@ -123,17 +124,17 @@ module AskFirst
       def wrong(tries, person)
         telling = tries.first_wait?
         tries.add(told: telling)
-        SlowDownMail.enqueue(@kit, person) if telling && person
+        SlowDownMail.enqueue(@environment, person) if telling && person
       end
 
       def known(headers, tries, status)
         return unless status == 200
 
-        secure = @kit.settings.public_url.start_with?("https")
+        secure = @environment.settings.public_url.start_with?("https")
         Rack::Utils.set_cookie_header!(
           headers,
           COOKIE,
-          value: Device.make(@kit, tries.digest),
+          value: Device.make(@environment, tries.digest),
           path: "/api/auth",
           httponly: true,
           same_site: :lax,

@@ -6,7 +6,7 @@ module AskFirst
     module SlowDownMail
       module_function
 
-      def enqueue(kit, person)
+      def enqueue(environment, person)
         letter =
           App::Letter
             .new(person[:name])
@@ -22,8 +22,9 @@ module AskFirst
               "If it was not you, nothing is lost: your password was not found. A second factor keeps you safe even " \
                 "if it were."
             )
-        sealed = kit.secrets.seal(JSON.generate(subject: "Wrong passwords for your Ask First account", **letter.parts))
-        kit.queue.sealed_mail(person[:email], sealed, at: kit.now)
+        sealed =
+          environment.secrets.seal(JSON.generate(subject: "Wrong passwords for your Ask First account", **letter.parts))
+        environment.queue.sealed_mail(person[:email], sealed, at: environment.now)
       end
     end
   end

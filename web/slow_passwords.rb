@@ -5,13 +5,13 @@ module AskFirst
     # Who is signed in and is asked for the password once more gets no endless tries at it. Included into Rodauth's
     # class.
     class SlowPasswords < Module
-      # @param kit [App::Kit]
-      def initialize(kit)
+      # @param environment [App::Environment]
+      def initialize(environment)
         super()
         define_method(:password_match?) do |password|
           next super(password) if request.path == SignInBrake::LOGIN
 
-          wait = SignInBrake.wait(kit, account_id, request.env)
+          wait = SignInBrake.wait(environment, account_id, request.env)
           if wait.positive?
             request.halt(
               Problem.reply(
@@ -23,7 +23,7 @@ module AskFirst
               )
             )
           end
-          super(password).tap { |right| SignInBrake.wrong(kit, account_id, request.env) unless right }
+          super(password).tap { |right| SignInBrake.wrong(environment, account_id, request.env) unless right }
         end
       end
     end

@@ -13,7 +13,7 @@ module AskFirst
           require_ability!("agency_own")
           return own(filters[:before], limit) if of == "agency"
 
-          Record::ClientRecord.call(kit, narrowed(workspace), **filters, limit: limit)
+          Record::ClientRecord.call(environment, narrowed(workspace), **filters, limit: limit)
         end
 
         private

@@ -13,12 +13,12 @@ module AskFirst
         # @param scope [Store::Scope] over one or many workspaces of the agency side
         # @param whole [Array<String>] of LISTS, those that are shown whole
         # @return [Hash] JSON-ready
-        def self.call(kit, scope, whole: [])
-          scope.transaction { new(kit, scope, whole).call }
+        def self.call(environment, scope, whole: [])
+          scope.transaction { new(environment, scope, whole).call }
         end
 
-        def initialize(kit, scope, whole)
-          @now = kit.now
+        def initialize(environment, scope, whole)
+          @now = environment.now
           @scope = scope
           @whole = whole
           @rows = Store::Agency::DeskRows.new(scope, @now)

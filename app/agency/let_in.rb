@@ -12,7 +12,7 @@ module AskFirst
               db[:people].where(id: person_id, agency_id: person.agency_id).first
           raise Core::NotFound, "This person" unless row
 
-          Store::People::SignInTries.forget(db, App::People::SignInName.digest(kit, row[:email]))
+          Store::People::SignInTries.forget(db, App::People::SignInName.digest(environment, row[:email]))
           record("let_in", name: row[:name])
         end
       end

@@ -7,11 +7,11 @@ module AskFirst
       class Me
         # @param looking [Hash, nil] the member that an owner looks as: only that client is shown, as they see it
         # @return [Hash] JSON-ready
-        def self.call(kit, person_id, looking: nil)
-          person = kit.db[:people].where(id: person_id).first
-          agency = kit.db[:agencies].where(id: person[:agency_id]).first
-          rows = looking ? [looking] : Store::People::Members.of_person(kit.db, person_id, kit.now)
-          heard = kit.bus.last(rows.map { |row| row[:workspace_id] })
+        def self.call(environment, person_id, looking: nil)
+          person = environment.db[:people].where(id: person_id).first
+          agency = environment.db[:agencies].where(id: person[:agency_id]).first
+          rows = looking ? [looking] : Store::People::Members.of_person(environment.db, person_id, environment.now)
+          heard = environment.bus.last(rows.map { |row| row[:workspace_id] })
           abilities = looking ? [] : AgencyPerson.of(person, rows).abilities
           {
             id: person_id,
@@ -21,7 +21,7 @@ module AskFirst
             hour12: person[:hour12],
             date_language: person[:date_language],
             picture: !person[:picture].nil?,
-            now: kit.now.iso8601,
+            now: environment.now.iso8601,
             agency: agency[:name],
             owner: abilities.include?("own"),
             sets_up: abilities.include?("set_up"),
@@ -42,8 +42,8 @@ module AskFirst
           {
             id: row[:workspace_id],
             name: row[:workspace_name],
-            mark: row[:mark],
-            picture: !row[:mark_picture].nil?,
+            initials: row[:initials],
+            picture: !row[:logo].nil?,
             edge: row[:edge],
             zone: row[:workspace_zone],
             week_start: row[:week_start],

@@ -16,11 +16,11 @@ module AskFirst
         def self.unread(scope) = new(scope).mine.where(read_at: nil).count
 
         # @param ids [Array<String>, nil] nil for all
-        def self.read(kit, scope, ids)
+        def self.read(environment, scope, ids)
           scope.transaction do
             unread = new(scope).mine.where(read_at: nil)
             unread = unread.where(id: ids.grep(Core::Uuid::FORMAT)) if ids
-            unread.update(read_at: kit.now)
+            unread.update(read_at: environment.now)
           end
         end
 

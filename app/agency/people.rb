@@ -52,7 +52,7 @@ module AskFirst
         # Who has so many wrong tries to sign in of late that they may have to wait.
         # @return [Array<String>] person ids
         def slowed(rows)
-          digests = rows.to_h { |row| [App::People::SignInName.digest(kit, row[:email]), row[:person_id]] }
+          digests = rows.to_h { |row| [App::People::SignInName.digest(environment, row[:email]), row[:person_id]] }
           digests.values_at(*Store::People::SignInTries.many(db, digests.keys, now))
         end
 
@@ -72,7 +72,7 @@ module AskFirst
                 {
                   id: first[:workspace_id],
                   name: first[:workspace_name],
-                  mark: first[:mark],
+                  initials: first[:initials],
                   edge: first[:edge],
                   zone: first[:workspace_zone],
                   posts: posts.fetch(first[:workspace_id], 0),
@@ -99,7 +99,7 @@ module AskFirst
             {
               id: row[:id],
               name: row[:name],
-              mark: row[:mark],
+              initials: row[:initials],
               edge: row[:edge],
               zone: row[:zone],
               posts: 0,

@@ -14,7 +14,7 @@ module AskFirst
         # @return [Hash] JSON-ready
         # @raise [Core::Invalid] bad_date, too_many_days
         def call(from:, to:)
-          listed = Plan::List.call(kit, scope, from: from, to: to, everything: true)[:rows]
+          listed = Plan::List.call(environment, scope, from: from, to: to, everything: true)[:rows]
           labels = Store::Campaigns::Facts.labels(scope)
           {
             mix: mix(listed, labels),
@@ -22,12 +22,12 @@ module AskFirst
             limits: Store::Plan::Pace.of(scope).to_h,
             proposals:
               Proposals.new(
-                kit,
+                environment,
                 scope,
                 listed,
                 days(from, to),
                 workspace,
-                standing: method(:standing),
+                post_states: method(:post_states),
                 mine: method(:mine)
               ).call,
             last: last_month

@@ -9,15 +9,15 @@ module AskFirst
 
         # @param scope [Store::Scope] of the agency side
         # @return [Hash] JSON-ready
-        def self.call(kit, scope)
+        def self.call(environment, scope)
           scope.transaction do
-            today = Core::Plan::WallTime.at(kit.now, Store::Plan::Days.reader_zone(scope)).local_date
+            today = Core::Plan::WallTime.at(environment.now, Store::Plan::Days.reader_zone(scope)).local_date
             found = Store::Campaigns::Facts.listed(scope, today, limit: MOST + 1)
             shown = found.first(MOST)
             stages = Store::Campaigns::Facts.stages(scope, shown.map { |row| row[:id] })
             {
               today: today,
-              currencies: kit.db[:workspaces].where(id: scope.workspace_ids).select_hash(:id, :currency),
+              currencies: environment.db[:workspaces].where(id: scope.workspace_ids).select_hash(:id, :currency),
               cut: found.size > MOST,
               campaigns: shown.map { |row| json(row, stages.fetch(row[:id], {})) }
             }

@@ -22,7 +22,7 @@ module AskFirst
           lift(stays)
           rows(:labels).where(merged_into: label_id).update(merged_into: into)
           rows(:labels).where(id: label_id).update(merged_into: into, parent_id: nil)
-          Signoff::RefreshLabelled.call(kit, member, label_ids: [into])
+          Signoff::RefreshLabelled.call(environment, member, label_ids: [into])
           record("labels_merged", facts: { from: row[:name], into: stays[:name], posts: posts })
           announce("plan", ids: [])
           posts

@@ -25,7 +25,7 @@ module AskFirst
         end
 
         # How posts stand to it. A label that stands below another counts as that one, where that one is wanted.
-        # @param labels [Array<Hash>] of the client: :id, :name, :colour, :mark, :parent_id
+        # @param labels [Array<Hash>] of the client: :id, :name, :colour, :initials, :parent_id
         # @param posts [Array<Array<String>>] label ids of each
         # @return [Hash] JSON-ready
         def json(targets, labels, posts)
@@ -52,7 +52,7 @@ module AskFirst
           return if label.nil? && row[:count].zero? && row[:target].zero?
 
           {
-            label: label&.slice(:id, :name, :colour, :mark),
+            label: label&.slice(:id, :name, :colour, :initials),
             count: row[:count].to_f.round(1),
             share: (row[:share] * 100).to_f.round(1),
             target: (row[:target] * 100).to_i,

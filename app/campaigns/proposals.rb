@@ -11,12 +11,12 @@ module AskFirst
         # @param listed [Array<Hash>] rows of Plan::List
         # @param days [Range<Date>]
         # @param workspace [Hash] row
-        # @param standing [#call] ids of posts => their standing
+        # @param post_states [#call] ids of posts => their states
         # @param mine [#call] adaptations => those that the reader sees
-        def initialize(kit, scope, listed, days, workspace, standing:, mine:)
-          @kit = kit
+        def initialize(environment, scope, listed, days, workspace, post_states:, mine:)
+          @environment = environment
           @mine = mine
-          @standing = standing
+          @post_states = post_states
           @scope = scope
           @listed = listed
           @days = days
@@ -35,7 +35,7 @@ module AskFirst
 
         attr_reader :scope
 
-        def now = @now ||= @kit.now
+        def now = @now ||= @environment.now
         def today = @today ||= Date.iso8601(Core::Plan::WallTime.at(now, @workspace[:zone]).local_date)
         def limits = @limits ||= Store::Plan::Pace.of(scope)
         def hours = @hours ||= Store::Clients::Hours.of(@workspace)
@@ -107,7 +107,7 @@ module AskFirst
         # say again what was said a short time ago, on a later day.
         def of_words(moving)
           rows = @listed.select { |row| free?(row) && !moving.include?(row[:post_id]) }.first(LOOKED_AT)
-          posts = @standing.call(rows.map { |row| row[:post_id] }.uniq)
+          posts = @post_states.call(rows.map { |row| row[:post_id] }.uniq)
           around = words_around(posts.values.first)
           posts.values.flat_map do |post|
             own = rows.select { |row| row[:post_id] == post.id }

@@ -48,7 +48,7 @@ module AskFirst
             end
           clean.delete("")
           Core::Campaigns::Mix.check!(clean)
-          clean.to_h { |name, percent| [NamedLabels.call(kit, member, names: [name]).first, percent] }
+          clean.to_h { |name, percent| [NamedLabels.call(environment, member, names: [name]).first, percent] }
         end
 
         def known(table, ids, field)

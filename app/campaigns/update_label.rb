@@ -3,22 +3,23 @@
 module AskFirst
   module App
     module Campaigns
-      # Renames a label everywhere, gives it a colour and a mark, and puts it below another: one level deep. Immaterial.
+      # Renames a label everywhere, gives it a colour and initials, and puts it below another: one level deep.
+      # Immaterial.
       class UpdateLabel < Act
         opens :label, "order_labels", locks: :client
 
         # @param parent_id [String, nil] the label that it stands below
         # @return [void]
         # @raise [Core::Invalid, Core::Conflict] label_there, too_deep
-        def call(label_id:, name:, mark:, colour:, parent_id: nil)
-          label = Core::Campaigns::Label.read(name: name, mark: mark, colour: colour)
+        def call(label_id:, name:, initials:, colour:, parent_id: nil)
+          label = Core::Campaigns::Label.read(name: name, initials: initials, colour: colour)
           parent = parent_id && parent(parent_id, label_id)
-          set = { name: label.name, mark: label.mark, colour: label.colour, parent_id: parent }
+          set = { name: label.name, initials: label.initials, colour: label.colour, parent_id: parent }
           return if row.slice(*set.keys) == set
 
           scope.transaction(savepoint: true) { rows(:labels).where(id: label_id).update(set) }
           record("label_changed", facts: { before: row[:name], after: label.name })
-          Signoff::RefreshLabelled.call(kit, member, label_ids: [label_id]) if parent != row[:parent_id]
+          Signoff::RefreshLabelled.call(environment, member, label_ids: [label_id]) if parent != row[:parent_id]
           announce("plan", ids: [])
         rescue Store::Failures::Taken
           raise there(label.name)

@@ -58,7 +58,7 @@ module AskFirst
         end
 
         def require_meant!(chosen)
-          elsewhere = ConnectTry.elsewhere(kit, member, chosen.map { |one| one["account"] }, now)
+          elsewhere = ConnectTry.elsewhere(environment, member, chosen.map { |one| one["account"] }, now)
           return if elsewhere.empty?
 
           account, clients = elsewhere.first
@@ -75,7 +75,7 @@ module AskFirst
         end
 
         def connection(try)
-          tokens = JSON.parse(kit.secrets.open(try[:grant_sealed]))
+          tokens = JSON.parse(environment.secrets.open(try[:grant_sealed]))
           ends = try[:accounts]["ends"]
           id = new_id
           scope.insert(
@@ -84,8 +84,8 @@ module AskFirst
               id: id,
               network_address: try[:network_address],
               network: try[:network],
-              token: kit.secrets.seal(tokens["token"]),
-              refresh_token: tokens["refresh_token"] && kit.secrets.seal(tokens["refresh_token"]),
+              token: environment.secrets.seal(tokens["token"]),
+              refresh_token: tokens["refresh_token"] && environment.secrets.seal(tokens["refresh_token"]),
               expires_at: ends["expires_at"] && Time.iso8601(ends["expires_at"]),
               consent_until: ends["consent_until"] && Time.iso8601(ends["consent_until"]),
               consent_by: member.person_id,
@@ -131,7 +131,7 @@ module AskFirst
         end
 
         def add(one, try, connection)
-          network = kit.catalogue.find(try[:network_address]) or
+          network = environment.catalogue.find(try[:network_address]) or
             raise Core::Channels::SaidNo.new("The network does not answer at the moment.", final: false)
           id = new_id
           scope.insert(

@@ -26,7 +26,7 @@ module AskFirst
           here = rows(:adaptations).where(channel_id: row[:id])
           asked = rows(:ask_line_adaptations).where(adaptation_id: here.select(:id), ended_as: nil)
           posts = here.where(id: asked.select(:adaptation_id)).select_map(%i[id post_id]).to_h
-          Signoff::EndLines.call(kit, member, adaptation_ids: posts.keys, as: "withdrawn") if posts.any?
+          Signoff::EndLines.call(environment, member, adaptation_ids: posts.keys, as: "withdrawn") if posts.any?
           posts.values.uniq
         end
 

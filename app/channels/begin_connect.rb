@@ -17,12 +17,16 @@ module AskFirst
         # @return [String] the address at the network where the person goes
         def call(network_address:, channel_id: nil)
           reading { enter }
-          network = kit.catalogue.find(network_address) or
+          network = environment.catalogue.find(network_address) or
             raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
           state = SecureRandom.urlsafe_base64(32)
           verifier = SecureRandom.urlsafe_base64(48)
           address =
-            kit.consent.address(network_address, state: state, challenge: Core::Channels::Pkce.challenge(verifier))
+            environment.consent.address(
+              network_address,
+              state: state,
+              challenge: Core::Channels::Pkce.challenge(verifier)
+            )
           write do
             scope.insert(
               :connect_tries,
@@ -33,7 +37,7 @@ module AskFirst
                 network: network.name,
                 channel_id: channel_id,
                 state_digest: self.class.digest(state),
-                verifier: kit.secrets.seal(verifier),
+                verifier: environment.secrets.seal(verifier),
                 begun_at: now,
                 expires_at: now + (MINUTES * 60)
               }

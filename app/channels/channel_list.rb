@@ -11,7 +11,7 @@ module AskFirst
 
         # @return [Hash] JSON-ready
         def call
-          networks = reading { enter } && kit.catalogue.all
+          networks = reading { enter } && environment.catalogue.all
           reading { page(networks) }
         end
 

@@ -13,7 +13,7 @@ module AskFirst
         # @return [String] the channel's id
         def call(account:, micropub:, token:, name: nil)
           reading { enter }
-          card = kit.networks.client_with(micropub, token).card or
+          card = environment.networks.client_with(micropub, token).card or
             raise Core::Invalid.new(
                     "no_card",
                     "The network does not say what it takes.",
@@ -27,7 +27,7 @@ module AskFirst
               {
                 id: connection,
                 network: card.name,
-                token: kit.secrets.seal(token),
+                token: environment.secrets.seal(token),
                 consent_by: member.person_id,
                 state: "connected",
                 made_at: now

@@ -12,7 +12,8 @@ module AskFirst
         def call(try_id:)
           try = self.class.find(scope, member, try_id, now)
           here = rows(:channels).where(archived_at: nil).to_hash(:account)
-          elsewhere = self.class.elsewhere(kit, member, try[:accounts]["list"].map { |one| one["account"] }, now)
+          elsewhere =
+            self.class.elsewhere(environment, member, try[:accounts]["list"].map { |one| one["account"] }, now)
           {
             network: try[:network],
             wanted: try[:channel_id] && rows(:channels).where(id: try[:channel_id]).get(:account),
@@ -41,15 +42,16 @@ module AskFirst
 
         # Names of the reader's own other clients that have these accounts.
         # @return [Hash{String=>Array<String>}] account => client names
-        def self.elsewhere(kit, member, accounts, now)
+        def self.elsewhere(environment, member, accounts, now)
           mine =
             Store::People::Members
-              .of_person(kit.db, member.person_id, now)
+              .of_person(environment.db, member.person_id, now)
               .select { |row| row[:side] == "agency" && row[:workspace_id] != member.workspace_id }
           return {} if mine.empty?
 
           names = mine.to_h { |row| [row[:workspace_id], row[:workspace_name]] }
-          scope = Store::Scope.new(kit.db, workspace_ids: names.keys, person_id: member.person_id, side: "agency")
+          scope =
+            Store::Scope.new(environment.db, workspace_ids: names.keys, person_id: member.person_id, side: "agency")
           found =
             scope.transaction do
               scope.rows(:channels).where(account: accounts, archived_at: nil).select_map(%i[account workspace_id])

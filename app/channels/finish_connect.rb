@@ -12,23 +12,30 @@ module AskFirst
         # @param code [String, nil] for the tokens
         # @param error [String, nil] the network's word for "no"
         # @return [Hash] {workspace_id:, try_id:}
-        def call(kit, person_id, state:, code: nil, error: nil)
-          try = claim(kit, person_id, state)
-          scope = Store::Scope.new(kit.db, workspace_ids: try[:workspace_id], person_id: person_id, side: "agency")
-          require_still!(kit, try)
-          refuse(kit, scope, try, error) if error || code.to_s.empty?
+        def call(environment, person_id, state:, code: nil, error: nil)
+          try = claim(environment, person_id, state)
+          scope =
+            Store::Scope.new(environment.db, workspace_ids: try[:workspace_id], person_id: person_id, side: "agency")
+          require_still!(environment, try)
+          refuse(environment, scope, try, error) if error || code.to_s.empty?
 
-          grant = kit.consent.exchange(try[:network_address], code: code, verifier: kit.secrets.open(try[:verifier]))
-          keep(kit, scope, try, grant)
+          grant =
+            environment.consent.exchange(
+              try[:network_address],
+              code: code,
+              verifier: environment.secrets.open(try[:verifier])
+            )
+          keep(environment, scope, try, grant)
           { workspace_id: try[:workspace_id], try_id: try[:id] }
         rescue Core::Channels::SaidNo => e
-          record(kit, scope, try, "connect_refused", why: e.message)
+          record(environment, scope, try, "connect_refused", why: e.message)
           raise
         end
 
         # Somebody who left meanwhile, or may not any more, brings nothing in.
-        def require_still!(kit, try)
-          row = Store::People::Members.find(kit.db, try[:person_id], try[:workspace_id], kit.now) or raise over
+        def require_still!(environment, try)
+          row = Store::People::Members.find(environment.db, try[:person_id], try[:workspace_id], environment.now) or
+            raise over
           member = Member.from_row(row)
           touched =
             if try[:channel_id]
@@ -40,26 +47,27 @@ module AskFirst
         end
 
         # Once: whoever comes second, or with somebody else's state, finds nothing.
-        def claim(kit, person_id, state)
+        def claim(environment, person_id, state)
           digest = BeginConnect.digest(state)
           found =
             Store::Scope
-              .of_secret(kit.db, digest)
-              .transaction { kit.db[:connect_tries].where(state_digest: digest).first }
-          raise over unless found && found[:person_id] == person_id && found[:expires_at] > kit.now
+              .of_secret(environment.db, digest)
+              .transaction { environment.db[:connect_tries].where(state_digest: digest).first }
+          raise over unless found && found[:person_id] == person_id && found[:expires_at] > environment.now
 
-          scope = Store::Scope.new(kit.db, workspace_ids: found[:workspace_id], person_id: person_id, side: "agency")
+          scope =
+            Store::Scope.new(environment.db, workspace_ids: found[:workspace_id], person_id: person_id, side: "agency")
           done =
             scope.transaction do
-              scope.rows(:connect_tries).where(id: found[:id], ended_at: nil).update(ended_at: kit.now)
+              scope.rows(:connect_tries).where(id: found[:id], ended_at: nil).update(ended_at: environment.now)
             end
           raise over if done.zero?
 
           found
         end
 
-        def refuse(kit, scope, try, error)
-          record(kit, scope, try, "connect_refused", why: error.to_s[0, 100])
+        def refuse(environment, scope, try, error)
+          record(environment, scope, try, "connect_refused", why: error.to_s[0, 100])
           sentence =
             if error == "access_denied"
               "You did not allow it at #{try[:network]}, so nothing was connected."
@@ -76,11 +84,11 @@ module AskFirst
                 )
         end
 
-        def keep(kit, scope, try, grant)
-          sealed = kit.secrets.seal(JSON.generate(token: grant.token, refresh_token: grant.refresh_token))
+        def keep(environment, scope, try, grant)
+          sealed = environment.secrets.seal(JSON.generate(token: grant.token, refresh_token: grant.refresh_token))
           ends = {
-            expires_at: grant.expires_in && (kit.now + grant.expires_in).iso8601,
-            consent_until: grant.consent_expires_in && (kit.now + grant.consent_expires_in).iso8601
+            expires_at: grant.expires_in && (environment.now + grant.expires_in).iso8601,
+            consent_until: grant.consent_expires_in && (environment.now + grant.consent_expires_in).iso8601
           }
           accounts = grant.accounts.map { |one| one.slice("name", "account", "micropub") }
           scope.transaction do
@@ -90,17 +98,17 @@ module AskFirst
               .update(
                 grant_sealed: sealed,
                 accounts: Store::Database.jsonb({ "ends" => ends, "list" => accounts }),
-                expires_at: kit.now + 3_600
+                expires_at: environment.now + 3_600
               )
-            record(kit, scope, try, "consented", accounts: accounts.map { |one| one["account"] })
+            record(environment, scope, try, "consented", accounts: accounts.map { |one| one["account"] })
           end
         end
 
-        def record(kit, scope, try, act, **facts)
+        def record(environment, scope, try, act, **facts)
           scope.transaction do
             Store::Record::Rows.add(
               scope,
-              now: kit.now,
+              now: environment.now,
               who: {
                 person_id: try[:person_id]
               },

@@ -13,7 +13,7 @@ module AskFirst
         # @return [String] the channel's id
         def call(network_address:, account:, name:)
           reading { enter }
-          network = kit.catalogue.find(network_address) or
+          network = environment.catalogue.find(network_address) or
             raise Core::Channels::SaidNo.new("This network is not known here, or does not answer.", final: false)
           address = address(account)
           label = Core::Posts::Text.line(name.to_s, field: "name", limit: Core::Lengths::NAME)

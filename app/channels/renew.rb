@@ -11,18 +11,18 @@ module AskFirst
         AGAIN = 20 # seconds until a network that did not answer is asked again
 
         # @return [Integer] how many were renewed
-        def self.call(kit)
-          new(kit).call
+        def self.call(environment)
+          new(environment).call
         end
 
-        def initialize(kit)
-          @kit = kit
+        def initialize(environment)
+          @environment = environment
         end
 
         def call
-          soon = @kit.now + AHEAD
+          soon = @environment.now + AHEAD
           due =
-            @kit.db[:connections]
+            @environment.db[:connections]
               .where(state: "connected")
               .exclude(refresh_token: nil)
               .where { expires_at < soon }
@@ -36,7 +36,7 @@ module AskFirst
         # leaves the connection as it was: it goes on until its token ends, and is tried again with what it had.
         def renew(workspace_id, id, soon)
           row = take(workspace_id, id, soon) or return false
-          grant = @kit.consent.refresh(row[:network_address], @kit.secrets.open(row[:refresh_token]))
+          grant = @environment.consent.refresh(row[:network_address], @environment.secrets.open(row[:refresh_token]))
           keep(row, grant)
           true
         rescue Core::Channels::SaidNo => e
@@ -46,9 +46,9 @@ module AskFirst
 
         # Two processes with one refresh token would lose it.
         def take(workspace_id, id, soon)
-          now = @kit.now
+          now = @environment.now
           mine =
-            @kit.db[:connections]
+            @environment.db[:connections]
               .where(workspace_id: workspace_id, id: id, state: "connected")
               .where { expires_at < soon }
               .where { (renewing_until =~ nil) | (renewing_until < now) }
@@ -57,12 +57,12 @@ module AskFirst
 
         def keep(row, grant)
           values = {
-            token: @kit.secrets.seal(grant.token),
-            expires_at: grant.expires_in && (@kit.now + grant.expires_in),
+            token: @environment.secrets.seal(grant.token),
+            expires_at: grant.expires_in && (@environment.now + grant.expires_in),
             renewing_until: nil,
             renewals: 0
           }
-          values[:refresh_token] = @kit.secrets.seal(grant.refresh_token) if grant.refresh_token
+          values[:refresh_token] = @environment.secrets.seal(grant.refresh_token) if grant.refresh_token
           where(:connections, row).where(id: row[:id], refresh_token: Store::Database.blob(row[:refresh_token])).update(
             values
           )
@@ -73,9 +73,9 @@ module AskFirst
         # what we have still opens it until it ends, and somebody is told to connect it again before.
         def give_up(row, error)
           unless error.final?
-            return where(:connections, row).where(id: row[:id]).update(renewing_until: @kit.now + AGAIN)
+            return where(:connections, row).where(id: row[:id]).update(renewing_until: @environment.now + AGAIN)
           end
-          return lapse(row, error) unless row[:renewals] > 1 && row[:expires_at] > @kit.now && still_opens?(row)
+          return lapse(row, error) unless row[:renewals] > 1 && row[:expires_at] > @environment.now && still_opens?(row)
 
           where(:connections, row).where(id: row[:id]).update(refresh_token: nil, renewing_until: nil)
           tell(row, "connection_not_renewed", error)
@@ -84,7 +84,7 @@ module AskFirst
         # Whether the token that we have is still taken at the network.
         def still_opens?(row)
           micropub = where(:channels, row).where(connection_id: row[:id]).get(:micropub) or return false
-          @kit.networks.client_with(micropub, @kit.secrets.open(row[:token])).card
+          @environment.networks.client_with(micropub, @environment.secrets.open(row[:token])).card
           true
         rescue Core::Dispatch::Lapsed
           false
@@ -100,10 +100,10 @@ module AskFirst
 
         def tell(row, act, error)
           member = Member.process(row[:workspace_id], "worker")
-          scope = member.scope(@kit.db)
+          scope = member.scope(@environment.db)
           Store::Record::Rows.add(
             scope,
-            now: @kit.now,
+            now: @environment.now,
             who: member.on_record,
             act: act,
             facts: {
@@ -112,15 +112,15 @@ module AskFirst
             }
           )
           Live.announce(
-            @kit,
+            @environment,
             row[:workspace_id],
             { what: "channels", ids: [] },
-            Store::People::Subscribers.of(scope, [], @kit.now)
+            Store::People::Subscribers.of(scope, [], @environment.now)
           )
         end
 
         def where(table, row)
-          @kit.db[table].where(workspace_id: row[:workspace_id])
+          @environment.db[table].where(workspace_id: row[:workspace_id])
         end
       end
     end

@@ -9,7 +9,7 @@ module AskFirst
 
         def call(channel_id:, off:)
           if off
-            kit.db[:channels_off].insert_conflict.insert(
+            environment.db[:channels_off].insert_conflict.insert(
               workspace_id: member.workspace_id,
               person_id: member.person_id,
               channel_id: channel_id

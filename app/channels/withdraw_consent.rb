@@ -20,7 +20,9 @@ module AskFirst
               announce("channels", ids: [])
               row
             end
-          kit.consent.revoke(found[:network_address], kit.secrets.open(found[:token])) if found[:network_address]
+          if found[:network_address]
+            environment.consent.revoke(found[:network_address], environment.secrets.open(found[:token]))
+          end
         end
       end
     end

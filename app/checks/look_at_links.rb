@@ -14,7 +14,7 @@ module AskFirst
         MOST = 20 # addresses of one post
 
         def call(post_id:)
-          post = standing([post_id])[post_id] or return
+          post = post_states([post_id])[post_id] or return
           addresses =
             post.adaptations.flat_map { |one| Core::Checks::LinkChecks.addresses(one.request) }.uniq.first(MOST)
           known = reading { Store::Checks::LinkLooks.of(scope, addresses) }
@@ -27,20 +27,20 @@ module AskFirst
         end
 
         # When a part with a link was saved: soon, and a day before the post goes out.
-        def self.plan(kit, workspace_id, post)
+        def self.plan(environment, workspace_id, post)
           return if post.adaptations.all? { |one| Core::Checks::LinkChecks.addresses(one.request).empty? }
 
-          now = kit.now
-          kit.queue.look_at_links(workspace_id, post.id, at: now)
+          now = environment.now
+          environment.queue.look_at_links(workspace_id, post.id, at: now)
           at = post.adaptations.filter_map { |one| one.time&.at }.min
-          kit.queue.look_at_links(workspace_id, post.id, at: at - BEFORE) if at && at - BEFORE > now
+          environment.queue.look_at_links(workspace_id, post.id, at: at - BEFORE) if at && at - BEFORE > now
         end
 
         private
 
         # @return [Array(String, String)] state and note
         def look(address)
-          page = kit.pages.get(address, limit: 1)
+          page = environment.pages.get(address, limit: 1)
           if page.status.between?(200, 399) || page.status == 401 || page.status == 403 || page.status == 429
             return "fine", ""
           end

@@ -31,8 +31,8 @@ module AskFirst
           label = Core::Exchange::FileName.incoming(name)
           id = new_id
           key = "#{member.workspace_id}/brand-#{id}"
-          mime = kit.media.type(io)
-          kit.files.put(key, io)
+          mime = environment.media.type(io)
+          environment.files.put(key, io)
           write { keep_file(id, key, label, mime, bytes) }
           id
         end

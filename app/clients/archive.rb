@@ -10,7 +10,7 @@ module AskFirst
 
         # @param out [Boolean] true takes it out of the archive again
         def call(out: false)
-          current = kit.db[:workspaces].where(id: member.workspace_id).first
+          current = environment.db[:workspaces].where(id: member.workspace_id).first
           return if current[:archived_at].nil? == out
 
           out ? take_out : put_in
@@ -20,7 +20,7 @@ module AskFirst
         private
 
         def take_out
-          kit.db[:workspaces].where(id: member.workspace_id).update(archived_at: nil, archived_by: nil)
+          environment.db[:workspaces].where(id: member.workspace_id).update(archived_at: nil, archived_by: nil)
           record("unarchived")
         end
 
@@ -29,7 +29,10 @@ module AskFirst
           stop_releases(posts)
           asked = rows(:ask_lines).where(ended_at: nil).select_map(%i[ask_id post_id])
           withdraw(asked)
-          kit.db[:workspaces].where(id: member.workspace_id).update(archived_at: now, archived_by: member.person_id)
+          environment.db[:workspaces].where(id: member.workspace_id).update(
+            archived_at: now,
+            archived_by: member.person_id
+          )
           record("archived", facts: { releases_taken_back: posts.size, asks_withdrawn: asked.map(&:first).uniq.size })
           refresh_stage((posts + asked.map(&:last)).uniq)
         end
@@ -50,7 +53,7 @@ module AskFirst
           ask_ids = asked.map(&:first).uniq
           lines = rows(:ask_lines).where(ask_id: ask_ids).select(:id)
           adaptations = rows(:ask_line_adaptations).where(line_id: lines, ended_as: nil).select_map(:adaptation_id)
-          Signoff::EndLines.call(kit, member, adaptation_ids: adaptations, as: "withdrawn")
+          Signoff::EndLines.call(environment, member, adaptation_ids: adaptations, as: "withdrawn")
           rows(:asks).where(id: ask_ids, withdrawn_at: nil).update(withdrawn_at: now)
           rows(:guest_passes).where(ask_id: ask_ids, revoked_at: nil).update(revoked_at: now)
           asked.each do |ask_id, post_id|

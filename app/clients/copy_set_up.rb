@@ -11,16 +11,16 @@ module AskFirst
         # @param source [Member] of whoever copies, in the client that is copied from
         # @param copy [Array<String>] of days, route, brand, writing, people
         # @param by [AgencyPerson]
-        def call(kit, source, target_id, copy, by:)
-          found = source.scope(kit.db).transaction { read(kit, source, copy) }
-          scope = Store::Scope.new(kit.db, workspace_ids: target_id, person_id: by.person_id, side: "agency")
+        def call(environment, source, target_id, copy, by:)
+          found = source.scope(environment.db).transaction { read(environment, source, copy) }
+          scope = Store::Scope.new(environment.db, workspace_ids: target_id, person_id: by.person_id, side: "agency")
           scope.transaction do
             [found[:days], found[:writing]].each do |settings|
-              kit.db[:workspaces].where(id: target_id).update(settings) if settings
+              environment.db[:workspaces].where(id: target_id).update(settings) if settings
             end
-            remind(scope, found[:reminders] || [], by, kit.now)
-            people = join(scope, found[:people] || [], kit.now)
-            route(kit, scope, found[:route], people) if found[:route]
+            remind(scope, found[:reminders] || [], by, environment.now)
+            people = join(scope, found[:people] || [], environment.now)
+            route(environment, scope, found[:route], people) if found[:route]
             (found[:brand] || []).each do |row|
               scope.insert(
                 :brand_parts,
@@ -28,13 +28,13 @@ module AskFirst
                   value: Store::Database.jsonb(row[:value]),
                   version: 1,
                   written_by: by.person_id,
-                  written_at: kit.now
+                  written_at: environment.now
                 )
               )
             end
             Store::Record::Rows.add(
               scope,
-              now: kit.now,
+              now: environment.now,
               who: by.on_record.merge(pass_id: nil, process: nil),
               act: "set_up_copied",
               facts: {
@@ -45,17 +45,18 @@ module AskFirst
           end
         end
 
-        def read(kit, source, copy)
-          scope = source.scope(kit.db)
+        def read(environment, source, copy)
+          scope = source.scope(environment.db)
           {
-            days: copy.include?("days") && days(kit.db[:workspaces].where(id: source.workspace_id).first),
+            days: copy.include?("days") && days(environment.db[:workspaces].where(id: source.workspace_id).first),
             route: copy.include?("route") && Store::Signoff::Routes.today(scope),
-            writing: copy.include?("writing") && writing(kit.db[:workspaces].where(id: source.workspace_id).first),
+            writing:
+              copy.include?("writing") && writing(environment.db[:workspaces].where(id: source.workspace_id).first),
             reminders: copy.include?("writing") && Store::Checks::Reminders.standing(scope),
             brand: copy.include?("brand") && scope.rows(:brand_parts).all,
             people:
               copy.include?("people") &&
-                Store::People::Members.of_workspace(scope, kit.now).select { |row| row[:side] == "agency" }
+                Store::People::Members.of_workspace(scope, environment.now).select { |row| row[:side] == "agency" }
           }
         end
 
@@ -100,7 +101,7 @@ module AskFirst
         end
 
         # The steps with those of their people who are here too; the client's people are named later.
-        def route(kit, scope, steps, people)
+        def route(environment, scope, steps, people)
           copies =
             steps.map do |step|
               {
@@ -110,7 +111,7 @@ module AskFirst
               }
             end
           id = scope.rows(:routes).where(is_default: true).get(:id)
-          Store::Signoff::Routes.change(scope, id, copies, kit.now)
+          Store::Signoff::Routes.change(scope, id, copies, environment.now)
         end
       end
     end

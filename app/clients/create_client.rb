@@ -13,15 +13,15 @@ module AskFirst
         # @param copy_from [String, nil] workspace id of a client that the maker governs
         # @param copy [Array<String>] of COPIES; people only when it is named
         # @return [String] the workspace's id
-        def call(name:, mark:, edge:, zone:, week_start: 1, copy_from: nil, copy: [])
+        def call(name:, initials:, edge:, zone:, week_start: 1, copy_from: nil, copy: [])
           require_ability!("set_up")
           source = copy_from && source(copy_from)
           id =
             SetUp.call(
-              kit,
+              environment,
               agency_id: person.agency_id,
               name: name,
-              mark: mark,
+              initials: initials,
               edge: edge,
               zone: zone,
               week_start: week_start,
@@ -31,7 +31,7 @@ module AskFirst
               setup_step: STEPS.first,
               from: person.from
             )
-          CopySetUp.call(kit, source, id, copy & COPIES, by: person) if source
+          CopySetUp.call(environment, source, id, copy & COPIES, by: person) if source
           id
         end
 

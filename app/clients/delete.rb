@@ -21,11 +21,14 @@ module AskFirst
                   )
           end
 
-          Archive.call(kit, member, out: false)
-          kit.db[:workspaces].where(id: member.workspace_id).update(deleted_at: now, deleted_by: member.person_id)
+          Archive.call(environment, member, out: false)
+          environment.db[:workspaces].where(id: member.workspace_id).update(
+            deleted_at: now,
+            deleted_by: member.person_id
+          )
           record("client_deleted")
           Store::Record::AgencyRows.add(
-            kit.db,
+            environment.db,
             workspace[:agency_id],
             now: now,
             who: member.on_record,
@@ -36,7 +39,7 @@ module AskFirst
               gone_at: (now + (GRACE_DAYS * 86_400)).iso8601
             }
           )
-          kit.queue.purge_client(member.workspace_id, at: now + (GRACE_DAYS * 86_400) + 1)
+          environment.queue.purge_client(member.workspace_id, at: now + (GRACE_DAYS * 86_400) + 1)
           announce("settings", ids: [])
         end
       end

@@ -14,14 +14,14 @@ module AskFirst
 
         # @param path [String] of a temporary file that the archive is written to
         def call(path:)
-          kit
+          environment
             .archive
             .write(path) do |add|
-              add.call("client.json", pretty(workspace.except(:mark_picture)))
+              add.call("client.json", pretty(workspace.except(:logo)))
               tables.each { |table| add.call("tables/#{table}.json", pretty(all(table))) }
               add.call("posts.csv", posts)
               add.call("record.csv", record_csv)
-              files.each { |name, key| kit.files.open(key) { |io| add.call(name, io) } }
+              files.each { |name, key| environment.files.open(key) { |io| add.call(name, io) } }
             end
           record("exported", facts: { posts: rows(:posts).count })
           "#{workspace[:name].downcase.gsub(/[^\p{L}\p{N}]+/, "-")}.zip"
@@ -29,7 +29,7 @@ module AskFirst
 
         private
 
-        def tables = Store::Clients::Tables.names(kit.db) - LEFT_OUT
+        def tables = Store::Clients::Tables.names(environment.db) - LEFT_OUT
 
         def all(table)
           rows(table.to_sym).all.map { |row| Store::Clients::Tables.plain(row.except(*WITHOUT.fetch(table, []))) }

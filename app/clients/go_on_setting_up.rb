@@ -12,7 +12,7 @@ module AskFirst
             raise Core::Invalid.new("no_such_step", "There is no such step.", field: "step")
           end
 
-          kit.db[:workspaces].where(id: member.workspace_id).update(setup_step: step)
+          environment.db[:workspaces].where(id: member.workspace_id).update(setup_step: step)
           record("set_up_done") if step.nil?
         end
       end

@@ -3,18 +3,18 @@
 module AskFirst
   module App
     module Clients
-      # Finds the file behind a client's mark or a row of the brand sheet, through the same door as everything else.
+      # Finds the file behind a client's logo or a row of the brand sheet, through the same door as everything else.
       class OpenFile < FileAct
-        # The client's mark, where it is a picture.
+        # The client's logo, where it has one.
         class Mark < OpenFile
           reads :client, "see_brand"
 
           private
 
           def found
-            raise Core::NotFound, "This mark" unless workspace[:mark_picture]
+            raise Core::NotFound, "This logo" unless workspace[:logo]
 
-            { file: workspace[:mark_picture], mime: "image/jpeg" }
+            { file: workspace[:logo], mime: "image/jpeg" }
           end
         end
 

@@ -38,10 +38,10 @@ module AskFirst
         end
 
         # After a membership changed or ended: whoever no longer fits is named no more.
-        def keep_fitting(kit, scope)
-          here = kit.db[:workspaces].where(id: scope.workspace_id)
+        def keep_fitting(environment, scope)
+          here = environment.db[:workspaces].where(id: scope.workspace_id)
           named = here.get(:publisher_id)
-          return if named.nil? || candidates(scope, kit.now).any? { |one| one[:id] == named }
+          return if named.nil? || candidates(scope, environment.now).any? { |one| one[:id] == named }
 
           here.update(publisher_id: nil)
         end

@@ -9,9 +9,9 @@ module AskFirst
         module_function
 
         # @return [String, nil] the client's name; nil when it was restored meanwhile, or its days are not over
-        def call(kit, workspace_id)
-          name = Store::Clients::Purged.call(kit.db, workspace_id, kit.now)
-          kit.files.remove_all("#{workspace_id}/") if name
+        def call(environment, workspace_id)
+          name = Store::Clients::Purged.call(environment.db, workspace_id, environment.now)
+          environment.files.remove_all("#{workspace_id}/") if name
           name
         end
       end

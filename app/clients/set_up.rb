@@ -14,10 +14,10 @@ module AskFirst
         # @param setup_step [String, nil] where the guided set-up goes on; nil when it is done
         # @return [String] the workspace's id
         def call(
-          kit,
+          environment,
           agency_id:,
           name:,
-          mark:,
+          initials:,
           edge:,
           zone:,
           members:,
@@ -32,18 +32,18 @@ module AskFirst
           facts =
             Core::Clients::Identity.clean(
               name: name,
-              mark: mark,
+              initials: initials,
               edge: edge,
               zone: zone,
               week_start: week_start,
               time_policy: time_policy,
               holidays: holidays
             )
-          now = kit.now
+          now = environment.now
           id = Core::Uuid.v7(now)
-          scope = Store::Scope.new(kit.db, workspace_ids: id, person_id: by, side: "agency")
+          scope = Store::Scope.new(environment.db, workspace_ids: id, person_id: by, side: "agency")
           scope.transaction do
-            kit.db[:workspaces].insert(
+            environment.db[:workspaces].insert(
               facts.merge(id: id, agency_id: agency_id, setup_step: setup_step, created_at: now)
             )
             add_members(scope, agency_id, members, now)
@@ -61,7 +61,7 @@ module AskFirst
               }
             )
             Store::Record::AgencyRows.add(
-              kit.db,
+              environment.db,
               agency_id,
               now: now,
               who: {

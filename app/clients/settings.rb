@@ -15,7 +15,7 @@ module AskFirst
           {
             id: row[:id],
             name: row[:name],
-            mark: row[:mark],
+            initials: row[:initials],
             edge: row[:edge],
             zone: row[:zone],
             week_start: row[:week_start],
@@ -31,7 +31,7 @@ module AskFirst
             publishers: Publisher.candidates(scope, now),
             version: row[:version],
             setup_step: row[:setup_step],
-            picture: !row[:mark_picture].nil?,
+            picture: !row[:logo].nil?,
             archived_at: row[:archived_at]&.iso8601,
             days_off: days_off(row),
             can: Permissions::Capabilities.of(member, others: colleagues)

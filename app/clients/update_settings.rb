@@ -8,7 +8,7 @@ module AskFirst
       class UpdateSettings < Act
         opens :client, "change_settings", locks: :client
 
-        IDENTITY = %i[name mark edge zone week_start time_policy holidays working_hours currency tracking].freeze
+        IDENTITY = %i[name initials edge zone week_start time_policy holidays working_hours currency tracking].freeze
         SWITCHES = %i[review_pin clients_give_ideas stops_without_right].freeze
         RULING = %i[zone time_policy].freeze # verdicts hang on them
         FIELDS = [*IDENTITY, :publisher_id, *SWITCHES].freeze
@@ -18,14 +18,14 @@ module AskFirst
           clean = Core::Clients::Identity.clean(values.slice(*IDENTITY))
           clean[:publisher_id] = Publisher.clean(scope, values[:publisher_id], now) if values.key?(:publisher_id)
           clean.merge!(values.slice(*SWITCHES).transform_values { |value| value == true })
-          before = kit.db[:workspaces].where(id: member.workspace_id).first
+          before = environment.db[:workspaces].where(id: member.workspace_id).first
           raise changed(before) if before[:version] != version
 
           stored = clean.merge(version: version + 1)
           %i[working_hours tracking].each do |field|
             stored[field] = Store::Database.jsonb(clean[field]) if clean.key?(field)
           end
-          kit.db[:workspaces].where(id: member.workspace_id).update(stored)
+          environment.db[:workspaces].where(id: member.workspace_id).update(stored)
           record("settings_changed", facts: { before: told(before.slice(*clean.keys)), after: told(clean) })
           # another rule for changed times, or other days, may void yeses or let them count again
           if RULING.any? { |field| clean.key?(field) && clean[field] != before[field] }

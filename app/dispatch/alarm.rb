@@ -7,7 +7,7 @@ module AskFirst
       # waits to go out or is half sent, one of several is silent, clocks differ, or something is past its time; and,
       # where nothing of that is wrong, that there is no worker for what else waits.
       class Alarm
-        SILENT = 10 # seconds without a beat
+        SILENT = 10 # seconds without a heartbeat
         WORKER_SILENT = 30
         DAY = 86_400
         SOON = 3_600 # what is planned within these counts as waiting
@@ -16,19 +16,19 @@ module AskFirst
 
         # @param scope [Store::Scope] over one or many workspaces of the agency side
         # @return [String, nil]
-        def self.of(kit, scope)
-          scope.transaction { new(kit, scope).sentence }
+        def self.of(environment, scope)
+          scope.transaction { new(environment, scope).sentence }
         end
 
-        def initialize(kit, scope)
-          @kit = kit
+        def initialize(environment, scope)
+          @environment = environment
           @scope = scope
-          @now = kit.now
+          @now = environment.now
         end
 
         # @return [String, nil]
         def sentence
-          Returned.alarm(@kit, @scope) || sending || working
+          Returned.alarm(@environment, @scope) || sending || working
         end
 
         private
@@ -42,10 +42,10 @@ module AskFirst
 
         # Jobs' times are the machine's.
         def working
-          return if Store::Dispatch::Workers.running(@kit.db, @now - WORKER_SILENT).any?
-          return unless Store::Dispatch::Workers.waiting?(@kit.db, @kit.clock.machine_time(@now - LATE))
+          return if Store::Dispatch::Workers.running(@environment.db, @now - WORKER_SILENT).any?
+          return unless Store::Dispatch::Workers.waiting?(@environment.db, @environment.clock.machine_time(@now - LATE))
 
-          last = Store::Dispatch::Workers.last(@kit.db)
+          last = Store::Dispatch::Workers.last(@environment.db)
           since = last ? "has been heard of since #{time(last)}" : "has started yet"
           "No worker #{since}: mails, reminders, pictures and feeds wait. What is released still goes out."
         end
@@ -54,11 +54,15 @@ module AskFirst
           @known ||=
             begin
               since = @now - DAY
-              @kit.db[:dispatchers].where(stopped_at: nil).where { beat_at > since }.order(:beat_at).all
+              @environment.db[:dispatchers]
+                .where(stopped_at: nil)
+                .where { heartbeat_at > since }
+                .order(:heartbeat_at)
+                .all
             end
         end
 
-        def alive = @alive ||= known.select { |one| @now - one[:beat_at] < SILENT }
+        def alive = @alive ||= known.select { |one| @now - one[:heartbeat_at] < SILENT }
         def able = @able ||= alive.select { |one| one[:clock_gap].abs <= Claim::CLOCK_GAP }
 
         # Planned for soon, or being sent by somebody who may be gone: its end is not known.
@@ -68,10 +72,10 @@ module AskFirst
         end
 
         def nobody
-          last = @kit.db[:dispatchers].reverse(:beat_at).first
+          last = @environment.db[:dispatchers].reverse(:heartbeat_at).first
           return "The dispatcher has not started yet; nothing goes out until it has." if last.nil?
 
-          "The dispatcher has been silent since #{time(last[:beat_at])}; nothing goes out until it is back."
+          "The dispatcher has been silent since #{time(last[:heartbeat_at])}; nothing goes out until it is back."
         end
 
         def clocks
@@ -80,8 +84,9 @@ module AskFirst
         end
 
         def one_silent
-          gone = (known - alive).reverse.find { |one| @now - one[:beat_at] < FORGOTTEN } or return
-          "One dispatcher (#{gone[:name]}) has been silent since #{time(gone[:beat_at])}; #{others(alive.size)} on."
+          gone = (known - alive).reverse.find { |one| @now - one[:heartbeat_at] < FORGOTTEN } or return
+          since = time(gone[:heartbeat_at])
+          "One dispatcher (#{gone[:name]}) has been silent since #{since}; #{others(alive.size)} on."
         end
 
         def one_off

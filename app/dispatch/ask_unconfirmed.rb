@@ -95,7 +95,7 @@ module AskFirst
             rows(:showings)
               .where(id: showing[:id])
               .exclude(unconfirmed_at: nil)
-              .update(network_said: "cannot_ask", ask_at: kit.now + wait)
+              .update(network_said: "cannot_ask", ask_at: environment.now + wait)
           end
         end
       end

@@ -15,7 +15,7 @@ module AskFirst
             next keep_broken(nil, found, live_release(found), Fault.sentence(error)) if found[:state] == "planned"
 
             rows(:showings).where(id: showing[:id], state: "unclear").update(
-              due_at: kit.now + Core::Dispatch::Patience.wait(found[:tries] + 1)
+              due_at: environment.now + Core::Dispatch::Patience.wait(found[:tries] + 1)
             )
           end
         end

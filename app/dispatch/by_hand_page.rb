@@ -37,7 +37,7 @@ module AskFirst
 
         # Why it is not to be published now, though it was taken up.
         def stop
-          adaptation = standing([row[:post_id]]).fetch(row[:post_id]).adaptation(row[:adaptation_id]) or return
+          adaptation = post_states([row[:post_id]]).fetch(row[:post_id]).adaptation(row[:adaptation_id]) or return
           block = adaptation.verdict.blocks.first
           return "#{names[block.person_id]} wants a change: #{block.words}" if block
           return held if adaptation.verdict.held?

@@ -28,7 +28,9 @@ module AskFirst
           @again = again
           @lease_token = sender.lease_token
           @sender = sender
-          sender.marking { |mark| write { take(showings).tap { |taken| mark.call if taken.claimed.any? } } }
+          sender.watermarked do |watermark|
+            write { take(showings).tap { |taken| watermark.call if taken.claimed.any? } }
+          end
         end
 
         private
@@ -53,8 +55,8 @@ module AskFirst
             )
           return [] if @client.nil?
 
-          ours = kit.now
-          @now = kit.clock.of_database(there) # from here on the database's clock decides
+          ours = environment.now
+          @now = environment.clock.of_database(there) # from here on the database's clock decides
           return [] if (@now - ours).abs > CLOCK_GAP
 
           found =
@@ -62,7 +64,7 @@ module AskFirst
               .where(id: showings.map { |row| row[:id] }, state: @again ? "unclear" : "planned", post_id: free)
               .order(:id)
               .all
-          @posts = found.empty? ? {} : standing(found.map { |row| row[:post_id] })
+          @posts = found.empty? ? {} : post_states(found.map { |row| row[:post_id] })
           @channels = Store::Channels::Reached.several(scope, found.map { |row| row[:channel_id] }.uniq)
           found
         end
@@ -95,7 +97,7 @@ module AskFirst
 
         # Whom the client's settings name for what is published by hand.
         def publisher
-          Store::Dispatch::Publisher.named(kit.db).where(id: scope.workspace_id).get(:publisher_id)
+          Store::Dispatch::Publisher.named(environment.db).where(id: scope.workspace_id).get(:publisher_id)
         end
 
         # A channel without a network, or a format that its network's protocol does not take.
@@ -109,7 +111,7 @@ module AskFirst
         end
 
         def claim(found)
-          lease_until = kit.now + kit.settings.lease
+          lease_until = environment.now + environment.settings.lease
           moving =
             found.map do |row|
               Moving.new(
@@ -175,7 +177,7 @@ module AskFirst
               "It may be out, and #{why[0].downcase}#{why[1..]} Look there, then say here what you saw."
             )
           when :wait, :prepare
-            later = ruling.until || (kit.now + Core::Dispatch::Clearance::HELD_FOR)
+            later = ruling.until || (environment.now + Core::Dispatch::Clearance::HELD_FOR)
             move(:look_again, row, nil, "", due_at: later, looks: row[:looks])
             false
           end
@@ -187,7 +189,7 @@ module AskFirst
           name = adaptation(row).channel[:name]
           record("due_by_hand", post_id: row[:post_id], adaptation_id: row[:adaptation_id], facts: { channel: name })
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [publisher || @posts.fetch(row[:post_id]).row[:owner_id]],
             kind: "task",

@@ -25,7 +25,7 @@ module AskFirst
           ours = reading { rows(:renditions).where(id: release[:rendition_ids].to_a).to_hash(:id) }
           anew.filter_map do |at|
             there = network.file(shown["media"][at]["address"])
-            sent = kit.files.open(ours.fetch(release[:rendition_ids][at])[:file]) { |io| looks(io) }
+            sent = environment.files.open(ours.fetch(release[:rendition_ids][at])[:file]) { |io| looks(io) }
             difference(sent, there)
           end
         end
@@ -39,10 +39,10 @@ module AskFirst
         end
 
         def looks(io)
-          facts = kit.media.inspect(io)
+          facts = environment.media.inspect(io)
           io.rewind
           bytes = io.size
-          facts = facts.merge(greys: kit.media.greys(io)) if facts[:kind] == "picture"
+          facts = facts.merge(greys: environment.media.greys(io)) if facts[:kind] == "picture"
           facts.merge(bytes: bytes)
         end
 

@@ -100,7 +100,7 @@ module AskFirst
           return out(showing, release) if answer == "out"
 
           if answer == "take_back"
-            TakingBack.call(kit, member, showing: showing, release_id: release[:id], channel: name)
+            TakingBack.call(environment, member, showing: showing, release_id: release[:id], channel: name)
           end
           due = answer == "send" && showing[:state] == "planned" ? { due_at: [release[:at], now].max } : {}
           rows(:showings).where(id: showing[:id]).update(Store::Dispatch::Moves::CONFIRMED.merge(due))

@@ -27,26 +27,26 @@ module AskFirst
           zone
         ].freeze
 
-        def self.call(kit, scope, before: nil)
-          scope.transaction { new(kit, scope).call(before) }
+        def self.call(environment, scope, before: nil)
+          scope.transaction { new(environment, scope).call(before) }
         end
 
-        def initialize(kit, scope)
-          @kit = kit
+        def initialize(environment, scope)
+          @environment = environment
           @scope = scope
         end
 
         def call(before)
           sent = out(before)
           {
-            now: @kit.now.iso8601,
-            going: json_of(log.unsent(@kit.now, PAGE)),
+            now: @environment.now.iso8601,
+            going: json_of(log.unsent(@environment.now, PAGE)),
             trouble: json_of(log.trouble(PAGE)),
             out: json_of(sent.first(PAGE)),
             next: sent.size > PAGE ? sent[PAGE - 1][:sent_at].iso8601(6) : nil,
             holds: holds,
             figures: figures,
-            **Returned.of(@kit, @scope)
+            **Returned.of(@environment, @scope)
           }
         end
 
@@ -59,7 +59,7 @@ module AskFirst
         end
 
         def out(before)
-          log.out(before && Core::Plan::Iso.moment(before, @kit.now, field: "before"), PAGE + 1)
+          log.out(before && Core::Plan::Iso.moment(before, @environment.now, field: "before"), PAGE + 1)
         end
 
         def holds
@@ -70,7 +70,7 @@ module AskFirst
 
         # Of the last 40 days.
         def figures
-          count, median = log.lateness(@kit.now - (40 * 86_400))
+          count, median = log.lateness(@environment.now - (40 * 86_400))
           { out: count, median_late: median&.round(1) }
         end
 

@@ -11,7 +11,7 @@ module AskFirst
         # @raise [Core::Dispatch::Unreachable, Core::Dispatch::Lapsed]
         def call(channel_id:, older_than:)
           channel = reading { Store::Channels::Reached.find(scope, channel_id) }
-          return if channel[:card_at] && (kit.now - channel[:card_at]).between?(0, older_than)
+          return if channel[:card_at] && (environment.now - channel[:card_at]).between?(0, older_than)
 
           keep(channel, client(channel).card)
         rescue Core::Invalid => e
@@ -24,18 +24,18 @@ module AskFirst
           changed = card && (card != channel[:card] || channel[:card_refused])
           write do
             rows(:channels).where(id: channel[:id]).update(
-              { card_at: kit.now }.merge(
+              { card_at: environment.now }.merge(
                 changed ? { card: Store::Database.jsonb(card.to_json_hash), card_refused: nil } : {}
               )
             )
-            kit.queue.refresh_channel(member.workspace_id, channel[:id], at: kit.now) if changed
+            environment.queue.refresh_channel(member.workspace_id, channel[:id], at: environment.now) if changed
           end
         end
 
         # One that cannot be used is refused: the last good one stays, and the channel says so.
         def keep_last(channel, why)
           write do
-            rows(:channels).where(id: channel[:id]).update(card_at: kit.now, card_refused: why)
+            rows(:channels).where(id: channel[:id]).update(card_at: environment.now, card_refused: why)
             next if channel[:card_refused] == why
 
             record("card_refused", facts: { channel: channel[:name], sentence: why })

@@ -12,15 +12,15 @@ module AskFirst
         module_function
 
         # @return [Boolean] whether posts are going out, or are about to
-        def now?(kit) = Store::Dispatch::Due.busy?(kit.db, kit.now)
+        def now?(environment) = Store::Dispatch::Due.busy?(environment.db, environment.now)
 
         # Returns when nothing is being sent or due within the next moments, or when it has waited long enough.
-        # @param kit [Kit]
+        # @param environment [Environment]
         # @param sleep [#call] takes seconds
         # @return [Float] seconds that it waited
-        def call(kit, sleep: Kernel.method(:sleep))
+        def call(environment, sleep: Kernel.method(:sleep))
           waited = 0.0
-          while waited < MOST && now?(kit)
+          while waited < MOST && now?(environment)
             sleep.call(LOOK_EVERY)
             waited += LOOK_EVERY
           end

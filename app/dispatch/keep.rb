@@ -23,7 +23,7 @@ module AskFirst
         def lapse(channel_id)
           write do
             Store::Locks.for_channel(scope, channel_id)
-            Channels::Lapse.call(kit, member, channel_id: channel_id)
+            Channels::Lapse.call(environment, member, channel_id: channel_id)
           end
         end
 
@@ -79,14 +79,14 @@ module AskFirst
           ended.filter_map do |one|
             wait = yield(one)
             if one.claimed.again
-              not_begun(one, "later", words, in_time(one, kit.now + wait)) && nil
+              not_begun(one, "later", words, in_time(one, environment.now + wait)) && nil
             elsif too_late?(one.claimed.release, wait)
               fail_for_good(
                 one,
                 "#{words} It would be more than #{Core::Dispatch::Patience::TOLERANCE / 60} minutes late, so it was " \
                   "not sent."
               )
-            elsif not_begun(one, "later", words, kit.now + wait)
+            elsif not_begun(one, "later", words, environment.now + wait)
               one.row[:post_id]
             end
           end
@@ -129,12 +129,12 @@ module AskFirst
         # However long a network wants to be left alone: it is looked at when it would be too late to send it.
         def in_time(one, time)
           over = one.claimed.release[:at] + Core::Dispatch::Patience::TOLERANCE + 1
-          over > kit.now ? [time, over].min : kit.now
+          over > environment.now ? [time, over].min : environment.now
         end
 
         def keep_given_back(ended)
           # a hold may have come in between
-          ended.filter_map { |one| one.row[:post_id] if not_begun(one, "given_back", one.note, kit.now) }
+          ended.filter_map { |one| one.row[:post_id] if not_begun(one, "given_back", one.note, environment.now) }
         end
 
         # This try did not arrive; one before it may have.
@@ -145,7 +145,7 @@ module AskFirst
         def keep_fault(ended)
           again, first = ended.partition { |one| one.claimed.again }
           again.each do |one|
-            not_begun(one, "fault", one.note, kit.now + Core::Dispatch::Patience.wait(one.row[:tries]))
+            not_begun(one, "fault", one.note, environment.now + Core::Dispatch::Patience.wait(one.row[:tries]))
           end
           first.filter_map { |one| keep_broken(:give_back, one.row, one.claimed.release, one.note) }
         end

@@ -12,7 +12,7 @@ module AskFirst
         # @return [Symbol, false] :planned when the network does not have it, :resend when it may be sent again with
         # the same id
         def call(showing:)
-          return false if showing[:due_at] > kit.now
+          return false if showing[:due_at] > environment.now
 
           channel = channel(showing)
           return person(showing, cannot_ask(channel)) if showing[:unconfirmed_at] && !channel[:card].finds_by_id
@@ -36,7 +36,7 @@ module AskFirst
               looks: showing[:looks],
               over_at: showing[:over_at],
               settle: settle,
-              now: kit.now
+              now: environment.now
             )
           )
         rescue Core::Dispatch::Lapsed
@@ -107,7 +107,7 @@ module AskFirst
                 showing,
                 "again",
                 "The network was asked and does not have it.",
-                due_at: kit.now
+                due_at: environment.now
               ).tap { |done| refresh_stage([showing[:post_id]]) if done }
             end
           moved ? :planned : false
@@ -140,7 +140,7 @@ module AskFirst
             showing,
             "look_failed",
             error.message,
-            due_at: kit.now + Core::Dispatch::Patience.wait(showing[:tries]),
+            due_at: environment.now + Core::Dispatch::Patience.wait(showing[:tries]),
             looks: showing[:looks]
           )
           false

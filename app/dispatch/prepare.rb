@@ -17,7 +17,7 @@ module AskFirst
           channel = channel(found)
           return done(found) unless channel[:state] == "connected"
 
-          FreshCard.call(kit, member, channel_id: channel[:id], older_than: CARD_FRESH)
+          FreshCard.call(environment, member, channel_id: channel[:id], older_than: CARD_FRESH)
           upload(found, release, channel)
           done(found)
         rescue Core::Dispatch::Lapsed
@@ -36,13 +36,13 @@ module AskFirst
 
         # @return [Hash, nil] nil while somebody else is at it
         def start(id)
-          at = kit.now
+          at = environment.now
           write do
             free =
               rows(:showings)
                 .where(id: id, state: "planned")
                 .where { (preparing_until =~ nil) | (preparing_until < at) }
-            free.returning.update(preparing_until: kit.now + kit.settings.lease).first
+            free.returning.update(preparing_until: environment.now + environment.settings.lease).first
           end
         end
 
@@ -52,7 +52,7 @@ module AskFirst
           missing.each do |id|
             rendition = files.fetch(id)
             address =
-              kit
+              environment
                 .files
                 .open_same(rendition[:file], **rendition.slice(:digest, :bytes)) do |io|
                   client(channel).upload(io, rendition[:mime], ::File.basename(rendition[:file]))
@@ -65,7 +65,7 @@ module AskFirst
           write do
             rows(:showings).where(id: showing[:id]).update(
               uploads: Store::Database.with(:uploads, rendition_id => address),
-              preparing_until: kit.now + kit.settings.lease
+              preparing_until: environment.now + environment.settings.lease
             )
             attempt(showing, "picture", address)
           end
@@ -80,7 +80,7 @@ module AskFirst
         def gone_stale(showing, channel)
           write do
             Store::Locks.for_channel(scope, channel[:id])
-            Channels::Lapse.call(kit, member, channel_id: channel[:id])
+            Channels::Lapse.call(environment, member, channel_id: channel[:id])
             Store::Locks.for_posts(scope, [showing[:post_id]])
             refresh_stage([showing[:post_id]]) if end_in_trouble(:stop, showing, lapsed_sentence(channel))
           end

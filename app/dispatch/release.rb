@@ -15,7 +15,7 @@ module AskFirst
           chosen = choose(adaptation_ids)
           require_on!(chosen)
           require_releasable!(chosen)
-          Releasing.call(kit, member, posts: { post => chosen })
+          Releasing.call(environment, member, posts: { post => chosen })
           chosen.map(&:id)
         end
 

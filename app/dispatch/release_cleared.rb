@@ -14,12 +14,12 @@ module AskFirst
           return if workspace[:archived_at] || workspace[:deleted_at]
 
           ids = Store::Locks.for_posts(scope, post_ids)
-          found = standing(ids).each_value.to_h { |post| [post, ready(post)] }
+          found = post_states(ids).each_value.to_h { |post| [post, ready(post)] }
           stops = Store::Dispatch::Stops.of(scope, found.values.flatten.map(&:id))
           stopped = stops.select { |_, facts| Core::Dispatch::Stopped.by_person?(facts) }
           chosen = found.transform_values { |ready| ready.reject { |one| stopped.key?(one.id) } }
           chosen = chosen.reject { |_, ready| ready.empty? }
-          Releasing.call(kit, member, posts: chosen) if chosen.any?
+          Releasing.call(environment, member, posts: chosen) if chosen.any?
         end
 
         private

@@ -26,7 +26,11 @@ module AskFirst
             if able.empty?
               []
             else
-              Releasing.call(kit, member, posts: able.to_h { |post| [post, Releasable.among(mine(post.adaptations))] })
+              Releasing.call(
+                environment,
+                member,
+                posts: able.to_h { |post| [post, Releasable.among(mine(post.adaptations))] }
+              )
             end
           { released: released.map(&:id), left: refused.map { |post| left(post) } }
         end

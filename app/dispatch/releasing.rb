@@ -12,14 +12,14 @@ module AskFirst
         # @param posts [Hash{Store::Posts::PostState::Post=>Array<Store::Posts::PostState::Adaptation>}]
         # @return [Array<Store::Posts::PostState::Post>] as they were before
         def call(posts:)
-          Posts::FixTags.call(kit, member, adaptations: posts.values.flatten)
-          @revisions = Posts::CreateRevisions.call(kit, member, posts: posts.keys)
+          Posts::FixTags.call(environment, member, adaptations: posts.values.flatten)
+          @revisions = Posts::CreateRevisions.call(environment, member, posts: posts.keys)
           chosen = posts.flat_map { |post, adaptations| adaptations.map { |one| [post, one] } }
           showings = chosen.to_h { |_, one| [one.id, one.showing || first_showing(one)] }
           releases = chosen.map { |post, one| release(post, one, showings.fetch(one.id)[:id]) }
           keep_rows(chosen, showings.values, releases)
-          keep(*standing_after(posts.keys, showings.values, releases))
-          posts.each_key { |post| Checks::LookAtLinks.plan(kit, member.workspace_id, post) }
+          keep(*posts_after(posts.keys, showings.values, releases))
+          posts.each_key { |post| Checks::LookAtLinks.plan(environment, member.workspace_id, post) }
           posts.keys
         end
 
@@ -85,7 +85,7 @@ module AskFirst
         end
 
         # As the rows stand now; nothing is read again.
-        def standing_after(posts, showings, releases)
+        def posts_after(posts, showings, releases)
           ids = showings.map { |row| row[:id] }
           planned = showings.map { |row| row.except(:new).merge(state: "planned", claimed_by: nil) }
           source =

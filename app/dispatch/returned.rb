@@ -10,29 +10,30 @@ module AskFirst
           "restored" => "The database was restored from a backup.",
           "other_server" => "The database lies on another server than before.",
           "older" => "The database is an older state of itself.",
-          "no_mark" => "The mark that is kept beside the database is missing, so it may be an older state of itself."
+          "no_watermark" =>
+            "The watermark that is kept beside the database is missing, so it may be an older state of itself."
         }.freeze
 
         module_function
 
         # @param scope [Store::Scope] of the agency side
         # @return [Hash] :returned (nil when there is nothing to say) and :unconfirmed
-        def of(kit, scope)
+        def of(environment, scope)
           count = Store::Dispatch::Unconfirmed.waiting(scope).count
-          found = last(kit, scope)
+          found = last(environment, scope)
           found = nil if found && found[:looked_at] && count.zero?
           {
-            returned: found && json(kit, scope, found),
+            returned: found && json(environment, scope, found),
             unconfirmed: {
               count: count,
-              rows: count.zero? ? [] : rows(kit, scope)
+              rows: count.zero? ? [] : rows(environment, scope)
             }
           }
         end
 
         # @return [String, nil] one sentence for the Desk
-        def alarm(kit, scope)
-          found = last(kit, scope)
+        def alarm(environment, scope)
+          found = last(environment, scope)
           return if found.nil?
           if found[:looked_at].nil?
             return(
@@ -49,28 +50,28 @@ module AskFirst
             "database was brought back from a backup."
         end
 
-        def last(kit, scope)
-          agency = kit.db[:workspaces].where(id: scope.workspace_ids).get(:agency_id)
-          agency && Store::Dispatch::RestoreDetection.last_return(kit.db, agency)
+        def last(environment, scope)
+          agency = environment.db[:workspaces].where(id: scope.workspace_ids).get(:agency_id)
+          agency && Store::Dispatch::RestoreDetection.last_return(environment.db, agency)
         end
 
-        def json(kit, scope, found)
+        def json(environment, scope, found)
           {
             why: WHY.fetch(found[:why]),
             known_until: found[:known_until]&.iso8601,
             noticed_at: found[:noticed_at].iso8601,
             looked_at: found[:looked_at]&.iso8601,
-            looked_by: found[:looked_by] && kit.db[:people].where(id: found[:looked_by]).get(:name),
+            looked_by: found[:looked_by] && environment.db[:people].where(id: found[:looked_by]).get(:name),
             asking: Store::Posts::Visible.showings(scope, scope.rows(:showings)).exclude(ask_at: nil).count
           }
         end
 
-        def rows(kit, scope)
-          Store::Dispatch::Log.new(scope).unconfirmed(PAGE).map { |row| row_json(kit, row) }
+        def rows(environment, scope)
+          Store::Dispatch::Log.new(scope).unconfirmed(PAGE).map { |row| row_json(environment, row) }
         end
 
-        def row_json(kit, row)
-          late = row[:state] == "planned" && Core::Dispatch::Patience.too_late?(row[:at], kit.now)
+        def row_json(environment, row)
+          late = row[:state] == "planned" && Core::Dispatch::Patience.too_late?(row[:at], environment.now)
           row.except(:ask_at).merge(at: row[:at].iso8601, asking: !row[:ask_at].nil?, late: late)
         end
 

@@ -18,13 +18,13 @@ module AskFirst
         # @param claimed [Claim::Claimed]
         # @param sender [Sender]
         # @return [Ended]
-        def call(kit, claimed, sender)
-          create = ready(kit, claimed)
+        def call(environment, claimed, sender)
+          create = ready(environment, claimed)
           unless sender.holds?(claimed.lease_token)
             return Ended.new(claimed: claimed, kind: :given_back, note: "Its sender was held up, and did not begin.")
           end
 
-          sent_at = kit.now
+          sent_at = environment.now
           outcome = create.call(sent_at)
           Ended.new(
             claimed: claimed,
@@ -33,25 +33,31 @@ module AskFirst
             note: outcome.note,
             retry_after: outcome.retry_after,
             sent_at: sent_at,
-            over_at: kit.now
+            over_at: environment.now
           )
         rescue StandardError => e
-          after_all(kit, claimed, e, sent_at)
+          after_all(environment, claimed, e, sent_at)
         end
 
         # Everything that can fail on our side happens here, before the create begins.
-        def ready(kit, claimed)
-          client = kit.networks.client_for(claimed.channel)
+        def ready(environment, claimed)
+          client = environment.networks.client_for(claimed.channel)
           addresses = claimed.release[:rendition_ids].to_a.map { |id| claimed.row[:uploads].fetch(id) }
           send_id = Core::Dispatch::SendId.for(claimed.row[:id])
           ->(at) { client.create(claimed.release[:request], pictures: addresses, send_id: send_id, now: at) }
         end
 
         # What breaks before the create is a fault of ours; what breaks in it leaves it unclear.
-        def after_all(kit, claimed, error, sent_at)
+        def after_all(environment, claimed, error, sent_at)
           return Ended.new(claimed: claimed, kind: :fault, note: Fault.sentence(error)) if sent_at.nil?
 
-          Ended.new(claimed: claimed, kind: :unclear, note: Fault.sentence(error), sent_at: sent_at, over_at: kit.now)
+          Ended.new(
+            claimed: claimed,
+            kind: :unclear,
+            note: Fault.sentence(error),
+            sent_at: sent_at,
+            over_at: environment.now
+          )
         end
         private_class_method :ready, :after_all
       end

@@ -3,55 +3,64 @@
 module AskFirst
   module App
     module Dispatch
-      # Who sends: one process of the dispatcher, with a beat that the others and the alarm listen for. What it claims
-      # it holds by a lease token, which is gone when its lease runs out or when the process was frozen in between.
+      # Who sends: one process of the dispatcher, with a heartbeat that the others and the alarm listen for. What it
+      # claims it holds by a lease token, which is gone when its lease runs out or when the process was frozen
+      # meanwhile.
       class Sender
-        # Where a claim began: the beat's count and the moment. Times of the clock that runs on while a machine sleeps.
-        Grip = Struct.new(:beats, :at, keyword_init: true)
+        # Where a claim began: how often the heartbeat had been broken, and the moment. Times of the clock that runs on
+        # while a machine sleeps.
+        LeaseToken = Struct.new(:breaks, :at, keyword_init: true)
 
         attr_reader :id
 
         # @param name [String] machine and process
         # @param clock [#call] seconds
-        def initialize(kit, name:, clock: -> { Process.clock_gettime(Process::CLOCK_BOOTTIME) })
-          @kit = kit
-          @id = Core::Uuid.v7(kit.now)
+        def initialize(environment, name:, clock: -> { Process.clock_gettime(Process::CLOCK_BOOTTIME) })
+          @environment = environment
+          @id = Core::Uuid.v7(environment.now)
           @name = name
           @clock = clock
           @lock = Mutex.new
-          @unbroken = 0 # how often the beat was broken: what was claimed before is not held any more
-          @beat_at = @clock.call
-          @marking = Marking.new(kit, process: @id, notices: true)
+          @breaks = 0 # how often the heartbeat was broken: what was claimed before is not held any more
+          @heartbeat_at = @clock.call
+          @watermarking = Watermarking.new(environment, process: @id, notices: true)
         end
 
         # The one that had this name before has ended: whoever keeps us up starts us only then.
         def begin
-          @kit.db[:dispatchers].where(name: @name, stopped_at: nil).exclude(id: @id).update(stopped_at: @kit.now)
-          beat
+          @environment.db[:dispatchers]
+            .where(name: @name, stopped_at: nil)
+            .exclude(id: @id)
+            .update(stopped_at: @environment.now)
+          heartbeat
         end
 
-        # Called every Core::Dispatch::Lease::BEAT_EVERY seconds.
-        def beat
+        # Called every Core::Dispatch::Lease::HEARTBEAT_EVERY seconds.
+        def heartbeat
           at = @clock.call
-          gap = @kit.clock.gap(@kit.db)
+          gap = @environment.clock.gap(@environment.db)
           heard(at)
-          row = { id: @id, name: @name, started_at: @kit.now, beat_at: @kit.now, clock_gap: gap }
-          @kit.db[:dispatchers].insert_conflict(target: :id, update: { beat_at: row[:beat_at], clock_gap: gap }).insert(
-            row
-          )
-          @marking.call
+          row = { id: @id, name: @name, started_at: @environment.now, heartbeat_at: @environment.now, clock_gap: gap }
+          @environment.db[:dispatchers].insert_conflict(
+            target: :id,
+            update: {
+              heartbeat_at: row[:heartbeat_at],
+              clock_gap: gap
+            }
+          ).insert(row)
+          @watermarking.call
         end
 
-        # It goes in order: nobody needs to wait for its beat to be missed.
+        # It goes in order: nobody needs to wait for its heartbeat to be missed.
         def stop
-          @kit.db[:dispatchers].where(id: @id).update(stopped_at: @kit.now)
+          @environment.db[:dispatchers].where(id: @id).update(stopped_at: @environment.now)
         end
 
-        # @see Marking#within
-        def marking(&) = @marking.within(&)
+        # @see Watermarking#within
+        def watermarked(&) = @watermarking.within(&)
 
         def lease_token
-          @lock.synchronize { Grip.new(beats: @unbroken, at: @clock.call) }
+          @lock.synchronize { LeaseToken.new(breaks: @breaks, at: @clock.call) }
         end
 
         # Looked at directly before a create.
@@ -59,12 +68,12 @@ module AskFirst
         def holds?(lease_token)
           now = @clock.call
           @lock.synchronize do
-            lease_token.beats == @unbroken &&
+            lease_token.breaks == @breaks &&
               Core::Dispatch::Lease.holds?(
                 since_claim: now - lease_token.at,
-                since_beat: now - @beat_at,
-                lease: @kit.settings.lease,
-                timeout: @kit.settings.network_timeout
+                since_heartbeat: now - @heartbeat_at,
+                lease: @environment.settings.lease,
+                timeout: @environment.settings.network_timeout
               )
           end
         end
@@ -73,8 +82,8 @@ module AskFirst
 
         def heard(at)
           @lock.synchronize do
-            @unbroken += 1 if at - @beat_at > Core::Dispatch::Lease::STILL_HERE
-            @beat_at = at
+            @breaks += 1 if at - @heartbeat_at > Core::Dispatch::Lease::STILL_HERE
+            @heartbeat_at = at
           end
         end
       end

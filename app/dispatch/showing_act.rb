@@ -21,7 +21,7 @@ module AskFirst
 
         # The posts' locks are held already.
         def refresh_stage(post_ids)
-          Signoff::RefreshStage.call(kit, member, posts: standing(post_ids).values)
+          Signoff::RefreshStage.call(environment, member, posts: post_states(post_ids).values)
         end
 
         def showing(id)
@@ -39,7 +39,7 @@ module AskFirst
         end
 
         def client(channel)
-          kit.networks.client_for(channel)
+          environment.networks.client_for(channel)
         end
 
         # Whether the channel's card was read lately, also by a clock that has been set back since.
@@ -48,18 +48,18 @@ module AskFirst
         end
 
         def settling(card)
-          [card.settles_within, kit.settings.settle_floor].max
+          [card.settles_within, environment.settings.settle_floor].max
         end
 
         def attempt(showing, event, note = "")
           scope.insert(
             :attempts,
             {
-              id: Core::Uuid.v7(kit.now),
+              id: Core::Uuid.v7(environment.now),
               showing_id: showing[:id],
               event: event,
               note: note.to_s[0, 2_000],
-              at: kit.now
+              at: environment.now
             }
           )
         end
@@ -74,7 +74,7 @@ module AskFirst
         # @param moving [Array<Moving>]
         # @return [Array<String>] ids of those that moved
         def move_all(name, moving)
-          Store::Dispatch::Moves.make(scope, name, moving, at: kit.now)
+          Store::Dispatch::Moves.make(scope, name, moving, at: environment.now)
         end
 
         # When a planned one is looked at next; no move.
@@ -85,7 +85,7 @@ module AskFirst
         end
 
         def too_late?(release, wait)
-          release && Core::Dispatch::Patience.too_late?(release[:at], kit.now + wait)
+          release && Core::Dispatch::Patience.too_late?(release[:at], environment.now + wait)
         end
 
         def lapsed_sentence(channel)
@@ -111,12 +111,12 @@ module AskFirst
               }
             end
           Store::Record::Rows.add_all(scope, now: now, who: member.on_record, rows: said)
-          at = kit.now + FIRST_LOOK
+          at = environment.now + FIRST_LOOK
           seen =
             gone
               .select { |_, _, channel| channel[:micropub] }
               .map { |showing, _, channel| [showing[:id], at + channel[:card].settles_within] }
-          kit.queue.verify_all(member.workspace_id, seen.to_h)
+          environment.queue.verify_all(member.workspace_id, seen.to_h)
           gone.map { |showing, *| showing[:post_id] }
         end
 
@@ -154,7 +154,7 @@ module AskFirst
           owner = rows(:posts).where(id: showing[:post_id]).get(:owner_id)
           released_by = rows(:releases).where(showing_id: showing[:id]).select_map(:released_by)
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [owner, *released_by],
             kind: "trouble",
@@ -177,7 +177,7 @@ module AskFirst
             gone = "#{why} It was tried until it was 30 minutes late, and not sent."
             return showing[:post_id] if end_in_trouble(name ? :refused : :stop, showing, gone)
           elsif if name
-                move(name, showing, "fault", why, due_at: kit.now + wait, fault: sentence)
+                move(name, showing, "fault", why, due_at: environment.now + wait, fault: sentence)
               else
                 wait_longer(showing, release, wait, "fault", why, fault: sentence)
               end
@@ -203,7 +203,7 @@ module AskFirst
 
         # Still planned, and looked at again after a while; never before its time.
         def wait_longer(showing, release, wait, event, note, **set)
-          at = [kit.now + wait, release && release[:at]].compact.max
+          at = [environment.now + wait, release && release[:at]].compact.max
           here = rows(:showings).where(id: showing[:id], state: "planned", try_no: showing[:try_no])
           return false if here.update({ due_at: at, tries: showing[:tries] + 1, preparing_until: nil }.merge(set)).zero?
 

@@ -25,7 +25,7 @@ module AskFirst
 
           chosen.each do |one|
             TakingBack.call(
-              kit,
+              environment,
               member,
               showing: one.showing,
               release_id: one.release[:id],

@@ -20,19 +20,20 @@ module AskFirst
             showing,
             "unclear",
             WORDS,
-            due_at: kit.now + [wait, LookUp::FIRST].min,
-            over_at: [showing[:lease_until], kit.now].max
+            due_at: environment.now + [wait, LookUp::FIRST].min,
+            over_at: [showing[:lease_until], environment.now].max
           )
         end
 
         private
 
         def over?(showing)
-          beat = reading { kit.db[:dispatchers].where(id: showing[:sender], stopped_at: nil).get(:beat_at) }
+          last =
+            reading { environment.db[:dispatchers].where(id: showing[:sender], stopped_at: nil).get(:heartbeat_at) }
           Core::Dispatch::Lease.over?(
             lease_until: showing[:lease_until],
-            since_beat: beat && (kit.now - beat),
-            now: kit.now
+            since_heartbeat: last && (environment.now - last),
+            now: environment.now
           )
         end
       end

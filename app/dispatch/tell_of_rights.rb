@@ -9,12 +9,12 @@ module AskFirst
         of_process
 
         # Over all clients.
-        # @param kit [Kit] of our own process
-        def self.all(kit)
+        # @param environment [Environment] of our own process
+        def self.all(environment)
           Store::Dispatch::Rights
-            .ending(kit.db, kit.now)
+            .ending(environment.db, environment.now)
             .group_by { |row| row[:workspace_id] }
-            .each { |id, rows| call(kit, Member.process(id, "rights"), ending: rows) }
+            .each { |id, rows| call(environment, Member.process(id, "rights"), ending: rows) }
         end
 
         # @param ending [Array<Hash>] of Store::Dispatch::Rights, of this client
@@ -40,7 +40,7 @@ module AskFirst
           out = Core::Plan::WallTime.at(release[:at], release[:zone]).wall.strftime("%-d %B")
           record("right_told", post_id: release[:post_id], facts: { files: files.map { |row| row[:name] }.uniq })
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [release[:released_by] || release[:owner_id]],
             kind: "trouble",

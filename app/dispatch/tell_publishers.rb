@@ -16,7 +16,7 @@ module AskFirst
           claimed = claimed.where(adaptation_id: adaptation_ids) if adaptation_ids
           claimed.each do |showing|
             People::Notify.call(
-              kit,
+              environment,
               member,
               person_ids: [showing[:claimed_by]],
               kind: "trouble",

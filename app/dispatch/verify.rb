@@ -34,14 +34,14 @@ module AskFirst
           wait = [channel(showing)[:card].settles_within, 1].max * (look + 1)
           write do
             attempt(showing, "not_there_yet", "Looked, and it does not show yet.")
-            kit.queue.verify(member.workspace_id, showing[:id], at: now + wait, look: look + 1)
+            environment.queue.verify(member.workspace_id, showing[:id], at: now + wait, look: look + 1)
           end
         end
 
         # The next of the later looks, counted from sending.
         def look_after(showing)
           later = AGAIN.map { |wait| showing[:sent_at] + wait }.find { |at| at > now + 60 }
-          kit.queue.verify(member.workspace_id, showing[:id], at: later, look: LOOKS) if later
+          environment.queue.verify(member.workspace_id, showing[:id], at: later, look: LOOKS) if later
         end
 
         def keep(showing, seen)
@@ -58,7 +58,7 @@ module AskFirst
               }
             )
             announce("dispatch", ids: [showing[:post_id]])
-            kit.queue.compare_files(member.workspace_id, showing[:id], at: now) if seen.anew.any?
+            environment.queue.compare_files(member.workspace_id, showing[:id], at: now) if seen.anew.any?
             look_after(showing) unless seen.kind == "differs"
           end
           trouble(:differ, showing, seen.note) if seen.kind == "differs"

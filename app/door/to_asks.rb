@@ -67,7 +67,8 @@ module AskFirst
         def working_pass!
           return if member.pass_id.nil?
 
-          why = Signoff::PassOver.why(kit, scope.rows(:guest_passes).where(id: member.pass_id).first) and raise why
+          why = Signoff::PassOver.why(environment, scope.rows(:guest_passes).where(id: member.pass_id).first) and
+            raise why
         end
 
         def through_ask(row, ask, lock, what)

@@ -12,7 +12,7 @@ module AskFirst
 
         # The sign-off route. Whoever sets a client up may choose its first one.
         def route(_input)
-          setting_up = kit.db[:workspaces].where(id: member.workspace_id).get(:setup_step)
+          setting_up = environment.db[:workspaces].where(id: member.workspace_id).get(:setup_step)
           @act = setting_up ? "change_settings" : "change_route"
           require!(@act)
           Opened.new

@@ -35,7 +35,13 @@ module AskFirst
         # @return [Edge::Feeds::Fetch::Reply, Found, nil] nil where it cannot be read
         def read
           found =
-            feed[:folder_id] ? of_folder : kit.feeds.call(feed[:address], now: now, known: known, robots: ask_robots?)
+            (
+              if feed[:folder_id]
+                of_folder
+              else
+                environment.feeds.call(feed[:address], now: now, known: known, robots: ask_robots?)
+              end
+            )
           fine(found)
           found
         rescue Core::Checks::Unreadable => e
@@ -103,7 +109,7 @@ module AskFirst
 
         def tell_maker(error)
           words = "The feed at #{feed[:address]} rests: #{error.note}. Nothing of it is read until somebody goes on."
-          People::Notify.call(kit, member, person_ids: [feed[:made_by]], kind: "material", words: words)
+          People::Notify.call(environment, member, person_ids: [feed[:made_by]], kind: "material", words: words)
         end
 
         def note(health) = write { rows(:feeds).where(id: feed[:id]).update(health) }
@@ -150,7 +156,9 @@ module AskFirst
           rule = Core::Feeds::FeedRule::USUAL.merge(feed[:rule].to_h)
           return passed(item) unless Core::Feeds::FeedRule.passes?(rule, item)
 
-          media = item.media_id || Media::PullPicture.call(kit, maker, address: item.picture, name: item.title[0, 120])
+          media =
+            item.media_id ||
+              Media::PullPicture.call(environment, maker, address: item.picture, name: item.title[0, 120])
           scope.as_person { keep(item, feed[:makes], idea(item, rule, media)) }
           @changed = true
         rescue Store::Failures::Taken
@@ -172,7 +180,7 @@ module AskFirst
         def maker
           @maker ||=
             begin
-              row = reading { Store::People::Members.find(kit.db, feed[:made_by], member.workspace_id, now) }
+              row = reading { Store::People::Members.find(environment.db, feed[:made_by], member.workspace_id, now) }
               if row
                 Member.from_row(row, from: "feed")
               else
@@ -186,8 +194,8 @@ module AskFirst
           said = Core::Feeds::FeedRule.said(rule, item, workspace[:zone])
           said =
             said.merge("media_ids" => [media].compact, "channel_id" => feed[:channel_id], "group_id" => feed[:group_id])
-          id = Ideas::SaveIdea.call(kit, maker, said: said, came: "feed")[:id]
-          Ideas::CreatePost.call(kit, maker, idea_id: id) if feed[:makes] == "draft"
+          id = Ideas::SaveIdea.call(environment, maker, fields: said, came: "feed")[:id]
+          Ideas::CreatePost.call(environment, maker, idea_id: id) if feed[:makes] == "draft"
           id
         end
 

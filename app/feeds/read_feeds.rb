@@ -9,15 +9,15 @@ module AskFirst
 
         module_function
 
-        # @param kit [Kit] of our own process
+        # @param environment [Environment] of our own process
         # @return [Integer] how many
-        def call(kit)
-          now = kit.now
-          open = kit.db[:workspaces].where(archived_at: nil, deleted_at: nil).select(:id)
-          due = kit.db[:feeds].where(paused_at: nil, next_at: ..now, workspace_id: open)
-          kit.db.transaction do
+        def call(environment)
+          now = environment.now
+          open = environment.db[:workspaces].where(archived_at: nil, deleted_at: nil).select(:id)
+          due = environment.db[:feeds].where(paused_at: nil, next_at: ..now, workspace_id: open)
+          environment.db.transaction do
             taken = due.returning(:workspace_id, :id).update(next_at: now + AGAIN)
-            taken.each { |row| kit.queue.read_feed(row[:workspace_id], row[:id], at: now) }.size
+            taken.each { |row| environment.queue.read_feed(row[:workspace_id], row[:id], at: now) }.size
           end
         end
       end

@@ -13,19 +13,25 @@ module AskFirst
         TAKE = (0..10)
         MAKES = %w[idea draft].freeze
 
-        # @param said [Hash] address or folder_id (of a new one), name, makes, rule, group_id, channel_id; begin: true
+        # @param fields [Hash] address or folder_id (of a new one), name, makes, rule, group_id, channel_id; begin: true
         #   with take: how many of those that are there already; paused: true or false
         # @param version [Integer] that the writer saw
         # @return [Hash] {id:, version:}
         # @raise [Core::Invalid] address_missing, bad_link, feed_there, bad_rule, too_many_feeds
         # @raise [Core::Conflict] feed_changed
-        def call(said:, feed_id: nil, version: 0)
-          facts = clean(said)
-          id = scope.transaction(savepoint: true) { row ? change(facts, version) : add(facts, said) }
-          if row.nil? || facts[:begun_at] || said["paused"] == false
-            kit.queue.read_feed(member.workspace_id, id, at: now)
+        def call(fields:, feed_id: nil, version: 0)
+          facts = clean(fields)
+          id = scope.transaction(savepoint: true) { row ? change(facts, version) : add(facts, fields) }
+          if row.nil? || facts[:begun_at] || fields["paused"] == false
+            environment.queue.read_feed(member.workspace_id, id, at: now)
           end
-          record(row ? "feed_changed" : "feed_added", facts: { name: facts[:name] || row[:name], said: said.keys.sort })
+          record(
+            row ? "feed_changed" : "feed_added",
+            facts: {
+              name: facts[:name] || row[:name],
+              said: fields.keys.sort
+            }
+          )
           broadcast
           { id: id, version: row ? version + 1 : 1 }
         rescue Store::Failures::Taken
@@ -34,30 +40,30 @@ module AskFirst
 
         private
 
-        def clean(said)
+        def clean(fields)
           facts = {}
-          facts[:name] = name(said["name"]) if said.key?("name")
-          facts[:makes] = MAKES.include?(said["makes"]) ? said["makes"] : raise(bad_makes) if said.key?("makes")
-          facts[:rule] = Core::Feeds::FeedRule.clean(said["rule"]) if said.key?("rule")
-          facts[:group_id] = group(said["group_id"]) if said.key?("group_id")
-          facts[:channel_id] = channel(said["channel_id"]) if said.key?("channel_id")
-          facts.merge(going(said))
+          facts[:name] = name(fields["name"]) if fields.key?("name")
+          facts[:makes] = MAKES.include?(fields["makes"]) ? fields["makes"] : raise(bad_makes) if fields.key?("makes")
+          facts[:rule] = Core::Feeds::FeedRule.clean(fields["rule"]) if fields.key?("rule")
+          facts[:group_id] = group(fields["group_id"]) if fields.key?("group_id")
+          facts[:channel_id] = channel(fields["channel_id"]) if fields.key?("channel_id")
+          facts.merge(going(fields))
         end
 
         # Begun once; paused and going again as often as one likes.
-        def going(said)
+        def going(fields)
           pace = {}
-          pace.merge!(paused_at: said["paused"] ? now : nil, next_at: now) if said.key?("paused")
-          if said["begin"] && row && row[:begun_at].nil?
-            pace.merge!(begun_at: now, take: said.fetch("take", 0).to_i.clamp(TAKE), next_at: now)
+          pace.merge!(paused_at: fields["paused"] ? now : nil, next_at: now) if fields.key?("paused")
+          if fields["begin"] && row && row[:begun_at].nil?
+            pace.merge!(begun_at: now, take: fields.fetch("take", 0).to_i.clamp(TAKE), next_at: now)
           end
           pace
         end
 
-        def add(facts, said)
+        def add(facts, fields)
           raise too_many if rows(:feeds).count >= MOST
 
-          from = source(said)
+          from = source(fields)
           id = new_id
           facts[:name] ||= from[:named]
           by = { made_by: member.person_id, made_at: now, next_at: now + ReadFeeds::AGAIN }
@@ -65,15 +71,15 @@ module AskFirst
           id
         end
 
-        def source(said)
-          if said["folder_id"]
-            id = said["folder_id"].to_s
+        def source(fields)
+          if fields["folder_id"]
+            id = fields["folder_id"].to_s
             found = Core::Uuid::FORMAT.match?(id) && rows(:media_folders).where(id: id).for_share.first
             raise Core::NotFound, "This folder" unless found
 
             return { folder_id: id, named: found[:name], address: nil }
           end
-          address = Core::Posts::WebAddress.clean(said["address"], field: "address") or raise no_address
+          address = Core::Posts::WebAddress.clean(fields["address"], field: "address") or raise no_address
           { address: address, named: URI.parse(address).host[0, NAME], folder_id: nil }
         end
 

@@ -7,13 +7,13 @@ module AskFirst
       class OfClients
         # @param scope [Store::Scope] of the agency side
         # @return [Hash] JSON-ready
-        def self.call(kit, scope, from:, to:)
-          days = Span.days(from, to, kit.now)
-          scope.transaction { new(kit, scope, days).call }
+        def self.call(environment, scope, from:, to:)
+          days = Span.days(from, to, environment.now)
+          scope.transaction { new(environment, scope, days).call }
         end
 
-        def initialize(kit, scope, days)
-          @kit = kit
+        def initialize(environment, scope, days)
+          @environment = environment
           @scope = scope
           @days = days
         end
@@ -40,7 +40,7 @@ module AskFirst
           span = Span.times(@days, client[:zone])
           lines = asked[:lines].fetch(client[:id], []).select { |row| span.cover?(row[:asked_at]) }
           answers = lines.flat_map { |row| asked[:answers].fetch(row[:line_id], []) }
-          figures = SignedOff.of(client, { lines: lines, answers: answers, cleared: asked[:cleared] }, @kit.now)
+          figures = SignedOff.of(client, { lines: lines, answers: answers, cleared: asked[:cleared] }, @environment.now)
           { workspace_id: client[:id], name: client[:name], posts: figures.posts, **figures.sides }
         end
       end

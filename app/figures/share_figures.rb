@@ -10,7 +10,7 @@ module AskFirst
         def call(shared:)
           return if workspace[:figures_shared] == shared
 
-          kit.db[:workspaces].where(id: member.workspace_id).update(figures_shared: shared)
+          environment.db[:workspaces].where(id: member.workspace_id).update(figures_shared: shared)
           record(shared ? "figures_shared" : "figures_kept", facts: {})
           announce("settings", ids: [])
         end

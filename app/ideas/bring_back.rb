@@ -16,7 +16,7 @@ module AskFirst
 
           back = posts.any? ? written(posts.first) : {}
           media = back.delete(:media)
-          posts.each { |post| Posts::DiscardPost.call(kit, member, post_id: post[:id]) }
+          posts.each { |post| Posts::DiscardPost.call(environment, member, post_id: post[:id]) }
           erase(marks)
           rows(:ideas).where(id: idea_id).update(**back, version: Store::Database.one_more(:version))
           put_media(idea_id, media.first(Core::Ideas::Idea::MEDIA)) if media
@@ -39,7 +39,7 @@ module AskFirst
 
         def erase(marks)
           cells = marks.map { |mark| { "day" => mark[:day].iso8601, "channel_id" => mark[:channel_id] } }
-          Plan::UpdateMarks.call(kit, member, put: [], erase: cells) if cells.any?
+          Plan::UpdateMarks.call(environment, member, put: [], erase: cells) if cells.any?
         end
 
         def not_made

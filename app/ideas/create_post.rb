@@ -12,9 +12,11 @@ module AskFirst
         def call(idea_id:)
           raise made_already if rows(:posts).where(idea_id: idea_id, discarded_at: nil).any?
 
-          id = Posts::CreatePost.call(kit, member, subject: row[:title])
-          Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: @opened.channel_ids) if open_channel?
-          IntoPost.call(kit, member, post_id: id, idea: row)
+          id = Posts::CreatePost.call(environment, member, subject: row[:title])
+          if open_channel?
+            Posts::ChooseChannels.call(environment, member, post_id: id, channel_ids: @opened.channel_ids)
+          end
+          IntoPost.call(environment, member, post_id: id, idea: row)
           broadcast
           id
         end

@@ -37,7 +37,7 @@ module AskFirst
         def tell_house(title)
           leads = colleagues.select { |one| one.side == "agency" && one.abilities.include?("ask") }
           words = "#{member.name} of #{workspace[:name]} gives an idea: “#{title}”"
-          People::Notify.call(kit, member, person_ids: leads.map(&:person_id), kind: "idea", words: words)
+          People::Notify.call(environment, member, person_ids: leads.map(&:person_id), kind: "idea", words: words)
         end
 
         def not_here

@@ -18,7 +18,9 @@ module AskFirst
           label(post_id, idea[:category]) unless idea[:category].empty?
           record("post_of_idea", post_id: post_id, facts: { id: idea[:id], title: idea[:title] })
           refresh_stage([post_id])
-          Checks::LookAtLinks.plan(kit, member.workspace_id, standing([post_id]).fetch(post_id)) if parts.key?("link")
+          if parts.key?("link")
+            Checks::LookAtLinks.plan(environment, member.workspace_id, post_states([post_id]).fetch(post_id))
+          end
         end
 
         private
@@ -44,7 +46,7 @@ module AskFirst
 
         def label(post_id, name)
           Campaigns::NamedLabels
-            .call(kit, member, names: [name])
+            .call(environment, member, names: [name])
             .each do |id|
               scope.db[:post_labels].insert_conflict.insert(
                 workspace_id: member.workspace_id,

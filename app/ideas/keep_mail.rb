@@ -18,7 +18,7 @@ module AskFirst
           note = Core::Ideas::ByMail.note(incoming.words, (files - kept.keys).map(&:name))
           write do
             said = { "title" => title, "note" => note, "media_ids" => kept.values.uniq }
-            id = SaveIdea.call(kit, member, said: said, came: "mail")[:id]
+            id = SaveIdea.call(environment, member, fields: said, came: "mail")[:id]
             mail = {
               digest: Store::Database.blob(incoming.digest),
               sender: incoming.sender,
@@ -34,7 +34,7 @@ module AskFirst
 
         # @return [String, nil] nil for what cannot be taken
         def add(file)
-          Media::UploadMedia.call(kit, member, io: StringIO.new(file.bytes), name: file.name, once: true)[:id]
+          Media::UploadMedia.call(environment, member, io: StringIO.new(file.bytes), name: file.name, once: true)[:id]
         rescue Core::Error
           nil
         end

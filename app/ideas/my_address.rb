@@ -10,9 +10,9 @@ module AskFirst
 
         # @return [Hash] {address: String or nil, mail: whether mails come in at all}
         def call
-          local, domain = kit.settings.replies.split("@")
+          local, domain = environment.settings.replies.split("@")
           sealed = rows(:idea_addresses).where(person_id: member.person_id).get(:sealed)
-          address = sealed && domain && "#{local}+#{kit.secrets.open(sealed)}@#{domain}"
+          address = sealed && domain && "#{local}+#{environment.secrets.open(sealed)}@#{domain}"
           { address: address || nil, mail: !domain.nil? }
         end
       end

@@ -19,7 +19,7 @@ module AskFirst
           mark = { "day" => day, "channel_id" => channel, "clock" => clock, "word" => word, "idea_id" => idea_id }
           raise taken if taken?(mark)
 
-          Plan::UpdateMarks.call(kit, member, put: [mark], erase: [])
+          Plan::UpdateMarks.call(environment, member, put: [mark], erase: [])
           broadcast
         end
 

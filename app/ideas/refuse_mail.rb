@@ -19,7 +19,7 @@ module AskFirst
           return if why.nil? || lately
 
           words = "A mail from #{incoming.sender} to your address for ideas was not kept: #{why}."
-          People::Notify.call(kit, member, person_ids: [person_id], kind: "idea", words: words)
+          People::Notify.call(environment, member, person_ids: [person_id], kind: "idea", words: words)
         end
       end
     end

@@ -7,18 +7,18 @@ module AskFirst
       class SaveIdea < IdeaAct
         opens :idea, "keep_idea"
 
-        # @param said [Hash] any of those of Core::Ideas::Idea, group_id, channel_id; a new one without a title is
+        # @param fields [Hash] any of those of Core::Ideas::Idea, group_id, channel_id; a new one without a title is
         #   named by its note
         # @param idea_id [String, nil] nil for a new one
         # @param version [Integer] that the writer saw
         # @param came [String] where a new one came in
         # @return [Hash] {id:, version:}
         # @raise [Core::Invalid, Core::NotFound, Core::Conflict] idea_changed
-        def call(said:, idea_id: nil, version: 0, came: "hand")
-          said = titled(said) unless row
-          facts = Core::Ideas::Idea.clean(said.except("group_id", "channel_id"))
-          facts[:group_id] = group(said["group_id"]) if said.key?("group_id")
-          facts[:channel_id] = channel(said["channel_id"]) if said.key?("channel_id")
+        def call(fields:, idea_id: nil, version: 0, came: "hand")
+          fields = titled(fields) unless row
+          facts = Core::Ideas::Idea.clean(fields.except("group_id", "channel_id"))
+          facts[:group_id] = group(fields["group_id"]) if fields.key?("group_id")
+          facts[:channel_id] = channel(fields["channel_id"]) if fields.key?("channel_id")
           media = facts.delete(:media_ids)
           id = row ? change(facts, version) : add(facts, came)
           put_media(id, media) if media
@@ -29,8 +29,12 @@ module AskFirst
 
         private
 
-        def titled(said)
-          said["title"].to_s.strip.empty? ? said.merge("title" => Core::Ideas::Idea.title_of(said["note"])) : said
+        def titled(fields)
+          if fields["title"].to_s.strip.empty?
+            fields.merge("title" => Core::Ideas::Idea.title_of(fields["note"]))
+          else
+            fields
+          end
         end
 
         def add(facts, came)

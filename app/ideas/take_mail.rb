@@ -8,10 +8,10 @@ module AskFirst
       class TakeMail
         # @param incoming [Edge::Mail::Messages::Message]
         # @return [String, nil] what became of it; nil where it is for no such address
-        def self.call(kit, incoming) = new(kit, incoming).call
+        def self.call(environment, incoming) = new(environment, incoming).call
 
-        def initialize(kit, incoming)
-          @kit = kit
+        def initialize(environment, incoming)
+          @environment = environment
           @incoming = incoming
         end
 
@@ -29,17 +29,17 @@ module AskFirst
 
         private
 
-        attr_reader :kit, :incoming
+        attr_reader :environment, :incoming
 
         def address
-          digests = Talk::ReplyAddress.digests(kit, incoming.for_whom)
-          kit.db[:idea_addresses].where(digest: digests).first if digests.any?
+          digests = Talk::ReplyAddress.digests(environment, incoming.for_whom)
+          environment.db[:idea_addresses].where(digest: digests).first if digests.any?
         end
 
         def scope
           @scope ||=
             Store::Scope.new(
-              kit.db,
+              environment.db,
               workspace_ids: @address[:workspace_id],
               person_id: @address[:person_id],
               side: "agency"
@@ -50,11 +50,11 @@ module AskFirst
 
         def place
           Core::Talk::Reply::Place.new(
-            email: kit.db[:people].where(id: @address[:person_id]).get(:email).to_s,
+            email: environment.db[:people].where(id: @address[:person_id]).get(:email).to_s,
             over: member.nil?,
             recent:
               scope.transaction do
-                scope.rows(:idea_mails).where(person_id: @address[:person_id], at: (kit.now - 3_600)..).count
+                scope.rows(:idea_mails).where(person_id: @address[:person_id], at: (environment.now - 3_600)..).count
               end
           )
         end
@@ -63,15 +63,16 @@ module AskFirst
         def member
           return @member if defined?(@member)
 
-          row = Store::People::Members.find(kit.db, @address[:person_id], @address[:workspace_id], kit.now)
+          row =
+            Store::People::Members.find(environment.db, @address[:person_id], @address[:workspace_id], environment.now)
           @member = row && Member.from_row(row, from: "mail")
         end
 
-        def keep(title) = KeepMail.call(kit, member, incoming: incoming, title: title)
+        def keep(title) = KeepMail.call(environment, member, incoming: incoming, title: title)
 
         def refuse(outcome)
           process = Member.process(@address[:workspace_id], "worker")
-          RefuseMail.call(kit, process, incoming: incoming, outcome: outcome, person_id: @address[:person_id])
+          RefuseMail.call(environment, process, incoming: incoming, outcome: outcome, person_id: @address[:person_id])
         end
       end
     end

@@ -10,13 +10,13 @@ module AskFirst
 
         MOST = 1_000
 
-        # @param said [Hash] see Core::Partners::Partner
+        # @param fields [Hash] see Core::Partners::Partner
         # @return [Hash] {id:, version:}
         # @raise [Core::Invalid] too_many_partners
         # @raise [Core::Conflict] partner_changed
-        def call(said:, partner_id: nil, version: 0)
-          said = { "name" => "" }.merge(said) unless row
-          facts = Core::Partners::Partner.clean(said)
+        def call(fields:, partner_id: nil, version: 0)
+          fields = { "name" => "" }.merge(fields) unless row
+          facts = Core::Partners::Partner.clean(fields)
           id = row ? change(facts, version) : add(facts)
           record(row ? "partner_changed" : "partner_kept", facts: told_of(facts))
           broadcast

@@ -12,19 +12,30 @@ module AskFirst
 
         # @param signed_in [String, nil] person id
         # @return [Hash] {person_id:, workspace_id:, side:}
-        def call(kit, token, name: nil, password: nil, zone: nil, signed_in: nil, from: nil, cost: AddPerson::COST)
-          row, workspace = Invitation.find(kit, token)
-          scope = Invitation.scope(kit, row)
+        def call(
+          environment,
+          token,
+          name: nil,
+          password: nil,
+          zone: nil,
+          signed_in: nil,
+          from: nil,
+          cost: AddPerson::COST
+        )
+          row, workspace = Invitation.find(environment, token)
+          scope = Invitation.scope(environment, row)
           scope.transaction do
-            claim(scope, row, kit.now)
+            claim(scope, row, environment.now)
             person =
-              known_person(kit, row, signed_in, password, cost) ||
-                make(kit, row, workspace, name: name, password: password, zone: zone, cost: cost)
-            kit.queue.refresh_asked(row[:workspace_id], person, at: kit.now) if join(scope, row, person, kit.now)
-            scope.rows(:invitations).where(id: row[:id]).update(accepted_at: kit.now, accepted_by: person)
+              known_person(environment, row, signed_in, password, cost) ||
+                make(environment, row, workspace, name: name, password: password, zone: zone, cost: cost)
+            if join(scope, row, person, environment.now)
+              environment.queue.refresh_asked(row[:workspace_id], person, at: environment.now)
+            end
+            scope.rows(:invitations).where(id: row[:id]).update(accepted_at: environment.now, accepted_by: person)
             Store::Record::Rows.add(
               scope,
-              now: kit.now,
+              now: environment.now,
               who: {
                 person_id: person,
                 from_address: from
@@ -36,10 +47,10 @@ module AskFirst
             )
             workspace_id = row[:workspace_id]
             Live.announce(
-              kit,
+              environment,
               workspace_id,
               { what: "people", ids: [] },
-              Store::People::Subscribers.of(scope, [], kit.now)
+              Store::People::Subscribers.of(scope, [], environment.now)
             )
             { person_id: person, workspace_id: workspace_id, side: row[:side] }
           end
@@ -59,12 +70,12 @@ module AskFirst
         end
 
         # Whoever answered by link until now has no password yet; on the agency side they choose one here.
-        def known_person(kit, row, signed_in, password, cost)
-          person = kit.db[:people].where(email: row[:email]).first or return
+        def known_person(environment, row, signed_in, password, cost)
+          person = environment.db[:people].where(email: row[:email]).first or return
           return person[:id] if signed_in == person[:id]
 
-          if kit.db[:account_password_hashes].where(id: person[:id]).empty?
-            give_password(kit, person, row, password, cost) if row[:side] == "agency"
+          if environment.db[:account_password_hashes].where(id: person[:id]).empty?
+            give_password(environment, person, row, password, cost) if row[:side] == "agency"
             return person[:id]
           end
 
@@ -76,9 +87,9 @@ module AskFirst
                 )
         end
 
-        def give_password(kit, person, row, password, cost)
+        def give_password(environment, person, row, password, cost)
           require_good!(password, row, person[:name])
-          kit.db[:account_password_hashes].insert(
+          environment.db[:account_password_hashes].insert(
             id: person[:id],
             password_hash: Argon2::Password.new(**cost).create(password)
           )
@@ -96,12 +107,12 @@ module AskFirst
           end
         end
 
-        def make(kit, row, workspace, name:, password:, zone:, cost:)
+        def make(environment, row, workspace, name:, password:, zone:, cost:)
           require_good!(password, row, name) if row[:side] == "agency"
           at = zone || workspace[:zone]
           Core::Plan::WallTime.timezone(at)
           AddPerson.call(
-            kit,
+            environment,
             agency_id: workspace[:agency_id],
             name: name,
             email: row[:email],

@@ -12,20 +12,20 @@ module AskFirst
         module_function
 
         # @return [String] the person's id
-        def call(kit, agency_id:, name:, email:, zone:, password: nil, owner: false, cost: COST)
-          id = Core::Uuid.v7(kit.now)
-          kit.db.transaction do
-            kit.db[:people].insert(
+        def call(environment, agency_id:, name:, email:, zone:, password: nil, owner: false, cost: COST)
+          id = Core::Uuid.v7(environment.now)
+          environment.db.transaction do
+            environment.db[:people].insert(
               id: id,
               agency_id: agency_id,
               name: name(name),
               email: email,
               zone: zone,
               is_owner: owner,
-              created_at: kit.now
+              created_at: environment.now
             )
             if password
-              kit.db[:account_password_hashes].insert(
+              environment.db[:account_password_hashes].insert(
                 id: id,
                 password_hash: Argon2::Password.new(**cost).create(password)
               )

@@ -14,9 +14,9 @@ module AskFirst
           holds = Holdings.of(scope.whole, row, now)
           require_heir!(row, holds, to)
           asked = asked_of(row[:person_id])
-          HandOver.call(kit, member, from: row[:person_id], to: to) if to
+          HandOver.call(environment, member, from: row[:person_id], to: to) if to
           finish(row)
-          Clients::Publisher.keep_fitting(kit, scope)
+          Clients::Publisher.keep_fitting(environment, scope)
           record("member_ended", facts: { person: row[:name], role: row[:role], to: to && names[to] })
           refresh_stage(asked) if asked.any?
           announce("people", ids: [])

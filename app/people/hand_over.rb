@@ -80,7 +80,7 @@ module AskFirst
               )
               rows(:ask_places).where(ask_id: ask[:id], person_id: from).update(person_id: to)
               rows(:guest_passes).where(ask_id: ask[:id], person_id: from, revoked_at: nil).update(revoked_at: now)
-              kit.queue.ask_mail(member.workspace_id, ask[:id], to, at: now) if @heir.side == "client"
+              environment.queue.ask_mail(member.workspace_id, ask[:id], to, at: now) if @heir.side == "client"
             end
           found.each do |ask|
             record(

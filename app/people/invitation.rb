@@ -10,29 +10,32 @@ module AskFirst
         # @param token [String] the link's secret
         # @return [Hash] JSON-ready: who invites, to what, and whether this address has an account already
         # @raise [Core::Over] one answer for unknown, revoked and expired; another for accepted, to its holder alone
-        def look(kit, token)
-          row, workspace = find(kit, token)
-          role = kit.db[:roles].where(id: row[:role_id]).first
-          person = kit.db[:people].where(email: row[:email]).first
+        def look(environment, token)
+          row, workspace = find(environment, token)
+          role = environment.db[:roles].where(id: row[:role_id]).first
+          person = environment.db[:people].where(email: row[:email]).first
           {
             client: workspace[:name],
-            mark: workspace[:mark],
+            initials: workspace[:initials],
             edge: workspace[:edge],
-            agency: kit.db[:agencies].where(id: workspace[:agency_id]).get(:name),
-            invited_by: kit.db[:people].where(id: row[:invited_by]).get(:name),
+            agency: environment.db[:agencies].where(id: workspace[:agency_id]).get(:name),
+            invited_by: environment.db[:people].where(id: row[:invited_by]).get(:name),
             role: role[:name],
             side: row[:side],
             email: row[:email],
             known: !person.nil?,
-            signs_in: person ? kit.db[:account_password_hashes].where(id: person[:id]).any? : false,
+            signs_in: person ? environment.db[:account_password_hashes].where(id: person[:id]).any? : false,
             zone: workspace[:zone]
           }
         end
 
         # @return [Array(Hash, Hash)] the invitation's row and its workspace's
-        def find(kit, token)
+        def find(environment, token)
           digest = Signoff::CreatePass.digest(token.to_s)
-          row = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:invitations].where(digest: digest).first }
+          row =
+            Store::Scope
+              .of_secret(environment.db, digest)
+              .transaction { environment.db[:invitations].where(digest: digest).first }
           raise over if row.nil? || row[:revoked_at]
           if row[:accepted_at]
             raise Core::Over.new(
@@ -41,16 +44,17 @@ module AskFirst
                     way_on: "Sign in, or answer from the mails you get."
                   )
           end
-          raise over if row[:expires_at] <= kit.now
+          raise over if row[:expires_at] <= environment.now
 
           workspace =
-            scope(kit, row).transaction { kit.db[:workspaces].where(id: row[:workspace_id], deleted_at: nil).first } or
-            raise over
+            scope(environment, row).transaction do
+              environment.db[:workspaces].where(id: row[:workspace_id], deleted_at: nil).first
+            end or raise over
           [row, workspace]
         end
 
-        def scope(kit, row)
-          Store::Scope.new(kit.db, workspace_ids: row[:workspace_id], person_id: nil, side: row[:side])
+        def scope(environment, row)
+          Store::Scope.new(environment.db, workspace_ids: row[:workspace_id], person_id: nil, side: row[:side])
         end
 
         def over

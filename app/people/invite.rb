@@ -57,7 +57,7 @@ module AskFirst
         end
 
         def policy
-          @policy ||= kit.db[:agencies].where(id: workspace[:agency_id]).get(:mail_domains).to_a
+          @policy ||= environment.db[:agencies].where(id: workspace[:agency_id]).get(:mail_domains).to_a
         end
 
         def invite(address, role, title, channel_ids, ends)
@@ -82,7 +82,7 @@ module AskFirst
             *Array(channel_ids).map { |channel| { invitation_id: id, channel_id: channel } }
           )
           record("invited", facts: { email: address, role: role[:name] })
-          kit.queue.invitation_mail(member.workspace_id, id, at: now)
+          environment.queue.invitation_mail(member.workspace_id, id, at: now)
         end
       end
     end

@@ -18,7 +18,7 @@ module AskFirst
 
           rows(:invitations).where(id: invitation_id).update(expires_at: now + (Invite::DAYS * 86_400))
           record("invited_again", facts: { email: row[:email] })
-          kit.queue.invitation_mail(member.workspace_id, invitation_id, at: now)
+          environment.queue.invitation_mail(member.workspace_id, invitation_id, at: now)
           announce("people", ids: [])
         end
       end

@@ -14,7 +14,7 @@ module AskFirst
           token = SecureRandom.urlsafe_base64(32)
           rows(:invitations).where(id: invitation_id).update(digest: Signoff::CreatePass.digest(token))
           inviter = names.fetch(row[:invited_by])
-          agency = kit.db[:agencies].where(id: workspace[:agency_id]).get(:name)
+          agency = environment.db[:agencies].where(id: workspace[:agency_id]).get(:name)
           until_day = in_words(row[:expires_at])
           what = row[:side] == "client" ? "to answer for #{workspace[:name]}" : "to work on #{workspace[:name]}"
           letter =
@@ -23,7 +23,7 @@ module AskFirst
               .say("#{inviter} of #{agency} invites you #{what}.")
               .button(
                 "Look and accept",
-                "#{kit.settings.public_url}/invitation#/#{token}",
+                "#{environment.settings.public_url}/invitation#/#{token}",
                 lead: "Accept here, until #{until_day}:"
               )
               .small("The link works until #{until_day}. If you do not expect this, do nothing: it ends by itself.")

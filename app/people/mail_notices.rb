@@ -6,18 +6,18 @@ module AskFirst
       # Writes one mail with everything that is due for a person. Works under the jobs' role, over all clients: what
       # it says is only said to a member who is one still.
       class MailNotices
-        def self.call(kit, person_id)
-          new(kit, person_id).call
+        def self.call(environment, person_id)
+          new(environment, person_id).call
         end
 
-        def initialize(kit, person_id)
-          @kit = kit
+        def initialize(environment, person_id)
+          @environment = environment
           @person_id = person_id
         end
 
         def call
-          mail = @kit.db.transaction { compose }
-          @kit.mailer.deliver(**mail) if mail
+          mail = @environment.db.transaction { compose }
+          @environment.mailer.deliver(**mail) if mail
         end
 
         private
@@ -26,11 +26,11 @@ module AskFirst
           due = due_rows
           return if due.empty?
 
-          @kit.db[:notices].where(id: due.map { |row| row[:id] }).update(sent_at: @kit.now)
-          person = @kit.db[:people].where(id: @person_id).first
+          @environment.db[:notices].where(id: due.map { |row| row[:id] }).update(sent_at: @environment.now)
+          person = @environment.db[:people].where(id: @person_id).first
           clients =
             Store::People::Members
-              .of_person(@kit.db, @person_id, @kit.now)
+              .of_person(@environment.db, @person_id, @environment.now)
               .select { |row| row[:side] == "agency" }
               .to_h { |row| [row[:workspace_id], row[:workspace_name]] }
           told = due.select { |row| clients.key?(row[:workspace_id]) }
@@ -40,20 +40,25 @@ module AskFirst
           letter =
             lines
               .reduce(Letter.new(person[:name])) { |said, line| said.item(*line) }
-              .small("What you are told, and when", "#{@kit.settings.public_url}/profile")
+              .small("What you are told, and when", "#{@environment.settings.public_url}/profile")
           { to: person[:email], subject: subject(lines), **letter.parts }
         end
 
         def due_rows
-          now = @kit.now + 1
-          @kit.db[:notices].where(person_id: @person_id, sent_at: nil).where { due_at <= now }.order(:at).for_update.all
+          now = @environment.now + 1
+          @environment.db[:notices]
+            .where(person_id: @person_id, sent_at: nil)
+            .where { due_at <= now }
+            .order(:at)
+            .for_update
+            .all
         end
 
         def link(row)
           if row[:post_id]
-            "#{@kit.settings.public_url}/w/#{row[:workspace_id]}/posts/#{row[:post_id]}"
+            "#{@environment.settings.public_url}/w/#{row[:workspace_id]}/posts/#{row[:post_id]}"
           else
-            "#{@kit.settings.public_url}/desk"
+            "#{@environment.settings.public_url}/desk"
           end
         end
 

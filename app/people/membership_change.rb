@@ -27,7 +27,7 @@ module AskFirst
         def role(role_id, side)
           found =
             Core::Uuid::FORMAT.match?(role_id.to_s) &&
-              kit.db[:roles].where(id: role_id, agency_id: workspace[:agency_id]).first
+              environment.db[:roles].where(id: role_id, agency_id: workspace[:agency_id]).first
           unless found
             raise Core::Invalid.new(
                     "no_such_role",

@@ -16,7 +16,7 @@ module AskFirst
 
           current = Store::People::Members.current(now)
           here = rows(:memberships).where(person_id: others, side: "agency").where(current).select(:person_id)
-          kit.db[:people].where(id: here).all.each { |person| notice(person, kind, words, post_id) }
+          environment.db[:people].where(id: here).all.each { |person| notice(person, kind, words, post_id) }
         end
 
         private
@@ -37,7 +37,7 @@ module AskFirst
               due_at: due
             }
           )
-          kit.queue.notice_mail(person[:id], at: due) if due
+          environment.queue.notice_mail(person[:id], at: due) if due
         end
       end
     end

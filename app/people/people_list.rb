@@ -102,7 +102,7 @@ module AskFirst
         end
 
         def role_rows
-          @role_rows ||= kit.db[:roles].where(agency_id: workspace[:agency_id]).order(:side, :name).all
+          @role_rows ||= environment.db[:roles].where(agency_id: workspace[:agency_id]).order(:side, :name).all
         end
 
         def role_names

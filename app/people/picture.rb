@@ -23,26 +23,26 @@ module AskFirst
             end
 
             key = "people/#{new_id}"
-            kit.files.put(key, kit.media.square(io, 256))
+            environment.files.put(key, environment.media.square(io, 256))
           end
           db[:people].where(id: person.person_id).update(picture: key)
         end
 
         # @return [Hash] {path:, mime:}
         # @raise [Core::NotFound] one answer for no picture, nobody, and nobody of yours
-        def self.open(kit, person, person_id)
+        def self.open(environment, person, person_id)
           key =
             person
-              .scope(kit.db)
+              .scope(environment.db)
               .transaction do
                 shared =
                   person.person_id == person_id ||
-                    person.scope(kit.db).rows(:memberships).where(person_id: person_id).any?
-                shared ? kit.db[:people].where(id: person_id).get(:picture) : nil
+                    person.scope(environment.db).rows(:memberships).where(person_id: person_id).any?
+                shared ? environment.db[:people].where(id: person_id).get(:picture) : nil
               end
           raise Core::NotFound, "This picture" unless key
 
-          { path: kit.files.path(key), mime: "image/jpeg" }
+          { path: environment.files.path(key), mime: "image/jpeg" }
         end
       end
     end

@@ -11,8 +11,8 @@ module AskFirst
         module_function
 
         # @return [String] bytes
-        def digest(kit, name)
-          OpenSSL::HMAC.digest("SHA256", kit.settings.secret, "sign-in:#{name.strip.downcase}")
+        def digest(environment, name)
+          OpenSSL::HMAC.digest("SHA256", environment.settings.secret, "sign-in:#{name.strip.downcase}")
         end
       end
     end

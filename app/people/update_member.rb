@@ -25,8 +25,8 @@ module AskFirst
           )
           keep_change(role, Core::Posts::Text.line(title, field: "title", limit: Core::Lengths::TITLE), ids, ends)
           asked = asked_of(row[:person_id])
-          HandOver.call(kit, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) if to
-          Clients::Publisher.keep_fitting(kit, scope)
+          HandOver.call(environment, member, from: row[:person_id], to: to, what: %w[tasks asks steps]) if to
+          Clients::Publisher.keep_fitting(environment, scope)
           refresh_stage(asked) if asked.any?
           announce("people", ids: [])
           version + 1

@@ -14,7 +14,7 @@ module AskFirst
         def call(post_id:, part: nil, channel_id: nil, leaving: false)
           subscribers = Store::People::Subscribers.of(scope, [post_id], now)
           Live.tell(
-            kit,
+            environment,
             member.workspace_id,
             {
               what: "here",

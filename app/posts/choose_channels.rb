@@ -19,7 +19,9 @@ module AskFirst
           remove(removed)
           add(added)
           refresh_stage([post_id])
-          kit.queue.render_ahead(member.workspace_id, post_id, at: now + Media::RenderAhead::AFTER) if added.any?
+          if added.any?
+            environment.queue.render_ahead(member.workspace_id, post_id, at: now + Media::RenderAhead::AFTER)
+          end
         end
 
         private

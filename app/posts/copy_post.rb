@@ -47,7 +47,7 @@ module AskFirst
 
         def member_of(workspace_id)
           known = Core::Uuid::FORMAT.match?(workspace_id.to_s)
-          row = Store::People::Members.find(kit.db, member.person_id, workspace_id, now) if known
+          row = Store::People::Members.find(environment.db, member.person_id, workspace_id, now) if known
           raise Core::NotFound, "This client" unless row
 
           Member.from_row(row, from: member.from)
@@ -56,9 +56,9 @@ module AskFirst
         # --- in the same client ---
 
         def here(time, channel_ids)
-          id = CreatePost.call(kit, member, subject: post.row[:subject])
+          id = CreatePost.call(environment, member, subject: post.row[:subject])
           chosen = channel_ids || mine(post.adaptations).map { |one| one.row[:channel_id] }
-          ChooseChannels.call(kit, member, post_id: id, channel_ids: chosen) if chosen.any?
+          ChooseChannels.call(environment, member, post_id: id, channel_ids: chosen) if chosen.any?
           rows(:posts).where(id: id).update(campaign_id: post.row[:campaign_id], note: post.row[:note])
           scope.insert(
             :post_labels,
@@ -125,7 +125,7 @@ module AskFirst
           # all of them or none: the acts join this transaction
           made =
             target
-              .scope(kit.db)
+              .scope(environment.db)
               .transaction do
                 times.map do |time|
                   make_there(post.row[:subject], target, channel_ids, PartsForElsewhere.with_files(parts, files), time)
@@ -136,18 +136,20 @@ module AskFirst
         end
 
         def make_there(subject, target, channel_ids, parts, time)
-          id = CreatePost.call(kit, target, subject: subject)
-          ChooseChannels.call(kit, target, post_id: id, channel_ids: channel_ids) if channel_ids.any?
+          id = CreatePost.call(environment, target, subject: subject)
+          ChooseChannels.call(environment, target, post_id: id, channel_ids: channel_ids) if channel_ids.any?
           parts = parts.merge("time" => time) if time
           parts.each do |part, value|
-            UpdatePart.call(kit, target, post_id: id, channel_id: nil, part: part, value: value, version: 0)
+            UpdatePart.call(environment, target, post_id: id, channel_id: nil, part: part, value: value, version: 0)
           end
           id
         end
 
         def copy_file(id, target)
           row = fetch(:media, id, "This file")
-          kit.files.open(row[:file]) { |io| Media::UploadMedia.call(kit, target, io: io, name: row[:name])[:id] }
+          environment
+            .files
+            .open(row[:file]) { |io| Media::UploadMedia.call(environment, target, io: io, name: row[:name])[:id] }
         end
       end
     end

@@ -10,7 +10,7 @@ module AskFirst
         # @param post [Store::Posts::PostState::Post] just loaded
         # @return [Hash] {id:, number:, adaptations: {adaptation id => revision adaptation id}}
         def call(post:)
-          CreateRevisions.call(kit, member, posts: [post]).fetch(post.id)
+          CreateRevisions.call(environment, member, posts: [post]).fetch(post.id)
         end
       end
     end

@@ -26,7 +26,7 @@ module AskFirst
 
         def call(post_id:)
           reading { enter(lock: false, stand: false) } # nothing is cut for somebody who may not
-          Media::Render.call(kit, member, post_ids: [post_id])
+          Media::Render.call(environment, member, post_ids: [post_id])
           write do
             enter
             refusal = self.class.refusal(post, mine(post.adaptations)) and raise refusal
@@ -39,8 +39,8 @@ module AskFirst
         # What was opened is closed by it, as by asking again.
         def mark(adaptations)
           require_on!(adaptations)
-          FixTags.call(kit, member, adaptations: adaptations)
-          revision = CreateRevision.call(kit, member, post: post)
+          FixTags.call(environment, member, adaptations: adaptations)
+          revision = CreateRevision.call(environment, member, post: post)
           scope.insert(
             :ready_marks,
             *adaptations.map do |adaptation|

@@ -12,7 +12,7 @@ module AskFirst
         #   its sheet as it stands
         # @return [Hash] as of PostSheet
         def call(post_id: new_id)
-          return PostSheet.call(kit, member, post_id: post_id) if seen?(post_id)
+          return PostSheet.call(environment, member, post_id: post_id) if seen?(post_id)
 
           row = CreatePost.row(CreatePost.checked(post_id, now), "", member, now)
           sheet = nil
@@ -21,7 +21,7 @@ module AskFirst
             .transaction(savepoint: true, rollback: :always) do
               raise Core::NotFound, "This post" unless scope.insert_new(:posts, row)
 
-              sheet = PostSheet.call(kit, member, post_id: post_id)
+              sheet = PostSheet.call(environment, member, post_id: post_id)
             end
           sheet
         end

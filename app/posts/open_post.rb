@@ -19,7 +19,7 @@ module AskFirst
         private
 
         def open_one(adaptation)
-          Signoff::EndLines.call(kit, member, adaptation_ids: [adaptation.id], as: "withdrawn")
+          Signoff::EndLines.call(environment, member, adaptation_ids: [adaptation.id], as: "withdrawn")
           scope.insert(
             :openings,
             { id: new_id, post_id: post.id, adaptation_id: adaptation.id, opened_by: member.person_id, opened_at: now }

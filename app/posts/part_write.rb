@@ -74,7 +74,7 @@ module AskFirst
         # @return [Store::Posts::PostState::Post] as it stands with them
         def after(*drafts)
           fresh = drafts.flat_map { |draft| files_of(draft.part, draft.value) } - post.source.media_ids
-          return standing([post.id]).fetch(post.id) if fresh.any?
+          return post_states([post.id]).fetch(post.id) if fresh.any?
 
           post.changed(parts: ->(rows) { drafts.reduce(rows) { |all, draft| draft.lay_over(all, post.id) } })
         end
@@ -140,7 +140,9 @@ module AskFirst
             end
           moved =
             moving
-              .filter_map { |one| Dispatch::MoveRelease.call(kit, member, release: one.release, time: one.time) }
+              .filter_map do |one|
+                Dispatch::MoveRelease.call(environment, member, release: one.release, time: one.time)
+              end
               .to_h { |release| [release[:showing_id], release] }
           return standing if moved.empty?
 

@@ -21,7 +21,7 @@ module AskFirst
           id = new_id
           reading = Store::Posts::LinkReadings.ask(scope, id, clean, picture, now)
           if reading == id || under_way.where(id: reading).empty?
-            kit.queue.read_link(member.workspace_id, reading, at: now)
+            environment.queue.read_link(member.workspace_id, reading, at: now)
           end
           reading
         end

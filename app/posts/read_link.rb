@@ -16,7 +16,12 @@ module AskFirst
           asker = reading { colleagues.find { |one| one.person_id == row[:person_id] } }
           state, found = look(row, asker)
           write { Store::Posts::LinkReadings.keep(scope, row[:id], state, found, now) }
-          Live.tell(kit, member.workspace_id, { what: "link_read", ids: [], reading: row[:id] }, [row[:person_id]])
+          Live.tell(
+            environment,
+            member.workspace_id,
+            { what: "link_read", ids: [], reading: row[:id] },
+            [row[:person_id]]
+          )
         end
 
         private
@@ -24,8 +29,8 @@ module AskFirst
         # @return [Array(String, Hash)] state, and what was found
         def look(row, asker)
           page = page(row[:address])
-          said = kit.previews.of(page)
-          media_id = Media::PullPicture.call(kit, asker, address: said[:picture]) if row[:picture] && asker
+          said = environment.previews.of(page)
+          media_id = Media::PullPicture.call(environment, asker, address: said[:picture]) if row[:picture] && asker
           [
             "fine",
             {
@@ -41,7 +46,7 @@ module AskFirst
         end
 
         def page(address)
-          page = kit.pages.get(address, seconds: PAGE)
+          page = environment.pages.get(address, seconds: PAGE)
           raise Core::Checks::Unreadable.new("broken", "it answers with #{page.status}") unless page.status == 200
           unless page.type.include?("html")
             raise Core::Checks::Unreadable.new(

@@ -100,7 +100,7 @@ module AskFirst
           ids = Store::Posts::Mentioning.posts(scope, plain)
           Store::Locks.for_posts(scope, ids)
           sealed =
-            standing(ids)
+            post_states(ids)
               .values
               .flat_map(&:adaptations)
               .select { |one| one.verdict.sealed? && !one.sent? && networks.include?(one.channel[:network]) }

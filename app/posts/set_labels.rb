@@ -15,7 +15,7 @@ module AskFirst
         def call(post_id:, names:)
           wanted = clean(names)
           before = on(post_id)
-          ids = Campaigns::NamedLabels.call(kit, member, names: wanted)
+          ids = Campaigns::NamedLabels.call(environment, member, names: wanted)
           rows(:post_labels).where(post_id: post_id).exclude(label_id: ids).delete
           scope.db[:post_labels].insert_conflict.multi_insert(
             ids.map { |id| { workspace_id: member.workspace_id, post_id: post_id, label_id: id } }

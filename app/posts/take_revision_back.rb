@@ -17,10 +17,10 @@ module AskFirst
             enter
             put_back(number)
           end
-          Media::Render.call(kit, member, post_ids: [post_id])
+          Media::Render.call(environment, member, post_ids: [post_id])
           write do
             enter
-            CreateRevision.call(kit, member, post: post)
+            CreateRevision.call(environment, member, post: post)
           end[
             :number
           ]

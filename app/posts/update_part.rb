@@ -30,9 +30,11 @@ module AskFirst
           standing = after(write_part(channel_id, part, value))
           standing = move_releases(standing, channel_id) if part == "time"
           keep(standing)
-          Media::RenderAhead.plan(kit, member.workspace_id, standing) if Media::RenderAhead::PARTS.include?(part)
+          if Media::RenderAhead::PARTS.include?(part)
+            Media::RenderAhead.plan(environment, member.workspace_id, standing)
+          end
           if links(part, before && before[:value]) != links(part, value)
-            Checks::LookAtLinks.plan(kit, member.workspace_id, standing)
+            Checks::LookAtLinks.plan(environment, member.workspace_id, standing)
           end
         end
 

@@ -10,7 +10,7 @@ module AskFirst
         # @param filters [Hash] as of ClientRecord
         # @return [Hash] JSON-ready
         def call(**filters)
-          ClientRecord.call(kit, scope, **filters)
+          ClientRecord.call(environment, scope, **filters)
         end
       end
     end

@@ -10,12 +10,12 @@ module AskFirst
         # @param scope [Store::Scope]
         # @param before [String, nil] keyset cursor: the last row's order number
         # @return [Hash] JSON-ready
-        def self.call(kit, scope, before: nil, person: nil, act: nil, from: nil, to: nil, limit: PAGE)
-          scope.transaction { new(kit, scope).call(before, person, act, from, to, limit) }
+        def self.call(environment, scope, before: nil, person: nil, act: nil, from: nil, to: nil, limit: PAGE)
+          scope.transaction { new(environment, scope).call(before, person, act, from, to, limit) }
         end
 
-        def initialize(kit, scope)
-          @kit = kit
+        def initialize(environment, scope)
+          @environment = environment
           @scope = scope
         end
 
@@ -37,12 +37,13 @@ module AskFirst
         private
 
         def day(text, field)
-          date = text && Core::Plan::Iso.day(text, @kit.now, field: field)
+          date = text && Core::Plan::Iso.day(text, @environment.now, field: field)
           date && Time.utc(date.year, date.month, date.day)
         end
 
         def json(rows)
-          names = @kit.db[:people].where(id: rows.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
+          names =
+            @environment.db[:people].where(id: rows.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
           subjects =
             @scope.rows(:posts).where(id: rows.filter_map { |row| row[:post_id] }.uniq).select_hash(:id, :subject)
           channels = Facts.names(@scope)

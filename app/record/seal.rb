@@ -8,12 +8,12 @@ module AskFirst
         of_process
 
         # Of every client that has rows without a place.
-        # @param kit [Kit] of our own process
-        def self.all(kit)
-          kit.db[:workspaces]
+        # @param environment [Environment] of our own process
+        def self.all(environment)
+          environment.db[:workspaces]
             .where(deleted_at: nil)
             .select_map(:id)
-            .each { |id| call(kit, Member.process(id, "record")) }
+            .each { |id| call(environment, Member.process(id, "record")) }
         end
 
         # @return [Integer] how many rows got their place

@@ -47,7 +47,7 @@ module AskFirst
           unlock(channel)
           version = before ? before[:version] : 0
           value = { part: "text", value: changed, version: version }
-          Posts::UpdatePart.call(kit, member, post_id: post.id, channel_id: channel, **value)
+          Posts::UpdatePart.call(environment, member, post_id: post.id, channel_id: channel, **value)
         end
 
         # What it touches, apart from whether that is locked: unlocking is asked for by itself.
@@ -57,7 +57,7 @@ module AskFirst
 
         def unlock(channel)
           ids = Posts::Touching.part(post, channel, "text").facts["adaptations"]
-          Posts::OpenPost.call(kit, member, post_id: post.id, adaptation_ids: ids) if ids.any?
+          Posts::OpenPost.call(environment, member, post_id: post.id, adaptation_ids: ids) if ids.any?
         end
 
         def decided

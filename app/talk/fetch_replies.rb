@@ -6,28 +6,28 @@ module AskFirst
       # Fetches the mails that answer ours or bring ideas, and takes each. It stays in the mailbox until what it says is
       # kept: a process that dies in between finds it there again. One that breaks is left there and passed over.
       class FetchReplies
-        # @param kit [Kit]
-        def initialize(kit)
-          @kit = kit
+        # @param environment [Environment]
+        def initialize(environment)
+          @environment = environment
           @broken = Set.new
         end
 
         # @return [Array<String>] what became of each
         # @raise when the mailbox is away
         def call
-          return [] if @kit.inbox.nil?
+          return [] if @environment.inbox.nil?
 
           taken = {}
-          @kit.inbox.fetch(except: @broken).each { |letter| taken[letter.uid] = take(letter) }
-          @kit.inbox.forget(taken.keys - @broken.to_a)
+          @environment.inbox.fetch(except: @broken).each { |letter| taken[letter.uid] = take(letter) }
+          @environment.inbox.forget(taken.keys - @broken.to_a)
           taken.values
         end
 
         private
 
         def take(letter)
-          incoming = @kit.messages.of(letter.raw, cut: letter.cut)
-          TakeReply.call(@kit, incoming) || Ideas::TakeMail.call(@kit, incoming) || "nobody's"
+          incoming = @environment.messages.of(letter.raw, cut: letter.cut)
+          TakeReply.call(@environment, incoming) || Ideas::TakeMail.call(@environment, incoming) || "nobody's"
         rescue *Store::Failures::AWAY
           raise
         rescue StandardError => e

@@ -20,7 +20,9 @@ module AskFirst
           row = ReplyRow.of(incoming, id: new_id, pass_id: pass[:id], at: now, outcome: outcome)
           scope.insert(:mail_replies, row)
           record("reply_not_taken", facts: { person: names[pass[:person_id]], outcome: outcome })
-          kit.queue.not_taken_mail(member.workspace_id, row[:id], at: now) if Core::Talk::Reply::NOT_TAKEN.key?(outcome)
+          if Core::Talk::Reply::NOT_TAKEN.key?(outcome)
+            environment.queue.not_taken_mail(member.workspace_id, row[:id], at: now)
+          end
           tell_asker(pass, row, incoming.words) if WHY.key?(outcome)
         end
 
@@ -31,7 +33,7 @@ module AskFirst
           why = format(WHY.fetch(row[:outcome]), sender: row[:sender])
           quoted = said.empty? ? "." : ": “#{said[0, 600]}”"
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [ask[:asked_by]],
             kind: "talk",

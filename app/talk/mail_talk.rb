@@ -52,11 +52,11 @@ module AskFirst
 
         # @return [String, nil] the address at which it is answered
         def about(letter, line, remarks, to)
-          token = Signoff::CreatePass.call(kit, member, ask_id: line[:ask_id], person_id: to[:id], keep: true)
+          token = Signoff::CreatePass.call(environment, member, ask_id: line[:ask_id], person_id: to[:id], keep: true)
           address = reply_address(token, line[:id])
           shown(letter, line, address)
           remarks.each { |one| letter.quote("#{names.fetch(one[:person_id])}: #{said(one)}") }
-          link = "#{kit.settings.public_url}/review/##{token}"
+          link = "#{environment.settings.public_url}/review/##{token}"
           letter.button("Look and answer", link, lead: "Look at it and answer here:")
           address
         end

@@ -16,20 +16,20 @@ module AskFirst
         # @param pass_id [String]
         # @param line_id [String, nil] which post it is about; nil for all of the ask
         # @return [String, nil] nil where no mailbox takes answers
-        def make(kit, scope, pass_id:, line_id: nil)
-          local, domain = kit.settings.replies.split("@")
+        def make(environment, scope, pass_id:, line_id: nil)
+          local, domain = environment.settings.replies.split("@")
           return if domain.nil?
 
           token = SecureRandom.hex(20) # the case of letters may be lost on the way
-          row = { digest: digest(token), pass_id: pass_id, line_id: line_id, made_at: kit.now }
+          row = { digest: digest(token), pass_id: pass_id, line_id: line_id, made_at: environment.now }
           scope.insert(:reply_addresses, row)
           "#{local}+#{token}@#{domain}"
         end
 
         # @param written [String] every address of a mail
         # @return [Array<String>] digests of those that could be ours
-        def digests(kit, written)
-          local, domain = kit.settings.replies.split("@")
+        def digests(environment, written)
+          local, domain = environment.settings.replies.split("@")
           ours = /#{Regexp.escape(local.to_s)}\+([0-9a-f]{40})@#{Regexp.escape(domain.to_s)}/i
           written.scan(ours).flatten.map { |token| digest(token.downcase) }.uniq
         end

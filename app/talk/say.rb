@@ -28,7 +28,7 @@ module AskFirst
           beside(id, mentioned(mentions, room), files(file_ids, post_id, room))
           record("said", post_id: post_id, facts: { room: room, words: said, instead: instead }.compact)
           tell(post_id, said.empty? ? instead.to_s : said)
-          TellClient.call(kit, member, post_id: post_id, remark_id: id, named: @mentioned) if room == "client"
+          TellClient.call(environment, member, post_id: post_id, remark_id: id, named: @mentioned) if room == "client"
           announce("talk", ids: [post_id], room: room)
           id
         end
@@ -93,7 +93,7 @@ module AskFirst
 
         def tell(post_id, said)
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: @mentioned,
             kind: "mention",
@@ -101,7 +101,7 @@ module AskFirst
             words: "#{member.name} names you: #{said}"
           )
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [row[:owner_id]].compact - @mentioned,
             kind: "talk",

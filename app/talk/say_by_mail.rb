@@ -19,7 +19,7 @@ module AskFirst
           kept = files.first(MOST_FILES).to_h { |file| [file, add(post_id, file)] }.compact
           write do
             Signoff::RemarkOnLine
-              .call(kit, member, line_id: line_id, words: incoming.words, file_ids: kept.values)
+              .call(environment, member, line_id: line_id, words: incoming.words, file_ids: kept.values)
               .tap { |remark| keep_mail(incoming, remark, about_all, (files - kept.keys).map(&:name)) }
           end
         end
@@ -28,7 +28,14 @@ module AskFirst
 
         # One that cannot be kept is named in the mail, which is kept.
         def add(post_id, file)
-          AddFile.call(kit, member, post_id: post_id, room: "client", name: file.name, io: StringIO.new(file.bytes))
+          AddFile.call(
+            environment,
+            member,
+            post_id: post_id,
+            room: "client",
+            name: file.name,
+            io: StringIO.new(file.bytes)
+          )
         rescue Core::Invalid
           nil
         end

@@ -9,10 +9,10 @@ module AskFirst
       class TakeReply
         # @param incoming [Edge::Mail::Messages::Message]
         # @return [String, nil] one of Core::Talk::Reply::OUTCOMES; nil where it is nobody's
-        def self.call(kit, incoming) = new(kit, incoming).call
+        def self.call(environment, incoming) = new(environment, incoming).call
 
-        def initialize(kit, incoming)
-          @kit = kit
+        def initialize(environment, incoming)
+          @environment = environment
           @incoming = incoming
         end
 
@@ -28,17 +28,17 @@ module AskFirst
 
         private
 
-        attr_reader :kit, :incoming
+        attr_reader :environment, :incoming
 
         def address
-          digests = ReplyAddress.digests(kit, incoming.for_whom)
-          kit.db[:reply_addresses].where(digest: digests).first if digests.any?
+          digests = ReplyAddress.digests(environment, incoming.for_whom)
+          environment.db[:reply_addresses].where(digest: digests).first if digests.any?
         end
 
         def scope
           @scope ||=
             Store::Scope.new(
-              kit.db,
+              environment.db,
               workspace_ids: @address[:workspace_id],
               person_id: pass[:person_id],
               side: "client"
@@ -51,16 +51,16 @@ module AskFirst
         def pass
           @pass ||=
             begin
-              passes = kit.db[:guest_passes].where(workspace_id: @address[:workspace_id])
+              passes = environment.db[:guest_passes].where(workspace_id: @address[:workspace_id])
               first = passes.where(id: @address[:pass_id]).first
               same = passes.where(first.slice(:ask_id, :person_id)).reverse(:made_at)
-              same.where(revoked_at: nil, expires_at: kit.now..).first || first
+              same.where(revoked_at: nil, expires_at: environment.now..).first || first
             end
         end
 
         def place
           Core::Talk::Reply::Place.new(
-            email: kit.db[:people].where(id: pass[:person_id]).get(:email).to_s,
+            email: environment.db[:people].where(id: pass[:person_id]).get(:email).to_s,
             over: member.nil?,
             recent: scope.transaction { recent }
           )
@@ -68,20 +68,33 @@ module AskFirst
 
         def recent
           mine = scope.rows(:guest_passes).where(person_id: pass[:person_id]).select(:id)
-          scope.rows(:mail_replies).where(pass_id: mine, at: (kit.now - 3_600)..).count
+          scope.rows(:mail_replies).where(pass_id: mine, at: (environment.now - 3_600)..).count
         end
 
         # @return [Member, nil] as a guest; nil when they may no more
         def member
           return @member if defined?(@member)
 
-          over = Signoff::PassOver.why(kit, pass)
-          row = over ? nil : Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now)
+          over = Signoff::PassOver.why(environment, pass)
+          row =
+            (
+              if over
+                nil
+              else
+                Store::People::Members.find(environment.db, pass[:person_id], pass[:workspace_id], environment.now)
+              end
+            )
           @member = row && Member.from_row(row, from: "mail", pass: pass)
         end
 
         def say
-          SayByMail.call(kit, member, line_id: line[:id], incoming: incoming, about_all: @address[:line_id].nil?)
+          SayByMail.call(
+            environment,
+            member,
+            line_id: line[:id],
+            incoming: incoming,
+            about_all: @address[:line_id].nil?
+          )
           "said"
         rescue Core::Error
           keep("over")
@@ -97,7 +110,7 @@ module AskFirst
 
         def keep(outcome)
           KeepReply.call(
-            kit,
+            environment,
             Member.process(pass[:workspace_id], "worker"),
             pass: pass,
             outcome: outcome,

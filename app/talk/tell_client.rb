@@ -15,7 +15,7 @@ module AskFirst
         def call(post_id:, remark_id:, named: [])
           told = self.class.asked(scope, post_id) - [member.person_id]
           told &= named if member.side == "client" # among themselves only those who are named
-          kit.db[:people].where(id: told).each { |person| tell(person, remark_id, named.include?(person[:id])) }
+          environment.db[:people].where(id: told).each { |person| tell(person, remark_id, named.include?(person[:id])) }
         end
 
         # @return [Array<String>] ids of the people of the client's side who were asked about it and still are
@@ -39,7 +39,7 @@ module AskFirst
         def tell(person, remark_id, named)
           due = self.class.due(person, now, workspace[:zone], named: named) or return
           scope.insert(:talk_told, { remark_id: remark_id, person_id: person[:id], due_at: due })
-          kit.queue.talk_mail(member.workspace_id, person[:id], at: due)
+          environment.queue.talk_mail(member.workspace_id, person[:id], at: due)
         end
       end
     end

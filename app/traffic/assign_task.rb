@@ -50,7 +50,7 @@ module AskFirst
           )
           record("task_assigned", post_id: post_id, facts: { title: name, person: person.name, due: time.to_h })
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [person_id],
             kind: "task",

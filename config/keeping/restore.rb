@@ -40,7 +40,7 @@ module AskFirst
           roles
           database
           files
-          mark
+          watermark
           take_its_place
         end
       end
@@ -129,10 +129,10 @@ module AskFirst
         end
       end
 
-      def mark
-        @say.call("marks")
+      def watermark
+        @say.call("watermarks")
         lineage = Store::Dispatch::RestoreDetection
-        file = Edge::Files::Mark.new(@settings.mark)
+        file = Edge::Files::Watermark.new(@settings.watermark)
         Sequel.connect(Tools.with_database(@settings.owner_url, @beside)) do |db|
           process = Core::Uuid.v7(@now)
           outside = file.read
@@ -146,11 +146,11 @@ module AskFirst
               now: @now
             )
           end
-          file.write(lineage.id(db), db.transaction { lineage.mark(db, process, @now) }, @now)
+          file.write(lineage.id(db), db.transaction { lineage.watermark(db, process, @now) }, @now)
         end
       end
 
-      # A backup that is older than the marks knows until it was made.
+      # A backup that is older than the watermarks knows until it was made.
       def known_until(db)
         Store::Dispatch::RestoreDetection.known_until(db) || Time.iso8601(@folder.facts["made_at"])
       end

@@ -22,7 +22,7 @@ module Setup
       "build-essential" => -> { File.exist?("/usr/bin/make") && File.exist?("/usr/bin/gcc") }
     }.freeze
     TEST = {
-      "chromium" => -> { File.exist?("/usr/bin/chromium") },
+      "chromium-headless-shell" => -> { File.exist?("/usr/bin/chromium-headless-shell") },
       "unicode-data" => -> { File.exist?("/usr/share/unicode/emoji/emoji-test.txt") }
     }.freeze
 

@@ -6,7 +6,7 @@ module AskFirst
       # What a label looks like and is called.
       class Label
         NAME = Lengths::NAME
-        MARK = 2
+        INITIALS = 2
         # dark enough that white letters on them keep 4.5:1 (WCAG 2.2, 1.4.3; checked in the spec)
         COLOURS = {
           "ink" => "#16191C",
@@ -19,15 +19,15 @@ module AskFirst
           "ochre" => "#7D5A00"
         }.freeze
 
-        attr_reader :name, :mark, :colour
+        attr_reader :name, :initials, :colour
 
         # @raise [Invalid] name_missing, too_long, bad_colour
-        def self.read(name:, mark:, colour:)
+        def self.read(name:, initials:, colour:)
           text = Posts::Text.line(name, field: "name", limit: NAME)
           raise name_missing if text.empty?
           raise bad_colour unless COLOURS.key?(colour)
 
-          new(name: text, mark: Posts::Text.line(mark.to_s, field: "mark", limit: MARK), colour: colour)
+          new(name: text, initials: Posts::Text.line(initials.to_s, field: "initials", limit: INITIALS), colour: colour)
         end
 
         def self.name_missing
@@ -39,9 +39,9 @@ module AskFirst
         end
         private_class_method :name_missing, :bad_colour
 
-        def initialize(name:, mark:, colour:)
+        def initialize(name:, initials:, colour:)
           @name = name
-          @mark = mark
+          @initials = initials
           @colour = colour
         end
       end

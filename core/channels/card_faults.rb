@@ -35,7 +35,7 @@ module AskFirst
         TABLE = [
           ["it is no list of rules", ->(card) { card.is_a?(Hash) }],
           ["it has no name", ->(card) { words?(card["name"], 1..60) }],
-          ["its mark is not one to three letters", ->(card) { words?(card["initials"], 1..3) }],
+          ["its initials are not one to three letters", ->(card) { words?(card["initials"], 1..3) }],
           ["its kind is not in words", ->(card) { words?(card["kind"], 1..60) }],
           ["it does not say how text is counted", ->(card) { card["text"].is_a?(Hash) }],
           [

@@ -49,7 +49,7 @@ module AskFirst
           text = Posts::Text.clean(value, field: "initials", limit: 10).strip
           return text if text.length.between?(1, 3)
 
-          raise Invalid.new("bad_initials", "The mark is one to three letters.", field: "initials")
+          raise Invalid.new("bad_initials", "The initials are one to three letters.", field: "initials")
         end
 
         def whole(value, least, most, field)

@@ -3,8 +3,8 @@
 module AskFirst
   module Core
     module Clients
-      # Name, mark, colour of the edge, zone and week start of a client: what came in as it is kept, or what is wrong
-      # where.
+      # Name, initials, colour of the edge, zone and week start of a client: what came in as it is kept, or what is
+      # wrong where.
       module Identity
         module_function
 
@@ -26,14 +26,14 @@ module AskFirst
                 )
         end
 
-        def mark(value)
-          text = Posts::Text.clean(value, field: "mark", limit: 40).strip
+        def initials(value)
+          text = Posts::Text.clean(value, field: "initials", limit: 40).strip
           return text if text.grapheme_clusters.size.between?(1, 3) && text.length <= 4
 
           raise Invalid.new(
-                  "bad_mark",
-                  "The mark is one to three letters.",
-                  field: "mark",
+                  "bad_initials",
+                  "The initials are one to three letters.",
+                  field: "initials",
                   way_on: "Take the client's initials."
                 )
         end

@@ -21,16 +21,16 @@ RSpec.describe "Statements that an act takes", :database do
   def loads(lines) = lines.grep(/EXECUTE post_standing/).size
 
   # A statement is prepared once a connection.
-  before { world.standing(world.draft) }
+  before { world.post_state(world.draft) }
 
   it "saving a part: 7, with the standing read once" do
     post = world.draft
     version = db[:parts].where(post_id: post, part: "text", channel_id: nil).get(:version)
     ines = world.member(:ines)
     lines =
-      statements(world.kit.db) do
+      statements(world.environment.db) do
         AskFirst::App::Posts::UpdatePart.call(
-          world.kit,
+          world.environment,
           ines,
           post_id: post,
           channel_id: nil,
@@ -47,16 +47,17 @@ RSpec.describe "Statements that an act takes", :database do
     world.ask(post, 0)
     wren = world.member(:wren)
     input = { line_id: world.line(post)[:id], verdict: "yes", shown: world.shown(post), seen: 0 }
-    lines = statements(world.kit.db) { AskFirst::App::Signoff::AnswerAsk.call(world.kit, wren, **input) }
+    lines =
+      statements(world.environment.db) { AskFirst::App::Signoff::AnswerAsk.call(world.environment, wren, **input) }
     expect([own(lines), loads(lines)]).to eq [13, 1]
   end
 
   describe "sending" do
     let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
-    let(:kit) do
+    let(:environment) do
       world.jobs.dup.tap { |same| same.clock = AskFirst::Edge::Clock.new(Time.utc(2026, 10, 15, 6, 30, 1) - Time.now) }
     end
-    let(:sender) { AskFirst::App::Dispatch::Sender.new(kit, name: "counted") }
+    let(:sender) { AskFirst::App::Dispatch::Sender.new(environment, name: "counted") }
 
     # With the transactions' own statements: what the minute costs, since files and card are there before it.
     def at_the_minute(count)
@@ -65,13 +66,13 @@ RSpec.describe "Statements that an act takes", :database do
           world.draft(channels: [:ticker], picture: count == 1).tap { |post| world.clear(post) && world.release(post) }
         end
       showings = db[:showings].where(post_id: posts).all
-      showings.each { |showing| AskFirst::App::Dispatch::Prepare.call(kit, process, showing: showing) }
-      statements(kit.db) do
-        taken = AskFirst::App::Dispatch::Claim.call(kit, process, showings: showings, sender: sender)
+      showings.each { |showing| AskFirst::App::Dispatch::Prepare.call(environment, process, showing: showing) }
+      statements(environment.db) do
+        taken = AskFirst::App::Dispatch::Claim.call(environment, process, showings: showings, sender: sender)
         AskFirst::App::Dispatch::Keep.call(
-          kit,
+          environment,
           process,
-          ended: taken.claimed.map { |one| AskFirst::App::Dispatch::Send.call(kit, one, sender) }
+          ended: taken.claimed.map { |one| AskFirst::App::Dispatch::Send.call(environment, one, sender) }
         )
         expect(db[:showings].where(post_id: posts).select_map(:state).uniq).to eq ["out"]
       end

@@ -10,7 +10,7 @@ RSpec.describe "Ideas" do
   let(:address) { "/ideas?client=#{world.workspace(client)}" }
 
   def keep(title, **said)
-    world.act("Ideas::SaveIdea", :ines, client, said: { "title" => title, **said.transform_keys(&:to_s) })[:id]
+    world.act("Ideas::SaveIdea", :ines, client, fields: { "title" => title, **said.transform_keys(&:to_s) })[:id]
   end
 
   def ideas = db[:ideas].where(workspace_id: world.workspace(client))

@@ -11,7 +11,7 @@ RSpec.describe "Material" do
 
   def upload(seed, name, **said)
     id = world.act("Media::UploadMedia", :ines, client, io: SpecWorld.picture(seed), name: name)[:id]
-    world.act("Media::UpdateMedium", :ines, client, media_id: id, said: said.transform_keys(&:to_s), version: 1)
+    world.act("Media::UpdateMedium", :ines, client, media_id: id, fields: said.transform_keys(&:to_s), version: 1)
     id
   end
 
@@ -173,7 +173,7 @@ RSpec.describe "Material" do
       world.act("Posts::ChooseChannels", :ines, client, post_id: post, channel_ids: [channel])
       world.write(post, "time", { "wall" => "2026-10-20T09:00", "zone" => "Europe/Lisbon" }, who: :ines, client: client)
       step = db[:route_steps].where(here).order(:position).get(:id)
-      due = world.kit.now + 86_400
+      due = world.environment.now + 86_400
       world.act("Signoff::SendAsk", :ines, client, step_id: step, post_ids: [post], due_at: due, message: "")
       boat = db[:media].where(**here, number: 2, name: "boat.jpg").get(:id)
       session.visit("#{address}&file=#{boat}")

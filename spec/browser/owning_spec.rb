@@ -9,7 +9,7 @@ RSpec.describe "Permission, and the agency's own pages" do
     name = "night desk #{SecureRandom.hex(2)}"
     id =
       AskFirst::App::Permissions::CreateRole.call(
-        world.kit,
+        world.environment,
         agency_person(:bram),
         name: name,
         side: "agency",
@@ -20,7 +20,7 @@ RSpec.describe "Permission, and the agency's own pages" do
       click_button(name)
       check("hold everything", allow_label_click: true)
       AskFirst::App::Permissions::UpdateRole.call(
-        world.kit,
+        world.environment,
         agency_person(:bram),
         role_id: id,
         version: 1,
@@ -276,11 +276,11 @@ RSpec.describe "Permission, and the agency's own pages" do
       post = world.act("Posts::CreatePost", :ines, subject: "October leaflet")
       world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: [leaflet])
       world.write(post, "text", "Look at the lamp before you leave the house.")
-      wall = AskFirst::Core::Plan::WallTime.at(world.kit.now + 120, "Europe/Lisbon")
+      wall = AskFirst::Core::Plan::WallTime.at(world.environment.now + 120, "Europe/Lisbon")
       world.write(post, "time", wall.to_h, who: :ines)
       world.clear(post)
       world.release(post)
-      world.owner[:releases].where(post_id: post).update(at: world.kit.now - 1)
+      world.owner[:releases].where(post_id: post).update(at: world.environment.now - 1)
       AskFirst::App::Dispatch::Advance.call(
         world.jobs,
         AskFirst::App::Member.process(world.workspace, "dispatcher"),
@@ -302,10 +302,10 @@ RSpec.describe "Permission, and the agency's own pages" do
   it "a client is archived and taken out again; deleted with its name typed, and restored by the owner" do
     id =
       AskFirst::App::Clients::CreateClient.call(
-        world.kit,
+        world.environment,
         agency_person(:ines),
         name: "Short Lived",
-        mark: "SL",
+        initials: "SL",
         edge: "#336655",
         zone: "Europe/Lisbon"
       )

@@ -12,7 +12,7 @@ RSpec.describe "Partners" do
 
   it "one is written down, tied to a post, and made one with the other that it is" do
     plain_post(client, connected(client), text: "Bread on the pier.")
-    world.act("Partners::SavePartner", :ines, client, said: { "name" => "Bakehouse, Pier", "note" => "Wrote again." })
+    world.act("Partners::SavePartner", :ines, client, fields: { "name" => "Bakehouse, Pier", "note" => "Wrote again." })
     as(:ines) do |session|
       session.visit("/partners?client=#{world.workspace(client)}")
       expect(session).to have_content("Bakehouse, Pier")

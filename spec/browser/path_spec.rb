@@ -190,7 +190,8 @@ RSpec.describe "One client post, from first draft to out and verified" do
       click_button("Cancel", match: :first)
 
       # 7: moved within the day, which voids nothing; released, taken back, released
-      soon = AskFirst::Core::Plan::WallTime.at(world.kit.now + 80, "Europe/Lisbon").wall.strftime("%Y-%m-%dT%H:%M")
+      soon =
+        AskFirst::Core::Plan::WallTime.at(world.environment.now + 80, "Europe/Lisbon").wall.strftime("%Y-%m-%dT%H:%M")
       choose_time("time-master", soon)
       expect(page).to have_content("still count")
       click_button("Change the time", match: :first)

@@ -43,12 +43,12 @@ RSpec.describe "The client on a phone" do
   def mailed_receipts
     texts = []
     mailer = Class.new { define_method(:deliver) { |**mail| texts << mail[:text] } }.new
-    kit = world.kit.dup.tap { |same| same.mailer = mailer }
+    environment = world.environment.dup.tap { |same| same.mailer = mailer }
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
     db[:receipts]
       .where(workspace_id: world.workspace, sent_at: nil)
       .select_map(:id)
-      .each { |id| AskFirst::App::Signoff::MailReceipt.call(kit, process, receipt_id: id) }
+      .each { |id| AskFirst::App::Signoff::MailReceipt.call(environment, process, receipt_id: id) }
     texts
   end
 
@@ -139,7 +139,7 @@ RSpec.describe "The client on a phone" do
     post = world.draft(channels: [:vitrine], wall: "2026-11-11T08:00")
     asked([post])
     world.answer(post, :odile, "change", "Say which pier.")
-    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
     world.write(post, "text", "When fog sits on the far pier, the 7:20 does not guess.")
     phone.visit(link(asked([post])))
     expect(phone).to have_content("You wanted a change: “Say which pier.”")
@@ -160,9 +160,9 @@ RSpec.describe "The client on a phone" do
     eventually { visit = db[:guest_visits].exclude(pin_digest: nil).order(:opened_at).last }
     pin = nil
     mailer = Class.new { define_method(:deliver) { |**mail| pin = mail[:text][/\d{3} \d{3}/] } }.new
-    kit = world.kit.dup.tap { |same| same.mailer = mailer }
+    environment = world.environment.dup.tap { |same| same.mailer = mailer }
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    AskFirst::App::Signoff::MailPin.call(kit, process, visit_id: visit[:id])
+    AskFirst::App::Signoff::MailPin.call(environment, process, visit_id: visit[:id])
     phone.fill_in("PIN", with: "000 000")
     tap_button("Open")
     expect(phone).to have_content("This is not the PIN")

@@ -23,7 +23,7 @@ RSpec.describe "Setting up a client and keeping it apart" do
       find("button.client").click
       click_link("Set up a new client")
       fill_in("Name", with: "Tarn Mills")
-      expect(page).to have_field("Mark", with: "TM")
+      expect(page).to have_field("Initials", with: "TM")
       fill_in("Time zone", with: "Mars/Base")
       click_button("Create the client")
       expect(page).to have_css(".field.bad", text: "Time zone")
@@ -167,18 +167,18 @@ RSpec.describe "Setting up a client and keeping it apart" do
     as(:ines) do
       visit("/w/#{world.workspace}/client/rules")
       expect(page).to have_field("Name", with: "Quillmere Ferries")
-      fill_in("Mark in letters", with: "Qf")
+      fill_in("Initials", with: "Qf")
       row = db[:workspaces].where(id: world.workspace).first
       world.act("Clients::UpdateSettings", :bram, version: row[:version], edge: "#224466")
       click_button("Save the settings")
       expect(page).to have_content("changed these settings meanwhile")
-      expect(page).to have_field("Mark in letters", with: "Qf")
+      expect(page).to have_field("Initials", with: "Qf")
       click_button("Keep mine")
-      eventually { db[:workspaces].where(id: world.workspace).get(:mark) == "Qf" }
+      eventually { db[:workspaces].where(id: world.workspace).get(:initials) == "Qf" }
     end
   ensure
     row = db[:workspaces].where(id: world.workspace).first
-    world.act("Clients::UpdateSettings", :bram, version: row[:version], mark: "QF", edge: "#1D5C74")
+    world.act("Clients::UpdateSettings", :bram, version: row[:version], initials: "QF", edge: "#1D5C74")
   end
 
   it "the brand sheet is written part by part, and read beside the post" do

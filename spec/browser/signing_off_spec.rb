@@ -100,7 +100,7 @@ RSpec.describe "Signing off" do
       thread = session.find(".thread.house", text: "last boat")
       expect(thread).to have_content("is withdrawn")
       thread.click_button("Take it everywhere")
-      eventually { world.standing(post).master["text"].include?("the last boat waits") }
+      eventually { world.post_state(post).master["text"].include?("the last boat waits") }
       expect(world.acts(post)).to include "suggestion_taken"
     end
   end

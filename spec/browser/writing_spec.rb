@@ -368,7 +368,7 @@ RSpec.describe "Writing a post" do
   it "takes an earlier revision back, after saying what that does" do
     post = world.draft(wall: "2026-11-27T07:30")
     world.ask(post, 0)
-    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
     world.write(post, "text", "Other words.")
     as(:ines) do
       open_sheet(post)

@@ -6,7 +6,7 @@ require_relative "../../demo/story"
 RSpec.describe "The demo's story", :database do
   before(:all) do
     @own = SpecWorld.new
-    @own.kit.queue = Demo::Queue.new
+    @own.environment.queue = Demo::Queue.new
     Demo::Story.new(@own.world, @own.clock).tell
   end
 

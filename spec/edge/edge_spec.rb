@@ -94,7 +94,7 @@ RSpec.describe "The mail that asks the client", :database do
     world.answer(post, :wren)
     id = world.ask(post, 1, message: "For <b>tomorrow</b>.")
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    AskFirst::App::Signoff::MailAsk.call(world.kit, process, ask_id: id, person_id: world.person(:odile))
+    AskFirst::App::Signoff::MailAsk.call(world.environment, process, ask_id: id, person_id: world.person(:odile))
     mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json"))).first
     # 24 working hours, at the next quarter
     expect(mail["subject"]).to eq "Quillmere Ferries: one post for your yes by Friday 16 October, 16:30"
@@ -106,8 +106,8 @@ RSpec.describe "The mail that asks the client", :database do
     expect(mail["html"]).to include "For &lt;b&gt;tomorrow&lt;/b&gt;."
     expect(mail["text"]).not_to include "Fog days" # the subject line is the house's
     token = mail["text"][%r{/review/#(\S+)}, 1]
-    visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, token)
-    expect(AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil).ask_id).to eq id
+    visit = AskFirst::App::Signoff::ExchangePass.call(world.environment, token)
+    expect(AskFirst::App::Signoff::ExchangePass.member(world.environment, visit, nil).ask_id).to eq id
   end
 
   it "has the posts in it, as they were asked for, readable without pictures; what is the same on channels once" do
@@ -120,7 +120,7 @@ RSpec.describe "The mail that asks the client", :database do
     end
     id = world.ask([two, one], 1)
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    AskFirst::App::Signoff::MailAsk.call(world.kit, process, ask_id: id, person_id: world.person(:odile))
+    AskFirst::App::Signoff::MailAsk.call(world.environment, process, ask_id: id, person_id: world.person(:odile))
     mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/odile@quillmere.example.json"))).first
     expect(mail["subject"]).to start_with "Quillmere Ferries: 2 posts for your yes"
     said = mail["text"].gsub("\r\n", "\n")
@@ -139,7 +139,7 @@ RSpec.describe "The mail that asks the client", :database do
     world.act("Signoff::WithdrawAsk", :ines, ask_id: id)
     before = db[:guest_passes].count
     AskFirst::App::Signoff::MailAsk.call(
-      world.kit,
+      world.environment,
       AskFirst::App::Member.process(world.workspace, "dispatcher"),
       ask_id: id,
       person_id: world.person(:odile)
@@ -153,7 +153,7 @@ RSpec.describe AskFirst::Jobs::Queue, :database do
     count = -> { db[:que_jobs].count }
     before = count.call
     world
-      .kit
+      .environment
       .db
       .transaction(rollback: :always) do
         described_class.new(world.clock).verify(world.workspace, AskFirst::Core::Uuid.v7(Time.now), at: Time.now)

@@ -82,7 +82,7 @@ RSpec.describe AskFirst::Edge::Mail::Incoming do
 end
 
 RSpec.describe AskFirst::Edge::Mail::Inbox, :database do
-  let(:inbox) { world.kit.inbox }
+  let(:inbox) { world.environment.inbox }
 
   def send_mail(body, to: "replies+#{SecureRandom.hex(20)}@fernhollow.example")
     mail = Mail.new(from: "o@q.example", to: to, body: body)
@@ -97,7 +97,9 @@ RSpec.describe AskFirst::Edge::Mail::Inbox, :database do
     send_mail("A line\n.\n..two dots")
     send_mail("not for it", to: "asks@fernhollow.example")
     2.times do
-      expect(inbox.fetch.map { |one| world.kit.messages.of(one.raw).text.strip }).to eq ["A line\n.\n..two dots"]
+      expect(inbox.fetch.map { |one| world.environment.messages.of(one.raw).text.strip }).to eq [
+           "A line\n.\n..two dots"
+         ]
     end
     uid = inbox.fetch.first.uid
     expect(inbox.fetch(except: [uid])).to be_empty
@@ -111,7 +113,7 @@ RSpec.describe AskFirst::Edge::Mail::Inbox, :database do
     letter = inbox.fetch.first
     expect(letter.cut).to be true
     expect(letter.raw.bytesize).to be < 1_000
-    expect(world.kit.messages.of(letter.raw, cut: true).sender).to eq "o@q.example"
+    expect(world.environment.messages.of(letter.raw, cut: true).sender).to eq "o@q.example"
   end
 
   it "on a slow line hands out what came within half of its deadline, and the others the next time" do

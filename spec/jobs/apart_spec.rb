@@ -16,13 +16,13 @@ RSpec.describe "The sending beside hostile files" do
         ASK_FIRST_POLL: "0.1",
         ASK_FIRST_PRIVATE_HOSTS: "http://boats.example=#{site.address}"
       )
-    Que.connection = own.kit.db
-    own.kit.inbox.forget(own.kit.inbox.fetch.map(&:uid))
+    Que.connection = own.environment.db
+    own.environment.inbox.forget(own.environment.inbox.fetch.map(&:uid))
     feeds = %w[stars broken].map { |name| feed(own, name) }
     mail(own, (0...2_000).map { |n| "Content-Type: multipart/mixed; boundary=b#{n}\r\n\r\n--b#{n}\r\n" }.join)
     posts = Array.new(4) { released(own, 12) }
     keepers = %w[dispatcher worker].map { |name| keep(own, name) }
-    heard = Thread.new { beats(own) { posts.all? { |post| out?(own, post) } } }
+    heard = Thread.new { longest_silence(own) { posts.all? { |post| out?(own, post) } } }
     eventually { own.owner[:workers].any? && site.asked.positive? }
     Process.kill("KILL", inner(keepers.last))
     expect(heard.value).to be < AskFirst::Core::Dispatch::Lease::GONE
@@ -36,7 +36,7 @@ RSpec.describe "The sending beside hostile files" do
     eventually { state.call.map(&:first) == %w[fine harmful] }
     expect(state.call.last.last).not_to be_nil # it rests
     expect(own.owner[:notices].where(kind: "material").select_map(:words)).to match [%r{boats.example/broken rests}]
-    eventually { own.kit.inbox.fetch.empty? } # nobody's, and gone
+    eventually { own.environment.inbox.fetch.empty? } # nobody's, and gone
     expect(own.owner[:que_jobs].where(job_class: "AskFirst::Jobs::ReadFeed").where { error_count > 0 }).to be_empty
   ensure
     Process.kill("TERM", *keepers) if keepers
@@ -63,7 +63,7 @@ RSpec.describe "The sending beside hostile files" do
 
   def feed(own, name)
     said = { "address" => "http://boats.example/#{name}", "name" => name, "makes" => "idea" }
-    own.act("Feeds::SaveFeed", :ines, said: said)[:id]
+    own.act("Feeds::SaveFeed", :ines, fields: said)[:id]
   end
 
   def mail(own, rest)
@@ -87,7 +87,7 @@ RSpec.describe "The sending beside hostile files" do
 
   def keep(own, name)
     Process.spawn(
-      own.environment,
+      own.variables,
       "ruby",
       "bin/#{name}",
       chdir: Setup::ROOT,
@@ -98,14 +98,14 @@ RSpec.describe "The sending beside hostile files" do
   end
 
   # @return [Float] the longest that nothing was heard of the dispatcher, once it had begun
-  def beats(own)
+  def longest_silence(own)
     eventually { own.owner[:dispatchers].any? }
     longest = 0
-    last = own.owner[:dispatchers].max(:beat_at)
+    last = own.owner[:dispatchers].max(:heartbeat_at)
     deadline = Time.now + 90
     until yield || Time.now > deadline
       sleep 0.2
-      now = own.owner[:dispatchers].max(:beat_at)
+      now = own.owner[:dispatchers].max(:heartbeat_at)
       longest = [longest, now - last].max
       last = now
     end

@@ -14,7 +14,7 @@ RSpec.describe "Sending under fire" do
         ASK_FIRST_NETWORK_TIMEOUT: "2",
         ASK_FIRST_POLL: "0.1"
       )
-    Que.connection = world.kit.db
+    Que.connection = world.environment.db
     kills = Integer(ENV.fetch("KILLS", "6"))
     seed = Integer(ENV.fetch("KILL_SEED") { rand(1_000_000).to_s })
     result =
@@ -29,7 +29,7 @@ RSpec.describe "Sending under fire" do
     puts result.to_h.inspect if kills > 20
     expect([seed, result.wrong]).to eq [seed, []]
   ensure
-    [world.kit.db, world.owner].each(&:disconnect)
+    [world.environment.db, world.owner].each(&:disconnect)
     cluster.stop
   end
 end

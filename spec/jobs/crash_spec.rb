@@ -18,7 +18,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     @keeper, @worker =
       %w[dispatcher worker].map do |name|
         Process.spawn(
-          @world.environment,
+          @world.variables,
           "ruby",
           "bin/#{name}",
           chdir: Setup::ROOT,
@@ -152,7 +152,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
 
   def another
     Process.spawn(
-      own.environment,
+      own.variables,
       "ruby",
       "bin/dispatcher",
       chdir: Setup::ROOT,
@@ -165,7 +165,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
   it "when one of two is frozen, at whatever it is, the other sends what is due within ten seconds, and the one that " \
        "comes back sends nothing twice" do
     second = another
-    eventually { own.owner[:dispatchers].where(stopped_at: nil).where { beat_at > Time.now - 2 }.count == 2 }
+    eventually { own.owner[:dispatchers].where(stopped_at: nil).where { heartbeat_at > Time.now - 2 }.count == 2 }
     posts = Array.new(6) { released(3) }
     eventually { own.owner[:releases].where(post_id: posts.first).get(:at) <= Time.now }
     sleep rand * 0.2
@@ -217,7 +217,7 @@ RSpec.describe "The dispatcher, killed at the worst moment" do
     posts = Array.new(4) { released(4) }
     eventually { own.owner[:releases].where(post_id: posts.last).get(:at) - Time.now < 0.4 }
     @cluster.restart # at once, without asking anybody: like a crash
-    [own.kit, own.jobs].each { |kit| kit.db.disconnect }
+    [own.environment, own.jobs].each { |environment| environment.db.disconnect }
     own.owner.disconnect
     posts.each { |post| eventually { showing(post)[:state] == "out" } }
     expect(posts.map { |post| sent(post).size }).to eq [1, 1, 1, 1]

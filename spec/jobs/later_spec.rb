@@ -4,12 +4,24 @@
 RSpec.describe "What runs later" do
   let(:email) { "later#{SecureRandom.hex(4)}@fernhollow.example" }
 
-  before { AskFirst::Jobs::Base.kit = world.jobs }
-  after { AskFirst::Jobs::Base.kit = nil }
+  before { AskFirst::Jobs::Base.environment = world.jobs }
+  after { AskFirst::Jobs::Base.environment = nil }
 
   def mails(to) = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/#{to}.json")))
   def queued(name) = db[:que_jobs].where(job_class: "AskFirst::Jobs::#{name}").order(:id).last
   def run(name) = AskFirst::Jobs.const_get(name).new({}).send(:run, *queued(name)[:args].to_a)
+
+  it "every job of the table tells its act what the act takes, and nothing else" do
+    AskFirst::Jobs::ActJobs::TABLE.each do |job, (_, act, told)|
+      parameters = AskFirst::App.const_get(act).instance_method(:call).parameters
+      exactly = told.map { |one| [:keyreq, one] }
+      expect([job, parameters]).to eq([job, exactly]).or eq([job, [%i[keyrest about]]]) # of App::MailAct
+    end
+    expect { world.environment.queue.ask_mail(world.workspace, SecureRandom.uuid, at: Time.now) }.to raise_error(
+      ArgumentError,
+      "ask_mail is told ask_id, person_id"
+    )
+  end
 
   it "an invitation is put into the queue with the act, and mailed by the job" do
     world.act("People::Invite", :ines, addresses: email, role_id: db[:roles].where(name: "assistant").get(:id))
@@ -24,7 +36,7 @@ RSpec.describe "What runs later" do
   it "a reset lies encrypted in the queue" do
     login = email.split("@").first
     AskFirst::App::People::AddPerson.call(
-      world.kit,
+      world.environment,
       agency_id: db[:agencies].get(:id),
       name: "Later Person",
       email: email,

@@ -32,13 +32,13 @@ RSpec.describe "A backup that is restored", :database do
     end
   end
 
-  before { Que.connection = own.kit.db }
+  before { Que.connection = own.environment.db }
   after { stop }
 
   def start
     @keeper =
       Process.spawn(
-        own_environment,
+        own_variables,
         "ruby",
         "bin/dispatcher",
         chdir: Setup::ROOT,
@@ -58,7 +58,7 @@ RSpec.describe "A backup that is restored", :database do
 
   define_method(:own) { own }
   define_method(:keeping) { keeping }
-  def own_environment = own.environment
+  def own_variables = own.variables
   def db = own.owner
   def time(seconds) = AskFirst::Core::Plan::WallTime.at(Time.now.utc + seconds, "Europe/Lisbon").to_h
 
@@ -105,7 +105,7 @@ RSpec.describe "A backup that is restored", :database do
   def back_up = keeping::Backup.call(own.settings, into: Dir.mktmpdir(nil, @into), now: Time.now)
 
   def restore(folder, **wish)
-    [own.kit.db, own.owner].each(&:disconnect)
+    [own.environment.db, own.owner].each(&:disconnect)
     keeping::Restore.call(
       own.settings,
       from: folder.path,
@@ -116,9 +116,9 @@ RSpec.describe "A backup that is restored", :database do
 
   def log =
     AskFirst::App::Dispatch::DispatchLog.call(
-      own.kit,
+      own.environment,
       AskFirst::Store::Scope.new(
-        own.kit.db,
+        own.environment.db,
         workspace_ids: [own.workspace],
         person_id: own.person(:ines),
         side: "agency"
@@ -158,7 +158,10 @@ RSpec.describe "A backup that is restored", :database do
     waiting = log[:unconfirmed][:rows].map { |row| row[:post_id] }
     expect(waiting).to match_array(asked.first(3) + unknown)
 
-    AskFirst::App::Agency::GoOn.call(own.kit, AskFirst::App::AgencyPerson.load(own.kit, own.person(:bram)))
+    AskFirst::App::Agency::GoOn.call(
+      own.environment,
+      AskFirst::App::AgencyPerson.load(own.environment, own.person(:bram))
+    )
     unknown.drop(2).each_with_index { |post, n| confirm([post], "out", address: "https://vitrine.example/#{n}") }
     expect(confirm(gone.drop(1), "take_back")[:done].size).to eq 4
     confirm(gone.first(1), "send")
@@ -204,7 +207,7 @@ RSpec.describe "A backup that is restored", :database do
   end
 
   it "leaves out what is still coming in" do
-    coming = own.kit.files.uploads(own.workspace, own.person(:ines))
+    coming = own.environment.files.uploads(own.workspace, own.person(:ines))
     coming.create_file("0" * 32)
     expect(back_up.files.grep(/uploads/)).to eq []
   end

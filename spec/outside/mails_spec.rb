@@ -18,9 +18,9 @@ RSpec.describe "Mails, outside", :database do
       end
       .new(ports: Setup::Processes.free_port.to_s, hosts: "127.0.0.1", max_processings: 1, logger_severity: 4)
   end
-  let(:kit) do
+  let(:environment) do
     reached = world.settings.dup.tap { |same| same.smtp_port = server.ports.first.to_i }
-    world.kit.dup.tap { |same| same.mailer = AskFirst::Edge::Mail::Mailer.new(reached) }
+    world.environment.dup.tap { |same| same.mailer = AskFirst::Edge::Mail::Mailer.new(reached) }
   end
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
   let(:text) do
@@ -62,7 +62,7 @@ RSpec.describe "Mails, outside", :database do
   end
 
   it "say of an ask what stands in it, in both of its bodies, to whom it is and where an answer goes" do
-    AskFirst::App::Signoff::MailAsk.call(kit, process, ask_id: asked, person_id: world.person(:odile))
+    AskFirst::App::Signoff::MailAsk.call(environment, process, ask_id: asked, person_id: world.person(:odile))
     mail = read_back(server.kept.first)
     expect(mail["subject"]).to match(/\AQuillmere Ferries: one post for your yes by /)
     expect(mail["from"]).to include("name" => "Fernhollow Studio", "address" => "asks@fernhollow.example")
@@ -74,7 +74,9 @@ RSpec.describe "Mails, outside", :database do
   end
 
   it "hold to the rules: lines, letters of headers, a moment, a name of its own, and that no person wrote it" do
-    2.times { AskFirst::App::Signoff::MailAsk.call(kit, process, ask_id: asked, person_id: world.person(:odile)) }
+    2.times do
+      AskFirst::App::Signoff::MailAsk.call(environment, process, ask_id: asked, person_id: world.person(:odile))
+    end
     head, = server.kept.first.split(/\r?\n\r?\n/, 2)
     expect(server.kept.flat_map { |raw| raw.lines.map { |line| line.chomp.bytesize } }.max).to be <= 998 # section 2.1.1
     expect(head).to be_ascii_only # section 2.2

@@ -116,7 +116,7 @@ RSpec.describe "A store of files that speaks the S3 protocol", :database do
     end
 
     it "lets one machine show what another one took in" do
-      one, two = Array.new(2) { world.kit.dup.tap { |kit| kit.files = shelf.first } }
+      one, two = Array.new(2) { world.environment.dup.tap { |environment| environment.files = shelf.first } }
       ines = world.member(:ines)
       picture = { io: SpecWorld.picture(77), name: "boat.jpg" }
       id = AskFirst::App::Media::UploadMedia.call(one, ines, **picture)[:id]

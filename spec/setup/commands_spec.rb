@@ -18,7 +18,7 @@ RSpec.describe "The commands" do
   describe "with a database", :database do
     it "bin/console verify computes every stage anew and finds no difference" do
       world.draft.tap { |post| world.clear(post) }
-      output, status = Open3.capture2e(world.environment, "ruby", "bin/console", "verify", chdir: Setup::ROOT)
+      output, status = Open3.capture2e(world.variables, "ruby", "bin/console", "verify", chdir: Setup::ROOT)
       expect(output).to end_with "0 differences\n"
       expect(status).to be_success
     end
@@ -26,10 +26,10 @@ RSpec.describe "The commands" do
     it "bin/console verify names what was changed behind the application's back, and mends it on request" do
       post = world.draft
       world.owner[:posts].where(id: post).update(stage: "cleared")
-      output, status = Open3.capture2e(world.environment, "ruby", "bin/console", "verify", chdir: Setup::ROOT)
+      output, status = Open3.capture2e(world.variables, "ruby", "bin/console", "verify", chdir: Setup::ROOT)
       expect(output).to include "#{post}: stored cleared", "1 differences"
       expect(status).not_to be_success
-      Open3.capture2e(world.environment, "ruby", "bin/console", "verify", "--mend", chdir: Setup::ROOT)
+      Open3.capture2e(world.variables, "ruby", "bin/console", "verify", "--mend", chdir: Setup::ROOT)
       expect(world.stage(post)).to eq "drafting"
     end
 
@@ -37,7 +37,7 @@ RSpec.describe "The commands" do
       keepers =
         Array.new(8) do
           Process.spawn(
-            world.environment,
+            world.variables,
             "ruby",
             "bin/dispatcher",
             chdir: Setup::ROOT,
@@ -60,7 +60,7 @@ RSpec.describe "The commands" do
 
     it "bin/migrate runs on a database that is up to date, and changes nothing" do
       before = world.owner[:schema_info].all
-      _, status = Open3.capture2e(world.environment, "ruby", "bin/migrate", chdir: Setup::ROOT)
+      _, status = Open3.capture2e(world.variables, "ruby", "bin/migrate", chdir: Setup::ROOT)
       expect(status).to be_success
       expect(world.owner[:schema_info].all).to eq before
     end
@@ -79,7 +79,7 @@ RSpec.describe "The commands" do
 
     it "bin/seed refuses a database that people are in" do
       output, status =
-        Open3.capture2e(world.environment, "ruby", "bin/seed", Infrastructure.stand_ins[:url], chdir: Setup::ROOT)
+        Open3.capture2e(world.variables, "ruby", "bin/seed", Infrastructure.stand_ins[:url], chdir: Setup::ROOT)
       expect(output).to include "only for an empty one"
       expect(status).not_to be_success
     end

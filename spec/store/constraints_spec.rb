@@ -3,7 +3,7 @@
 # A database constraint stands behind every rule that data could break, whatever the code does.
 RSpec.describe "The database itself", :database do
   let(:owner) { world.owner }
-  let(:web) { world.kit.db }
+  let(:web) { world.environment.db }
 
   def foreign_keys
     owner[<<~SQL].all

@@ -5,7 +5,7 @@
 RSpec.describe "Migrations on existing data", :database do
   let(:founded) { Time.utc(2026, 1, 5) }
 
-  after { Que.connection = world.kit.db } # a migration points it at the database that it makes tables in
+  after { Que.connection = world.environment.db } # a migration points it at the database that it makes tables in
 
   def id = AskFirst::Core::Uuid.v7(Time.now)
 

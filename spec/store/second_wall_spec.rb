@@ -3,7 +3,7 @@
 # The database's own wall behind the application's: what the web role sees and may write, by the scope that its
 # transaction was told and nothing else. Every query here has forgotten its scope.
 RSpec.describe "The second wall", :database do
-  let(:web) { world.kit.db }
+  let(:web) { world.environment.db }
   let(:here) { world.workspace }
   let(:there) { world.workspace(:brackwater) }
   let(:scope) { AskFirst::Store::Scope.new(web, workspace_ids: here, person_id: world.person(:ines), side: "agency") }

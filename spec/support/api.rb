@@ -74,15 +74,15 @@ module ApiWorld
     return @app if @over == world
 
     @over = world
-    @kit = kit = world.kit.dup
-    kit.bus = @bus = AskFirst::Edge::LiveBus.connect(world.settings.web_url)
-    world.closing = -> { kit.bus.stop }
-    @app = AskFirst::Web::Server.build(kit)
+    @environment = environment = world.environment.dup
+    environment.bus = @bus = AskFirst::Edge::LiveBus.connect(world.settings.web_url)
+    world.closing = -> { environment.bus.stop }
+    @app = AskFirst::Web::Server.build(environment)
   end
 
   # What its acts work with.
-  def kit
-    app && @kit
+  def environment
+    app && @environment
   end
 
   # What tells open pages that something changed.

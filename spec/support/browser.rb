@@ -62,7 +62,7 @@ module BrowserWorld
   end
 
   def run(name, made, *command, log:)
-    processes.start(name, *command, env: made.environment, log: Infrastructure.log(log))
+    processes.start(name, *command, env: made.variables, log: Infrastructure.log(log))
   end
 end
 
@@ -71,7 +71,7 @@ end
     Capybara::Cuprite::Driver.new(
       app,
       window_size: size,
-      browser_path: "/usr/bin/chromium",
+      browser_path: "/usr/bin/chromium-headless-shell",
       process_timeout: 180,
       timeout: 180,
       js_errors: true,
@@ -225,7 +225,7 @@ RSpec.configure do |config|
   config.include Capybara::DSL, browser: true
   config.include Capybara::RSpecMatchers, browser: true
   config.include BrowserSteps, browser: true
-  config.before(:each, browser: true) { Que.connection = BrowserWorld.world.kit.db }
+  config.before(:each, browser: true) { Que.connection = BrowserWorld.world.environment.db }
   config.after(:context, browser: true) { BrowserWorld.end_browsers }
   # a picture of every open page of a spec that failed, for whoever looks for the reason
   config.after(:each, browser: true) do |example|

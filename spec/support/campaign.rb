@@ -43,7 +43,7 @@ class Campaign
 
   def keeper(name, number)
     Process.spawn(
-      @world.environment,
+      @world.variables,
       "ruby",
       "bin/#{name}",
       chdir: Setup::ROOT,
@@ -74,8 +74,8 @@ class Campaign
   # As it was when it was made: nothing has run on it, and nothing lies outside.
   def as_new
     db[:lineage].update(cluster: nil)
-    db[:marks].delete
-    FileUtils.rm_f(@world.settings.mark)
+    db[:watermarks].delete
+    FileUtils.rm_f(@world.settings.watermark)
   end
 
   def stop(*pids)
@@ -217,7 +217,7 @@ class Campaign
   def restart
     @cluster.restart
     @result.restarts += 1
-    [@world.kit, @world.jobs].each { |kit| kit.db.disconnect }
+    [@world.environment, @world.jobs].each { |environment| environment.db.disconnect }
     db.disconnect
   end
 

@@ -7,10 +7,10 @@ module ClientSteps
     key = :"c#{SecureRandom.hex(4)}"
     id =
       AskFirst::App::Clients::CreateClient.call(
-        world.kit,
+        world.environment,
         agency_person(who),
         name: name,
-        mark: "Cl",
+        initials: "Cl",
         edge: "#336655",
         zone: "Europe/Lisbon",
         **more
@@ -21,7 +21,7 @@ module ClientSteps
   end
 
   def agency_person(who)
-    AskFirst::App::AgencyPerson.load(world.kit, world.person(who), from: "127.0.0.1")
+    AskFirst::App::AgencyPerson.load(world.environment, world.person(who), from: "127.0.0.1")
   end
 
   # Somebody at a client who may do everything, on some channels alone.
@@ -34,7 +34,7 @@ module ClientSteps
   def scope_of(client, who: :ines, limits: nil)
     id = world.workspace(client)
     AskFirst::Store::Scope.new(
-      world.kit.db,
+      world.environment.db,
       workspace_ids: [id],
       person_id: world.person(who),
       side: "agency",
@@ -48,7 +48,7 @@ module ClientSteps
     world.world.channels[client][network.to_sym] = world
       .world
       .visitor
-      .connect(world.kit, world.member(:ines, client), network, "fernhollow", [client.to_s], **more)
+      .connect(world.environment, world.member(:ines, client), network, "fernhollow", [client.to_s], **more)
       .first
   end
 

@@ -801,11 +801,11 @@ class History
 
   def deliver(showing)
     network = Network.new([])
-    kit = world.kit.dup.tap { |same| same.networks = network }
+    environment = world.environment.dup.tap { |same| same.networks = network }
     before = world.clock.now
     world.clock.set(@time + 1)
     AskFirst::App::Dispatch::Advance.call(
-      kit,
+      environment,
       AskFirst::App::Member.process(workspace, "dispatcher"),
       showing_id: showing
     )
@@ -815,7 +815,7 @@ class History
   end
 
   def difference
-    standing = world.standing(@post, @client)
+    standing = world.post_state(@post, @client)
     NAMES.each do |name|
       real = standing.adaptation(@ids[name]).stage
       text = @reading.stage(name)

@@ -6,11 +6,11 @@ module Statements
   def statements
     log = StringIO.new
     logger = Logger.new(log)
-    world.kit.db.loggers << logger
+    world.environment.db.loggers << logger
     yield
     log.string.scan(/SELECT|EXECUTE/).size
   ensure
-    world.kit.db.loggers.delete(logger)
+    world.environment.db.loggers.delete(logger)
   end
 
   # What it takes once each connection has its statements prepared, whichever one it gets.

@@ -9,7 +9,7 @@ require_relative "walk_of_dispatchers"
 # In every state the rules of the promise are asked.
 class Walk
   Dispatch = AskFirst::Core::Dispatch
-  TICK = 7.0 # seconds: longer than a beat may be missed, so that one tick makes a frozen dispatcher gone
+  TICK = 7.0 # seconds: longer than a heartbeat may be missed, so that one tick makes a frozen dispatcher gone
   LEASE = 21.0
   TIMEOUT = 7.0
   SETTLE = 7.0
@@ -19,7 +19,8 @@ class Walk
   Showing = Struct.new(:state, :try, :due, :over_at, :looks, :sender, :lease_until)
   Release = Struct.new(:number, :at, :content)
   # doing: :idle, :looked, :claimed or :replied · seen: the release that it looked at or claimed · reply: the network's
-  Dispatcher = Struct.new(:doing, :try, :seen, :claimed_at, :claimed_beats, :again, :reply, :beat_at, :beats, :frozen)
+  Dispatcher =
+    Struct.new(:doing, :try, :seen, :claimed_at, :claimed_breaks, :again, :reply, :heartbeat_at, :breaks, :frozen)
   Left = Struct.new(:acts, :faults, :freezes, :kills)
   World = Struct.new(:now, :showing, :release, :content, :held, :a, :b, :shown_at, :left, :releases)
   Verdict = Struct.new(:held?, :release_stands?, :releasable?)
@@ -147,7 +148,9 @@ class Walk
   def tick(world)
     now = world.now + TICK
     beating =
-      %i[a b].to_h { |name| [name, world[name].frozen ? world[name] : world[name].dup.tap { |one| one.beat_at = now }] }
+      %i[a b].to_h do |name|
+        [name, world[name].frozen ? world[name] : world[name].dup.tap { |one| one.heartbeat_at = now }]
+      end
     change(world, now: now, **beating)
   end
 

@@ -15,7 +15,7 @@ module WalkOfDispatchers
     one = world[name]
     return block.call("#{name} goes on", change(world, name => with(one, frozen: false))) if one.frozen
 
-    block.call("#{name} beats", change(world, name => beaten(one, world.now))) if one.beat_at < world.now
+    block.call("#{name} beats", change(world, name => beaten(one, world.now))) if one.heartbeat_at < world.now
     interrupted(world, name, one, &block)
     case one.doing
     when :idle
@@ -29,11 +29,11 @@ module WalkOfDispatchers
     end
   end
 
-  # What the beat's own thread finds when it runs again.
+  # What the heartbeat's own thread finds when it runs again.
   def beaten(one, now)
     one.dup.tap do |same|
-      same.beats += 1 if now - one.beat_at > Dispatch::Lease::STILL_HERE
-      same.beat_at = now
+      same.breaks += 1 if now - one.heartbeat_at > Dispatch::Lease::STILL_HERE
+      same.heartbeat_at = now
     end
   end
 
@@ -72,8 +72,8 @@ module WalkOfDispatchers
 
   def take_over(world, name)
     showing = world.showing
-    beat = showing.sender == :nobody ? nil : world.now - world[showing.sender].beat_at
-    return unless Dispatch::Lease.over?(lease_until: showing.lease_until, since_beat: beat, now: world.now)
+    last = showing.sender == :nobody ? nil : world.now - world[showing.sender].heartbeat_at
+    return unless Dispatch::Lease.over?(lease_until: showing.lease_until, since_heartbeat: last, now: world.now)
 
     over_at = [showing.lease_until, world.now].max
     yield(
@@ -118,7 +118,7 @@ module WalkOfDispatchers
         try: showing.try,
         seen: release,
         claimed_at: world.now,
-        claimed_beats: one.beats,
+        claimed_breaks: one.breaks,
         again: again
       )
     change(world, name => mine, :showing => showing)
@@ -190,10 +190,10 @@ module WalkOfDispatchers
   def holds?(world, one)
     return true unless mended?(:lease_binds)
 
-    one.beats == one.claimed_beats &&
+    one.breaks == one.claimed_breaks &&
       Dispatch::Lease.holds?(
         since_claim: world.now - one.claimed_at,
-        since_beat: world.now - one.beat_at,
+        since_heartbeat: world.now - one.heartbeat_at,
         lease: Walk::LEASE,
         timeout: Walk::TIMEOUT
       )

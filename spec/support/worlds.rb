@@ -31,7 +31,7 @@ class SpecWorld
     def told = @told || []
   end
 
-  attr_reader :kit, :world, :clock, :settings, :environment, :name
+  attr_reader :environment, :world, :clock, :settings, :variables, :name
   attr_writer :closing
 
   @count = 0
@@ -67,15 +67,16 @@ class SpecWorld
   def initialize(cluster: Infrastructure.cluster, clock: nil, from: nil, **more)
     @cluster = cluster
     @name = "spec_#{Process.pid}_#{self.class.count += 1}"
-    @settings, @environment =
+    @settings, @variables =
       Infrastructure.settings(Infrastructure.database(@name, on: cluster, template: from&.name), **more)
-    @kit = AskFirst::Kits.build(@settings, @settings.web_url, pool: 6, sandbox: Infrastructure.sandbox).dup
-    @kit.bus.stop
-    @kit.bus = Ears.new
+    @environment =
+      AskFirst::Environments.build(@settings, @settings.web_url, pool: 6, sandbox: Infrastructure.sandbox).dup
+    @environment.bus.stop
+    @environment.bus = Ears.new
     @clock = clock || Demo::Clock.new(NOON)
-    @kit.clock = @clock
-    @kit.queue = AskFirst::Jobs::Queue.new(@clock)
-    made = Demo::World.new(@kit, owner, stand_ins: Infrastructure.stand_ins[:url], hash_cost: CHEAP)
+    @environment.clock = @clock
+    @environment.queue = AskFirst::Jobs::Queue.new(@clock)
+    made = Demo::World.new(@environment, owner, stand_ins: Infrastructure.stand_ins[:url], hash_cost: CHEAP)
     @world = from ? made.like(from.world) : made.make
   end
 
@@ -83,7 +84,7 @@ class SpecWorld
   # @param keep [Boolean] whether its database stays, for others to be cloned from
   def close(keep: false)
     @closing&.call
-    [kit.db, @owner, @jobs&.db].compact.each(&:disconnect)
+    [environment.db, @owner, @jobs&.db].compact.each(&:disconnect)
     Infrastructure.admin(@cluster) { |admin| admin.run("DROP DATABASE IF EXISTS #{@name} WITH (FORCE)") } unless keep
   end
 
@@ -92,7 +93,7 @@ class SpecWorld
 
   # What the dispatcher's processes work with.
   def jobs
-    @jobs ||= kit.dup.tap { |same| same.db = AskFirst::Store::Database.connect(settings.jobs_url, pool: 4) }
+    @jobs ||= environment.dup.tap { |same| same.db = AskFirst::Store::Database.connect(settings.jobs_url, pool: 4) }
   end
 
   def owner = @owner ||= AskFirst::Store::Database.connect(settings.owner_url, pool: 4)
@@ -109,7 +110,7 @@ class SpecWorld
     login = "in#{SecureRandom.hex(3)}"
     person =
       AskFirst::App::People::AddPerson.call(
-        kit,
+        environment,
         agency_id: owner[:agencies].get(:id),
         name: "Somebody #{login}",
         email: "#{login}@fernhollow.example",
@@ -120,7 +121,7 @@ class SpecWorld
     here = { workspace_id: workspace(client) }
     id = AskFirst::Core::Uuid.v7(Time.now)
     role_id = owner[:roles].where(name: role).get(:id)
-    row = { id: id, person_id: person, side: side, role_id: role_id, since: kit.now, limited: !limited.nil? }
+    row = { id: id, person_id: person, side: side, role_id: role_id, since: environment.now, limited: !limited.nil? }
     owner[:memberships].insert(here.merge(row))
     channels = limited.is_a?(Symbol) ? [channel(limited, client)] : limited.to_a
     owner[:membership_channels].multi_insert(channels.map { |one| { **here, membership_id: id, channel_id: one } })
@@ -132,14 +133,18 @@ class SpecWorld
   def insider(role, client: :quillmere, **how)
     person = somebody(role, client: client, **how)[1]
     AskFirst::App::Member.from_row(
-      AskFirst::Store::People::Members.find(kit.db, person, workspace(client), kit.now),
+      AskFirst::Store::People::Members.find(environment.db, person, workspace(client), environment.now),
       from: "127.0.0.1"
     )
   end
 
   # The constants of the acts are found by name, so that specs read as sentences.
   def act(name, who, client = :quillmere, **input)
-    AskFirst::App.const_get(name).call(kit, who.is_a?(AskFirst::App::Member) ? who : member(who, client), **input)
+    AskFirst::App.const_get(name).call(
+      environment,
+      who.is_a?(AskFirst::App::Member) ? who : member(who, client),
+      **input
+    )
   end
 
   # As the dispatcher does: what has come is read.
@@ -202,12 +207,12 @@ class SpecWorld
 
   # As a dispatcher leaves it between its claim and the network's reply.
   # @param lease_until [Time]
-  def sending(post, network: nil, lease_until: kit.now + 60)
+  def sending(post, network: nil, lease_until: environment.now + 60)
     found = owner[:showings].where(post_id: post)
     found = found.where(channel_id: channel(network)) if network
     found.update(
       state: "sending",
-      sender: AskFirst::Core::Uuid.v7(kit.now),
+      sender: AskFirst::Core::Uuid.v7(environment.now),
       lease_until: lease_until,
       due_at: lease_until,
       over_at: lease_until,
@@ -277,13 +282,13 @@ class SpecWorld
     act("Dispatch::Release", who, client, post_id: post, **more)
   end
 
-  def standing(post, client = :quillmere)
-    scope = AskFirst::Store::Scope.new(kit.db, workspace_ids: workspace(client), person_id: nil, side: "agency")
-    scope.transaction { AskFirst::Store::Posts::PostState.load(scope, [post], kit.now).fetch(post) }
+  def post_state(post, client = :quillmere)
+    scope = AskFirst::Store::Scope.new(environment.db, workspace_ids: workspace(client), person_id: nil, side: "agency")
+    scope.transaction { AskFirst::Store::Posts::PostState.load(scope, [post], environment.now).fetch(post) }
   end
 
   def stages(post, client = :quillmere)
-    standing(post, client).adaptations.to_h { |one| [one.channel[:network].downcase.to_sym, one.stage] }
+    post_state(post, client).adaptations.to_h { |one| [one.channel[:network].downcase.to_sym, one.stage] }
   end
 
   def stage(post)
@@ -304,7 +309,7 @@ RSpec.shared_context "with a world" do
   let(:db) { world.db }
 
   before do
-    Que.connection = world.kit.db # one queue for a process; the specs have several worlds in one
+    Que.connection = world.environment.db # one queue for a process; the specs have several worlds in one
     world.clock.set(SpecWorld::NOON)
   end
 end

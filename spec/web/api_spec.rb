@@ -132,7 +132,7 @@ RSpec.describe "The API" do
             )
       _, review = nobody.call(:get, "/api/review/ask")
       line = review["lines"].first
-      nobody.get("/api/review/files/#{line["ways"].first["pictures"].first["id"]}")
+      nobody.get("/api/review/files/#{line["variants"].first["pictures"].first["id"]}")
       expect(nobody.last_response.headers["content-type"]).to eq "image/jpeg"
       expect(nobody.call(:post, "/api/review/lines/#{line["id"]}/remark", { words: "Lovely" }).first).to eq 201
       expect(
@@ -209,7 +209,7 @@ RSpec.describe "The API" do
       ).to include("code" => "bad_zone")
       expect(ines.call(:get, "/api/posts?stage=asleep").first).to eq 422
       expect(ines.call(:get, "/api/nothing").last["code"]).to eq "not_found"
-      expect(world.standing(post).master["text"]).to start_with "When fog"
+      expect(world.post_state(post).master["text"]).to start_with "When fog"
     end
 
     it "a picture that is an HTML file is refused with its true type" do

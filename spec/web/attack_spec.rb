@@ -28,8 +28,8 @@ RSpec.describe "Attacks over the API" do
 
     def over(url)
       settings = world.settings.dup.tap { |all| all.public_url = url }
-      kit = ApiWorld.kit.dup.tap { |all| all.settings = settings }
-      ApiClient.new(AskFirst::Web::Server.build(kit, interface: @folder))
+      environment = ApiWorld.environment.dup.tap { |all| all.settings = settings }
+      ApiClient.new(AskFirst::Web::Server.build(environment, interface: @folder))
     end
 
     it "sets no cookie, also for somebody who is signed in" do
@@ -64,7 +64,7 @@ RSpec.describe "Attacks over the API" do
   end
 
   it "files of a client are in no cache that lasts: signed out, they are asked for again" do
-    media = world.standing(world.draft).master["media"].first
+    media = world.post_state(world.draft).master["media"].first
     ines.get("/api/w/#{w}/media/#{media}/preview")
     expect(ines.last_response.headers["cache-control"]).to eq "private, no-cache"
   end
@@ -182,7 +182,7 @@ RSpec.describe "Attacks over the API" do
     login = "l#{SecureRandom.hex(3)}"
     person =
       AskFirst::App::People::AddPerson.call(
-        world.kit,
+        world.environment,
         agency_id: db[:agencies].get(:id),
         name: "Lio",
         email: "#{login}@fernhollow.example",

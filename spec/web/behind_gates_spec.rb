@@ -20,7 +20,7 @@ RSpec.describe "Somebody whose part in a client changes while they act" do
       "post" => post,
       "ask" => line[:ask_id],
       "line" => line[:id],
-      "media" => world.standing(post).master["media"].first,
+      "media" => world.post_state(post).master["media"].first,
       "channel" => world.channel(:ticker),
       "showing" => db[:showings].where(post_id: cleared).get(:id),
       "membership" => db[:memberships].where(workspace_id: own, person_id: world.person(:maro)).get(:id)
@@ -61,7 +61,7 @@ RSpec.describe "Somebody whose part in a client changes while they act" do
     id
   end
   let(:changes) do
-    at = world.kit.now
+    at = world.environment.now
     by = world.person(:ines)
     ended = { at: { ended_at: at }, back: { ended_at: nil }, rows: membership }
     archived = { at: { archived_at: at, archived_by: by }, back: { archived_at: nil, archived_by: nil } }
@@ -129,7 +129,7 @@ RSpec.describe "Somebody whose part in a client changes while they act" do
   end
 
   def member_row(person = insider[1])
-    AskFirst::Store::People::Members.find(world.kit.db, person, own, world.kit.now)
+    AskFirst::Store::People::Members.find(world.environment.db, person, own, world.environment.now)
   end
 
   it "answers nothing by a link that was stopped while they wrote" do

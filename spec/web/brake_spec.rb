@@ -6,7 +6,7 @@ RSpec.describe "The brake on wrong passwords" do
   let!(:person) do
     id =
       AskFirst::App::People::AddPerson.call(
-        world.kit,
+        world.environment,
         agency_id: db[:agencies].get(:id),
         name: "Pia Somebody",
         email: email,
@@ -20,7 +20,7 @@ RSpec.describe "The brake on wrong passwords" do
       person_id: id,
       side: "agency",
       role_id: db[:roles].where(name: "assistant").get(:id),
-      since: world.kit.now
+      since: world.environment.now
     )
     id
   end
@@ -86,7 +86,7 @@ RSpec.describe "The brake on wrong passwords" do
     try(email, "", path: "reset-password-request")
     sealed =
       db[:que_jobs].where(job_class: "AskFirst::Jobs::SealedMail").order(:id).select_map(Sequel.lit("args ->> 1")).last
-    key = JSON.parse(world.kit.secrets.open(sealed.unpack1("m0")))["text"][%r{reset-password#/(\S+)}, 1]
+    key = JSON.parse(world.environment.secrets.open(sealed.unpack1("m0")))["text"][%r{reset-password#/(\S+)}, 1]
     expect(try(email, "rain on the seventh pier", path: "reset-password", key: key).first).to eq 200
     expect(try(email, "rain on the seventh pier").first).to eq 200
     forget.call
@@ -170,21 +170,26 @@ end
 RSpec.describe AskFirst::Web::SessionPolicy do
   it "is the strictest of the agencies that bind a person" do
     agency =
-      AskFirst::App::Agency::Found.call(world.owner, now: world.kit.now, name: "Second Studio", zone: "Europe/Lisbon")
+      AskFirst::App::Agency::Found.call(
+        world.owner,
+        now: world.environment.now,
+        name: "Second Studio",
+        zone: "Europe/Lisbon"
+      )
     world.owner[:agencies].where(id: agency).update(session_hours: 2, second_factor_required: true)
     client =
       AskFirst::App::Clients::SetUp.call(
-        world.kit,
+        world.environment,
         agency_id: agency,
         name: "Elsewhere",
-        mark: "EL",
+        initials: "EL",
         edge: "#336655",
         zone: "Europe/Lisbon",
         members: [{ person_id: world.person(:dulcie), role: "account lead" }],
         steps: [],
         by: world.person(:dulcie)
       )
-    policy = described_class.new(world.kit)
+    policy = described_class.new(world.environment)
     expect(policy.for(world.person(:maro))).to have_attributes(hours: 336, second_factor: false)
     world.owner[:memberships].insert(
       workspace_id: client,
@@ -192,17 +197,20 @@ RSpec.describe AskFirst::Web::SessionPolicy do
       person_id: world.person(:maro),
       side: "agency",
       role_id: db[:roles].where(agency_id: agency, name: "designer").get(:id),
-      since: world.kit.now
+      since: world.environment.now
     )
-    expect(described_class.new(world.kit).for(world.person(:maro))).to have_attributes(
+    expect(described_class.new(world.environment).for(world.person(:maro))).to have_attributes(
       hours: 2,
       second_factor: true,
       seconds: 7_200
     )
     world.owner[:memberships].where(workspace_id: client, person_id: world.person(:maro)).update(
-      ended_at: world.kit.now,
+      ended_at: world.environment.now,
       ended_by: world.person(:maro)
     )
-    expect(described_class.new(world.kit).for(world.person(:maro))).to have_attributes(hours: 336, second_factor: false)
+    expect(described_class.new(world.environment).for(world.person(:maro))).to have_attributes(
+      hours: 336,
+      second_factor: false
+    )
   end
 end

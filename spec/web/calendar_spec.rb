@@ -7,7 +7,7 @@ RSpec.describe "Calendar addresses" do
   let(:stranger) { ApiWorld.client }
 
   def make(who = ines, **more)
-    who.call(:post, "/api/plan/feeds", { name: "My plan", narrowing: {}, workspace: world.workspace, **more })
+    who.call(:post, "/api/plan/calendars", { name: "My plan", narrowing: {}, workspace: world.workspace, **more })
   end
 
   def path(made) = URI(made["address"]).path
@@ -24,11 +24,11 @@ RSpec.describe "Calendar addresses" do
 
   it "is listed without its secret, revoked by its maker alone, and then it is as one that was guessed" do
     _, made = make
-    _, listed = ines.call(:get, "/api/plan/feeds")
-    expect(listed["feeds"].map { |feed| feed["id"] }).to include made["id"]
+    _, listed = ines.call(:get, "/api/plan/calendars")
+    expect(listed["calendars"].map { |one| one["id"] }).to include made["id"]
     expect(JSON.generate(listed)).not_to include URI(made["address"]).path.split("/").last.delete_suffix(".ics")
-    expect(ApiWorld.client(:bram).call(:delete, "/api/plan/feeds/#{made["id"]}").first).to eq 404
-    expect(ines.call(:delete, "/api/plan/feeds/#{made["id"]}").first).to eq 204
+    expect(ApiWorld.client(:bram).call(:delete, "/api/plan/calendars/#{made["id"]}").first).to eq 404
+    expect(ines.call(:delete, "/api/plan/calendars/#{made["id"]}").first).to eq 204
     guessed = Rack::MockRequest.new(ApiWorld.app).get("/api/calendar/#{SecureRandom.urlsafe_base64(32)}.ics")
     expect([read(made).status, JSON.parse(read(made).body)]).to eq [guessed.status, JSON.parse(guessed.body)]
     expect(guessed.status).to eq 404

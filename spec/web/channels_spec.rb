@@ -37,7 +37,7 @@ RSpec.describe "Channels over the API" do
     expect([status, added["ids"].size]).to eq [201, 1]
     channel = here["channels"].first
     expect(channel).to include("name" => "Reels", "level" => "fine", "consent_by" => "Ines Calloway")
-    token = world.kit.secrets.open(db[:connections].where(id: channel["connection_id"]).get(:token))
+    token = world.environment.secrets.open(db[:connections].where(id: channel["connection_id"]).get(:token))
     expect(JSON.generate([begun, done, seen, added, here])).not_to include token
   end
 
@@ -59,7 +59,7 @@ RSpec.describe "Channels over the API" do
     login = "c#{SecureRandom.hex(3)}"
     person =
       AskFirst::App::People::AddPerson.call(
-        world.kit,
+        world.environment,
         agency_id: db[:agencies].get(:id),
         name: "Gone",
         email: "#{login}@fernhollow.example",
@@ -73,13 +73,13 @@ RSpec.describe "Channels over the API" do
       person_id: person,
       side: "agency",
       role_id: db[:roles].where(name: "account lead").get(:id),
-      since: world.kit.now
+      since: world.environment.now
     }
     world.owner[:memberships].insert(row)
     gone = ApiWorld.client(login)
     _, begun = gone.call(:post, "#{base}/connect", { network_address: network, channel_id: nil })
     answer = back(begun["address"])
-    world.owner[:memberships].where(id: row[:id]).update(ended_at: world.kit.now, ended_by: world.person(:ines))
+    world.owner[:memberships].where(id: row[:id]).update(ended_at: world.environment.now, ended_by: world.person(:ines))
     expect(finish(gone, answer)).to match [410, a_hash_including("code" => "connect_over")]
     expect(db[:connect_tries].where(workspace_id: world.workspace(client)).exclude(grant_sealed: nil)).to be_empty
   end
@@ -126,7 +126,7 @@ RSpec.describe "Channels over the API" do
     done = finish(ines, back(way.last["address"])).last
     ines.call(:post, "#{base}/connect/#{done["try_id"]}/add", { accounts: [account] })
     connection = here["channels"].first["connection_id"]
-    token = world.kit.secrets.open(db[:connections].where(id: connection).get(:token))
+    token = world.environment.secrets.open(db[:connections].where(id: connection).get(:token))
     expect(ines.call(:post, "#{base}/connections/#{connection}/withdraw", nil).first).to eq 204
     expect(here["channels"].first).to include("level" => "lapsed")
     request = Net::HTTP::Get.new(URI("#{network}/micropub/#{handle}?q=config"), "Authorization" => "Bearer #{token}")

@@ -123,7 +123,7 @@ RSpec.describe "Calls that nobody should make" do
           )
         said = nil
         ApiWorld
-          .kit
+          .environment
           .db
           .transaction(rollback: :always, auto_savepoint: true) do
             reply = fire(clients[who], shot)

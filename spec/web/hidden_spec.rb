@@ -55,7 +55,7 @@ RSpec.describe "What is hidden from a limited member" do
 
   def idea(network, word)
     said = { "title" => "#{word} idea", "audience" => word, "channel_id" => world.channel(network) }
-    world.act("Ideas::SaveIdea", :ines, said: said)[:id]
+    world.act("Ideas::SaveIdea", :ines, fields: said)[:id]
   end
 
   # A colleague's place for the idea on Ticker, and a feed from which it is said to have come.
@@ -68,19 +68,19 @@ RSpec.describe "What is hidden from a limited member" do
   def feed(network, word, idea)
     address = "http://quillmere.example/#{word}"
     said = { "address" => address, "name" => "#{word} feed", "channel_id" => world.channel(network) }
-    id = world.act("Feeds::SaveFeed", :ines, said: said)[:id]
+    id = world.act("Feeds::SaveFeed", :ines, fields: said)[:id]
     open =
       world.act(
         "Feeds::SaveFeed",
         :ines,
-        said: {
+        fields: {
           "address" => "http://quillmere.example/#{SecureRandom.hex(4)}",
           "name" => "All"
         }
       )[
         :id
       ]
-    item = { workspace_id: own, outcome: "idea", title: "#{word} item", idea_id: idea, at: world.kit.now }
+    item = { workspace_id: own, outcome: "idea", title: "#{word} item", idea_id: idea, at: world.environment.now }
     [id, open].each do |one|
       world.owner[:feed_items].insert(item.merge(feed_id: one, id: AskFirst::Core::Uuid.v7(Time.now)))
     end

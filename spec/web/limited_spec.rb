@@ -53,19 +53,19 @@ RSpec.describe "Strangers inside a client" do
       world.act(
         "Ideas::SaveIdea",
         :ines,
-        said: {
+        fields: {
           "title" => "Vitrine window",
           "channel_id" => world.channel(:vitrine)
         }
       )
-    partner = world.act("Partners::SavePartner", :ines, said: { "name" => "Vitrine baker #{SecureRandom.hex(2)}" })
+    partner = world.act("Partners::SavePartner", :ines, fields: { "name" => "Vitrine baker #{SecureRandom.hex(2)}" })
     newest = ->(table, **more) { db[table].where({ workspace_id: own }.merge(more)).reverse(:id).get(:id) }
     {
       "reading" => world.act("Posts::PreviewLink", :ines, address: "http://quillmere.example/#{SecureRandom.hex(2)}"),
       "post" => post,
       "ask" => line[:ask_id],
       "line" => line[:id],
-      "media" => world.standing(post).master["media"].first,
+      "media" => world.post_state(post).master["media"].first,
       "channel" => world.channel(:vitrine),
       "set" => set,
       "task" => task,
@@ -285,7 +285,7 @@ RSpec.describe "Strangers inside a client" do
       _, person = somebody("account lead", limited: :ticker)
       told =
         lambda do |post|
-          count = world.kit.bus.told.size
+          count = world.environment.bus.told.size
           world.act(
             "Posts::UpdateNote",
             :ines,
@@ -293,7 +293,7 @@ RSpec.describe "Strangers inside a client" do
             note: SecureRandom.hex,
             version: db[:posts].where(id: post).get(:note_version)
           )
-          world.kit.bus.told.drop(count).flatten
+          world.environment.bus.told.drop(count).flatten
         end
       expect(told.call(hidden)).not_to include person
       expect(told.call(world.draft(channels: [:ticker], picture: false))).to include person
@@ -333,7 +333,10 @@ RSpec.describe "Strangers inside a client" do
   it "an observer of the client's side and somebody whose membership has ended get nothing, and learn nothing" do
     observer, = somebody("client observer", side: "client")
     gone, _, membership = somebody("account lead")
-    world.owner[:memberships].where(id: membership).update(ended_at: world.kit.now, ended_by: world.person(:bram))
+    world.owner[:memberships].where(id: membership).update(
+      ended_at: world.environment.now,
+      ended_by: world.person(:bram)
+    )
     ids
     before = stands
     Routes

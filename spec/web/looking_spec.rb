@@ -48,7 +48,7 @@ RSpec.describe "Looking as a member" do
     expect(bram.call(:delete, "/api/look-as").first).to eq 204
     expect(bram.call(:get, "/api/me").last).to include("looking_as" => nil, "owner" => true)
     look(:dulcie)
-    world.owner[:memberships].where(id: membership(:dulcie)).update(access_until: world.kit.now)
+    world.owner[:memberships].where(id: membership(:dulcie)).update(access_until: world.environment.now)
     expect(bram.call(:get, "/api/me").last["looking_as"]).to be_nil
   ensure
     world.owner[:memberships].where(workspace_id: w, person_id: world.person(:dulcie)).update(access_until: nil)
@@ -56,7 +56,7 @@ RSpec.describe "Looking as a member" do
 
   it "of somebody who has left since is told once, and whoever looked is themselves again, whichever page asks first" do
     look(:dulcie)
-    world.owner[:memberships].where(id: membership(:dulcie)).update(access_until: world.kit.now)
+    world.owner[:memberships].where(id: membership(:dulcie)).update(access_until: world.environment.now)
     expect(bram.call(:get, "/api/w/#{w}/settings").first).to eq 404
     expect(bram.call(:get, "/api/w/#{w}/settings").first).to eq 200
   ensure
@@ -93,7 +93,7 @@ RSpec.describe "Looking as a member" do
       guest = ApiWorld.client
       guest.call(:post, "/api/review/exchange", { pass: pass })
       expect(review).to eq guest.call(:get, "/api/review/ask").last
-      picture = review["lines"].first["ways"].flat_map { |way| way["pictures"] }.first["id"]
+      picture = review["lines"].first["variants"].flat_map { |variant| variant["pictures"] }.first["id"]
       bram.get("/api/look-as/asks/#{ask}/files/#{picture}")
       expect([bram.last_response.status, bram.last_response.headers["content-type"]]).to eq [200, "image/jpeg"]
       expect(bram.call(:get, "/api/posts").last["posts"]).to be_empty

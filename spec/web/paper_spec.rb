@@ -73,7 +73,7 @@ RSpec.describe "The plan as PDF" do
     expect(narrowed).not_to include("Only Ticker")
     scope = scope_of(client, limits: [world.channel(:vitrine)])
     pictured = post("Ticker’s picture", "2027-12-02T13:00", channels: [:ticker])
-    lines = AskFirst::App::Plan::Period.month(world.kit, scope, month: "2027-12")[:lines]
+    lines = AskFirst::App::Plan::Period.month(world.environment, scope, month: "2027-12")[:lines]
     expect(lines.map { |line| line[:post_id] }).not_to include pictured
   end
 

@@ -17,7 +17,7 @@ RSpec.describe "Reading over the API" do
         network_address: "#{Infrastructure.stand_ins[:url]}/networks/commons"
       )
     AskFirst::App::Channels::FinishConnect.call(
-      world.kit,
+      world.environment,
       world.person(:ines),
       **world.world.visitor.allow(way, "reader", ["readerpage"])
     )[
@@ -45,17 +45,17 @@ RSpec.describe "Reading over the API" do
     world.write(by_hand, "time", { "wall" => "2026-10-15T07:30", "zone" => "Europe/Lisbon" }, who: :ines)
     world.clear(by_hand)
     world.release(by_hand)
-    world.act("Clients::MarkPicture", :ines, client, io: SpecWorld.picture)
+    world.act("Clients::UpdateLogo", :ines, client, io: SpecWorld.picture)
     campaign = world.act("Campaigns::SaveCampaign", :ines, client, plan: { "name" => "Read #{SecureRandom.hex(2)}" })
     brief = { campaign_id: campaign, io: StringIO.new("stand 14"), name: "Brief.txt" }
     file = world.act("Clients::AddBrandFile", :ines, client, io: StringIO.new("rules"), name: "Regeln ß.txt")
-    partner = world.act("Partners::SavePartner", :ines, client, said: { "name" => "Read" })[:id]
+    partner = world.act("Partners::SavePartner", :ines, client, fields: { "name" => "Read" })[:id]
     {
       "remark" => said_by_mail,
       "reading" => world.act("Posts::PreviewLink", :ines, client, address: "http://quillmere.example/"),
       "post" => post,
       "channel" => world.channel(:vitrine),
-      "media" => world.standing(post).master["media"].first,
+      "media" => world.post_state(post).master["media"].first,
       "showing" => db[:showings].where(post_id: by_hand).get(:id),
       "file" => file,
       "try" => back_from_network,
@@ -64,7 +64,7 @@ RSpec.describe "Reading over the API" do
       "partner" => partner,
       "partner_file" =>
         world.act("Partners::AddFile", :ines, client, partner_id: partner, io: StringIO.new("agreed"), name: "a.txt"),
-      "idea" => world.act("Ideas::SaveIdea", :ines, client, said: { "title" => "Read" })[:id],
+      "idea" => world.act("Ideas::SaveIdea", :ines, client, fields: { "title" => "Read" })[:id],
       "post_file" =>
         world.act(
           "Talk::AddFile",
@@ -87,19 +87,27 @@ RSpec.describe "Reading over the API" do
     world.ask(post, 0)
     world.answer(post, :wren)
     mail = nil
-    kit = world.jobs.dup.tap { |same| same.mailer = Class.new { define_method(:deliver) { |**one| mail = one } }.new }
+    environment =
+      world.jobs.dup.tap { |same| same.mailer = Class.new { define_method(:deliver) { |**one| mail = one } }.new }
     process = AskFirst::App::Member.process(w, "dispatcher")
-    AskFirst::App::Signoff::MailAsk.call(kit, process, ask_id: world.ask(post, 1), person_id: world.person(:odile))
+    AskFirst::App::Signoff::MailAsk.call(
+      environment,
+      process,
+      ask_id: world.ask(post, 1),
+      person_id: world.person(:odile)
+    )
     raw = "From: #{mail[:to]}\r\nTo: #{mail[:reply_to]}\r\n\r\nWhich pier?"
-    AskFirst::App::Talk::TakeReply.call(kit, kit.messages.of(raw))
+    AskFirst::App::Talk::TakeReply.call(environment, environment.messages.of(raw))
     db[:remarks].where(post_id: post).get(:id)
   end
 
-  after { world.act("Clients::MarkPicture", :ines, client, io: nil) }
+  after { world.act("Clients::UpdateLogo", :ines, client, io: nil) }
 
   it "of a workspace" do
     calls =
-      Routes.of(w, ids.merge("new" => AskFirst::Core::Uuid.v7(world.kit.now))).select { |call| call.verb == "get" }
+      Routes
+        .of(w, ids.merge("new" => AskFirst::Core::Uuid.v7(world.environment.now)))
+        .select { |call| call.verb == "get" }
     expect(calls.size).to be >= 16
     calls.each do |call|
       next if call.template.end_with?("/given-ideas") # of the client's side
@@ -147,7 +155,7 @@ RSpec.describe "Setting up over the API" do
 
   it "goes from a name to a channel, with each step's version and each error at its field" do
     status, problem =
-      ines.call(:post, "/api/clients", { name: "Harbour Loaf", mark: "HL", edge: "#336655", zone: "Mars/Base" })
+      ines.call(:post, "/api/clients", { name: "Harbour Loaf", initials: "HL", edge: "#336655", zone: "Mars/Base" })
     expect([status, problem["code"], problem["field"]]).to eq [422, "bad_zone", "zone"]
     _, made =
       ines.call(
@@ -155,7 +163,7 @@ RSpec.describe "Setting up over the API" do
         "/api/clients",
         {
           name: "Harbour Loaf",
-          mark: "HL",
+          initials: "HL",
           edge: "#336655",
           zone: "Europe/Lisbon",
           copy_from: world.workspace,
@@ -205,7 +213,7 @@ RSpec.describe "Setting up over the API" do
     { "<html>" => "not_a_picture", huge => "picture_too_large" }.each do |bytes, code|
       ines.custom_request(
         "POST",
-        "/api/w/#{world.workspace}/mark",
+        "/api/w/#{world.workspace}/logo",
         {},
         { "CONTENT_TYPE" => "application/octet-stream", :input => bytes }
       )

@@ -6,7 +6,7 @@ RSpec.describe "Signing in" do
   let!(:person) do
     id =
       AskFirst::App::People::AddPerson.call(
-        world.kit,
+        world.environment,
         agency_id: db[:agencies].get(:id),
         name: "Pia Somebody",
         email: email,
@@ -20,7 +20,7 @@ RSpec.describe "Signing in" do
       person_id: id,
       side: "agency",
       role_id: db[:roles].where(name: "assistant").get(:id),
-      since: world.kit.now
+      since: world.environment.now
     )
     id
   end
@@ -184,7 +184,7 @@ RSpec.describe "Signing in" do
     def mailed_key
       job = db[:que_jobs].where(job_class: "AskFirst::Jobs::SealedMail").order(:id).last
       args = job[:args].to_a
-      JSON.parse(world.kit.secrets.open(args.last.unpack1("m0")))["text"][%r{/reset-password#/(\S+)}, 1]
+      JSON.parse(world.environment.secrets.open(args.last.unpack1("m0")))["text"][%r{/reset-password#/(\S+)}, 1]
     end
 
     it "is changed with the old one, which ends all other sessions" do

@@ -53,8 +53,8 @@ RSpec.describe "Strangers" do
           "zone" => "America/Denver"
         }
       )
-    idea = world.act("Ideas::SaveIdea", :ines, client, said: { "title" => "Brackwater thought" })[:id]
-    partner = world.act("Partners::SavePartner", :ines, client, said: { "name" => "Brackwater baker" })[:id]
+    idea = world.act("Ideas::SaveIdea", :ines, client, fields: { "title" => "Brackwater thought" })[:id]
+    partner = world.act("Partners::SavePartner", :ines, client, fields: { "name" => "Brackwater baker" })[:id]
     group = world.act("Ideas::SaveGroup", :ines, client, name: "Brackwater #{SecureRandom.hex(2)}")
     here = ->(table, **more) { db[table].where({ workspace_id: theirs }.merge(more)).reverse(:id).get(:id) }
     {
@@ -89,7 +89,7 @@ RSpec.describe "Strangers" do
   def heard(client, call)
     log = StringIO.new
     logger = Logger.new(log)
-    world.kit.db.loggers << logger
+    world.environment.db.loggers << logger
     status, body = make(client, call)
     headers = client.last_response.headers.reject { |name, _| name.match?(/set-cookie|content-length|x-request-id/i) }
     [
@@ -97,12 +97,13 @@ RSpec.describe "Strangers" do
       log.string.lines.count { |line| line.match?(/\(\d+\.\d+s\) (?:SELECT|WITH|EXECUTE|INSERT|UPDATE|DELETE)/) }
     ]
   ensure
-    world.kit.db.loggers.delete(logger)
+    world.environment.db.loggers.delete(logger)
   end
 
   def subscribers(workspace_id)
-    scope = AskFirst::Store::Scope.new(world.kit.db, workspace_ids: workspace_id, person_id: nil, side: "agency")
-    scope.transaction { AskFirst::Store::People::Subscribers.of(scope, [], world.kit.now) }
+    scope =
+      AskFirst::Store::Scope.new(world.environment.db, workspace_ids: workspace_id, person_id: nil, side: "agency")
+    scope.transaction { AskFirst::Store::People::Subscribers.of(scope, [], world.environment.now) }
   end
 
   def membership(client = :brackwater) =
@@ -195,7 +196,7 @@ RSpec.describe "Strangers" do
   end
 
   it "an end date ends access by itself, with no act of anybody" do
-    membership.update(access_until: world.kit.now + 60)
+    membership.update(access_until: world.environment.now + 60)
     expect(tobiah.call(:get, "/api/w/#{theirs}/settings").first).to eq 200
     world.clock.set(SpecWorld::NOON + 61)
     expect(tobiah.call(:get, "/api/w/#{theirs}/settings").first).to eq 404
@@ -209,7 +210,7 @@ RSpec.describe "Strangers" do
     login = "both#{SecureRandom.hex(3)}"
     person =
       AskFirst::App::People::AddPerson.call(
-        world.kit,
+        world.environment,
         agency_id: db[:agencies].get(:id),
         name: "Both Sides",
         email: "#{login}@fernhollow.example",
@@ -224,7 +225,7 @@ RSpec.describe "Strangers" do
         person_id: person,
         side: side,
         role_id: db[:roles].where(name: role).get(:id),
-        since: world.kit.now
+        since: world.environment.now
       )
     end
     both = ApiWorld.client(login)
@@ -266,7 +267,8 @@ RSpec.describe "Strangers" do
     it "answers nothing about another ask's posts and pictures" do
       other = world.draft.tap { |id| world.ask(id, 0) && world.answer(id, :wren) && world.ask(id, 1) }
       line = world.line(other)[:id]
-      picture = db[:renditions].where(workspace_id: own, media_id: world.standing(other).master["media"].first).get(:id)
+      picture =
+        db[:renditions].where(workspace_id: own, media_id: world.post_state(other).master["media"].first).get(:id)
       calls = [
         [:post, "/api/review/lines/%s/answer", { verdict: "yes", shown: {}, seen: 0 }, line],
         [:post, "/api/review/lines/%s/remark", { words: "x" }, line],
@@ -289,7 +291,7 @@ RSpec.describe "Strangers" do
     it "expired and revoked say which to whoever holds it, and an invented one learns nothing" do
       visits = {
         expired: -> { world.clock.set(row.get(:expires_at) + 1) },
-        revoked: -> { world.clock.set(SpecWorld::NOON) && row.update(revoked_at: world.kit.now) }
+        revoked: -> { world.clock.set(SpecWorld::NOON) && row.update(revoked_at: world.environment.now) }
       }
       guest
       answers =
@@ -337,7 +339,7 @@ RSpec.describe "Strangers" do
         JSON.parse(client.last_response.body).map { |one| one["channel"] } - ["/__status"]
       end
     [theirs, own].each do |id|
-      AskFirst::App::Live.announce(ApiWorld.kit, id, { what: "post", ids: [] }, subscribers(id))
+      AskFirst::App::Live.announce(ApiWorld.environment, id, { what: "post", ids: [] }, subscribers(id))
     end
     expect(poll.call(tobiah).uniq).to eq ["/workspaces/#{own}"]
     expect(poll.call(ApiWorld.client(:ines)).uniq).to match_array ["/workspaces/#{own}", "/workspaces/#{theirs}"]

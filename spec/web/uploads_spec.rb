@@ -54,10 +54,10 @@ RSpec.describe "Uploads in pieces", :database do
     path = begin_upload
     piece(path, bytes, 0)
     gone = AskFirst::Core::Away.new("store_away", "The store cannot be used just now.")
-    allow(world.kit.files).to receive(:put).and_raise(gone)
+    allow(world.environment.files).to receive(:put).and_raise(gone)
     status, problem = keep(path)
     expect([status, problem["code"], offset(path)]).to eq [503, "store_away", bytes.bytesize]
-    RSpec::Mocks.space.proxy_for(world.kit.files).reset
+    RSpec::Mocks.space.proxy_for(world.environment.files).reset
     expect(keep(path).first).to eq 201
   end
 
@@ -71,7 +71,7 @@ RSpec.describe "Uploads in pieces", :database do
 
   it "of which two come at once are taken one at a time" do
     path = begin_upload
-    uploads = world.kit.files.uploads(w, world.person(:ines))
+    uploads = world.environment.files.uploads(w, world.person(:ines))
     uploads.alone(path.split("/").last) { expect(piece(path, bytes[0, 10], 0).status).to eq 423 }
     expect(piece(path, bytes[0, 10], 0).status).to eq 204
   end
@@ -80,7 +80,7 @@ RSpec.describe "Uploads in pieces", :database do
     path = begin_upload
     piece(path, bytes, 0)
     digest = Digest::SHA256.hexdigest(bytes)
-    uploads = world.kit.files.uploads(w, world.person(:ines))
+    uploads = world.environment.files.uploads(w, world.person(:ines))
     uploads.alone(path.split("/").last) { expect(keep(path)).to match [409, include("code" => "upload_busy")] }
     expect([keep(path).first, keep(path).first]).to eq [201, 404]
     expect(db[:media].where(digest: digest).count).to eq 1
@@ -89,7 +89,7 @@ RSpec.describe "Uploads in pieces", :database do
   it "go on behind what is known, whatever a process that died has left there" do
     path = begin_upload
     piece(path, bytes[0, 1_000], 0)
-    file = world.kit.files.path("#{w}/uploads/#{world.person(:ines)}/#{path.split("/").last}")
+    file = world.environment.files.path("#{w}/uploads/#{world.person(:ines)}/#{path.split("/").last}")
     File.open(file, "ab") { |io| io << "half a piece" }
     piece(path, bytes[1_000..], 1_000)
     status, kept = keep(path)
@@ -137,12 +137,13 @@ RSpec.describe "Uploads in pieces", :database do
 
   it "are kept for a week after their last piece" do
     path = begin_upload
-    kit = world.kit.dup.tap { |same| same.clock = AskFirst::Edge::Clock.new(-3_600.0) } # the story runs an hour behind
-    here = Dir[world.kit.files.path("#{w}/uploads/#{world.person(:ines)}/#{path.split("/").last}*")]
+    # the story runs an hour behind
+    environment = world.environment.dup.tap { |same| same.clock = AskFirst::Edge::Clock.new(-3_600.0) }
+    here = Dir[world.environment.files.path("#{w}/uploads/#{world.person(:ines)}/#{path.split("/").last}*")]
     left =
       [6, 8].map do |days|
         File.utime(*Array.new(2) { Time.now - (days * 86_400) }, *here)
-        AskFirst::App::Media::ForgetUploads.call(kit)
+        AskFirst::App::Media::ForgetUploads.call(environment)
         raw(ines, :head, path).status
       end
     expect(left).to eq [204, 404]

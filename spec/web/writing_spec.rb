@@ -185,7 +185,7 @@ RSpec.describe "Writing by the API" do
 
   it "takes an earlier revision back by its number" do
     world.ask(post, 0)
-    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
     world.write(post, "text", "Other words.")
     expect(ines.call(:post, at("/take-revision-back"), { number: 1 }).first).to eq 200
     expect(db[:parts].where(post_id: post, part: "text").get(:value)).to start_with "When fog sits"

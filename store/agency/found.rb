@@ -15,7 +15,7 @@ module AskFirst
               WHERE m.workspace_id = ANY(:w) AND m.ended_at IS NULL AND p.name ILIKE :like
               ORDER BY lower(p.name), p.id, m.workspace_id LIMIT #{MOST}
             SQL
-              SELECT workspace_id, id, name, colour, mark FROM labels
+              SELECT workspace_id, id, name, colour, initials FROM labels
               WHERE workspace_id = ANY(:w) AND merged_into IS NULL AND name ILIKE :like ORDER BY lower(name), id LIMIT #{MOST}
             SQL
               SELECT workspace_id, id, name FROM campaigns

@@ -6,7 +6,7 @@ module AskFirst
       # What is read of campaigns and labels.
       module Facts
         LABELS = RowSets.new(:labels_here, labels: <<~SQL)
-              SELECT id, name, colour, mark, parent_id,
+              SELECT id, name, colour, initials, parent_id,
                 (SELECT count(*) FROM post_labels p WHERE (p.workspace_id, p.label_id) = (l.workspace_id, l.id)) AS posts,
                 (SELECT count(*) FROM pencil_marks m WHERE (m.workspace_id, m.label_id) = (l.workspace_id, l.id)) AS marks
               FROM labels l WHERE workspace_id = ANY(:w) AND merged_into IS NULL ORDER BY lower(name)

@@ -34,7 +34,7 @@ module AskFirst
         # Being sent by somebody who has stopped or has not been heard of since.
         # @param since [Time]
         def without_sender(db, since, limit:)
-          here = db[:dispatchers].where(id: Sequel[:showings][:sender], stopped_at: nil).where { beat_at >= since }
+          here = db[:dispatchers].where(id: Sequel[:showings][:sender], stopped_at: nil).where { heartbeat_at >= since }
           db[:showings].exclude(sender: nil).exclude(here.select(1).exists).order(:id).limit(limit).select(*COLUMNS).all
         end
 

@@ -3,7 +3,7 @@
 module AskFirst
   module Store
     module Dispatch
-      # Where this database comes from, and the marks by which it knows that it was brought back
+      # Where this database comes from, and the watermarks by which it knows that it was brought back
       # (Core::Dispatch::BroughtBack). Over all agencies: a database is brought back as a whole.
       module RestoreDetection
         LOCK = 0x4C494E45 # an advisory lock: one process at a time notices
@@ -16,7 +16,7 @@ module AskFirst
           db[:lineage].get(:id)
         end
 
-        # @param outside [Edge::Files::Mark::Written, nil] the mark that lies outside, read before
+        # @param outside [Edge::Files::Watermark::Written, nil] the watermark that lies outside, read before
         # @return [Core::Dispatch::BroughtBack::Facts]
         def facts(db, outside)
           row =
@@ -24,46 +24,47 @@ module AskFirst
               .select(:id, :cluster)
               .select_append(
                 Sequel.lit("(SELECT system_identifier::text FROM pg_control_system())").as(:here),
-                db[:marks].select { max(mark) }.as(:mark)
+                db[:watermarks].select { max(watermark) }.as(:watermark)
               )
               .first
           Core::Dispatch::BroughtBack::Facts.new(
             server: row[:cluster],
             here: row[:here],
-            mark: row[:mark] || 0,
+            watermark: row[:watermark] || 0,
             outside: outside && outside.lineage == row[:id] ? outside.number : nil,
             strange: !outside.nil? && outside.lineage != row[:id]
           )
         end
 
-        # @return [Time, nil] when the newest mark that it knows was made
+        # @return [Time, nil] when the newest watermark that it knows was made
         def known_until(db)
-          db[:marks].max(:at)
+          db[:watermarks].max(:at)
         end
 
-        # A new mark of this process, higher than all before. It may be written down outside once this is committed.
+        # A new watermark of this process, higher than all before. It may be written down outside once this is
+        # committed.
         # @param process [String] uuid
         # @return [Integer]
-        def mark(db, process, at)
-          number = next_mark(db, process, at)
-          known = db[:marks].exclude(process: process).max(:mark) || 0
+        def watermark(db, process, at)
+          number = next_watermark(db, process, at)
+          known = db[:watermarks].exclude(process: process).max(:watermark) || 0
           return number if number > known
 
           # of a database that was brought back: its sequence is older
-          db.get(Sequel.function(:setval, "mark_numbers", known))
-          next_mark(db, process, at)
+          db.get(Sequel.function(:setval, "watermark_numbers", known))
+          next_watermark(db, process, at)
         end
 
-        # The same in the transaction of a claim, in one statement: whoever marks here has marked before.
-        def next_mark(db, process, at)
-          # two threads of one process may mark at once
-          higher = Sequel.function(:greatest, Sequel[:marks][:mark], Sequel[:excluded][:mark])
-          db[:marks]
-            .returning(:mark)
-            .insert_conflict(target: :process, update: { mark: higher, at: Sequel[:excluded][:at] })
-            .insert(process: process, mark: Sequel.function(:nextval, "mark_numbers"), at: at)
+        # The same in the transaction of a claim, in one statement: whoever calls this has made one before.
+        def next_watermark(db, process, at)
+          # two threads of one process may make one at once
+          higher = Sequel.function(:greatest, Sequel[:watermarks][:watermark], Sequel[:excluded][:watermark])
+          db[:watermarks]
+            .returning(:watermark)
+            .insert_conflict(target: :process, update: { watermark: higher, at: Sequel[:excluded][:at] })
+            .insert(process: process, watermark: Sequel.function(:nextval, "watermark_numbers"), at: at)
             .first[
-            :mark
+            :watermark
           ]
         end
 
@@ -72,7 +73,7 @@ module AskFirst
 
         # What was not out yet is unconfirmed, each agency has somebody look, and what lies outside counts as known.
         # @param why [String] of `returns`
-        # @param outside [Edge::Files::Mark::Written, nil]
+        # @param outside [Edge::Files::Watermark::Written, nil]
         # @param known_until [Time, nil]
         def brought_back(db, why:, process:, outside:, known_until:, now:)
           db[:agencies]
@@ -99,16 +100,16 @@ module AskFirst
         end
 
         def know(db, process, number, at)
-          db[:marks].insert_conflict(target: :process, update: { mark: number, at: at }).insert(
+          db[:watermarks].insert_conflict(target: :process, update: { watermark: number, at: at }).insert(
             process: process,
-            mark: number,
+            watermark: number,
             at: at
           )
         end
 
         # Rows of processes that have ended long ago, but for the highest.
         def forget(db, before)
-          db[:marks].where { at < before }.where { mark < db[:marks].select { max(mark) } }.delete
+          db[:watermarks].where { at < before }.where { watermark < db[:watermarks].select { max(watermark) } }.delete
         end
 
         def lock(db)

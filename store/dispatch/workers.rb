@@ -7,12 +7,12 @@ module AskFirst
       module Workers
         module_function
 
-        def beat(db, id, name, now)
-          db[:workers].insert_conflict(target: :id, update: { beat_at: now }).insert(
+        def heartbeat(db, id, name, now)
+          db[:workers].insert_conflict(target: :id, update: { heartbeat_at: now }).insert(
             id: id,
             name: name,
             started_at: now,
-            beat_at: now
+            heartbeat_at: now
           )
         end
 
@@ -21,10 +21,11 @@ module AskFirst
 
         # @param since [Time]
         # @return [Array<Hash>] those that have not ended and were heard of since, the latest heartbeat last
-        def running(db, since) = db[:workers].where(stopped_at: nil).where { beat_at > since }.order(:beat_at).all
+        def running(db, since) =
+          db[:workers].where(stopped_at: nil).where { heartbeat_at > since }.order(:heartbeat_at).all
 
         # @return [Time, nil] the last heartbeat of any
-        def last(db) = db[:workers].max(:beat_at)
+        def last(db) = db[:workers].max(:heartbeat_at)
 
         # @param before [Time] of the machine's clock, as jobs' times are
         # @return [Boolean] whether work has been due since then and not been done
@@ -33,7 +34,7 @@ module AskFirst
         end
 
         # @param before [Time]
-        def forget(db, before) = db[:workers].where { beat_at < before }.delete
+        def forget(db, before) = db[:workers].where { heartbeat_at < before }.delete
       end
     end
   end

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { whenSignedOut } from './api/client'
 import MastHead from './agency/MastHead.vue'
 import { keepFocus, take } from './parts/focus'
+import { useUndoKey } from './parts/undo'
 import BatchStrips from '@/plan/bulk/BatchStrips.vue'
 import { theme } from './theme'
 
@@ -25,6 +26,7 @@ function skip() {
   if (page) take(page)
 }
 onBeforeUnmount(keepFocus())
+useUndoKey()
 </script>
 
 <template>

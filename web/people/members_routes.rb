@@ -66,22 +66,22 @@ module AskFirst
           end
           # by the link's secret, signed in or not
           app.post("/api/invitation/look") do
-            json App::People::Invitation.look(kit, body_json["token"]).merge(
-                   signed_in_as: MembersRoutes.signed_in(env, kit)&.fetch(:email)
+            json App::People::Invitation.look(environment, body_json["token"]).merge(
+                   signed_in_as: MembersRoutes.signed_in(env, environment)&.fetch(:email)
                  )
           end
           app.post("/api/invitation/accept") do
             body = body_json
             made =
               App::People::AcceptInvitation.call(
-                kit,
+                environment,
                 body["token"],
                 name: body["name"],
                 password: body["password"],
                 zone: body["zone"],
-                signed_in: MembersRoutes.signed_in(env, kit)&.fetch(:id),
+                signed_in: MembersRoutes.signed_in(env, environment)&.fetch(:id),
                 from: request.ip,
-                cost: kit.settings.test? ? { t_cost: 1, m_cost: 5 } : App::People::AddPerson::COST
+                cost: environment.settings.test? ? { t_cost: 1, m_cost: 5 } : App::People::AddPerson::COST
               )
             json made.slice(:workspace_id, :side)
           end
@@ -93,10 +93,10 @@ module AskFirst
             session["look_as"] = { "workspace_id" => params[:workspace], "person_id" => target[:person_id] }
             json target.slice(:name, :side)
           end
-          app.get("/api/look-as/asks") { json(asks: App::Signoff::AsksOf.call(kit, looked_at)) }
-          app.get("/api/look-as/asks/:ask") { json App::Signoff::Review.call(kit, looked_guest) }
+          app.get("/api/look-as/asks") { json(asks: App::Signoff::AsksOf.call(environment, looked_at)) }
+          app.get("/api/look-as/asks/:ask") { json App::Signoff::Review.call(environment, looked_guest) }
           app.get("/api/look-as/asks/:ask/files/:rendition") do
-            file = App::Media::OpenFile::Shown.call(kit, looked_guest, rendition_id: params[:rendition])
+            file = App::Media::OpenFile::Shown.call(environment, looked_guest, rendition_id: params[:rendition])
             send_file file[:path], type: file[:mime]
           end
           app.delete("/api/look-as") do
@@ -106,11 +106,11 @@ module AskFirst
           end
         end
 
-        def self.signed_in(env, kit)
+        def self.signed_in(env, environment)
           rodauth = env["rodauth"]
           return unless rodauth&.logged_in? && rodauth.authenticated? && rodauth.currently_active_session?
 
-          Store::People::Accounts.find(kit.db, rodauth.session_value)
+          Store::People::Accounts.find(environment.db, rodauth.session_value)
         end
       end
     end

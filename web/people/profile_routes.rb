@@ -41,7 +41,7 @@ module AskFirst
           app.get("/api/people/:person/picture") do
             raise Core::NotFound, "This picture" unless Core::Uuid::FORMAT.match?(params[:person])
 
-            file = App::People::Picture.open(kit, agency_person, params[:person])
+            file = App::People::Picture.open(environment, agency_person, params[:person])
             headers MediaRoutes::OWN
             send_file file[:path], type: file[:mime]
           end

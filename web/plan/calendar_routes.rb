@@ -28,24 +28,29 @@ module AskFirst
         # Days with what stands on each.
         def self.periods(app)
           app.get("/api/plan/month") do
-            json App::Plan::Period.month(kit, agency_scope, month: params[:month], **CalendarRoutes.narrowed(params))
+            json App::Plan::Period.month(
+                   environment,
+                   agency_scope,
+                   month: params[:month],
+                   **CalendarRoutes.narrowed(params)
+                 )
           end
           app.get("/api/plan/ahead") do
             ahead = { from: params[:from], days: params[:days].to_i }
-            json App::Plan::Period.ahead(kit, agency_scope, **ahead, **CalendarRoutes.narrowed(params))
+            json App::Plan::Period.ahead(environment, agency_scope, **ahead, **CalendarRoutes.narrowed(params))
           end
           app.get("/api/plan/week") do
-            json App::Plan::Period.week(kit, agency_scope, day: params[:day], **CalendarRoutes.narrowed(params))
+            json App::Plan::Period.week(environment, agency_scope, day: params[:day], **CalendarRoutes.narrowed(params))
           end
         end
 
         def self.at_a_glance(app)
           app.get("/api/plan/year") do
-            json App::Plan::Year.call(kit, agency_scope, year: params[:year], **CalendarRoutes.narrowed(params))
+            json App::Plan::Year.call(environment, agency_scope, year: params[:year], **CalendarRoutes.narrowed(params))
           end
           app.get("/api/plan/list") do
             days = { from: params[:from], to: params[:to] }
-            json App::Plan::List.call(kit, agency_scope, **days, **CalendarRoutes.narrowed(params))
+            json App::Plan::List.call(environment, agency_scope, **days, **CalendarRoutes.narrowed(params))
           end
         end
 
@@ -82,7 +87,7 @@ module AskFirst
             raise Core::NotFound, "This kind of file" unless %w[csv xlsx].include?(params[:format])
 
             days = { from: params[:from], to: params[:to] }
-            rows = App::Plan::Sheet.call(kit, agency_scope, **days, **CalendarRoutes.narrowed(params))
+            rows = App::Plan::Sheet.call(environment, agency_scope, **days, **CalendarRoutes.narrowed(params))
             attachment "plan-#{params[:from]}-#{params[:to]}.#{params[:format]}"
             CalendarRoutes.file(self, params[:format], rows)
           end

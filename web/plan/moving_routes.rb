@@ -18,8 +18,7 @@ module AskFirst
           app.post("/api/w/:workspace/posts/:post/move") do
             body = body_json
             to = { channel_ids: body["channels"], from: body["from"], time: body["time"] }
-            act(App::Plan::Move, post_id: params[:post], **to)
-            status 204
+            json(unreleased: act(App::Plan::Move, post_id: params[:post], **to))
           end
         end
 

@@ -22,7 +22,7 @@ module AskFirst
             body = body_json
             said = { name: body["name"], weeks: body["weeks"], days: body["days"] }
             made = act(App::Plan::CreateLink, **said, marks: body["marks"] == true, money: body["money"] == true)
-            json({ id: made[:id], address: "#{kit.settings.public_url}/review/plan##{made[:secret]}" }, 201)
+            json({ id: made[:id], address: "#{environment.settings.public_url}/review/plan##{made[:secret]}" }, 201)
           end
           app.delete("/api/w/:workspace/plan/links/:link") do
             act(App::Plan::RevokeLink, link_id: params[:link])
@@ -33,30 +33,33 @@ module AskFirst
         # Nobody is signed in there.
         def self.by_link(app)
           app.get("/api/shared-plan/:secret.ics") do
-            plan = App::Plan::SharedCalendar.call(kit, params[:secret])
+            plan = App::Plan::SharedCalendar.call(environment, params[:secret])
             content_type CalendarText::TYPE
-            CalendarText.of(plan, kit.now)
+            CalendarText.of(plan, environment.now)
           end
-          app.get("/api/shared-plan/:secret") { json App::Plan::PlanByLink.call(kit, params[:secret]) }
+          app.get("/api/shared-plan/:secret") { json App::Plan::PlanByLink.call(environment, params[:secret]) }
         end
 
         # Private addresses for calendars; what stands under one needs no sign-in.
         def self.calendars(app)
-          app.get("/api/plan/feeds") { json({ feeds: agency_act(App::Plan::CalendarList) }) }
-          app.post("/api/plan/feeds") do
+          app.get("/api/plan/calendars") { json({ calendars: agency_act(App::Plan::CalendarList) }) }
+          app.post("/api/plan/calendars") do
             body = body_json
             said = { name: body["name"], narrowing: body["narrowing"], workspace_id: body["workspace"] }
             made = agency_act(App::Plan::CreateCalendar, **said)
-            json({ id: made[:id], address: "#{kit.settings.public_url}/api/calendar/#{made[:secret]}.ics" }, 201)
+            json(
+              { id: made[:id], address: "#{environment.settings.public_url}/api/calendar/#{made[:secret]}.ics" },
+              201
+            )
           end
-          app.delete("/api/plan/feeds/:feed") do
-            agency_act(App::Plan::RevokeCalendar, feed_id: params[:feed])
+          app.delete("/api/plan/calendars/:calendar") do
+            agency_act(App::Plan::RevokeCalendar, calendar_id: params[:calendar])
             status 204
           end
           app.get("/api/calendar/:secret.ics") do
-            plan = App::Plan::CalendarByAddress.call(kit, params[:secret])
+            plan = App::Plan::CalendarByAddress.call(environment, params[:secret])
             content_type CalendarText::TYPE
-            CalendarText.of(plan, kit.now)
+            CalendarText.of(plan, environment.now)
           end
         end
       end

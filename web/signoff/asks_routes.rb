@@ -7,7 +7,7 @@ module AskFirst
       module AsksRoutes
         def self.registered(app)
           app.post("/api/w/:workspace/asks") do
-            json({ id: act(App::Signoff::SendAsk, **AsksRoutes.said(body_json, kit.now)) }, 201)
+            json({ id: act(App::Signoff::SendAsk, **AsksRoutes.said(body_json, environment.now)) }, 201)
           end
           several(app)
           sent(app)
@@ -30,7 +30,10 @@ module AskFirst
           end
           app.post("/api/w/:workspace/asks/several") do
             body = body_json
-            dues = (body["dues"] || {}).transform_values { |due| Core::Plan::Iso.moment(due, kit.now, field: "dues") }
+            dues =
+              (body["dues"] || {}).transform_values do |due|
+                Core::Plan::Iso.moment(due, environment.now, field: "dues")
+              end
             said = { post_ids: body["post_ids"], dues: dues, message: body.fetch("message", "") }
             json(act(App::Signoff::SendAsks, **said), 201)
           end

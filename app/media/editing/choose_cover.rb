@@ -15,8 +15,8 @@ module AskFirst
           reading { enter }
           EditFilm.film!(row)
           Core::Media::FilmEdit.moment(at, row[:duration_ms], field: "at")
-          preview = kit.files.open(row[:file]) { |io| kit.media.preview(io, row[:kind], at: at) }
-          Previews.keep(kit, row.merge(cover_ms: at), preview)
+          preview = environment.files.open(row[:file]) { |io| environment.media.preview(io, row[:kind], at: at) }
+          Previews.keep(environment, row.merge(cover_ms: at), preview)
           write do
             enter
             rows(:media).where(id: media_id).update(cover_ms: at)

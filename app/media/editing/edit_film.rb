@@ -51,7 +51,7 @@ module AskFirst
             asked_at: now,
             made_id: new_id
           )
-          kit.queue.make_film(member.workspace_id, id, at: now)
+          environment.queue.make_film(member.workspace_id, id, at: now)
           record("film_edit_asked", facts: { id: media_id, name: row[:name] })
           announce("media", ids: [])
           id

@@ -19,12 +19,25 @@ module AskFirst
           clean = self.class.clean(row, edit)
           raise nothing_changed if clean.empty?
 
-          font = WordsFont.path(kit, reading { WordsFont.file(rows(:brand_files), clean) })
-          made = kit.files.open(row[:file]) { |io| StringIO.new(kit.media.edit(io, clean, row[:mime], font: font)) }
-          return NewVersion.call(kit, member, media_id: media_id, io: made, post_ids: post_ids, edit: clean) unless copy
+          font = WordsFont.path(environment, reading { WordsFont.file(rows(:brand_files), clean) })
+          made =
+            environment
+              .files
+              .open(row[:file]) { |io| StringIO.new(environment.media.edit(io, clean, row[:mime], font: font)) }
+          unless copy
+            return NewVersion.call(environment, member, media_id: media_id, io: made, post_ids: post_ids, edit: clean)
+          end
 
-          own = UploadMedia.call(kit, member, io: made, name: row[:name], folder_id: row[:folder_id])
-          UpdateMedium.call(kit, member, media_id: own[:id], said: { "description" => row[:description] }, version: 1)
+          own = UploadMedia.call(environment, member, io: made, name: row[:name], folder_id: row[:folder_id])
+          UpdateMedium.call(
+            environment,
+            member,
+            media_id: own[:id],
+            fields: {
+              "description" => row[:description]
+            },
+            version: 1
+          )
           { id: own[:id], posts: 0 }
         end
 

@@ -13,9 +13,9 @@ module AskFirst
         def call(media_id:, edit:)
           reading { enter }
           clean = EditMedium.clean(row, edit)
-          font = WordsFont.path(kit, reading { WordsFont.file(rows(:brand_files), clean) })
-          ::File.open(Previews.path(kit, row, Previews::LARGE), "rb") do |io|
-            kit.media.edit(io, clean, "image/jpeg", font: font)
+          font = WordsFont.path(environment, reading { WordsFont.file(rows(:brand_files), clean) })
+          ::File.open(Previews.path(environment, row, Previews::LARGE), "rb") do |io|
+            environment.media.edit(io, clean, "image/jpeg", font: font)
           end
         end
       end

@@ -25,10 +25,10 @@ module AskFirst
         # @return [String, nil] why it is not there
         def make(asked)
           row = reading { rows(:media).where(id: asked[:media_id]).first }
-          kit
+          environment
             .files
             .open(row[:file]) do |io|
-              kit.media.edit_film(io, asked[:edit].to_h, row[:mime]) { |film| keep(asked, row, film) }
+              environment.media.edit_film(io, asked[:edit].to_h, row[:mime]) { |film| keep(asked, row, film) }
             end
         rescue Core::Away
           raise # tried again
@@ -37,11 +37,11 @@ module AskFirst
         end
 
         def keep(asked, row, film)
-          here = reading { Store::People::Members.find(kit.db, asked[:person_id], member.workspace_id, now) } or
+          here = reading { Store::People::Members.find(environment.db, asked[:person_id], member.workspace_id, now) } or
             return GONE
           person = Member.from_row(here)
           person
-            .scope(kit.db)
+            .scope(environment.db)
             .as_person_in_steps { asked[:copy] ? copy(asked, row, film, person) : newer(asked, film, person) }
           nil
         end
@@ -49,7 +49,7 @@ module AskFirst
         def newer(asked, film, person)
           posts = asked[:post_ids].to_a
           NewVersion.call(
-            kit,
+            environment,
             person,
             media_id: asked[:media_id],
             io: film,
@@ -61,8 +61,23 @@ module AskFirst
 
         def copy(asked, row, film, person)
           own =
-            UploadMedia.call(kit, person, io: film, name: row[:name], folder_id: row[:folder_id], id: asked[:made_id])
-          UpdateMedium.call(kit, person, media_id: own[:id], said: { "description" => row[:description] }, version: 1)
+            UploadMedia.call(
+              environment,
+              person,
+              io: film,
+              name: row[:name],
+              folder_id: row[:folder_id],
+              id: asked[:made_id]
+            )
+          UpdateMedium.call(
+            environment,
+            person,
+            media_id: own[:id],
+            fields: {
+              "description" => row[:description]
+            },
+            version: 1
+          )
         end
 
         def finish(edit_id, wrong)

@@ -20,7 +20,7 @@ module AskFirst
         end
 
         # @return [String, nil] where it can be read
-        def path(kit, file) = file && kit.files.path(file)
+        def path(environment, file) = file && environment.files.path(file)
 
         def none
           Core::Invalid.new(

@@ -12,7 +12,7 @@ module AskFirst
           return if rows(:media).where(id: row[:id], harmful_at: nil).update(harmful_at: now).zero?
 
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [row[:added_by]].compact,
             kind: "material",

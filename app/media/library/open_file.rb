@@ -13,7 +13,7 @@ module AskFirst
           private
 
           def found = { file: row[:file], mime: "image/jpeg" }
-          def brought_up(_) = Previews.path(kit, row, self.class::FACE)
+          def brought_up(_) = Previews.path(environment, row, self.class::FACE)
         end
 
         # The same small enough for a list.
@@ -32,8 +32,8 @@ module AskFirst
 
           private
 
-          def found = { **row.slice(:file, :mime), name: "#{row[:id][-6..]}.#{kit.media.ending(row[:spec])}" }
-          def brought_up(file) = kit.files.same_path(file, **row.slice(:digest, :bytes))
+          def found = { **row.slice(:file, :mime), name: "#{row[:id][-6..]}.#{environment.media.ending(row[:spec])}" }
+          def brought_up(file) = environment.files.same_path(file, **row.slice(:digest, :bytes))
         end
 
         # What a guest's ask shows, and nothing else.

@@ -31,7 +31,7 @@ module AskFirst
               .map { |name| Core::Posts::Text.line(name, field: "labels", limit: Core::Lengths::NAME) }
               .reject(&:empty?)
               .uniq
-          found = clean.any? ? Campaigns::NamedLabels.call(kit, member, names: clean) : []
+          found = clean.any? ? Campaigns::NamedLabels.call(environment, member, names: clean) : []
           pairs = ids.product(found).map { |id, label| [member.workspace_id, id, label] }
           scope.db[:media_labels].insert_conflict.import(%i[workspace_id media_id label_id], pairs) if pairs.any?
         end

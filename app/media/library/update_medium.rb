@@ -10,19 +10,21 @@ module AskFirst
 
         LABELS = 20
 
-        # @param said [Hash] any of those of Core::Media::Facts, folder_id, labels (names)
+        # @param fields [Hash] any of those of Core::Media::Facts, folder_id, labels (names)
         # @param version [Integer] that the writer saw
         # @return [Integer] its version after that
         # @raise [Core::Conflict] medium_changed, with what stands there
-        def call(media_id:, said:, version:)
+        def call(media_id:, fields:, version:)
           raise changed unless row[:version] == version
 
-          facts = Core::Media::Facts.clean(said.except("folder_id", "labels"))
+          facts = Core::Media::Facts.clean(fields.except("folder_id", "labels"))
           kept =
-            facts.merge(said.key?("folder_id") ? { folder_id: said["folder_id"] && folder(said["folder_id"]) } : {})
-          put_labels(said["labels"]) if said.key?("labels")
+            facts.merge(
+              fields.key?("folder_id") ? { folder_id: fields["folder_id"] && folder(fields["folder_id"]) } : {}
+            )
+          put_labels(fields["labels"]) if fields.key?("labels")
           keep(kept)
-          record("medium_changed", facts: { id: media_id, name: kept[:name] || row[:name], said: said.keys.sort })
+          record("medium_changed", facts: { id: media_id, name: kept[:name] || row[:name], said: fields.keys.sort })
           announce("media", ids: [])
           version + 1
         end
@@ -46,7 +48,7 @@ module AskFirst
               .uniq
           raise too_many if clean.size > LABELS
 
-          ids = Campaigns::NamedLabels.call(kit, member, names: clean)
+          ids = Campaigns::NamedLabels.call(environment, member, names: clean)
           rows(:media_labels).where(media_id: row[:id]).delete
           scope.insert(:media_labels, *ids.map { |id| { media_id: row[:id], label_id: id } })
         end

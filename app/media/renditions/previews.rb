@@ -18,23 +18,27 @@ module AskFirst
 
         # @param row [Hash] of a medium
         # @param large [IO] a JPEG for the screen
-        def keep(kit, row, large)
-          kit.files.put(id(row, LARGE), large)
-          kit.files.put(id(row, SMALL), kit.media.thumb(large))
+        def keep(environment, row, large)
+          environment.files.put(id(row, LARGE), large)
+          environment.files.put(id(row, SMALL), environment.media.thumb(large))
         end
 
         # @param row [Hash] of a medium
         # @param size [String] LARGE or SMALL
         # @return [String] its path
         # @raise [Core::NotFound] where its file is gone
-        def path(kit, row, size)
+        def path(environment, row, size)
           wanted = id(row, size)
-          unless kit.files.there?(wanted)
+          unless environment.files.there?(wanted)
             raise Core::NotFound, "This file" if row[:harmful_at]
 
-            kit.files.open(row[:file]) { |io| keep(kit, row, kit.media.preview(io, row[:kind], at: row[:cover_ms])) }
+            environment
+              .files
+              .open(row[:file]) do |io|
+                keep(environment, row, environment.media.preview(io, row[:kind], at: row[:cover_ms]))
+              end
           end
-          kit.files.path(wanted)
+          environment.files.path(wanted)
         rescue Errno::ENOENT
           raise Core::NotFound, "This file"
         end

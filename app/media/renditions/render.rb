@@ -13,7 +13,7 @@ module AskFirst
         inside # cut before the transaction that needs them, by whoever has passed the door
 
         def call(post_ids:)
-          standing(post_ids).each_value do |post|
+          post_states(post_ids).each_value do |post|
             post.adaptations.each do |adaptation|
               adaptation.pictures.select { |picture| picture[:rendition_id].nil? }.each { |picture| make(picture) }
             end
@@ -25,7 +25,7 @@ module AskFirst
         def make(picture)
           source = fetch(:media, picture[:media_id], "This picture")
           id = new_id
-          file = "#{member.workspace_id}/#{id}.#{kit.media.ending(picture[:spec])}"
+          file = "#{member.workspace_id}/#{id}.#{environment.media.ending(picture[:spec])}"
           made = cut(source, picture[:spec]) { |io| put(file, io) }
           row = {
             workspace_id: member.workspace_id,
@@ -39,22 +39,22 @@ module AskFirst
             made_at: now,
             **made
           }
-          write { kit.db[:renditions].insert_conflict.insert(row) }
+          write { environment.db[:renditions].insert_conflict.insert(row) }
         end
 
         # A film is never held as a whole.
         def put(file, io)
-          kit.files.put(file, io)
-          { bytes: io.size, digest: Digest::SHA256.file(kit.files.path(file)).hexdigest }
+          environment.files.put(file, io)
+          { bytes: io.size, digest: Digest::SHA256.file(environment.files.path(file)).hexdigest }
         end
 
         # @raise [Core::Conflict] file_faulty
         def cut(source, spec, &)
           raise Core::Media::Harmful.error if source[:harmful_at]
 
-          kit.files.open(source[:file]) { |io| kit.media.render(io, spec, &) }
+          environment.files.open(source[:file]) { |io| environment.media.render(io, spec, &) }
         rescue Core::Invalid, Errno::ENOENT => e
-          write { MarkHarmful.call(kit, member, row: source) } if Core::Media::Harmful.it?(e)
+          write { MarkHarmful.call(environment, member, row: source) } if Core::Media::Harmful.it?(e)
           why = e.is_a?(Core::Error) ? e.message : "It is not where it was put."
           raise Core::Conflict.new(
                   "file_faulty",

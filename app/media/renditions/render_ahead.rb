@@ -14,19 +14,19 @@ module AskFirst
 
         # @return [Boolean] whether the post is there
         def call(post_id:)
-          return false unless standing([post_id]).key?(post_id)
+          return false unless post_states([post_id]).key?(post_id)
 
-          Render.call(kit, member, post_ids: [post_id])
+          Render.call(environment, member, post_ids: [post_id])
           true
         rescue Core::Conflict
           true # told to whoever asks
         end
 
         # @param post [Store::Posts::PostState::Post]
-        def self.plan(kit, workspace_id, post)
+        def self.plan(environment, workspace_id, post)
           return if post.adaptations.all? { |one| one.pictures.all? { |picture| picture[:rendition_id] } }
 
-          kit.queue.render_ahead(workspace_id, post.id, at: kit.now + AFTER)
+          environment.queue.render_ahead(workspace_id, post.id, at: environment.now + AFTER)
         end
       end
     end

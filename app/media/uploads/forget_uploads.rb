@@ -8,11 +8,11 @@ module AskFirst
       module ForgetUploads
         module_function
 
-        # @param kit [Kit]
-        def call(kit)
-          machine_now = kit.clock.machine_time(kit.now)
-          kit.files.forget_uploads(machine_now)
-          kit.files.sweep(machine_now)
+        # @param environment [Environment]
+        def call(environment)
+          machine_now = environment.clock.machine_time(environment.now)
+          environment.files.forget_uploads(machine_now)
+          environment.files.sweep(machine_now)
         end
       end
     end

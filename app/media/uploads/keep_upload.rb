@@ -14,7 +14,7 @@ module AskFirst
         # @raise [Core::NotFound, Core::Invalid] what is wrong with the file
         def call(upload_id:, folder_id: nil)
           reading { enter }
-          uploads = kit.files.uploads(member.workspace_id, member.person_id)
+          uploads = environment.files.uploads(member.workspace_id, member.person_id)
           raise gone unless uploads.whole(upload_id)
 
           kept = uploads.alone(upload_id) { keep(uploads, upload_id, folder_id) } or raise busy
@@ -27,7 +27,7 @@ module AskFirst
           file = uploads.whole(upload_id) or raise gone
           kept =
             ::File.open(file[:path], "rb") do |io|
-              UploadMedia.call(kit, member, io: io, name: file[:name], folder_id: folder_id, once: true)
+              UploadMedia.call(environment, member, io: io, name: file[:name], folder_id: folder_id, once: true)
             end
           uploads.drop(upload_id)
           kept

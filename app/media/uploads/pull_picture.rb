@@ -10,19 +10,19 @@ module AskFirst
 
         module_function
 
-        # @param kit [Kit]
+        # @param environment [Environment]
         # @param member [Member] in whose name
         # @param address [String, nil]
         # @param name [String]
         # @return [String, nil] its id; nil for one that is none, cannot be fetched, or may not be added
-        def call(kit, member, address:, name: nil)
+        def call(environment, member, address:, name: nil)
           return if address.nil?
 
-          file = kit.pages.get(address, limit: MOST_BYTES, seconds: SECONDS)
+          file = environment.pages.get(address, limit: MOST_BYTES, seconds: SECONDS)
           return if file.status != 200 || file.cut
 
           called = name || "#{URI.parse(address).host} preview"
-          UploadMedia.call(kit, member, io: StringIO.new(file.body), name: called, once: true)[:id]
+          UploadMedia.call(environment, member, io: StringIO.new(file.body), name: called, once: true)[:id]
         rescue Core::Checks::Unreadable, Core::Error, URI::Error
           nil
         end

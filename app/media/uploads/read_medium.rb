@@ -21,14 +21,14 @@ module AskFirst
         private
 
         def look(row)
-          kit
+          environment
             .files
             .open(row[:file]) do |io|
-              large = kit.media.preview(io, row[:kind])
-              Previews.keep(kit, row, large)
+              large = environment.media.preview(io, row[:kind])
+              Previews.keep(environment, row, large)
               {
-                likeness: Core::Media::Likeness.of(kit.media.greys(io)),
-                guess: Core::Media::TextRegions.boxes(kit.media.edges(large))
+                likeness: Core::Media::Likeness.of(environment.media.greys(io)),
+                guess: Core::Media::TextRegions.boxes(environment.media.edges(large))
               }
             end
         rescue Core::Invalid, Errno::ENOENT => e
@@ -47,7 +47,7 @@ module AskFirst
             near_to: near,
             guess: Store::Database.jsonb(guess)
           )
-          MarkHarmful.call(kit, member, row: row) if seen[:harmful]
+          MarkHarmful.call(environment, member, row: row) if seen[:harmful]
           announce("media", ids: [])
         end
       end

@@ -53,22 +53,22 @@ module AskFirst
             bytes: io.size,
             added_by: member.person_id,
             added_at: now,
-            **kit.media.inspect(io)
+            **environment.media.inspect(io)
           }
         end
 
         # A picture was read to its last line; whether a film or a document can be shown is known when it is drawn.
         def put(row, io)
           row[:file] = "#{member.workspace_id}/#{row[:id]}"
-          drawn = row[:kind] == "picture" ? nil : kit.media.preview(io, row[:kind])
-          kit.files.put(row[:file], io)
-          Previews.keep(kit, row, drawn) if drawn
+          drawn = row[:kind] == "picture" ? nil : environment.media.preview(io, row[:kind])
+          environment.files.put(row[:file], io)
+          Previews.keep(environment, row, drawn) if drawn
           row[:read_at] = now if drawn
         end
 
         # How a picture looks is read by a job: nobody waits for it.
         def read_later(row)
-          kit.queue.read_medium(member.workspace_id, row[:id], at: now) unless row[:read_at]
+          environment.queue.read_medium(member.workspace_id, row[:id], at: now) unless row[:read_at]
         end
 
         def digest(io)

@@ -8,7 +8,7 @@ module AskFirst
         reads :client, "add_media"
 
         # @return [Edge::Files::Uploads]
-        def call = kit.files.uploads(member.workspace_id, member.person_id)
+        def call = environment.files.uploads(member.workspace_id, member.person_id)
       end
     end
   end

@@ -44,7 +44,7 @@ module AskFirst
 
         # Of a version that did not come to be; one that did keeps them, whatever went wrong after that.
         def drop_files(newer)
-          kit.files.remove(newer[:file]) if reading { rows(:media).where(id: newer[:id]).empty? }
+          environment.files.remove(newer[:file]) if reading { rows(:media).where(id: newer[:id]).empty? }
         end
 
         def made(io, edit, id)
@@ -72,7 +72,7 @@ module AskFirst
           read_later(stored)
           rows(:media).where(id: media_id).update(replaced_by: newer[:id])
           take_along(media_id, newer[:id])
-          posts = SwapMedium.call(kit, member, post_ids: post_ids.uniq, from: media_id, into: newer[:id])
+          posts = SwapMedium.call(environment, member, post_ids: post_ids.uniq, from: media_id, into: newer[:id])
           record("medium_replaced", facts: { id: newer[:id], name: newer[:name], number: newer[:number], posts: posts })
           announce("media", ids: [])
           posts

@@ -34,7 +34,7 @@ module AskFirst
 
         def save(row, value)
           place = { post_id: row[:post_id], channel_id: row[:channel_id], part: row[:part] }
-          Posts::UpdatePart.call(kit, member, **place, value: value, version: row[:version])
+          Posts::UpdatePart.call(environment, member, **place, value: value, version: row[:version])
         end
 
         def plain(value) = JSON.parse(JSON.generate(value))

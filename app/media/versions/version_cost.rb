@@ -11,7 +11,7 @@ module AskFirst
         # @return [Array<Hash>] JSON-ready
         def call(media_id:)
           lines = Posts::ListPosts.lines(scope, library.posts_with(media_id))
-          now_there = standing(lines.map { |line| line[:id] })
+          now_there = post_states(lines.map { |line| line[:id] })
           lines.map { |line| { **line.slice(:id, :subject, :stage, :at), **effect(now_there.fetch(line[:id])) } }
         end
 

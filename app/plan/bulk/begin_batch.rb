@@ -26,7 +26,7 @@ module AskFirst
           own = { id: id, person_id: member.person_id, kind: kind, begun_at: now }
           scope.insert(:batches, own.merge(value: Store::Database.jsonb(value)))
           scope.insert(:batch_posts, *ids.map { |post_id| { batch_id: id, post_id: post_id } })
-          kit.queue.run_batch(member.workspace_id, id, at: now)
+          environment.queue.run_batch(member.workspace_id, id, at: now)
           id
         end
 

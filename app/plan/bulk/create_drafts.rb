@@ -41,7 +41,7 @@ module AskFirst
         def make((day, clock, word, label_id, idea_id), marks)
           hour = clock && Time.utc(2000, 1, 1, *clock.split(":").map(&:to_i))
           kept = { word: word, day: day, clock: hour, label_id: label_id, idea_id: idea_id }
-          PlannedPost.call(kit, member, channel_ids: marks.map(&:channel_id), **kept)
+          PlannedPost.call(environment, member, channel_ids: marks.map(&:channel_id), **kept)
         end
 
         def too_many

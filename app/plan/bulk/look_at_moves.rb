@@ -14,7 +14,7 @@ module AskFirst
         # @return [Array<Hash>] as of Several
         def call(post_ids:, days:)
           seen = Store::Posts::Visible.of(scope, post_ids.grep(Core::Uuid::FORMAT)).select_map(:id)
-          @posts = standing(seen)
+          @posts = post_states(seen)
           @lines = Lines.of(Store::Plan::Days.of_posts(scope, id: seen)).group_by(&:post_id)
           post_ids.uniq.sort.map { |id| one(id, days.is_a?(Hash) ? days.fetch(id) : days) }
         end

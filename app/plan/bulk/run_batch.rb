@@ -25,18 +25,18 @@ module AskFirst
           Store::Plan::Batches.keep(scope, batch[:id], outcomes(batch, ids)) if ids.any?
           over = left.empty?
           rows(:batches).where(id: batch[:id]).update(ended_at: now) if over
-          Live.tell(kit, member.workspace_id, { what: "batches", ids: [] }, [batch[:person_id]])
+          Live.tell(environment, member.workspace_id, { what: "batches", ids: [] }, [batch[:person_id]])
           !over
         end
 
         def outcomes(batch, ids)
-          row = Store::People::Members.find(kit.db, batch[:person_id], batch[:workspace_id], now)
+          row = Store::People::Members.find(environment.db, batch[:person_id], batch[:workspace_id], now)
           return stayed(ids, "Whoever asked for it does not work for this client any more.") unless row
 
           person = Member.from_row(row)
           person
-            .scope(kit.db)
-            .as_person { Several.call(kit, person, kind: batch[:kind], post_ids: ids, value: batch[:value]) }
+            .scope(environment.db)
+            .as_person { Several.call(environment, person, kind: batch[:kind], post_ids: ids, value: batch[:value]) }
         rescue Core::Error => e
           stayed(ids, [e.message, e.way_on].compact.join(" "))
         end

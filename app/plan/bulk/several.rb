@@ -21,7 +21,7 @@ module AskFirst
         def call(kind:, post_ids:, value: nil, dry: false)
           reading { enter }
           Core::Plan::SeveralOrder.check!(kind, post_ids, value, most: MOST)
-          return LookAtMoves.call(kit, member, post_ids: post_ids, days: value) if dry && kind == "move"
+          return LookAtMoves.call(environment, member, post_ids: post_ids, days: value) if dry && kind == "move"
 
           @dry = dry
           found = nil
@@ -39,7 +39,7 @@ module AskFirst
           before = nil
           raise Core::NotFound, "This post" unless was || kind == "bring_back"
 
-          kit.db.transaction(savepoint: true) { before = send(kind, id, value) }
+          environment.db.transaction(savepoint: true) { before = send(kind, id, value) }
           more = { changed: before != :same, stage: stages([id])[id] }
           more[:before] = before if before.is_a?(String)
           more[:made] = before if kind == "copy"
@@ -82,7 +82,7 @@ module AskFirst
           lines.map do |line|
             later = Core::Plan::WallTime.new(yield(line.time), line.time.zone)
             channels = line.channels.map { |channel| channel["id"] }
-            Move.call(kit, member, post_id: id, channel_ids: channels, from: line.value, time: later.to_h)
+            Move.call(environment, member, post_id: id, channel_ids: channels, from: line.value, time: later.to_h)
             line.value
           end
         end
@@ -92,7 +92,7 @@ module AskFirst
         def copy(id, value)
           walls = value["days"] ? [later(id, value["days"])].compact : []
           where = { channel_ids: value["channel_ids"], workspace_id: value["workspace_id"] }
-          Posts::CopyPost.call(kit, member, post_id: id, walls: walls, dry: @dry, **where)
+          Posts::CopyPost.call(environment, member, post_id: id, walls: walls, dry: @dry, **where)
         end
 
         # @return [String, nil] its first wall time, so many days later, if it has one
@@ -102,14 +102,14 @@ module AskFirst
         end
 
         def owner(id, person)
-          before = Posts::UpdateOwner.call(kit, member, post_id: id, person_id: person.to_s)
+          before = Posts::UpdateOwner.call(environment, member, post_id: id, person_id: person.to_s)
           before == person ? :same : before
         end
 
-        def release(id, _) = Dispatch::Release.call(kit, member, post_id: id)
-        def take_back(id, _) = Dispatch::TakeBack.call(kit, member, post_id: id)
-        def discard(id, _) = Posts::DiscardPost.call(kit, member, post_id: id)
-        def bring_back(id, _) = Posts::BringBack.call(kit, member, post_id: id)
+        def release(id, _) = Dispatch::Release.call(environment, member, post_id: id)
+        def take_back(id, _) = Dispatch::TakeBack.call(environment, member, post_id: id)
+        def discard(id, _) = Posts::DiscardPost.call(environment, member, post_id: id)
+        def bring_back(id, _) = Posts::BringBack.call(environment, member, post_id: id)
 
         def label(id, name)
           labels(id) { |names| names.any? { |one| same?(one, name) } ? names : names + [name] }
@@ -121,7 +121,7 @@ module AskFirst
 
         def campaign(id, name)
           before = rows(:campaigns).where(id: rows(:posts).where(id: id).select(:campaign_id)).get(:name).to_s
-          Posts::SetCampaign.call(kit, member, post_id: id, name: name)
+          Posts::SetCampaign.call(environment, member, post_id: id, name: name)
           before == name ? :same : before
         end
 
@@ -129,7 +129,7 @@ module AskFirst
           on = rows(:post_labels).where(post_id: id).select(:label_id)
           before = rows(:labels).where(id: on).order(:name).select_map(:name)
           after = yield(before)
-          Posts::SetLabels.call(kit, member, post_id: id, names: after)
+          Posts::SetLabels.call(environment, member, post_id: id, names: after)
           after == before ? :same : before
         end
 

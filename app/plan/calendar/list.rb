@@ -13,13 +13,13 @@ module AskFirst
         # @param everything [Boolean] also channels that the reader has switched off
         # @return [Hash] {rows:, cut:}, JSON-ready; rows by day and time
         # @raise [Core::Invalid] bad_date, too_many_days
-        def self.call(kit, scope, from:, to:, filter: Core::Plan::Filter::NONE, everything: false)
-          first = Core::Plan::Iso.day(from, kit.now, field: "from")
-          last = Core::Plan::Iso.day(to, kit.now, field: "to")
+        def self.call(environment, scope, from:, to:, filter: Core::Plan::Filter::NONE, everything: false)
+          first = Core::Plan::Iso.day(from, environment.now, field: "from")
+          last = Core::Plan::Iso.day(to, environment.now, field: "to")
           raise too_many unless (first..last).count.between?(1, MOST)
 
           narrowed = Store::Plan::Filtered.new(scope, filter, everything: everything)
-          scope.transaction { new(kit.now, scope, first..last, narrowed).call }
+          scope.transaction { new(environment.now, scope, first..last, narrowed).call }
         end
 
         def self.too_many

@@ -10,14 +10,14 @@ module AskFirst
         # @param scope [Store::Scope] of the agency side
         # @param lines [Array<Hash>] of Period or List
         # @return [Hash] clients: {id => name}, zone:, now:, pictures: {post => bytes of a JPEG}
-        def facts(kit, scope, lines)
+        def facts(environment, scope, lines)
           clients, reader =
             scope.transaction { [Store::Plan::Days.clients(scope), Store::Plan::Days.reader_zone(scope)] }
           {
             clients: clients.to_h { |client| client.values_at(:id, :name) },
             zone: clients.one? ? clients.first[:zone] : reader,
-            now: kit.now,
-            pictures: Pictures.call(kit, scope, lines.map { |line| line[:post_id] }.uniq)
+            now: environment.now,
+            pictures: Pictures.call(environment, scope, lines.map { |line| line[:post_id] }.uniq)
           }
         end
       end

@@ -15,29 +15,29 @@ module AskFirst
         # @param everything [Boolean] also channels that the reader has switched off
         # @return [Hash] JSON-ready
         # @raise [Core::Invalid] bad_month, time_out_of_reach
-        def self.month(kit, scope, month:, **narrowed)
-          first = Core::Plan::Iso.month(month, kit.now, field: "month")
+        def self.month(environment, scope, month:, **narrowed)
+          first = Core::Plan::Iso.month(month, environment.now, field: "month")
           inside = first..Date.new(first.year, first.month, -1)
-          scope.transaction { new(kit.now, scope, month, inside, **narrowed).call }
+          scope.transaction { new(environment.now, scope, month, inside, **narrowed).call }
         end
 
         # @param day [String] such as 2026-10-14: the week that has it
         # @return [Hash] JSON-ready
         # @raise [Core::Invalid] bad_date, time_out_of_reach
-        def self.week(kit, scope, day:, **narrowed)
-          date = Core::Plan::Iso.day(day, kit.now, field: "day")
-          scope.transaction { new(kit.now, scope, day, date..date, **narrowed).call }
+        def self.week(environment, scope, day:, **narrowed)
+          date = Core::Plan::Iso.day(day, environment.now, field: "day")
+          scope.transaction { new(environment.now, scope, day, date..date, **narrowed).call }
         end
 
         # @param from [String] such as 2026-10-14: the weeks from this day on
         # @param days [Integer] how many
         # @return [Hash] JSON-ready
         # @raise [Core::Invalid] bad_date, time_out_of_reach, bad_span
-        def self.ahead(kit, scope, from:, days:, **narrowed)
-          first = Core::Plan::Iso.day(from, kit.now, field: "from")
+        def self.ahead(environment, scope, from:, days:, **narrowed)
+          first = Core::Plan::Iso.day(from, environment.now, field: "from")
           raise bad_span unless AHEAD.include?(days)
 
-          scope.transaction { new(kit.now, scope, from, first..(first + days - 1), **narrowed).call }
+          scope.transaction { new(environment.now, scope, from, first..(first + days - 1), **narrowed).call }
         end
 
         def self.bad_span

@@ -11,10 +11,10 @@ module AskFirst
         # @param scope [Store::Scope] of the agency side
         # @param posts [Array<String>] ids
         # @return [Hash{String=>String}] post => bytes of a JPEG; what has none, or cannot be read, is left out
-        def self.call(kit, scope, posts)
+        def self.call(environment, scope, posts)
           files = scope.transaction { Store::Plan::Pictures.of(scope, posts.first(MOST)) }
           files.each_with_object({}) do |(post, row), made|
-            made[post] = small(kit, row)
+            made[post] = small(environment, row)
           rescue Core::Away
             break made # not each of them is waited for
           rescue Core::Error, SystemCallError
@@ -22,9 +22,11 @@ module AskFirst
           end
         end
 
-        def self.small(kit, row)
+        def self.small(environment, row)
           large = Media::Previews.id(row, Media::Previews::LARGE)
-          kit.files.open(kit.files.there?(large) ? large : row[:file]) { |io| kit.media.small(io, SIDE).read }
+          environment
+            .files
+            .open(environment.files.there?(large) ? large : row[:file]) { |io| environment.media.small(io, SIDE).read }
         end
         private_class_method :small
       end

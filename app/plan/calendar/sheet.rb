@@ -10,14 +10,14 @@ module AskFirst
         # @param narrowed see List
         # @return [Array<Array<String>>] rows by day and time, each with COLUMNS
         # @raise [Core::Invalid] bad_date, too_many_days
-        def self.call(kit, scope, **narrowed)
+        def self.call(environment, scope, **narrowed)
           clients =
             scope.transaction { Store::Plan::Days.clients(scope) }.to_h { |client| client.values_at(:id, :name) }
-          List.call(kit, scope, **narrowed)[:rows].map { |row| new(kit, clients, row).call }
+          List.call(environment, scope, **narrowed)[:rows].map { |row| new(environment, clients, row).call }
         end
 
-        def initialize(kit, clients, row)
-          @kit = kit
+        def initialize(environment, clients, row)
+          @environment = environment
           @clients = clients
           @row = row
         end
@@ -35,7 +35,7 @@ module AskFirst
             row[:campaign].to_s,
             row[:owner][:name],
             row[:money].map { |money| Core::Campaigns::Currency.words(money[:minor], money[:currency]) }.join(", "),
-            "#{@kit.settings.public_url}/w/#{row[:workspace_id]}/posts/#{row[:post_id]}"
+            "#{@environment.settings.public_url}/w/#{row[:workspace_id]}/posts/#{row[:post_id]}"
           ]
         end
 

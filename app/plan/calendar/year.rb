@@ -12,9 +12,9 @@ module AskFirst
         # @param everything [Boolean] also channels that the reader has switched off
         # @return [Hash] JSON-ready
         # @raise [Core::Invalid] bad_year, time_out_of_reach
-        def self.call(kit, scope, year:, **narrowed)
-          first = Core::Plan::Iso.year(year, kit.now, field: "year")
-          scope.transaction { new(kit.now, scope, first..Date.new(first.year, 12, 31), **narrowed).call }
+        def self.call(environment, scope, year:, **narrowed)
+          first = Core::Plan::Iso.year(year, environment.now, field: "year")
+          scope.transaction { new(environment.now, scope, first..Date.new(first.year, 12, 31), **narrowed).call }
         end
 
         # @param days [Range<Date>] of the year

@@ -63,7 +63,7 @@ module AskFirst
 
         # Also on channels that whoever carries over has switched off in their own views.
         def planned(first, last)
-          List.call(kit, scope, from: first.iso8601, to: last.iso8601, everything: true)[:rows]
+          List.call(environment, scope, from: first.iso8601, to: last.iso8601, everything: true)[:rows]
         end
 
         # On a channel that was archived nothing is planned any more.

@@ -29,7 +29,7 @@ module AskFirst
 
         def make(mark)
           kept = mark.slice(:word, :day, :clock, :label_id, :idea_id)
-          PlannedPost.call(kit, member, channel_ids: [mark[:channel_id]], **kept)
+          PlannedPost.call(environment, member, channel_ids: [mark[:channel_id]], **kept)
         end
 
         def mark_gone

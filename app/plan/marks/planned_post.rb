@@ -16,14 +16,22 @@ module AskFirst
         # @return [String] the post's id
         # @raise [Core::Invalid] no_such_idea: one that is not there, or that the member does not see
         def call(word:, channel_ids:, day:, clock:, label_id:, idea_id: nil)
-          id = Posts::CreatePost.call(kit, member, subject: word)
-          Posts::ChooseChannels.call(kit, member, post_id: id, channel_ids: channel_ids)
+          id = Posts::CreatePost.call(environment, member, subject: word)
+          Posts::ChooseChannels.call(environment, member, post_id: id, channel_ids: channel_ids)
           time = time(day, clock)
-          Posts::UpdatePart.call(kit, member, post_id: id, channel_id: nil, part: "time", value: time, version: 0)
+          Posts::UpdatePart.call(
+            environment,
+            member,
+            post_id: id,
+            channel_id: nil,
+            part: "time",
+            value: time,
+            version: 0
+          )
           name = label_id && rows(:labels).where(id: label_id).get(:name)
-          Posts::SetLabels.call(kit, member, post_id: id, names: [name]) if name
+          Posts::SetLabels.call(environment, member, post_id: id, names: [name]) if name
           idea = idea_id && seen(idea_id)
-          Ideas::IntoPost.call(kit, member, post_id: id, idea: idea) if idea
+          Ideas::IntoPost.call(environment, member, post_id: id, idea: idea) if idea
           id
         end
 

@@ -25,11 +25,16 @@ module AskFirst
           raise there_already(post.on(to)) if post.on(to)
           raise Moving.moved_meanwhile("seen") unless one.time == stored(seen)
 
-          Posts::ChooseChannels.call(kit, member, post_id: post_id, channel_ids: post.channel_ids - [from] + [to])
+          Posts::ChooseChannels.call(
+            environment,
+            member,
+            post_id: post_id,
+            channel_ids: post.channel_ids - [from] + [to]
+          )
           take_along(from, to)
           plan(to, value, before: one.time)
           refresh_stage([post_id])
-          tell(standing([post_id]).fetch(post_id).on(to), one.time) if one.time != stored(value)
+          tell(post_states([post_id]).fetch(post_id).on(to), one.time) if one.time != stored(value)
         end
 
         private

@@ -24,8 +24,8 @@ module AskFirst
         private
 
         def look(post_id, from, to, seen, time, before)
-          ChangeChannel.call(kit, member, post_id: post_id, from: from, to: to, seen: seen, time: time)
-          there = standing([post_id]).fetch(post_id)
+          ChangeChannel.call(environment, member, post_id: post_id, from: from, to: to, seen: seen, time: time)
+          there = post_states([post_id]).fetch(post_id)
           one = there.on(to)
           answer(
             one.time,

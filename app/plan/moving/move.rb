@@ -10,13 +10,13 @@ module AskFirst
         # @param channel_ids [Array<String>] those that go out at that time
         # @param from [Hash, nil] {"wall" =>, "zone" =>} that the mover saw; nil for none
         # @param time [Hash, nil] the new one; nil for none
-        # @return [void]
+        # @return [Array<String>] ids of the adaptations that lost their release by it
         # @raise [Core::Conflict] moved_meanwhile
         def call(post_id:, channel_ids:, from:, time:)
           moving = Moving.new(post, mine(post.adaptations), channel_ids)
           value = Core::Posts::PartValues.clean("time", time, now: now)
           # also when the answer to the first try was lost on its way
-          return if moving.at?(Core::Plan::WallTime.stored(value))
+          return [] if moving.at?(Core::Plan::WallTime.stored(value))
 
           moving.require_unsent!
           moving.targets.each { |channel_id| require_write!(channel_id, "time") }
@@ -24,6 +24,16 @@ module AskFirst
 
           drafts = moving.targets.map { |channel_id| write_part(channel_id, "time", value) }
           keep(move_releases(after(*drafts), nil))
+          unreleased
+        end
+
+        private
+
+        # What was released and is not any more: undoing it releases it again.
+        def unreleased
+          released = ->(one) { one.adaptations.select(&:release).map(&:id) }
+          before = released.call(post)
+          before.empty? ? [] : before - released.call(post_states([post.id]).fetch(post.id))
         end
       end
     end

@@ -16,32 +16,32 @@ module AskFirst
         # @return [Hash] {name:, events:, marks:}
         # @raise [Core::NotFound] for an address that was guessed or revoked, or whose maker works for nobody here any
         # more: one answer
-        def self.call(kit, secret)
-          new(kit, Store::Database.blob(Digest::SHA256.digest(secret.to_s))).call
+        def self.call(environment, secret)
+          new(environment, Store::Database.blob(Digest::SHA256.digest(secret.to_s))).call
         end
 
-        def initialize(kit, digest)
-          @kit = kit
-          @now = kit.now
+        def initialize(environment, digest)
+          @environment = environment
+          @now = environment.now
           @digest = digest
         end
 
         def call
           scope.transaction do
             note_reading
-            { name: feed[:name], events: events, marks: marks }
+            { name: calendar[:name], events: events, marks: marks }
           end
         end
 
         private
 
-        attr_reader :kit
+        attr_reader :environment
 
-        def feed
-          @feed ||=
+        def calendar
+          @calendar ||=
             Store::Scope
-              .of_secret(kit.db, @digest)
-              .transaction { kit.db[:calendar_feeds].where(digest: @digest, revoked_at: nil).first } ||
+              .of_secret(environment.db, @digest)
+              .transaction { environment.db[:private_calendars].where(digest: @digest, revoked_at: nil).first } ||
               raise(Core::NotFound, "This calendar")
         end
 
@@ -49,8 +49,8 @@ module AskFirst
         def members
           @members ||=
             Store::People::Members
-              .of_person(kit.db, feed[:person_id], @now)
-              .select { |row| row[:side] == "agency" && [nil, row[:workspace_id]].include?(feed[:workspace_id]) }
+              .of_person(environment.db, calendar[:person_id], @now)
+              .select { |row| row[:side] == "agency" && [nil, row[:workspace_id]].include?(calendar[:workspace_id]) }
               .each { |row| clients[row[:workspace_id]] = row[:workspace_name] }
         end
 
@@ -63,16 +63,16 @@ module AskFirst
 
               limited = members.select { |row| row[:limited] }
               Store::Scope.new(
-                kit.db,
+                environment.db,
                 workspace_ids: members.map { |row| row[:workspace_id] },
-                person_id: feed[:person_id],
+                person_id: calendar[:person_id],
                 side: "agency",
                 limits: limited.to_h { |row| [row[:workspace_id], row[:channel_ids].to_a] }
               )
             end
         end
 
-        def filter = @filter ||= Core::Plan::Filter.read(feed[:narrowing])
+        def filter = @filter ||= Core::Plan::Filter.read(calendar[:narrowing])
 
         def events
           narrowed = Store::Plan::Filtered.new(scope, filter)
@@ -91,7 +91,7 @@ module AskFirst
             sure: SURE.include?(line.stage),
             channels: line.channels.map { |channel| channel["name"] },
             client: clients.fetch(line.workspace_id),
-            address: "#{kit.settings.public_url}/w/#{line.workspace_id}/posts/#{line.post_id}"
+            address: "#{environment.settings.public_url}/w/#{line.workspace_id}/posts/#{line.post_id}"
           }
         end
 
@@ -110,9 +110,9 @@ module AskFirst
 
         # When it was read last, to the hour: the list of addresses says which are in use.
         def note_reading
-          return if feed[:read_at] && feed[:read_at] > @now - 3_600
+          return if calendar[:read_at] && calendar[:read_at] > @now - 3_600
 
-          kit.db[:calendar_feeds].where(id: feed[:id]).update(read_at: @now)
+          environment.db[:private_calendars].where(id: calendar[:id]).update(read_at: @now)
         end
       end
     end

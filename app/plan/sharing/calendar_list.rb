@@ -7,7 +7,7 @@ module AskFirst
       class CalendarList < AgencyAct
         # @return [Array<Hash>] JSON-ready
         def call
-          db[:calendar_feeds]
+          db[:private_calendars]
             .where(person_id: person.person_id, revoked_at: nil)
             .order(:made_at)
             .select(:id, :workspace_id, :name, :narrowing, :made_at, :read_at)

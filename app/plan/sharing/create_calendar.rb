@@ -15,15 +15,15 @@ module AskFirst
         # @param narrowing [Hash{String=>String}] see Core::Plan::Filter
         # @param workspace_id [String, nil] nil for all clients
         # @return [Hash] {id:, secret:}
-        # @raise [Core::Invalid] name_missing, bad_filter, too_many_feeds
+        # @raise [Core::Invalid] name_missing, bad_filter, too_many_calendars
         def call(name:, narrowing:, workspace_id: nil)
           raise Core::NotFound, "This workspace" if workspace_id && !person.workspace_ids.include?(workspace_id)
 
           filter = Core::Plan::Filter.read(narrowing)
-          raise too_many if db[:calendar_feeds].where(person_id: person.person_id, revoked_at: nil).count >= MOST
+          raise too_many if db[:private_calendars].where(person_id: person.person_id, revoked_at: nil).count >= MOST
 
           secret = SecureRandom.urlsafe_base64(32)
-          feed = {
+          calendar = {
             id: new_id,
             workspace_id: workspace_id,
             person_id: person.person_id,
@@ -32,9 +32,9 @@ module AskFirst
             digest: Store::Database.blob(Digest::SHA256.digest(secret)),
             made_at: now
           }
-          db[:calendar_feeds].insert(feed)
-          record("feed_made", name: feed[:name])
-          { id: feed[:id], secret: secret }
+          db[:private_calendars].insert(calendar)
+          record("feed_made", name: calendar[:name])
+          { id: calendar[:id], secret: secret }
         end
 
         private
@@ -49,7 +49,7 @@ module AskFirst
         def too_many
           Core::TooMany.new(
             "You have #{MOST} calendar addresses already.",
-            of: "feeds",
+            of: "calendars",
             field: "name",
             way_on: "Revoke one that no calendar reads any more."
           )

@@ -8,14 +8,14 @@ module AskFirst
         # @param secret [String] of the link
         # @return [Hash] JSON-ready
         # @raise [Core::NotFound] for a link that was guessed, revoked or has expired: one answer
-        def self.call(kit, secret)
-          link = Store::Plan::Links.by_secret(kit.db, secret)
-          raise Core::NotFound, "This plan" unless link && works?(link, kit.now)
+        def self.call(environment, secret)
+          link = Store::Plan::Links.by_secret(environment.db, secret)
+          raise Core::NotFound, "This plan" unless link && works?(link, environment.now)
 
-          scope = Store::Scope.new(kit.db, workspace_ids: [link[:workspace_id]], person_id: nil, side: "client")
-          note_reading(kit, scope, link)
-          open!(kit, scope)
-          found = SharedPlan.call(kit.now, scope, **link.slice(:weeks, :marks, :money))
+          scope = Store::Scope.new(environment.db, workspace_ids: [link[:workspace_id]], person_id: nil, side: "client")
+          note_reading(environment, scope, link)
+          open!(environment, scope)
+          found = SharedPlan.call(environment.now, scope, **link.slice(:weeks, :marks, :money))
           found.merge(expires_at: link[:expires_at].iso8601)
         end
 
@@ -24,16 +24,16 @@ module AskFirst
         end
 
         # When it was read last, to the hour.
-        def self.note_reading(kit, scope, link)
-          return if link[:read_at] && link[:read_at] > kit.now - 3_600
+        def self.note_reading(environment, scope, link)
+          return if link[:read_at] && link[:read_at] > environment.now - 3_600
 
-          scope.transaction { scope.rows(:plan_links).where(id: link[:id]).update(read_at: kit.now) }
+          scope.transaction { scope.rows(:plan_links).where(id: link[:id]).update(read_at: environment.now) }
         end
 
         # Of an archived client nothing is planned any more.
-        def self.open!(kit, scope)
+        def self.open!(environment, scope)
           here = { id: scope.workspace_ids, archived_at: nil, deleted_at: nil }
-          raise Core::NotFound, "This plan" unless scope.transaction { kit.db[:workspaces].where(here).any? }
+          raise Core::NotFound, "This plan" unless scope.transaction { environment.db[:workspaces].where(here).any? }
         end
         private_class_method :works?, :note_reading, :open!
       end

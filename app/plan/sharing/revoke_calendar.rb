@@ -6,10 +6,10 @@ module AskFirst
       # Ends a calendar address of one's own, at once and for good.
       class RevokeCalendar < AgencyAct
         # @raise [Core::NotFound] for what is not there, and for what is another's
-        def call(feed_id:)
-          raise Core::NotFound, "This address" unless Core::Uuid::FORMAT.match?(feed_id.to_s)
+        def call(calendar_id:)
+          raise Core::NotFound, "This address" unless Core::Uuid::FORMAT.match?(calendar_id.to_s)
 
-          own = db[:calendar_feeds].where(id: feed_id, person_id: person.person_id)
+          own = db[:private_calendars].where(id: calendar_id, person_id: person.person_id)
           name = own.get(:name) or raise Core::NotFound, "This address"
           return if own.where(revoked_at: nil).update(revoked_at: now).zero?
 

@@ -18,9 +18,9 @@ module AskFirst
         # @param secret [String] of the link
         # @return [Hash] {name:, events:, marks:} as of Calendar
         # @raise [Core::NotFound] see PlanByLink
-        def call(kit, secret)
-          plan = PlanByLink.call(kit, secret)
-          address = "#{kit.settings.public_url}/review/plan##{secret}"
+        def call(environment, secret)
+          plan = PlanByLink.call(environment, secret)
+          address = "#{environment.settings.public_url}/review/plan##{secret}"
           {
             name: "#{plan[:client][:name]}: the plan",
             events: plan[:posts].map { |post| event(post, plan, address) },

@@ -28,7 +28,7 @@ module AskFirst
 
         def call
           {
-            client: @client.slice(:name, :mark, :edge),
+            client: @client.slice(:name, :initials, :edge),
             zone: @client[:zone],
             now: @now.iso8601,
             today: today.iso8601,

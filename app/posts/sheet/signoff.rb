@@ -164,7 +164,7 @@ module AskFirst
 
           # Whose yes is still missing there, as far as somebody may decide beside them.
           def places_left(line)
-            standings = @reading.shown.filter_map { |one| standing_at(one, line[:step_id]) }
+            standings = @reading.shown.filter_map { |one| step_state(one, line[:step_id]) }
             places = standings.flat_map(&:open_places).uniq
             people = line[:people].map { |id| { id: id, name: names[id] } }.sort_by { |one| one[:name] }
             {
@@ -190,7 +190,7 @@ module AskFirst
 
           # Whoever was asked cannot answer any more, or too few of them.
           def for_nobody?(line)
-            @reading.shown.any? { |one| one.waits_for_nobody && standing_at(one, line[:step_id])&.open_ask }
+            @reading.shown.any? { |one| one.waits_for_nobody && step_state(one, line[:step_id])&.open_ask }
           end
 
           # What blocks, of somebody who is not here any more: it can be set aside.
@@ -204,7 +204,7 @@ module AskFirst
               .uniq
           end
 
-          def standing_at(adaptation, step_id) = adaptation.verdict.steps.find { |one| one.step.id == step_id }
+          def step_state(adaptation, step_id) = adaptation.verdict.steps.find { |one| one.step.id == step_id }
 
           def passes_json(passes)
             passes

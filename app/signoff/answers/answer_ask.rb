@@ -67,7 +67,7 @@ module AskFirst
         end
 
         def receipt(kept)
-          CreateReceipt.call(kit, member, person_id: member.person_id, answer_ids: kept.map { |one| one[:id] })
+          CreateReceipt.call(environment, member, person_id: member.person_id, answer_ids: kept.map { |one| one[:id] })
         end
 
         # @return [Array<Hash>] the rows with their places in the order of sign-off
@@ -95,7 +95,7 @@ module AskFirst
             words: said,
             room: row[:room],
             fingerprint: one.fingerprint,
-            stood: one.standing&.fingerprint,
+            stood: one.adaptation&.fingerprint,
             wall: one.wall,
             zone: one.zone,
             eligible: verdict != "yes" || one.counts?,
@@ -108,7 +108,7 @@ module AskFirst
           yes = said.empty? ? "#{member.name} says yes." : "#{member.name} says yes, and: #{said}"
           words = verdict == "yes" ? yes : "#{member.name} wants a change: #{said}"
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [row[:asked_by]],
             kind: "answered",
@@ -119,15 +119,17 @@ module AskFirst
 
         # What somebody is publishing by hand at this moment.
         def stop_publishers(taken, said)
-          ids = taken.filter_map { |one| one.id if one.standing&.in_hand? }
+          ids = taken.filter_map { |one| one.id if one.adaptation&.in_hand? }
           words = "Do not publish it, #{member.name} wants a change: #{said}"
-          Dispatch::TellPublishers.call(kit, member, adaptation_ids: ids, words: words) if ids.any?
+          Dispatch::TellPublishers.call(environment, member, adaptation_ids: ids, words: words) if ids.any?
         end
 
         # A line's adaptation is answered when it is blocked or its places are filled.
         def finish(after, verdict)
           done = after.adaptations.select { |one| answered?(one) }
-          EndLines.call(kit, member, adaptation_ids: done.map(&:id), as: "answered", line_id: row[:id]) if done.any?
+          if done.any?
+            EndLines.call(environment, member, adaptation_ids: done.map(&:id), as: "answered", line_id: row[:id])
+          end
           after = after.changed(asked: ->(rows) { ended(rows, done.map(&:id)) })
           keep(after)
           { stage: after.stage, verdict: verdict }

@@ -6,9 +6,9 @@ module AskFirst
       # What one line asks one person about, and which of it their answer can be taken for, by the order of their own
       # words and what became of each adaptation since.
       class Asked
-        # One adaptation of the line: row (of the standing's asked), standing (as it is now; nil when it was taken off).
+        # One adaptation of the line: row (of what was asked), adaptation (as it is now; nil when it was taken off).
         One =
-          Struct.new(:row, :standing, :channel, keyword_init: true) do
+          Struct.new(:row, :adaptation, :channel, keyword_init: true) do
             def id = row[:adaptation_id]
             def fingerprint = row[:fingerprint]
             def wall = row[:wall]
@@ -17,12 +17,12 @@ module AskFirst
             def ended? = %w[withdrawn outdated].include?(row[:ended_as])
             # One to what stands no more leaves an earlier good yes as it is.
             def counts? = !ended? && current?
-            def current? = standing&.fingerprint == fingerprint
+            def current? = adaptation&.fingerprint == fingerprint
 
             # With a value in what is answered: by the parts as they stand, where they stand so; else as the revision
             # has it.
             def author?(person_id)
-              (current? ? standing.authors : row[:authors].to_a).include?(person_id)
+              (current? ? adaptation.authors : row[:authors].to_a).include?(person_id)
             end
           end
 
@@ -37,7 +37,7 @@ module AskFirst
 
         # @return [Array<One>] on the member's own channels
         def all
-          @all ||= @post.asked_on(@line[:id]).map { |row| one(row) }.select { |one| one.standing.nil? || mine?(one) }
+          @all ||= @post.asked_on(@line[:id]).map { |row| one(row) }.select { |one| one.adaptation.nil? || mine?(one) }
         end
 
         # A yes is for what the page showed, and it must have shown all that is still asked.
@@ -64,10 +64,10 @@ module AskFirst
         # Why an answer cannot be taken for one adaptation.
         # @return [Core::Error, nil]
         def refusal(one, verdict, seen)
-          if one.standing.nil?
+          if one.adaptation.nil?
             return over("taken_off", "#{one.channel} was taken off this post meanwhile, so nothing goes out there.")
           end
-          unless verdict == "yes" ? !one.standing.sent? : one.standing.stoppable?
+          unless verdict == "yes" ? !one.adaptation.sent? : one.adaptation.stoppable?
             return over("too_late", "Too late for #{one.channel}: it is being sent or is out.")
           end
 
@@ -77,23 +77,23 @@ module AskFirst
         private
 
         def one(row)
-          standing = @post.adaptation(row[:adaptation_id])
+          adaptation = @post.adaptation(row[:adaptation_id])
           One.new(
             row: row,
-            standing: standing,
-            channel: standing ? standing.channel[:name] : @post.channel_name(row[:adaptation_id])
+            adaptation: adaptation,
+            channel: adaptation ? adaptation.channel[:name] : @post.channel_name(row[:adaptation_id])
           )
         end
 
         def mine?(one)
-          @member.limited_to.nil? || @member.limited_to.include?(one.standing.row[:channel_id])
+          @member.limited_to.nil? || @member.limited_to.include?(one.adaptation.row[:channel_id])
         end
 
         def refusal_of_yes(one, seen)
           latest = latest_own(one)
           return answered_since(latest) if latest && latest.order > seen
           return ended(one) if one.ended?
-          return another_time(one) unless one.standing.facts.holds_for?(time(one))
+          return another_time(one) unless one.adaptation.facts.holds_for?(time(one))
 
           four_eyes(one)
         end
@@ -102,7 +102,7 @@ module AskFirst
         # given.
         def latest_own(one)
           one
-            .standing
+            .adaptation
             .facts
             .answers
             .select { |answer| answer.person_id == @member.person_id && answer.step_id == @line[:step_id] }
@@ -130,7 +130,7 @@ module AskFirst
         # On an ended line a yes only lifts its giver's own block, at that step, on what stands now.
         def ended(one)
           if one.current? &&
-               one.standing.verdict.blocks.any? { |block|
+               one.adaptation.verdict.blocks.any? { |block|
                  block.person_id == @member.person_id && block.step_id == @line[:step_id]
                }
             return

@@ -32,7 +32,7 @@ module AskFirst
               .insert(workspace_id: member.workspace_id, id: id, person_id: person_id, made_at: now)
           return unsent(person_id) if fresh.empty? # two at once
 
-          kit.queue.receipt_mail(member.workspace_id, id, at: now + AFTER)
+          environment.queue.receipt_mail(member.workspace_id, id, at: now + AFTER)
           id
         end
       end

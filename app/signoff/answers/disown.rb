@@ -14,10 +14,10 @@ module AskFirst
         # Whoever holds the secret of the receipt's mail.
         # @param secret [String]
         # @return [Hash] JSON-ready: {stopped: posts, out: posts that cannot be stopped any more}
-        def self.by_secret(kit, secret, from:)
-          row, scope = ReceiptByLink.find(kit, secret)
-          name = scope.transaction { kit.db[:people].where(id: row[:person_id]).get(:name) }
-          call(kit, Member.of_receipt(row, name: name, from: from), receipt_id: row[:id])
+        def self.by_secret(environment, secret, from:)
+          row, scope = ReceiptByLink.find(environment, secret)
+          name = scope.transaction { environment.db[:people].where(id: row[:person_id]).get(:name) }
+          call(environment, Member.of_receipt(row, name: name, from: from), receipt_id: row[:id])
         end
 
         def call(receipt_id:)
@@ -32,12 +32,12 @@ module AskFirst
 
         private
 
-        def stoppable?(answer) = standing_of(answer).then { |one| one.nil? || one.stoppable? }
-        def standing_of(answer) = posts.fetch(answer[:post_id]).adaptation(answer[:adaptation_id])
+        def stoppable?(answer) = adaptation_of(answer).then { |one| one.nil? || one.stoppable? }
+        def adaptation_of(answer) = posts.fetch(answer[:post_id]).adaptation(answer[:adaptation_id])
 
         # By whoever disowns it; so it stays until a yes of their own.
         def blocked?(answer)
-          standing_of(answer)&.verdict&.blocks.to_a.any? { |block| block.person_id == member.person_id }
+          adaptation_of(answer)&.verdict&.blocks.to_a.any? { |block| block.person_id == member.person_id }
         end
 
         def block(answers)
@@ -64,7 +64,7 @@ module AskFirst
             given_by: member.person_id,
             verdict: "no",
             words: WORDS,
-            stood: standing_of(answer)&.fingerprint,
+            stood: adaptation_of(answer)&.fingerprint,
             eligible: true,
             author: false,
             given_at: now
@@ -72,9 +72,9 @@ module AskFirst
         end
 
         def stop_publishers(answers)
-          ids = answers.filter_map { |one| one[:adaptation_id] if standing_of(one)&.in_hand? }
+          ids = answers.filter_map { |one| one[:adaptation_id] if adaptation_of(one)&.in_hand? }
           words = "Do not publish it, #{member.name} says that a yes in their name was not theirs."
-          Dispatch::TellPublishers.call(kit, member, adaptation_ids: ids, words: words) if ids.any?
+          Dispatch::TellPublishers.call(environment, member, adaptation_ids: ids, words: words) if ids.any?
         end
 
         def tell(ids)
@@ -82,7 +82,7 @@ module AskFirst
           leads = colleagues.select { |one| Core::Permissions::Leads.hears?(one, channels) }.map(&:person_id)
           what = ids.size == 1 ? "“#{posts.fetch(ids.first).row[:subject]}”" : "#{ids.size} posts"
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: leads,
             kind: "trouble",

@@ -18,7 +18,7 @@ module AskFirst
           rows(:receipts).where(id: receipt_id).update(digest: CreatePass.digest(token), sent_at: sent_at)
           to = person(receipt[:person_id])
           { to: to[:email], subject: "#{workspace[:name]}: you said yes to #{how_many(lines.size)}" }.merge(
-            letter(to, lines, "#{kit.settings.public_url}/review/#receipt.#{token}")
+            letter(to, lines, "#{environment.settings.public_url}/review/#receipt.#{token}")
           )
         end
 

@@ -8,12 +8,12 @@ module AskFirst
         # @param secret [String]
         # @return [Hash] JSON-ready
         # @raise [Core::NotFound] for one that was never one of ours
-        def self.call(kit, secret)
-          row, scope = find(kit, secret)
+        def self.call(environment, secret)
+          row, scope = find(environment, secret)
           scope.transaction do
             {
-              client: kit.db[:workspaces].where(id: row[:workspace_id]).get(:name),
-              me: kit.db[:people].where(id: row[:person_id]).get(:name),
+              client: environment.db[:workspaces].where(id: row[:workspace_id]).get(:name),
+              me: environment.db[:people].where(id: row[:person_id]).get(:name),
               disowned: !row[:disowned_at].nil?,
               lines: ReceiptLines.of(scope, row[:id]).map { |line| json(line) }
             }
@@ -21,12 +21,23 @@ module AskFirst
         end
 
         # @return [Array(Hash, Store::Scope)] the receipt's row, and the scope of its person
-        def self.find(kit, secret)
+        def self.find(environment, secret)
           digest = CreatePass.digest(secret.to_s)
-          row = Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:receipts].where(digest: digest).first }
+          row =
+            Store::Scope
+              .of_secret(environment.db, digest)
+              .transaction { environment.db[:receipts].where(digest: digest).first }
           raise Core::NotFound, "This receipt" unless row
 
-          [row, Store::Scope.new(kit.db, workspace_ids: row[:workspace_id], person_id: row[:person_id], side: "client")]
+          [
+            row,
+            Store::Scope.new(
+              environment.db,
+              workspace_ids: row[:workspace_id],
+              person_id: row[:person_id],
+              side: "client"
+            )
+          ]
         end
 
         def self.json(line)

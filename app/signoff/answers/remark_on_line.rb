@@ -15,7 +15,7 @@ module AskFirst
             raise not_shown
           end
 
-          Talk::Say.call(kit, member, post_id: row[:post_id], room: "client", **said)
+          Talk::Say.call(environment, member, post_id: row[:post_id], room: "client", **said)
         end
 
         private

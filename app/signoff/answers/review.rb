@@ -49,7 +49,7 @@ module AskFirst
               .order(:said_at)
               .all
               .group_by { |row| row[:post_id] }
-          @ways = ReviewWays.new(scope, member.person_id, shown.values.flatten)
+          @variants = ReviewVariants.new(scope, member.person_id, shown.values.flatten)
           others(found, ask)
           reasons(ask, shown.values.flatten.map { |one| one[:adaptation_id] })
           found
@@ -101,7 +101,7 @@ module AskFirst
             seen: @seen.values_at(*shown.map { |row| row[:adaptation_id] }).compact.max || 0,
             verdict: last && last[:verdict],
             words: last ? last[:words] : "",
-            ways: @ways.of(shown),
+            variants: @variants.of(shown),
             others: others_json(line, shown),
             talk: talk.map { |row| remark_json(row) }
           }

@@ -14,7 +14,7 @@ module AskFirst
         def askable(post_ids)
           check!(post_ids)
           ids = seen(post_ids)
-          posts = standing(ids)
+          posts = post_states(ids)
           @gone = post_ids.uniq - ids
           Askable.new(
             posts.values,

@@ -13,12 +13,12 @@ module AskFirst
         # The client's person as a guest of one of their asks, only to be looked at.
         # @param row [Hash] of Store::People::Members, whom the owner looks as
         # @return [Member]
-        def self.guest(kit, row, ask_id)
+        def self.guest(environment, row, ask_id)
           guest = Member.from_row(row, pass: { id: nil, ask_id: ask_id }, looking: true)
           asked =
             Core::Uuid::FORMAT.match?(ask_id.to_s) &&
               guest
-                .scope(kit.db)
+                .scope(environment.db)
                 .then do |scope|
                   scope.transaction { scope.rows(:ask_people).where(ask_id: ask_id, person_id: row[:person_id]).any? }
                 end

@@ -13,7 +13,7 @@ module AskFirst
           ask = rows(:asks).where(id: ask_id).first
           return if ask.nil? || ask[:withdrawn_at]
 
-          token = CreatePass.call(kit, member, ask_id: ask_id, person_id: person_id)
+          token = CreatePass.call(environment, member, ask_id: ask_id, person_id: person_id)
           lines = rows(:ask_lines).where(ask_id: ask_id).select_map(:id)
           to = person(person_id)
           said = letter(to, ask, lines, token)
@@ -35,7 +35,7 @@ module AskFirst
               .quote(ask[:message])
               .button(
                 "Look and answer",
-                "#{kit.settings.public_url}/review/##{token}",
+                "#{environment.settings.public_url}/review/##{token}",
                 lead: "Look at it and answer here, no account needed:",
                 colour: Letter::YES
               )
@@ -56,7 +56,7 @@ module AskFirst
 
         def reply_address(token, line_id)
           pass = rows(:guest_passes).where(digest: CreatePass.digest(token)).get(:id)
-          Talk::ReplyAddress.make(kit, scope, pass_id: pass, line_id: line_id)
+          Talk::ReplyAddress.make(environment, scope, pass_id: pass, line_id: line_id)
         end
 
         # The posts themselves, so that the mail can be read where nothing else can; they are answered behind the link.
@@ -73,16 +73,16 @@ module AskFirst
               .group_by { |row| row[:line_id] }
               .values
               .flat_map { |own| StillAsked.of(own) }
-          ways = asked.group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values
-          ways = ways.sort_by { |own| own.first[:wall] || Time.at(0) }
+          variants = asked.group_by { |row| [row[:line_id], row[:wall], row[:request]["text"]] }.values
+          variants = variants.sort_by { |own| own.first[:wall] || Time.at(0) }
           said = Hash.new { |all, line| all[line] = apart ? reply_address(token, line) : nil }
-          ways
+          variants
             .first(SHOWN)
             .each do |own|
               first = own.first
               letter.post(place(own), first[:request]["text"], files(first), say: said[first[:line_id]])
             end
-          rest = ways.size - SHOWN
+          rest = variants.size - SHOWN
           letter.say("#{rest} more #{rest == 1 ? "stands" : "stand"} behind the link.") if rest.positive?
         end
 

@@ -38,7 +38,7 @@ module AskFirst
 
         # A step is not wanted of every channel.
         def open_beside?(adaptation, step)
-          own = standing(adaptation, step)
+          own = step_state(adaptation, step)
           !own.nil? && !own.satisfied?
         end
 
@@ -54,10 +54,10 @@ module AskFirst
         # An open ask about exactly what stands, for the day that is planned, goes on; what was opened to change it
         # has none, and one that nobody can answer any more is asked anew.
         def asked?(adaptation, step)
-          !adaptation.facts.opened && !adaptation.waits_for_nobody && standing(adaptation, step).asked_as_it_stands?
+          !adaptation.facts.opened && !adaptation.waits_for_nobody && step_state(adaptation, step).asked_as_it_stands?
         end
 
-        def standing(adaptation, step)
+        def step_state(adaptation, step)
           adaptation.verdict.steps.find { |one| one.step.id == step.id }
         end
 
@@ -65,7 +65,7 @@ module AskFirst
           found = due(post, step)
           Offer.new(step: step, adaptations: found) if found.any?
         end
-        private_class_method :open_beside?, :first_step, :standing, :offer
+        private_class_method :open_beside?, :first_step, :step_state, :offer
       end
     end
   end

@@ -16,7 +16,7 @@ module AskFirst
         def call(step_id:, post_ids:, due_at: nil, message: "", channel_ids: nil)
           words = Core::Posts::Text.clean(message, field: "message", limit: Core::Lengths::WORDS)
           reading { enter(lock: false, stand: false) } # nothing is cut for somebody who may not ask
-          Media::Render.call(kit, member, post_ids: post_ids)
+          Media::Render.call(environment, member, post_ids: post_ids)
           write do
             enter
             send_it(step(step_id), due_at, words, channel_ids)
@@ -143,14 +143,14 @@ module AskFirst
 
         def insert_line(ask_id, step, post, adaptations)
           EndLines.call(
-            kit,
+            environment,
             member,
             adaptation_ids: adaptations.map(&:id),
             as: "outdated",
             pairs: overtaken(step, post, adaptations)
           )
-          Posts::FixTags.call(kit, member, adaptations: adaptations)
-          revision = Posts::CreateRevision.call(kit, member, post: post)
+          Posts::FixTags.call(environment, member, adaptations: adaptations)
+          revision = Posts::CreateRevision.call(environment, member, post: post)
           line_id = new_id
           scope.insert(:ask_lines, { id: line_id, ask_id: ask_id, post_id: post.id, revision_id: revision[:id] })
           scope.insert(
@@ -200,13 +200,13 @@ module AskFirst
         # The client's people get a mail with their pass; the pass is made when the mail is, so that it stands nowhere
         # else.
         def passes(ask_id, people)
-          people.each { |person| kit.queue.ask_mail(member.workspace_id, ask_id, person, at: now) }
+          people.each { |person| environment.queue.ask_mail(member.workspace_id, ask_id, person, at: now) }
         end
 
         def tell(posts, step, people)
           what = posts.size == 1 ? "“#{title(posts.first)}”" : "#{posts.size} posts"
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: people,
             kind: "asked",

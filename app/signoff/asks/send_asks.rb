@@ -30,7 +30,7 @@ module AskFirst
         def ask(group, due, message, left)
           ids = group.only.keys
           more = { due_at: due, message: message, channel_ids: group.only }
-          id = SendAsk.call(kit, member, step_id: group.step.id, post_ids: ids, **more)
+          id = SendAsk.call(environment, member, step_id: group.step.id, post_ids: ids, **more)
           people = reading { rows(:ask_people).where(ask_id: id).select_map(:person_id) }
           {
             id: id,

@@ -17,7 +17,7 @@ module AskFirst
           lines = lines(ask_id, post_id)
           raise changed if lines.empty?
 
-          reopen(lines, standing(lines.map { |line| line[:post_id] }))
+          reopen(lines, post_states(lines.map { |line| line[:post_id] }))
           links(ask_id) if row[:withdrawn_at]
           rows(:asks).where(id: ask_id).update(withdrawn_at: nil)
           lines.each { |line| record("ask_not_withdrawn", post_id: line[:post_id], facts: { ask: ask_id }) }

@@ -16,7 +16,7 @@ module AskFirst
             rows(:ask_line_adaptations).where(line_id: rows(:ask_lines).where(ask_id: ask_id).select(:id)).select_map(
               :adaptation_id
             )
-          EndLines.call(kit, member, adaptation_ids: adaptations, as: "withdrawn", ask_id: ask_id)
+          EndLines.call(environment, member, adaptation_ids: adaptations, as: "withdrawn", ask_id: ask_id)
           rows(:guest_passes).where(ask_id: ask_id, revoked_at: nil).update(revoked_at: now)
           post_ids.each { |id| record("ask_withdrawn", post_id: id, facts: { ask: ask_id }) }
           refresh_stage(post_ids)

@@ -14,10 +14,10 @@ module AskFirst
 
           open = rows(:ask_lines).where(ask_id: ask_id, ended_at: nil)
           line = open.where(post_id: post_id).first or raise over
-          return WithdrawAsk.call(kit, member, ask_id: ask_id) if open.count == 1
+          return WithdrawAsk.call(environment, member, ask_id: ask_id) if open.count == 1
 
           on = rows(:ask_line_adaptations).where(line_id: line[:id]).select_map(:adaptation_id)
-          EndLines.call(kit, member, adaptation_ids: on, as: "withdrawn", line_id: line[:id])
+          EndLines.call(environment, member, adaptation_ids: on, as: "withdrawn", line_id: line[:id])
           record("ask_withdrawn", post_id: post_id, facts: { ask: ask_id, alone: true })
           refresh_stage([post_id])
         end

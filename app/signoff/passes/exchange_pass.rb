@@ -15,23 +15,30 @@ module AskFirst
 
         # @return [String] the visit's secret, for the cookie
         # @raise [Core::Over] why it does not work (PassOver), told to whoever holds its secret
-        def call(kit, token)
-          now = kit.now
+        def call(environment, token)
+          now = environment.now
           digest = CreatePass.digest(token.to_s)
           pass =
-            Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_passes].where(digest: digest).first }
-          why = PassOver.why(kit, pass) and raise why
+            Store::Scope
+              .of_secret(environment.db, digest)
+              .transaction { environment.db[:guest_passes].where(digest: digest).first }
+          why = PassOver.why(environment, pass) and raise why
 
           visit = SecureRandom.urlsafe_base64(32)
           id = Core::Uuid.v7(now)
           scope =
-            Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
+            Store::Scope.new(
+              environment.db,
+              workspace_ids: pass[:workspace_id],
+              person_id: pass[:person_id],
+              side: "client"
+            )
           scope.transaction do
             scope.insert(
               :guest_visits,
               { id: id, pass_id: pass[:id], digest: CreatePass.digest(visit), opened_at: now }
             )
-            VisitPin.send_in_time(kit, scope, id) if VisitPin.wanted?(kit, pass[:workspace_id])
+            VisitPin.send_in_time(environment, scope, id) if VisitPin.wanted?(environment, pass[:workspace_id])
             Store::Record::Rows.add(
               scope,
               now: now,
@@ -51,45 +58,47 @@ module AskFirst
         # Whoever comes with a visit's cookie; checked on every request.
         # @return [Member]
         # @raise [Core::Refused] pin_needed
-        def member(kit, visit, from)
-          pass = pass_of(kit, visit)
-          why = PassOver.why(kit, pass) and raise why
-          missing = VisitPin.missing(kit, visit(kit, visit)) and raise missing
+        def member(environment, visit, from)
+          pass = pass_of(environment, visit)
+          why = PassOver.why(environment, pass) and raise why
+          missing = VisitPin.missing(environment, visit(environment, visit)) and raise missing
 
-          row = Store::People::Members.find(kit.db, pass[:person_id], pass[:workspace_id], kit.now) or
+          row = Store::People::Members.find(environment.db, pass[:person_id], pass[:workspace_id], environment.now) or
             raise PassOver.stopped
           Member.from_row(row, from: from, pass: pass)
         end
 
         # The PIN that was mailed for this device.
         # @raise [Core::Invalid, Core::Conflict] wrong_pin, pin_wait
-        def verify(kit, visit, pin)
-          refusal = at_visit(kit, visit) { |scope, id| VisitPin.check(kit, scope, id, pin) }
+        def verify(environment, visit, pin)
+          refusal = at_visit(environment, visit) { |scope, id| VisitPin.check(environment, scope, id, pin) }
           raise refusal if refusal.is_a?(Core::Error)
         end
 
-        def send_pin(kit, visit)
-          at_visit(kit, visit) { |scope, id| VisitPin.send_one(kit, scope, id) }
+        def send_pin(environment, visit)
+          at_visit(environment, visit) { |scope, id| VisitPin.send_one(environment, scope, id) }
         end
 
-        def at_visit(kit, secret)
-          why = PassOver.why(kit, pass_of(kit, secret)) and raise why
-          found = visit(kit, secret)
-          scope = Store::Scope.new(kit.db, workspace_ids: found[:workspace_id], person_id: nil, side: "client")
+        def at_visit(environment, secret)
+          why = PassOver.why(environment, pass_of(environment, secret)) and raise why
+          found = visit(environment, secret)
+          scope = Store::Scope.new(environment.db, workspace_ids: found[:workspace_id], person_id: nil, side: "client")
           scope.transaction { yield scope, found[:id] }
         end
 
         # The visit is found by its secret, and through its workspace the pass.
-        def pass_of(kit, visit)
-          found = visit(kit, visit) or return
-          scope = Store::Scope.new(kit.db, workspace_ids: found[:workspace_id], person_id: nil, side: "client")
+        def pass_of(environment, visit)
+          found = visit(environment, visit) or return
+          scope = Store::Scope.new(environment.db, workspace_ids: found[:workspace_id], person_id: nil, side: "client")
           scope.transaction { scope.rows(:guest_passes).where(id: found[:pass_id]).first }
         end
 
         # @return [Hash, nil] the visit's row
-        def visit(kit, secret)
+        def visit(environment, secret)
           digest = CreatePass.digest(secret.to_s)
-          Store::Scope.of_secret(kit.db, digest).transaction { kit.db[:guest_visits].where(digest: digest).first }
+          Store::Scope
+            .of_secret(environment.db, digest)
+            .transaction { environment.db[:guest_visits].where(digest: digest).first }
         end
       end
     end

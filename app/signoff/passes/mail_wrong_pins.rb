@@ -22,7 +22,7 @@ module AskFirst
 
         def delivered(person_id:, tries:)
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: askers(person_id),
             kind: "trouble",

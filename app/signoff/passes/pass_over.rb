@@ -10,11 +10,11 @@ module AskFirst
 
         # @param pass [Hash, nil] its row
         # @return [Core::Over, nil] nil: it works
-        def why(kit, pass)
+        def why(environment, pass)
           return unknown if pass.nil?
-          return expired(pass) if pass[:revoked_at].nil? && pass[:expires_at] <= kit.now
+          return expired(pass) if pass[:revoked_at].nil? && pass[:expires_at] <= environment.now
 
-          revoked(kit, pass) if pass[:revoked_at]
+          revoked(environment, pass) if pass[:revoked_at]
         end
 
         def unknown
@@ -41,12 +41,20 @@ module AskFirst
           )
         end
 
-        def revoked(kit, pass)
+        def revoked(environment, pass)
           scope =
-            Store::Scope.new(kit.db, workspace_ids: pass[:workspace_id], person_id: pass[:person_id], side: "client")
+            Store::Scope.new(
+              environment.db,
+              workspace_ids: pass[:workspace_id],
+              person_id: pass[:person_id],
+              side: "client"
+            )
           scope.transaction do
             if withdrawn?(scope, pass)
-              scope.rows(:asks).where(id: pass[:ask_id], told_withdrawn_at: nil).update(told_withdrawn_at: kit.now)
+              scope
+                .rows(:asks)
+                .where(id: pass[:ask_id], told_withdrawn_at: nil)
+                .update(told_withdrawn_at: environment.now)
               next(
                 over(
                   "ask_withdrawn",
@@ -55,7 +63,7 @@ module AskFirst
                 )
               )
             end
-            if newer?(scope, pass, kit.now)
+            if newer?(scope, pass, environment.now)
               next(
                 over(
                   "pass_replaced",

@@ -13,7 +13,7 @@ module AskFirst
           open = rows(:ask_lines).where(ask_id: row[:ask_id], ended_at: nil)
           raise over if ask[:withdrawn_at] || open.none?
 
-          kit.queue.ask_mail(member.workspace_id, row[:ask_id], row[:person_id], at: now)
+          environment.queue.ask_mail(member.workspace_id, row[:ask_id], row[:person_id], at: now)
           record("pass_renewed", post_id: open.get(:post_id), facts: { person: names[row[:person_id]] })
         end
 

@@ -17,11 +17,11 @@ module AskFirst
 
         # @param visit [Hash] row of guest_visits
         # @return [Core::Error, nil] what is still missing before this device sees anything
-        def missing(kit, visit)
+        def missing(environment, visit)
           return if visit[:verified_at]
 
-          scope = Store::Scope.new(kit.db, workspace_ids: visit[:workspace_id], person_id: nil, side: "client")
-          return unless scope.transaction { wanted?(kit, visit[:workspace_id]) }
+          scope = Store::Scope.new(environment.db, workspace_ids: visit[:workspace_id], person_id: nil, side: "client")
+          return unless scope.transaction { wanted?(environment, visit[:workspace_id]) }
 
           Core::Refused.new(
             "pin_needed",
@@ -33,12 +33,13 @@ module AskFirst
 
         # Inside a transaction of the client's scope.
         # @raise [KeyError] where the client cannot be seen: nobody gets in by that
-        def wanted?(kit, workspace_id) = kit.db[:workspaces].where(id: workspace_id).first.to_h.fetch(:review_pin)
+        def wanted?(environment, workspace_id) =
+          environment.db[:workspaces].where(id: workspace_id).first.to_h.fetch(:review_pin)
 
         # @param scope [Store::Scope] of the pass
         # @raise [Core::Conflict] too_many_pins
-        def send_one(kit, scope, visit_id)
-          return if send_in_time(kit, scope, visit_id)
+        def send_one(environment, scope, visit_id)
+          return if send_in_time(environment, scope, visit_id)
 
           raise Core::Conflict.new(
                   "too_many_pins",
@@ -48,31 +49,31 @@ module AskFirst
         end
 
         # @return [Boolean] false where another one waits
-        def send_in_time(kit, scope, visit_id)
+        def send_in_time(environment, scope, visit_id)
           count = Store::Signoff::Pins.of_visit(scope, visit_id)
           pace = Core::Signoff::PinPace
-          return false if pace.waits_until(count[:mails], pace::MAILS, count[:mailed_at], kit.now)
+          return false if pace.waits_until(count[:mails], pace::MAILS, count[:mailed_at], environment.now)
 
-          mails = pace.counted(count[:mails], count[:mailed_at], kit.now)
-          Store::Signoff::Pins.keep(scope, count[:person_id], mails: mails, mailed_at: kit.now)
-          kit.queue.pin_mail(scope.workspace_id, visit_id, at: kit.now)
+          mails = pace.counted(count[:mails], count[:mailed_at], environment.now)
+          Store::Signoff::Pins.keep(scope, count[:person_id], mails: mails, mailed_at: environment.now)
+          environment.queue.pin_mail(scope.workspace_id, visit_id, at: environment.now)
           true
         end
 
         # Returns the refusal instead of raising it: raising would roll back the count of tries.
         # @param pin [String] as it was typed
         # @return [Core::Error, nil] wrong_pin, pin_wait
-        def check(kit, scope, visit_id, pin)
+        def check(environment, scope, visit_id, pin)
           count = Store::Signoff::Pins.of_visit(scope, visit_id)
           pace = Core::Signoff::PinPace
-          till = pace.waits_until(count[:wrong], pace::TRIES, count[:wrong_at], kit.now)
-          return wait(till, kit.now) if till
+          till = pace.waits_until(count[:wrong], pace::TRIES, count[:wrong_at], environment.now)
+          return wait(till, environment.now) if till
 
           visits = scope.rows(:guest_visits).where(id: visit_id)
           visit = visits.for_update.first
-          return wrong(kit, scope, visit, count) unless good?(visit, pin, kit.now)
+          return wrong(environment, scope, visit, count) unless good?(visit, pin, environment.now)
 
-          visits.update(verified_at: kit.now, pin_digest: nil, pin_until: nil)
+          visits.update(verified_at: environment.now, pin_digest: nil, pin_until: nil)
           Store::Signoff::Pins.keep(scope, count[:person_id], wrong: 0, wrong_at: nil)
           nil
         end
@@ -82,12 +83,12 @@ module AskFirst
             OpenSSL.fixed_length_secure_compare(visit[:pin_digest], digest(visit[:id], pin.to_s.gsub(/\D/, "")))
         end
 
-        def wrong(kit, scope, visit, count)
+        def wrong(environment, scope, visit, count)
           scope.rows(:guest_visits).where(id: visit[:id]).update(pin_tries: Store::Database.one_more(:pin_tries))
-          tries = Core::Signoff::PinPace.counted(count[:wrong], count[:wrong_at], kit.now)
-          Store::Signoff::Pins.keep(scope, count[:person_id], wrong: tries, wrong_at: kit.now)
+          tries = Core::Signoff::PinPace.counted(count[:wrong], count[:wrong_at], environment.now)
+          Store::Signoff::Pins.keep(scope, count[:person_id], wrong: tries, wrong_at: environment.now)
           if Core::Signoff::PinPace.told?(tries)
-            kit.queue.wrong_pins_mail(scope.workspace_id, count[:person_id], tries, at: kit.now)
+            environment.queue.wrong_pins_mail(scope.workspace_id, count[:person_id], tries, at: environment.now)
           end
           left = TRIES - visit[:pin_tries] - 1
           way = left.positive? ? "Look at the newest mail." : "Have another one sent."

@@ -11,7 +11,7 @@ module AskFirst
         def compose(person_id:)
           mine = rows(:ask_people).where(person_id: person_id).select(:ask_id)
           asks = rows(:asks).where(id: mine, room: "client", withdrawn_at: nil).order(:due_at).all
-          waiting = WaitingOn.of(scope, asks.map { |ask| ask[:id] }, method(:standing))
+          waiting = WaitingOn.of(scope, asks.map { |ask| ask[:id] }, method(:post_states))
           left = asks.select { |ask| waiting.fetch(ask[:id], {}).key?(person_id) }
           return if left.empty? # answered since
 
@@ -32,13 +32,13 @@ module AskFirst
 
         # @return [String] the pass
         def remind(letter, ask, post_ids, person_id, apart:)
-          token = CreatePass.call(kit, member, ask_id: ask[:id], person_id: person_id, keep: true)
+          token = CreatePass.call(environment, member, ask_id: ask[:id], person_id: person_id, keep: true)
           was = ask[:due_at] > now ? "by" : "was due"
           letter.say(
             "#{names.fetch(ask[:asked_by])} asked for #{how_many(post_ids.size)}, #{was} #{in_words(ask[:due_at])}."
           )
           show(letter, ask, token, only: post_ids, apart: apart)
-          link = "#{kit.settings.public_url}/review/##{token}"
+          link = "#{environment.settings.public_url}/review/##{token}"
           letter.button("Look and answer", link, lead: "Look at it and answer here:", colour: Letter::YES)
           token
         end

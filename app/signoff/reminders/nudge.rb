@@ -11,10 +11,10 @@ module AskFirst
         # @return [Array<String>] names of those who are reminded
         # @raise [Core::Conflict] nobody_waits, nudged_today
         def call(ask_id:)
-          waiting = WaitingOn.of(scope, [ask_id], method(:standing)).fetch(ask_id, {})
+          waiting = WaitingOn.of(scope, [ask_id], method(:post_states)).fetch(ask_id, {})
           raise nobody if waiting.empty?
 
-          reminded = RemindPeople.call(kit, member, ask: row, waiting: waiting, again: true)
+          reminded = RemindPeople.call(environment, member, ask: row, waiting: waiting, again: true)
           raise today(waiting) if reminded.empty?
 
           announce("posts", ids: row[:post_ids].to_a)

@@ -29,7 +29,7 @@ module AskFirst
 
         # An ask of which nobody is to be reminded now does not stop the others.
         def nudge(ask, refusals)
-          Nudge.call(kit, member, ask_id: ask[:id])
+          Nudge.call(environment, member, ask_id: ask[:id])
         rescue Core::Conflict => e
           refusals << e
           []

@@ -12,7 +12,7 @@ module AskFirst
           return unless Store::Clients::Hours.of(workspace).working?(now)
 
           asks = due
-          waiting = WaitingOn.of(scope, asks.map { |ask| ask[:id] }, method(:standing))
+          waiting = WaitingOn.of(scope, asks.map { |ask| ask[:id] }, method(:post_states))
           asks.each { |ask| tell(ask, waiting.fetch(ask[:id], {})) }
         end
 
@@ -33,7 +33,7 @@ module AskFirst
         def tell(ask, waiting)
           return rows(:asks).where(id: ask[:id]).update(leads_told_at: now) if waiting.empty?
 
-          RemindPeople.call(kit, member, ask: ask, waiting: waiting)
+          RemindPeople.call(environment, member, ask: ask, waiting: waiting)
           over(ask, waiting, :asker_told_at, [ask[:asked_by]]) if ask[:due_at] <= now
           over(ask, waiting, :leads_told_at, leads(waiting) - [ask[:asked_by]]) if ask[:escalate_at] <= now
         end
@@ -45,7 +45,7 @@ module AskFirst
           post_ids = waiting.values.flatten.uniq
           who = waiting.keys.map { |id| names.fetch(id) }.sort
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: people,
             kind: "late",

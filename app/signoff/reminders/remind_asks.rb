@@ -6,19 +6,19 @@ module AskFirst
       # Looks for answers that are missing, over all clients, and has those told who are to be told now. The rows say
       # what was told, so that a sweep that died in the middle is gone on with by the next.
       class RemindAsks
-        # @param kit [Kit] of our own process
-        def self.call(kit) = new(kit).call
+        # @param environment [Environment] of our own process
+        def self.call(environment) = new(environment).call
 
-        def initialize(kit)
-          @kit = kit
-          @now = kit.now
+        def initialize(environment)
+          @environment = environment
+          @now = environment.now
         end
 
         def call
           Store::Signoff::Asks
-            .to_remind(@kit.db, @now)
+            .to_remind(@environment.db, @now)
             .each do |workspace_id|
-              Remind.call(@kit, Member.process(workspace_id, "reminders"))
+              Remind.call(@environment, Member.process(workspace_id, "reminders"))
             rescue Core::Error => e
               SemanticLogger["Reminders"].error(e)
             end

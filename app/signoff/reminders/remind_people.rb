@@ -43,7 +43,7 @@ module AskFirst
               .insert(sent.merge(workspace_id: member.workspace_id))
           return false if fresh.empty?
 
-          kit.queue.reminder_mail(member.workspace_id, person, at: now)
+          environment.queue.reminder_mail(member.workspace_id, person, at: now)
           true
         end
 
@@ -51,7 +51,7 @@ module AskFirst
           subject = rows(:posts).where(id: post_ids.first).get(:subject)
           what = post_ids.size == 1 ? "“#{subject}”" : "#{post_ids.size} posts"
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [person],
             kind: "asked",

@@ -47,7 +47,7 @@ module AskFirst
           @roles ||=
             begin
               have = rows(:memberships).where(ended_at: nil).select_hash_groups(:role_id, :person_id)
-              kit.db[:roles]
+              environment.db[:roles]
                 .where(id: have.keys)
                 .order(:name)
                 .select(:id, :name, :side)

@@ -54,7 +54,9 @@ module AskFirst
 
           require_ability!("rule") if let_go.any?
           retired = named(shape) { Store::Signoff::Routes.change(scope, route[:id], steps, now, **shape) }
-          (let_go & retired).each { |step_id| DropStepEverywhere.call(kit, member, step_id: step_id, reason: LET_GO) }
+          (let_go & retired).each do |step_id|
+            DropStepEverywhere.call(environment, member, step_id: step_id, reason: LET_GO)
+          end
           route[:id]
         end
 

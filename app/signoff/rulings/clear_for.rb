@@ -100,7 +100,7 @@ module AskFirst
             end
           scope.insert(:answers, *rows)
           ids = rows.map { |one| one[:id] }
-          CreateReceipt.call(kit, member, person_id: person_id, answer_ids: ids) if step.side == "client"
+          CreateReceipt.call(environment, member, person_id: person_id, answer_ids: ids) if step.side == "client"
         end
 
         def evidence(id)

@@ -18,7 +18,7 @@ module AskFirst
 
           require_unblocked!(step, left, "dropped")
           keep_ruling("drop", step, left, why)
-          EndLines.call(kit, member, adaptation_ids: left.map(&:id), as: "withdrawn", step_id: step.id)
+          EndLines.call(environment, member, adaptation_ids: left.map(&:id), as: "withdrawn", step_id: step.id)
           record("step_dropped", post_id: post.id, facts: ruled(step, left, why))
         end
       end

@@ -12,7 +12,7 @@ module AskFirst
           asked = rows(:asks).where(step_id: step_id).select(:id)
           ids = rows(:ask_lines).where(ask_id: asked).select(:post_id)
           left = rows(:posts).where(id: ids).exclude(stage: "out").select_map(:id)
-          standing(left).each_value do |post|
+          post_states(left).each_value do |post|
             step = post.steps.find { |one| one.id == step_id }
             drop(post, step, reason) if step
           end
@@ -26,7 +26,7 @@ module AskFirst
           return if adaptations.empty?
 
           CreateRulings.call(
-            kit,
+            environment,
             member,
             kind: "drop",
             step: step,
@@ -34,7 +34,7 @@ module AskFirst
             adaptations: adaptations,
             reason: reason
           )
-          EndLines.call(kit, member, adaptation_ids: adaptations.map(&:id), as: "withdrawn", step_id: step.id)
+          EndLines.call(environment, member, adaptation_ids: adaptations.map(&:id), as: "withdrawn", step_id: step.id)
           facts = {
             step: step.name,
             step_id: step.id,

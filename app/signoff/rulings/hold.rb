@@ -27,7 +27,7 @@ module AskFirst
           record("held", facts: { reason: why, channel: channel_id })
           refresh_stage(Store::Dispatch::Unsent.post_ids(scope, channel_id))
           words = "Do not publish it now, #{member.name} has put it on hold: #{why}"
-          Dispatch::TellPublishers.call(kit, member, channel_id: channel_id, words: words)
+          Dispatch::TellPublishers.call(environment, member, channel_id: channel_id, words: words)
           id
         end
 

@@ -17,7 +17,7 @@ module AskFirst
           found = at(step).select { |adaptation| place?(adaptation, step, person_id) }
           raise nothing_here(step, WORDS.fetch(kind)) if found.empty?
           require_other_hand!(step, found, "filled") if kind == "fill"
-          raise last_place(step) if kind == "strike" && found.any? { |one| standing_at(one, step).places.size < 2 }
+          raise last_place(step) if kind == "strike" && found.any? { |one| step_state(one, step).places.size < 2 }
 
           keep_ruling(kind, step, found, why, place: person_id)
           record(
@@ -30,7 +30,7 @@ module AskFirst
 
         # A place that is not filled yet.
         def place?(adaptation, step, person_id)
-          standing_at(adaptation, step).open_places.include?(person_id)
+          step_state(adaptation, step).open_places.include?(person_id)
         end
 
         def last_place(step)

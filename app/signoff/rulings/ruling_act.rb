@@ -13,7 +13,7 @@ module AskFirst
         def call(post_id:, step_id:, reason:, **more)
           why = Reason.clean(reason, self.class::WITHOUT)
           reading { enter(lock: false, stand: false) } # nothing is cut for somebody who may not
-          Media::Render.call(kit, member, post_ids: [post_id])
+          Media::Render.call(environment, member, post_ids: [post_id])
           write do
             enter
             step = post.steps.find { |one| one.id == step_id } or raise Core::NotFound, "This step"
@@ -31,7 +31,7 @@ module AskFirst
           end
         end
 
-        def standing_at(adaptation, step) = adaptation.verdict.steps.find { |one| one.step.id == step.id }
+        def step_state(adaptation, step) = adaptation.verdict.steps.find { |one| one.step.id == step.id }
 
         # What the record keeps of every ruling; what limited readers may know of it goes by the channels.
         def ruled(step, adaptations, why)
@@ -45,9 +45,9 @@ module AskFirst
         end
 
         def keep_ruling(kind, step, adaptations, why, place: nil)
-          Posts::CreateRevision.call(kit, member, post: post)
+          Posts::CreateRevision.call(environment, member, post: post)
           said = { kind: kind, step: step, post: post, adaptations: adaptations, reason: why, place: place }
-          CreateRulings.call(kit, member, **said)
+          CreateRulings.call(environment, member, **said)
         end
 
         # What somebody wants changed there stands until they say yes, or are asked again about something else.
@@ -73,10 +73,10 @@ module AskFirst
 
         # Lines of which nothing is open any more.
         def end_answered(step, adaptations)
-          after = standing([post.id]).fetch(post.id)
-          done = adaptations.select { |one| standing_at(after.adaptation(one.id), step)&.satisfied? }
+          after = post_states([post.id]).fetch(post.id)
+          done = adaptations.select { |one| step_state(after.adaptation(one.id), step)&.satisfied? }
           lines = done.flat_map { |one| open_lines(one, step) }
-          EndLines.call(kit, member, adaptation_ids: done.map(&:id), as: "answered", pairs: lines)
+          EndLines.call(environment, member, adaptation_ids: done.map(&:id), as: "answered", pairs: lines)
         end
 
         def open_lines(adaptation, step)

@@ -22,7 +22,7 @@ module AskFirst
           require_unblocked!(step, waiting, "skipped")
           require_other_hand!(step, waiting, "skipped")
           keep_ruling("skip", step, waiting, why)
-          EndLines.call(kit, member, adaptation_ids: waiting.map(&:id), as: "withdrawn")
+          EndLines.call(environment, member, adaptation_ids: waiting.map(&:id), as: "withdrawn")
           record("step_skipped", post_id: post.id, facts: ruled(step, waiting, why))
         end
       end

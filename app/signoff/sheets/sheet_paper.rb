@@ -28,7 +28,7 @@ module AskFirst
         # The sheet says the same without one that cannot be read, and without the rest where the store is away.
         def pictures(files)
           files.each_with_object({}) do |(id, file), made|
-            made[id] = kit.files.open(file) { |io| kit.media.small(io, SIDE).read }
+            made[id] = environment.files.open(file) { |io| environment.media.small(io, SIDE).read }
           rescue Core::Away
             break made
           rescue Core::Error, SystemCallError

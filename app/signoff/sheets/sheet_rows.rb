@@ -50,7 +50,7 @@ module AskFirst
           raise too_many if found.size > MOST
 
           ids = found.map { |row| row[:id] }
-          posts = standing(ids)
+          posts = post_states(ids)
           beside = SheetBeside.new(scope, ids)
           rows = ids.flat_map { |id| of_post(posts.fetch(id), beside) }
           { title: title(post_id, found, campaign_id, days), rows: rows, top: App::Record::Top.of(scope) }
@@ -163,7 +163,7 @@ module AskFirst
             "stage" => one.stage.tr("_", " "),
             "step" => step[:name],
             "side" => step[:side],
-            "address" => "#{kit.settings.public_url}/w/#{member.workspace_id}/posts/#{post.id}",
+            "address" => "#{environment.settings.public_url}/w/#{member.workspace_id}/posts/#{post.id}",
             :post_id => post.id,
             :text => one.request["text"],
             :rendition_id => one.pictures.find { |picture| picture[:kind] == "picture" }&.fetch(:rendition_id)

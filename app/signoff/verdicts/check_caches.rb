@@ -11,15 +11,15 @@ module AskFirst
 
         # @param mend [Boolean] write what should stand there
         # @return [Array<Hash>] {post:, stored:, computed:} for every difference
-        def self.call(kit, mend: false)
-          kit.db[:workspaces].select_map(:id).flat_map { |workspace| new(kit, workspace, mend).call }
+        def self.call(environment, mend: false)
+          environment.db[:workspaces].select_map(:id).flat_map { |workspace| new(environment, workspace, mend).call }
         end
 
-        def initialize(kit, workspace_id, mend)
-          @kit = kit
+        def initialize(environment, workspace_id, mend)
+          @environment = environment
           @mend = mend
           @member = Member.process(workspace_id, "caches")
-          @scope = @member.scope(kit.db)
+          @scope = @member.scope(environment.db)
         end
 
         def call
@@ -31,7 +31,7 @@ module AskFirst
         def compare(ids)
           found =
             Store::Posts::PostState
-              .load(@scope, ids, @kit.now)
+              .load(@scope, ids, @environment.now)
               .values
               .filter_map do |post|
                 stored = [*post.row.values_at(*KEPT), *post.adaptations.map { |one| one.row[:stage] }]
@@ -46,7 +46,11 @@ module AskFirst
         def mend(ids)
           @scope.transaction do
             Store::Locks.for_posts(@scope, ids)
-            RefreshStage.call(@kit, @member, posts: Store::Posts::PostState.load(@scope, ids, @kit.now).values)
+            RefreshStage.call(
+              @environment,
+              @member,
+              posts: Store::Posts::PostState.load(@scope, ids, @environment.now).values
+            )
           end
         end
       end

@@ -11,14 +11,14 @@ module AskFirst
         PART = 50 # posts
 
         # Of every client that has such posts.
-        # @param kit [Kit] of our own process
-        def self.all(kit)
-          now = kit.now
-          kit.db[:posts]
+        # @param environment [Environment] of our own process
+        def self.all(environment)
+          now = environment.now
+          environment.db[:posts]
             .where { changes_at <= now }
             .distinct
             .select_map(:workspace_id)
-            .each { |id| call(kit, Member.process(id, "time")) }
+            .each { |id| call(environment, Member.process(id, "time")) }
         end
 
         def call

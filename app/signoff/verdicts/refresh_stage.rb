@@ -90,7 +90,7 @@ module AskFirst
           first, *more = posts.map { |post| post.row[:subject].empty? ? "Untitled" : post.row[:subject] }
           what = more.empty? ? "“#{first}” waits" : "“#{first}” and #{more.size} more wait"
           People::Notify.call(
-            kit,
+            environment,
             member,
             person_ids: [*posts.map { |post| post.row[:owner_id] }, *leads(posts)],
             kind: "late",
@@ -109,7 +109,7 @@ module AskFirst
         # Later, by our own process: whoever gave the last yes need not be able to release.
         def release_cleared(posts)
           ids = posts.select { |post| post.route[:releases_itself] && cleared?(post) }.map(&:id)
-          kit.queue.release_cleared(member.workspace_id, ids, at: now) if ids.any?
+          environment.queue.release_cleared(member.workspace_id, ids, at: now) if ids.any?
         end
 
         def cleared?(post) = post.adaptations.any? { |one| one.stage == "cleared" }
@@ -117,7 +117,12 @@ module AskFirst
         def announce_posts(posts)
           if posts.size == 1
             return(
-              Live.announce(kit, member.workspace_id, { what: "posts", ids: [posts.first.id] }, posts.first.subscribers)
+              Live.announce(
+                environment,
+                member.workspace_id,
+                { what: "posts", ids: [posts.first.id] },
+                posts.first.subscribers
+              )
             )
           end
 

@@ -4,12 +4,12 @@ RSpec.describe "The Desk" do
   def desk(who, clients: %i[quillmere brackwater], **more)
     scope =
       AskFirst::Store::Scope.new(
-        world.kit.db,
+        world.environment.db,
         workspace_ids: clients.map { |client| world.workspace(client) },
         person_id: world.person(who),
         side: "agency"
       )
-    AskFirst::App::Agency::Desk.call(world.kit, scope, **more)
+    AskFirst::App::Agency::Desk.call(world.environment, scope, **more)
   end
 
   def subjects(rows) = rows.map { |row| row[:post][:id] }
@@ -34,7 +34,7 @@ RSpec.describe "The Desk" do
     group = -> { desk(:ines, clients: [client])[:waits_for_others].first }
     expect(group.call).to include(person: "Bram Teodoro", reminded_at: nil)
     world.act("Signoff::Nudge", :ines, client, ask_id: ask)
-    expect(group.call[:reminded_at]).to eq world.kit.now.iso8601
+    expect(group.call[:reminded_at]).to eq world.environment.now.iso8601
   end
 
   it "shows a task to its person, until it is done" do
@@ -107,14 +107,14 @@ RSpec.describe "The Desk" do
     expect(desk(:maro, whole: %w[tasks])[:tasks].size).to eq before[:tasks] + 42
     scope =
       AskFirst::Store::Scope.new(
-        world.kit.db,
+        world.environment.db,
         workspace_ids: [world.workspace, world.workspace(:brackwater)],
         person_id: world.person(:maro),
         side: "agency"
       )
     waits = AskFirst::App::Agency::Waits.call(scope)[:waits].sum { |one| one[:waits] }
     expect(waits).to eq cut[:counts].values_at(:asked, :tasks, :to_ask, :came_back, :opened, :by_hand).sum
-    db[:tasks].where(post_id: post).update(done_at: world.kit.now, done_by: world.person(:maro))
+    db[:tasks].where(post_id: post).update(done_at: world.environment.now, done_by: world.person(:maro))
   end
 
   it "what is to be published by hand waits for the post's owner alone, until somebody has taken it up" do
@@ -122,7 +122,7 @@ RSpec.describe "The Desk" do
     db[:showings].where(post_id: post).update(state: "by_hand", due_at: nil)
     by_hand = ->(who) { desk(who)[:by_hand].map { |row| row[:post_id] } }
     expect([by_hand.call(:ines), by_hand.call(:tobiah)]).to match [include(post), []]
-    db[:showings].where(post_id: post).update(claimed_by: world.person(:tobiah), claimed_at: world.kit.now)
+    db[:showings].where(post_id: post).update(claimed_by: world.person(:tobiah), claimed_at: world.environment.now)
     expect([by_hand.call(:ines).include?(post), by_hand.call(:tobiah)]).to eq [false, [post]]
     db[:showings].where(post_id: post).update(state: "planned", claimed_by: nil, claimed_at: nil)
   end
@@ -171,23 +171,23 @@ RSpec.describe "The Desk" do
     world.clock.set(SpecWorld::NOON)
     world.act("People::Invite", :ines, addresses: "w#{SecureRandom.hex(3)}@fernhollow.example", role_id: role)
     sender = AskFirst::App::Dispatch::Sender.new(world.jobs, name: "another dispatcher")
-    beat = ->(at) do
+    alive_at = ->(at) do
       world.clock.set(SpecWorld::NOON + at)
-      sender.beat
+      sender.heartbeat
     end
     sender.begin
-    beat.call(59)
+    alive_at.call(59)
     expect(alarm).to be_nil
-    beat.call(61)
+    alive_at.call(61)
     expect(alarm).to eq(
       "No worker has started yet: mails, reminders, pictures and feeds wait. What is released still goes out."
     )
     worker = AskFirst::App::Dispatch::WorkerHeartbeat.new(world.jobs, name: "a worker")
     worker.begin
     expect(alarm).to be_nil
-    beat.call(91)
+    alive_at.call(91)
     expect(alarm).to match(/\ANo worker has been heard of since 09:21:01 UTC/)
-    worker.beat
+    worker.call
     expect(alarm).to be_nil
     worker.stop
     expect(alarm).to match(/No worker/)
@@ -198,16 +198,16 @@ RSpec.describe "The Desk" do
   def alarm
     scope =
       AskFirst::Store::Scope.new(
-        world.kit.db,
+        world.environment.db,
         workspace_ids: [world.workspace],
         person_id: world.person(:ines),
         side: "agency"
       )
-    AskFirst::App::Dispatch::Alarm.of(world.kit, scope)
+    AskFirst::App::Dispatch::Alarm.of(world.environment, scope)
   end
 
   it "takes the same number of queries for one post and for many, as the web's role asks them" do
-    web = world.kit.db
+    web = world.environment.db
     expect(web.get(Sequel.lit("current_user"))).to eq "ask_first_web"
     count =
       lambda do

@@ -5,13 +5,13 @@ RSpec.describe "Notices in the masthead" do
   let(:post) { world.draft }
 
   def scope(who)
-    rows = AskFirst::Store::People::Members.of_person(world.kit.db, world.person(who), world.kit.now)
+    rows = AskFirst::Store::People::Members.of_person(world.environment.db, world.person(who), world.environment.now)
     ids = rows.map { |row| row[:workspace_id] }
-    AskFirst::Store::Scope.new(world.kit.db, workspace_ids: ids, person_id: world.person(who), side: "agency")
+    AskFirst::Store::Scope.new(world.environment.db, workspace_ids: ids, person_id: world.person(who), side: "agency")
   end
 
   def notices(who = :maro) = AskFirst::App::Agency::Notices.call(scope(who))
-  def read(ids, who: :maro) = AskFirst::App::Agency::Notices.read(world.kit, scope(who), ids)
+  def read(ids, who: :maro) = AskFirst::App::Agency::Notices.read(world.environment, scope(who), ids)
 
   def mention(words)
     world.act("Talk::Say", :ines, post_id: post, room: "house", words: words, mentions: [world.person(:maro)])

@@ -2,7 +2,7 @@
 
 RSpec.describe "The agency's own pages" do
   def call(name, who = :bram, **input) =
-    AskFirst::App.const_get("Agency::#{name}").call(world.kit, agency_person(who), **input)
+    AskFirst::App.const_get("Agency::#{name}").call(world.environment, agency_person(who), **input)
 
   describe "people across clients, clients across people" do
     it "is one table, read either way" do
@@ -143,7 +143,7 @@ RSpec.describe "The agency's own pages" do
 
     it "of the agency itself names what was done to roles and policies" do
       AskFirst::App::Permissions::CreateRole.call(
-        world.kit,
+        world.environment,
         agency_person(:bram),
         name: "r#{SecureRandom.hex(3)}",
         side: "agency",

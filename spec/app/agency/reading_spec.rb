@@ -59,7 +59,7 @@ RSpec.describe "Lists and records" do
   end
 
   it "tells who is signed in what they may do in each client, and for what not, who can" do
-    me = AskFirst::App::Agency::Me.call(world.kit, world.person(:sunniva))
+    me = AskFirst::App::Agency::Me.call(world.environment, world.person(:sunniva))
     expect(me[:workspaces].map { |one| one[:name] }).to include("Brackwater Observatory", "Quillmere Ferries")
     can = world.act("Posts::PostSheet", :sunniva, post_id: world.draft)[:can]
     expect(can["write:media"]).to eq(ok: true)
@@ -101,7 +101,12 @@ RSpec.describe "Lists and records" do
     row = { workspace_id: world.workspace(:brackwater), person_id: world.person(:dulcie) }
     db[:memberships].where(row).update(ended_at: Time.now)
     expect(
-      AskFirst::Store::People::Members.find(world.kit.db, row[:person_id], row[:workspace_id], world.kit.now)
+      AskFirst::Store::People::Members.find(
+        world.environment.db,
+        row[:person_id],
+        row[:workspace_id],
+        world.environment.now
+      )
     ).to be_nil
   ensure
     db[:memberships].where(row).update(ended_at: nil)
@@ -111,7 +116,7 @@ RSpec.describe "Lists and records" do
     agency = db[:agencies].get(:id)
     add = -> do
       AskFirst::App::People::AddPerson.call(
-        world.kit,
+        world.environment,
         agency_id: agency,
         name: "Twin",
         email: "INES@fernhollow.example",
@@ -129,10 +134,10 @@ RSpec.describe "Lists and records" do
         { person_id: world.person(:bram), role: "agency owner" }
       ]
       AskFirst::App::Clients::SetUp.call(
-        world.kit,
+        world.environment,
         agency_id: agency,
         name: "Stepless",
-        mark: "SL",
+        initials: "SL",
         edge: "#123456",
         zone: "Europe/Berlin",
         week_start: 1,
@@ -143,12 +148,22 @@ RSpec.describe "Lists and records" do
     end
     let(:ines) do
       AskFirst::App::Member.from_row(
-        AskFirst::Store::People::Members.find(world.kit.db, world.person(:ines), workspace, world.kit.now)
+        AskFirst::Store::People::Members.find(
+          world.environment.db,
+          world.person(:ines),
+          workspace,
+          world.environment.now
+        )
       )
     end
     let(:bram) do
       AskFirst::App::Member.from_row(
-        AskFirst::Store::People::Members.find(world.kit.db, world.person(:bram), workspace, world.kit.now)
+        AskFirst::Store::People::Members.find(
+          world.environment.db,
+          world.person(:bram),
+          workspace,
+          world.environment.now
+        )
       )
     end
 

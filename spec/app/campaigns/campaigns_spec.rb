@@ -108,7 +108,7 @@ RSpec.describe "Campaigns" do
     save(name: "Some time")
     save(first: "2026-10-19", last: "2026-11-15")
     post
-    found = AskFirst::App::Campaigns::CampaignList.call(world.kit, scope_of(client))
+    found = AskFirst::App::Campaigns::CampaignList.call(world.environment, scope_of(client))
     expect(found[:campaigns].map { |one| [one[:name], one[:stages]] }).to eq [
          ["Winter timetable", { "drafting" => 1 }],
          ["Some time", {}],
@@ -121,14 +121,14 @@ RSpec.describe "Campaigns" do
     post
     post(on: [vitrine])
     limited = limited_to(ticker)
-    found = AskFirst::App::Campaigns::Overview.call(world.kit, limited, campaign_id: id)
+    found = AskFirst::App::Campaigns::Overview.call(world.environment, limited, campaign_id: id)
     expect([found[:channels].size, found[:stages], found[:by_channel].map { |one| one[:id] }]).to eq [
          1,
          { "drafting" => 1 },
          [ticker]
        ]
     expect(
-      refusal { AskFirst::App::Campaigns::SaveCampaign.call(world.kit, limited, plan: { "name" => "x" }) }
+      refusal { AskFirst::App::Campaigns::SaveCampaign.call(world.environment, limited, plan: { "name" => "x" }) }
     ).to be_a(AskFirst::Core::Refused)
   end
 

@@ -45,7 +45,7 @@ RSpec.describe "Files of a campaign" do
     add("in the archive", name: "Plan.pdf")
     world.owner[:brand_files].where(campaign_id: campaign).get(:id) => id
     listed = AskFirst::App::Clients::Export.instance_method(:files)
-    act = AskFirst::App::Clients::Export.new(world.kit, world.member(:bram, client))
+    act = AskFirst::App::Clients::Export.new(world.environment, world.member(:bram, client))
     expect(act.send(:reading) { listed.bind_call(act) }.map(&:first)).to include "campaigns/#{id[-6..]}-Plan.pdf"
   end
 end

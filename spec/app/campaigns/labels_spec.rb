@@ -13,7 +13,7 @@ RSpec.describe "Labels" do
   def labels = db[:labels].where(workspace_id: world.workspace(client), merged_into: nil).select_hash(:name, :id)
 
   def change(name, who: :ines, **more)
-    looks = { name: name, mark: "", colour: "ink", parent_id: nil }.merge(more)
+    looks = { name: name, initials: "", colour: "ink", parent_id: nil }.merge(more)
     world.act("Campaigns::UpdateLabel", who, client, label_id: labels.fetch(name), **looks)
   end
 
@@ -27,17 +27,17 @@ RSpec.describe "Labels" do
 
   def shown(narrowed)
     filter = AskFirst::Core::Plan::Filter.read(narrowed)
-    month = AskFirst::App::Plan::Period.month(world.kit, scope_of(client), month: "2026-11", filter: filter)
+    month = AskFirst::App::Plan::Period.month(world.environment, scope_of(client), month: "2026-11", filter: filter)
     month[:lines].map { |line| line[:post_id] }
   end
 
-  it "are renamed everywhere, with a colour and a mark" do
+  it "are renamed everywhere, with a colour and a initials" do
     one = post("Place")
-    change("Place", name: "Places", mark: "Pl", colour: "moss")
+    change("Place", name: "Places", initials: "Pl", colour: "moss")
     expect(on(one)).to eq ["Places"]
     expect(world.act("Campaigns::LabelList", :ines, client)[:labels].first).to include(
       name: "Places",
-      mark: "Pl",
+      initials: "Pl",
       colour: "moss",
       posts: 1
     )
@@ -77,7 +77,9 @@ RSpec.describe "Labels" do
     choices = AskFirst::App::Plan::Choices.call(scope_of(client))[:labels]
     expect(choices.map { |label| [label[:name], label[:merged]] }).to eq [["Places", [old]]]
     expect(
-      refusal { world.act("Campaigns::UpdateLabel", :ines, client, label_id: old, name: "x", mark: "", colour: "ink") }
+      refusal do
+        world.act("Campaigns::UpdateLabel", :ines, client, label_id: old, name: "x", initials: "", colour: "ink")
+      end
     ).to be_a(AskFirst::Core::NotFound)
   end
 
@@ -107,7 +109,7 @@ RSpec.describe "Labels" do
     post("Place")
     limited = limited_to(ticker)
     merge = { label_id: labels["Place"], into: labels["Place"] }
-    expect(refusal { AskFirst::App::Campaigns::MergeLabels.call(world.kit, limited, **merge) }).to be_a(
+    expect(refusal { AskFirst::App::Campaigns::MergeLabels.call(world.environment, limited, **merge) }).to be_a(
       AskFirst::Core::Refused
     )
     expect(refusal { world.act("Campaigns::MergeLabels", :ines, client, **merge) }.code).to eq "same_label"

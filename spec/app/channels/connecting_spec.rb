@@ -13,7 +13,8 @@ RSpec.describe "Connecting a channel" do
 
   def begin_way(who = :ines, **more) =
     world.act("Channels::BeginConnect", who, client, network_address: address, **more)
-  def finish(who = :ines, **back) = AskFirst::App::Channels::FinishConnect.call(world.kit, world.person(who), **back)
+  def finish(who = :ines, **back) =
+    AskFirst::App::Channels::FinishConnect.call(world.environment, world.person(who), **back)
   def allow(way, handles = [handle], **more) = visitor.allow(way, "person#{client}", handles, **more)
   def look(found, who = :ines) = world.act("Channels::ConnectTry", who, client, try_id: found[:try_id])
   def add(found, accounts = [account], **more) =
@@ -46,7 +47,7 @@ RSpec.describe "Connecting a channel" do
     query = URI.decode_www_form(URI.parse(begin_way).query).to_h
     try = db[:connect_tries].where(workspace_id: world.workspace(client)).first
     expect(query).to include("response_type" => "code", "code_challenge_method" => "S256")
-    verifier = world.kit.secrets.open(try[:verifier])
+    verifier = world.environment.secrets.open(try[:verifier])
     expect(query["code_challenge"]).to eq AskFirst::Core::Channels::Pkce.challenge(verifier)
     expect(try[:verifier]).not_to include verifier
     expect(try[:state_digest]).to eq AskFirst::App::Channels::BeginConnect.digest(query["state"])
@@ -77,7 +78,7 @@ RSpec.describe "Connecting a channel" do
   it "keeps the tokens encrypted, and no page that the browser gets holds them" do
     connect
     row = db[:connections].where(workspace_id: world.workspace(client)).first
-    tokens = [row[:token], row[:refresh_token]].map { |sealed| world.kit.secrets.open(sealed) }
+    tokens = [row[:token], row[:refresh_token]].map { |sealed| world.environment.secrets.open(sealed) }
     expect(tokens.map(&:length)).to all be > 20
     expect(row.values_at(:token, :refresh_token).join.b).not_to include(*tokens)
     page = JSON.generate(world.act("Channels::ChannelList", :ines, client))
@@ -153,12 +154,12 @@ RSpec.describe "Connecting a channel" do
     it "keeps the channel, its posts and their yeses" do
       id = connect.first
       post = ready_post(client, id)
-      before = world.standing(post, client).adaptations.first
+      before = world.post_state(post, client).adaptations.first
       lapse(id)
-      expect(world.standing(post, client).adaptations.first.channel[:state]).to eq "lapsed"
+      expect(world.post_state(post, client).adaptations.first.channel[:state]).to eq "lapsed"
       expect(code_of { world.release(post, client: client) }).to eq "channel_lapsed"
       expect(connect(channel_id: id)).to eq [id]
-      after = world.standing(post, client).adaptations.first
+      after = world.post_state(post, client).adaptations.first
       expect([after.channel[:state], after.fingerprint, after.stage]).to eq ["connected", before.fingerprint, "cleared"]
       world.release(post, client: client)
       expect(world.stage(post)).to eq "released"
@@ -186,11 +187,11 @@ RSpec.describe "Connecting a channel" do
       post = plain_post(client, id)
       world.ask(post, 0, client: client)
       world.answer(post, :bram, client: client)
-      before = world.standing(post, client).adaptations.first
+      before = world.post_state(post, client).adaptations.first
       expect(before.stage).to eq "cleared"
       expect(code_of { world.release(post, client: client) }).to eq "channel_planned"
       expect(connect(channel_id: id)).to eq [id]
-      after = world.standing(post, client).adaptations.first
+      after = world.post_state(post, client).adaptations.first
       expect([after.stage, after.fingerprint]).to eq ["cleared", before.fingerprint]
       world.release(post, client: client)
       expect(world.stage(post)).to eq "released"
@@ -245,7 +246,7 @@ RSpec.describe "Connecting a channel" do
       }
       add(found, anyway: true)
       expect(channels.count).to eq 1
-      twice = AskFirst::App::Agency::People.call(world.kit, agency_person(:bram))[:twice]
+      twice = AskFirst::App::Agency::People.call(world.environment, agency_person(:bram))[:twice]
       expect(twice.find { |one| one[:account] == account }[:workspace_ids]).to match_array [
                     world.workspace(client),
                     world.workspace(other)
@@ -254,7 +255,7 @@ RSpec.describe "Connecting a channel" do
 
     it "says nothing to somebody who is no member there" do
       world.owner[:memberships].where(workspace_id: world.workspace(other), person_id: world.person(:ines)).update(
-        ended_at: world.kit.now
+        ended_at: world.environment.now
       )
       found = finish(**allow(begin_way))
       expect(JSON.generate(look(found))).not_to include "Other house"
@@ -279,9 +280,9 @@ RSpec.describe "Connecting a channel" do
       )
       expect(world.stage(post)).to eq "trouble"
       listed =
-        AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:trouble].map do |one|
-          one[:id] || one[:post_id]
-        end
+        AskFirst::App::Agency::Desk.call(world.environment, agency_person(:ines).scope(world.environment.db))[
+          :trouble
+        ].map { |one| one[:id] || one[:post_id] }
       expect(listed).to include post
     end
 
@@ -294,7 +295,7 @@ RSpec.describe "Connecting a channel" do
         person_id: world.person(:tobiah),
         side: "agency",
         role_id: role,
-        since: world.kit.now
+        since: world.environment.now
       )
       sheet =
         world.act(
@@ -309,7 +310,7 @@ RSpec.describe "Connecting a channel" do
       said = world.act("Channels::ChannelList", :tobiah, client)[:channels].find { |one| one[:id] == id }
       expect(said).to include(level: "soon", sentence: a_string_including("the consent of Ines Calloway, who has left"))
       expect(
-        AskFirst::App::Agency::Desk.call(world.kit, agency_person(:tobiah).scope(world.kit.db))[
+        AskFirst::App::Agency::Desk.call(world.environment, agency_person(:tobiah).scope(world.environment.db))[
           :connections
         ].map { |one| one[:channel_id] || one[:id] }
       ).to include id
@@ -325,7 +326,9 @@ RSpec.describe "Connecting a channel" do
       expect(JSON.generate(sheet)).to include "The consent ends in 3 days."
       expect(
         JSON.generate(
-          AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:connections]
+          AskFirst::App::Agency::Desk.call(world.environment, agency_person(:ines).scope(world.environment.db))[
+            :connections
+          ]
         )
       ).to include "The consent ends in 3 days."
     ensure
@@ -337,11 +340,11 @@ RSpec.describe "Connecting a channel" do
     it "happens before a token lapses, with the refresh token that works once" do
       connect
       row = db[:connections].where(workspace_id: world.workspace(client)).first
-      before = world.kit.secrets.open(row[:token])
+      before = world.environment.secrets.open(row[:token])
       world.clock.set(row[:expires_at] - 300)
       AskFirst::App::Channels::Renew.call(world.jobs)
       after = db[:connections].where(id: row[:id]).first
-      expect(world.kit.secrets.open(after[:token])).not_to eq before
+      expect(world.environment.secrets.open(after[:token])).not_to eq before
       expect([after[:state], after[:expires_at] > row[:expires_at]]).to eq ["connected", true]
     end
 
@@ -359,8 +362,8 @@ RSpec.describe "Connecting a channel" do
       row = db[:connections].where(workspace_id: world.workspace(client)).first
       world.clock.set(row[:expires_at] - 300)
       away =
-        world.jobs.dup.tap do |kit|
-          kit.consent =
+        world.jobs.dup.tap do |environment|
+          environment.consent =
             AskFirst::Edge::Networks::Consent.new(
               AskFirst::Edge::Networks::Catalogue.new(["http://127.0.0.1:9/networks/guildhall"]),
               world.settings.public_url
@@ -383,12 +386,12 @@ RSpec.describe "Connecting a channel" do
     # As one that is killed there: the network has given new tokens, and nobody keeps them.
     def cut_off(row)
       killed = Class.new(StandardError)
-      consent = world.kit.consent
+      consent = world.environment.consent
       dying = Object.new
       dying.define_singleton_method(:refresh) { |*asked| consent.refresh(*asked).then { raise killed } }
-      kit = world.jobs.dup.tap { |same| same.consent = dying }
+      environment = world.jobs.dup.tap { |same| same.consent = dying }
       world.clock.set(row[:expires_at] - 500)
-      expect { AskFirst::App::Channels::Renew.call(kit) }.to raise_error(killed)
+      expect { AskFirst::App::Channels::Renew.call(environment) }.to raise_error(killed)
     end
 
     let(:row) { db[:connections].where(workspace_id: world.workspace(client)).first }
@@ -418,10 +421,10 @@ RSpec.describe "Connecting a channel" do
       end
       strange = Object.new
       strange.define_singleton_method(:client_with) { |*_| Struct.new(:card).new(nil) }
-      kit = world.jobs.dup
-      kit.consent = strict
-      kit.networks = strange
-      AskFirst::App::Channels::Renew.call(kit)
+      environment = world.jobs.dup
+      environment.consent = strict
+      environment.networks = strange
+      AskFirst::App::Channels::Renew.call(environment)
       expect(now_kept.values_at(:state, :refresh_token)).to eq ["connected", nil]
       expect(channels.select_map(:state)).to eq ["connected"]
       expect(db[:record].where(workspace_id: world.workspace(client), act: "connection_not_renewed").count).to eq 1

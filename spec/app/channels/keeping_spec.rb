@@ -44,7 +44,7 @@ RSpec.describe "Channels" do
     line = db[:ask_line_adaptations].where(line_id: world.line(post)[:id]).select(:adaptation_id)
     expect(db[:adaptations].where(id: line).select_map(:channel_id)).to eq [ids.first]
     world.release(cleared, client: client)
-    expect(world.standing(cleared, client).adaptations.map(&:stage)).to match_array %w[released cleared]
+    expect(world.post_state(cleared, client).adaptations.map(&:stage)).to match_array %w[released cleared]
     gone = db[:adaptations].where(post_id: cleared, channel_id: ids.last).get(:id)
     expect(code_of { world.release(cleared, client: client, adaptation_ids: [gone]) }).to eq "channel_archived"
   end
@@ -73,7 +73,7 @@ RSpec.describe "Channels" do
       set = save_set("all in town", ids.first(2))
       post = plain_post(client, ids.first(2), text: "Short")
       save_set("all in town", [ids.last], set_id: set, version: 1)
-      expect(world.standing(post, client).adaptations.map { |one| one.row[:channel_id] }).to match_array ids.first(2)
+      expect(world.post_state(post, client).adaptations.map { |one| one.row[:channel_id] }).to match_array ids.first(2)
       expect(here[:sets].first).to include(name: "all in town", channel_ids: [ids.last], version: 2)
     end
 
@@ -101,13 +101,16 @@ RSpec.describe "Channels" do
       inside = plain_post(client, ids.first, text: "In")
       outside = plain_post(client, ids.last, text: "Out")
       listed =
-        AskFirst::App::Posts::ListPosts.call(world.member(:ines, client).scope(world.kit.db), channels: [ids.first])[
+        AskFirst::App::Posts::ListPosts.call(
+          world.member(:ines, client).scope(world.environment.db),
+          channels: [ids.first]
+        )[
           :posts
         ].map { |post| post[:id] }
       expect(listed).to eq [inside]
       world.act("Channels::RemoveSet", :ines, client, set_id: set)
       expect(here[:sets]).to be_empty
-      expect([inside, outside].map { |post| world.standing(post, client).adaptations.size }).to eq [1, 1]
+      expect([inside, outside].map { |post| world.post_state(post, client).adaptations.size }).to eq [1, 1]
     end
   end
 
@@ -166,9 +169,9 @@ RSpec.describe "Channels" do
       it "waits for a person with everything ready; taken up, published, it says where it went" do
         come
         expect(
-          AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))[:by_hand].map do |one|
-            one[:showing_id] || one[:id]
-          end
+          AskFirst::App::Agency::Desk.call(world.environment, agency_person(:ines).scope(world.environment.db))[
+            :by_hand
+          ].map { |one| one[:showing_id] || one[:id] }
         ).to include showing
         expect(by_hand("ByHandPage")).to include(text: "Short", channel: "Leaflet", state: "by_hand", mine: false)
         expect(code_of { by_hand("ConfirmByHand", place: "Counter") }).to eq "not_taken_up"
@@ -179,7 +182,7 @@ RSpec.describe "Channels" do
         expect(world.stage(post)).to eq "out"
         expect(db[:showings].where(id: showing).first).to include(
           state: "out",
-          sent_at: world.kit.now,
+          sent_at: world.environment.now,
           address: "On the counter of shop 2"
         )
         expect(db[:record].where(post_id: post).order(:order_no).select_map(:act)).to end_with(
@@ -215,7 +218,7 @@ RSpec.describe "Channels" do
         )
         world.act("Signoff::LiftHold", :bram, client, hold_id: hold)
         expect(code_of { by_hand("TakeUp") }).to eq "taken_up"
-        db[:memberships].where(id: gone.membership_id).update(ended_at: world.kit.now)
+        db[:memberships].where(id: gone.membership_id).update(ended_at: world.environment.now)
         by_hand("TakeUp")
         expect(by_hand("ByHandPage")).to include(mine: true)
       end

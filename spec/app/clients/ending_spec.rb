@@ -108,7 +108,7 @@ RSpec.describe "Archiving and deleting a client" do
     def delete(who = :bram, typed: "Tarn Mills") = world.act("Clients::Delete", who, client, typed: typed)
     def seen(who) =
       AskFirst::Store::People::Members
-        .of_person(world.kit.db, world.person(who), world.kit.now)
+        .of_person(world.environment.db, world.person(who), world.environment.now)
         .map { |row| row[:workspace_id] }
 
     it "wants the name typed, and is an owner's" do
@@ -129,14 +129,22 @@ RSpec.describe "Archiving and deleting a client" do
       expect(seen(:bram)).not_to include world.workspace(client)
       expect(db[:releases].where(post_id: released, ended_at: nil)).to be_empty
       listed =
-        AskFirst::App::Agency::People.call(world.kit, agency_person(:bram))[:clients].find do |one|
+        AskFirst::App::Agency::People.call(world.environment, agency_person(:bram))[:clients].find do |one|
           one[:id] == world.workspace(client)
         end
       expect(listed).to include(state: "deleted", gone_at: (SpecWorld::NOON + (14 * 86_400)).iso8601)
       expect {
-        AskFirst::App::Clients::Restore.call(world.kit, agency_person(:ines), workspace_id: world.workspace(client))
+        AskFirst::App::Clients::Restore.call(
+          world.environment,
+          agency_person(:ines),
+          workspace_id: world.workspace(client)
+        )
       }.to raise_error(AskFirst::Core::Refused)
-      AskFirst::App::Clients::Restore.call(world.kit, agency_person(:bram), workspace_id: world.workspace(client))
+      AskFirst::App::Clients::Restore.call(
+        world.environment,
+        agency_person(:bram),
+        workspace_id: world.workspace(client)
+      )
       expect(seen(:ines)).to include world.workspace(client)
       expect(db[:workspaces].where(id: world.workspace(client)).get(:archived_at)).not_to be_nil
       expect(db[:posts].where(workspace_id: world.workspace(client)).count).to eq 2
@@ -168,7 +176,11 @@ RSpec.describe "Archiving and deleting a client" do
     it "a client that was restored in time is not purged by the job that still waits" do
       busy
       delete
-      AskFirst::App::Clients::Restore.call(world.kit, agency_person(:bram), workspace_id: world.workspace(client))
+      AskFirst::App::Clients::Restore.call(
+        world.environment,
+        agency_person(:bram),
+        workspace_id: world.workspace(client)
+      )
       world.clock.set(SpecWorld::NOON + (30 * 86_400))
       expect(AskFirst::App::Clients::Purge.call(world.jobs, world.workspace(client))).to be_nil
       expect(db[:posts].where(workspace_id: world.workspace(client)).count).to eq 2

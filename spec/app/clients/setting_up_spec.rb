@@ -4,16 +4,19 @@ RSpec.describe "Setting up a client" do
   it "makes the workspace at once with its maker as lead and the owner in it, and can be left at any step" do
     client = fresh_client("Tallow Lane Candles", zone: "America/Denver", week_start: 0)
     row = db[:workspaces].where(id: world.workspace(client)).first
-    expect(row.slice(:name, :mark, :edge, :zone, :week_start, :setup_step)).to eq(
+    expect(row.slice(:name, :initials, :edge, :zone, :week_start, :setup_step)).to eq(
       name: "Tallow Lane Candles",
-      mark: "Cl",
+      initials: "Cl",
       edge: "#336655",
       zone: "America/Denver",
       week_start: 0,
       setup_step: "days"
     )
     members =
-      AskFirst::Store::People::Members.of_workspace(world.member(:ines, client).scope(world.kit.db), world.kit.now)
+      AskFirst::Store::People::Members.of_workspace(
+        world.member(:ines, client).scope(world.environment.db),
+        world.environment.now
+      )
     expect(members.to_h { |one| [one[:name], one[:role]] }).to eq(
       "Ines Calloway" => "account lead",
       "Bram Teodoro" => "agency owner"
@@ -24,7 +27,7 @@ RSpec.describe "Setting up a client" do
     )
 
     world.act("Clients::GoOnSettingUp", :ines, client, step: "channel")
-    desk = AskFirst::App::Agency::Desk.call(world.kit, agency_person(:ines).scope(world.kit.db))
+    desk = AskFirst::App::Agency::Desk.call(world.environment, agency_person(:ines).scope(world.environment.db))
     expect(desk[:set_ups]).to include(a_hash_including(workspace_id: row[:id], step: "channel"))
     world.act("Clients::GoOnSettingUp", :ines, client, step: nil)
     expect(db[:workspaces].where(id: row[:id]).get(:setup_step)).to be_nil
@@ -36,13 +39,13 @@ RSpec.describe "Setting up a client" do
       { name: "  " } => "name",
       { zone: "Lisbon" } => "zone",
       { edge: "red" } => "edge",
-      { mark: "Quill" } => "mark",
+      { initials: "Quill" } => "initials",
       { week_start: 3 } => "week_start"
     }.each do |wrong, field|
-      input = { name: "Client", mark: "Cl", edge: "#336655", zone: "Europe/Lisbon" }.merge(wrong)
-      expect { AskFirst::App::Clients::CreateClient.call(world.kit, agency_person(:ines), **input) }.to raise_error(
-        AskFirst::Core::Invalid
-      ) { |error| expect([wrong, error.field]).to eq [wrong, field] }
+      input = { name: "Client", initials: "Cl", edge: "#336655", zone: "Europe/Lisbon" }.merge(wrong)
+      expect {
+        AskFirst::App::Clients::CreateClient.call(world.environment, agency_person(:ines), **input)
+      }.to raise_error(AskFirst::Core::Invalid) { |error| expect([wrong, error.field]).to eq [wrong, field] }
     end
   end
 
@@ -120,7 +123,10 @@ RSpec.describe "Setting up a client" do
     it "with people, takes the staff and nobody of the client" do
       client = fresh_client(copy_from: world.workspace, copy: %w[route people])
       members =
-        AskFirst::Store::People::Members.of_workspace(world.member(:ines, client).scope(world.kit.db), world.kit.now)
+        AskFirst::Store::People::Members.of_workspace(
+          world.member(:ines, client).scope(world.environment.db),
+          world.environment.now
+        )
       expect(members.map { |one| one[:side] }.uniq).to eq ["agency"]
       expect(members.find { |one| one[:name] == "Wren Adeyo" }[:role]).to eq "reviewer"
       expect(counts(client)).to include(posts: 0, channels: 0)

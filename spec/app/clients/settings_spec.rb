@@ -88,7 +88,7 @@ RSpec.describe "A client's settings" do
         person_id: helper,
         role_id: db[:roles].where(name: "account lead").get(:id),
         side: "agency",
-        since: world.kit.now
+        since: world.environment.now
       )
       change(publisher_id: helper)
       world.act("People::EndMember", :ines, client, membership_id: membership)
@@ -96,25 +96,25 @@ RSpec.describe "A client's settings" do
     end
   end
 
-  describe "the mark as a picture" do
+  describe "the logo" do
     it "is cut square and kept small, and goes back to initials" do
-      world.act("Clients::MarkPicture", :ines, client, io: SpecWorld.picture)
+      world.act("Clients::UpdateLogo", :ines, client, io: SpecWorld.picture)
       file = world.act("Clients::OpenFile::Mark", :maro.then { :ines }, client)
       expect(Vips::Image.new_from_file(file[:path]).then { |image| [image.width, image.height] }).to eq [256, 256]
-      world.act("Clients::MarkPicture", :ines, client, io: nil)
+      world.act("Clients::UpdateLogo", :ines, client, io: nil)
       expect { world.act("Clients::OpenFile::Mark", :ines, client) }.to raise_error(AskFirst::Core::NotFound)
     end
 
     it "must be a picture, and none of 200 megapixels" do
       expect {
-        world.act("Clients::MarkPicture", :ines, client, io: StringIO.new("<svg onload=alert(1)>"))
+        world.act("Clients::UpdateLogo", :ines, client, io: StringIO.new("<svg onload=alert(1)>"))
       }.to raise_error(AskFirst::Core::Invalid) { |error| expect(error.code).to eq "not_a_picture" }
       # a small file that says it is 20,000 x 10,000: refused by its header, before a pixel is read
       huge = Vips::Image.black(20_000, 10_000).pngsave_buffer(compression: 9)
-      expect { world.act("Clients::MarkPicture", :ines, client, io: StringIO.new(huge)) }.to raise_error(
+      expect { world.act("Clients::UpdateLogo", :ines, client, io: StringIO.new(huge)) }.to raise_error(
         AskFirst::Core::Invalid
       ) { |error| expect([error.code, error.field]).to eq %w[picture_too_large file] }
-      expect(db[:workspaces].where(id: world.workspace(client)).get(:mark_picture)).to be_nil
+      expect(db[:workspaces].where(id: world.workspace(client)).get(:logo)).to be_nil
     end
   end
 end

@@ -14,9 +14,10 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     db[:channels].update(card_at: nil)
   end
 
-  after { db[:holds].where(lifted_at: nil).update(lifted_at: world.kit.now, lifted_by: world.person(:ines)) }
+  after { db[:holds].where(lifted_at: nil).update(lifted_at: world.environment.now, lifted_by: world.person(:ines)) }
 
-  def sender(name, kit = world.jobs, **more) = AskFirst::App::Dispatch::Sender.new(kit, name: name, **more)
+  def sender(name, environment = world.jobs, **more) =
+    AskFirst::App::Dispatch::Sender.new(environment, name: name, **more)
   def released(channels: [:ticker], **more) =
     world.draft(channels: channels, **more).tap { |post| world.clear(post) && world.release(post) }
   def showing(post) = db[:showings].where(post_id: post).first
@@ -37,8 +38,8 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
     JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
   def sent(post, network = :ticker) =
     at_network(network).select { |one| one["send_id"] == AskFirst::Core::Dispatch::SendId.for(showing(post)[:id]) }
-  def advance(post, kit = world.jobs, sender: nil) =
-    AskFirst::App::Dispatch::Advance.call(kit, process, showing_id: showing(post)[:id], sender: sender)
+  def advance(post, environment = world.jobs, sender: nil) =
+    AskFirst::App::Dispatch::Advance.call(environment, process, showing_id: showing(post)[:id], sender: sender)
   def claim(post, by) =
     AskFirst::App::Dispatch::Claim.call(world.jobs, process, showings: [showing(post)], sender: by).claimed.first
   def keep(*ended) = AskFirst::App::Dispatch::Keep.call(world.jobs, process, ended: ended)
@@ -57,7 +58,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       end
       slow
     end
-    world.jobs.dup.tap { |kit| kit.networks = networks }
+    world.jobs.dup.tap { |environment| environment.networks = networks }
   end
 
   describe "A. twice" do
@@ -151,7 +152,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       ready(post)
       clock = Demo::Clock.new(due)
       clock.define_singleton_method(:of_database) { |_| now - 1.5 }
-      fast = world.jobs.dup.tap { |kit| kit.clock = clock }
+      fast = world.jobs.dup.tap { |environment| environment.clock = clock }
       advance(post, fast, sender: sender("fast", fast))
       expect(sent(post)).to eq [] # by the database it is half a second too early
       clock.define_singleton_method(:of_database) { |_| now - 3 }
@@ -182,13 +183,13 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       expect([world.stage(post), sent(post).size]).to eq ["out", 1]
     end
 
-    it "also when its beat goes on before its send does, and when another one has sent it meanwhile" do
+    it "also when its heartbeat goes on before its send does, and when another one has sent it meanwhile" do
       post = released(picture: false)
       world.clock.set(due)
       ready(post)
-      frozen.beat
+      frozen.heartbeat
       held = claim(post, frozen)
-      db[:dispatchers].where(id: frozen.id).update(beat_at: due - 7)
+      db[:dispatchers].where(id: frozen.id).update(heartbeat_at: due - 7)
       # looked for at once; twice more once its lease and the settling time are over
       [0, 2.5, 11, 13.5].each do |later|
         world.clock.set(due + later)
@@ -196,7 +197,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       end
       expect([world.stage(post), sent(post).size]).to eq ["out", 1]
       ticks << 20.0
-      frozen.beat
+      frozen.heartbeat
       keep(AskFirst::App::Dispatch::Send.call(world.jobs, held, frozen))
       expect([world.stage(post), sent(post).size, events(post).last]).to eq ["out", 1, "sent"]
     end
@@ -235,7 +236,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
         Thread.new do
           # one whose reply was lost on the way waits to be looked for, which is not what is tried here
           until db[:showings].where(post_id: posts, state: %w[planned sending]).empty? || Time.now > enough
-            one.beat
+            one.heartbeat
             rows =
               jobs.db[:showings].where(post_id: posts, state: "planned").order(Sequel.function(:random)).limit(8).all
             taken = AskFirst::App::Dispatch::Claim.call(jobs, dispatcher, showings: rows, sender: one)
@@ -266,21 +267,21 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
 
   describe "E. many at once" do
     let(:bus) { AskFirst::Edge::LiveBus.connect(world.settings.web_url) }
-    let(:jobs_kit) { world.jobs }
+    let(:jobs_environment) { world.jobs }
 
     after { bus.stop }
 
     it "a hold over 300 released posts and its lifting are put, and a failure to tell falsifies nothing" do
       first = released(picture: false)
       Bench::Crowd.new(db).multiply(first, 300)
-      world.kit.bus.then do |ears|
-        world.kit.bus = bus
+      world.environment.bus.then do |ears|
+        world.environment.bus = bus
         hold = world.act("Signoff::Hold", :ines, reason: "Storm")
         expect(db[:posts].where(stage: "held").count).to be >= 301
         world.act("Signoff::LiftHold", :ines, hold_id: hold)
         expect(world.stage(first)).to eq "released"
       ensure
-        world.kit.bus = ears
+        world.environment.bus = ears
       end
     end
 
@@ -289,7 +290,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       Bench::Crowd.new(db).multiply(first, 269)
       ask = world.ask([first, *Bench::Crowd.new(db).ids(first, 269)], 0)
       expect(db[:ask_lines].where(ask_id: ask).count).to eq 270
-      AskFirst::App::Signoff::MailAsk.call(jobs_kit, process, ask_id: ask, person_id: world.person(:wren))
+      AskFirst::App::Signoff::MailAsk.call(jobs_environment, process, ask_id: ask, person_id: world.person(:wren))
       mail = JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/mail/wren@fernhollow.example.json"))).first
       expect(mail["text"]).to include "270"
     end
@@ -333,9 +334,9 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       expect(told(post)).to match [/Ticker: It could not be sent yet: a file that belongs to it is not there\./]
       desk =
         AskFirst::App::Agency::Desk.call(
-          world.kit,
+          world.environment,
           AskFirst::Store::Scope.new(
-            world.kit.db,
+            world.environment.db,
             workspace_ids: [world.workspace],
             person_id: world.person(:ines),
             side: "agency"
@@ -346,7 +347,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
         Array.new(3) do
           world.clock.set(showing(post)[:due_at])
           advance(post)
-          showing(post)[:due_at] - world.kit.now
+          showing(post)[:due_at] - world.environment.now
         end
       expect(waits).to eq waits.sort
       expect([events(post), told(post).size]).to eq [%w[fault] * 4, 1]
@@ -361,23 +362,25 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       post = released
       world.clock.set(due)
       full =
-        world.jobs.dup.tap do |kit|
-          kit.files =
+        world.jobs.dup.tap do |environment|
+          environment.files =
             Object.new.tap { |files| files.define_singleton_method(:open_same) { |*_, **_| raise Errno::ENOSPC } }
         end
       advance(post, full)
       expect(showing(post)[:fault]).to include "the disk is full"
       away =
-        world.jobs.dup.tap do |kit|
+        world.jobs.dup.tap do |environment|
           gone = AskFirst::Core::Away.new("store_away", "The store cannot be used just now.")
-          kit.files = Object.new.tap { |files| files.define_singleton_method(:open_same) { |*_, **_| raise gone } }
+          environment.files =
+            Object.new.tap { |files| files.define_singleton_method(:open_same) { |*_, **_| raise gone } }
         end
       world.clock.set(showing(post)[:due_at])
       advance(post, away)
       expect(showing(post)).to include(state: "planned", fault: a_string_including("the store cannot be used"))
       closed =
-        world.jobs.dup.tap do |kit|
-          kit.networks = AskFirst::Edge::Networks::Directory.new(AskFirst::Edge::Secrets.new("another secret " * 5))
+        world.jobs.dup.tap do |environment|
+          environment.networks =
+            AskFirst::Edge::Networks::Directory.new(AskFirst::Edge::Secrets.new("another secret " * 5))
         end
       world.clock.set(showing(post)[:due_at])
       advance(post, closed)
@@ -392,13 +395,13 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
   describe "H. a dispatcher that dies in the middle of the last send" do
     let(:scope) do
       AskFirst::Store::Scope.new(
-        world.kit.db,
+        world.environment.db,
         workspace_ids: [world.workspace],
         person_id: world.person(:ines),
         side: "agency"
       )
     end
-    let(:alarm) { -> { AskFirst::App::Dispatch::Alarm.of(world.kit, scope) } }
+    let(:alarm) { -> { AskFirst::App::Dispatch::Alarm.of(world.environment, scope) } }
 
     before { [db[:dispatchers], db[:que_jobs]].each(&:delete) } # nor does anything wait for a worker
 
@@ -419,7 +422,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       )
     end
 
-    it "what it left is looked at as soon as its beat is gone, not when its lease is over" do
+    it "what it left is looked at as soon as its heartbeat is gone, not when its lease is over" do
       post = released(picture: false)
       world.clock.set(due)
       ready(post)
@@ -429,7 +432,7 @@ RSpec.describe "Aimed at: once, at its minute, unchanged" do
       world.clock.set(due + 6.5)
       expect(
         AskFirst::Store::Dispatch::Due
-          .without_sender(db, world.kit.now - AskFirst::Core::Dispatch::Lease::GONE, limit: 9)
+          .without_sender(db, world.environment.now - AskFirst::Core::Dispatch::Lease::GONE, limit: 9)
           .map { |row| row[:id] }
       ).to include showing(post)[:id]
       advance(post)

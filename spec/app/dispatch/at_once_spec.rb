@@ -37,7 +37,9 @@ RSpec.describe "Two at once" do
     world.release(post)
     world.clock.set(due)
     showing = db[:showings].where(post_id: post).get(:id)
-    together(*Array.new(4) { -> { AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing) } })
+    together(
+      *Array.new(4) { -> { AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: showing) } }
+    )
     expect([sent(post), world.stage(post)]).to eq [1, "out"]
     expect(db[:attempts].where(showing_id: showing, event: "sending").count).to eq 1
   end
@@ -51,7 +53,7 @@ RSpec.describe "Two at once" do
       showing = db[:showings].where(post_id: post).get(:id)
       _, answer =
         together(
-          -> { AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing) },
+          -> { AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: showing) },
           lambda { world.answer(post, :per, "change", "Stop") }
         )
       if sent(post) == 1
@@ -94,7 +96,7 @@ RSpec.describe "Two at once" do
 
   def advance(post)
     showing = db[:showings].where(post_id: post).get(:id)
-    AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing)
+    AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: showing)
   end
 
   stops.each do |what, (stands, act)|

@@ -6,7 +6,7 @@ RSpec.describe "A database that was brought back", :database do
   let(:due) { Time.utc(2026, 10, 15, 6, 30, 1) } # 7:30 in Lisbon
   let(:process) { AskFirst::App::Member.process(world.workspace, "dispatcher") }
   let(:lineage) { AskFirst::Store::Dispatch::RestoreDetection }
-  let(:mark) { world.kit.mark }
+  let(:watermark) { world.environment.watermark }
 
   before do
     %w[ticker vitrine].each { |network| world.world.control("#{network}/no-faults", {}) }
@@ -16,11 +16,11 @@ RSpec.describe "A database that was brought back", :database do
 
   # Nothing has run on it, and nothing lies beside it.
   def forget
-    FileUtils.rm_f(world.settings.mark)
+    FileUtils.rm_f(world.settings.watermark)
     db[:releases].where(ended_at: nil).update(ended_at: due - 86_400, ended_why: "of another example")
     db[:showings].where(state: %w[sending unclear]).update(state: "planned", sender: nil, lease_until: nil, due_at: nil)
     db[:showings].update(unconfirmed_at: nil, network_said: nil, ask_at: nil)
-    [db[:marks], db[:returns]].each(&:delete)
+    [db[:watermarks], db[:returns]].each(&:delete)
     db[:lineage].update(cluster: nil)
     db[:channels].update(card_at: nil)
   end
@@ -31,11 +31,11 @@ RSpec.describe "A database that was brought back", :database do
   def released(**more) =
     world.draft(channels: [:ticker], picture: false, **more).tap { |post| world.clear(post) && world.release(post) }
   def advance(post) = AskFirst::App::Dispatch::Advance.call(world.jobs, process, showing_id: showing(post)[:id])
-  def log = AskFirst::App::Dispatch::DispatchLog.call(world.kit, scope)
-  def alarm = AskFirst::App::Dispatch::Alarm.of(world.kit, scope)
+  def log = AskFirst::App::Dispatch::DispatchLog.call(world.environment, scope)
+  def alarm = AskFirst::App::Dispatch::Alarm.of(world.environment, scope)
   def scope =
     AskFirst::Store::Scope.new(
-      world.kit.db,
+      world.environment.db,
       workspace_ids: [world.workspace],
       person_id: world.person(:ines),
       side: "agency"
@@ -48,14 +48,15 @@ RSpec.describe "A database that was brought back", :database do
       .count { |one| one["send_id"] == id }
   end
 
-  # As a dump and its restoring in the same server would leave it: the rows of then, and a mark outside that went on.
+  # As a dump and its restoring in the same server would leave it: the rows of then, and a watermark outside that went
+  # on.
   def bring_back(*posts)
-    kept = db[:marks].all
+    kept = db[:watermarks].all
     showings = db[:showings].where(post_id: posts).all
     releases = db[:releases].where(post_id: posts).all
     yield
-    db[:marks].delete
-    db[:marks].multi_insert(kept)
+    db[:watermarks].delete
+    db[:watermarks].multi_insert(kept)
     db.run("ALTER TABLE showings DISABLE TRIGGER USER; ALTER TABLE releases DISABLE TRIGGER USER")
     showings.each { |row| db[:showings].where(id: row[:id]).update(row.except(:id, :uploads)) }
     releases.each { |row| db[:releases].where(id: row[:id]).update(row.except(:id)) }
@@ -64,15 +65,18 @@ RSpec.describe "A database that was brought back", :database do
   end
 
   def go_on =
-    AskFirst::App::Agency::GoOn.call(world.kit, AskFirst::App::AgencyPerson.load(world.kit, world.person(:bram)))
+    AskFirst::App::Agency::GoOn.call(
+      world.environment,
+      AskFirst::App::AgencyPerson.load(world.environment, world.person(:bram))
+    )
   def ask(post) = AskFirst::App::Dispatch::AskUnconfirmed.call(world.jobs, process, showing_id: showing(post)[:id])
   def confirm(post, answer, **more) =
     world.act("Dispatch::Confirm", :ines, showing_ids: [showing(post)[:id]], answer: answer, **more)
 
   describe "is noticed" do
-    # A process that begins, with something that happens once at one of its steps to the mark outside.
+    # A process that begins, with something that happens once at one of its steps to the watermark outside.
     def begins(step, &happens)
-      real = mark
+      real = watermark
       left = [step]
       at = ->(*now) { left.delete(now) && happens.call }
       hooked = Object.new
@@ -82,12 +86,12 @@ RSpec.describe "A database that was brought back", :database do
           real.public_send(name, *args).tap { at.call(:after, name) }
         end
       end
-      kit = world.jobs.dup.tap { |same| same.mark = hooked }
-      AskFirst::App::Dispatch::Sender.new(kit, name: "another").begin
+      environment = world.jobs.dup.tap { |same| same.watermark = hooked }
+      AskFirst::App::Dispatch::Sender.new(environment, name: "another").begin
     end
 
     [%i[before read], %i[after read], %i[before write], %i[after write]].each do |step|
-      it "not where several begin on a new database, one of them #{step.join(" its ")} of the mark outside" do
+      it "not where several begin on a new database, one of them #{step.join(" its ")} of the watermark outside" do
         forget
         begins(step) { dispatcher.begin }
         3.times { dispatcher.begin }
@@ -102,22 +106,24 @@ RSpec.describe "A database that was brought back", :database do
       end
     end
 
-    it "not while it only goes on: restarts, new processes, marks that were rolled back" do
+    it "not while it only goes on: restarts, new processes, watermarks that were rolled back" do
       3.times { dispatcher.begin }
       world
         .jobs
         .db
-        .transaction(rollback: :always) { 5.times { world.jobs.db.get(Sequel.function(:nextval, "mark_numbers")) } }
-      dispatcher.beat
-      expect([returns, mark.read.number]).to eq [[], db[:marks].max(:mark)]
+        .transaction(rollback: :always) do
+          5.times { world.jobs.db.get(Sequel.function(:nextval, "watermark_numbers")) }
+        end
+      dispatcher.heartbeat
+      expect([returns, watermark.read.number]).to eq [[], db[:watermarks].max(:watermark)]
     end
 
-    it "by a mark outside that is ahead of all that it knows" do
+    it "by a watermark outside that is ahead of all that it knows" do
       bring_back { 3.times { dispatcher.begin } }
       dispatcher.begin
       expect(returns).to eq ["older"]
       2.times { dispatcher.begin }
-      expect([returns, mark.read.number]).to eq [["older"], db[:marks].max(:mark)] # once
+      expect([returns, watermark.read.number]).to eq [["older"], db[:watermarks].max(:watermark)] # once
     end
 
     it "by the server that it lies in" do
@@ -126,12 +132,15 @@ RSpec.describe "A database that was brought back", :database do
       expect(returns).to eq ["other_server"]
     end
 
-    it "by a mark that is not there, and by one of another database" do
-      FileUtils.rm_f(world.settings.mark)
+    it "by a watermark that is not there, and by one of another database" do
+      FileUtils.rm_f(world.settings.watermark)
       dispatcher.begin
-      File.write(world.settings.mark, JSON.generate(lineage: SecureRandom.uuid, mark: 1, at: Time.now.utc.iso8601(3)))
+      File.write(
+        world.settings.watermark,
+        JSON.generate(lineage: SecureRandom.uuid, mark: 1, at: Time.now.utc.iso8601(3))
+      )
       dispatcher.begin
-      expect(returns).to eq %w[no_mark no_mark]
+      expect(returns).to eq %w[no_watermark no_watermark]
     end
 
     it "by several dispatchers at once, once" do
@@ -142,9 +151,13 @@ RSpec.describe "A database that was brought back", :database do
       expect(returns).to eq ["older"]
     end
 
-    it "not by a web process, which then leaves its marks" do
+    it "not by a web process, which then leaves its watermarks" do
       web =
-        AskFirst::App::Dispatch::Marking.new(world.kit, process: AskFirst::Core::Uuid.v7(world.kit.now), notices: false)
+        AskFirst::App::Dispatch::Watermarking.new(
+          world.environment,
+          process: AskFirst::Core::Uuid.v7(world.environment.now),
+          notices: false
+        )
       expect(web.call).to be true
       bring_back { 2.times { web.call } }
       20.times { expect(web.call).to be false }
@@ -155,29 +168,29 @@ RSpec.describe "A database that was brought back", :database do
     it "by a dispatcher that runs while it is changed for an older one: it claims nothing" do
       post = released
       running = dispatcher.tap(&:begin)
-      before = db[:marks].all
-      running.beat
-      db[:marks].delete
-      db[:marks].multi_insert(before.reject { |row| row[:process] == running.id })
-      db.run("ALTER SEQUENCE mark_numbers RESTART")
+      before = db[:watermarks].all
+      running.heartbeat
+      db[:watermarks].delete
+      db[:watermarks].multi_insert(before.reject { |row| row[:process] == running.id })
+      db.run("ALTER SEQUENCE watermark_numbers RESTART")
       world.clock.set(due)
       AskFirst::App::Dispatch::Prepare.call(world.jobs, process, showing: showing(post))
       claim = -> do
         AskFirst::App::Dispatch::Claim.call(world.jobs, process, showings: [showing(post)], sender: running)
       end
-      expect(&claim).to raise_error AskFirst::App::Dispatch::Marking::BroughtBack
+      expect(&claim).to raise_error AskFirst::App::Dispatch::Watermarking::BroughtBack
       expect(showing(post)[:state]).to eq "planned"
-      db.run("ALTER SEQUENCE mark_numbers RESTART WITH 1000000")
+      db.run("ALTER SEQUENCE watermark_numbers RESTART WITH 1000000")
     end
   end
 
-  it "every claim marks outside before anything is sent" do
+  it "every claim is written down outside before anything is sent" do
     post = released
     world.clock.set(due)
     AskFirst::App::Dispatch::Prepare.call(world.jobs, process, showing: showing(post))
-    before = mark.read.number
+    before = watermark.read.number
     AskFirst::App::Dispatch::Claim.call(world.jobs, process, showings: [showing(post)], sender: dispatcher)
-    expect([showing(post)[:state], mark.read.number]).to match ["sending", a_value > before]
+    expect([showing(post)[:state], watermark.read.number]).to match ["sending", a_value > before]
   end
 
   it "what went out since is found at its network and not sent again" do
@@ -278,11 +291,11 @@ RSpec.describe "A database that was brought back", :database do
     away = Object.new
     away.define_singleton_method(:client_for) { |_| raise AskFirst::Core::Dispatch::Unreachable, "no reply" }
     AskFirst::App::Dispatch::AskUnconfirmed.call(
-      world.jobs.dup.tap { |kit| kit.networks = away },
+      world.jobs.dup.tap { |environment| environment.networks = away },
       process,
       showing_id: showing(post)[:id]
     )
-    expect(showing(post)).to include(network_said: "cannot_ask", ask_at: world.kit.now + 30)
+    expect(showing(post)).to include(network_said: "cannot_ask", ask_at: world.environment.now + 30)
     ask(post)
     expect(showing(post)).to include(network_said: "not_there", ask_at: nil)
   end
@@ -292,11 +305,11 @@ RSpec.describe "A database that was brought back", :database do
     world.act("Dispatch::TakeBack", :ines, post_id: post)
     db[:lineage].update(cluster: "6900000000000000001")
     dispatcher.begin
-    expect(showing(post)).to include(unconfirmed_at: world.kit.now, ask_at: nil) # nothing is to be sent
+    expect(showing(post)).to include(unconfirmed_at: world.environment.now, ask_at: nil) # nothing is to be sent
     go_on
     world.clock.set(SpecWorld::NOON + 60)
     world.release(post)
-    expect(showing(post)[:ask_at]).to eq world.kit.now
+    expect(showing(post)[:ask_at]).to eq world.environment.now
     ask(post)
     expect(showing(post)).to include(unconfirmed_at: nil, network_said: nil)
     world.clock.set(due)
@@ -327,7 +340,10 @@ RSpec.describe "A database that was brought back", :database do
     db[:lineage].update(cluster: "6900000000000000001")
     dispatcher.begin
     expect {
-      AskFirst::App::Agency::GoOn.call(world.kit, AskFirst::App::AgencyPerson.load(world.kit, world.person(:maro)))
+      AskFirst::App::Agency::GoOn.call(
+        world.environment,
+        AskFirst::App::AgencyPerson.load(world.environment, world.person(:maro))
+      )
     }.to raise_error AskFirst::Core::Refused
     go_on
     expect(db[:agency_record].order(:order_no).last).to include(act: "went_on", person_id: world.person(:bram))

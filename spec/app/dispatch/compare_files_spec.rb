@@ -10,13 +10,14 @@ RSpec.describe "The files that a network shows" do
     world.release(post)
     faults.each { |kind| world.world.control("ticker/faults", { handle: "quillmere", kind: kind }) }
     world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
-    AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing(post)[:id])
-    AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: showing(post)[:id], look: 4)
+    AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: showing(post)[:id])
+    AskFirst::App::Dispatch::Verify.call(world.environment, process, showing_id: showing(post)[:id], look: 4)
     post
   end
 
   def showing(post) = db[:showings].where(post_id: post).first
-  def compare(post) = AskFirst::App::Dispatch::CompareFiles.call(world.kit, process, showing_id: showing(post)[:id])
+  def compare(post) =
+    AskFirst::App::Dispatch::CompareFiles.call(world.environment, process, showing_id: showing(post)[:id])
   def waiting(post) =
     db[:que_jobs]
       .where(job_class: "AskFirst::Jobs::CompareFiles")
@@ -67,7 +68,7 @@ RSpec.describe "The files that a network shows" do
     world.clear(first)
     world.release(first)
     world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
-    AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing(first)[:id])
+    AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: showing(first)[:id])
     world.clock.set(SpecWorld::NOON)
     post = sent("other_picture")
     expect(showing(post)[:seen]).to eq "cannot_tell"

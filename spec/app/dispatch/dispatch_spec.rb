@@ -18,9 +18,9 @@ RSpec.describe "Dispatch" do
   def showing(post) = db[:showings].where(post_id: post).first
   def fault(network, kind, **more) =
     world.world.control("#{network}/faults", { handle: "quillmere", kind: kind, **more })
-  def advance(post) = AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing(post)[:id])
+  def advance(post) = AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: showing(post)[:id])
   def verify(post, look: 4) =
-    AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: showing(post)[:id], look: look)
+    AskFirst::App::Dispatch::Verify.call(world.environment, process, showing_id: showing(post)[:id], look: look)
   def events(post) = db[:attempts].where(showing_id: showing(post)[:id]).order(:order_no).select_map(:event)
   def at_network(network) =
     JSON.parse(Net::HTTP.get(URI("#{Infrastructure.stand_ins[:url]}/control/#{network}/quillmere/posts")))
@@ -100,12 +100,12 @@ RSpec.describe "Dispatch" do
       db[:showings]
         .where(post_id: post)
         .select_map(:id)
-        .each { |id| AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: id) }
+        .each { |id| AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: id) }
       expect(world.stage(post)).to eq "out"
       db[:showings]
         .where(post_id: post)
         .select_map(:id)
-        .each { |id| AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: id) }
+        .each { |id| AskFirst::App::Dispatch::Verify.call(world.environment, process, showing_id: id) }
       rows = db[:showings].where(post_id: post).all
       expect(rows.map { |row| row[:seen] }).to eq %w[same same]
       expect(rows.map { |row| row[:sent_at] - Time.utc(2026, 10, 15, 6, 30) }).to all(be >= 0)
@@ -213,7 +213,7 @@ RSpec.describe "Dispatch" do
         post = released
         ids = db[:revision_adaptations].where(post_id: post).get(:rendition_ids).to_a
         rendition = db[:renditions].where(id: ids).first
-        spoil.call(world.kit.files.path(rendition[:file]))
+        spoil.call(world.environment.files.path(rendition[:file]))
         expect(
           refusal { world.act("Media::OpenFile::Rendition", :ines, rendition_id: rendition[:id]) }.code
         ).to eq "file_spoiled"
@@ -231,7 +231,7 @@ RSpec.describe "Dispatch" do
     it "sends nothing to a channel that was archived behind its back" do
       post = released
       channel = db[:channels].where(id: world.channel(:ticker))
-      channel.update(archived_at: world.kit.now)
+      channel.update(archived_at: world.environment.now)
       world.clock.set(due)
       advance(post)
       expect([showing(post)[:state], showing(post)[:trouble]]).to match ["trouble", /Ticker is archived/]
@@ -266,7 +266,13 @@ RSpec.describe "Dispatch" do
       post = released
       world.clock.set(due)
       world.sending(post)
-      db[:dispatchers].insert(id: showing(post)[:sender], name: "another", started_at: due, beat_at: due, clock_gap: 0)
+      db[:dispatchers].insert(
+        id: showing(post)[:sender],
+        name: "another",
+        started_at: due,
+        heartbeat_at: due,
+        clock_gap: 0
+      )
       advance(post)
       expect([showing(post)[:state], sent(post)]).to eq ["sending", []]
     end
@@ -464,7 +470,7 @@ RSpec.describe "Dispatch" do
     advance(post)
     scope =
       AskFirst::Store::Scope.new(db, workspace_ids: [world.workspace], person_id: world.person(:ines), side: "agency")
-    log = AskFirst::App::Dispatch::DispatchLog.call(world.kit, scope)
+    log = AskFirst::App::Dispatch::DispatchLog.call(world.environment, scope)
     expect(log[:out]).to include(a_hash_including(post_id: post, late: a_value_between(0, 5)))
     story = world.act("Dispatch::ShowingStory", :ines, showing_id: showing(post)[:id])
     expect(story[:attempts].map { |one| one[:event] }).to eq %w[picture sending sent]

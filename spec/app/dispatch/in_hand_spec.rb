@@ -18,7 +18,7 @@ RSpec.describe "What is being published by hand" do
     world.release(@post)
     world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: showing)
+    AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: showing)
     world.act("Dispatch::TakeUp", :tobiah, showing_id: showing)
     @post
   end

@@ -50,7 +50,7 @@ RSpec.describe "A right to use a file that ends before it goes out" do
 
   it "goes out all the same, where the client has no such rule" do
     post = released("2026-10-14")
-    expect(world.standing(post).adaptations.first.unusable).to be_nil
+    expect(world.post_state(post).adaptations.first.unusable).to be_nil
   end
 
   it "stops it where the client's rule says so: neither released, nor sent, nor published by hand" do
@@ -59,7 +59,11 @@ RSpec.describe "A right to use a file that ends before it goes out" do
     sentence = /“boat.jpg” may be used until 14 October 2026: by this client's rule/
     tell
     world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
-    AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: db[:showings].where(post_id: post).get(:id))
+    AskFirst::App::Dispatch::Advance.call(
+      world.environment,
+      process,
+      showing_id: db[:showings].where(post_id: post).get(:id)
+    )
     expect(db[:showings].where(post_id: post).get(%i[state trouble])).to match ["trouble", sentence]
     expect(told(post).join).to match sentence
     world.clock.set(SpecWorld::NOON)

@@ -21,7 +21,7 @@ RSpec.describe "The feeds of a client" do
       )
     end
   end
-  let(:kit) do
+  let(:environment) do
     door = feed_door
     world.jobs.dup.tap do |same|
       same.feeds = Class.new { define_method(:call) { |address, **more| door.call(address, **more) } }.new
@@ -41,11 +41,15 @@ RSpec.describe "The feeds of a client" do
 
   def save(who = :ines, id: nil, **said)
     version = id ? db[:feeds].where(id: id).get(:version) : 0
-    world.act("Feeds::SaveFeed", who, client, said: said.transform_keys(&:to_s), feed_id: id, version: version)[:id]
+    world.act("Feeds::SaveFeed", who, client, fields: said.transform_keys(&:to_s), feed_id: id, version: version)[:id]
   end
 
   def read(id) =
-    AskFirst::App::Feeds::ReadFeed.call(kit, AskFirst::App::Member.process(workspace, "dispatcher"), feed_id: id)
+    AskFirst::App::Feeds::ReadFeed.call(
+      environment,
+      AskFirst::App::Member.process(workspace, "dispatcher"),
+      feed_id: id
+    )
   def ideas = db[:ideas].where(workspace_id: workspace).order(:id).select_map(:title)
   def feed(id) = world.act("Feeds::FeedList", :ines, client)[:feeds].find { |one| one[:id] == id }
 
@@ -107,7 +111,7 @@ RSpec.describe "The feeds of a client" do
   it "makes drafts with picture and link, as whoever set it up" do
     channel = connected(client)
     picture = SpecWorld.picture(3).string
-    kit.pages =
+    environment.pages =
       Class
         .new do
           define_method(:get) do |*, **|
@@ -167,7 +171,7 @@ RSpec.describe "The feeds of a client" do
   it "says how it is: waits longer with each failure, rests when it is gone, and is well again" do
     id = begun
     @fault = AskFirst::Core::Checks::Unreadable.new("silent", "no answer in time")
-    waits = Array.new(2) { (read(id) && nil) || (db[:feeds].where(id: id).get(:next_at) - world.kit.now).round }
+    waits = Array.new(2) { (read(id) && nil) || (db[:feeds].where(id: id).get(:next_at) - world.environment.now).round }
     expect(waits).to eq [3_600, 7_200]
     expect(feed(id)).to include(state: "silent", said: "no answer in time", failures: 2)
     @fault = nil
@@ -209,7 +213,7 @@ RSpec.describe "The feeds of a client" do
 
   it "all that are due are read, and none twice at once" do
     id = begun
-    db[:feeds].where(id: id).update(next_at: world.kit.now - 1)
+    db[:feeds].where(id: id).update(next_at: world.environment.now - 1)
     expect(AskFirst::App::Feeds::ReadFeeds.call(world.jobs)).to eq 1
     expect(AskFirst::App::Feeds::ReadFeeds.call(world.jobs)).to eq 0
   end
@@ -219,7 +223,7 @@ RSpec.describe "The feeds of a client" do
     expect(code { save(address: "boats") }).to eq %w[bad_link address]
     save(address: "https://boats.example/feed")
     expect(code { save(address: "https://boats.example/feed") }).to eq %w[feed_there address]
-    expect(code { world.act("Feeds::SaveFeed", limited_to, said: {}) }).to eq %w[other_channel]
+    expect(code { world.act("Feeds::SaveFeed", limited_to, fields: {}) }).to eq %w[other_channel]
   end
 
   it "whose reading passed a limit rests, is not read again by itself, and is told to whoever set it up" do

@@ -41,12 +41,12 @@ RSpec.describe "Figures of sign-off" do
   it "of all clients are a line each, the same numbers" do
     scope =
       AskFirst::Store::Scope.new(
-        world.kit.db,
+        world.environment.db,
         workspace_ids: [world.workspace, world.workspace(:brackwater)],
         person_id: world.person(:ines),
         side: "agency"
       )
-    all = AskFirst::App::Figures::OfClients.call(world.kit, scope, **days)[:clients]
+    all = AskFirst::App::Figures::OfClients.call(world.environment, scope, **days)[:clients]
     quillmere = all.find { |one| one[:name] == "Quillmere Ferries" }
     expect(quillmere[:posts]).to eq of_client[:posts]
     expect(quillmere[:client][:time]).to eq of_client[:steps].last[:time]

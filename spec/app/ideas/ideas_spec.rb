@@ -5,7 +5,7 @@ RSpec.describe "The ideas of a client" do
   let(:client) { fresh_client }
 
   def keep(who = :ines, id: nil, version: 0, **said)
-    world.act("Ideas::SaveIdea", who, client, said: said.transform_keys(&:to_s), idea_id: id, version: version)[:id]
+    world.act("Ideas::SaveIdea", who, client, fields: said.transform_keys(&:to_s), idea_id: id, version: version)[:id]
   end
 
   def one(id, who: :ines) = world.act("Ideas::IdeaDetail", who, client, idea_id: id)
@@ -24,7 +24,7 @@ RSpec.describe "The ideas of a client" do
   end
 
   def member_here(who, role: "account lead", side: "agency")
-    row = { workspace_id: world.workspace(client), id: AskFirst::Core::Uuid.v7(Time.now), since: world.kit.now }
+    row = { workspace_id: world.workspace(client), id: AskFirst::Core::Uuid.v7(Time.now), since: world.environment.now }
     world.owner[:memberships].insert(
       **row,
       person_id: world.person(who),
@@ -125,7 +125,16 @@ RSpec.describe "The ideas of a client" do
 
     it "carries everything over, and is no open idea any more" do
       medium = one(whole)[:media_ids].first
-      world.act("Media::UpdateMedium", :ines, client, media_id: medium, said: { "description" => "A lamp" }, version: 1)
+      world.act(
+        "Media::UpdateMedium",
+        :ines,
+        client,
+        media_id: medium,
+        fields: {
+          "description" => "A lamp"
+        },
+        version: 1
+      )
       post = world.act("Ideas::CreatePost", :ines, client, idea_id: whole)
       expect(parts(post)).to include(
         "text" => "Who lights the lamp?",

@@ -13,7 +13,7 @@ RSpec.describe "An idea by mail" do
     mail = Mail.new(from: from, to: to, subject: subject, body: body)
     files.each { |name, bytes| mail.add_file(filename: name, content: bytes) }
     @raw = mail.to_s
-    world.kit.messages.of(@raw, cut: cut)
+    world.environment.messages.of(@raw, cut: cut)
   end
 
   def take(mail) = AskFirst::App::Ideas::TakeMail.call(world.jobs, mail)
@@ -57,7 +57,7 @@ RSpec.describe "An idea by mail" do
     expect(take(incoming(cut: true))).to eq "too_long"
     incoming
     automatic = @raw.sub("Subject:", "Auto-Submitted: auto-replied\nSubject:")
-    expect(take(world.kit.messages.of(automatic))).to eq "automatic"
+    expect(take(world.environment.messages.of(automatic))).to eq "automatic"
     stub_const("AskFirst::Core::Talk::Reply::AN_HOUR", 1)
     expect(take(incoming(body: "One more"))).to eq "too_many"
     expect(ideas).to eq []
@@ -70,7 +70,10 @@ RSpec.describe "An idea by mail" do
     @address = nil
     fresh = incoming(to: world.act("Ideas::MyAddress", :ines, client)[:address])
     here = { workspace_id: world.workspace(client) }
-    world.owner[:memberships].where(here).exclude(person_id: world.person(:bram)).update(ended_at: world.kit.now)
+    world.owner[:memberships]
+      .where(here)
+      .exclude(person_id: world.person(:bram))
+      .update(ended_at: world.environment.now)
     expect(take(fresh)).to eq "over"
     expect(ideas).to eq []
   end
@@ -83,17 +86,17 @@ RSpec.describe "An idea by mail" do
   end
 
   it "is fetched with the answers to our mails" do
-    kit = world.jobs.dup
+    environment = world.jobs.dup
     incoming
     letter = AskFirst::Edge::Mail::Inbox::Letter.new(uid: "1", raw: @raw, cut: false)
-    kit.inbox =
+    environment.inbox =
       Class
         .new do
           define_method(:fetch) { |**| [letter] }
           define_method(:forget) { |_| nil }
         end
         .new
-    expect(AskFirst::App::Talk::FetchReplies.new(kit).call).to eq ["kept"]
+    expect(AskFirst::App::Talk::FetchReplies.new(environment).call).to eq ["kept"]
     expect(ideas.size).to eq 1
   end
 end

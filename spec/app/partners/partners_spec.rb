@@ -5,7 +5,7 @@ RSpec.describe "The partners of a client" do
   let(:client) { fresh_client }
 
   def keep(id: nil, version: 0, who: :ines, **said)
-    named = { said: said.transform_keys(&:to_s), partner_id: id, version: version }
+    named = { fields: said.transform_keys(&:to_s), partner_id: id, version: version }
     world.act("Partners::SavePartner", who, client, **named)[:id]
   end
 
@@ -43,7 +43,7 @@ RSpec.describe "The partners of a client" do
   it "are tied to posts, ideas and files, of this client alone" do
     id = keep(name: "Lise")
     post = plain_post(client, connected(client))
-    idea = world.act("Ideas::SaveIdea", :ines, client, said: { "title" => "Bread" })[:id]
+    idea = world.act("Ideas::SaveIdea", :ines, client, fields: { "title" => "Bread" })[:id]
     tie(id, post_ids: [post], idea_ids: [idea])
     world.act("Partners::AddFile", :ines, client, partner_id: id, io: StringIO.new("agreed"), name: "agreement.txt")
     found = one(id)

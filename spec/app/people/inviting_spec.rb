@@ -17,7 +17,7 @@ RSpec.describe "Inviting", :database do
   end
 
   def accept(token, **more)
-    AskFirst::App::People::AcceptInvitation.call(world.kit, token, cost: SpecWorld::CHEAP, **more)
+    AskFirst::App::People::AcceptInvitation.call(world.environment, token, cost: SpecWorld::CHEAP, **more)
   end
 
   def fresh = "new#{SecureRandom.hex(4)}@fernhollow.example"
@@ -54,27 +54,38 @@ RSpec.describe "Inviting", :database do
       title: "freelance"
     )
     secret = token(email)
-    expect(AskFirst::App::People::Invitation.look(world.kit, secret)).to include(
+    expect(AskFirst::App::People::Invitation.look(world.environment, secret)).to include(
       client: "Quillmere Ferries",
       invited_by: "Ines Calloway",
       role: "video editor",
       known: false
     )
     accepted = accept(secret, name: "Kit Oyelaran", password: "rain on the seventh pier")
-    row = AskFirst::Store::People::Members.find(world.kit.db, accepted[:person_id], world.workspace, world.kit.now)
+    row =
+      AskFirst::Store::People::Members.find(
+        world.environment.db,
+        accepted[:person_id],
+        world.workspace,
+        world.environment.now
+      )
     expect(row.slice(:role, :title, :limited)).to eq(role: "video editor", title: "freelance", limited: true)
     expect(row[:channel_ids].to_a).to eq [world.channel(:vitrine)]
     # access ends by itself with the last day in the client's zone
     expect(
       AskFirst::Store::People::Members.find(
-        world.kit.db,
+        world.environment.db,
         accepted[:person_id],
         world.workspace,
         Time.utc(2026, 12, 31, 23, 59)
       )
     ).not_to be_nil
     expect(
-      AskFirst::Store::People::Members.find(world.kit.db, accepted[:person_id], world.workspace, Time.utc(2027, 1, 1))
+      AskFirst::Store::People::Members.find(
+        world.environment.db,
+        accepted[:person_id],
+        world.workspace,
+        Time.utc(2027, 1, 1)
+      )
     ).to be_nil
   end
 
@@ -129,7 +140,7 @@ RSpec.describe "Inviting", :database do
     old = token(email)
     world.act("People::InviteAgain", :ines, invitation_id: db[:invitations].where(email: email).get(:id))
     token(email)
-    expect { AskFirst::App::People::Invitation.look(world.kit, old) }.to raise_error(AskFirst::Core::Over)
+    expect { AskFirst::App::People::Invitation.look(world.environment, old) }.to raise_error(AskFirst::Core::Over)
   end
 
   it "somebody known accepts as who they are signed in as, and not as another" do
@@ -174,10 +185,10 @@ RSpec.describe "Inviting", :database do
   end
 
   it "the agency's mail domains hold for its own side, not for the client's" do
-    owner = AskFirst::App::AgencyPerson.load(world.kit, world.person(:bram))
+    owner = AskFirst::App::AgencyPerson.load(world.environment, world.person(:bram))
     version = db[:agencies].get(:version)
     AskFirst::App::Agency::UpdatePolicies.call(
-      world.kit,
+      world.environment,
       owner,
       version: version,
       second_factor_required: false,

@@ -12,7 +12,7 @@ RSpec.describe "Members", :database do
     @count = (@count || 0) + 1
     id =
       AskFirst::App::People::AddPerson.call(
-        world.kit,
+        world.environment,
         agency_id: db[:agencies].get(:id),
         name: "Newcomer #{SecureRandom.hex(2)}",
         email: "n#{SecureRandom.hex(4)}@fernhollow.example",
@@ -27,7 +27,7 @@ RSpec.describe "Members", :database do
         person_id: id,
         side: side,
         role_id: roles.fetch(role),
-        since: world.kit.now
+        since: world.environment.now
       }.merge(more)
     )
     id
@@ -35,7 +35,7 @@ RSpec.describe "Members", :database do
 
   def as(person_id)
     AskFirst::App::Member.from_row(
-      AskFirst::Store::People::Members.find(world.kit.db, person_id, world.workspace, world.kit.now)
+      AskFirst::Store::People::Members.find(world.environment.db, person_id, world.workspace, world.environment.now)
     )
   end
 
@@ -61,7 +61,7 @@ RSpec.describe "Members", :database do
 
   it "the page and the decision agree for every member and every act" do
     AskFirst::Store::People::Members
-      .of_workspace(world.member(:ines).scope(world.kit.db), world.kit.now)
+      .of_workspace(world.member(:ines).scope(world.environment.db), world.environment.now)
       .each do |row|
         about = AskFirst::App::Member.from_row(row)
         sheet = world.act("People::MemberSheet", :ines, membership_id: row[:membership_id])
@@ -115,7 +115,7 @@ RSpec.describe "Members", :database do
         version: 0
       )
     ).to eq 1
-    listed = AskFirst::App::Posts::ListPosts.call(limited.scope(world.kit.db))[:posts].map { |post| post[:id] }
+    listed = AskFirst::App::Posts::ListPosts.call(limited.scope(world.environment.db))[:posts].map { |post| post[:id] }
     expect(listed).to include(both)
     expect(listed).not_to include(ticker)
     expect { world.act("Signoff::Hold", limited, reason: "all of it") }.to raise_error(AskFirst::Core::Refused)
@@ -163,7 +163,9 @@ RSpec.describe "Members", :database do
       }
       world.act("People::EndMember", :ines, membership_id: id, to: heir)
       expect(db[:tasks].where(id: task).get(:person_id)).to eq heir
-      expect(AskFirst::Store::People::Members.find(world.kit.db, person, world.workspace, world.kit.now)).to be_nil
+      expect(
+        AskFirst::Store::People::Members.find(world.environment.db, person, world.workspace, world.environment.now)
+      ).to be_nil
       expect(world.acts(post)).to include "task_handed_over"
     end
 
@@ -182,7 +184,7 @@ RSpec.describe "Members", :database do
         /nobody else can answer/
       )
       world.act("People::EndMember", :ines, membership_id: id, to: heir)
-      expect(world.standing(post).adaptations.first.verdict.waits_at.position).to eq 0
+      expect(world.post_state(post).adaptations.first.verdict.waits_at.position).to eq 0
       line = world.line(post)
       world.act(
         "Signoff::AnswerAsk",
@@ -202,7 +204,7 @@ RSpec.describe "Members", :database do
     it "a guest pass of somebody who left stops working" do
       email =
         AskFirst::App::People::AddPerson.call(
-          world.kit,
+          world.environment,
           agency_id: db[:agencies].get(:id),
           name: "Guest",
           email: "g#{SecureRandom.hex(3)}@quillmere.example",
@@ -214,7 +216,7 @@ RSpec.describe "Members", :database do
         person_id: email,
         side: "client",
         role_id: roles["client approver"],
-        since: world.kit.now
+        since: world.environment.now
       )
       step = world.step(1)
       world.owner[:route_step_people].insert(workspace_id: world.workspace, step_id: step, person_id: email)
@@ -229,16 +231,18 @@ RSpec.describe "Members", :database do
           ask_id: world.line(post)[:ask_id],
           person_id: email
         )
-      visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, pass)
-      expect(AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil).name).to eq "Guest"
+      visit = AskFirst::App::Signoff::ExchangePass.call(world.environment, pass)
+      expect(AskFirst::App::Signoff::ExchangePass.member(world.environment, visit, nil).name).to eq "Guest"
       world.act(
         "People::EndMember",
         :ines,
         membership_id: db[:memberships].where(person_id: email).get(:id),
         to: world.person(:odile)
       )
-      expect { AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil) }.to raise_error(AskFirst::Core::Over)
-      expect { AskFirst::App::Signoff::ExchangePass.call(world.kit, pass) }.to raise_error(AskFirst::Core::Over)
+      expect { AskFirst::App::Signoff::ExchangePass.member(world.environment, visit, nil) }.to raise_error(
+        AskFirst::Core::Over
+      )
+      expect { AskFirst::App::Signoff::ExchangePass.call(world.environment, pass) }.to raise_error(AskFirst::Core::Over)
     ensure
       world.owner[:route_step_people].where(person_id: email).delete
     end
@@ -314,7 +318,13 @@ RSpec.describe "Members", :database do
   end
 
   it "while somebody looks as a member, what that member may do is refused" do
-    row = AskFirst::Store::People::Members.find(world.kit.db, world.person(:maro), world.workspace, world.kit.now)
+    row =
+      AskFirst::Store::People::Members.find(
+        world.environment.db,
+        world.person(:maro),
+        world.workspace,
+        world.environment.now
+      )
     looking = AskFirst::App::Member.from_row(row, looking: true)
     expect(world.act("Posts::PostSheet", looking, post_id: world.draft)[:can]["make_post"]).to include(
       ok: false,

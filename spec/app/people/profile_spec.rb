@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 RSpec.describe "One's own profile", :database do
-  let(:wren) { AskFirst::App::AgencyPerson.load(world.kit, world.person(:wren)) }
+  let(:wren) { AskFirst::App::AgencyPerson.load(world.environment, world.person(:wren)) }
   let(:good) do
     {
       name: "Wren Adeyo",
@@ -16,7 +16,7 @@ RSpec.describe "One's own profile", :database do
   end
 
   def agency(name, **input)
-    AskFirst::App.const_get(name).call(world.kit, wren, **input)
+    AskFirst::App.const_get(name).call(world.environment, wren, **input)
   end
 
   def version = db[:people].where(id: world.person(:wren)).get(:version)
@@ -60,27 +60,28 @@ RSpec.describe "One's own profile", :database do
 
   it "a picture is what its bytes say, and shown to whoever shares a client" do
     agency("People::Picture", io: SpecWorld.picture)
-    ines = AskFirst::App::AgencyPerson.load(world.kit, world.person(:ines))
-    expect(File.size(AskFirst::App::People::Picture.open(world.kit, ines, world.person(:wren))[:path])).to be > 100
+    ines = AskFirst::App::AgencyPerson.load(world.environment, world.person(:ines))
+    expect(File.size(AskFirst::App::People::Picture.open(world.environment, ines, world.person(:wren))[:path])).to be >
+      100
     stranger =
       AskFirst::App::AgencyPerson.load(
-        world.kit,
+        world.environment,
         AskFirst::App::People::AddPerson.call(
-          world.kit,
+          world.environment,
           agency_id: db[:agencies].get(:id),
           name: "S",
           email: "s#{SecureRandom.hex(3)}@x.example",
           zone: "Europe/Lisbon"
         )
       )
-    expect { AskFirst::App::People::Picture.open(world.kit, stranger, world.person(:wren)) }.to raise_error(
+    expect { AskFirst::App::People::Picture.open(world.environment, stranger, world.person(:wren)) }.to raise_error(
       AskFirst::Core::NotFound
     )
     expect { agency("People::Picture", io: StringIO.new("<html>")) }.to raise_error(AskFirst::Core::Invalid) { |error|
       expect(error.code).to eq "not_a_picture"
     }
     agency("People::Picture", io: nil)
-    expect { AskFirst::App::People::Picture.open(world.kit, ines, world.person(:wren)) }.to raise_error(
+    expect { AskFirst::App::People::Picture.open(world.environment, ines, world.person(:wren)) }.to raise_error(
       AskFirst::Core::NotFound
     )
   end
@@ -130,8 +131,8 @@ RSpec.describe "One's own profile", :database do
         agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-15", stand_ins: stand_in)
       }.to raise_error(AskFirst::Core::Invalid, /must be a colleague/)
       id = agency("People::PlanAbsence", from: "2026-10-14", until_date: "2026-10-15")
-      maro = AskFirst::App::AgencyPerson.load(world.kit, world.person(:maro))
-      expect { AskFirst::App::People::RemoveAbsence.call(world.kit, maro, absence_id: id) }.to raise_error(
+      maro = AskFirst::App::AgencyPerson.load(world.environment, world.person(:maro))
+      expect { AskFirst::App::People::RemoveAbsence.call(world.environment, maro, absence_id: id) }.to raise_error(
         AskFirst::Core::NotFound
       )
     end

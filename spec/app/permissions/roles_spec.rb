@@ -4,7 +4,7 @@ RSpec.describe "Roles" do
   let(:people) { AskFirst::App::Permissions }
 
   def call(name, who = :bram, **input) =
-    AskFirst::App.const_get("Permissions::#{name}").call(world.kit, agency_person(who), **input)
+    AskFirst::App.const_get("Permissions::#{name}").call(world.environment, agency_person(who), **input)
   def role(name) = db[:roles].where(name: name).first
   def make(name, abilities = %w[see work], **more) =
     call("CreateRole", name: name, side: "agency", abilities: abilities, **more)
@@ -54,7 +54,7 @@ RSpec.describe "Roles" do
       person_id: world.person(:dulcie),
       side: "agency",
       role_id: id,
-      since: world.kit.now
+      since: world.environment.now
     )
     dulcie = world.member(:dulcie, client)
     expect(AskFirst::Core::Permissions::Decision.for(dulcie, "release")).to be_allowed
@@ -138,7 +138,7 @@ RSpec.describe "Roles" do
       person_id: world.person(:maro),
       side: "agency",
       role_id: used,
-      since: world.kit.now
+      since: world.environment.now
     )
     expect { call("RemoveRole", role_id: used) }.to raise_error(AskFirst::Core::Conflict) { |error|
       expect(error.code).to eq "role_in_use"

@@ -62,7 +62,7 @@ RSpec.describe "What comes in while a post is written", :database do
       channel_ids: [world.channel(:vitrine), world.channel(:ticker)]
     )
     expect(
-      world.standing(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.parts["text"]
+      world.post_state(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.parts["text"]
     ).to eq "Fog? The 7:20 waits."
   end
 
@@ -108,7 +108,7 @@ RSpec.describe "What comes in while a post is written", :database do
       end
     ).to eq %w[part_changed media]
     world.write(post, "media", [picture], who: :sunniva)
-    expect(world.standing(post).adaptations.first.request["media"].first["description"]).to eq "A ferry in fog"
+    expect(world.post_state(post).adaptations.first.request["media"].first["description"]).to eq "A ferry in fog"
   end
 
   it "from two tabs of one person: the second is told, and gets what the first saved" do

@@ -105,17 +105,17 @@ RSpec.describe "What stands beside a post", :database do
         version: 0
       )
       world.act("Posts::SetCampaign", :ines, client, post_id: post, name: "Fog days")
-      sent = -> { world.standing(post, client).adaptations.first.request["link"] }
+      sent = -> { world.post_state(post, client).adaptations.first.request["link"] }
       expect(
         sent.call
       ).to eq "https://quillmere.example/lamp?x=1&utm_source=ticker&utm_medium=social&utm_campaign=fog-days#top"
       world.act("Posts::MarkReady", :ines, client, post_id: post)
-      fingerprint = world.standing(post, client).adaptations.first.fingerprint
+      fingerprint = world.post_state(post, client).adaptations.first.fingerprint
       # what was kept is what stands
       expect(db[:revision_adaptations].where(post_id: post).get(:fingerprint)).to eq fingerprint
       world.act("Posts::SetCampaign", :ines, client, post_id: post, name: "Renamed since")
       world.act("Clients::UpdateSettings", :ines, client, version: 2, tracking: {})
-      expect(world.standing(post, client).adaptations.first.fingerprint).to eq fingerprint
+      expect(world.post_state(post, client).adaptations.first.fingerprint).to eq fingerprint
       expect(sent.call).to end_with "utm_campaign=fog-days#top"
     end
 
@@ -137,7 +137,7 @@ RSpec.describe "What stands beside a post", :database do
     it "gives each network its spelling, in what is sent" do
       world.act("Posts::SaveMention", :maro, name: "Harbour Museum", spellings: { "Ticker" => "@harbour.museum" })
       post = world.draft(text: "With @[Harbour Museum]")
-      expect(world.standing(post).adaptations.to_h { |one| [one.channel[:network], one.request["text"]] }).to eq(
+      expect(world.post_state(post).adaptations.to_h { |one| [one.channel[:network], one.request["text"]] }).to eq(
         "Ticker" => "With @harbour.museum",
         "Vitrine" => "With Harbour Museum"
       )
@@ -175,7 +175,7 @@ RSpec.describe "What stands beside a post", :database do
       expect(changed.call).to eq "sealed"
       world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
       AskFirst::App::Dispatch::Advance.call(
-        world.kit,
+        world.environment,
         AskFirst::App::Member.process(world.workspace, "dispatcher"),
         showing_id: db[:showings].where(post_id: post).get(:id)
       )
@@ -195,7 +195,7 @@ RSpec.describe "What stands beside a post", :database do
   it "others on a post hear that somebody is there, and which part is under their hands" do
     post = world.draft(picture: false)
     world.act("Posts::AnnouncePresence", :maro, post_id: post, part: "text")
-    expect(world.kit.bus.heard.last).to eq [
+    expect(world.environment.bus.heard.last).to eq [
          world.workspace,
          {
            what: "here",

@@ -21,13 +21,13 @@ RSpec.describe "The blocks of a post sheet" do
   it "one is read without the others: talk asks for no answers, and for nothing that goes out around the post" do
     post # made before anything is written down
     log = StringIO.new
-    world.kit.db.loggers << Logger.new(log)
+    world.environment.db.loggers << Logger.new(log)
     sheet(blocks: %w[talk])
     read = log.string.scan(/EXECUTE (\w+)/).flatten
     expect(read).to include("post_sheet_talk")
     expect(read).not_to include("planned_words", "members")
   ensure
-    world.kit.db.loggers.clear
+    world.environment.db.loggers.clear
   end
 
   it "a block that is none is refused by name" do

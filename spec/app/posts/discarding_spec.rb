@@ -9,7 +9,7 @@ RSpec.describe "A draft thrown away" do
 
   def scope
     AskFirst::Store::Scope.new(
-      world.kit.db,
+      world.environment.db,
       workspace_ids: [world.workspace],
       person_id: world.person(:ines),
       side: "agency"
@@ -61,7 +61,7 @@ RSpec.describe "A draft thrown away" do
     world.ask(asked, 0)
     gone =
       scope.transaction do
-        world.kit.db.get(
+        world.environment.db.get(
           Sequel.function(:app_discard_post, world.workspace, asked, world.person(:ines), world.clock.now)
         )
       end

@@ -96,7 +96,7 @@ RSpec.describe "A post with everything", :database do
   end
 
   def by_network
-    world.standing(post, client).adaptations.to_h { |one| [one.channel[:network].downcase.to_sym, one] }
+    world.post_state(post, client).adaptations.to_h { |one| [one.channel[:network].downcase.to_sym, one] }
   end
 
   it "keeps its fingerprints from the ask on, and its yeses count" do
@@ -135,7 +135,7 @@ RSpec.describe "A post with everything", :database do
       :ines,
       client,
       post_id: post,
-      adaptation_ids: world.standing(post, client).adaptations.map(&:id)
+      adaptation_ids: world.post_state(post, client).adaptations.map(&:id)
     )
     save("budget", { "minor" => 5_000, "currency" => "EUR" })
     save(
@@ -201,10 +201,10 @@ RSpec.describe "A post with everything", :database do
     process = AskFirst::App::Member.process(world.workspace(client), "dispatcher")
     world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
     showings = db[:showings].where(post_id: post).select_map(:id)
-    showings.each { |id| AskFirst::App::Dispatch::Advance.call(world.kit, process, showing_id: id) }
+    showings.each { |id| AskFirst::App::Dispatch::Advance.call(world.environment, process, showing_id: id) }
     expect(db[:showings].where(post_id: post).select_map(:state).uniq).to eq ["out"]
     sleep 3.2 # as long as the slowest of them takes to settle
-    showings.each { |id| AskFirst::App::Dispatch::Verify.call(world.kit, process, showing_id: id) }
+    showings.each { |id| AskFirst::App::Dispatch::Verify.call(world.environment, process, showing_id: id) }
     expect(
       db[:showings].where(
         post_id: post,

@@ -9,7 +9,13 @@ RSpec.describe "The post sheet of somebody limited to a channel" do
     post
   end
   let(:limited) do
-    row = AskFirst::Store::People::Members.find(world.kit.db, world.person(:maro), world.workspace, world.kit.now)
+    row =
+      AskFirst::Store::People::Members.find(
+        world.environment.db,
+        world.person(:maro),
+        world.workspace,
+        world.environment.now
+      )
     AskFirst::App::Member.from_row(row.merge(limited: true, channel_ids: [world.channel(:vitrine)]))
   end
   let(:sheet) { world.act("Posts::PostSheet", limited, post_id: post) }
@@ -34,7 +40,7 @@ RSpec.describe "The post sheet of somebody limited to a channel" do
   it "has no file that only another channel uses" do
     post
     other = world.act("Media::UploadMedia", :ines, io: SpecWorld.picture(8), name: "only-there.jpg")[:id]
-    if world.standing(post).adaptations.any? { |one| one.verdict.sealed? }
+    if world.post_state(post).adaptations.any? { |one| one.verdict.sealed? }
       world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: [world.adaptation(post, :ticker)])
     end
     world.write(post, "media", [other], on: :ticker, who: :ines)

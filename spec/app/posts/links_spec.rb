@@ -83,7 +83,7 @@ RSpec.describe "The page at the end of a link", :database do
 
   it "whose reading was given up is asked for anew, and counts among nobody's ten" do
     lost = Array.new(10) { |n| world.act("Posts::PreviewLink", :tobiah, address: "http://quillmere.example/lost#{n}") }
-    world.owner[:link_readings].where(id: lost).update(asked_at: world.kit.now - 61)
+    world.owner[:link_readings].where(id: lost).update(asked_at: world.environment.now - 61)
     db[:que_jobs].where(job_class: "AskFirst::Jobs::ReadLink").delete
     expect(world.act("Posts::PreviewLink", :tobiah, address: "http://quillmere.example/lost0")).to eq lost.first
     expect(

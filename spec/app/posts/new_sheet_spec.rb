@@ -8,12 +8,12 @@ RSpec.describe "A new post before its first word" do
   it "has its sheet, and leaves nothing behind when nobody touches it" do
     tables = %i[posts record adaptations parts notices]
     before = tables.to_h { |table| [table, db[table].count] }
-    heard = world.kit.bus.heard.size
+    heard = world.environment.bus.heard.size
     sheet = world.act("Posts::NewSheet", :ines, post_id: id)
     expect(sheet).to include(id: id, subject: "", stage: "drafting", adaptations: [])
     expect(sheet[:can]["discard"]).to eq({ ok: true })
     expect(tables.to_h { |table| [table, db[table].count] }).to eq before
-    expect(world.kit.bus.heard.size).to eq heard
+    expect(world.environment.bus.heard.size).to eq heard
   end
 
   it "is made with its first word, once however often it is made, and is then the sheet as it stands" do

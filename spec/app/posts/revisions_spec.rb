@@ -54,7 +54,13 @@ RSpec.describe "The revisions of a post" do
   end
 
   it "somebody limited to a channel sees that channel's, and the client's side none" do
-    row = AskFirst::Store::People::Members.find(world.kit.db, world.person(:maro), world.workspace, world.kit.now)
+    row =
+      AskFirst::Store::People::Members.find(
+        world.environment.db,
+        world.person(:maro),
+        world.workspace,
+        world.environment.now
+      )
     limited = AskFirst::App::Member.from_row(row.merge(limited: true, channel_ids: [world.channel(:vitrine)]))
     expect(revisions(limited, from: 1, to: 2)[:compared][:adaptations].map { |one| one[:channel][:name] }).to eq [
          "Vitrine"

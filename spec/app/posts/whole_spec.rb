@@ -13,7 +13,7 @@ RSpec.describe "A post as a whole", :database do
                     text
                     time
                   ]
-      expect(world.standing(post).adaptations.map { |one| one.own.keys }).to eq [[], []]
+      expect(world.post_state(post).adaptations.map { |one| one.own.keys }).to eq [[], []]
       expect(world.acts(post).count("part_follows")).to eq 2
       expect(
         refused { world.act("Posts::FollowAll", :ines, post_id: post, channel_id: world.channel(:ticker)) }
@@ -31,7 +31,7 @@ RSpec.describe "A post as a whole", :database do
           world.release(post)
           world.act("Posts::#{act}", :ines, post_id: post, channel_id: world.channel(:ticker), **input)
           expect([act, own, world.stages(post)[:ticker]]).to eq [act, own, stage]
-          adaptation = world.standing(post).adaptations.find { |one| one.channel[:name] == "Ticker" }
+          adaptation = world.post_state(post).adaptations.find { |one| one.channel[:name] == "Ticker" }
           live = db[:releases].where(adaptation_id: adaptation.id, ended_at: nil).select_map(:at)
           expect(live).to eq(stage == "released" ? [Time.utc(2026, 10, 15, 18, 10)] : [])
         end
@@ -55,7 +55,7 @@ RSpec.describe "A post as a whole", :database do
         world.write(post, "text", "Fog? The 7:20 waits.", on: :ticker)
         world.ask(post, 0)
         world.answer(post, :wren, "change", "Shorter")
-        world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+        world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
         world.write(post, "text", "Other words altogether.")
         world.act(
           "Posts::FollowMaster",
@@ -72,7 +72,7 @@ RSpec.describe "A post as a whole", :database do
     it "says what it said, own parts too, as a new revision with its authors" do
       kept = db[:revision_adaptations].where(post_id: post).select_hash(:channel_id, :fingerprint)
       expect(world.act("Posts::TakeRevisionBack", :ines, post_id: post, number: 1)).to eq 1
-      expect(world.standing(post).adaptations.to_h { |one| [one.row[:channel_id], one.fingerprint] }).to eq kept
+      expect(world.post_state(post).adaptations.to_h { |one| [one.row[:channel_id], one.fingerprint] }).to eq kept
       expect(part(post, "text", on: :ticker)).to eq "Fog? The 7:20 waits."
       expect(db[:parts].where(post_id: post, part: "media").get(:authors).to_a).to include(world.person(:sunniva))
       expect(world.acts(post)).to include "revision_taken_back"
@@ -81,7 +81,7 @@ RSpec.describe "A post as a whole", :database do
     it "is a new number where something was kept in between" do
       world.write(post, "media", [world.illustrate(post)[:id]], who: :sunniva)
       world.ask(post, 0)
-      world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+      world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
       expect(world.act("Posts::TakeRevisionBack", :ines, post_id: post, number: 1)).to eq 3
     end
 
@@ -112,8 +112,8 @@ RSpec.describe "A post as a whole", :database do
       world.act("Talk::Say", :ines, post_id: post, room: "client", words: "Odile, is this the rule?")
       world.ask(post, 0)
       copy = world.act("Posts::CopyPost", :ines, post_id: post).first
-      expect(world.standing(copy).adaptations.map { |one| one.request.except("media") }).to eq(
-        world.standing(post).adaptations.map { |one| one.request.except("media") }
+      expect(world.post_state(copy).adaptations.map { |one| one.request.except("media") }).to eq(
+        world.post_state(post).adaptations.map { |one| one.request.except("media") }
       )
       expect(db[:post_labels].where(post_id: copy).count).to eq 1
       expect(%i[remarks tasks answers ask_lines].map { |table| db[table].where(post_id: copy).count }.sum).to eq 0
@@ -134,7 +134,7 @@ RSpec.describe "A post as a whole", :database do
           channel_ids: [world.channel(:vitrine)]
         )
       expect(copies.map { |copy| part(copy, "time")["wall"] }).to eq %w[2026-10-22T07:30:00 2026-10-29T07:30:00]
-      expect(copies.map { |copy| world.standing(copy).adaptations.map { |one| one.channel[:network] } }).to eq [
+      expect(copies.map { |copy| world.post_state(copy).adaptations.map { |one| one.channel[:network] } }).to eq [
            ["Vitrine"],
            ["Vitrine"]
          ]

@@ -8,7 +8,7 @@ RSpec.describe "Writing a post" do
   it "a channel gets its own text and can be set back to follow the master" do
     post = world.draft(picture: false)
     world.write(post, "text", "Fog? Look at the lamp.", on: :ticker)
-    texts = -> { world.standing(post).adaptations.to_h { |one| [one.channel[:network], one.request["text"]] } }
+    texts = -> { world.post_state(post).adaptations.to_h { |one| [one.channel[:network], one.request["text"]] } }
     expect(texts.call).to eq(
       "Ticker" => "Fog? Look at the lamp.",
       "Vitrine" => "When fog sits on the estuary, the 7:20 does not guess."
@@ -107,7 +107,7 @@ RSpec.describe "Writing a post" do
       world.act("Posts::ChooseChannels", :ines, post_id: post, channel_ids: chosen.map { |one| world.channel(one) })
     end
     expect(
-      world.standing(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.request["text"]
+      world.post_state(post).adaptations.find { |one| one.channel[:network] == "Ticker" }.request["text"]
     ).to eq "Own"
   end
 

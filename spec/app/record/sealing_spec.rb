@@ -110,7 +110,7 @@ RSpec.describe "The sealed record" do
     expect { world.owner[:record_leaves].where(workspace_id: world.workspace).update(position: 99) }.to raise_error(
       Sequel::DatabaseError
     )
-    expect { world.kit.db[:record_leaves].insert(workspace_id: world.workspace, position: 99) }.to raise_error(
+    expect { world.environment.db[:record_leaves].insert(workspace_id: world.workspace, position: 99) }.to raise_error(
       Sequel::DatabaseError
     )
   end
@@ -119,13 +119,13 @@ RSpec.describe "The sealed record" do
     seal
     mails = []
     mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
-    kit = world.kit.dup.tap { |same| same.mailer = mailer }
+    environment = world.environment.dup.tap { |same| same.mailer = mailer }
     post = world.draft
     world.ask(post, 0)
     world.answer(post, :wren)
     world.ask(post, 1)
     AskFirst::App::Signoff::MailAsk.call(
-      kit,
+      environment,
       process,
       ask_id: world.line(post)[:ask_id],
       person_id: world.person(:odile)

@@ -4,14 +4,14 @@
 RSpec.describe "Answering by mail" do
   let(:post) { world.draft(text: "When fog sits #{SecureRandom.hex(4)}") }
   let(:mails) { [] }
-  let(:dispatcher) { world.jobs.dup.tap { |kit| kit.mailer = world.kit.mailer } }
+  let(:dispatcher) { world.jobs.dup.tap { |environment| environment.mailer = world.environment.mailer } }
   let(:fetch) { AskFirst::App::Talk::FetchReplies.new(dispatcher) }
 
   before do
     mails = self.mails
-    world.kit.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
+    world.environment.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
     %i[mail_replies talk_told notices que_jobs].each { |table| world.owner[table].delete }
-    world.kit.inbox.forget(world.kit.inbox.fetch.map(&:uid))
+    world.environment.inbox.forget(world.environment.inbox.fetch.map(&:uid))
   end
 
   def process = AskFirst::App::Member.process(world.workspace, "dispatcher")
@@ -61,7 +61,7 @@ RSpec.describe "Answering by mail" do
     expect(told).to eq "Odile Marchetti: Not on Sundays."
     kept = world.act("Talk::WholeMail", :wren, remark_id: said.last[:id])
     expect(kept).to include(sender: "odile@quillmere.example", whole: a_string_including("> Ines asks"))
-    expect(world.kit.inbox.fetch).to be_empty
+    expect(world.environment.inbox.fetch).to be_empty
   end
 
   it "never shows the agency the link or the address that it quotes: with them it could answer in the client's name" do
@@ -124,14 +124,14 @@ RSpec.describe "Answering by mail" do
     end
     run("NotTakenMail", "Talk::MailNotTaken", :reply_id)
     expect(mails.last[:text]).to include "Your mail could not be read"
-    expect([said, world.kit.inbox.fetch]).to eq [[], []]
+    expect([said, world.environment.inbox.fetch]).to eq [[], []]
   end
 
   it "counts once, though it is fetched twice, or by two at once" do
     to = asked(post)[:reply_to]
     raw = Mail.new(from: "odile@quillmere.example", to: to, body: "Once.", message_id: "<1@q.example>").to_s
     2.times { answer(to, as: raw) }
-    incoming = -> { world.kit.messages.of(raw.sub("Once", "Twice")) }
+    incoming = -> { world.environment.messages.of(raw.sub("Once", "Twice")) }
     Array
       .new(4) { Thread.new { AskFirst::App::Talk::TakeReply.call(world.jobs, incoming.call) } }
       .each { |thread| expect(thread.value).to eq "said" }
@@ -195,7 +195,7 @@ RSpec.describe "Answering by mail" do
     end
     expect(answer(to, "This one breaks")).to eq ["broken"]
     expect(answer(to, "This one does not")).to eq ["said"]
-    expect(world.kit.inbox.fetch.size).to eq 1
+    expect(world.environment.inbox.fetch.size).to eq 1
   end
 
   it "its whole is for those of the agency side who see the post" do
@@ -211,11 +211,11 @@ end
 RSpec.describe "Client talk, told by mail" do
   let(:post) { world.draft(text: "When fog sits #{SecureRandom.hex(4)}") }
   let(:mails) { [] }
-  let(:dispatcher) { world.jobs.dup.tap { |kit| kit.mailer = world.kit.mailer } }
+  let(:dispatcher) { world.jobs.dup.tap { |environment| environment.mailer = world.environment.mailer } }
 
   before do
     mails = self.mails
-    world.kit.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
+    world.environment.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
     %i[mail_replies talk_told que_jobs].each { |table| world.owner[table].delete }
     world.ask(post, 0)
     world.answer(post, :wren)
@@ -277,9 +277,9 @@ RSpec.describe "Client talk, told by mail" do
   it "comes when the mail server is back, once, though it took nothing at first and two jobs are due" do
     say("Is that the pier by the café?")
     world.clock.set(SpecWorld::NOON + 620)
-    well = world.kit.mailer
-    world.kit.mailer = Class.new { define_method(:deliver) { |**| raise Errno::ECONNREFUSED } }.new
-    dispatcher.mailer = world.kit.mailer
+    well = world.environment.mailer
+    world.environment.mailer = Class.new { define_method(:deliver) { |**| raise Errno::ECONNREFUSED } }.new
+    dispatcher.mailer = world.environment.mailer
     expect { tell }.to raise_error Errno::ECONNREFUSED
     dispatcher.mailer = well
     Array.new(2) { Thread.new { tell } }.each(&:join)

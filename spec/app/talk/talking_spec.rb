@@ -52,7 +52,7 @@ RSpec.describe "Talk beside a post" do
   end
 
   it "pinned to a spot of a picture says so when it was replaced" do
-    media = world.standing(post).master["media"].first
+    media = world.post_state(post).master["media"].first
     spot = {
       "kind" => "spot",
       "adaptation_id" => on(:vitrine),
@@ -73,7 +73,7 @@ RSpec.describe "Talk beside a post" do
     let(:id) { say("", who: :wren, pin: words_pin("the estuary"), replacement: "the river") }
 
     def decide(as, who: :maro, **more) = world.act("Talk::DecideSuggestion", who, remark_id: id, as: as, **more)
-    def text(network) = world.standing(post).adaptation(on(network)).request["text"]
+    def text(network) = world.post_state(post).adaptation(on(network)).request["text"]
 
     it "is shown as the difference, and taken everywhere or on one channel" do
       expect(remark(id)[:suggestion]).to include(
@@ -105,7 +105,7 @@ RSpec.describe "Talk beside a post" do
 
     it "makes whoever takes it an author, who cannot clear it" do
       decide("taken", everywhere: true, who: :ines)
-      expect(world.standing(post).adaptations.first.authors).to include world.person(:ines)
+      expect(world.post_state(post).adaptations.first.authors).to include world.person(:ines)
     end
 
     it "says which yes it ends, and ends it" do

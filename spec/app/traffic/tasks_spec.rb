@@ -49,7 +49,7 @@ RSpec.describe "Production tasks" do
   it "announce themselves to open pages, with nothing of their content" do
     id = assign
     world.act("Traffic::FinishTask", :sunniva, task_id: id)
-    expect(world.kit.bus.heard.last).to eq [world.workspace, { what: "tasks", ids: [post] }]
+    expect(world.environment.bus.heard.last).to eq [world.workspace, { what: "tasks", ids: [post] }]
   end
 end
 

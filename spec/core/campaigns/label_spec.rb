@@ -1,10 +1,10 @@
 # frozen_string_literal: true
 
 RSpec.describe AskFirst::Core::Campaigns::Label do
-  def code(**more) = refusal { described_class.read(name: "Service", mark: "S", colour: "teal", **more) }.code
+  def code(**more) = refusal { described_class.read(name: "Service", initials: "S", colour: "teal", **more) }.code
 
   it "has a name, two letters at most, and one of its colours" do
-    expect([code(name: ""), code(mark: "abc"), code(colour: "pink")]).to eq %w[name_missing too_long bad_colour]
+    expect([code(name: ""), code(initials: "abc"), code(colour: "pink")]).to eq %w[name_missing too_long bad_colour]
   end
 
   # WCAG 2.2, 1.4.3: text keeps 4.5:1. The formula is that of relative luminance, as Core::Clients::Contrast has it.

@@ -131,7 +131,7 @@ RSpec.describe AskFirst::Core::Channels::Card do
     { audience: "all" } => "its kinds of audience are not a list",
     { settles_within: 86_401 } => "its time to settle is not a number of seconds up to a day",
     { name: " " } => "it has no name",
-    { initials: "Tick" } => "its mark is not one to three letters"
+    { initials: "Tick" } => "its initials are not one to three letters"
   }.each do |change, sentence|
     it "with #{JSON.generate(change)[0, 90]} is refused: #{sentence}" do
       expect(said(**change)).to eq sentence

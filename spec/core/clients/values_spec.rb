@@ -14,7 +14,7 @@ RSpec.describe "What a client is set up with" do
   {
     [:zone, "Mars/Base"] => %w[bad_zone zone],
     [:name, "  "] => %w[name_missing name],
-    [:mark, "LONG"] => %w[bad_mark mark],
+    [:initials, "LONG"] => %w[bad_initials initials],
     [:edge, "teal"] => %w[bad_colour edge],
     [:week_start, 3] => %w[bad_week_start week_start],
     [:holidays, "atlantis"] => %w[bad_region holidays],

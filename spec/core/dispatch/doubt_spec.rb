@@ -41,8 +41,8 @@ RSpec.describe AskFirst::Core::Dispatch::Doubt do
 end
 
 RSpec.describe AskFirst::Core::Dispatch::Lease do
-  def holds?(since_claim, since_beat: 0.5) =
-    described_class.holds?(since_claim: since_claim, since_beat: since_beat, lease: 60, timeout: 15)
+  def holds?(since_claim, since_heartbeat: 0.5) =
+    described_class.holds?(since_claim: since_claim, since_heartbeat: since_heartbeat, lease: 60, timeout: 15)
 
   it "lets a create begin that surely ends while it lasts" do
     expect([0, 44.9].map { |seconds| holds?(seconds) }).to eq [true, true]
@@ -50,24 +50,26 @@ RSpec.describe AskFirst::Core::Dispatch::Lease do
   end
 
   it "binds its holder: whoever was frozen begins nothing that they claimed before" do
-    expect(holds?(1, since_beat: 2.9)).to be true
-    expect(holds?(1, since_beat: 3)).to be false
+    expect(holds?(1, since_heartbeat: 2.9)).to be true
+    expect(holds?(1, since_heartbeat: 3)).to be false
   end
 
   it "is over when its time is, or its sender is gone; a sender is stopped by itself before it is taken for gone" do
     now = Time.utc(2026, 10, 15, 6, 30)
-    over = ->(till, beat) { described_class.over?(lease_until: till, since_beat: beat, now: now) }
+    over = ->(till, beat) { described_class.over?(lease_until: till, since_heartbeat: beat, now: now) }
     expect(over.call(now + 1, 5.9)).to be false
     expect(over.call(now + 1, 6.1)).to be true
     expect(over.call(now + 1, nil)).to be true
     expect(over.call(now, 0)).to be true
-    expect(described_class::GONE).to be > described_class::STILL_HERE + (2 * described_class::BEAT_EVERY)
+    expect(described_class::GONE).to be > described_class::STILL_HERE + (2 * described_class::HEARTBEAT_EVERY)
   end
 end
 
 RSpec.describe AskFirst::Core::Dispatch::BroughtBack do
   def why(**more)
-    described_class.why(described_class::Facts.new(server: "a", here: "a", mark: 7, outside: 7, strange: false, **more))
+    described_class.why(
+      described_class::Facts.new(server: "a", here: "a", watermark: 7, outside: 7, strange: false, **more)
+    )
   end
 
   it "is not where the server is the same and it knows as much as lies outside" do
@@ -78,13 +80,13 @@ RSpec.describe AskFirst::Core::Dispatch::BroughtBack do
   it "is on another server, where it knows less than lies outside, and where nothing of it lies there" do
     expect(why(here: "b")).to eq "other_server"
     expect(why(outside: 8)).to eq "older"
-    expect(why(outside: nil)).to eq "no_mark"
-    expect(why(strange: true)).to eq "no_mark"
+    expect(why(outside: nil)).to eq "no_watermark"
+    expect(why(strange: true)).to eq "no_watermark"
   end
 
   it "is not where nothing has run on it yet; what lies there of another one is looked at all the same" do
     expect(why(server: nil, outside: nil)).to be_nil
-    expect(why(server: nil, strange: true)).to eq "no_mark"
+    expect(why(server: nil, strange: true)).to eq "no_watermark"
   end
 end
 

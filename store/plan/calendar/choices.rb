@@ -16,7 +16,7 @@ module AskFirst
               FROM channels c WHERE c.workspace_id = ANY(:w) AND c.archived_at IS NULL ORDER BY c.position
             SQL
             labels: <<~SQL,
-              SELECT workspace_id, id, name, colour, mark, parent_id, (
+              SELECT workspace_id, id, name, colour, initials, parent_id, (
                 SELECT coalesce(json_agg(m.id), '[]') FROM labels m WHERE (m.workspace_id, m.merged_into) = (l.workspace_id, l.id)
               ) AS merged
               FROM labels l WHERE workspace_id = ANY(:w) AND merged_into IS NULL ORDER BY lower(name)

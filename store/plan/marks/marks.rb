@@ -63,7 +63,7 @@ module AskFirst
             .select_all(:pencil_marks)
             .select_append(
               :network,
-              :initials,
+              Sequel[:channels][:initials],
               Sequel[:channels][:name].as(:channel),
               Sequel[:labels][:name].as(:label)
             )

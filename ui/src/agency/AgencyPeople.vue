@@ -5,7 +5,7 @@ import { Button, Input, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import PersonFace from '@/parts/PersonFace.vue'
 import { calendarDay, longDay } from '@/api/time'
 
@@ -83,7 +83,8 @@ async function restore(client: string) {
       >
         <template v-for="client in open" :key="client.id" #[`${client.id}-head`]>
           <router-link :to="{ name: 'people', params: { workspace: client.id } }" class="of-client"
-            ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" /> {{ client.name }}</router-link
+            ><ClientLogo :id="client.id" :initials="client.initials" :edge="client.edge" />
+            {{ client.name }}</router-link
           >
         </template>
         <template #person="{ row }">
@@ -117,7 +118,7 @@ async function restore(client: string) {
       <ListTable :columns="ofClients" :rows="clients" row-key="id" label="Clients" empty="No client yet.">
         <template #name="{ row }">
           <span class="who"
-            ><ClientMark :id="row.id" :mark="row.mark" :edge="row.edge" />
+            ><ClientLogo :id="row.id" :initials="row.initials" :edge="row.edge" />
             <router-link v-if="row.state !== 'deleted'" :to="{ name: 'brand', params: { workspace: row.id } }">{{
               row.name
             }}</router-link>

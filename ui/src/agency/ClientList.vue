@@ -3,7 +3,7 @@
 // come first.
 import { Input } from 'ant-design-vue'
 import { computed, nextTick, onMounted, ref } from 'vue'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import type { Schemas } from '@/api/client'
 import { counted } from '@/api/words'
 
@@ -77,10 +77,10 @@ function back() {
         :aria-selected="index === at"
         @mousedown.prevent="pick(index)"
       >
-        <ClientMark
+        <ClientLogo
           v-if="one.id && facts[one.id]"
           :id="one.id"
-          :mark="facts[one.id]!.mark"
+          :initials="facts[one.id]!.initials"
           :edge="facts[one.id]!.edge"
           :picture="facts[one.id]!.picture"
         />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Which client the page is about, with what waits in each.
 import { computed, ref } from 'vue'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import { useKeys } from '@/parts/keys'
 import ClientList, { type Entry } from './ClientList.vue'
 import { useChosen } from './me'
@@ -33,10 +33,10 @@ useKeys({ C: open })
 <template>
   <div class="picker">
     <button ref="button" type="button" class="client" :aria-expanded="picking" aria-haspopup="listbox" @click="open">
-      <ClientMark
+      <ClientLogo
         v-if="workspace"
         :id="workspace.id"
-        :mark="workspace.mark"
+        :initials="workspace.initials"
         :edge="workspace.edge"
         :picture="workspace.picture"
         :size="18"

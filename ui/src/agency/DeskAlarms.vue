@@ -4,7 +4,7 @@
 import { computed } from 'vue'
 import { counted, list } from '@/api/words'
 import type { Schemas } from '@/api/client'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 
 type Connection = Schemas['Desk']['connections'][number]
 const props = defineProps<{
@@ -37,7 +37,7 @@ const planned = (one: Connection) =>
   <p v-if="alarm && sends" class="alarm" role="alert">{{ alarm }}</p>
   <template v-for="kind in kinds" :key="kind.level">
     <p v-if="kind.rows.length === 1" class="alarm" :class="kind.level" role="status">
-      <ChannelMark :network="kind.rows[0]!.network" :initials="kind.rows[0]!.initials" />
+      <ChannelLogo :network="kind.rows[0]!.network" :initials="kind.rows[0]!.initials" />
       <span
         >{{ clients[kind.rows[0]!.workspace_id]?.name }}, {{ kind.rows[0]!.name }}: {{ kind.rows[0]!.sentence
         }}{{ planned(kind.rows[0]!) }}</span
@@ -51,7 +51,7 @@ const planned = (one: Connection) =>
       </summary>
       <ul>
         <li v-for="one in kind.rows" :key="one.channel_id">
-          <ChannelMark :network="one.network" :initials="one.initials" />
+          <ChannelLogo :network="one.network" :initials="one.initials" />
           <span>{{ clients[one.workspace_id]?.name }}, {{ one.name }}: {{ one.sentence }}{{ planned(one) }}</span>
           <router-link :to="{ name: 'channels', params: { workspace: one.workspace_id } }">Channels</router-link>
         </li>

@@ -8,7 +8,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
 import { initials, list, titled } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
-import ChannelMarks from '@/parts/ChannelMarks.vue'
+import ChannelLogos from '@/parts/ChannelLogos.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import { folds, type Group } from './others'
 
@@ -81,7 +81,7 @@ const nudge = useMutation({
               /></span>
               <span class="line quiet"
                 ><span class="marks"
-                  >{{ when(line.post.at, line.workspace_id) }} <ChannelMarks :channels="line.post.channels" /></span
+                  >{{ when(line.post.at, line.workspace_id) }} <ChannelLogos :channels="line.post.channels" /></span
                 ><b v-if="line.late" class="late">answer was due {{ when(line.due_at, line.workspace_id) }}</b
                 ><span v-else>by {{ when(line.due_at, line.workspace_id) }}</span></span
               >

@@ -7,8 +7,8 @@ import { useRouter } from 'vue-router'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { age, brief, heading } from '@/api/time'
 import { counted, list, titled } from '@/api/words'
-import ChannelMark from '@/parts/ChannelMark.vue'
-import ChannelMarks from '@/parts/ChannelMarks.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
+import ChannelLogos from '@/parts/ChannelLogos.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import ActButton from '@/parts/ActButton.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
@@ -26,6 +26,7 @@ import { useDesk } from './desk'
 import { useChosen } from './me'
 import NewPost from '@/posts/NewPost.vue'
 import DeskViews from '@/plan/calendar/DeskViews.vue'
+import { attempt } from '@/parts/problem'
 
 const AskSeveralDialog = later(() => import('@/signoff/asks/AskSeveralDialog.vue'))
 const router = useRouter()
@@ -68,7 +69,7 @@ const release = useMutation({
     if (count > 0)
       offerUndo(
         count === 1 ? 'Released; it goes out at its time.' : `${count} posts released; each goes out at its time.`,
-        () => takeBack.mutate(done.flatMap((one) => one.posts)),
+        () => attempt(() => takeBack.mutateAsync(done.flatMap((one) => one.posts))),
       )
     for (const one of left.slice(0, 3))
       void message.error(`${titled(one.subject)}: ${one.sentence} ${one.way_on ?? ''}`, 8)
@@ -83,7 +84,6 @@ const takeBack = useMutation({
     Promise.all(
       posts.map((path) => ok(api.POST('/api/w/{workspace}/posts/{post}/take-back', { params: { path }, body: {} }))),
     ),
-  onError: (problem) => void message.error(sentence(problem), 8),
   onSettled: () => void queries.invalidateQueries({ queryKey: ['desk'] }),
 })
 
@@ -199,7 +199,7 @@ useKeys({
           >
             <span class="line"
               ><b>Publish by hand: {{ titled(row.subject) }}</b
-              ><ChannelMark :network="row.network" :initials="row.initials" :name="row.channel"
+              ><ChannelLogo :network="row.network" :initials="row.initials" :name="row.channel"
             /></span>
             <span class="line quiet"
               ><span>{{ names[row.workspace_id] }} · {{ row.channel }}</span
@@ -299,7 +299,7 @@ useKeys({
             <span class="with-act">
               <router-link data-row :to="open(row.workspace_id, row.id)" class="timed">
                 <b>{{ when(row.at, row.workspace_id) }}</b>
-                <ChannelMarks :channels="row.channels" />
+                <ChannelLogos :channels="row.channels" />
                 <span>{{ titled(row.subject) }}</span>
               </router-link>
               <Button
@@ -320,7 +320,7 @@ useKeys({
             <router-link data-row :to="open(one.workspace_id, one.post_id)" class="timed">
               <b>{{ when(one.at, one.workspace_id) }}</b>
               <span class="marks"
-                ><ChannelMark :network="one.network" :initials="one.initials" :name="one.channel"
+                ><ChannelLogo :network="one.network" :initials="one.initials" :name="one.channel"
               /></span>
               <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b></span>
             </router-link>
@@ -348,7 +348,7 @@ useKeys({
             >
               <span class="line"
                 ><span class="marks"
-                  ><ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
+                  ><ChannelLogo :network="row.network" :initials="row.initials" :name="row.channel" />
                   <b>{{ titled(row.subject) }}</b></span
                 ></span
               >

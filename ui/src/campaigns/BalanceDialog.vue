@@ -6,7 +6,7 @@ import { api, ok, unread } from '@/api/client'
 import { calendarDay, monthYear, wallClock } from '@/api/time'
 import ActButton from '@/parts/ActButton.vue'
 import { counted, titled } from '@/api/words'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 import MixTable from './MixTable.vue'
@@ -52,7 +52,7 @@ const stretch = (gap: { from: string; to: string; days: number }) =>
       <p v-if="data.pace.length === 0" class="quiet">Nothing goes out in these days.</p>
       <ul class="pace">
         <li v-for="one in data.pace" :key="one.channel.id">
-          <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
+          <ChannelLogo :network="one.channel.network" :initials="one.channel.initials" />
           <span
             ><b>{{ one.channel.name }}</b> {{ one.a_week }} a week, {{ counted(one.posts, 'post', 'posts') }}
             <template v-if="one.gap && one.gap.days > 1">
@@ -76,7 +76,7 @@ const stretch = (gap: { from: string; to: string; days: number }) =>
       <p v-if="data.last.channels.length === 0" class="quiet">Nothing went out in that month.</p>
       <ul class="pace">
         <li v-for="one in data.last.channels" :key="one.channel.id">
-          <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
+          <ChannelLogo :network="one.channel.network" :initials="one.channel.initials" />
           <span
             ><b>{{ one.channel.name }}</b> {{ counted(one.posts, 'post', 'posts') }} went out;
             {{ one.again === 0 ? 'none' : one.again }} of them {{ one.again === 1 ? 'names' : 'name' }} no day, hour or

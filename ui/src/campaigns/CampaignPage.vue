@@ -12,7 +12,7 @@ import { money } from '@/api/money'
 import { calendarDay } from '@/api/time'
 import { STAGES, counted, list } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import { later } from '@/parts/later'
 import { entitle } from '@/parts/title'
@@ -196,7 +196,7 @@ const posts = (more: Record<string, string> = {}) => ({
             <h2>Channels</h2>
             <ul>
               <li v-for="one in data.by_channel" :key="one.id" class="channel">
-                <ChannelMark :network="one.network" :initials="one.initials" />
+                <ChannelLogo :network="one.network" :initials="one.initials" />
                 <span>{{ one.name }}</span>
                 <span v-if="!one.own" class="quiet">not its own</span>
                 <span class="fill" />

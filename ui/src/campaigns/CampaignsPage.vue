@@ -8,7 +8,7 @@ import { money } from '@/api/money'
 import { calendarDay } from '@/api/time'
 import { STAGES, counted } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
@@ -48,7 +48,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1) })
       <li v-for="one in data.campaigns" :key="one.id" :class="{ over: over(one) }">
         <router-link data-row :to="to(one)">
           <span class="name">
-            <ClientMark v-if="!workspace && facts[one.workspace_id]" v-bind="facts[one.workspace_id]!" :size="18" />
+            <ClientLogo v-if="!workspace && facts[one.workspace_id]" v-bind="facts[one.workspace_id]!" :size="18" />
             <b dir="auto">{{ one.name }}</b>
             <span v-if="one.goal" class="quiet goal" dir="auto">{{ one.goal }}</span>
           </span>

@@ -65,8 +65,8 @@ function merge(one: Label) {
   merging.value = one
 }
 async function keep() {
-  const { id, name, mark, colour, parent_id: parent } = changing.value!
-  const body = { name, mark, colour, parent }
+  const { id, name, initials, colour, parent_id: parent } = changing.value!
+  const body = { name, initials, colour, parent }
   const done = await run(() =>
     ok(api.PUT('/api/w/{workspace}/labels/{label}', { params: { path: { ...path, label: id } }, body })).then(
       () => true,
@@ -189,19 +189,23 @@ async function want() {
         <FormField id="label-name" label="Name" hint="It changes on every post that carries it." :wrong="at('name')">
           <Input id="label-name" v-model:value="changing.name" :maxlength="LENGTHS.name" />
         </FormField>
-        <FormField id="label-mark" label="Mark, one or two letters" :wrong="at('mark')">
-          <Input id="label-mark" v-model:value="changing.mark" :maxlength="2" />
+        <FormField id="label-initials" label="Initials, one or two letters" :wrong="at('initials')">
+          <Input id="label-initials" v-model:value="changing.initials" :maxlength="2" />
         </FormField>
         <FormField id="label-parent" label="Stands below" :wrong="at('parent')">
           <ChoiceField id="label-parent" v-model="changing.parent_id" :options="tops(changing)" />
         </FormField>
         <RadioGroup v-model:value="changing.colour" class="colours" aria-label="Colour">
           <Radio v-for="(_, name) in data?.colours" :key="name" :value="name">
-            <LabelChip :name="String(name)" :colour="String(name)" :mark="changing.mark || changing.name.slice(0, 1)" />
+            <LabelChip
+              :name="String(name)"
+              :colour="String(name)"
+              :initials="changing.initials || changing.name.slice(0, 1)"
+            />
           </Radio>
         </RadioGroup>
-        <p v-if="beside(['name', 'mark', 'parent'])" role="alert" class="wrong">
-          {{ beside(['name', 'mark', 'parent']) }}
+        <p v-if="beside(['name', 'initials', 'parent'])" role="alert" class="wrong">
+          {{ beside(['name', 'initials', 'parent']) }}
         </p>
         <div class="acts">
           <Button type="primary" html-type="submit" :loading="busy">Save</Button>
@@ -216,8 +220,8 @@ async function want() {
         </FormField>
         <p>
           {{ counted(merging.posts, 'post', 'posts') }} and
-          {{ counted(merging.marks, 'pencil mark', 'pencil marks') }} carry the other label then; saved views that name
-          this one show what they showed. This cannot be undone.
+          {{ counted(merging.marks, 'pencil initials', 'pencil marks') }} carry the other label then; saved views that
+          name this one show what they showed. This cannot be undone.
         </p>
         <p v-if="beside(['into'])" role="alert" class="wrong">{{ beside(['into']) }}</p>
         <div class="acts">

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 // Where the pace is not kept, with a step that mends it: what it does is said before it is taken, in one press.
-import { Button, message } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, watch } from 'vue'
-import { sentence } from '@/api/client'
 import { counted } from '@/api/words'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import { offerUndo } from '@/parts/undo'
 import { inWords, keyOf, lookAt, take, type Proposal } from './proposals'
+import { attempt } from '@/parts/problem'
 
 const SHOWN = 12
 const props = defineProps<{ workspace: string; proposals: Proposal[] }>()
@@ -31,18 +31,16 @@ watch(
   { immediate: true },
 )
 async function during(act: () => Promise<unknown>) {
-  try {
-    await act()
-  } catch (error) {
-    void message.error(sentence(error), 8)
-  }
+  let undone: unknown
+  const done = await attempt(async () => (undone = await act()))
   await queries.invalidateQueries({ queryKey: ['plan'] })
+  return done && (typeof undone === 'string' ? undone : true)
 }
 async function go(one: Proposal) {
   busy.value = keyOf(one)
   await during(async () => {
     const { said, back } = await take(props.workspace, one)
-    offerUndo(said, () => void during(back))
+    offerUndo(said, () => during(back))
   })
   busy.value = ''
 }
@@ -51,7 +49,7 @@ async function go(one: Proposal) {
 <template>
   <ul v-if="proposals.length > 0" class="proposals">
     <li v-for="one in all ? proposals : proposals.slice(0, SHOWN)" :key="keyOf(one)">
-      <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
+      <ChannelLogo :network="one.channel.network" :initials="one.channel.initials" />
       <p>
         {{ inWords(one).does }} <span class="quiet">{{ inWords(one).why }}</span>
         <span v-for="cost in costs.get(keyOf(one)) ?? []" :key="cost" class="cost">{{ cost }}</span>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { advice, progress, type Mix } from './campaigns'
 
 const row = (name: string, more: number) => ({
-  label: { id: name, name, colour: 'ink', mark: '' },
+  label: { id: name, name, colour: 'ink', initials: '' },
   count: 1,
   share: 50,
   target: 50,

@@ -39,7 +39,7 @@ describe('what is proposed for the pace', () => {
   beforeEach(() => {
     readAs({ zone: LISBON, hour12: false, date_language: 'en-GB' })
     call.mockReset()
-    call.mockResolvedValue({})
+    call.mockResolvedValue({ unreleased: [] })
   })
 
   it('is said in one sentence', () => {

@@ -5,7 +5,7 @@ import { Button, Input, Radio, RadioGroup } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, type Schemas } from '@/api/client'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import FormField from '@/parts/FormField.vue'
 import { useKept } from '@/parts/kept'
 import { useProblem } from '@/parts/problem'
@@ -13,7 +13,7 @@ import DialogBox from '@/parts/DialogBox.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import OfflineLimits from './OfflineLimits.vue'
 
-const props = defineProps<{ workspace: string; here: Schemas['ChannelsHere'] }>()
+const props = defineProps<{ workspace: string; here: Schemas['ClientChannels'] }>()
 const emit = defineEmits<{ close: [] }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
@@ -73,7 +73,7 @@ function turn(next: typeof way.value) {
       <ul>
         <li v-for="one in here.networks" :key="one.address">
           <button type="button" class="network" :disabled="!one.answers || busy" @click="go(one.address)">
-            <span class="shape"><ChannelMark :network="one.name ?? '?'" :initials="one.initials ?? '?'" /></span>
+            <span class="shape"><ChannelLogo :network="one.name ?? '?'" :initials="one.initials ?? '?'" /></span>
             <b>{{ one.name ?? one.address }}</b>
             <span class="quiet">{{ one.answers ? one.kind : 'does not answer at the moment' }}</span>
           </button>

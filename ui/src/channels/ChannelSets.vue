@@ -7,7 +7,7 @@ import { computed, ref } from 'vue'
 import { api, isProblem, ok, type Schemas } from '@/api/client'
 import { useProblem } from '@/parts/problem'
 
-const props = defineProps<{ workspace: string; here: Schemas['ChannelsHere'] }>()
+const props = defineProps<{ workspace: string; here: Schemas['ClientChannels'] }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
 const editing = ref<{ id?: string; version: number; name: string; channel_ids: string[] }>()
@@ -15,7 +15,7 @@ const { busy, at, beside, run, error } = useProblem()
 const may = computed(() => props.here.can.connect?.ok === true)
 const names = computed(() => Object.fromEntries(props.here.channels.map((one) => [one.id, one.name])))
 
-function edit(one?: Schemas['ChannelsHere']['sets'][number]) {
+function edit(one?: Schemas['ClientChannels']['sets'][number]) {
   editing.value = one ? { ...one, channel_ids: [...one.channel_ids] } : { version: 0, name: '', channel_ids: [] }
 }
 function toggle(id: string) {

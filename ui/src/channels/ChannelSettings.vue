@@ -10,7 +10,7 @@ import { useProblem } from '@/parts/problem'
 import DialogBox from '@/parts/DialogBox.vue'
 import OfflineLimits from './OfflineLimits.vue'
 
-const props = defineProps<{ workspace: string; channel: Schemas['ChannelsHere']['channels'][number] }>()
+const props = defineProps<{ workspace: string; channel: Schemas['ClientChannels']['channels'][number] }>()
 const emit = defineEmits<{ close: []; archive: []; withdraw: [] }>()
 const queries = useQueryClient()
 const offline = props.channel.state === 'offline'

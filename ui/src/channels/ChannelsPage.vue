@@ -4,14 +4,14 @@ import { Button, Checkbox, message } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import ListTable, { type Column } from '@/parts/ListTable.vue'
 import AddChannel from './AddChannel.vue'
 import ChannelSets from './ChannelSets.vue'
 import ChannelSettings from './ChannelSettings.vue'
 import { counted } from '@/api/words'
 
-type Channel = Schemas['ChannelsHere']['channels'][number]
+type Channel = Schemas['ClientChannels']['channels'][number]
 const props = defineProps<{ workspace: string }>()
 const queries = useQueryClient()
 const path = { workspace: props.workspace }
@@ -162,7 +162,7 @@ function limits(one: Channel) {
           </template>
           <template #channel="{ row }">
             <span class="channel"
-              ><span class="shape"><ChannelMark :network="row.network" :initials="row.initials" /></span
+              ><span class="shape"><ChannelLogo :network="row.network" :initials="row.initials" /></span
               ><span
                 ><b>{{ row.name }}</b
                 ><span class="quiet"
@@ -207,7 +207,7 @@ function limits(one: Channel) {
           <summary>{{ data.archived.length }} archived</summary>
           <ul>
             <li v-for="one in data.archived" :key="one.id">
-              <ChannelMark :network="one.network" :initials="one.initials" /> {{ one.name }}
+              <ChannelLogo :network="one.network" :initials="one.initials" /> {{ one.name }}
               <Button size="small" :disabled="!may" @click="archive(one.id, true)">Unarchive</Button>
             </li>
           </ul>

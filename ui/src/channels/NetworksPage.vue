@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useMe } from '@/agency/me'
 import { api, ok, unread } from '@/api/client'
 import { brief } from '@/api/time'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 
 const { data: me } = useMe()
@@ -37,7 +37,7 @@ const lines = computed(() =>
           <tr>
             <th scope="col"><span class="hidden">About</span></th>
             <th v-for="one in data.networks" :key="one.network" scope="col">
-              <ChannelMark :network="one.network" :initials="one.initials" /> {{ one.network }}
+              <ChannelLogo :network="one.network" :initials="one.initials" /> {{ one.network }}
               <span v-if="one.read_at && me" class="quiet read">read {{ brief(one.read_at, me.now) }}</span>
             </th>
           </tr>

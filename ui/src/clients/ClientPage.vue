@@ -7,7 +7,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok } from '@/api/client'
 import { useChosen } from '@/agency/me'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import PageBar from '@/parts/PageBar.vue'
 
 const props = defineProps<{ workspace: string }>()
@@ -48,14 +48,19 @@ const keep = useMutation({
 <template>
   <div v-if="client">
     <PageBar :name="client.name" label="Pages of this client" :pages="bar">
-      <template #mark
-        ><ClientMark :id="client.id" :mark="client.mark" :edge="client.edge" :picture="client.picture" :size="26"
+      <template #logo
+        ><ClientLogo
+          :id="client.id"
+          :initials="client.initials"
+          :edge="client.edge"
+          :picture="client.picture"
+          :size="26"
       /></template>
       <template #acts><div id="client-acts" /></template>
     </PageBar>
     <div v-if="at >= 0" class="setup" role="region" aria-label="Set-up">
       <ol>
-        <li class="done">Name and mark</li>
+        <li class="done">Name and logo</li>
         <li
           v-for="(one, index) in steps"
           :key="one.step"

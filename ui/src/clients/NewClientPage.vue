@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// The first step of a client's set-up: name, mark, colour, zone, week; or a copy of another client's set-up.
+// The first step of a client's set-up: name, initials, colour, zone, week; or a copy of another client's set-up.
 import { Button, CheckboxGroup, Input } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { readerZone } from '@/api/time'
@@ -22,14 +22,14 @@ const queries = useQueryClient()
 const { me, workspaces } = useChosen()
 const form = useKept('new-client', {
   name: '',
-  mark: '',
+  initials: '',
   edge: '#1D5C74',
   zone: readerZone(),
   week_start: 1,
   copy_from: '',
   copy: ['days', 'route', 'brand', 'writing'],
 })
-const ownMark = ref(form.value.mark !== '' && form.value.mark !== initials(form.value.name))
+const ownInitials = ref(form.value.initials !== '' && form.value.initials !== initials(form.value.name))
 const { busy, at, beside, run } = useProblem()
 const sources = computed(() => workspaces.value.filter((one) => one.can.change_settings?.ok))
 const kinds = [
@@ -43,7 +43,7 @@ const kinds = [
 watch(
   () => form.value.name,
   (name) => {
-    if (!ownMark.value) form.value.mark = initials(name)
+    if (!ownInitials.value) form.value.initials = initials(name)
   },
 )
 
@@ -73,12 +73,12 @@ async function make() {
       </FormField>
       <div class="pair">
         <FormField
-          id="mark"
-          label="Mark"
-          :wrong="at('mark')"
+          id="initials"
+          label="Initials"
+          :wrong="at('initials')"
           hint="One to three letters; a picture can take their place later."
         >
-          <Input id="mark" v-model:value="form.value.mark" :maxlength="3" @input="ownMark = true" />
+          <Input id="initials" v-model:value="form.value.initials" :maxlength="3" @input="ownInitials = true" />
         </FormField>
         <EdgeField v-model="form.value.edge" :wrong="at('edge')" />
       </div>
@@ -111,8 +111,8 @@ async function make() {
         <legend>What is copied</legend>
         <CheckboxGroup v-model:value="form.value.copy" :options="kinds.map(([value, label]) => ({ value, label }))" />
       </fieldset>
-      <p v-if="beside(['name', 'mark', 'edge', 'zone', 'week_start'])" class="wrong" role="alert">
-        {{ beside(['name', 'mark', 'edge', 'zone', 'week_start']) }}
+      <p v-if="beside(['name', 'initials', 'edge', 'zone', 'week_start'])" class="wrong" role="alert">
+        {{ beside(['name', 'initials', 'edge', 'zone', 'week_start']) }}
       </p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy" :disabled="!me?.sets_up">Create the client</Button>

@@ -9,7 +9,7 @@ import FormField from '@/parts/FormField.vue'
 import EdgeField from './EdgeField.vue'
 import WeekField from './WeekField.vue'
 import ZoneField from '@/parts/ZoneField.vue'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import { useProblem } from '@/parts/problem'
 import EndingClient from './EndingClient.vue'
 import WorkingHours from './WorkingHours.vue'
@@ -28,7 +28,7 @@ const { data, error } = useQuery({
 type Form = Pick<
   Schemas['Settings'],
   | 'name'
-  | 'mark'
+  | 'initials'
   | 'edge'
   | 'zone'
   | 'week_start'
@@ -66,11 +66,11 @@ watch(
   { immediate: true },
 )
 function take(now: Schemas['Settings']) {
-  const { name, mark, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
+  const { name, initials, edge, zone, week_start, time_policy, holidays, working_hours, currency, tracking } = now
   const { publisher_id, review_pin, clients_give_ideas, stops_without_right } = now
   form.value = {
     name,
-    mark,
+    initials,
     edge,
     zone,
     week_start,
@@ -124,12 +124,12 @@ async function takeTheirs() {
 }
 
 async function picture([file]: File[]) {
-  const reply = await fetch(`/api/w/${props.workspace}/mark`, {
+  const reply = await fetch(`/api/w/${props.workspace}/logo`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/octet-stream' },
     body: file,
   })
-  if (reply.ok) void message.success('The mark is a picture now.')
+  if (reply.ok) void message.success('It has a logo now.')
   else {
     const problem = (await reply.json()) as { detail: string; way_on?: string }
     void message.error([problem.detail, problem.way_on].filter(Boolean).join(' '), 9)
@@ -137,7 +137,7 @@ async function picture([file]: File[]) {
   await refresh()
 }
 async function letters() {
-  await ok(api.DELETE('/api/w/{workspace}/mark', { params: { path } }))
+  await ok(api.DELETE('/api/w/{workspace}/logo', { params: { path } }))
   await refresh()
 }
 const TAGS = ['source', 'medium', 'campaign', 'term', 'content']
@@ -159,7 +159,7 @@ const sample = computed(() => {
 })
 const fields = [
   'name',
-  'mark',
+  'initials',
   'edge',
   'zone',
   'week_start',
@@ -183,18 +183,18 @@ const publishers = computed(() => [
       <p v-if="off" class="block">{{ off }}</p>
       <fieldset :disabled="!!off">
         <section class="block">
-          <h2>Name and mark</h2>
+          <h2>Name and logo</h2>
           <FormField id="name" label="Name" :wrong="at('name')"
             ><Input id="name" v-model:value="form.name" :maxlength="LENGTHS.title"
           /></FormField>
           <div class="pair">
-            <FormField id="mark" label="Mark in letters" :wrong="at('mark')"
-              ><Input id="mark" v-model:value="form.mark" :maxlength="3"
+            <FormField id="initials" label="Initials" :wrong="at('initials')"
+              ><Input id="initials" v-model:value="form.initials" :maxlength="3"
             /></FormField>
             <EdgeField v-model="form.edge" :wrong="at('edge')" />
           </div>
-          <div class="mark">
-            <ClientMark :id="data.id" :mark="form.mark" :edge="form.edge" :picture="data.picture" :size="44" />
+          <div class="logo">
+            <ClientLogo :id="data.id" :initials="form.initials" :edge="form.edge" :picture="data.picture" :size="44" />
             <UploadButton label="A picture instead" accept="image/*" @files="picture">A picture instead</UploadButton>
             <Button v-if="data.picture" size="small" @click="letters">Back to letters</Button>
           </div>
@@ -357,7 +357,7 @@ fieldset {
   padding: 0;
   min-width: 0;
 }
-.mark {
+.logo {
   display: flex;
   flex-wrap: wrap;
   gap: 10px;

@@ -10,7 +10,7 @@ import { useChosen } from '@/agency/me'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
 import { titled } from '@/api/words'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
 import { walkRows } from '@/parts/rows'
@@ -144,7 +144,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
               <button type="button" data-row @click="look(row)">
                 <b>{{ when(row) }}</b>
                 <span class="quiet name">{{ names[row.workspace_id]?.name }}</span>
-                <ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
+                <ChannelLogo :network="row.network" :initials="row.initials" :name="row.channel" />
                 <span class="subject">{{ titled(row.subject) }}</span>
                 <span v-if="group.key === 'going'" class="quiet">{{
                   row.unconfirmed ? 'see above' : row.stage === 'held' ? 'held' : GOING[row.state]

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { brief } from '@/api/time'
 import { titled } from '@/api/words'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 
 const props = defineProps<{
   row: Schemas['UnconfirmedRow']
@@ -33,7 +33,7 @@ const said = computed(() => {
 <template>
   <li>
     <b>{{ brief(row.at, now, zone) }}</b>
-    <ChannelMark :network="row.network" :initials="row.initials" :name="row.channel" />
+    <ChannelLogo :network="row.network" :initials="row.initials" :name="row.channel" />
     <router-link class="subject" :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }">{{
       subject
     }}</router-link>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Ideas under each other, in one order over all groups.
 import type { Schemas } from '@/api/client'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import { became, came, rating, timing, type Group, type Idea } from './ideas'
 
 const props = defineProps<{
@@ -42,7 +42,7 @@ const group = (one: Idea) => props.groups.find((each) => each.id === one.group_i
           </button>
         </th>
         <td>{{ group(one) }}</td>
-        <td><ChannelMark v-if="channel(one)" v-bind="channel(one)!" /></td>
+        <td><ChannelLogo v-if="channel(one)" v-bind="channel(one)!" /></td>
         <td :class="{ late: timing(one).loud }">{{ timing(one).words }}</td>
         <td>{{ rating(one) }}</td>
         <td>{{ became(one) }}</td>

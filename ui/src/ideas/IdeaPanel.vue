@@ -20,6 +20,7 @@ import { useSaid } from '@/parts/said'
 import { offerUndo } from '@/parts/undo'
 import KeywordRows from './KeywordRows.vue'
 import { became, came, STATUSES, timing, useActs, useIdea, VOTES, type Group, type Said } from './ideas'
+import { attempt } from '@/parts/problem'
 
 const props = defineProps<{
   workspace: string
@@ -103,7 +104,7 @@ const back = () =>
 async function drop() {
   const { idea } = props
   if (!(await run(async () => (await acts.drop(idea), true)))) return
-  offerUndo('The idea is thrown away.', () => void acts.again(idea))
+  offerUndo('The idea is thrown away.', () => attempt(() => acts.again(idea)))
   emit('close')
 }
 const made = computed(() => ['out', 'post', 'pencilled'].includes(one.value?.state ?? ''))
@@ -359,7 +360,7 @@ const made = computed(() => ['out', 'post', 'pencilled'].includes(one.value?.sta
   object-fit: cover;
   background: var(--well);
 }
-.files li > button:not(:global(.ant-btn)) {
+.files li > button:not(.ant-btn) {
   position: absolute;
   right: 0;
   bottom: 0;

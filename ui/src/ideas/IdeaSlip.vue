@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { thumb } from '@/media/library/library'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import { became, came, rating, timing, type Idea } from './ideas'
 
 const props = defineProps<{
@@ -43,7 +43,7 @@ const beside = computed(() => [came(props.idea), props.idea.category, rating(pro
     <span class="words">
       <span class="title" dir="auto">{{ idea.title }}</span>
       <span v-if="day.words || became(idea) || channel" class="line">
-        <ChannelMark v-if="channel" v-bind="channel" />
+        <ChannelLogo v-if="channel" v-bind="channel" />
         <b v-if="became(idea)" class="became">{{ became(idea) }}</b>
         <span v-if="day.words" :class="day.loud ? 'late' : 'quiet'">{{ day.words }}</span>
       </span>

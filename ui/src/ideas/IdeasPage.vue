@@ -8,7 +8,7 @@ import { useChosen } from '@/agency/me'
 import { sentence, unread } from '@/api/client'
 import MaterialBar from '@/media/library/MaterialBar.vue'
 import ActButton from '@/parts/ActButton.vue'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useInAddress, useTogetherInAddress } from '@/parts/address'
@@ -114,7 +114,7 @@ const looks = computed(() => [
       <ul class="whose">
         <li v-for="one in workspaces" :key="one.id">
           <button type="button" data-row @click="choose(one.id)">
-            <ClientMark v-bind="one" :size="20" /> {{ one.name }}
+            <ClientLogo v-bind="one" :size="20" /> {{ one.name }}
           </button>
         </li>
       </ul>

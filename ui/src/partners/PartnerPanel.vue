@@ -18,6 +18,7 @@ import { useSaid } from '@/parts/said'
 import { offerUndo } from '@/parts/undo'
 import TieField from './TieField.vue'
 import { STATUSES, usePartner, usePartnerActs, type Partner, type PartnerSaid, type Status } from './partners'
+import { attempt } from '@/parts/problem'
 
 const props = defineProps<{
   workspace: string
@@ -87,7 +88,7 @@ async function merge(into: string) {
 async function drop() {
   const { partner } = props
   if (!(await told(() => acts.drop(partner)))) return
-  offerUndo('The partner is thrown away.', () => void acts.again(partner))
+  offerUndo('The partner is thrown away.', () => attempt(() => acts.again(partner)))
   emit('close')
 }
 </script>

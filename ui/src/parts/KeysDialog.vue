@@ -7,6 +7,7 @@ import DialogBox from './DialogBox.vue'
 
 defineProps<{ keys: [string, string][] }>()
 const emit = defineEmits<{ close: [] }>()
+const EVERYWHERE: [string, string][] = [['Ctrl Z', 'undo what was done last']]
 const on = ref(keysOn())
 watch(on, (now) => turnKeys(now))
 </script>
@@ -14,7 +15,7 @@ watch(on, (now) => turnKeys(now))
 <template>
   <DialogBox :width="380" title="Keys of this page" @close="emit('close')">
     <dl>
-      <template v-for="[key, what] in keys" :key="key">
+      <template v-for="[key, what] in [...keys, ...EVERYWHERE]" :key="key">
         <dt>
           <kbd>{{ key }}</kbd>
         </dt>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-// A label: its mark on its colour, and its name. The colour alone says nothing.
+// A label: its initials on its colour, and its name. The colour alone says nothing.
 import { computed } from 'vue'
 import shared from '@/api/shared.json'
 
-const props = defineProps<{ name: string; colour: string; mark: string }>()
+const props = defineProps<{ name: string; colour: string; initials: string }>()
 const fill = computed(() => (shared.label_colours as Record<string, string>)[props.colour] ?? shared.label_colours.ink)
-const letters = computed(() => props.mark || [...props.name][0]?.toUpperCase() || '')
+const letters = computed(() => props.initials || [...props.name][0]?.toUpperCase() || '')
 </script>
 
 <template>

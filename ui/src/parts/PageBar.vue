@@ -16,7 +16,7 @@ watch(here, (label) => label && entitle(`${label}, ${props.name}`), { immediate:
 
 <template>
   <div class="bar">
-    <slot name="mark" />
+    <slot name="logo" />
     <h1 class="hidden">{{ here }}, {{ name }}</h1>
     <strong class="name" aria-hidden="true">{{ name }}</strong>
     <nav :aria-label="label">

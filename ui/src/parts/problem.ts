@@ -1,6 +1,18 @@
 // A form's refusal: shown at its field where one is named, else beside the button. What was typed stays.
+import { message } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { isProblem, sentence, type Problem } from '@/api/client'
+
+/** Does what may be refused where no form stands; says the refusal. @returns whether it was done */
+export async function attempt(act: () => Promise<unknown>): Promise<boolean> {
+  try {
+    await act()
+    return true
+  } catch (problem) {
+    void message.error(sentence(problem), 8)
+    return false
+  }
+}
 
 export function useProblem() {
   const error = ref<unknown>()

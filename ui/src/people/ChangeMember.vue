@@ -15,8 +15,8 @@ import DayField from '@/parts/fields/DayField.vue'
 
 const props = defineProps<{
   workspace: string
-  person: Schemas['PeopleHere']['people'][number]
-  here: Schemas['PeopleHere']
+  person: Schemas['ClientPeople']['people'][number]
+  here: Schemas['ClientPeople']
   holds?: Schemas['MemberSheet']['holds']
 }>()
 const emit = defineEmits<{ close: [] }>()

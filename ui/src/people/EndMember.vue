@@ -11,8 +11,8 @@ import DialogBox from '@/parts/DialogBox.vue'
 
 const props = defineProps<{
   workspace: string
-  person: Schemas['PeopleHere']['people'][number]
-  here: Schemas['PeopleHere']
+  person: Schemas['ClientPeople']['people'][number]
+  here: Schemas['ClientPeople']
   holds: Schemas['MemberSheet']['holds']
 }>()
 const emit = defineEmits<{ close: [] }>()

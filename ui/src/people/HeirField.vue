@@ -6,8 +6,8 @@ import ChoiceField from '@/parts/fields/ChoiceField.vue'
 const heir = defineModel<string>({ required: true })
 defineProps<{
   id: string
-  person: Schemas['PeopleHere']['people'][number]
-  here: Schemas['PeopleHere']
+  person: Schemas['ClientPeople']['people'][number]
+  here: Schemas['ClientPeople']
   label: string
   wrong?: string
 }>()

@@ -12,7 +12,7 @@ import { useProblem } from '@/parts/problem'
 
 type Invited = {
   client: string
-  mark: string
+  initials: string
   edge: string
   agency: string
   invited_by: string

@@ -14,7 +14,7 @@ import DialogBox from '@/parts/DialogBox.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import DayField from '@/parts/fields/DayField.vue'
 
-const props = defineProps<{ workspace: string; here: Schemas['PeopleHere']; open: boolean }>()
+const props = defineProps<{ workspace: string; here: Schemas['ClientPeople']; open: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const queries = useQueryClient()
 const form = useKept(`invite:${props.workspace}`, {

@@ -14,8 +14,8 @@ import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const props = defineProps<{
   workspace: string
-  person: Schemas['PeopleHere']['people'][number]
-  here: Schemas['PeopleHere']
+  person: Schemas['ClientPeople']['people'][number]
+  here: Schemas['ClientPeople']
 }>()
 const emit = defineEmits<{ close: [] }>()
 const router = useRouter()

@@ -19,7 +19,7 @@ import { counted } from '@/api/words'
 
 const InviteDialog = later(() => import('./InviteDialog.vue'))
 
-type Person = Schemas['PeopleHere']['people'][number]
+type Person = Schemas['ClientPeople']['people'][number]
 const props = defineProps<{ workspace: string }>()
 const route = useRoute()
 const router = useRouter()

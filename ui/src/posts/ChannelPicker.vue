@@ -4,7 +4,7 @@
 import { Checkbox } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import { useAct, type Sheet } from './sheet'
 import ActButton from '@/parts/ActButton.vue'
 
@@ -70,7 +70,7 @@ function put(next: string[]) {
 <template>
   <p v-if="folded" class="folded">
     <span v-for="one in sheet.adaptations" :key="one.id" :title="one.channel.name"
-      ><ChannelMark :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{
+      ><ChannelLogo :network="one.channel.network" :initials="one.channel.initials" /><span class="hidden">{{
         one.channel.name
       }}</span></span
     >
@@ -88,7 +88,7 @@ function put(next: string[]) {
       :checked="wanted.includes(channel.id)"
       :disabled="stays.has(channel.id)"
       @change="toggle(channel.id)"
-      ><ChannelMark :network="channel.network" :initials="channel.initials" />
+      ><ChannelLogo :network="channel.network" :initials="channel.initials" />
       {{ channel.name }}
       <span v-if="channel.state === 'lapsed'" class="late">lapsed</span>
       <span v-else-if="channel.state === 'planned'" class="quiet">not connected yet</span></Checkbox

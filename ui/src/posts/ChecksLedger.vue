@@ -5,7 +5,7 @@ import { Button, Checkbox, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { api, ok } from '@/api/client'
 import { useChecks } from './checks'
-import ChannelMarks from '@/parts/ChannelMarks.vue'
+import ChannelLogos from '@/parts/ChannelLogos.vue'
 import { applyMend, linesOf, mendOff, mendWords, type Line } from './mend'
 import { useAct, type Sheet } from './sheet'
 
@@ -78,7 +78,7 @@ const keep = useAct<void>(
       <li v-for="line in lines" :key="line.code + line.sentence" :class="line.level">
         <span aria-hidden="true" class="ringed">!</span>
         <span class="what"
-          ><ChannelMarks class="on" :channels="marks(line.channels)" /> {{ line.sentence }}
+          ><ChannelLogos class="on" :channels="marks(line.channels)" /> {{ line.sentence }}
           <button
             v-if="line.mend"
             type="button"

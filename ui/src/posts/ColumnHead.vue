@@ -3,7 +3,7 @@
 // is, where that is not what the whole post is.
 import { computed } from 'vue'
 import { STAGES } from '@/api/words'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import { useChecks } from './checks'
 import type { Adaptation, Sheet } from './sheet'
@@ -26,7 +26,7 @@ const differs = computed(
 
 <template>
   <h2>
-    <ChannelMark :network="one.channel.network" :initials="one.channel.initials" />
+    <ChannelLogo :network="one.channel.network" :initials="one.channel.initials" />
     <span class="name" dir="auto">{{ one.channel.name }}</span>
     <button
       v-if="found > 0"

@@ -3,7 +3,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, ok, unread } from '@/api/client'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import WordRuns from '@/parts/WordRuns.vue'
 import DialogBox from '@/parts/DialogBox.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
@@ -45,7 +45,7 @@ const file = (id: string) => `/api/w/${props.workspace}/renditions/${id}`
       :aria-label="`${one.channel.name}: ${SAYS[one.change]}`"
     >
       <h3>
-        <ChannelMark :network="one.channel.network" :initials="one.channel.initials" /> {{ one.channel.name }}
+        <ChannelLogo :network="one.channel.network" :initials="one.channel.initials" /> {{ one.channel.name }}
         <span class="quiet">{{ SAYS[one.change] }}</span>
       </h3>
       <template v-if="one.change !== 'same'">

@@ -19,7 +19,7 @@ function field(wall = '2026-10-15T07:30') {
   const view = mount(PlannedTime, {
     props: { id: 'time', workspace: 'w', post: 'p', wall, zone: 'Europe/Lisbon', label: 'Planned time' },
     attachTo: document.body,
-    global: { stubs: { DayGrid: true, ChannelMarks: true } },
+    global: { stubs: { DayGrid: true, ChannelLogos: true } },
   })
   const input = view.find('input')
   return { view, input, press: (key: string, more = {}) => input.trigger('keydown', { key, ...more }) }

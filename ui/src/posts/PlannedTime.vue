@@ -5,7 +5,7 @@ import { Input } from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useMe } from '@/agency/me'
 import { calendarDay, place, readerLanguage, wallAt, wallClock } from '@/api/time'
-import ChannelMarks from '@/parts/ChannelMarks.vue'
+import ChannelLogos from '@/parts/ChannelLogos.vue'
 import DayGrid from './DayGrid.vue'
 import { useDays } from './days'
 import { moved, movedByMonths, read } from './when'
@@ -172,7 +172,7 @@ const turn = (months: number) => (turned.value = movedByMonths(shown.value, mont
         <ul>
           <li v-for="line in lines" :key="line.id + line.wall" :class="{ mine: line.mine }">
             <span>{{ wallClock(line.wall) }}</span>
-            <ChannelMarks v-if="line.channels.length > 0" :channels="line.channels" />
+            <ChannelLogos v-if="line.channels.length > 0" :channels="line.channels" />
             <bdi>{{ line.subject || 'Untitled' }}</bdi>
           </li>
         </ul>

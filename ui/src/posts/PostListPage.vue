@@ -10,7 +10,7 @@ import { api, ok, unread, type Schemas } from '@/api/client'
 import { planned, wallAt } from '@/api/time'
 import { STAGES, counted, titled } from '@/api/words'
 import { useInAddress } from '@/parts/address'
-import ChannelMarks from '@/parts/ChannelMarks.vue'
+import ChannelLogos from '@/parts/ChannelLogos.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useKeys } from '@/parts/keys'
@@ -144,7 +144,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), X: turnHere
           <span class="stage">{{ STAGES[post.stage] }}</span>
           <b>{{ titled(post.subject) }}</b>
           <span v-if="!workspace" class="quiet client">{{ facts[post.workspace_id]?.name }}</span>
-          <ChannelMarks :channels="post.channels" />
+          <ChannelLogos :channels="post.channels" />
           <SignoffStrip :strip="post.strip" :now="me?.now" />
           <span class="quiet when">{{
             post.at && facts[post.workspace_id] ? planned(post.at, facts[post.workspace_id]!.zone) : 'no time yet'

@@ -22,12 +22,14 @@ vi.mock('@/api/client', () => {
 })
 // an act without the page around it: runs, then tells what came of it
 vi.mock('./sheet', () => ({
+  settled: (done: Promise<unknown>) => done,
   useAct: (
     _post: string,
     run: (input: unknown) => Promise<unknown>,
     done?: (result: unknown, input: unknown) => void,
   ) => ({
     mutate: (input: unknown) => void run(input).then((result) => done?.(result, input)),
+    mutateAsync: (input: unknown) => run(input),
   }),
 }))
 const removed: string[] = []

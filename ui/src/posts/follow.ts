@@ -6,7 +6,7 @@ import { offerUndo } from '@/parts/undo'
 import { draftOf } from './part'
 import { SAID } from './part-names'
 import { weighed } from './planned'
-import { useAct, type Adaptation, type PartName } from './sheet'
+import { settled, useAct, type Adaptation, type PartName } from './sheet'
 
 type Own = [PartName, unknown][]
 
@@ -41,7 +41,7 @@ export function useFollow(
   function followed(was: Own, words: string) {
     for (const [part] of was) draftOf({ post: where.post, channel: channel().id, part }).clear()
     done(was.map(([part]) => part))
-    offerUndo(words, () => again.mutate(was))
+    offerUndo(words, () => settled(again.mutateAsync(was)))
   }
 
   const follow = useAct<PartName, Own>(

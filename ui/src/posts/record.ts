@@ -102,7 +102,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   set_up_done: () => 'ended the set-up',
   settings_changed: (f) =>
     `changed the settings: ${list(Object.keys((f.after as object | undefined) ?? {}).map((key) => SETTINGS[key] ?? key))}`,
-  mark_changed: (f) => (f.picture ? 'made a picture the mark' : 'went back to the letters as mark'),
+  mark_changed: (f) => (f.picture ? 'gave the client a logo' : 'took the logo away'),
   brand_changed: (f) => `changed the brand sheet: ${String(f.part)}`,
   brand_file_added: (f) => `added the file ${text(f.name)} to the brand sheet`,
   brand_file_removed: (f) => `removed the file ${text(f.name)} from the brand sheet`,

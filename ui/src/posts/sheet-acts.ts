@@ -1,11 +1,11 @@
 // What can be done with a post as a whole, and how far it is: what its head offers.
-import { message } from 'ant-design-vue'
 import { computed, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok } from '@/api/client'
 import { titled } from '@/api/words'
 import { offerUndo } from '@/parts/undo'
-import { useAct, type Sheet } from './sheet'
+import { settled, useAct, type Sheet } from './sheet'
+import { attempt } from '@/parts/problem'
 
 /** Which of its channels wait for what. */
 export function useStanding(sheet: Ref<Sheet | undefined>) {
@@ -50,7 +50,7 @@ export function useSheetActs(
   const release = useAct<undefined>(
     path.post,
     () => ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params, body: {} })),
-    () => offerUndo('Released; it goes out at its time.', () => takeBack.mutate(undefined)),
+    () => offerUndo('Released; it goes out at its time.', () => settled(takeBack.mutateAsync(undefined))),
   )
   const close = useAct<string[]>(path.post, (ids) =>
     ok(api.POST('/api/w/{workspace}/posts/{post}/close', { params, body: { adaptation_ids: ids } })),
@@ -60,18 +60,15 @@ export function useSheetActs(
     path.post,
     () => ok(api.POST('/api/w/{workspace}/posts/{post}/discard', { params })),
     () => {
-      offerUndo(`Discarded: ${titled(sheet.value?.subject ?? '')}.`, () => void bringBack())
+      offerUndo(`Discarded: ${titled(sheet.value?.subject ?? '')}.`, bringBack)
       if (route.name === 'post') void router.push({ name: 'posts', query: { client: path.workspace } })
       else gone()
     },
   )
-  async function bringBack() {
-    try {
+  const bringBack = () =>
+    attempt(async () => {
       await ok(api.POST('/api/w/{workspace}/posts/{post}/bring-back', { params }))
       await router.push({ name: 'post', params: path })
-    } catch (problem) {
-      void message.error(sentence(problem), 9)
-    }
-  }
+    })
   return { release, takeBack, close, ready, discard }
 }

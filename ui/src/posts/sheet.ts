@@ -37,6 +37,13 @@ export function useAct<T, R = unknown>(
   })
 }
 
+/** Whether an act of useAct was done; what was refused it has said itself. */
+export const settled = (done: Promise<unknown>): Promise<boolean> =>
+  done.then(
+    () => true,
+    () => false,
+  )
+
 export function fieldOf(error: unknown): string | undefined {
   return isProblem(error) ? (error.problem.field ?? undefined) : undefined
 }

@@ -78,14 +78,14 @@ const exact = computed(() => (about.value?.kind === 'words' ? about.value.exact 
 function look() {
   if (instead.value !== undefined) return
   const at = window.getSelection()?.anchorNode?.parentElement?.closest<HTMLElement>('[data-copy]')
-  const way = props.line.ways.find((one) => one.adaptation_ids[0] === at?.dataset.copy)
-  const words = at && way && selectedIn(at, way.text)
-  if (words) about.value = { kind: 'words', adaptation_id: way.adaptation_ids[0]!, ...words }
+  const variant = props.line.variants.find((one) => one.adaptation_ids[0] === at?.dataset.copy)
+  const words = at && variant && selectedIn(at, variant.text)
+  if (words) about.value = { kind: 'words', adaptation_id: variant.adaptation_ids[0]!, ...words }
 }
 // A press on a picture points at that spot; the picture shows it.
 const spot = usePointed()
 watch(spot, (found) => {
-  const here = props.line.ways.some((one) => one.adaptation_ids[0] === found?.adaptation_id)
+  const here = props.line.variants.some((one) => one.adaptation_ids[0] === found?.adaptation_id)
   if (found && here && instead.value === undefined && mode.value === 'choose') about.value = found
 })
 watch(about, (now) => (spot.value = now?.kind === 'spot' ? now : undefined))
@@ -126,12 +126,12 @@ async function suggest() {
       <label for="change">{{ t().what }}</label>
       <textarea id="change" ref="field" v-model="words" dir="auto" rows="3" />
       <details class="further" :open="!short">
-        <summary>{{ line.ways.length > 1 ? t().onlySome : t().notAtAll }}</summary>
-        <fieldset v-if="line.ways.length > 1">
+        <summary>{{ line.variants.length > 1 ? t().onlySome : t().notAtAll }}</summary>
+        <fieldset v-if="line.variants.length > 1">
           <legend>{{ t().which }}</legend>
-          <label v-for="way in line.ways" :key="way.adaptation_ids[0]"
-            ><input v-model="only" type="checkbox" :value="way.adaptation_ids[0]" />
-            {{ way.channels.map((one) => one.name).join(', ') }}</label
+          <label v-for="variant in line.variants" :key="variant.adaptation_ids[0]"
+            ><input v-model="only" type="checkbox" :value="variant.adaptation_ids[0]" />
+            {{ variant.channels.map((one) => one.name).join(', ') }}</label
           >
         </fieldset>
         <button type="button" class="never" :disabled="words.trim() === '' || busy" @click="give('no', words)">

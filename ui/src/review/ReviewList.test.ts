@@ -5,17 +5,20 @@ import { computed, ref } from 'vue'
 
 let unseen: number[] = []
 vi.mock('./seen', () => ({
-  watchWays: () => ({ unseen: (way: number) => (unseen.includes(way) ? 0 : undefined), end: () => undefined }),
+  watchVariants: () => ({
+    unseen: (variant: number) => (unseen.includes(variant) ? 0 : undefined),
+    end: () => undefined,
+  }),
 }))
 vi.stubGlobal('scrollTo', () => undefined)
 const { default: ReviewList } = await import('./ReviewList.vue')
 enableAutoUnmount(afterEach)
 
-const line = (id: string, wall: string, ways = 1) => ({
+const line = (id: string, wall: string, variants = 1) => ({
   id,
   wall,
   ended: null as string | null,
-  ways: Array.from({ length: ways }, (_, way) => ({ adaptation_ids: [`${id}-${way}`] })),
+  variants: Array.from({ length: variants }, (_, variant) => ({ adaptation_ids: [`${id}-${variant}`] })),
 })
 const given: [string, string][] = []
 function answers(all: ReturnType<typeof line>[], takes = true) {
@@ -64,7 +67,7 @@ describe('all posts of an ask in a list', () => {
   })
   const week = () => [line('a', '2026-10-15T07:30'), line('b', '2026-10-15T12:00', 2), line('c', '2026-10-16T09:00')]
 
-  it('stands by day, each way with its own number on the page', async () => {
+  it('stands by day, each variant with its own number on the page', async () => {
     const view = await list(answers(week()))
     expect(view.findAll('h1').map((one) => one.text())).toEqual(['Thursday 15 October', 'Friday 16 October'])
     expect(view.findAll('i').map((one) => one.attributes('data-place'))).toEqual(['0', '1', '3'])

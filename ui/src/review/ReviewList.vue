@@ -6,7 +6,7 @@ import type { Answers } from './answers'
 import type { Line } from './api'
 import { fill, plural, t } from './language'
 import ReviewPost from './ReviewPost.vue'
-import { watchWays, type Watch } from './seen'
+import { watchVariants, type Watch } from './seen'
 import { wallDay } from './times'
 
 const props = defineProps<{ answers: Answers }>()
@@ -24,7 +24,7 @@ const placed = computed<Placed[]>(() => {
   let place = 0
   return lines.value.map((line, index) => {
     const one = { line, index, place }
-    place += line.ways.length
+    place += line.variants.length
     return one
   })
 })
@@ -42,7 +42,7 @@ let watched: Watch | undefined
 function watchAnew() {
   watched?.end()
   watched = root.value
-    ? watchWays(root.value, { head: document.querySelector('header'), foot: document.querySelector('footer') })
+    ? watchVariants(root.value, { head: document.querySelector('header'), foot: document.querySelector('footer') })
     : undefined
 }
 onMounted(() => void nextTick(watchAnew))
@@ -55,8 +55,8 @@ watch(
 /** Brings what was not seen of these into sight. */
 function unseen(of: Placed[]): boolean {
   for (const one of of)
-    for (let way = 0; way < one.line.ways.length; way += 1) {
-      const place = watched?.unseen(one.place + way)
+    for (let variant = 0; variant < one.line.variants.length; variant += 1) {
+      const place = watched?.unseen(one.place + variant)
       if (place === undefined) continue
       const head = document.querySelector('header')?.getBoundingClientRect().height ?? 0
       window.scrollTo({ top: place - head - 8, behavior: 'smooth' })

@@ -2,17 +2,20 @@
 import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
-// Which ways were seen is known by the page's own watch; here a test says it.
+// Which variants were seen is known by the page's own watch; here a test says it.
 let seen: number[] = []
-const tell = (way: number) => seen.push(way)
+const tell = (variant: number) => seen.push(variant)
 vi.mock('./seen', () => ({
   filled: () => true,
-  watchWays: () => ({ unseen: (way: number) => (seen.includes(way) ? undefined : 0), end: () => (seen = []) }),
+  watchVariants: () => ({
+    unseen: (variant: number) => (seen.includes(variant) ? undefined : 0),
+    end: () => (seen = []),
+  }),
 }))
 const { default: ReviewPage } = await import('./ReviewPage.vue')
 enableAutoUnmount(afterEach)
 
-const way = (id: string, text = 'Fog over the pier') => ({
+const variant = (id: string, text = 'Fog over the pier') => ({
   channels: [],
   adaptation_ids: [id],
   text,
@@ -35,7 +38,7 @@ const line = (id: string, more = {}) => ({
   ended: null,
   talk: [],
   others: [],
-  ways: [way(`a-${id}`)],
+  variants: [variant(`a-${id}`)],
   ...more,
 })
 let review: Record<string, unknown>
@@ -63,7 +66,10 @@ async function page() {
     attachTo: document.body,
     global: {
       stubs: {
-        ReviewWay: { props: ['way', 'place'], template: '<article :data-way="place">{{ way.text }}</article>' },
+        ReviewVariant: {
+          props: ['variant', 'place'],
+          template: '<article :data-variant="place">{{ variant.text }}</article>',
+        },
       },
     },
   })
@@ -120,7 +126,7 @@ describe('the client’s review', () => {
   })
 
   it('says no yes for what was not seen yet, and brings it', async () => {
-    review.lines = [line('one', { ways: [way('a'), way('b', 'Fog, shorter')] })]
+    review.lines = [line('one', { variants: [variant('a'), variant('b', 'Fog, shorter')] })]
     const view = await page()
     tell(0)
     await press(view, /^Yes/)
@@ -179,7 +185,7 @@ describe('the client’s review', () => {
     })
     const view = await page()
     tell(0)
-    review.lines = [line('one', { ways: [way('a-one', 'Clear over the pier')] }), line('two')]
+    review.lines = [line('one', { variants: [variant('a-one', 'Clear over the pier')] }), line('two')]
     await press(view, /^Yes/)
     expect(note(view)).toContain('This was changed since you opened it. Look at it as it is now.')
     expect(view.find('article').text()).toBe('Clear over the pier')

@@ -7,7 +7,7 @@ import { LANGUAGES, choose, fill, spokenLanguage, t, type Language } from './lan
 import ReviewEnd from './ReviewEnd.vue'
 import ReviewFoot from './ReviewFoot.vue'
 import ReviewPost from './ReviewPost.vue'
-import { filled, watchWays, type Watch } from './seen'
+import { filled, watchVariants, type Watch } from './seen'
 import { COLOUR } from './verdicts'
 
 // what most people never open comes when it is opened
@@ -65,7 +65,7 @@ function watchAnew() {
   watched?.end()
   watched =
     line.value && top.value
-      ? watchWays(top.value, { head: document.querySelector('header'), foot: document.querySelector('footer') })
+      ? watchVariants(top.value, { head: document.querySelector('header'), foot: document.querySelector('footer') })
       : undefined
 }
 
@@ -73,14 +73,14 @@ function watchAnew() {
 function unseen(): string {
   const one = line.value
   if (!one || !watched) return ''
-  for (const [index] of one.ways.entries()) {
+  for (const [index] of one.variants.entries()) {
     const place = watched.unseen(index)
     if (place === undefined) continue
-    const way = document.querySelector(`[data-way="${index}"]`)
+    const variant = document.querySelector(`[data-variant="${index}"]`)
     const head = document.querySelector('header')?.getBoundingClientRect().height ?? 0
     window.scrollTo({ top: place - head - 8, behavior: 'smooth' })
-    if (way && !filled(way)) return t().unseenPictures
-    return way && place > way.getBoundingClientRect().top + window.scrollY + 1 ? t().unseenMore : t().unseenOne
+    if (variant && !filled(variant)) return t().unseenPictures
+    return variant && place > variant.getBoundingClientRect().top + window.scrollY + 1 ? t().unseenMore : t().unseenOne
   }
   return ''
 }

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Line, Review, Verdict } from './api'
 import { fill, listed as together, t } from './language'
-import ReviewWay from './ReviewWay.vue'
+import ReviewVariant from './ReviewVariant.vue'
 import { dueSentence, wallClock, wallTime } from './times'
 import { COLOUR, endedSentence } from './verdicts'
 
@@ -15,7 +15,7 @@ const props = withDefaults(
     first: boolean
     /** In a list the day stands above several. */
     listed?: boolean
-    /** The number of its first way among all that are on the page. */
+    /** The number of its first variant among all that are on the page. */
     place?: number
   }>(),
   { listed: false, place: 0, verdict: undefined },
@@ -24,10 +24,10 @@ const ended = computed(() => endedSentence(props.line.ended, props.review.asked_
 const due = computed(() =>
   props.verdict || ended.value || props.listed ? '' : dueSentence(props.review.due_at, props.review.zone, new Date()),
 )
-const ways = computed(() => {
-  const count = props.line.ways.length
+const variants = computed(() => {
+  const count = props.line.variants.length
   if (count === 1) return t().exactly
-  return count === 2 ? t().twoWays : fill(t().manyWays, { count: String(count) })
+  return count === 2 ? t().twoVariants : fill(t().manyVariants, { count: String(count) })
 })
 const others = (yes: boolean) =>
   props.line.others.filter((one) => (one.verdict === 'yes') === yes).map((one) => one.person)
@@ -39,20 +39,20 @@ const others = (yes: boolean) =>
   </p>
   <h2 v-if="listed" class="clock">{{ wallClock(line.wall) }}</h2>
   <h1 v-else>{{ wallTime(line.wall) }}</h1>
-  <p class="quiet">{{ ways }} {{ due }}</p>
+  <p class="quiet">{{ variants }} {{ due }}</p>
   <p v-if="others(true).length > 0 && !verdict" class="others">
     {{ fill(t().othersYes, { people: together(others(true)) }) }}
   </p>
   <p v-if="others(false).length > 0" class="others">
     {{ fill(t().othersNot, { people: together(others(false)) }) }}
   </p>
-  <ReviewWay
-    v-for="(way, index) in line.ways"
-    :key="way.adaptation_ids[0]"
-    :way="way"
+  <ReviewVariant
+    v-for="(variant, index) in line.variants"
+    :key="variant.adaptation_ids[0]"
+    :variant="variant"
     :index="index"
     :place="place + index"
-    :count="line.ways.length"
+    :count="line.variants.length"
     :talk="line.talk"
   />
   <section v-if="line.talk.length > 0" class="talk" :aria-label="t().saidHere">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // What is different since the reader's own last answer: by word, by picture, by setting; or plainly that nothing is.
 import { computed } from 'vue'
-import type { Way } from './api'
+import type { Variant } from './api'
 import { fill, t } from './language'
 
-const props = defineProps<{ since: NonNullable<Way['since']> }>()
+const props = defineProps<{ since: NonNullable<Variant['since']> }>()
 const settings = computed(() =>
   props.since.lines.map((line) =>
     fill(t().changedSetting, {

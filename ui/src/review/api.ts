@@ -6,7 +6,7 @@ import { refusal } from './language'
 
 export type Review = components['schemas']['Review']
 export type Line = Review['lines'][number]
-export type Way = Line['ways'][number]
+export type Variant = Line['variants'][number]
 export type Verdict = 'yes' | 'change' | 'no'
 
 export class Refusal extends Error {
@@ -85,7 +85,7 @@ export const disown = (receipt: string) =>
   call<{ stopped: number; out: number }>('POST', '/api/review/disown', { receipt })
 
 export const fetchReview = () => call<Review>('GET', looked ? `/api/look-as/asks/${looked}` : '/api/review/ask')
-/** Words of one way that something is said about, or a spot of one of its pictures, in thousandths. */
+/** Words of one variant that something is said about, or a spot of one of its pictures, in thousandths. */
 export type About = Words | Spot
 export interface Words {
   kind: 'words'

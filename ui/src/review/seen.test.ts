@@ -5,14 +5,14 @@ import { Coverage } from './seen'
 const free = { top: 70, bottom: 670 }
 const at = (top: number, height: number) => ({ top, bottom: top + height })
 
-/** What is left unseen of a way after it stood at these places. */
+/** What is left unseen of a variant after it stood at these places. */
 function left(height: number, ...tops: number[]) {
   const seen = new Coverage()
   for (const top of tops) seen.add(at(top, height), free)
   return seen.gap()
 }
 
-describe('a way was seen', () => {
+describe('a variant was seen', () => {
   it('when all of it stood on the screen, however small it is', () => {
     expect(left(60, 80)).toBeUndefined()
     expect(left(540, 100)).toBeUndefined()

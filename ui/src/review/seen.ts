@@ -1,4 +1,4 @@
-// When one way of a post was seen: not before its pictures are there, and only when all of it, down to its end, stood
+// When one variant of a post was seen: not before its pictures are there, and only when all of it, down to its end, stood
 // between the head of the page and the answers. A yes counts for what was seen, so this must not be fooled by a page
 // that is still filling, nor by one that is long.
 
@@ -10,17 +10,17 @@ export interface Box {
 // A line of text that was cut at an edge counts as seen.
 const NEARLY = 12
 
-/** What of one way has been on the screen so far, in points from its top. */
+/** What of one variant has been on the screen so far, in points from its top. */
 export class Coverage {
   private parts: [number, number][] = []
   private height = 0
 
   /** Adds what stands in the free place now. */
-  add(way: Box, free: Box): void {
-    const height = way.bottom - way.top
+  add(variant: Box, free: Box): void {
+    const height = variant.bottom - variant.top
     if (Math.abs(height - this.height) > 1) this.scale(height)
-    const from = Math.max(way.top, free.top) - way.top
-    const to = Math.min(way.bottom, free.bottom) - way.top
+    const from = Math.max(variant.top, free.top) - variant.top
+    const to = Math.min(variant.bottom, free.bottom) - variant.top
     if (to > from) this.join(from, to)
   }
 
@@ -54,22 +54,22 @@ export class Coverage {
 }
 
 /** Pictures that did not come count as there: their description stands in their place. */
-export function filled(way: Element): boolean {
-  return [...way.querySelectorAll('img')].every((picture) => picture.complete)
+export function filled(variant: Element): boolean {
+  return [...variant.querySelectorAll('img')].every((picture) => picture.complete)
 }
 
 export interface Watch {
-  /** Where in the page the first part of a way lies that was not seen yet; undefined: it was seen to its end. */
-  unseen(way: number): number | undefined
+  /** Where in the page the first part of a variant lies that was not seen yet; undefined: it was seen to its end. */
+  unseen(variant: number): number | undefined
   end(): void
 }
 
 /**
  * Watches what comes into sight.
- * @param within the element that holds the ways, each marked with `data-way` and its number
+ * @param within the element that holds the variants, each marked with `data-variant` and its number
  * @param between what covers the page at its top and at its bottom
  */
-export function watchWays(within: HTMLElement, between: { head: Element | null; foot: Element | null }): Watch {
+export function watchVariants(within: HTMLElement, between: { head: Element | null; foot: Element | null }): Watch {
   const seen = new Map<number, Coverage>()
   const free = () => ({
     top: between.head?.getBoundingClientRect().bottom ?? 0,
@@ -77,11 +77,11 @@ export function watchWays(within: HTMLElement, between: { head: Element | null; 
   })
   const look = () => {
     const place = free()
-    for (const way of within.querySelectorAll<HTMLElement>('[data-way]')) {
-      if (!filled(way)) continue
-      const number = Number(way.dataset.way)
+    for (const variant of within.querySelectorAll<HTMLElement>('[data-variant]')) {
+      if (!filled(variant)) continue
+      const number = Number(variant.dataset.variant)
       if (!seen.has(number)) seen.set(number, new Coverage())
-      seen.get(number)!.add(way.getBoundingClientRect(), place)
+      seen.get(number)!.add(variant.getBoundingClientRect(), place)
     }
   }
   const ended = new AbortController()
@@ -97,8 +97,8 @@ export function watchWays(within: HTMLElement, between: { head: Element | null; 
       look()
       const gap = seen.get(number)?.gap()
       if (seen.has(number) && gap === undefined) return undefined
-      const way = within.querySelector(`[data-way="${number}"]`)
-      return (way?.getBoundingClientRect().top ?? 0) + window.scrollY + (gap ?? 0)
+      const variant = within.querySelector(`[data-variant="${number}"]`)
+      return (variant?.getBoundingClientRect().top ?? 0) + window.scrollY + (gap ?? 0)
     },
     end: () => ended.abort(),
   }

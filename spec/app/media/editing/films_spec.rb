@@ -35,7 +35,7 @@ RSpec.describe "A film that is edited" do
 
   # What ffprobe says of a file: seconds, and what is in it.
   def probed(id)
-    path = world.kit.files.path(row(id)[:file])
+    path = world.environment.files.path(row(id)[:file])
     said, = Open3.capture2("ffprobe", "-v", "error", "-of", "json", "-show_streams", "-show_format", path)
     found = JSON.parse(said)
     [found["format"]["duration"].to_f, found["streams"].map { |stream| stream["codec_type"] }.sort]
@@ -119,7 +119,7 @@ RSpec.describe "A film that is edited" do
     expect(one(film)[:cover_ms]).to eq 4_500
     expect(code { choose.call(row(film)[:duration_ms] + 1) }).to eq %w[bad_edit at]
     # a copy of a face on another machine never shows what was before
-    faces = Dir[world.kit.files.path("#{row(film)[:file]}.*")].map { |path| File.basename(path)[/\.(.*)/, 1] }
+    faces = Dir[world.environment.files.path("#{row(film)[:file]}.*")].map { |path| File.basename(path)[/\.(.*)/, 1] }
     expect(faces).to match_array %w[preview thumb 500.preview 500.thumb 4500.preview 4500.thumb]
   end
 end

@@ -18,13 +18,13 @@ RSpec.describe "The library of a client" do
       :ines,
       client,
       media_id: id,
-      said: said.transform_keys(&:to_s),
+      fields: said.transform_keys(&:to_s),
       version: one(id)[:version]
     )
   end
 
   def member_here(client, who)
-    row = { workspace_id: world.workspace(client), id: AskFirst::Core::Uuid.v7(Time.now), since: world.kit.now }
+    row = { workspace_id: world.workspace(client), id: AskFirst::Core::Uuid.v7(Time.now), since: world.environment.now }
     lead = db[:roles].where(name: "account lead").get(:id)
     world.owner[:memberships].insert(**row, person_id: world.person(who), side: "agency", role_id: lead)
   end
@@ -130,7 +130,7 @@ RSpec.describe "The library of a client" do
     id = upload[:id]
     say(id, description: "A ferry")
     late = -> do
-      world.act("Media::UpdateMedium", :ines, client, media_id: id, said: { "description" => "A boat" }, version: 1)
+      world.act("Media::UpdateMedium", :ines, client, media_id: id, fields: { "description" => "A boat" }, version: 1)
     end
     expect(&late).to raise_error(AskFirst::Core::Conflict) { |e|
       expect(e.facts).to include("description" => "A ferry")
@@ -144,7 +144,7 @@ RSpec.describe "The library of a client" do
       %w[A B].map do |words|
         Thread.new do
           said = { "description" => words, "labels" => [words] }
-          code { world.act("Media::UpdateMedium", :ines, client, media_id: id, said: said, version: 1) }
+          code { world.act("Media::UpdateMedium", :ines, client, media_id: id, fields: said, version: 1) }
         end
       end
     expect(codes.map(&:value)).to match_array [nil, %w[medium_changed version]]

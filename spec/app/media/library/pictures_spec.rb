@@ -37,7 +37,7 @@ RSpec.describe "Pictures" do
     { moving => "image/gif", still => "image/avif" }.each do |bytes, mime|
       row = upload(bytes)
       expect(row).to include(mime: mime, width: 64, height: 48)
-      made = world.kit.media.edit(StringIO.new(bytes), { "turn" => 90 }, mime)
+      made = world.environment.media.edit(StringIO.new(bytes), { "turn" => 90 }, mime)
       expect(Vips::Image.new_from_buffer(made, "").then { |image| [image.width, image.height] }).to eq [48, 64]
     end
   end
@@ -65,7 +65,7 @@ RSpec.describe "Pictures" do
 
   it "an ask waits until each channel's picture is rendered, and those stored files are what the yes is about" do
     post = world.draft
-    expect(world.standing(post).adaptations.map(&:fingerprint)).to eq [nil, nil]
+    expect(world.post_state(post).adaptations.map(&:fingerprint)).to eq [nil, nil]
     world.ask(post, 0)
     request =
       db[:revision_adaptations]
@@ -83,10 +83,10 @@ RSpec.describe "Pictures" do
   it "another picture is another fingerprint" do
     post = world.draft
     world.clear(post)
-    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
     picture = world.act("Media::UploadMedia", :sunniva, io: SpecWorld.picture(2), name: "other.jpg")
     world.write(post, "media", [picture[:id]], who: :sunniva)
-    world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
     expect(world.stages(post)).to eq(ticker: "drafting", vitrine: "drafting")
   end
 end

@@ -23,15 +23,22 @@ RSpec.describe "Pictures that are made ready to go out" do
     2.times { ahead }
     made = renditions.select_map(%i[id digest])
     expect(made.size).to eq 1
-    allow(world.kit.media).to receive(:render).and_raise("cut anew")
+    allow(world.environment.media).to receive(:render).and_raise("cut anew")
     step = db[:route_steps].where(workspace_id: world.workspace(client)).order(:position).get(:id)
-    world.act("Signoff::SendAsk", :ines, client, step_id: step, post_ids: [post], due_at: world.kit.now + 86_400)
+    world.act(
+      "Signoff::SendAsk",
+      :ines,
+      client,
+      step_id: step,
+      post_ids: [post],
+      due_at: world.environment.now + 86_400
+    )
     expect(db[:revision_adaptations].where(post_id: post).get(:rendition_ids).to_a).to eq [made[0][0]]
   end
 
   it "are named with what is wrong and the mend where one cannot be cut; the job does not fail for ever" do
     world.write(post, "media", [boat], who: :ines, client: client)
-    path = world.kit.files.path(db[:media].where(id: boat).get(:file))
+    path = world.environment.files.path(db[:media].where(id: boat).get(:file))
     whole = File.binread(path)
     File.binwrite(path, whole[0, 3_000])
     expect(ahead).to be true

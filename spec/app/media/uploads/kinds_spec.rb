@@ -74,11 +74,11 @@ RSpec.describe "Videos and documents", :database do
     expect(paper).to include("Sunniva", "JavaScript")
     made =
       Array.new(2) do
-        world.kit.media.render(StringIO.new(paper), { "kind" => "document", "mime" => "application/pdf" })
+        world.environment.media.render(StringIO.new(paper), { "kind" => "document", "mime" => "application/pdf" })
       end
     expect(made.uniq.size).to eq 1
     expect(made.first).not_to match(/Sunniva|not for the client|JavaScript/n)
-    expect(world.kit.media.inspect(StringIO.new(made.first))).to eq(
+    expect(world.environment.media.inspect(StringIO.new(made.first))).to eq(
       kind: "document",
       mime: "application/pdf",
       width: 420,
@@ -86,12 +86,12 @@ RSpec.describe "Videos and documents", :database do
       pages: 2
     )
     expect(
-      refused { world.kit.media.render(StringIO.new("%PDF-1.4\nnothing"), { "kind" => "document" }) }
+      refused { world.environment.media.render(StringIO.new("%PDF-1.4\nnothing"), { "kind" => "document" }) }
     ).to eq "document_broken"
   end
 
   it "a video goes out without its hidden data, and is asked about as exactly that file" do
-    made = world.kit.media.render(StringIO.new(film), { "kind" => "video", "mime" => "video/mp4" })
+    made = world.environment.media.render(StringIO.new(film), { "kind" => "video", "mime" => "video/mp4" })
     said =
       AskFirst::Edge::Files::Tools.at_path(StringIO.new(made)) do |path|
         AskFirst::Edge::Files::Tools.run("ffprobe", "-v", "error", "-show_format", path)
@@ -148,7 +148,7 @@ RSpec.describe "Videos and documents", :database do
     world.clock.set(Time.utc(2026, 10, 15, 6, 30, 1))
     showing = db[:showings].where(post_id: post).get(:id)
     AskFirst::App::Dispatch::Advance.call(
-      world.kit,
+      world.environment,
       AskFirst::App::Member.process(world.workspace(client), "dispatcher"),
       showing_id: showing
     )

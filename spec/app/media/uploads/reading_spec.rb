@@ -13,7 +13,7 @@ RSpec.describe "A picture that has come" do
 
   def say(id, **said)
     version = one(id)[:version]
-    world.act("Media::UpdateMedium", :ines, client, media_id: id, said: said.transform_keys(&:to_s), version: version)
+    world.act("Media::UpdateMedium", :ines, client, media_id: id, fields: said.transform_keys(&:to_s), version: version)
   end
 
   def lettered
@@ -39,7 +39,10 @@ RSpec.describe "A picture that has come" do
   def rendered(bytes)
     rules = AskFirst::Core::Channels::CardReading.media({})
     spec = AskFirst::Core::Media::Framing.for(80, 60, rules)
-    Vips::Image.new_from_buffer(world.kit.media.render(StringIO.new(bytes), spec.merge("kind" => "picture")), "")
+    Vips::Image.new_from_buffer(
+      world.environment.media.render(StringIO.new(bytes), spec.merge("kind" => "picture")),
+      ""
+    )
   end
 
   it "is in the library at once, and read by a job that everybody who looks hears of" do
@@ -48,10 +51,10 @@ RSpec.describe "A picture that has come" do
     expect(db[:que_jobs].where(Sequel.lit("args ->> 1 = ?", id)).select_map(:job_class)).to eq [
          "AskFirst::Jobs::ReadMedium"
        ]
-    heard = world.kit.bus.heard.size
+    heard = world.environment.bus.heard.size
     world.read_media(client)
     expect(one(id)[:read]).to be true
-    expect(world.kit.bus.heard.drop(heard).map(&:to_s)).to include a_string_including("media")
+    expect(world.environment.bus.heard.drop(heard).map(&:to_s)).to include a_string_including("media")
   end
 
   it "can be looked at before that, and what is shown is kept" do
@@ -73,8 +76,8 @@ RSpec.describe "A picture that has come" do
 
   it "is over and done with where its file has gone or broken since it came" do
     gone, broken = [3, 4].map { |seed| upload(SpecWorld.picture(seed).string) }
-    File.delete(world.kit.files.path(row(gone)[:file]))
-    File.write(world.kit.files.path(row(broken)[:file]), "no picture any more")
+    File.delete(world.environment.files.path(row(gone)[:file]))
+    File.write(world.environment.files.path(row(broken)[:file]), "no picture any more")
     world.read_media(client)
     expect([gone, broken].map { |id| one(id)[:read] }).to eq [true, true]
     expect {

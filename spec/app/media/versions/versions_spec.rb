@@ -38,7 +38,7 @@ RSpec.describe "Versions of a medium" do
   it "stands in the library in the place of the one before, with all that is said of it" do
     folder = world.act("Media::SaveFolder", :ines, client, name: "Boats")
     said = { "description" => "A boat", "folder_id" => folder, "labels" => ["Night"], "usable_until" => "2027-01-01" }
-    world.act("Media::UpdateMedium", :ines, client, media_id: boat, said: said, version: 1)
+    world.act("Media::UpdateMedium", :ines, client, media_id: boat, fields: said, version: 1)
     second = newer(boat, 2)[:id]
     expect(names).to eq [["boat.jpg", 2]]
     expect(one(second)).to include(description: "A boat", folder_id: folder, usable_until: "2027-01-01", number: 2)
@@ -94,7 +94,7 @@ RSpec.describe "Versions of a medium" do
 
   def ask(post)
     step_id = db[:route_steps].where(workspace_id: world.workspace(client)).order(:position).get(:id)
-    { step_id: step_id, post_ids: [post], due_at: world.kit.now + 86_400, message: "" }
+    { step_id: step_id, post_ids: [post], due_at: world.environment.now + 86_400, message: "" }
   end
 
   it "for a post that is none, or another client's, is refused; no file of it is left" do
@@ -116,7 +116,7 @@ RSpec.describe "Versions of a medium" do
   end
 
   describe "Made by an edit" do
-    def bytes(id) = world.kit.files.open(db[:media].where(id: id).get(:file), &:read)
+    def bytes(id) = world.environment.files.open(db[:media].where(id: id).get(:file), &:read)
 
     it "is turned, cut and written on, and the original stays" do
       before = bytes(boat)
@@ -174,8 +174,8 @@ RSpec.describe "Versions of a medium" do
       ways.each do |orientation, stored|
         tagged = stored.copy.mutate { |image| image.set_type!(GObject::GINT_TYPE, "orientation", orientation) }
         io = StringIO.new(tagged.jpegsave_buffer(Q: 100))
-        seen = world.kit.media.inspect(io)
-        made = Vips::Image.new_from_buffer(world.kit.media.edit(io, { "contrast" => 1 }, "image/png"), "")
+        seen = world.environment.media.inspect(io)
+        made = Vips::Image.new_from_buffer(world.environment.media.edit(io, { "contrast" => 1 }, "image/png"), "")
         corners = [[2, 2], [37, 2], [2, 17], [37, 17]].map { |x, y| made.getpoint(x, y).first > 128 }
         expect([orientation, seen[:width], seen[:height], corners]).to eq [
              orientation,

@@ -75,7 +75,7 @@ RSpec.describe "An act over many posts that goes on by itself" do
     post = planned
     id = batch("move", [post], 1, who: :maro)
     membership = db[:memberships].where(workspace_id: world.workspace, person_id: world.person(:maro))
-    membership.update(ended_at: world.kit.now - 1)
+    membership.update(ended_at: world.environment.now - 1)
     through(id)
     membership.update(ended_at: nil)
     expect(seen(id, who: :maro)[:posts]).to match [hash_including("done" => false, "why" => /does not work for this/)]
@@ -91,7 +91,12 @@ RSpec.describe "An act over many posts that goes on by itself" do
     free = planned
     id = batch("move", [sent, gone, free], 1)
     world.release(sent)
-    db[:showings].where(post_id: sent).update(state: "out", due_at: nil, sent_at: world.kit.now, address: "https://t/1")
+    db[:showings].where(post_id: sent).update(
+      state: "out",
+      due_at: nil,
+      sent_at: world.environment.now,
+      address: "https://t/1"
+    )
     world.act("Posts::DiscardPost", :ines, post_id: gone)
     through(id)
     expect(of(id, sent)).to include("done" => false, "why" => /is out/)

@@ -65,7 +65,7 @@ RSpec.describe "One act over several posts" do
     db[:showings].where(post_id: sent).update(
       state: "out",
       due_at: nil,
-      sent_at: world.kit.now,
+      sent_at: world.environment.now,
       address: "https://t.example/1"
     )
     free = planned

@@ -6,7 +6,9 @@ RSpec.describe "The plan as a list" do
   let!(:commons) { connected(client, "commons") }
 
   def rows(from = "2026-10-01", to = "2026-10-31", limits: nil, **more)
-    AskFirst::App::Plan::List.call(world.kit, scope_of(client, limits: limits), from: from, to: to, **more)[:rows]
+    AskFirst::App::Plan::List.call(world.environment, scope_of(client, limits: limits), from: from, to: to, **more)[
+      :rows
+    ]
   end
 
   def boost(post, minor, channel: nil)

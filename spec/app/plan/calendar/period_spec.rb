@@ -4,7 +4,7 @@ RSpec.describe "A month of the plan" do
   def scope(who, *clients)
     rows = clients.map { |client| world.member(who, client) }
     AskFirst::Store::Scope.new(
-      world.kit.db,
+      world.environment.db,
       workspace_ids: rows.map(&:workspace_id),
       person_id: world.person(who),
       side: "agency",
@@ -13,7 +13,11 @@ RSpec.describe "A month of the plan" do
   end
 
   def month(who = :ines, *clients, of: "2026-12")
-    AskFirst::App::Plan::Period.month(world.kit, scope(who, *(clients.empty? ? [:quillmere] : clients)), month: of)
+    AskFirst::App::Plan::Period.month(
+      world.environment,
+      scope(who, *(clients.empty? ? [:quillmere] : clients)),
+      month: of
+    )
   end
 
   def plan(post, wall, on: nil, client: :quillmere, zone: "Europe/Lisbon")
@@ -94,20 +98,20 @@ RSpec.describe "A month of the plan" do
     only = { world.workspace => [world.channel(:vitrine)] }
     narrow =
       AskFirst::Store::Scope.new(
-        world.kit.db,
+        world.environment.db,
         workspace_ids: limited.workspace_ids,
         person_id: limited.person_id,
         side: "agency",
         limits: only
       )
-    found = AskFirst::App::Plan::Period.month(world.kit, narrow, month: "2026-12")
+    found = AskFirst::App::Plan::Period.month(world.environment, narrow, month: "2026-12")
     expect(names(mine(post, found))).to eq [["2026-12-23T12:10", %w[Vitrine]]]
     expect(mine(post, month(:ines, :brackwater))).to be_empty
   end
 
   describe "a week" do
     def week(day, **narrowed) =
-      AskFirst::App::Plan::Period.week(world.kit, scope(:ines, :quillmere), day: day, **narrowed)
+      AskFirst::App::Plan::Period.week(world.environment, scope(:ines, :quillmere), day: day, **narrowed)
 
     it "is the one that has the day, by the client's weeks" do
       found = week("2026-12-24")
@@ -132,7 +136,7 @@ RSpec.describe "A month of the plan" do
   describe "narrowed" do
     def narrowed(**given)
       filter = AskFirst::Core::Plan::Filter.read(given.transform_keys(&:to_s))
-      AskFirst::App::Plan::Period.month(world.kit, scope(:ines, :quillmere), month: "2026-12", filter: filter)
+      AskFirst::App::Plan::Period.month(world.environment, scope(:ines, :quillmere), month: "2026-12", filter: filter)
     end
 
     def planned(wall = "2026-12-08T12:00", **more)
@@ -158,7 +162,7 @@ RSpec.describe "A month of the plan" do
       expect(here.call(waits: "me")).to eq [asked]
       asked_person = scope(:tobiah, :quillmere)
       filter = AskFirst::Core::Plan::Filter.read("waits" => "me")
-      theirs = AskFirst::App::Plan::Period.month(world.kit, asked_person, month: "2026-12", filter: filter)
+      theirs = AskFirst::App::Plan::Period.month(world.environment, asked_person, month: "2026-12", filter: filter)
       expect(ids(theirs)).not_to include(asked)
     end
 
@@ -188,7 +192,7 @@ RSpec.describe "A month of the plan" do
       world.act("Posts::ChooseChannels", :ines, post_id: bare, channel_ids: both)
       limited =
         AskFirst::Store::Scope.new(
-          world.kit.db,
+          world.environment.db,
           workspace_ids: [world.workspace],
           person_id: world.person(:ines),
           side: "agency",
@@ -198,7 +202,7 @@ RSpec.describe "A month of the plan" do
         )
       tray = ->(channel) do
         filter = AskFirst::Core::Plan::Filter.read("channels" => world.channel(channel), "words" => "On two channels")
-        AskFirst::App::Plan::Period.month(world.kit, limited, month: "2026-12", filter: filter)[:tray][:count]
+        AskFirst::App::Plan::Period.month(world.environment, limited, month: "2026-12", filter: filter)[:tray][:count]
       end
       expect([tray.call(:vitrine), tray.call(:ticker)]).to eq [1, 0]
     end
@@ -207,9 +211,9 @@ RSpec.describe "A month of the plan" do
       post = planned
       world.act("Channels::SwitchChannel", :ines, channel_id: world.channel(:vitrine), off: true)
       one = scope(:ines, :quillmere)
-      hidden = AskFirst::App::Plan::Period.month(world.kit, one, month: "2026-12", everything: false)
+      hidden = AskFirst::App::Plan::Period.month(world.environment, one, month: "2026-12", everything: false)
       expect(names(mine(post, hidden))).to eq [["2026-12-08T12:00", %w[Ticker]]]
-      shown = AskFirst::App::Plan::Period.month(world.kit, one, month: "2026-12", everything: true)
+      shown = AskFirst::App::Plan::Period.month(world.environment, one, month: "2026-12", everything: true)
       expect(names(mine(post, shown))).to eq [["2026-12-08T12:00", %w[Ticker Vitrine]]]
       world.act("Channels::SwitchChannel", :ines, channel_id: world.channel(:vitrine), off: false)
     end
@@ -224,7 +228,7 @@ RSpec.describe "A month of the plan" do
       narrow = scope(:ines, :quillmere)
       limited =
         AskFirst::Store::Scope.new(
-          world.kit.db,
+          world.environment.db,
           workspace_ids: narrow.workspace_ids,
           person_id: narrow.person_id,
           side: "agency",

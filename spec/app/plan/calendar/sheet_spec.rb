@@ -7,12 +7,12 @@ RSpec.describe "The plan as rows" do
   def rows(from = "2026-10-01", to = "2026-10-31", **more)
     scope =
       AskFirst::Store::Scope.new(
-        world.kit.db,
+        world.environment.db,
         workspace_ids: [world.workspace(client)],
         person_id: world.person(:ines),
         side: "agency"
       )
-    AskFirst::App::Plan::Sheet.call(world.kit, scope, from: from, to: to, **more)
+    AskFirst::App::Plan::Sheet.call(world.environment, scope, from: from, to: to, **more)
   end
 
   it "has one for each time of a post, in order, with what stands beside it" do

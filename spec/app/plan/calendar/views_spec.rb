@@ -5,7 +5,7 @@ RSpec.describe "Saved views of the plan" do
   let(:workspace) { world.workspace(client) }
 
   def scope(who = :ines, ids = [workspace])
-    AskFirst::Store::Scope.new(world.kit.db, workspace_ids: ids, person_id: world.person(who), side: "agency")
+    AskFirst::Store::Scope.new(world.environment.db, workspace_ids: ids, person_id: world.person(who), side: "agency")
   end
 
   def found(who = :ines, ids = [workspace], over_all: false)
@@ -14,7 +14,7 @@ RSpec.describe "Saved views of the plan" do
 
   def save(name, who: :ines, narrowing: {}, workspace_id: workspace, look: "month")
     AskFirst::App::Plan::SaveView.call(
-      world.kit,
+      world.environment,
       agency_person(who),
       name: name,
       look: look,
@@ -56,9 +56,9 @@ RSpec.describe "Saved views of the plan" do
     own = save("Mine alone")
     share("Waits for the client", waits: "client")
     expect(found(:bram).map { |view| view[:name] }).to eq ["Waits for the client"]
-    expect(refusal { AskFirst::App::Plan::RemoveView.call(world.kit, agency_person(:bram), view_id: own) }).to be_a(
-      AskFirst::Core::NotFound
-    )
+    expect(
+      refusal { AskFirst::App::Plan::RemoveView.call(world.environment, agency_person(:bram), view_id: own) }
+    ).to be_a(AskFirst::Core::NotFound)
     expect(refusal { save("There", who: :sunniva) }).to be_a(AskFirst::Core::NotFound)
     expect(
       refusal { world.act("Plan::ShareView", :sunniva, :quillmere, name: "X", look: "week", narrowing: {}) }
@@ -76,7 +76,7 @@ RSpec.describe "Saved views of the plan" do
 
   it "are removed by whose they are, and those of a client by who plans there; twice is told" do
     own = save("Mine")
-    drop = -> { AskFirst::App::Plan::RemoveView.call(world.kit, agency_person(:ines), view_id: own) }
+    drop = -> { AskFirst::App::Plan::RemoveView.call(world.environment, agency_person(:ines), view_id: own) }
     drop.call
     expect(refusal(&drop)).to be_a(AskFirst::Core::NotFound)
     shared = share("Ours")

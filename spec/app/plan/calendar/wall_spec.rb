@@ -62,7 +62,7 @@ RSpec.describe "The wall of a channel" do
 
   it "is of a channel that the reader sees" do
     limited = limited_to(ticker)
-    see = ->(channel) { AskFirst::App::Plan::Wall.call(world.kit, limited, channel_id: channel) }
+    see = ->(channel) { AskFirst::App::Plan::Wall.call(world.environment, limited, channel_id: channel) }
     expect(see.call(ticker)[:cells]).to eq []
     expect(refusal { see.call(vitrine) }).to be_a(AskFirst::Core::NotFound)
     expect(refusal { wall(world.channel(:ticker)) }).to be_a(AskFirst::Core::NotFound)

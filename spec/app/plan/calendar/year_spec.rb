@@ -7,7 +7,7 @@ RSpec.describe "A year at a glance" do
 
   def year(name = "2027", limits: nil, **narrowed)
     filter = AskFirst::Core::Plan::Filter.read(narrowed.transform_keys(&:to_s))
-    AskFirst::App::Plan::Year.call(world.kit, scope_of(client, limits: limits), year: name, filter: filter)
+    AskFirst::App::Plan::Year.call(world.environment, scope_of(client, limits: limits), year: name, filter: filter)
   end
 
   def days(**how) = year(**how)[:days].to_h { |day| [day[:date], day.values_at(:posts, :open, :trouble, :marks)] }
@@ -83,7 +83,7 @@ RSpec.describe "A year at a glance" do
     (1..12)
       .flat_map do |month|
         name = format("2027-%02d", month)
-        lines = AskFirst::App::Plan::Period.month(world.kit, scope_of(client), month: name)[:lines]
+        lines = AskFirst::App::Plan::Period.month(world.environment, scope_of(client), month: name)[:lines]
         lines.map { |line| line[:wall][0, 10] }.select { |day| day.start_with?(name) }
       end
       .tally

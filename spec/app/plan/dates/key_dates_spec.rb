@@ -12,7 +12,7 @@ RSpec.describe "Key dates and notes of a plan" do
   end
 
   def month(name = "2026-11")
-    AskFirst::App::Plan::Period.month(world.kit, scope_of(client), month: name)
+    AskFirst::App::Plan::Period.month(world.environment, scope_of(client), month: name)
   end
 
   def shown(name = "2026-11") = month(name)[:dates].map { |date| date.values_at(:name, :first, :last) }

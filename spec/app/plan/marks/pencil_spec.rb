@@ -10,7 +10,7 @@ RSpec.describe "Pencil marks" do
 
   def scope(limits: {})
     AskFirst::Store::Scope.new(
-      world.kit.db,
+      world.environment.db,
       workspace_ids: [world.workspace(client)],
       person_id: world.person(:ines),
       side: "agency",
@@ -20,7 +20,9 @@ RSpec.describe "Pencil marks" do
 
   def marks(limits: {}, **narrowed)
     filter = AskFirst::Core::Plan::Filter.read(narrowed.transform_keys(&:to_s))
-    AskFirst::App::Plan::Period.month(world.kit, scope(limits: limits), month: "2026-11", filter: filter)[:marks]
+    AskFirst::App::Plan::Period.month(world.environment, scope(limits: limits), month: "2026-11", filter: filter)[
+      :marks
+    ]
   end
 
   def words(found) = found.map { |mark| [mark[:day], mark[:channel_id], mark[:word]] }
@@ -81,7 +83,7 @@ RSpec.describe "Pencil marks" do
         id: label,
         name: "Places",
         made_by: world.person(:ines),
-        made_at: world.kit.now
+        made_at: world.environment.now
       )
       pencil(put: [cell("2026-11-06", word: "Lamp walk", clock: "18:30", label_id: label)])
       write = -> { world.act("Plan::CreateMarkPost", :ines, client, cells: [cell("2026-11-06")]) }

@@ -13,8 +13,8 @@ RSpec.describe "Moving in the plan" do
   end
 
   def times(post)
-    scope = world.member(:ines).scope(world.kit.db)
-    standing = scope.transaction { AskFirst::Store::Posts::PostState.load(scope, [post], world.kit.now) }
+    scope = world.member(:ines).scope(world.environment.db)
+    standing = scope.transaction { AskFirst::Store::Posts::PostState.load(scope, [post], world.environment.now) }
     standing.fetch(post).adaptations.to_h { |one| [one.channel[:name], one.time&.wall&.strftime("%m-%dT%H:%M")] }
   end
 
@@ -141,6 +141,17 @@ RSpec.describe "Moving in the plan" do
     expect(cost(post, "2026-10-22T12:00")[:refused]).to eq(
       "It is being sent or is out on Ticker. It stays where it is. Move the other channels in the post."
     )
+  end
+
+  it "says which releases it ended; back at their time these can go out again, as undo has it" do
+    world.clear(post)
+    world.release(post)
+    released = db[:adaptations].where(post_id: post).select_map(:id)
+    expect(move(post, "2026-10-20T12:00", "2026-10-22T12:00")).to match_array released
+    expect(move(post, "2026-10-22T12:00", "2026-10-20T12:00")).to eq []
+    expect(world.stages(post).values.uniq).to eq ["cleared"]
+    world.act("Dispatch::Release", :ines, post_id: post, adaptation_ids: released)
+    expect(world.stages(post).values.uniq).to eq ["released"]
   end
 
   it "refuses what is no time, and a channel that the post is not on" do

@@ -7,7 +7,7 @@ RSpec.describe "The plan in other calendars" do
 
   def make(who = :ines, narrowing: {}, workspace_id: world.workspace(client))
     AskFirst::App::Plan::CreateCalendar.call(
-      world.kit,
+      world.environment,
       agency_person(who),
       name: "Plan",
       narrowing: narrowing,
@@ -15,7 +15,7 @@ RSpec.describe "The plan in other calendars" do
     )
   end
 
-  def read(feed) = AskFirst::App::Plan::CalendarByAddress.call(world.kit, feed[:secret])
+  def read(feed) = AskFirst::App::Plan::CalendarByAddress.call(world.environment, feed[:secret])
   def ids(feed) = read(feed)[:events].map { |event| event[:id] }
 
   it "shows what its maker sees, in order, with pencil marks" do
@@ -52,13 +52,15 @@ RSpec.describe "The plan in other calendars" do
       channel_id: vitrine
     )
     expect(ids(feed)).to eq []
-    membership.update(ended_at: world.kit.now, ended_by: world.person(:ines))
+    membership.update(ended_at: world.environment.now, ended_by: world.person(:ines))
     expect(refusal { read(feed) }).to be_a(AskFirst::Core::NotFound)
   end
 
   it "is gone once revoked, twice does no harm; a guess, a revoked one and no one's are one answer" do
     feed = make
-    revoke = -> { AskFirst::App::Plan::RevokeCalendar.call(world.kit, agency_person(:ines), feed_id: feed[:id]) }
+    revoke = -> do
+      AskFirst::App::Plan::RevokeCalendar.call(world.environment, agency_person(:ines), calendar_id: feed[:id])
+    end
     2.times { revoke.call }
     answers = [feed[:secret], "guessed", "", nil].map { |secret| refusal { read({ secret: secret }) }.message }
     expect(answers.uniq.size).to eq 1
@@ -67,13 +69,13 @@ RSpec.describe "The plan in other calendars" do
 
   it "keeps a digest of the secret alone, and when it was read last" do
     feed = make
-    row = -> { db[:calendar_feeds].where(id: feed[:id]).first }
+    row = -> { db[:private_calendars].where(id: feed[:id]).first }
     expect(row.call.to_s).not_to include feed[:secret]
     read(feed)
-    expect(row.call[:read_at]).to eq world.kit.now
+    expect(row.call[:read_at]).to eq world.environment.now
     most = AskFirst::App::Plan::CreateCalendar::MOST
-    (most - db[:calendar_feeds].where(person_id: world.person(:ines), revoked_at: nil).count).times { make }
-    expect(refusal { make }.code).to eq "too_many_feeds"
-    db[:calendar_feeds].where(revoked_at: nil).update(revoked_at: world.kit.now)
+    (most - db[:private_calendars].where(person_id: world.person(:ines), revoked_at: nil).count).times { make }
+    expect(refusal { make }.code).to eq "too_many_calendars"
+    db[:private_calendars].where(revoked_at: nil).update(revoked_at: world.environment.now)
   end
 end

@@ -17,7 +17,7 @@ RSpec.describe "The plan that a client sees" do
   def plan(who = :odile) = world.act("Plan::ClientPlan", who)
   def of(post, found = plan) = found[:posts].select { |one| one[:id] == post }
   def link(**more) = world.act("Plan::CreateLink", :ines, name: "Odile", weeks: 8, days: 30, **more)
-  def by_link(secret) = AskFirst::App::Plan::PlanByLink.call(world.kit, secret)
+  def by_link(secret) = AskFirst::App::Plan::PlanByLink.call(world.environment, secret)
 
   it "has what they were asked for, with their own stamps, and no draft" do
     one = asked("2026-10-27T07:30")
@@ -45,7 +45,7 @@ RSpec.describe "The plan that a client sees" do
     expect(of(post)).to eq []
     world.act("Plan::KeepOut", :ines, post_id: post, out: false)
     expect(of(post).size).to eq 1
-    db[:asks].where(id: db[:ask_lines].where(post_id: post).select(:ask_id)).update(withdrawn_at: world.kit.now)
+    db[:asks].where(id: db[:ask_lines].where(post_id: post).select(:ask_id)).update(withdrawn_at: world.environment.now)
     expect(of(post)).to eq []
     acts = db[:record].where(post_id: post).order(:order_no).select_map(:act)
     expect(acts & %w[kept_out let_in]).to eq %w[kept_out let_in]
@@ -55,7 +55,7 @@ RSpec.describe "The plan that a client sees" do
     one = asked("2026-10-27T10:30")
     expect(of(one, plan(:ines))).to eq of(one, plan(:odile))
     limited = AskFirst::App::Member.new(**world.member(:ines).to_h, limited_to: [world.channel(:ticker)])
-    found = AskFirst::App::Plan::ClientPlan.call(world.kit, limited)
+    found = AskFirst::App::Plan::ClientPlan.call(world.environment, limited)
     expect(of(one, found).first[:channels].map { |channel| channel["name"] }).to eq ["Ticker"]
   end
 
@@ -88,7 +88,10 @@ RSpec.describe "The plan that a client sees" do
 
     def expired
       made = link(name: "Old")
-      db[:plan_links].where(id: made[:id]).update(made_at: world.kit.now - 90_000, expires_at: world.kit.now - 1)
+      db[:plan_links].where(id: made[:id]).update(
+        made_at: world.environment.now - 90_000,
+        expires_at: world.environment.now - 1
+      )
       made[:secret]
     end
 

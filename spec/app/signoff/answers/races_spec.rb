@@ -178,7 +178,7 @@ RSpec.describe "Two acts on one post at once" do
     scope = AskFirst::App::Member.process(own, "worker").scope(world.jobs.db)
     scope.transaction do
       AskFirst::Store::Posts::PostState
-        .load(scope, [released], world.kit.now)
+        .load(scope, [released], world.environment.now)
         .values
         .flat_map(&:adaptations)
         .filter_map { |one| [one.row[:stage], one.stage] if one.row[:stage] != one.stage }
@@ -189,7 +189,10 @@ RSpec.describe "Two acts on one post at once" do
   def reset
     db[:workspaces].where(id: own).update(archived_at: nil, archived_by: nil, zone: "Europe/Lisbon")
     db[:channels].where(workspace_id: own).update(archived_at: nil)
-    db[:holds].where(workspace_id: own, lifted_at: nil).update(lifted_at: world.kit.now, lifted_by: world.person(:ines))
+    db[:holds].where(workspace_id: own, lifted_at: nil).update(
+      lifted_at: world.environment.now,
+      lifted_by: world.person(:ines)
+    )
     release_one
     act("Signoff::Hold", reason: "Quiet", channel_id: leaflet)
   end

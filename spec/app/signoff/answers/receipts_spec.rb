@@ -7,7 +7,7 @@ RSpec.describe "Receipts of yeses" do
 
   before do
     mails = self.mails
-    world.kit.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
+    world.environment.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
     # of the examples before
     %i[receipt_answers receipts que_jobs].each { |table| world.owner[table].delete }
     world.ask(post, 0)
@@ -19,13 +19,13 @@ RSpec.describe "Receipts of yeses" do
     jobs = world.owner[:que_jobs].where(job_class: "AskFirst::Jobs::ReceiptMail")
     jobs.all.each do |job|
       process = AskFirst::App::Member.process(job[:args].to_a[0], "dispatcher")
-      AskFirst::App::Signoff::MailReceipt.call(world.kit, process, receipt_id: job[:args].to_a[1])
+      AskFirst::App::Signoff::MailReceipt.call(world.environment, process, receipt_id: job[:args].to_a[1])
     end
     jobs.delete
   end
 
   def secret = mails.last[:text][/#receipt\.(\S+)/, 1]
-  def disown = AskFirst::App::Signoff::Disown.by_secret(world.kit, secret, from: "192.0.2.7")
+  def disown = AskFirst::App::Signoff::Disown.by_secret(world.environment, secret, from: "192.0.2.7")
 
   it "say all that was said yes to in one sitting, in one mail" do
     other = world.draft(text: "Low water at the far pier")
@@ -41,23 +41,23 @@ RSpec.describe "Receipts of yeses" do
 
   it "come when the mail server is back; what was said yes to meanwhile has a receipt of its own" do
     world.answer(post, :odile)
-    well = world.kit.mailer
-    world.kit.mailer = Class.new { define_method(:deliver) { |**| raise Errno::ECONNREFUSED } }.new
+    well = world.environment.mailer
+    world.environment.mailer = Class.new { define_method(:deliver) { |**| raise Errno::ECONNREFUSED } }.new
     receipt = db[:receipts].where(sent_at: nil).get(:id)
     process = AskFirst::App::Member.process(world.workspace, "dispatcher")
-    mail = -> { AskFirst::App::Signoff::MailReceipt.call(world.kit, process, receipt_id: receipt) }
+    mail = -> { AskFirst::App::Signoff::MailReceipt.call(world.environment, process, receipt_id: receipt) }
     expect(&mail).to raise_error Errno::ECONNREFUSED
     other = world.draft(text: "Low water at the far pier")
     world.ask(other, 0)
     world.answer(other, :wren)
     world.ask(other, 1)
     world.answer(other, :odile)
-    world.kit.mailer = well
+    world.environment.mailer = well
     2.times { mail.call }
     expect(mails.size).to eq 1
     expect(mails.first[:text]).to include "When fog sits"
     expect(mails.first[:text]).not_to include "Low water"
-    expect(AskFirst::App::Signoff::ReceiptByLink.call(world.kit, secret)[:lines].size).to eq 1
+    expect(AskFirst::App::Signoff::ReceiptByLink.call(world.environment, secret)[:lines].size).to eq 1
     expect(db[:receipts].where(sent_at: nil).count).to eq 1
   end
 
@@ -82,12 +82,12 @@ RSpec.describe "Receipts of yeses" do
   it "are looked at without changing anything, so that a scanner may open them" do
     world.answer(post, :odile)
     send_receipts
-    found = AskFirst::App::Signoff::ReceiptByLink.call(world.kit, secret)
+    found = AskFirst::App::Signoff::ReceiptByLink.call(world.environment, secret)
     expect(found).to include(client: "Quillmere Ferries", me: "Odile Marchetti", disowned: false)
     expect(found[:lines].first).to include(wall: "2026-10-15T07:30", channels: %w[Ticker Vitrine])
     expect(world.stage(post)).to eq "cleared"
     expect(
-      refusal { AskFirst::App::Signoff::ReceiptByLink.call(world.kit, "guessed") }
+      refusal { AskFirst::App::Signoff::ReceiptByLink.call(world.environment, "guessed") }
     ).to be_a AskFirst::Core::NotFound
   end
 
@@ -97,7 +97,7 @@ RSpec.describe "Receipts of yeses" do
     send_receipts
     token =
       AskFirst::App::Signoff::CreatePass.call(
-        world.kit,
+        world.environment,
         world.member(:ines),
         ask_id: world.line(post)[:ask_id],
         person_id: world.person(:odile)
@@ -105,7 +105,7 @@ RSpec.describe "Receipts of yeses" do
     expect(disown).to eq(stopped: 1, out: 0)
     expect(world.stage(post)).to eq "changes_wanted"
     expect(world.acts(post)).to include("disowned", "release_ended")
-    expect(refusal { AskFirst::App::Signoff::ExchangePass.call(world.kit, token) }.code).to eq "pass_revoked"
+    expect(refusal { AskFirst::App::Signoff::ExchangePass.call(world.environment, token) }.code).to eq "pass_revoked"
     expect(db[:notices].where(kind: "trouble", post_id: post).select_map(:person_id)).to include(
       world.person(:ines),
       world.person(:tobiah)
@@ -113,7 +113,7 @@ RSpec.describe "Receipts of yeses" do
     answers = db[:answers].where(post_id: post).count
     disown
     expect(db[:answers].where(post_id: post).count).to eq answers
-    expect(AskFirst::App::Signoff::ReceiptByLink.call(world.kit, secret)[:disowned]).to be true
+    expect(AskFirst::App::Signoff::ReceiptByLink.call(world.environment, secret)[:disowned]).to be true
   end
 
   it "disowned again after a new yes, stop that one too" do

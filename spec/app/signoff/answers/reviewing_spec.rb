@@ -18,13 +18,16 @@ RSpec.describe "Behind a guest's link" do
   end
 
   def review(who = :odile)
-    visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret(who))
-    AskFirst::App::Signoff::Review.call(world.kit, AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil))
+    visit = AskFirst::App::Signoff::ExchangePass.call(world.environment, secret(who))
+    AskFirst::App::Signoff::Review.call(
+      world.environment,
+      AskFirst::App::Signoff::ExchangePass.member(world.environment, visit, nil)
+    )
   end
 
-  def way = review[:lines].first[:ways].first
+  def variant = review[:lines].first[:variants].first
   def unlocked
-    ids = world.standing(post).adaptations.map(&:id)
+    ids = world.post_state(post).adaptations.map(&:id)
     world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: ids)
     yield
   end
@@ -40,11 +43,13 @@ RSpec.describe "Behind a guest's link" do
       asked_of_client(other)
       found =
         AskFirst::App::Signoff::ExchangePass.call(
-          world.kit,
+          world.environment,
           world.act("Signoff::CreatePass", :ines, ask_id: world.line(other)[:ask_id], person_id: world.person(:odile))
         )
-      guest = AskFirst::App::Signoff::ExchangePass.member(world.kit, found, nil)
-      expect(AskFirst::App::Signoff::Review.call(world.kit, guest)[:lines].first[:ways].first[:since]).to be_nil
+      guest = AskFirst::App::Signoff::ExchangePass.member(world.environment, found, nil)
+      expect(
+        AskFirst::App::Signoff::Review.call(world.environment, guest)[:lines].first[:variants].first[:since]
+      ).to be_nil
     end
 
     it "is told by words and by settings, with what they had said" do
@@ -53,7 +58,7 @@ RSpec.describe "Behind a guest's link" do
         world.write(post, "time", { "wall" => "2026-10-15T09:00", "zone" => "Europe/Lisbon" }, who: :ines)
       end
       asked_of_client(post)
-      since = way[:since]
+      since = variant[:since]
       expect(since).to include(verdict: "change", words: "Say which pier.", same: false, text: true, pictures: false)
       expect(since[:runs].reject { |run| run[:kind] == "same" }).to eq [
            { kind: "gone", words: "estuary" },
@@ -69,19 +74,19 @@ RSpec.describe "Behind a guest's link" do
         world.write(post, "descriptions", { other => "A pier" }, who: :sunniva)
       end
       asked_of_client(post)
-      expect(way[:since]).to include(text: false, pictures: true, same: false)
+      expect(variant[:since]).to include(text: false, pictures: true, same: false)
     end
 
     it "is said to be the same where it is" do
       unlocked { nil }
       world.ask(post, 1)
-      expect(way[:since]).to include(same: true)
+      expect(variant[:since]).to include(same: true)
     end
 
     it "is each reader's own" do
       unlocked { world.write(post, "text", "When fog sits on the far pier, the 7:20 does not guess.") }
       asked_of_client(post)
-      expect(review(:per)[:lines].first[:ways].first[:since]).to be_nil
+      expect(review(:per)[:lines].first[:variants].first[:since]).to be_nil
     end
   end
 
@@ -102,11 +107,11 @@ RSpec.describe "Behind a guest's link" do
       "prefix" => "sits on ",
       "suffix" => ","
     }
-    visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret)
-    guest = AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, nil)
+    visit = AskFirst::App::Signoff::ExchangePass.call(world.environment, secret)
+    guest = AskFirst::App::Signoff::ExchangePass.member(world.environment, visit, nil)
     said = { line_id: world.line(post)[:id], pin: pin }
-    AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, words: "Which one?", **said)
-    AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, words: "", replacement: "the river", **said)
+    AskFirst::App::Signoff::RemarkOnLine.call(world.environment, guest, words: "Which one?", **said)
+    AskFirst::App::Signoff::RemarkOnLine.call(world.environment, guest, words: "", replacement: "the river", **said)
     talk = review[:lines].first[:talk]
     expect(talk.map { |remark| remark.values_at(:about, :instead, :mine) }).to match_array [
                   ["the estuary", nil, true],
@@ -122,12 +127,12 @@ RSpec.describe "Behind a guest's link" do
 
     before do
       mails = self.mails
-      world.kit.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
+      world.environment.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
       world.owner[:workspaces].where(id: world.workspace).update(review_pin: true)
       asked_of_client(post)
       world.owner[:que_jobs].delete
       world.owner[:guest_pins].delete
-      @visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret)
+      @visit = AskFirst::App::Signoff::ExchangePass.call(world.environment, secret)
     end
 
     after { world.owner[:workspaces].update(review_pin: false) }
@@ -136,14 +141,14 @@ RSpec.describe "Behind a guest's link" do
       jobs = world.owner[:que_jobs].where(job_class: "AskFirst::Jobs::PinMail")
       jobs.all.each do |job|
         process = AskFirst::App::Member.process(job[:args].to_a[0], "dispatcher")
-        AskFirst::App::Signoff::MailPin.call(world.kit, process, visit_id: job[:args].to_a[1])
+        AskFirst::App::Signoff::MailPin.call(world.environment, process, visit_id: job[:args].to_a[1])
       end
       jobs.delete
       mails.last[:text][/\d{3} \d{3}/]
     end
 
-    def enter = AskFirst::App::Signoff::ExchangePass.member(world.kit, @visit, nil)
-    def verify(pin) = AskFirst::App::Signoff::ExchangePass.verify(world.kit, @visit, pin)
+    def enter = AskFirst::App::Signoff::ExchangePass.member(world.environment, @visit, nil)
+    def verify(pin) = AskFirst::App::Signoff::ExchangePass.verify(world.environment, @visit, pin)
 
     it "shows nothing before the PIN from the mail, and all after it" do
       expect(refusal { enter }.code).to eq "pin_needed"
@@ -152,12 +157,14 @@ RSpec.describe "Behind a guest's link" do
       expect(refusal { verify("000 00") }.code).to eq "wrong_pin"
       verify(pin)
       expect(enter.name).to eq "Odile Marchetti"
-      other = AskFirst::App::Signoff::ExchangePass.call(world.kit, secret)
-      expect(refusal { AskFirst::App::Signoff::ExchangePass.member(world.kit, other, nil) }.code).to eq "pin_needed"
+      other = AskFirst::App::Signoff::ExchangePass.call(world.environment, secret)
+      expect(
+        refusal { AskFirst::App::Signoff::ExchangePass.member(world.environment, other, nil) }.code
+      ).to eq "pin_needed"
     end
 
     def after(seconds) = world.clock.set(SpecWorld::NOON + seconds)
-    def another = AskFirst::App::Signoff::ExchangePass.send_pin(world.kit, @visit)
+    def another = AskFirst::App::Signoff::ExchangePass.send_pin(world.environment, @visit)
 
     it "is over after a quarter of an hour; more than three mails wait for each other" do
       pin = send_pin
@@ -188,11 +195,11 @@ RSpec.describe "Behind a guest's link" do
 
     it "is counted for the person: visits that are opened anew bring neither mails nor tries" do
       link = secret
-      visits = Array.new(24) { AskFirst::App::Signoff::ExchangePass.call(world.kit, link) }
+      visits = Array.new(24) { AskFirst::App::Signoff::ExchangePass.call(world.environment, link) }
       expect(world.owner[:que_jobs].where(job_class: "AskFirst::Jobs::PinMail").count).to eq 3
       codes =
         visits.flat_map do |visit|
-          Array.new(2) { refusal { AskFirst::App::Signoff::ExchangePass.verify(world.kit, visit, "123") }.code }
+          Array.new(2) { refusal { AskFirst::App::Signoff::ExchangePass.verify(world.environment, visit, "123") }.code }
         end
       expect(codes.tally).to eq("wrong_pin" => 5, "pin_wait" => 43)
     end

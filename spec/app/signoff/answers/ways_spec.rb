@@ -39,7 +39,7 @@ RSpec.describe "The routes of a client" do
   def routes = world.act("Signoff::RouteList", :ines, client)[:routes]
   def ids = here[:steps].to_h { |one| one.values_at(:name, :id) }
   def post(**more) = plain_post(client, ticker, **more)
-  def waits(post) = world.standing(post, client).adaptations.map { |one| one.verdict.waits_at&.name }
+  def waits(post) = world.post_state(post, client).adaptations.map { |one| one.verdict.waits_at&.name }
   def label(post, *names) = world.act("Posts::SetLabels", :ines, client, post_id: post, names: names)
   def label_id(name) = db[:labels].where(workspace_id: world.workspace(client), name: name).get(:id)
   def other(name, steps, **about) =
@@ -60,7 +60,7 @@ RSpec.describe "The routes of a client" do
     change_route(client, later)
     expect(ids).to include("Read it twice" => before["Read"], "The client's yes" => before["The client's yes"])
     expect(waits(one)).to eq ["Lead"]
-    expect(world.standing(one, client).adaptations.first.verdict.steps.map(&:state)).to eq %w[yes not_asked not_asked]
+    expect(world.post_state(one, client).adaptations.first.verdict.steps.map(&:state)).to eq %w[yes not_asked not_asked]
   end
 
   it "a step that demands something else is another; what was asked of the first stays in the demand" do
@@ -70,7 +70,7 @@ RSpec.describe "The routes of a client" do
     first = ids["Read"]
     change_route(client, [inside(id: first, four_eyes: true)])
     expect(ids["Read"]).not_to eq first
-    expect(world.standing(one, client).steps.map(&:id)).to match_array [first, ids["Read"]]
+    expect(world.post_state(one, client).steps.map(&:id)).to match_array [first, ids["Read"]]
     answer(one, :bram)
     expect(waits(one)).to eq ["Read"]
   end
@@ -90,7 +90,7 @@ RSpec.describe "The routes of a client" do
           ]
     expect(refusal { change_route(client, [yes(id: kept)], let_go: [gone]) }).to be_a AskFirst::Core::Refused
     change_route(client, [yes(id: kept)], who: :bram, let_go: [gone])
-    expect(world.standing(one, client).steps.map(&:id)).to eq [kept]
+    expect(world.post_state(one, client).steps.map(&:id)).to eq [kept]
     expect(world.line(one)).to include(ended_as: "withdrawn")
     expect(world.acts(one)).to include "step_dropped"
   end
@@ -99,10 +99,10 @@ RSpec.describe "The routes of a client" do
     one = post
     label(one, "Prices")
     change_route(client, [yes, inside("Legal", condition: { "labels" => [label_id("Prices")] })])
-    expect(world.standing(one, client).steps.map(&:name)).to eq ["The client's yes", "Legal"]
+    expect(world.post_state(one, client).steps.map(&:name)).to eq ["The client's yes", "Legal"]
     label(one, "Sale")
-    expect(world.standing(one, client).steps.map(&:name)).to eq ["The client's yes"]
-    below = { label_id: label_id("Sale"), name: "Sale", mark: "", colour: "grey", parent_id: label_id("Prices") }
+    expect(world.post_state(one, client).steps.map(&:name)).to eq ["The client's yes"]
+    below = { label_id: label_id("Sale"), name: "Sale", initials: "", colour: "grey", parent_id: label_id("Prices") }
     world.act(
       "Campaigns::UpdateLabel",
       :ines,
@@ -110,7 +110,7 @@ RSpec.describe "The routes of a client" do
       **below,
       colour: db[:labels].where(id: label_id("Sale")).get(:colour)
     )
-    expect(world.standing(one, client).steps.map(&:name)).to eq ["The client's yes", "Legal"]
+    expect(world.post_state(one, client).steps.map(&:name)).to eq ["The client's yes", "Legal"]
     expect(db[:posts].where(id: one).get(:strip).size).to eq 2
   end
 
@@ -123,10 +123,10 @@ RSpec.describe "The routes of a client" do
     expect(waits(one)).to match_array [nil, "Lead"]
     ask(one, "Lead")
     answer(one, :bram)
-    expect(world.standing(one, client).adaptations.map(&:stage).uniq).to eq ["cleared"]
+    expect(world.post_state(one, client).adaptations.map(&:stage).uniq).to eq ["cleared"]
     # asked of the other one, it is still not wanted of this
     steps =
-      world.standing(one, client).adaptations.to_h { |each| [each.row[:channel_id], each.facts.steps.map(&:name)] }
+      world.post_state(one, client).adaptations.to_h { |each| [each.row[:channel_id], each.facts.steps.map(&:name)] }
     expect(steps).to eq(ticker => ["Copy"], guildhall => %w[Copy Lead])
   end
 
@@ -136,7 +136,7 @@ RSpec.describe "The routes of a client" do
     change_route(client, [inside("Legal", condition: { "labels" => [label_id("Prices")] })])
     ask(one, "Legal")
     label(one)
-    expect(world.standing(one, client).steps.map(&:name)).to eq ["Legal"]
+    expect(world.post_state(one, client).steps.map(&:name)).to eq ["Legal"]
     expect(world.stage(one)).to eq "internal_review"
   end
 
@@ -297,7 +297,7 @@ RSpec.describe "The routes of a client" do
       :ines,
       client,
       post_id: one,
-      adaptation_ids: world.standing(one, client).adaptations.map(&:id)
+      adaptation_ids: world.post_state(one, client).adaptations.map(&:id)
     )
     write.call("2026-10-20T11:00", 2)
   end

@@ -7,7 +7,7 @@ RSpec.describe "Missing answers" do
 
   before do
     mails = self.mails
-    world.kit.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
+    world.environment.mailer = Class.new { define_method(:deliver) { |**mail| mails << mail } }.new
     world.owner[:reminder_mails].delete
     world.owner[:notices].delete
     world.owner[:ask_lines].where(ended_at: nil).update(ended_at: Time.now, ended_as: "withdrawn")
@@ -17,7 +17,7 @@ RSpec.describe "Missing answers" do
 
   def sweep(hour, day: 14)
     world.clock.set(Time.utc(2026, 10, day, hour - 1))
-    AskFirst::App::Signoff::RemindAsks.call(world.kit.dup.tap { |kit| kit.db = world.jobs.db })
+    AskFirst::App::Signoff::RemindAsks.call(world.environment.dup.tap { |environment| environment.db = world.jobs.db })
     mail
   end
 
@@ -26,7 +26,7 @@ RSpec.describe "Missing answers" do
     jobs = world.owner[:que_jobs].where(finished_at: nil, job_class: "AskFirst::Jobs::ReminderMail")
     jobs.all.each do |job|
       process = AskFirst::App::Member.process(job[:args].to_a[0], "dispatcher")
-      AskFirst::App::Signoff::MailReminder.call(world.kit, process, person_id: job[:args].to_a[1])
+      AskFirst::App::Signoff::MailReminder.call(world.environment, process, person_id: job[:args].to_a[1])
     end
     jobs.delete
   end
@@ -62,16 +62,16 @@ RSpec.describe "Missing answers" do
     ask = world.line(post)[:ask_id]
     first =
       AskFirst::App::Signoff::CreatePass.call(
-        world.kit,
+        world.environment,
         world.member(:ines),
         ask_id: ask,
         person_id: world.person(:odile)
       )
-    visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, first)
+    visit = AskFirst::App::Signoff::ExchangePass.call(world.environment, first)
     sweep(10, day: 15)
     second = mails.find { |one| one[:to].start_with?("odile") }[:text][%r{/review/#(\S+)}, 1]
-    [visit, AskFirst::App::Signoff::ExchangePass.call(world.kit, second)].each do |secret|
-      expect(AskFirst::App::Signoff::ExchangePass.member(world.kit, secret, nil).ask_id).to eq ask
+    [visit, AskFirst::App::Signoff::ExchangePass.call(world.environment, second)].each do |secret|
+      expect(AskFirst::App::Signoff::ExchangePass.member(world.environment, secret, nil).ask_id).to eq ask
     end
     pass = db[:guest_passes].where(ask_id: ask, person_id: world.person(:odile)).get(:id)
     world.act("Signoff::RevokePass", :ines, pass_id: pass)
@@ -195,7 +195,7 @@ RSpec.describe "Missing answers" do
       ask = world.line(post)[:ask_id]
       token =
         AskFirst::App::Signoff::CreatePass.call(
-          world.kit,
+          world.environment,
           world.member(:ines),
           ask_id: ask,
           person_id: world.person(:odile)
@@ -204,9 +204,9 @@ RSpec.describe "Missing answers" do
       expect(world.line(post)[:ended_as]).to eq "withdrawn"
       world.act("Signoff::UndoWithdraw", :ines, ask_id: ask)
       expect(world.line(post)[:ended_as]).to be_nil
-      expect { AskFirst::App::Signoff::ExchangePass.call(world.kit, token) }.not_to raise_error
+      expect { AskFirst::App::Signoff::ExchangePass.call(world.environment, token) }.not_to raise_error
       world.act("Signoff::WithdrawAsk", :ines, ask_id: ask)
-      expect(refusal { AskFirst::App::Signoff::ExchangePass.call(world.kit, token) }.code).to eq "ask_withdrawn"
+      expect(refusal { AskFirst::App::Signoff::ExchangePass.call(world.environment, token) }.code).to eq "ask_withdrawn"
       expect(refusal { world.act("Signoff::UndoWithdraw", :ines, ask_id: ask) }.code).to eq "told_already"
     end
 

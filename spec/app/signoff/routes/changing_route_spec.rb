@@ -57,7 +57,7 @@ RSpec.describe "Changing a client's sign-off route" do
     drafting = plain_post(client, channel)
     world.ask(asked, 0, client: client)
     change([step(name: "Lead", people: [world.person(:ines)]), step(name: "Owner")])
-    expect(world.standing(drafting, client).adaptations.first.verdict.waits_at.name).to eq "Lead"
+    expect(world.post_state(drafting, client).adaptations.first.verdict.waits_at.name).to eq "Lead"
     world.answer(asked, :bram, client: client)
     names =
       db[:ask_lines].where(post_id: asked).join(:asks, id: :ask_id).join(:route_steps, id: :step_id).select_map(:name)

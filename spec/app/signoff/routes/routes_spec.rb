@@ -17,10 +17,10 @@ RSpec.describe "Routes of other shapes" do
     members = people.map { |person, role| { person_id: world.person(person), role: role } }
     named = steps.map { |step| { hours: 8 }.merge(step).merge(people: step[:people].map { |one| world.person(one) }) }
     AskFirst::App::Clients::SetUp.call(
-      world.kit,
+      world.environment,
       agency_id: agency,
       name: "Shape #{SecureRandom.hex(3)}",
-      mark: "SH",
+      initials: "SH",
       edge: "#123456",
       zone: "Europe/Lisbon",
       week_start: 1,
@@ -33,7 +33,7 @@ RSpec.describe "Routes of other shapes" do
 
   def as(who)
     AskFirst::App::Member.from_row(
-      AskFirst::Store::People::Members.find(world.kit.db, world.person(who), @workspace, world.kit.now)
+      AskFirst::Store::People::Members.find(world.environment.db, world.person(who), @workspace, world.environment.now)
     )
   end
 

@@ -47,16 +47,16 @@ RSpec.describe "Deciding beside the answers" do
     world.ask(post, 0)
     expect(refusal { rule("RulePlace", step_id: step(0), kind: "strike", person_id: nil) }.code).to eq "last_place"
     rule("RulePlace", step_id: step(0), kind: "fill", person_id: nil)
-    expect(world.standing(post).adaptations.map { |one| one.verdict.waits_at.id }.uniq).to eq [step(1)]
+    expect(world.post_state(post).adaptations.map { |one| one.verdict.waits_at.id }.uniq).to eq [step(1)]
   end
 
   it "what is decided holds for exactly what stands: other words need their own yes" do
     world.ask(post, 0)
     rule("RulePlace", step_id: step(0), kind: "fill", person_id: nil)
-    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
     world.write(post, "text", "Other words about the fog.")
-    world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
-    expect(world.standing(post).adaptations.map { |one| one.verdict.waits_at.id }.uniq).to eq [step(0)]
+    world.act("Posts::ClosePost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
+    expect(world.post_state(post).adaptations.map { |one| one.verdict.waits_at.id }.uniq).to eq [step(0)]
   end
 
   it "a yes in another's name says whose hand it was, for ever, and counts as theirs" do
@@ -71,7 +71,7 @@ RSpec.describe "Deciding beside the answers" do
     expect(kept).to include(given_by: world.person(:bram), words: "By phone, 10:40", file_id: evidence)
     answer = sheet[:answers].first
     expect(answer).to include(person: "Odile Marchetti", for_them: "Bram Teodoro", file_id: evidence)
-    stamp = world.standing(post).then { |one| AskFirst::App::Signoff::Strip.of_post(one, one.names).last }
+    stamp = world.post_state(post).then { |one| AskFirst::App::Signoff::Strip.of_post(one, one.names).last }
     expect(stamp["by_hand"]).to eq ["Bram Teodoro for Odile Marchetti"]
     expect(world.act("Talk::OpenFile", :ines, post_id: post, file_id: evidence)[:name]).to eq "call.txt"
   end
@@ -107,7 +107,7 @@ RSpec.describe "Deciding beside the answers" do
     expect(world.stage(post)).to eq "changes_wanted"
     world.answer(post, :wren)
     rule("DropStep", step_id: step(0))
-    expect(world.standing(post).steps.map(&:id)).to eq [step(1)]
+    expect(world.post_state(post).steps.map(&:id)).to eq [step(1)]
   end
 
   it "whoever wrote part of it neither fills a place nor skips the step: the refusal names who can" do

@@ -42,10 +42,10 @@ RSpec.describe "The sign-off sheet" do
          ["The client's yes", "yes", "Odile Marchetti", "in their name", "Bram Teodoro", "yes"]
        ]
     expect(sheet[:rows].map { |row| row["fingerprint"] }.uniq).to eq [
-         world.standing(post).adaptations.first.fingerprint
+         world.post_state(post).adaptations.first.fingerprint
        ]
     expect(sheet[:rows].map { |row| row["revision"] }).to eq [1, 1]
-    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
     world.write(post, "text", "Other words.")
     expect(rows(world.act("Signoff::SheetRows", :ines, post_id: post)).map(&:last)).to eq %w[no no]
   end
@@ -89,8 +89,8 @@ RSpec.describe "The sign-off sheet" do
     def held = @held && [@held[:size], @held[:root].unpack1("H*")]
 
     def picture
-      rendition = world.standing(post).adaptations.first.pictures.first[:rendition_id]
-      world.kit.files.path(db[:renditions].where(id: rendition).get(:file))
+      rendition = world.post_state(post).adaptations.first.pictures.first[:rendition_id]
+      world.environment.files.path(db[:renditions].where(id: rendition).get(:file))
     end
 
     it "by its entries, the contents that they name, what stood in a mail, and the file that goes out" do
@@ -172,12 +172,17 @@ RSpec.describe "The sign-off sheet" do
         if said == "late"
           line = world.line(post)
           shown = world.shown(post)
-          world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+          world.act(
+            "Posts::OpenPost",
+            :ines,
+            post_id: post,
+            adaptation_ids: world.post_state(post).adaptations.map(&:id)
+          )
           world.act(
             "Posts::ClosePost",
             :ines,
             post_id: post,
-            adaptation_ids: world.standing(post).adaptations.map(&:id)
+            adaptation_ids: world.post_state(post).adaptations.map(&:id)
           )
           world.act(
             "Signoff::AnswerAsk",
@@ -200,7 +205,11 @@ RSpec.describe "The sign-off sheet" do
 
     it "an invented answer is not in the record" do
       row = db[:answers].where(post_id: post).first
-      invented = row.except(:order_no).merge(id: AskFirst::Core::Uuid.v7(world.kit.now), given_at: world.kit.now + 60)
+      invented =
+        row.except(:order_no).merge(
+          id: AskFirst::Core::Uuid.v7(world.environment.now),
+          given_at: world.environment.now + 60
+        )
       world.owner[:answers].insert(invented)
       expect(sheet_rows.last.values_at("counts", "record")).to eq ["no", "not in the record"]
     end
@@ -221,7 +230,7 @@ RSpec.describe "The sign-off sheet" do
     seal
     paper = AskFirst::Web::Paper::Signoff.new(world.act("Signoff::SheetPaper", :ines, post_id: post)).render
     text, = Open3.capture2("pdftotext", "-layout", "-", "-", stdin_data: paper, binmode: true)
-    fingerprint = world.standing(post).adaptations.first.fingerprint
+    fingerprint = world.post_state(post).adaptations.first.fingerprint
     expect(text).to include(
       "Sign-off: Quillmere Ferries, Fog days",
       "Wren Adeyo, Read by a colleague",

@@ -52,9 +52,9 @@ RSpec.describe "Bad histories of sign-off" do
       world.write(post, "text", "When fog sits on the estuary, the boat waits for the light.", who: :wren)
       changed = "When fog sits on the estuary, the boat waits for its light."
       world.write(post, "text", changed, who: :maro, on: :ticker)
-      expect(world.standing(post).adaptations.first.authors).to include world.person(:wren)
+      expect(world.post_state(post).adaptations.first.authors).to include world.person(:wren)
       world.write(post, "text", "Nothing of what was there before is left in this.", who: :maro, on: :ticker)
-      expect(world.standing(post).adaptations.first.authors).to eq [world.person(:maro)]
+      expect(world.post_state(post).adaptations.first.authors).to eq [world.person(:maro)]
     end
 
     it "so does a suggestion of one letter that a colleague takes" do
@@ -64,7 +64,7 @@ RSpec.describe "Bad histories of sign-off" do
       said = { post_id: post, room: "house", words: "", pin: pin, replacement: "boot" }
       id = world.act("Talk::Say", :tobiah, **said)
       world.act("Talk::DecideSuggestion", :ines, remark_id: id, as: "taken")
-      expect(world.standing(post).adaptations.first.authors).to include world.person(:wren)
+      expect(world.post_state(post).adaptations.first.authors).to include world.person(:wren)
     end
   end
 
@@ -162,7 +162,7 @@ RSpec.describe "Bad histories of sign-off" do
         lease_until: nil,
         due_at: nil,
         address: "https://ticker.example/1",
-        sent_at: world.kit.now
+        sent_at: world.environment.now
       )
       world.owner[:adaptations].where(id: world.adaptation(post, :ticker)).update(stage: "out")
       post
@@ -183,7 +183,7 @@ RSpec.describe "Bad histories of sign-off" do
     it "one was taken off: the answer counts for the others" do
       post = at_client
       line = world.line(post)
-      world.owner[:adaptations].where(id: world.adaptation(post, :ticker)).update(removed_at: world.kit.now)
+      world.owner[:adaptations].where(id: world.adaptation(post, :ticker)).update(removed_at: world.environment.now)
       reply = say(line, :odile)
       expect(reply[:left_out]).to match [a_hash_including(channel: "Ticker", code: "taken_off", sentence: /taken off/)]
       expect(world.stages(post)).to eq(vitrine: "cleared")
@@ -231,7 +231,7 @@ RSpec.describe "Bad histories of sign-off" do
           person_id: world.person(who),
           side: "agency",
           role_id: db[:roles].where(name: "account lead").get(:id),
-          since: world.kit.now
+          since: world.environment.now
         )
       end
       step = {
@@ -251,7 +251,7 @@ RSpec.describe "Bad histories of sign-off" do
       client = all_of_two
       post = plain_post(client, connected(client))
       AskFirst::App::People::PlanAbsence.call(
-        world.kit,
+        world.environment,
         agency_person(:wren),
         from: "2026-10-14",
         until_date: "2026-10-16",
@@ -293,7 +293,7 @@ RSpec.describe "Bad histories of sign-off" do
     # it is what Ines said yes to, so it counts again; Wren's own yes could not
     expect(world.stage(post)).to eq "client_approval"
     expect(refused { say(line, :wren) }).to eq "four_eyes"
-    standing = world.standing(post).adaptations.first
+    standing = world.post_state(post).adaptations.first
     expect(standing.authors).to eq [world.person(:wren)]
   end
 

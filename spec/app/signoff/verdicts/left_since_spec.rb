@@ -6,7 +6,9 @@ RSpec.describe "An answer of somebody who has left since" do
     world.act("Posts::PostSheet", :ines, post_id: post)[:answers].to_h { |one| [one[:person], one[:holds]] }
 
   def leave(who)
-    db[:memberships].where(workspace_id: world.workspace, person_id: world.person(who)).update(ended_at: world.kit.now)
+    db[:memberships].where(workspace_id: world.workspace, person_id: world.person(who)).update(
+      ended_at: world.environment.now
+    )
     yield
   ensure
     db[:memberships].where(workspace_id: world.workspace, person_id: world.person(who)).update(ended_at: nil)
@@ -17,7 +19,7 @@ RSpec.describe "An answer of somebody who has left since" do
     world.clear(post)
     expect(holds(post).values.compact).to eq []
     leave(:wren) do
-      expect(world.standing(post).stage).to eq "cleared"
+      expect(world.post_state(post).stage).to eq "cleared"
       expect(holds(post).compact).to eq(
         "Wren Adeyo" => "Wren has left since; the yes was given by somebody who could give it then, and counts."
       )

@@ -9,7 +9,7 @@ RSpec.describe "When somebody has left" do
     change_route(client, [rest.merge("name" => "Read", "quorum" => "any", "people" => people)])
   end
   def step_of(client) = db[:route_steps].where(workspace_id: world.workspace(client), retired_at: nil).get(:id)
-  def desk(client, who = :ines) = AskFirst::App::Agency::Desk.call(world.kit, scope_of(client, who: who))
+  def desk(client, who = :ines) = AskFirst::App::Agency::Desk.call(world.environment, scope_of(client, who: who))
 
   # A client with one step, asked of somebody new: Ines is named there, too, and asks.
   def waiting(&block)
@@ -103,7 +103,7 @@ RSpec.describe "When somebody has left" do
 
     def blocked
       waiting do |client, post, person, membership|
-        reader = AskFirst::Store::People::Members.find(db, person, world.workspace(client), world.kit.now)
+        reader = AskFirst::Store::People::Members.find(db, person, world.workspace(client), world.environment.now)
         said = { line_id: world.line(post)[:id], verdict: "no", words: "Never", shown: world.shown(post) }
         world.act("Signoff::AnswerAsk", AskFirst::App::Member.from_row(reader), client, **said)
         yield client, post, person, membership
@@ -117,7 +117,7 @@ RSpec.describe "When somebody has left" do
     end
 
     def error = AskFirst::Core::Error
-    def ends(membership) = world.owner[:memberships].where(id: membership).update(ended_at: world.kit.now)
+    def ends(membership) = world.owner[:memberships].where(id: membership).update(ended_at: world.environment.now)
 
     it "it is theirs to take back while they are here, and set aside on record when they have left" do
       blocked do |client, post, person, membership|
@@ -145,7 +145,7 @@ RSpec.describe "When somebody has left" do
         ends(membership)
         aside(client, post, person)
         world.owner[:memberships].where(id: membership).update(ended_at: nil)
-        reader = AskFirst::Store::People::Members.find(db, person, world.workspace(client), world.kit.now)
+        reader = AskFirst::Store::People::Members.find(db, person, world.workspace(client), world.environment.now)
         said = { line_id: world.line(post)[:id], verdict: "no", words: "Still never", shown: world.shown(post) }
         world.act("Signoff::AnswerAsk", AskFirst::App::Member.from_row(reader), client, **said)
         expect(world.stage(post)).to eq "changes_wanted"

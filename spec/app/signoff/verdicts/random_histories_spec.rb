@@ -40,7 +40,7 @@ RSpec.describe "Random histories of sign-off" do
       person_id: world.person(who),
       side: side,
       role_id: db[:roles].where(name: role).get(:id),
-      since: world.kit.now
+      since: world.environment.now
     )
   end
 

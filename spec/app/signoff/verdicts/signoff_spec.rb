@@ -159,7 +159,7 @@ RSpec.describe "Sign-off" do
     it "opening withdraws the open ask for what is opened" do
       post = world.draft
       world.ask(post, 0)
-      world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.standing(post).adaptations.map(&:id))
+      world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
       expect(db[:ask_lines].where(id: world.line(post)[:id]).get(:ended_as)).to eq "withdrawn"
       expect(refusal { world.answer(post, :wren) }.code).to eq "withdrawn"
     end
@@ -292,8 +292,8 @@ RSpec.describe "Sign-off" do
     end
 
     def enter(pass)
-      visit = AskFirst::App::Signoff::ExchangePass.call(world.kit, pass)
-      AskFirst::App::Signoff::ExchangePass.member(world.kit, visit, "203.0.113.9")
+      visit = AskFirst::App::Signoff::ExchangePass.call(world.environment, pass)
+      AskFirst::App::Signoff::ExchangePass.member(world.environment, visit, "203.0.113.9")
     end
 
     it "opens one ask as its person, and works again: opening uses nothing up" do
@@ -361,23 +361,22 @@ RSpec.describe "Sign-off" do
         step_id: world.step(1),
         reason: "Odile said yes on the phone."
       )
-      lines = AskFirst::App::Signoff::Review.call(world.kit, guest)[:lines]
+      lines = AskFirst::App::Signoff::Review.call(world.environment, guest)[:lines]
       expect(lines.map { |line| line[:ended] }).to match_array %w[opened skipped]
     end
 
     it "shows the post out of the revision that was shared, with nothing of the house" do
       world.act("Talk::Say", :maro, post_id: post, room: "house", words: "SECRET house words")
-      review = AskFirst::App::Signoff::Review.call(world.kit, enter(token))
+      review = AskFirst::App::Signoff::Review.call(world.environment, enter(token))
       expect(JSON.generate(review)).not_to match(/SECRET|Fog days|Wren/)
-      expect(review[:lines].first[:ways].first[:text]).to start_with "When fog sits"
-      expect(review[:lines].first[:ways].flat_map { |way| way[:channels].map { |channel| channel[:name] } }).to eq %w[
-           Ticker
-           Vitrine
-         ]
+      expect(review[:lines].first[:variants].first[:text]).to start_with "When fog sits"
+      expect(
+        review[:lines].first[:variants].flat_map { |variant| variant[:channels].map { |channel| channel[:name] } }
+      ).to eq %w[Ticker Vitrine]
     end
 
     it "is told to open sheets when it is made and when it is stopped" do
-      heard = world.kit.bus.heard
+      heard = world.environment.bus.heard
       process = AskFirst::App::Member.process(world.workspace, "dispatcher")
       ask = world.line(post)[:ask_id]
       world.act("Signoff::CreatePass", process, ask_id: ask, person_id: world.person(:per))
@@ -393,9 +392,9 @@ RSpec.describe "Sign-off" do
 
     it "says how large each picture is as it will be sent, so that its place is kept while it loads" do
       pictures =
-        AskFirst::App::Signoff::Review.call(world.kit, enter(token))[:lines].first[:ways].flat_map do |way|
-          way[:pictures]
-        end
+        AskFirst::App::Signoff::Review.call(world.environment, enter(token))[:lines].first[
+          :variants
+        ].flat_map { |variant| variant[:pictures] }
       sizes = db[:renditions].where(id: pictures.map { |one| one[:id] }).select_hash(:id, %i[width height])
       expect(pictures).not_to be_empty
       expect(pictures.to_h { |one| [one[:id], one.values_at(:width, :height)] }).to eq sizes
@@ -403,10 +402,10 @@ RSpec.describe "Sign-off" do
     end
 
     it "answers in its person's name, marked as by link" do
-      review = AskFirst::App::Signoff::Review.call(world.kit, enter(token))
+      review = AskFirst::App::Signoff::Review.call(world.environment, enter(token))
       line = review[:lines].first
       AskFirst::App::Signoff::AnswerAsk.call(
-        world.kit,
+        world.environment,
         enter(token),
         line_id: line[:id],
         verdict: "yes",
@@ -425,7 +424,7 @@ RSpec.describe "Sign-off" do
       expect(
         refusal do
           AskFirst::App::Signoff::AnswerAsk.call(
-            world.kit,
+            world.environment,
             guest,
             line_id: world.line(other)[:id],
             verdict: "yes",
@@ -435,12 +434,19 @@ RSpec.describe "Sign-off" do
       ).to eq "not_found"
       rendition = db[:revision_adaptations].where(post_id: other).get(:rendition_ids).to_a.first
       expect(
-        refusal { AskFirst::App::Media::OpenFile::Shown.call(world.kit, guest, rendition_id: rendition) }.code
+        refusal { AskFirst::App::Media::OpenFile::Shown.call(world.environment, guest, rendition_id: rendition) }.code
       ).to eq "not_found"
-      expect(refusal { AskFirst::App::Posts::PostSheet.call(world.kit, guest, post_id: post) }.code).to eq "not_found"
+      expect(
+        refusal { AskFirst::App::Posts::PostSheet.call(world.environment, guest, post_id: post) }.code
+      ).to eq "not_found"
       expect(
         refusal do
-          AskFirst::App::Signoff::RemarkOnLine.call(world.kit, guest, line_id: world.line(other)[:id], words: "hello")
+          AskFirst::App::Signoff::RemarkOnLine.call(
+            world.environment,
+            guest,
+            line_id: world.line(other)[:id],
+            words: "hello"
+          )
         end.code
       ).to eq "not_found"
     end
@@ -448,7 +454,7 @@ RSpec.describe "Sign-off" do
 
   it "what is stored for filtering equals what the verdict says" do
     posts = [world.draft, world.draft.tap { |post| world.ask(post, 0) }, world.draft.tap { |post| world.clear(post) }]
-    posts.each { |post| expect(world.stage(post)).to eq world.standing(post).stage }
+    posts.each { |post| expect(world.stage(post)).to eq world.post_state(post).stage }
     expect(AskFirst::App::Signoff::CheckCaches.call(world.jobs)).to eq []
   end
 end

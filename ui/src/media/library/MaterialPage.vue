@@ -9,7 +9,7 @@ import { useChosen } from '@/agency/me'
 import { api, ok, sentence, unread } from '@/api/client'
 import { counted } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
-import ClientMark from '@/parts/ClientMark.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { useInAddress, useTogetherInAddress } from '@/parts/address'
@@ -126,7 +126,7 @@ useKeys({
       <ul class="whose">
         <li v-for="one in workspaces" :key="one.id">
           <button type="button" data-row @click="choose(one.id)">
-            <ClientMark v-bind="one" :size="20" /> {{ one.name }}
+            <ClientLogo v-bind="one" :size="20" /> {{ one.name }}
           </button>
         </li>
       </ul>

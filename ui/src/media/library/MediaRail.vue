@@ -131,7 +131,7 @@ const turn = (what: keyof Narrowed, to: string) => emit('narrow', { [what]: prop
       <ul>
         <li v-for="one in here.labels" :key="one.id">
           <button type="button" :aria-pressed="narrowed.label === one.id" @click="turn('label', one.id)">
-            <LabelChip :name="one.name" :colour="one.colour ?? ''" :mark="one.mark ?? ''" />
+            <LabelChip :name="one.name" :colour="one.colour ?? ''" :initials="one.initials ?? ''" />
           </button>
         </li>
       </ul>

@@ -28,6 +28,7 @@ import {
   type Order,
 } from './several'
 import { WORDS, notBack } from './several-words'
+import { attempt } from '@/parts/problem'
 
 const props = defineProps<{
   kind: Asked
@@ -149,16 +150,14 @@ function tell(asked: Order, answer: One[]) {
   const left = answer.length - did
   const said = `${counted(did, 'post is', 'posts are')} ${words.value.did}.${left > 0 ? ` ${left} could not be, meanwhile.` : ''}`
   if (back.length === 0) return void message.info(said)
-  offerUndo(said, () => void undo(back))
+  offerUndo(said, () => undo(back))
 }
 async function undo(back: Order[]) {
-  try {
-    const { stayed } = await takeBack(back)
-    if (stayed.length > 0) void message.warning(notBack(stayed), 12)
-  } catch (error) {
-    void message.error(sentence(error), 8)
-  }
+  let stayed: Awaited<ReturnType<typeof takeBack>>['stayed'] = []
+  const done = await attempt(async () => ({ stayed } = await takeBack(back)))
+  if (stayed.length > 0) void message.warning(notBack(stayed), 12)
   again()
+  return done && stayed.length === 0
 }
 </script>
 

@@ -13,11 +13,10 @@ interface Sheet {
   may: Ref<boolean>
   at: (id: string) => Said | undefined
   apply: (change: Change) => Promise<boolean>
-  undo: () => Promise<void>
 }
 const reads = (target: EventTarget | null) => target instanceof Element && !!target.closest('input, textarea')
 
-export function useSelecting({ days, channels, focused, may, at, apply, undo }: Sheet) {
+export function useSelecting({ days, channels, focused, may, at, apply }: Sheet) {
   const anchor = ref('')
   let extending = false
   watch(focused, (now) => {
@@ -52,7 +51,6 @@ export function useSelecting({ days, channels, focused, may, at, apply, undo }: 
     Backspace: () => void apply(blocks.erase(cells.value, at)),
     'ctrl d': () => void apply(blocks.fillOn(cells.value, 'down', at)),
     'ctrl r': () => void apply(blocks.fillOn(cells.value, 'right', at)),
-    'ctrl z': () => void undo(),
   }
   function keydown(event: KeyboardEvent) {
     extending = event.shiftKey

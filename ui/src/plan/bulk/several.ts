@@ -5,7 +5,7 @@ import { api, ok, type Schemas } from '@/api/client'
 export type Kind = Schemas['SeveralKind']
 /** What can be asked for: spreading out is moving each by its own days. */
 export type Asked = Kind | 'spread'
-export type One = Schemas['SeveralOne']
+export type One = Schemas['BulkPost']
 /** A post that is chosen: of which client, and its first time where one was seen. */
 export interface Picked {
   workspace: string

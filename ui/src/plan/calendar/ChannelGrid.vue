@@ -4,8 +4,8 @@
 import { computed } from 'vue'
 import { calendarDay, weekdayOf } from '@/api/time'
 import type { Schemas } from '@/api/client'
-import ChannelMark from '@/parts/ChannelMark.vue'
-import ClientMark from '@/parts/ClientMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
 import DayDates from '@/plan/dates/DayDates.vue'
 import PlanCell from './PlanCell.vue'
 import { byCell, type Period } from './period'
@@ -54,8 +54,8 @@ const width = computed(() => ({ '--columns': columns.value.length }))
     <div class="row head" role="row">
       <span role="columnheader"><span class="hidden">Day</span></span>
       <span v-for="one in channels" :key="one.id" role="columnheader" class="channel">
-        <ClientMark v-if="plan.clientOf(one.workspace_id)" v-bind="plan.clientOf(one.workspace_id)!" :size="18" />
-        <ChannelMark v-bind="one" /><b>{{ one.name }}</b>
+        <ClientLogo v-if="plan.clientOf(one.workspace_id)" v-bind="plan.clientOf(one.workspace_id)!" :size="18" />
+        <ChannelLogo v-bind="one" /><b>{{ one.name }}</b>
       </span>
       <span v-if="bare" role="columnheader" class="channel quiet">no channel yet</span>
     </div>

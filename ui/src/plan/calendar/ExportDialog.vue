@@ -29,8 +29,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ close: []; print: [] }>()
 const queries = useQueryClient()
-const { data, error } = useQuery({ queryKey: ['plan-feeds'], queryFn: () => ok(api.GET('/api/plan/feeds')) })
-const again = () => queries.invalidateQueries({ queryKey: ['plan-feeds'] })
+const { data, error } = useQuery({ queryKey: ['private-calendars'], queryFn: () => ok(api.GET('/api/plan/calendars')) })
+const again = () => queries.invalidateQueries({ queryKey: ['private-calendars'] })
 const name = ref(props.workspace ? (props.names[props.workspace] ?? '') : 'All my clients')
 const address = ref('')
 const { busy, at, beside, run } = useProblem()
@@ -65,7 +65,7 @@ const papers = computed(() => [...new Set([props.look, 'list'] as const)])
 async function make() {
   const made = await run(() =>
     ok(
-      api.POST('/api/plan/feeds', {
+      api.POST('/api/plan/calendars', {
         body: { name: name.value, narrowing: props.narrowing, workspace: props.workspace ?? null },
       }),
     ),
@@ -81,16 +81,17 @@ async function copy() {
     field.value?.select?.()
   }
 }
-async function revoke(feed: Schemas['Feed']) {
+async function revoke(calendar: Schemas['PrivateCalendar']) {
   try {
-    await ok(api.DELETE('/api/plan/feeds/{feed}', { params: { path: { feed: feed.id } } }))
-    void message.success(`“${feed.name}” is revoked; calendars that read it find nothing there any more.`)
+    await ok(api.DELETE('/api/plan/calendars/{calendar}', { params: { path: { calendar: calendar.id } } }))
+    void message.success(`“${calendar.name}” is revoked; calendars that read it find nothing there any more.`)
   } catch (problem) {
     void message.error(sentence(problem), 8)
   }
   void again()
 }
-const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.workspace_id] : 'all my clients')
+const of = (calendar: Schemas['PrivateCalendar']) =>
+  calendar.workspace_id ? props.names[calendar.workspace_id] : 'all my clients'
 </script>
 
 <template>
@@ -117,28 +118,28 @@ const of = (feed: Schemas['Feed']) => (feed.workspace_id ? props.names[feed.work
       without signing in: keep it to yourself, and revoke it when it is no longer needed.
     </p>
     <div v-if="address" role="status" class="told">
-      <label for="feed-address">The address, told this once</label>
+      <label for="calendar-address">The address, told this once</label>
       <div class="row">
-        <Input id="feed-address" ref="field" :value="address" readonly />
+        <Input id="calendar-address" ref="field" :value="address" readonly />
         <Button type="primary" @click="copy">Copy it</Button>
       </div>
     </div>
     <form v-else @submit.prevent="make">
-      <FormField id="feed-name" label="Name of the calendar" :wrong="at('name')">
-        <Input id="feed-name" v-model:value="name" :maxlength="LENGTHS.name" />
+      <FormField id="calendar-name" label="Name of the calendar" :wrong="at('name')">
+        <Input id="calendar-name" v-model:value="name" :maxlength="LENGTHS.name" />
       </FormField>
       <Button type="primary" html-type="submit" :loading="busy">Make an address</Button>
       <span v-if="beside(['name'])" class="wrong" role="alert">{{ beside(['name']) }}</span>
     </form>
-    <template v-if="data && data.feeds.length > 0">
+    <template v-if="data && data.calendars.length > 0">
       <h2>Your addresses</h2>
       <ul>
-        <li v-for="feed in data.feeds" :key="feed.id">
-          <b>{{ feed.name }}</b>
+        <li v-for="calendar in data.calendars" :key="calendar.id">
+          <b>{{ calendar.name }}</b>
           <span class="quiet"
-            >{{ of(feed) }}, {{ feed.read_at ? `read ${brief(feed.read_at, now)}` : 'not read yet' }}</span
+            >{{ of(calendar) }}, {{ calendar.read_at ? `read ${brief(calendar.read_at, now)}` : 'not read yet' }}</span
           >
-          <Button size="small" :aria-label="`Revoke ${feed.name}`" @click="revoke(feed)">Revoke</Button>
+          <Button size="small" :aria-label="`Revoke ${calendar.name}`" @click="revoke(calendar)">Revoke</Button>
         </li>
       </ul>
     </template>

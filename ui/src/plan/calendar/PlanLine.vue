@@ -4,8 +4,8 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { STAGES, titled } from '@/api/words'
 import { wallClock } from '@/api/time'
-import ClientMark from '@/parts/ClientMark.vue'
-import ChannelMarks from '@/parts/ChannelMarks.vue'
+import ClientLogo from '@/parts/ClientLogo.vue'
+import ChannelLogos from '@/parts/ChannelLogos.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 
 const props = defineProps<{
@@ -18,7 +18,7 @@ const props = defineProps<{
   wall?: string
   late?: boolean
   /** Of several clients: whose it is. */
-  client?: { id: string; name: string; mark: string; edge: string; picture: boolean }
+  client?: { id: string; name: string; initials: string; edge: string; picture: boolean }
   held?: boolean
   /** One of several that something is done with. */
   chosen?: boolean
@@ -63,9 +63,9 @@ const title = computed(() =>
       <path d="M3.5 8l2.8 2.8L11.5 4.5" fill="none" :style="{ stroke: 'var(--sheet)' }" stroke-width="2" />
     </svg>
     <span class="facts">
-      <ClientMark v-if="client" v-bind="client" :size="16" />
+      <ClientLogo v-if="client" v-bind="client" :size="16" />
       <span v-if="wall" class="time">{{ wallClock(wall) }}</span>
-      <ChannelMarks :channels="channels" />
+      <ChannelLogos :channels="channels" />
       <span v-if="stage === 'trouble' || late" class="loud">{{ stage === 'trouble' ? 'trouble' : 'late' }}</span>
       <span v-else-if="stage === 'held'" class="quiet">held</span>
       <SignoffStrip class="strip" :strip="strip" :size="11" />

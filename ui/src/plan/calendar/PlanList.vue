@@ -8,7 +8,7 @@ import { money } from '@/api/money'
 import { plannedWall } from '@/api/time'
 import { LENGTHS } from '@/api/lengths'
 import { STAGES, counted, titled } from '@/api/words'
-import ChannelMarks from '@/parts/ChannelMarks.vue'
+import ChannelLogos from '@/parts/ChannelLogos.vue'
 import LabelChip from '@/parts/LabelChip.vue'
 import ListTable, { type Column } from '@/parts/ListTable.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
@@ -77,7 +77,7 @@ const chosen = ref<string[]>([])
 const here = <T extends { workspace_id: string }>(all: T[] | undefined, row: Row) =>
   (all ?? []).filter((one) => one.workspace_id === row.workspace_id)
 const looks = (row: Row, name: string) =>
-  here(props.choices?.labels, row).find((one) => one.name === name) ?? { name, colour: 'ink', mark: '' }
+  here(props.choices?.labels, row).find((one) => one.name === name) ?? { name, colour: 'ink', initials: '' }
 const can = (row: Row, act: 'rename' | 'change_owner') => client(row)?.can[act]
 async function keep(
   row: Row,
@@ -160,7 +160,7 @@ async function keepOwner(row: Row, end: () => Promise<boolean>, person: string) 
         </span>
       </template>
       <template #client="{ row }">{{ client(row)?.name }}</template>
-      <template #channels="{ row }"><ChannelMarks :channels="row.channels" /></template>
+      <template #channels="{ row }"><ChannelLogos :channels="row.channels" /></template>
       <template #stage="{ row }">
         <span class="stage" :class="`stage-${row.stage}`"
           >{{ row.late ? 'past its time' : STAGES[row.stage] }} <SignoffStrip :strip="row.strip" :size="11"

@@ -11,7 +11,9 @@ import { STAGES, counted, titled } from '@/api/words'
 import DialogBox from '@/parts/DialogBox.vue'
 import SignoffStrip from '@/parts/SignoffStrip.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
+import { attempt } from '@/parts/problem'
 import { offerUndo } from '@/parts/undo'
+import { releaseAgain } from '@/plan/moving/moves'
 import { fileOf } from '@/posts/proof'
 import { startDrag } from '@/plan/moving/drag'
 import type { Time } from './period'
@@ -95,32 +97,36 @@ async function look(change: Change): Promise<Told> {
   return { ...change, costs, refused: cost.refused }
 }
 const refused = computed(() => told.value?.filter((one) => one.refused) ?? [])
-async function put(all: { cell: Cell; from: Time; time: Time }[]): Promise<boolean> {
-  try {
-    for (const { cell, from, time } of all)
-      await ok(
-        api.POST('/api/w/{workspace}/posts/{post}/move', {
-          params: path(cell),
-          body: { channels: on(cell), from, time },
-        }),
-      )
-    return true
-  } catch (problem) {
-    void message.error(sentence(problem), 8)
-    return false
-  } finally {
-    await queries.invalidateQueries({ queryKey: ['plan'] })
-  }
+type Put = { cell: Cell; from: Time; time: Time }
+/** @returns what lost its release by it, or nothing where not all could be moved */
+async function put(all: Put[]): Promise<{ cell: Cell; unreleased: string[] }[] | undefined> {
+  const lost: { cell: Cell; unreleased: string[] }[] = []
+  const done = await attempt(async () => {
+    for (const { cell, from, time } of all) {
+      const body = { channels: on(cell), from, time }
+      const { unreleased } = await ok(api.POST('/api/w/{workspace}/posts/{post}/move', { params: path(cell), body }))
+      if (unreleased.length > 0) lost.push({ cell, unreleased })
+    }
+  })
+  await queries.invalidateQueries({ queryKey: ['plan'] })
+  return done ? lost : undefined
+}
+async function undo(back: Put[], lost: { cell: Cell; unreleased: string[] }[]) {
+  if (!(await put(back))) return false
+  const said = await Promise.all(lost.map(({ cell, unreleased }) => releaseAgain(cell, unreleased)))
+  await queries.invalidateQueries({ queryKey: ['plan'] })
+  return said.filter(Boolean).join(' ') || true
 }
 async function go() {
   const all = told.value!.map(({ cell, time }) => ({ cell, from: cell.time!, time }))
   busy.value = true
-  const done = await put(all)
+  const lost = await put(all)
   busy.value = false
   told.value = undefined
-  if (!done) return
+  if (!lost) return
   const back = all.map(({ cell, from, time }) => ({ cell, from: time, time: from }))
-  offerUndo(`${counted(all.length, 'post has', 'posts have')} another time.`, () => void put(back))
+  const ended = lost.length > 0 ? ` ${counted(lost.length, 'is', 'are')} not released any more.` : ''
+  offerUndo(`${counted(all.length, 'post has', 'posts have')} another time.${ended}`, () => undo(back, lost))
 }
 </script>
 

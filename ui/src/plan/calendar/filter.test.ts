@@ -6,7 +6,9 @@ const { KINDS, inWords, narrowingOf, offers } = await import('./filter')
 const none = Object.fromEntries(KINDS.map((kind) => [kind, ''])) as Record<(typeof KINDS)[number], string>
 const choices = {
   channels: [{ workspace_id: 'w', id: 'ti', network: 'ticker', initials: 'Ti', name: 'Ticker', off: false }],
-  labels: [{ workspace_id: 'w', id: 'l', name: 'Places', colour: 'ink', mark: '', parent_id: null, merged: ['old'] }],
+  labels: [
+    { workspace_id: 'w', id: 'l', name: 'Places', colour: 'ink', initials: '', parent_id: null, merged: ['old'] },
+  ],
   campaigns: [],
   people: [{ id: 'p', name: 'Ines Calloway' }],
 }

@@ -23,7 +23,6 @@ export function usePencilling(
     may: computed(() => mayPencil.value && view.value === 'channels'),
     at: pencil.at,
     apply: pencil.apply,
-    undo: pencil.undo,
   })
   const marksIn = computed(() => {
     const by = new Map<string, Mark[]>()

@@ -7,7 +7,7 @@ const CELLS: Key[] = [
   ['Shift ← ↑ → ↓', 'choose cells'],
   ['Ctrl D, Ctrl R', 'fill down, fill right'],
   ['Ctrl C, Ctrl V', 'copy and paste, also from a sheet'],
-  ['Delete, Ctrl Z', 'erase marks, undo'],
+  ['Delete', 'erase marks'],
 ]
 export const keysOf = (view: View): Key[] => [
   ['← ↑ → ↓', 'next and previous day, hour, channel'],

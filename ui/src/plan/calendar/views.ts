@@ -6,6 +6,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { offerUndo } from '@/parts/undo'
 import { KINDS, type Kind, type Narrowing } from './filter'
 import type { View } from './place'
+import { attempt } from '@/parts/problem'
 
 export type SavedView = Schemas['SavedView']
 
@@ -41,8 +42,7 @@ export function useViews(workspace: Ref<string | undefined>) {
             }),
           )
         : ok(api.DELETE('/api/plan/views/{view}', { params: { path: { view: view.id } } })))
-      const back = () => save(view, view.shared).catch((problem) => void message.error(sentence(problem), 8))
-      offerUndo(`The view “${view.name}” is removed.`, () => void back())
+      offerUndo(`The view “${view.name}” is removed.`, () => attempt(() => save(view, view.shared)))
     } catch (problem) {
       void message.error(sentence(problem), 8)
     }

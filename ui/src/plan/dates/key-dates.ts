@@ -1,8 +1,8 @@
 // Key dates and other work in the plan: on which days they stand, and how they are put there and taken out.
-import { message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { api, ok, sentence, type Schemas, seen } from '@/api/client'
+import { api, ok, type Schemas, seen } from '@/api/client'
 import { offerUndo } from '@/parts/undo'
+import { attempt } from '@/parts/problem'
 
 export type KeyDate = Schemas['KeyDate']
 export type NewKeyDate = Schemas['NewKeyDate']
@@ -26,18 +26,15 @@ export function useKeyDates() {
     const { kind, name, yearly, since } = date
     const days = Math.round((Date.parse(date.last) - Date.parse(date.first)) / 86_400_000)
     const last = new Date(Date.parse(since) + days * 86_400_000).toISOString().slice(0, 10)
-    const back = () => keep(workspace_id, { kind, name, yearly, first: since, last }).catch(say)
-    const say = (problem: unknown) => void message.error(sentence(problem), 8)
-    try {
-      await ok(
+    const back = () => keep(workspace_id, { kind, name, yearly, first: since, last })
+    const gone = await attempt(() =>
+      ok(
         api.DELETE('/api/w/{workspace}/plan/dates/{date}', {
           params: { path: { workspace: workspace_id, date: id } },
         }),
-      )
-      offerUndo(`“${name}” is out of the plan.`, () => void back())
-    } catch (problem) {
-      say(problem)
-    }
+      ),
+    )
+    if (gone) offerUndo(`“${name}” is out of the plan.`, () => attempt(back))
     await again()
   }
   return { keep, drop }

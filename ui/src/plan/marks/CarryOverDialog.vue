@@ -7,7 +7,7 @@ import { api, ok, unread } from '@/api/client'
 import { calendarDay } from '@/api/time'
 import { counted } from '@/api/words'
 import DialogBox from '@/parts/DialogBox.vue'
-import { useProblem } from '@/parts/problem'
+import { attempt, useProblem } from '@/parts/problem'
 import { offerUndo } from '@/parts/undo'
 
 const props = defineProps<{ workspace: string; year: number }>()
@@ -29,9 +29,8 @@ async function go() {
   const done = await run(() => carry(false))
   if (!done) return
   await queries.invalidateQueries({ queryKey: ['plan'] })
-  offerUndo(
-    `${counted(done.put.length, 'mark is', 'marks are')} put into ${props.year + 1}.`,
-    () => void undo(done.put),
+  offerUndo(`${counted(done.put.length, 'mark is', 'marks are')} put into ${props.year + 1}.`, () =>
+    attempt(() => undo(done.put)),
   )
   emit('close')
 }

@@ -2,7 +2,7 @@
 // A pencil mark: something should go out here, and there is no content yet.
 import { computed } from 'vue'
 import { wallClock } from '@/api/time'
-import ChannelMark from '@/parts/ChannelMark.vue'
+import ChannelLogo from '@/parts/ChannelLogo.vue'
 import type { Mark } from './pencil'
 
 const props = defineProps<{ mark: Mark; bare?: boolean }>()
@@ -13,7 +13,7 @@ const words = computed(() => props.mark.word || props.mark.label || '')
 <template>
   <button type="button" class="pencil-mark" :class="{ due: mark.due }" @click="$emit('open')">
     <span class="hidden">Pencil mark{{ bare ? ` on ${mark.channel}` : '' }}</span>
-    <ChannelMark v-if="!bare" :network="mark.network" :initials="mark.initials" :name="mark.channel" class="small" />
+    <ChannelLogo v-if="!bare" :network="mark.network" :initials="mark.initials" :name="mark.channel" class="small" />
     <span v-if="mark.clock" class="time">{{ wallClock(`2000-01-01T${mark.clock}`) }}</span>
     <svg v-if="mark.fixture_id" width="11" height="11" viewBox="0 0 11 11" role="img" aria-label="comes back">
       <path d="M9.3 4.2A4 4 0 1 0 9.4 7M9.6 1.6v2.8H6.8" fill="none" stroke="currentcolor" stroke-width="1.4" />

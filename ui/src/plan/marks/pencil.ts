@@ -1,18 +1,17 @@
 // Pencil marks: put and erased at once in what is shown, sent, and undone one step after the other.
 import { message } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import { api, ok, sentence, type Schemas } from '@/api/client'
 import { counted } from '@/api/words'
-import { offerUndo } from '@/parts/undo'
+import { attempt } from '@/parts/problem'
+import { offerUndo, rememberUndo } from '@/parts/undo'
 import type { Change, NewMark, Said } from '@/plan/bulk/block'
 import type { Period } from '@/plan/calendar/period'
 import { idOf } from '@/plan/calendar/place'
 import { run, type Order } from '@/plan/bulk/several'
 
 export type Mark = Schemas['PencilMark']
-type Step = Change & { client: string }
-const STEPS = 50
 const key = (one: { day: string; channel_id: string }) => idOf({ day: one.day, channel: one.channel_id })
 const asNew = ({ day, channel_id, clock, word, label_id, idea_id }: Mark): NewMark => ({
   day,
@@ -37,7 +36,6 @@ export function usePencil(
     const mark = marks.value.get(id)
     return mark && { clock: mark.clock, word: mark.word, label_id: mark.label_id, idea_id: mark.idea_id }
   }
-  const done = ref<Step[]>([])
 
   function show(change: Change) {
     const gone = new Set([...change.put, ...change.erase].map(key))
@@ -83,13 +81,15 @@ export function usePencil(
     const before = await send(change, client)
     if (!before) return false
     const there = new Set(before.map(key))
-    const back: Step = {
-      client,
+    const back: Change = {
       put: before.map(asNew),
       erase: change.put.filter((one) => !there.has(key(one))).map(({ day, channel_id }) => ({ day, channel_id })),
     }
-    done.value = [...done.value.slice(1 - STEPS), back]
-    if (change.put.length + change.erase.length > 1) offerUndo(words(change), () => void undo(back))
+    const undo = async () => !!(await send(back, client))
+    // one cell is its own message; several say what was done
+    const many = change.put.length + change.erase.length > 1
+    if (many) offerUndo(words(change), undo)
+    else rememberUndo(words(change), undo)
     return true
   }
   const words = ({ put, erase }: Change) =>
@@ -100,13 +100,6 @@ export function usePencil(
       .filter(Boolean)
       .join(' ')
 
-  /** @param step one of those that were done; the last one if none is named */
-  async function undo(step = done.value[done.value.length - 1]) {
-    if (!step || !done.value.includes(step)) return
-    done.value = done.value.filter((one) => one !== step)
-    await send(step, step.client)
-  }
-
   /** Makes drafts of cells. */
   async function write(cells: NewMark[], client = workspace.value) {
     if (!client) return
@@ -114,10 +107,7 @@ export function usePencil(
     try {
       const { ids } = await ok(api.POST('/api/w/{workspace}/plan/drafts', { params: { path }, body: { cells } }))
       const posts = new Map(ids.map((id) => [id, { workspace: client }]))
-      offerUndo(
-        `${counted(ids.length, 'draft is', 'drafts are')} made.`,
-        () => void unwrite({ kind: 'discard', posts }),
-      )
+      offerUndo(`${counted(ids.length, 'draft is', 'drafts are')} made.`, () => unwrite({ kind: 'discard', posts }))
     } catch (problem) {
       void message.error(sentence(problem), 8)
     } finally {
@@ -125,14 +115,11 @@ export function usePencil(
     }
   }
   async function unwrite(order: Order) {
-    try {
-      await run(order)
-    } catch (problem) {
-      void message.error(sentence(problem), 8)
-    }
+    const done = await attempt(() => run(order))
     for (const key of ['plan', 'batches']) void queries.invalidateQueries({ queryKey: [key] })
+    return done
   }
 
   const all = computed(() => [...marks.value.values()].map(asNew))
-  return { marks, all, at, apply, undo, write }
+  return { marks, all, at, apply, write }
 }

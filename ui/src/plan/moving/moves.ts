@@ -1,12 +1,13 @@
 // The ways in which what is held can go to another place: its line to another time, one of its channels to another
 // channel, or with all that are chosen to another day. Each says before what it does, shows it at once, and goes back.
 import type { QueryClient } from '@tanstack/vue-query'
-import { api, ok, type Schemas } from '@/api/client'
+import { api, ok, sentence, type Schemas } from '@/api/client'
 import { plannedWall } from '@/api/time'
 import { counted, titled } from '@/api/words'
 import { moveShown, rechannelShown, shiftShown, type Time } from '@/plan/calendar/period'
 import { laterBy, minutesBetween, placeOf, wallIn } from '@/plan/calendar/place'
-import { lookAt, run, takeBack, undoing, type Chosen, type One, type Order } from '@/plan/bulk/several'
+import { notBack } from '@/plan/bulk/several-words'
+import { lookAt, type reasons, run, takeBack, undoing, type Chosen, type One, type Order } from '@/plan/bulk/several'
 
 /** What is held. time, at and place: null out of the tray, where nothing is planned yet. */
 export type Held = {
@@ -55,7 +56,9 @@ export function moveTo(held: Held, place: string, channel: (id: string) => Chann
   return same ? undefined : later(held, timeOn(held, place))
 }
 
-const path = (held: Held) => ({ path: { workspace: held.workspace_id, post: held.post_id } })
+const path = (held: Pick<Held, 'workspace_id' | 'post_id'>) => ({
+  path: { workspace: held.workspace_id, post: held.post_id },
+})
 const fromWords = (held: Held) => (held.time ? `from ${plannedWall(held.time)}` : 'its first time')
 
 function later(held: Held, time: Time): Move {
@@ -75,9 +78,12 @@ function later(held: Held, time: Time): Move {
       if (held.time) moveShown(queries, workspace, held, minutesBetween(held.time.wall, time.wall), time)
     },
     make: async () => {
-      await put(held.time, time)
+      const { unreleased } = await put(held.time, time)
       const said = `“${titled(held.subject)}” is planned for ${plannedWall(time)}.`
-      return { said, back: () => put(time, held.time) }
+      return {
+        said: after(said, unreleased),
+        back: () => put(time, held.time).then(() => releaseAgain(held, unreleased)),
+      }
     },
   }
 }
@@ -94,12 +100,36 @@ function elsewhere(held: Held, was: Time, from: string, onto: Channel, time: Tim
     show: (queries, workspace) =>
       rechannelShown(queries, workspace, held.post_id, from, onto, minutesBetween(was.wall, time.wall), time),
     make: async () => {
+      // what has its yeses is locked and stays on its channel: no release ends by it
       await put(body)
       const said = `“${titled(held.subject)}” goes out on ${onto.name} instead, ${plannedWall(time)}.`
       return { said, back: () => put({ from: onto.id, to: from, seen: time, time: was }) }
     },
   }
 }
+
+const after = (said: string, unreleased: string[]) =>
+  unreleased.length > 0 ? `${said} It is not released any more.` : said
+
+/** Releases what lost its release. @returns what came of it, where there was something to release */
+export async function releaseAgain(
+  held: Pick<Held, 'workspace_id' | 'post_id' | 'subject'>,
+  unreleased: string[],
+): Promise<string | undefined> {
+  if (unreleased.length === 0) return undefined
+  const params = path(held)
+  const body = { adaptation_ids: unreleased }
+  const back = `“${titled(held.subject)}” is back at its time`
+  try {
+    await ok(api.POST('/api/w/{workspace}/posts/{post}/release', { params, body }))
+    return `${back}, and released again.`
+  } catch (problem) {
+    return `${back}, but not released: ${sentence(problem)}`
+  }
+}
+
+/** What of several could not go back, in words, if anything. */
+const leftWhere = (stayed: ReturnType<typeof reasons>) => (stayed.length > 0 ? notBack(stayed) : undefined)
 
 /** By days alone: each keeps its hour. */
 function together(posts: Chosen, at: string, place: string): Move | undefined {
@@ -120,7 +150,7 @@ function together(posts: Chosen, at: string, place: string): Move | undefined {
       const back = undoing(order, found)
       // what goes on by itself says so under the masthead
       if (goesOn.length > 0 && found.length === 0) return { said: '' }
-      return back.length > 0 ? { said, back: () => takeBack(back) } : { said }
+      return back.length > 0 ? { said, back: () => takeBack(back).then(({ stayed }) => leftWhere(stayed)) } : { said }
     },
   }
 }

@@ -30,7 +30,16 @@ const line = {
   place: '2026-10-15',
   zone: LISBON,
 }
-const nothing = { refused: null, kind: 'ordinary', at: null, past: false, off: null, costs: [], warnings: [] }
+const nothing = {
+  refused: null,
+  kind: 'ordinary',
+  at: null,
+  past: false,
+  off: null,
+  costs: [],
+  warnings: [],
+  unreleased: [],
+}
 
 function use(): { moving: Use; queries: QueryClient } {
   let moving!: Use
@@ -103,6 +112,25 @@ describe('a line of the plan on its way', () => {
       { channels: ['ti', 'vi'], from: line.time, time: { wall: '2026-10-17T07:30:00', zone: LISBON } },
       { channels: ['ti', 'vi'], from: { wall: '2026-10-17T07:30:00', zone: LISBON }, time: line.time },
     ])
+  })
+
+  it('that was released says that it is not any more, and undone is released again, or says why not', async () => {
+    const { moving } = use()
+    const answers = (release: () => unknown) =>
+      post.mockImplementation(async (path: string) =>
+        path.endsWith('/move') ? { unreleased: ['a'] } : path.endsWith('/release') ? release() : nothing,
+      )
+    answers(() => undefined)
+    moving.pick(line, '2026-10-15')
+    moving.over('2026-10-17')
+    await asked()
+    await moving.drop()
+    const [words, undo] = offered.mock.calls[0]!
+    expect(words).toBe('“Fog days” is planned for Sat 17 Oct, 7:30 Lisbon. It is not released any more.')
+    expect(await undo()).toBe('“Fog days” is back at its time, and released again.')
+    expect(bodies('/release')).toEqual([{ adaptation_ids: ['a'] }])
+    answers(() => Promise.reject(new Error('You may not release here.')))
+    expect(await undo()).toBe('“Fog days” is back at its time, but not released: You may not release here.')
   })
 
   it('stays where it is when it is dropped there, left, or refused', async () => {

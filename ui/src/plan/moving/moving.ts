@@ -76,9 +76,15 @@ export function useMoving(workspace: () => string | undefined, channel: (id: str
     now.move.show(queries, workspace())
     return during(async () => {
       const { said, back } = await now.move!.make()
-      if (back) offerUndo(said, () => void during(back))
+      if (back) offerUndo(said, () => undone(back))
       else if (said) void message.info(said, 8)
     })
+  }
+
+  async function undone(back: () => Promise<unknown>) {
+    let words: unknown
+    const done = await during(async () => (words = await back()))
+    return done && (typeof words === 'string' ? words : true)
   }
 
   async function during(act: () => Promise<unknown>) {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // The plan as the client sees it, for the house to look with their eyes: what was shared and nothing else; and the
 // links under which it stands without an account.
-import { Button, message } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useChosen } from '@/agency/me'
-import { api, ok, sentence, unread } from '@/api/client'
+import { api, ok, unread } from '@/api/client'
 import { readerLanguage } from '@/api/time'
 import ActButton from '@/parts/ActButton.vue'
 import ComingShape from '@/parts/ComingShape.vue'
@@ -13,6 +13,7 @@ import { later } from '@/parts/later'
 import { offerUndo } from '@/parts/undo'
 import GivenIdeas from '@/review/GivenIdeas.vue'
 import SharedPlan from '@/review/SharedPlan.vue'
+import { attempt } from '@/parts/problem'
 
 const PlanLinksDialog = later(() => import('./PlanLinksDialog.vue'))
 const props = defineProps<{ workspace: string }>()
@@ -33,19 +34,18 @@ const inHouse = computed(() => !!client.value)
 const theirs = computed(() => me.value?.workspaces.find((one) => one.id === props.workspace && one.side === 'client'))
 const print = () => window.print()
 
-async function keep(post: { id: string; subject: string }, out: boolean) {
-  try {
-    await ok(
+async function keep(post: { id: string; subject: string }, out: boolean): Promise<boolean> {
+  const done = await attempt(() =>
+    ok(
       api.PUT('/api/w/{workspace}/posts/{post}/kept-out', {
         params: { path: { ...path, post: post.id } },
         body: { out },
       }),
-    )
-    if (out) offerUndo(`“${post.subject}” is kept out of what the client sees.`, () => void keep(post, false))
-  } catch (problem) {
-    void message.error(sentence(problem), 8)
-  }
+    ),
+  )
+  if (done && out) offerUndo(`“${post.subject}” is kept out of what the client sees.`, () => keep(post, false))
   await queries.invalidateQueries({ queryKey: key })
+  return done
 }
 </script>
 

@@ -4,12 +4,13 @@
 import { message } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { api, ok, sentence } from '@/api/client'
+import { api, ok } from '@/api/client'
 import { brief, planned } from '@/api/time'
 import { counted, list } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
 import { offerUndo } from '@/parts/undo'
 import { useAct, type Sheet } from '@/posts/sheet'
+import { attempt } from '@/parts/problem'
 
 type Ask = Sheet['asks'][number]
 const props = defineProps<{ sheet: Sheet; ask: Ask; now: string }>()
@@ -33,20 +34,19 @@ const withdraw = useAct<string | null>(
           }),
         )
       : ok(api.POST('/api/w/{workspace}/asks/{ask}/withdraw', { params: { path: path.value } })),
-  (_, post) => offerUndo(said(post), () => void back(post)),
+  (_, post) => offerUndo(said(post), () => back(post)),
 )
 const said = (post: string | null) =>
   post && props.ask.posts > 1
     ? `${people.value} are no longer asked about this post; the others of that ask go on.`
     : 'The ask is withdrawn.'
 async function back(post: string | null) {
-  try {
-    const body = { post_id: props.ask.posts > 1 ? post : null }
-    await ok(api.POST('/api/w/{workspace}/asks/{ask}/not-withdrawn', { params: { path: path.value }, body }))
-  } catch (refusal) {
-    void message.error(sentence(refusal), 9)
-  }
+  const body = { post_id: props.ask.posts > 1 ? post : null }
+  const done = await attempt(() =>
+    ok(api.POST('/api/w/{workspace}/asks/{ask}/not-withdrawn', { params: { path: path.value }, body })),
+  )
   void queries.invalidateQueries({ queryKey: ['post', props.sheet.id] })
+  return done
 }
 const pass = useAct<{ id: string; act: 'revoke' | 'renew' }>(props.sheet.id, ({ id, act }) => {
   const params = { path: { workspace: props.sheet.workspace_id, pass: id } }

@@ -3,9 +3,9 @@
 module AskFirst
   module App
     module Signoff
-      # The ways in which a post of an ask appears: adaptations that differ only in their account are shown as one, with
-      # what is different since the reader's own last answer.
-      class ReviewWays
+      # The variants of a post that somebody is asked about: adaptations that differ only in their account are shown as
+      # one, with what is different since the reader's own last answer.
+      class ReviewVariants
         # @param scope [Store::Scope] of one workspace
         # @param person_id [String] the reader
         # @param shown [Array<Hash>] of Store::Signoff::AskedRows, of all lines of the ask
@@ -15,7 +15,7 @@ module AskFirst
           @shown = shown
         end
 
-        # Two adaptations are one way only if their time and all but the account are equal.
+        # Two adaptations are one variant only if their time and all but the account are equal.
         # @param rows [Array<Hash>] of one line
         # @return [Array<Hash>] JSON-ready
         def of(rows)
@@ -47,7 +47,7 @@ module AskFirst
           }
         end
 
-        # Of channels that are one way now and were two before, the one that is most different is told.
+        # Of channels that are one variant now and were two before, the one that is most different is told.
         def since(group)
           found = group.filter_map { |row| @since.of(row) }
           found.find { |one| !one[:same] } || found.first

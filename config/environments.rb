@@ -3,14 +3,14 @@
 require "que"
 
 module AskFirst
-  # Puts a process's kit together: what the acts are handed. The one place that knows every layer but the web.
-  module Kits
+  # Puts a process's environment together: what the acts are handed. The one place that knows every layer but the web.
+  module Environments
     module_function
 
     # @param url [String] database address with the process's own role
     # @param idle [Numeric, nil] see Store::Database.connect
     # @param sandbox [Edge::Sandbox, nil] in which the process reads what came from outside; nil: it reads nothing
-    # @return [App::Kit]
+    # @return [App::Environment]
     def build(settings, url, pool: 12, idle: nil, sandbox: sandbox(settings))
       db = Store::Database.connect(url, pool: pool, idle: idle)
       clock = Edge::Clock.new(settings.clock_offset)
@@ -18,11 +18,11 @@ module AskFirst
       secrets = Edge::Secrets.new(settings.secret)
       catalogue = Edge::Networks::Catalogue.new(settings.networks)
       pages = Edge::Pages::Reader.new(settings.private_hosts)
-      App::Kit.new(
+      App::Environment.new(
         db: db,
         clock: clock,
         files: Edge::Files::FileStore.new(settings.files, Edge::Files::S3Store.at(settings)),
-        mark: Edge::Files::Mark.new(settings.mark),
+        watermark: Edge::Files::Watermark.new(settings.watermark),
         media: sandbox && Edge::Files::MediaReader.new(sandbox),
         secrets: secrets,
         archive: Edge::Files::Archive,

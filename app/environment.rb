@@ -4,20 +4,20 @@ module AskFirst
   module App
     # What the acts work with, handed in once for each process: database, clock, and the doors to the outside.
     #
-    # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::FileStore · mark: Edge::Files::Mark ·
-    # media: Edge::Files::MediaReader · secrets: #seal, #open · archive: #write · queue:
-    # what runs later (Jobs::Queue) · bus: #publish(workspace_id, message), #last(workspace_ids) · networks:
+    # db: Sequel::Database · clock: #now, #machine_time · files: Edge::Files::FileStore · watermark:
+    # Edge::Files::Watermark · media: Edge::Files::MediaReader · secrets: #seal, #open · archive: #write · queue: what
+    # runs later (Jobs::Queue) · bus: #publish(workspace_id, message), #last(workspace_ids) · networks:
     # #client_for(channel) · catalogue: #all, #find · consent: #address, #exchange, #refresh, #revoke · pages:
     # #get(address) · previews: #of(page) · feeds: #call(address, now:) · mailer: #deliver · inbox: #fetch, #forget, or
     # nil · messages: #of(raw, cut:) · settings
     #
     # media, previews, feeds and messages are nil in the process that sends: it reads nothing that came from outside.
-    Kit =
+    Environment =
       Struct.new(
         :db,
         :clock,
         :files,
-        :mark,
+        :watermark,
         :media,
         :secrets,
         :archive,

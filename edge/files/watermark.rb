@@ -6,13 +6,13 @@ require "json"
 module AskFirst
   module Edge
     module Files
-      # The highest mark of a database, written down outside it: a database that knows less has been brought back. All
-      # dispatchers and web processes of one database share the file. It is no part of a backup.
+      # The highest watermark of a database, written down outside it: a database that knows less has been brought back.
+      # All dispatchers and web processes of one database share the file. It is no part of a backup.
       #
-      # It is not forced to the disk: a machine that falls may lose the marks of its last moment, and then less is
+      # It is not forced to the disk: a machine that falls may lose the watermarks of its last moment, and then less is
       # noticed, but nothing is noticed wrongly.
-      class Mark
-        # lineage: of its database · number: the mark · at: when it was made (Time)
+      class Watermark
+        # lineage: of its database · number: the watermark · at: when it was made (Time)
         Written = Struct.new(:lineage, :number, :at, keyword_init: true)
 
         # @param path [String]

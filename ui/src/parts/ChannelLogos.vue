@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The channels of a post in a row: the first few as their marks, the others as a number that names them.
 import { computed } from 'vue'
-import ChannelMark from './ChannelMark.vue'
+import ChannelLogo from './ChannelLogo.vue'
 
 const MOST = 3
 const props = defineProps<{ channels: { name: string; network: string; initials: string }[] }>()
@@ -11,7 +11,7 @@ const others = computed(() => props.channels.slice(shown.value.length).map((one)
 
 <template>
   <span class="marks">
-    <ChannelMark
+    <ChannelLogo
       v-for="one in shown"
       :key="one.name"
       :network="one.network"

@@ -3,8 +3,8 @@
 module AskFirst
   module App
     module Clients
-      # A client's mark as a picture, instead of initials.
-      class MarkPicture < Act
+      # Gives a client a logo, or takes it away; without one its initials stand.
+      class UpdateLogo < Act
         stepwise
         opens :client, "change_settings"
 
@@ -24,11 +24,11 @@ module AskFirst
 
           key = nil
           if io
-            key = "#{member.workspace_id}/mark-#{new_id}"
-            kit.files.put(key, kit.media.square(io, 256))
+            key = "#{member.workspace_id}/logo-#{new_id}"
+            environment.files.put(key, environment.media.square(io, 256))
           end
           write do
-            kit.db[:workspaces].where(id: member.workspace_id).update(mark_picture: key)
+            environment.db[:workspaces].where(id: member.workspace_id).update(logo: key)
             record("mark_changed", facts: { picture: !key.nil? })
             announce("settings", ids: [])
           end
