@@ -37,7 +37,8 @@ module AskFirst
         end
         app.post("/api/review/receipt") { json App::Signoff::ReceiptByLink.call(environment, body_json["receipt"]) }
         app.post("/api/review/disown") do
-          json App::Signoff::Disown.by_secret(environment, body_json["receipt"], from: request.ip)
+          body = body_json
+          json App::Signoff::Disown.by_secret(environment, body["receipt"], body["line"], from: request.ip)
         end
       end
 

@@ -407,14 +407,14 @@ class History
   # "This was not me", from the receipt of a yes: each of its yeses on what is not out is a no of that person.
   def disown
     of_post = db[:receipt_answers].join(:answers, id: :answer_id).where(post_id: @post).select(:receipt_id)
-    id, whose =
-      pick(db[:receipts].where(id: of_post, disowned_at: nil).order(:made_at, :id).select_map(%i[id person_id]))
+    id, whose = pick(db[:receipts].where(id: of_post).order(:made_at, :id).select_map(%i[id person_id]))
     return "no receipt" unless id
 
-    yeses = disownable(id, person(whose))
+    line = pick(disownable_lines(id)) or return "all of it is disowned"
+    yeses = disownable(line, person(whose))
     attempt do
       by = AskFirst::App::Member.of_receipt({ workspace_id: workspace, person_id: whose }, name: "Whoever holds it")
-      world.act("Signoff::Disown", by, receipt_id: id)
+      world.act("Signoff::Disown", by, receipt_id: id, line_id: line[:id])
       @last_order = db[:answers].max(:order_no)
       yeses.each do |name, yes|
         one = @reading.ones[name]
@@ -425,9 +425,16 @@ class History
     end
   end
 
-  # @return [Array<Array(Symbol, Reading::Answer)>] what the receipt is about of this post, as the reading knows it
-  def disownable(receipt, who)
-    told = db[:receipt_answers].where(receipt_id: receipt).select_map(:answer_id)
+  # @return [Array<Hash>] lines of the receipt, of this post
+  def disownable_lines(receipt)
+    scope = AskFirst::App::Member.process(workspace, "dispatcher").scope(world.environment.db)
+    lines = scope.transaction { AskFirst::App::Signoff::ReceiptLines.of(scope, receipt) }
+    lines.select { |line| line[:post_id] == @post && line[:disowned_at].nil? }
+  end
+
+  # @return [Array<Array(Symbol, Reading::Answer)>] the line's yeses, as the reading knows them
+  def disownable(line, who)
+    told = line[:answers].map { |answer| answer[:id] }
     NAMES.flat_map do |name|
       kept =
         db[:answers].where(adaptation_id: @ids[name], person_id: world.person(who), verdict: "yes").order(:order_no)

@@ -14,8 +14,8 @@ module AskFirst
             {
               client: environment.db[:workspaces].where(id: row[:workspace_id]).get(:name),
               me: environment.db[:people].where(id: row[:person_id]).get(:name),
-              disowned: !row[:disowned_at].nil?,
-              lines: ReceiptLines.of(scope, row[:id]).map { |line| json(line) }
+              zone: environment.db[:workspaces].where(id: row[:workspace_id]).get(:zone),
+              lines: lines(environment.db, ReceiptLines.of(scope, row[:id]))
             }
           end
         end
@@ -40,15 +40,20 @@ module AskFirst
           ]
         end
 
-        def self.json(line)
-          {
-            text: line[:text],
-            wall: line[:wall]&.strftime("%Y-%m-%dT%H:%M"),
-            channels: line[:channels],
-            at: line[:given_at].iso8601
-          }
+        def self.lines(db, lines)
+          names = db[:people].where(id: lines.filter_map { |line| line[:by] }).select_hash(:id, :name)
+          lines.map do |line|
+            {
+              **line.slice(:id, :text, :channels),
+              wall: line[:wall]&.strftime("%Y-%m-%dT%H:%M"),
+              by: names[line[:by]],
+              words: line[:words],
+              at: line[:given_at].iso8601,
+              disowned: !line[:disowned_at].nil?
+            }
+          end
         end
-        private_class_method :json
+        private_class_method :lines
       end
     end
   end

@@ -20,6 +20,7 @@ module AskFirst
             message: ask[:message],
             zone: workspace[:zone],
             due_at: ask[:due_at].iso8601,
+            now: now.iso8601, # the phone's own clock may be wrong
             withdrawn: !ask[:withdrawn_at].nil?,
             lines: told
           }
@@ -101,10 +102,17 @@ module AskFirst
             seen: @seen.values_at(*shown.map { |row| row[:adaptation_id] }).compact.max || 0,
             verdict: last && last[:verdict],
             words: last ? last[:words] : "",
+            by: in_name(last),
+            at: last && last[:given_at].iso8601,
             variants: @variants.of(shown),
             others: others_json(line, shown),
             talk: talk.map { |row| remark_json(row) }
           }
+        end
+
+        # @return [String, nil] the colleague who gave the person's last answer in their name
+        def in_name(answer)
+          names[answer[:given_by]] if answer && answer[:given_by] != member.person_id
         end
 
         # What was taken off the person's list is said as what it is: the whole ask, one post that is being changed,

@@ -122,7 +122,10 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   reminded: (f) => `reminded ${list(f.people as string[])} that an answer is missing`,
   late_told: (f) =>
     `told ${list(f.told as string[]) || 'nobody'} that the answer of ${list(f.waiting as string[])} is late`,
-  disowned: (f) => `heard from ${String(f.person)} that a yes in their name was not theirs`,
+  disowned: (f) =>
+    f.by
+      ? `took back the yes that ${String(f.by)} gave in their name, for ${list(f.channels as string[])}`
+      : `took back a yes under their name, for ${list(f.channels as string[])}`,
   route_archived: (f) => `took the sign-off route ${text(f.route)} off the list`,
   route_chosen: (f) =>
     `${f.route ? `chose the sign-off route ${text(f.route)}` : 'chose the usual sign-off route'}: ${text(f.reason)}`,

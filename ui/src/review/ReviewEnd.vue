@@ -6,11 +6,18 @@ import { wallTime } from './times'
 import { fill, t } from './language'
 import { COLOUR, endedShort } from './verdicts'
 
-const props = defineProps<{ review: Review; waiting: number; verdictOf: (line: Line) => Verdict | undefined }>()
+const props = defineProps<{
+  review: Review
+  waiting: number
+  verdictOf: (line: Line) => Verdict | undefined
+  saidBy: (line: Line) => string | undefined
+}>()
 const emit = defineEmits<{ go: [index: number] }>()
 
-const answered = computed(() => props.review.lines.filter((line) => props.verdictOf(line)).length)
-const yes = computed(() => props.review.lines.some((line) => props.verdictOf(line) === 'yes'))
+// Nobody is thanked for what somebody else said in their name.
+const own = computed(() => props.review.lines.filter((line) => props.verdictOf(line) && !props.saidBy(line)))
+const answered = computed(() => own.value.length)
+const yes = computed(() => own.value.some((line) => props.verdictOf(line) === 'yes'))
 const sentence = computed(() => {
   if (props.waiting > 0) return t().allWait
   if (answered.value === 0) return t().noneNeeded
@@ -20,6 +27,8 @@ const sentence = computed(() => {
 })
 function state(line: Line) {
   const verdict = props.verdictOf(line)
+  const who = props.saidBy(line)
+  if (who) return fill(t().saidForShort, { who })
   return verdict ? t().verdicts[verdict] : endedShort(line.ended)
 }
 </script>

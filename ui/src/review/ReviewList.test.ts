@@ -33,6 +33,7 @@ function answers(all: ReturnType<typeof line>[], takes = true) {
     looking: ref(false),
     waiting: ref(0),
     verdictOf,
+    saidBy: () => undefined,
     open: (one: { id: string; ended: string | null }) => !verdictOf(one) && !one.ended,
     give: async (one: { id: string }, verdict: string) => {
       given.push([one.id, verdict])

@@ -11,7 +11,7 @@ import { wallDay } from './times'
 
 const props = defineProps<{ answers: Answers }>()
 const emit = defineEmits<{ change: [index: number] }>()
-const { review, lines, busy, note, looking, waiting, verdictOf, open } = props.answers
+const { review, lines, busy, note, looking, waiting, verdictOf, saidBy, open } = props.answers
 const root = ref<HTMLElement>()
 const sure = ref(false)
 
@@ -88,6 +88,7 @@ const posts = computed(() => plural(left.value.length, t().posts))
           :review="review!"
           :line="one.line"
           :verdict="verdictOf(one.line)"
+          :said-by="saidBy(one.line)"
           :first="one.index === 0"
           listed
           :place="one.place"

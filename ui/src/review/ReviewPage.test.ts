@@ -105,6 +105,7 @@ describe('the client’s review', () => {
       message: '',
       due_at: '2026-10-15T16:00:00Z',
       zone: 'Europe/Lisbon',
+      now: '2026-10-14T09:31:00Z',
       withdrawn: false,
       lines: [line('one'), line('two')],
     }
@@ -270,6 +271,25 @@ describe('the client’s review', () => {
     const view = await page()
     expect(view.find('h1').text()).toBe('Thank you, Odile')
     expect(view.text()).toContain('What you said yes to goes out exactly as you saw it.')
+  })
+
+  it('thanks nobody for what somebody else said in their name, and says who, how and when', async () => {
+    const inName = { verdict: 'yes', by: 'Bram Teodoro', words: 'By phone', at: '2026-10-14T09:31:00Z' }
+    review.lines = [line('one', inName)]
+    const view = await page()
+    expect(view.find('h1').text()).toBe('All done, Odile')
+    expect(view.find('.end li').text()).toContain('Yes, said in your name by Bram Teodoro')
+    expect(view.text()).not.toContain('has your answer')
+    await view.find('.end li button').trigger('click')
+    const said = view.find('.given').text()
+    expect(said).toBe('Bram Teodoro said yes in your name on Wednesday 14 October at 10:31: “By phone”')
+  })
+
+  it('tells what is past by the server’s time, whatever the phone’s clock says', async () => {
+    review.now = '2026-10-15T17:00:00Z'
+    vi.setSystemTime(new Date('2026-10-12T08:00:00Z'))
+    expect((await page()).text()).toContain('Your yes was wanted by Thursday 15 October at 17:00')
+    vi.useRealTimers()
   })
 
   it('says at the end only what is true of every post', async () => {

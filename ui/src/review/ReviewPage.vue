@@ -16,8 +16,22 @@ const GivenIdeas = defineAsyncComponent(() => import('./GivenIdeas.vue'))
 const ReviewPin = defineAsyncComponent(() => import('./ReviewPin.vue'))
 
 const answers = useAnswers()
-const { review, over, unreached, note, left, looking, pinWanted, waiting, lines, verdictOf, open, load, flush } =
-  answers
+const {
+  review,
+  over,
+  unreached,
+  note,
+  left,
+  looking,
+  pinWanted,
+  waiting,
+  lines,
+  verdictOf,
+  saidBy,
+  open,
+  load,
+  flush,
+} = answers
 const inList = ref(sessionStorage.getItem('review in a list') === 'yes')
 watch(inList, (yes) => sessionStorage.setItem('review in a list', yes ? 'yes' : 'no'))
 const at = ref(0)
@@ -159,10 +173,10 @@ const place = computed(() => {
     <p v-if="left.length > 0" class="left" role="status">{{ t().partly }} {{ left.join(' ') }}</p>
     <ReviewList v-if="inList && !done" :answers="answers" @change="change" />
     <main v-else-if="line" ref="top" tabindex="-1">
-      <ReviewPost :review="review" :line="line" :verdict="verdictOf(line)" :first="at === 0" />
+      <ReviewPost :review="review" :line="line" :verdict="verdictOf(line)" :said-by="saidBy(line)" :first="at === 0" />
     </main>
     <main v-else ref="top" tabindex="-1" class="end">
-      <ReviewEnd :review="review" :waiting="waiting" :verdict-of="verdictOf" @go="go" />
+      <ReviewEnd :review="review" :waiting="waiting" :verdict-of="verdictOf" :said-by="saidBy" @go="go" />
       <GivenIdeas v-if="!looking" :language="spokenLanguage()" :read="fetchGiven" :give="giveIdea" />
     </main>
     <ReviewFoot

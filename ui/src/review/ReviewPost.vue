@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { Line, Review, Verdict } from './api'
 import { fill, listed as together, t } from './language'
 import ReviewVariant from './ReviewVariant.vue'
-import { dueSentence, wallClock, wallTime } from './times'
+import { dueSentence, momentOf, wallClock, wallTime } from './times'
 import { COLOUR, endedSentence } from './verdicts'
 
 const props = withDefaults(
@@ -12,18 +12,27 @@ const props = withDefaults(
     review: Review
     line: Line
     verdict?: Verdict
+    /** The colleague who gave it in the reader's name. */
+    saidBy?: string
     first: boolean
     /** In a list the day stands above several. */
     listed?: boolean
     /** The number of its first variant among all that are on the page. */
     place?: number
   }>(),
-  { listed: false, place: 0, verdict: undefined },
+  { listed: false, place: 0, verdict: undefined, saidBy: undefined },
 )
 const ended = computed(() => endedSentence(props.line.ended, props.review.asked_by))
 const due = computed(() =>
-  props.verdict || ended.value || props.listed ? '' : dueSentence(props.review.due_at, props.review.zone, new Date()),
+  props.verdict || ended.value || props.listed
+    ? ''
+    : dueSentence(props.review.due_at, props.review.zone, new Date(props.review.now)),
 )
+const inName = computed(() => {
+  if (!props.saidBy) return ''
+  const time = momentOf(props.line.at!, props.review.zone)
+  return fill(t().saidFor, { who: props.saidBy, time, words: props.line.words })
+})
 const variants = computed(() => {
   const count = props.line.variants.length
   if (count === 1) return t().exactly
@@ -64,7 +73,8 @@ const others = (yes: boolean) =>
       <bdi v-if="one.instead">&#32;{{ fill(t().suggested, { words: one.instead }) }}</bdi>
     </p>
   </section>
-  <p v-if="verdict" class="given" :class="COLOUR[verdict]">
+  <p v-if="inName" class="given" :class="COLOUR[verdict!]" dir="auto">{{ inName }}</p>
+  <p v-else-if="verdict" class="given" :class="COLOUR[verdict]">
     {{ fill(t().youSaid, { verdict: t().verdicts[verdict] })
     }}<template v-if="line.words"
       >: “<bdi>{{ line.words }}</bdi

@@ -41,6 +41,8 @@ export function useAnswers() {
   const lines = computed(() => review.value?.lines ?? [])
   const verdictOf = (one: Line): Verdict | undefined =>
     given.value[one.id] ?? (one.verdict as Verdict | null) ?? undefined
+  /** The colleague of the agency who said in the person's name what stands as their answer. */
+  const saidBy = (one: Line) => (given.value[one.id] ? undefined : (one.by ?? undefined))
   /** Whether something is still wanted from the person. */
   const open = (one: Line) => verdictOf(one) === undefined && !one.ended
 
@@ -179,6 +181,6 @@ export function useAnswers() {
   const leftOut = (out: { channel: string; code: string; sentence: string }) => refusal(out.code, out.sentence)
 
   const state = { review, over, unreached, note, left, busy, waiting, looking, pinWanted, lines }
-  return { ...state, verdictOf, open, load, give, say, flush }
+  return { ...state, verdictOf, saidBy, open, load, give, say, flush }
 }
 export type Answers = ReturnType<typeof useAnswers>

@@ -1,6 +1,6 @@
 // The client's door to the API: the pass is exchanged and taken out of the address; answers given without a connection
 // wait here and are sent when it is back.
-import type { components } from '@/api/schema'
+import type { components, paths } from '@/api/schema'
 import { early } from './early'
 import { refusal } from './language'
 
@@ -78,11 +78,16 @@ export const fetchGiven = () => call<Given>('GET', '/api/review/ideas')
 export const giveIdea = (said: { title: string; note: string }) => call('POST', '/api/review/ideas', said)
 export const sendPin = (pin: string) => call('POST', '/api/review/pin', { pin })
 export const sendPinAgain = () => call('POST', '/api/review/pin/again')
-export type Receipt = { client: string; me: string; disowned: boolean; lines: ReceiptLine[] }
-type ReceiptLine = { text: string; wall: string | null; channels: string[]; at: string }
+type Reply<Path extends keyof paths> = paths[Path] extends {
+  post: { responses: { 200: { content: { 'application/json': infer Body } } } }
+}
+  ? Body
+  : never
+export type Receipt = Reply<'/api/review/receipt'>
+export type ReceiptLine = Receipt['lines'][number]
 export const fetchReceipt = (receipt: string) => call<Receipt>('POST', '/api/review/receipt', { receipt })
-export const disown = (receipt: string) =>
-  call<{ stopped: number; out: number }>('POST', '/api/review/disown', { receipt })
+export const disown = (receipt: string, line: string) =>
+  call<Reply<'/api/review/disown'>>('POST', '/api/review/disown', { receipt, line })
 
 export const fetchReview = () => call<Review>('GET', looked ? `/api/look-as/asks/${looked}` : '/api/review/ask')
 /** Words of one variant that something is said about, or a spot of one of its pictures, in thousandths. */

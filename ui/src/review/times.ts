@@ -23,6 +23,12 @@ export function wallClock(wall: string | null): string {
 /** "Thursday 15 October, 7:30" */
 export const wallTime = (wall: string | null) => (at(wall) ? `${wallDay(wall)}, ${wallClock(wall)}` : t().noTime)
 
+/** "Wednesday 14 October, 10:31", a moment by the client's clock. */
+export function momentOf(at: string, zone: string): string {
+  const day: Intl.DateTimeFormatOptions = { weekday: 'long', day: 'numeric', month: 'long' }
+  return format(new Date(at), { ...day, timeZone: zone, hour: 'numeric', minute: '2-digit', hourCycle: 'h23' })
+}
+
 /** By when a yes is wanted: with its date where the weekday alone could be taken for another, and as past when it is. */
 export function dueSentence(due_at: string, zone: string, now: Date): string {
   const due = new Date(due_at)

@@ -25,7 +25,22 @@ RSpec.describe "Receipts of yeses" do
   end
 
   def secret = mails.last[:text][/#receipt\.(\S+)/, 1]
-  def disown = AskFirst::App::Signoff::Disown.by_secret(world.environment, secret, from: "192.0.2.7")
+  def lines = AskFirst::App::Signoff::ReceiptByLink.call(world.environment, secret)[:lines]
+
+  def disown(line = lines.first)
+    AskFirst::App::Signoff::Disown.by_secret(world.environment, secret, line[:id], from: "192.0.2.7")
+  end
+
+  def clear_for_odile(reason)
+    world.act(
+      "Signoff::ClearFor",
+      :bram,
+      post_id: post,
+      step_id: world.step(1),
+      person_id: world.person(:odile),
+      reason: reason
+    )
+  end
 
   it "say all that was said yes to in one sitting, in one mail" do
     other = world.draft(text: "Low water at the far pier")
@@ -67,24 +82,70 @@ RSpec.describe "Receipts of yeses" do
   end
 
   it "say a yes in somebody's name as what it is" do
-    world.act(
-      "Signoff::ClearFor",
-      :bram,
-      post_id: post,
-      step_id: world.step(1),
-      person_id: world.person(:odile),
-      reason: "By phone, 10:40"
-    )
+    clear_for_odile("By phone, 10:40")
     send_receipts
-    expect(mails.last[:text]).to include "Bram Teodoro said yes in your name: By phone, 10:40"
+    expect(mails.last[:text]).to match(/Bram Teodoro said yes in your name on \w+ \d+ \w+, \d\d:\d\d: By phone, 10:40/)
+    expect(mails.last[:subject]).to eq "Quillmere Ferries: yes was said in your name to one post"
+    expect(lines.first).to include(by: "Bram Teodoro", words: "By phone, 10:40", disowned: false)
+  end
+
+  it "name what stands in somebody's name beside their own yeses" do
+    other = world.draft(text: "Low water at the far pier")
+    world.ask(other, 0)
+    world.answer(other, :wren)
+    world.ask(other, 1)
+    world.answer(other, :odile)
+    clear_for_odile("By phone, 10:40")
+    send_receipts
+    expect(mails.last[:subject]).to eq "Quillmere Ferries: your yes to 2 posts, partly said in your name"
+    expect(lines.map { |line| line[:by] }).to contain_exactly(nil, "Bram Teodoro")
+  end
+
+  it "in somebody's name, are disowned without stopping their own links; the record says who had said it" do
+    clear_for_odile("By phone, 10:40")
+    token =
+      AskFirst::App::Signoff::CreatePass.call(
+        world.environment,
+        world.member(:ines),
+        ask_id: world.line(post)[:ask_id],
+        person_id: world.person(:odile)
+      )
+    send_receipts
+    expect(disown).to eq(stopped: 1, out: 0)
+    expect(world.stage(post)).to eq "changes_wanted"
+    expect(refusal { AskFirst::App::Signoff::ExchangePass.call(world.environment, token) }).to be_nil
+    said = "Odile Marchetti says that the yes which Bram Teodoro gave in their name was not theirs"
+    expect(db[:notices].where(kind: "trouble", post_id: post).select_map(:words).uniq).to contain_exactly(
+      start_with(said)
+    )
+    told = world.owner[:record].where(act: "disowned", post_id: post).get(:facts)
+    expect(told).to include("by" => "Bram Teodoro", "person" => "Odile Marchetti")
+  end
+
+  it "are disowned entry by entry: what else stands on them stays" do
+    other = world.draft(text: "Low water at the far pier")
+    world.ask(other, 0)
+    world.answer(other, :wren)
+    world.ask(other, 1)
+    [post, other].each { |one| world.answer(one, :odile) }
+    send_receipts
+    expect(disown(lines.find { |line| line[:text].include?("Low water") })).to eq(stopped: 1, out: 0)
+    expect([world.stage(post), world.stage(other)]).to eq %w[cleared changes_wanted]
+    expect(lines.to_h { |line| [line[:text][0, 9], line[:disowned]] }).to eq("When fog " => false, "Low water" => true)
+    expect(refusal { disown({ id: SecureRandom.uuid }) }).to be_a AskFirst::Core::NotFound
   end
 
   it "are looked at without changing anything, so that a scanner may open them" do
     world.answer(post, :odile)
     send_receipts
     found = AskFirst::App::Signoff::ReceiptByLink.call(world.environment, secret)
-    expect(found).to include(client: "Quillmere Ferries", me: "Odile Marchetti", disowned: false)
-    expect(found[:lines].first).to include(wall: "2026-10-15T07:30", channels: %w[Ticker Vitrine])
+    expect(found).to include(client: "Quillmere Ferries", me: "Odile Marchetti")
+    expect(found[:lines].first).to include(
+      disowned: false,
+      by: nil,
+      wall: "2026-10-15T07:30",
+      channels: %w[Ticker Vitrine]
+    )
     expect(world.stage(post)).to eq "cleared"
     expect(
       refusal { AskFirst::App::Signoff::ReceiptByLink.call(world.environment, "guessed") }
@@ -113,7 +174,7 @@ RSpec.describe "Receipts of yeses" do
     answers = db[:answers].where(post_id: post).count
     disown
     expect(db[:answers].where(post_id: post).count).to eq answers
-    expect(AskFirst::App::Signoff::ReceiptByLink.call(world.environment, secret)[:disowned]).to be true
+    expect(lines.first[:disowned]).to be true
   end
 
   it "disowned again after a new yes, stop that one too" do

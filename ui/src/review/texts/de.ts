@@ -134,13 +134,20 @@ export const de: Texts = {
   pinSent: 'Eine neue PIN ist unterwegs; die vorige gilt nicht mehr.',
 
   receiptTitle: 'Ihr Ja bei {client}',
-  receiptAsk: 'Das gilt als Ja von {name}. Waren Sie das?',
+  receiptAsk: 'Das gilt als Ja von {name}. Wenn es stimmt, ist nichts zu tun.',
+  youSaidYes: 'Sie haben am {time} Ja gesagt.',
+  saidFor: '{who} hat am {time} in Ihrem Namen Ja gesagt: „{words}“',
+  saidForShort: 'Ja, in Ihrem Namen von {who}',
   notMe: 'Das war nicht ich',
-  wasMe: 'Das war ich',
+  notMine: 'Das habe ich nicht gesagt',
+  notMeSure: 'Das Ja wird zurückgenommen, und der Beitrag erscheint nicht, bis Sie selbst Ja sagen.',
+  takeBack: 'Das Ja zurücknehmen',
+  wasMe: 'Alles stimmt',
   wasMeThen: 'Dann ist nichts zu tun. Sie können diese Seite schließen.',
-  notMeThen: 'Es ist zurückgenommen, Ihre Links sind gesperrt, und die Agentur weiß es. Sie werden neu gefragt.',
+  notMeThen: 'Zurückgenommen. Ihre Links sind gesperrt, und die Agentur weiß es. Sie werden neu gefragt.',
+  notMineThen: 'Zurückgenommen, und die Agentur weiß es. Sie werden neu gefragt.',
   notMeOut: 'Schon draußen oder unterwegs: {posts}. Die Agentur weiß es.',
-  disownedBefore: 'Das wurde schon zurückgenommen; die Agentur weiß es.',
+  disownedBefore: 'Schon zurückgenommen; die Agentur weiß es.',
 
   refusals: {
     pass_unknown:

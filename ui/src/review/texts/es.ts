@@ -133,13 +133,20 @@ export const es: Texts = {
   pinSent: 'Otro PIN está en camino; el anterior ya no vale.',
 
   receiptTitle: 'Su sí en {client}',
-  receiptAsk: 'Esto vale como un sí de {name}. ¿Fue usted?',
+  receiptAsk: 'Esto vale como un sí de {name}. Si es correcto, no hay nada que hacer.',
+  youSaidYes: 'Usted dijo que sí el {time}.',
+  saidFor: '{who} dijo que sí en su nombre el {time}: «{words}»',
+  saidForShort: 'Sí, dicho en su nombre por {who}',
   notMe: 'No fui yo',
-  wasMe: 'Fui yo',
+  notMine: 'Yo no dije esto',
+  notMeSure: 'El sí se anula, y la publicación no sale hasta que usted misma o usted mismo diga que sí.',
+  takeBack: 'Anular el sí',
+  wasMe: 'Todo es correcto',
   wasMeThen: 'Entonces no hay nada que hacer. Puede cerrar esta página.',
-  notMeThen: 'Se anuló, sus enlaces se pararon y la agencia lo sabe. Le preguntarán de nuevo.',
+  notMeThen: 'Anulado. Sus enlaces se pararon y la agencia lo sabe. Le preguntarán de nuevo.',
+  notMineThen: 'Anulado, y la agencia lo sabe. Le preguntarán de nuevo.',
   notMeOut: 'Ya fuera o en camino: {posts}. La agencia lo sabe.',
-  disownedBefore: 'Esto ya se anuló; la agencia lo sabe.',
+  disownedBefore: 'Ya se anuló; la agencia lo sabe.',
 
   refusals: {
     pass_unknown:

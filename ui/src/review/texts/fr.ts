@@ -134,13 +134,20 @@ export const fr: Texts = {
   pinSent: 'Un autre code est en route ; le précédent ne vaut plus.',
 
   receiptTitle: 'Votre accord chez {client}',
-  receiptAsk: 'Ceci vaut comme accord de {name}. Était-ce vous ?',
+  receiptAsk: 'Ceci vaut comme accord de {name}. Si c’est juste, il n’y a rien à faire.',
+  youSaidYes: 'Vous avez donné votre accord le {time}.',
+  saidFor: '{who} a donné votre accord en votre nom le {time} : « {words} »',
+  saidForShort: 'Accord donné en votre nom par {who}',
   notMe: 'Ce n’était pas moi',
-  wasMe: 'C’était moi',
+  notMine: 'Je n’ai pas dit cela',
+  notMeSure: 'L’accord est repris, et la publication ne paraît pas tant que vous ne l’avez pas donné vous-même.',
+  takeBack: 'Reprendre l’accord',
+  wasMe: 'Tout est juste',
   wasMeThen: 'Alors il n’y a rien à faire. Vous pouvez fermer cette page.',
-  notMeThen: 'C’est repris, vos liens sont arrêtés et l’agence le sait. On vous redemandera.',
+  notMeThen: 'C’est repris. Vos liens sont arrêtés et l’agence le sait. On vous redemandera.',
+  notMineThen: 'C’est repris, et l’agence le sait. On vous redemandera.',
   notMeOut: 'Déjà parues ou en route : {posts}. L’agence le sait.',
-  disownedBefore: 'Cela a déjà été repris ; l’agence le sait.',
+  disownedBefore: 'Déjà repris ; l’agence le sait.',
 
   refusals: {
     pass_unknown:

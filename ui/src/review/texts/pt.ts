@@ -133,13 +133,20 @@ export const pt: Texts = {
   pinSent: 'Outro PIN vem a caminho; o anterior já não vale.',
 
   receiptTitle: 'O seu sim em {client}',
-  receiptAsk: 'Isto vale como um sim de {name}. Foi você?',
+  receiptAsk: 'Isto vale como um sim de {name}. Se está certo, não há nada a fazer.',
+  youSaidYes: 'Disse sim em {time}.',
+  saidFor: '{who} disse sim em seu nome em {time}: “{words}”',
+  saidForShort: 'Sim, dito em seu nome por {who}',
   notMe: 'Não fui eu',
-  wasMe: 'Fui eu',
+  notMine: 'Eu não disse isto',
+  notMeSure: 'O sim é anulado, e a publicação não sai até que diga sim pessoalmente.',
+  takeBack: 'Anular o sim',
+  wasMe: 'Está tudo certo',
   wasMeThen: 'Então não há nada a fazer. Pode fechar esta página.',
-  notMeThen: 'Foi anulado, os seus links foram parados e a agência já sabe. Vão perguntar-lhe de novo.',
+  notMeThen: 'Anulado. Os seus links foram parados e a agência já sabe. Vão perguntar-lhe de novo.',
+  notMineThen: 'Anulado, e a agência já sabe. Vão perguntar-lhe de novo.',
   notMeOut: 'Já fora ou a caminho: {posts}. A agência já sabe.',
-  disownedBefore: 'Isto já foi anulado; a agência já sabe.',
+  disownedBefore: 'Já anulado; a agência já sabe.',
 
   refusals: {
     pass_unknown:
