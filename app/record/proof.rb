@@ -25,38 +25,53 @@ module AskFirst
         def to_h
           {
             format: Core::Record::Verification::FORMAT,
-            client: @scope.db[:workspaces].where(id: @scope.workspace_id).get(:name),
+            client: workspace[:name],
+            zone: workspace[:zone],
             size: @top ? @top[:size] : 0,
             root: hex(@top ? @top[:root] : Core::Record::MerkleTree::EMPTY),
             entries: entries,
             contents: contents,
+            names: names,
             earlier: earlier
           }
         end
 
         private
 
+        def workspace = @workspace ||= @scope.db[:workspaces].where(id: @scope.workspace_id).first
         def hex(bytes) = bytes.unpack1("H*")
         def channels = @channels ||= Facts.names(@scope)
         def leaves = @leaves ||= @top ? @tree.leaves(@top[:size]) : []
 
         def entries
           levels = Core::Record::MerkleLevels.new(leaves)
-          places = @tree.places(@ids)
-          @scope
-            .rows(:record)
-            .where(id: places.keys)
-            .all
-            .select { |row| Facts.whole?(row, channels) }
-            .sort_by { |row| places.fetch(row[:id]) }
-            .map do |row|
-              place = places.fetch(row[:id])
-              {
-                place: place,
-                entry: Core::Record::Entry.bytes(row),
-                path: levels.inclusion(place).map { |hash| hex(hash) }
-              }
-            end
+          rows.map do |row|
+            place = places.fetch(row[:id])
+            {
+              place: place,
+              entry: Core::Record::Entry.bytes(row),
+              path: levels.inclusion(place).map { |hash| hex(hash) }
+            }
+          end
+        end
+
+        def places = @places ||= @tree.places(@ids)
+
+        # What its reader sees whole, in the order of the record.
+        def rows
+          @rows ||=
+            @scope
+              .rows(:record)
+              .where(id: places.keys)
+              .all
+              .select { |row| Facts.whole?(row, channels) }
+              .sort_by { |row| places.fetch(row[:id]) }
+        end
+
+        # Who the entries speak of, for the eye: the entries themselves name people by number alone.
+        def names
+          people = rows.flat_map { |row| [row[:person_id], row[:facts]["person_id"]] }.compact.uniq
+          @scope.db[:people].where(id: people).select_hash(:id, :name)
         end
 
         # What was said yes to, as the bytes whose SHA-256 is the fingerprint: with the digest of each file in it.

@@ -15,7 +15,7 @@ module AskFirst
         }.freeze
         MARGIN = 30
         HEAD = 38 # points under the upper margin
-        FOOT = 16
+        FOOT = 16 # points above the lower margin
         HIGH = 1.4 # of a line, by the size of its letters: the house's font takes 1.3
         INK = "16191c"
         QUIET = "4c5358"
@@ -46,7 +46,7 @@ module AskFirst
             Prawn::Document.new(
               page_size: "A4",
               page_layout: layout,
-              margin: MARGIN,
+              margin: [MARGIN, MARGIN, MARGIN + FOOT, MARGIN],
               info: {
                 Title: title,
                 Creator: "Ask First",
@@ -66,7 +66,7 @@ module AskFirst
         end
 
         # The space that is left on this page.
-        def room = pdf.cursor - FOOT
+        def room = pdf.cursor
 
         # One line of text, cut where it has to be.
         # @return [void]
@@ -96,6 +96,20 @@ module AskFirst
             style: bold ? :bold : :normal,
             overflow: :truncate
           )
+        end
+
+        # Text to its end, over further pages where it has to be.
+        # @param left [Numeric] points from the left margin
+        def flow(text, left: 0, size: 8, colour: INK)
+          pdf.bounding_box([left, pdf.cursor], width: pdf.bounds.width - left) do
+            pdf.fill_color(colour)
+            pdf.text(text, size: size, leading: size * 0.1)
+          end
+        end
+
+        # Goes to the next page where this much would not fit on this one.
+        def needs(height)
+          pdf.start_new_page if room < height
         end
 
         def fill(colour, left, top, width, height)
@@ -140,8 +154,8 @@ module AskFirst
           pdf.fill_color(QUIET)
           width = pdf.bounds.width
           more = { size: 7, color: QUIET }
-          pdf.number_pages(@made, at: [0, 0], width: width, align: :left, **more)
-          pdf.number_pages("<page> of <total>", at: [0, 0], width: width, align: :right, **more)
+          pdf.number_pages(@made, at: [0, -FOOT], width: width, align: :left, **more)
+          pdf.number_pages("<page> of <total>", at: [0, -FOOT], width: width, align: :right, **more)
         end
       end
     end

@@ -3,12 +3,12 @@
 module AskFirst
   module Web
     module Paper
-      # A sign-off sheet: each post on each channel with its picture and words, and under it everything that was said
-      # about it. Size and root of the sealed record stand at its foot.
+      # A sign-off sheet: each post on each channel, each content that something was said about, whole and with its
+      # picture, and under it everything that was said. Size and root of the sealed record stand at its foot.
       class Signoff
         PICTURE = 56
-        HEAD = 62
-        LINE = 24
+        HEAD = 34
+        LEFT = PICTURE + 10
         YES = "17693f"
         OTHER = "b4380f"
 
@@ -24,7 +24,7 @@ module AskFirst
             Sheet.new(
               title: "Sign-off: #{@facts[:title]}",
               beside: top_words,
-              made: "As counted by the record at #{wall} (#{@facts[:zone]})",
+              made: "As counted by the record on #{Core::Plan::WallTime.said(@facts[:now], @facts[:zone])}",
               at: @facts[:now],
               layout: :portrait
             )
@@ -36,7 +36,7 @@ module AskFirst
         attr_reader :sheet
 
         def pdf = sheet.pdf
-        def wall = Core::Plan::WallTime.at(@facts[:now], @facts[:zone]).wall.strftime("%-d %B %Y, %H:%M")
+        def width = pdf.bounds.width - LEFT
 
         def top_words
           return "Its record is not sealed yet." unless @top
@@ -51,41 +51,52 @@ module AskFirst
         end
 
         def group(rows)
-          next_page if sheet.room < HEAD + LINE
+          sheet.needs(HEAD * 3)
           head(rows.first)
-          rows.each do |row|
-            next_page if sheet.room < LINE
-            said(row)
-          end
+          rows.group_by { |row| row["fingerprint"] }.each_value { |own| content(own) }
           pdf.move_down(10)
         end
-
-        def next_page = pdf.start_new_page
 
         def head(row)
           top = pdf.cursor
           sheet.rule(top, width: 1, colour: Sheet::INK)
-          picture = @facts[:pictures][row[:rendition_id]]
-          sheet.picture(picture, 0, top - 5, PICTURE, HEAD - 12) if picture
-          left = PICTURE + 10
-          width = pdf.bounds.width - left
           time = row["planned"].empty? ? "no time yet" : "#{row["planned"]} #{row["zone"]}"
-          sheet.line(row["post"].to_s, at: [left, top - 5], width: width, size: 11, bold: true)
+          sheet.line(row["post"].to_s, at: [0, top - 5], width: pdf.bounds.width, size: 11, bold: true)
           about = "#{row["channel"]}, #{time}, #{row["stage"]}"
-          sheet.line(about, at: [left, top - 20], width: width, size: 8, colour: Sheet::QUIET)
-          sheet.block(row[:text], at: [left, top - 32], width: width, height: 24, size: 8)
+          sheet.line(about, at: [0, top - 20], width: pdf.bounds.width, size: 8, colour: Sheet::QUIET)
           pdf.move_down(HEAD)
         end
 
+        # One content, over as many pages as it takes, and what was said about it.
+        def content(rows)
+          request = rows.first[:request]
+          sheet.needs(PICTURE + 14)
+          top = pdf.cursor
+          page = pdf.page_number
+          picture = @facts[:pictures][rows.first[:rendition_id]]
+          sheet.picture(picture, 0, top, PICTURE, PICTURE) if picture
+          words(request) { |label, said| sheet.flow("#{label}: #{said}", left: LEFT, size: 8) }
+          sheet.flow("Fingerprint #{rows.first["fingerprint"]}", left: LEFT, size: 7, colour: Sheet::QUIET)
+          pdf.move_cursor_to([pdf.cursor, top - PICTURE - 4].min) if picture && pdf.page_number == page
+          rows.each { |row| said(row) }
+          pdf.move_down(6)
+        end
+
+        def words(request, &)
+          return yield("Words", "this content is not kept") unless request
+
+          Core::Signoff::ContentWords.of(request).each(&)
+        end
+
         def said(row)
+          sheet.needs(30)
           top = pdf.cursor
           sheet.rule(top)
           sheet.line(row["said"], at: [0, top - 3], width: PICTURE, size: 9, bold: true, colour: colour(row))
-          left = PICTURE + 10
-          width = pdf.bounds.width - left
-          sheet.line(sentence(row), at: [left, top - 3], width: width, size: 9)
-          sheet.line(small(row), at: [left, top - 14], width: width, size: 7, colour: Sheet::QUIET)
-          pdf.move_down(LINE)
+          pdf.move_down(3)
+          sheet.flow(sentence(row), left: LEFT, size: 9)
+          sheet.flow(small(row), left: LEFT, size: 7, colour: Sheet::QUIET)
+          pdf.move_down(4)
         end
 
         def colour(row)
@@ -95,14 +106,13 @@ module AskFirst
         def sentence(row)
           who = row["by"] == row["person"] || row["person"].empty? ? row["by"] : "#{row["by"]} for #{row["person"]}"
           words = row["words"].empty? ? "" : ": “#{row["words"]}”"
-          "#{who}, #{row["step"]}, #{row["at"]}, #{row["way"]}#{words}"
+          "#{who}, #{row["step"]}, #{row[:said_at]}, #{row["way"]}#{words}"
         end
 
         def small(row)
           [
             (row["counts"] == "yes" ? "counts" : "does not count any more"),
             row["revision"] && "revision #{row["revision"]}",
-            "fingerprint #{row["fingerprint"]}",
             row["place"] ? "entry #{row["place"]} of the record" : row["record"]
           ].compact.join(", ")
         end

@@ -4,7 +4,7 @@ module AskFirst
   module App
     module Signoff
       # What a sign-off sheet needs of many posts beside their verdicts, read once: answers, rulings, steps, revisions,
-      # and where each stands in the record.
+      # the contents that were asked about, and where each stands in the record.
       class SheetBeside
         # @param scope [Store::Scope] of one workspace
         # @param post_ids [Array<String>]
@@ -24,6 +24,12 @@ module AskFirst
           @revisions[line_id]
         end
 
+        # @return [Hash, nil] the content with this fingerprint, as it was asked about (row of Store::Signoff::AskedRows)
+        def content(adaptation_id, fingerprint)
+          @contents ||= Store::Signoff::AskedRows.of(@scope, lines).to_h { |row| [about(row), row] }
+          @contents[[adaptation_id, fingerprint]]
+        end
+
         NOT_KEPT = "not in the record"
         NOT_YET = "not sealed yet"
 
@@ -40,6 +46,9 @@ module AskFirst
         end
 
         private
+
+        def lines = @scope.rows(:ask_lines).where(post_id: @ids).select_map(:id)
+        def about(row) = row.values_at(:adaptation_id, :fingerprint)
 
         # An entry that was changed after it was sealed is none any more, and each speaks for one row of a channel.
         def recorded(row, by, at, &same)

@@ -42,7 +42,8 @@ module AskFirst
         # @param campaign_id [String, nil]
         # @param from [String, nil] first day, in the client's zone; without anything named the month that it is
         # @param to [String, nil] last day
-        # @return [Hash] title:, rows: (Hashes with COLUMNS as keys, and :post_id, :record_id, :rendition_id), top:
+        # @return [Hash] title:, rows: (Hashes with COLUMNS as keys, and :post_id, :record_id, :said_at,
+        #   :request (the content with that fingerprint; nil where it is not kept), :rendition_id), top:
         # @raise [Core::NotFound, Core::Invalid] too_many_posts, bad_date
         def call(post_id: nil, campaign_id: nil, from: nil, to: nil)
           days = days(from, to) unless post_id || campaign_id
@@ -117,9 +118,9 @@ module AskFirst
                 end,
               "by" => names.fetch(row[:given_by]),
               "words" => row[:words],
-              "at" => row[:given_at].utc.iso8601,
+              **moment(row[:given_at]),
               "revision" => beside.revision(row[:line_id]),
-              "fingerprint" => row[:fingerprint],
+              **content(one, row[:fingerprint], beside),
               **beside.answered(row)
             )
             .then { |said| said.merge("counts" => recorded?(said) && counts?(one, row) ? "yes" : "no") }
@@ -134,9 +135,9 @@ module AskFirst
               "way" => "on record",
               "by" => names.fetch(row[:ruled_by]),
               "words" => row[:reason],
-              "at" => row[:ruled_at].utc.iso8601,
+              **moment(row[:ruled_at]),
               "revision" => nil,
-              "fingerprint" => row[:fingerprint],
+              **content(one, row[:fingerprint], beside),
               **beside.ruled(row)
             )
             .then { |said| said.merge("counts" => recorded?(said) && rules?(one, row) ? "yes" : "no") }
@@ -164,10 +165,32 @@ module AskFirst
             "step" => step[:name],
             "side" => step[:side],
             "address" => "#{environment.settings.public_url}/w/#{member.workspace_id}/posts/#{post.id}",
-            :post_id => post.id,
-            :text => one.request["text"],
-            :rendition_id => one.pictures.find { |picture| picture[:kind] == "picture" }&.fetch(:rendition_id)
+            :post_id => post.id
           }
+        end
+
+        # In the client's zone, in numbers and in words.
+        def moment(at)
+          { "at" => local(at).iso8601, :said_at => Core::Plan::WallTime.said(at, workspace[:zone]) }
+        end
+
+        def local(at) = at.getlocal(Core::Plan::WallTime.timezone(workspace[:zone]).utc_to_local(at.utc).utc_offset)
+
+        # What was said is about this content, whatever stands there now.
+        def content(one, fingerprint, beside)
+          asked = beside.content(one.id, fingerprint)
+          request = asked ? asked[:request] : (one.request if one.fingerprint == fingerprint)
+          { "fingerprint" => fingerprint, :request => request, :rendition_id => rendition(one, asked, fingerprint) }
+        end
+
+        def rendition(one, asked, fingerprint)
+          if asked
+            kinds = asked[:request]["media"].map { |file| file.fetch("kind", "picture") }
+            return asked[:rendition_ids].to_a.zip(kinds).find { |_, kind| kind == "picture" }&.first
+          end
+          return unless one.fingerprint == fingerprint
+
+          one.pictures.find { |picture| picture[:kind] == "picture" }&.fetch(:rendition_id)
         end
 
         def title(post_id, found, campaign_id, days)

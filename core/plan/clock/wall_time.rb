@@ -98,6 +98,17 @@ module AskFirst
           end
         end
 
+        # A moment by the clock of a zone, with its place.
+        # @param instant [Time]
+        # @return [String] "Thu 15 Oct 2026, 7:30 Lisbon"
+        def self.said(instant, zone) = at(instant, zone).said
+
+        # @return [String] "Thu 15 Oct 2026, 7:30 Lisbon"
+        def said = "#{Posts::InWords.time(wall)} #{place}"
+
+        # @return [String] the zone as people say it, such as "New York"
+        def place = zone.split("/").last.tr("_", " ")
+
         # @return [String] "2026-10-15T07:30:00"
         def text
           wall.strftime("%Y-%m-%dT%H:%M:%S")

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Anybody's page: whether a sign-off sheet is what was sealed. The files are read here and go nowhere.
 import { computed, ref } from 'vue'
+import { momentOf } from './times'
 import { hexOf, sha256, verify, type Found, type Proof } from './verify'
 
 document.title = 'Verify a sign-off sheet'
@@ -45,6 +46,7 @@ async function takeFiles(event: Event) {
     files.value.push({ name: file.name, good: found.value?.files.includes(digest) ?? false })
   }
 }
+const place = computed(() => (proof.value?.zone.split('/').pop() ?? '').replaceAll('_', ' '))
 const all = computed(() => found.value?.entries.every((one) => one.good) && found.value.contents)
 </script>
 
@@ -78,12 +80,29 @@ const all = computed(() => found.value?.entries.every((one) => one.good) && foun
         <bdi>{{ file.name }}</bdi>:
         {{ file.good ? 'exactly a file that was said yes to.' : 'none of the files that were said yes to.' }}
       </p>
-      <ul>
+      <p class="quiet">
+        Names come with the file; the record seals the number of each person. Times are {{ place }}’s.
+      </p>
+      <ol class="entries">
         <li v-for="one in found.entries" :key="one.place">
-          Entry {{ one.place }}, {{ one.at.slice(0, 16).replace('T', ' ') }} UTC, {{ one.act.replaceAll('_', ' ') }}:
-          <b :class="one.good ? 'yes' : 'change'">{{ one.good ? 'in the record' : 'not in the record' }}</b>
+          <p>
+            <b :class="one.good ? 'yes' : 'change'">{{ one.good ? 'In the record' : 'Not in the record' }}</b>, entry
+            {{ one.place }}, {{ momentOf(one.at, proof.zone) }}: <bdi>{{ one.by }}</bdi>{{ ' '
+            }}<template v-if="one.person"
+              >for <bdi>{{ one.person }}</bdi></template
+            >{{ ' ' }}<b>{{ (one.verdict ?? one.act).replaceAll('_', ' ') }}</b
+            ><template v-if="one.words"
+              >: “<bdi>{{ one.words }}</bdi
+              >”</template
+            >
+          </p>
+          <p v-if="one.channels.length > 0" class="quiet">{{ one.channels.join(', ') }}</p>
+          <template v-for="content in one.contents" :key="content.fingerprint">
+            <p class="copy" dir="auto">{{ content.text || 'No words' }}</p>
+            <p class="quiet print">Fingerprint {{ content.fingerprint }}</p>
+          </template>
         </li>
-      </ul>
+      </ol>
     </section>
   </main>
 </template>

@@ -56,17 +56,20 @@ describe('a proof in the browser', () => {
   })
 
   it('says of each entry, of the contents, of what is held and of the files whether they are right', async () => {
-    const content = JSON.stringify({ media: [{ digest: 'd1' }] })
+    const content = JSON.stringify({ media: [{ digest: 'd1' }], text: 'When fog sits on the water' })
     const fingerprint = hexOf(await sha256(text(content)))
     const entry = JSON.stringify({
       at: '2026-10-14T09:20:00Z',
-      act: 'answered',
-      facts: { verdict: 'yes', fingerprints: [fingerprint] },
+      act: 'cleared_for',
+      person_id: 'p-bram',
+      facts: { person_id: 'p-odile', reason: 'By phone', channels: ['Vitrine'], fingerprints: [fingerprint] },
     })
     const all = [await cat(0, text('first')), await cat(0, text(entry))]
     const root = hexOf(await rootOf(all))
     const proof: Proof = {
       client: 'Quillmere Ferries',
+      zone: 'Europe/Lisbon',
+      names: { 'p-bram': 'Bram Teodoro', 'p-odile': 'Odile Marchetti' },
       size: 2,
       root,
       entries: [{ place: 1, entry, path: [hexOf(all[0]!)] }],
@@ -75,7 +78,18 @@ describe('a proof in the browser', () => {
     }
     const found = await verify(proof, { size: 1, root: hexOf(all[0]!) })
     expect(found).toMatchObject({ contents: true, held: true, files: ['d1'] })
-    expect(found.entries[0]).toMatchObject({ place: 1, act: 'answered', good: true })
+    expect(found.entries[0]).toEqual({
+      place: 1,
+      at: '2026-10-14T09:20:00Z',
+      act: 'cleared_for',
+      good: true,
+      by: 'Bram Teodoro',
+      person: 'Odile Marchetti',
+      verdict: undefined,
+      words: 'By phone',
+      channels: ['Vitrine'],
+      contents: [{ fingerprint, text: 'When fog sits on the water' }],
+    })
     expect((await verify({ ...proof, contents: { [fingerprint]: '{"media":[]}' } })).contents).toBe(false)
     expect((await verify(proof, { size: 1, root: 'ff'.repeat(32) })).held).toBe(false)
     expect((await verify({ ...proof, root: 'ff'.repeat(32) })).entries[0]!.good).toBe(false)

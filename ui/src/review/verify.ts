@@ -2,10 +2,13 @@
 // in docs/verify_record.rb; sources: RFC 6962, section 2.1; RFC 9162, sections 2.1.3.2 and 2.1.4.2.
 export interface Proof {
   client: string
+  zone: string
   size: number
   root: string
   entries: { place: number; entry: string; path: string[] }[]
   contents: Record<string, string>
+  /** who the entries speak of, by number; the record itself seals the numbers */
+  names: Record<string, string>
   earlier: { size: number; root: string; path: string[] }[]
 }
 type Bytes = Uint8Array<ArrayBuffer>
@@ -86,13 +89,62 @@ export async function grown(size: number, root: string, larger: number, largerRo
   return done && hexOf(small) === root && hexOf(large) === largerRoot
 }
 
+export interface Said {
+  place: number
+  at: string
+  act: string
+  good: boolean
+  /** whose hand it was, and in whose name */
+  by: string
+  person?: string
+  verdict?: string
+  words: string
+  channels: string[]
+  /** the contents that it is about, as the proof has them */
+  contents: { fingerprint: string; text: string }[]
+}
 export interface Found {
-  entries: { place: number; at: string; act: string; good: boolean }[]
+  entries: Said[]
   contents: boolean
   /** nothing was held against it; true or false where something was */
   held?: boolean
   /** digests of the files that were said yes to */
   files: string[]
+}
+
+interface Row {
+  at: string
+  act: string
+  person_id?: string | null
+  facts: {
+    verdict?: string
+    words?: string
+    reason?: string
+    person?: string | null
+    person_id?: string | null
+    channels?: string[]
+    fingerprints?: string[]
+  }
+}
+
+/** What an entry says, with names and contents that paper can be matched to. */
+function said(row: Row, proof: Proof): Omit<Said, 'place' | 'good'> {
+  const { facts } = row
+  const of = facts.person ?? (facts.person_id ? proof.names[facts.person_id] : undefined)
+  const by = (row.person_id && proof.names[row.person_id]) || row.person_id || 'nobody'
+  return {
+    at: row.at,
+    act: row.act,
+    by,
+    person: of && of !== by ? of : undefined,
+    verdict: facts.verdict,
+    words: facts.words ?? facts.reason ?? '',
+    channels: facts.channels ?? [],
+    contents: [...new Set(facts.fingerprints ?? [])].flatMap((fingerprint) => {
+      const content = proof.contents[fingerprint]
+      return content === undefined ? [] : [{ fingerprint, text: (JSON.parse(content) as { text?: string }).text ?? '' }]
+    }),
+  }
 }
 
 /** whether an entry of the record is somebody's yes, or one in their name */
@@ -102,22 +154,18 @@ function saysYes(row: { act: string; facts: { verdict?: string } }): boolean {
 
 /** @param held size and root from the foot of a mail */
 export async function verify(proof: Proof, held?: { size: number; root: string }): Promise<Found> {
-  const entries = []
-  const said: string[] = []
+  const entries: Said[] = []
+  const yeses: string[] = []
   for (const one of proof.entries) {
-    const row = JSON.parse(one.entry) as {
-      at: string
-      act: string
-      facts: { verdict?: string; fingerprints?: string[] }
-    }
+    const row = JSON.parse(one.entry) as Row
     const good = await included(one.entry, one.place, proof.size, one.path, proof.root)
-    if (good && saysYes(row)) said.push(...(row.facts.fingerprints ?? []))
-    entries.push({ place: one.place, at: row.at, act: row.act, good })
+    if (good && saysYes(row)) yeses.push(...(row.facts.fingerprints ?? []))
+    entries.push({ place: one.place, good, ...said(row, proof) })
   }
   let contents = true
   for (const [fingerprint, content] of Object.entries(proof.contents))
     if (hexOf(await sha256(new TextEncoder().encode(content))) !== fingerprint) contents = false
-  const files = said
+  const files = yeses
     .map((fingerprint) => proof.contents[fingerprint])
     .filter((content) => content !== undefined)
     .flatMap((content) => (JSON.parse(content) as { media: { digest: string }[] }).media.map((file) => file.digest))

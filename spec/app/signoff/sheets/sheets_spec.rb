@@ -224,12 +224,33 @@ RSpec.describe "The sign-off sheet" do
     end
   end
 
+  let(:paper) { AskFirst::Web::Paper::Signoff.new(world.act("Signoff::SheetPaper", :ines, post_id: post)).render }
+
+  def on_paper(bytes)
+    Open3.capture2("pdftotext", "-layout", "-", "-", stdin_data: bytes, binmode: true).first.force_encoding("UTF-8")
+  end
+
+  it "has on paper all that was said yes to, over as many pages as it takes, at the client's own time" do
+    long = Array.new(24) { |at| "Paragraph #{at} of what the client reads before saying yes to it, word by word." }
+    world.write(post, "text", long.join("\n\n"))
+    world.ask(post, 0)
+    world.answer(post, :wren)
+    world.act("Posts::OpenPost", :ines, post_id: post, adaptation_ids: world.post_state(post).adaptations.map(&:id))
+    world.write(post, "text", "Other words, asked about by nobody.")
+    request = world.owner[:revision_adaptations].where(post_id: post).reverse(:id).get(:request)
+    read = on_paper(paper).gsub(/\s+/, " ")
+    missing = AskFirst::Core::Signoff::ContentWords.of(request).map { |pair| pair.join(": ").gsub(/\s+/, " ") }
+    missing.reject! { |words| read.delete(" ").include?(words.delete(" ")) }
+    expect(missing).to eq []
+    expect(read).not_to include "asked about by nobody"
+    expect(read).to match(/Wren Adeyo, Read by a colleague, Wed 14 Oct 2026, \d+:\d\d Lisbon/)
+  end
+
   it "as a CSV and a PDF says the same, and no cell runs as a formula" do
     world.ask(post, 0)
     world.answer(post, :wren, "yes", "=1+1 good")
     seal
-    paper = AskFirst::Web::Paper::Signoff.new(world.act("Signoff::SheetPaper", :ines, post_id: post)).render
-    text, = Open3.capture2("pdftotext", "-layout", "-", "-", stdin_data: paper, binmode: true)
+    text = on_paper(paper)
     fingerprint = world.post_state(post).adaptations.first.fingerprint
     expect(text).to include(
       "Sign-off: Quillmere Ferries, Fog days",
@@ -237,7 +258,7 @@ RSpec.describe "The sign-off sheet" do
       fingerprint[0, 40]
     )
     top = db[:record_tops].where(workspace_id: world.workspace).order(:size).last
-    expect(text).to include "As counted by the record at 14 October 2026, "
+    expect(text).to include "As counted by the record on Wed 14 Oct 2026, "
     expect(text).to include "Record: #{top[:size]} entries, sealed as #{top[:root].unpack1("H*")}"
     images, = Open3.capture2("pdfimages", "-list", "-", stdin_data: paper, binmode: true)
     expect(images.lines.size).to eq 3 # a head of two lines, and the picture of the proof

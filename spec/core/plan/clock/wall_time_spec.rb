@@ -45,6 +45,12 @@ RSpec.describe AskFirst::Core::Plan::WallTime do
     end
   end
 
+  it "is said with its place" do
+    instant = Time.utc(2026, 10, 15, 6, 30)
+    said = %w[Europe/Lisbon America/New_York UTC].map { |zone| described_class.said(instant, zone) }
+    expect(said).to eq ["Thu 15 Oct 2026, 7:30 Lisbon", "Thu 15 Oct 2026, 2:30 New York", "Thu 15 Oct 2026, 6:30 UTC"]
+  end
+
   it "refuses days that no calendar has, instead of moving them" do
     %w[2026-02-30T10:00 2026-13-01T10:00 2026-10-15T24:00 2026-10-15 tomorrow].each do |text|
       expect { described_class.parse(text, "Europe/Lisbon") }.to raise_error(AskFirst::Core::Invalid) { |e|
