@@ -44,11 +44,7 @@ module AskFirst
       # @return [Store::Scope]
       # @raise [Core::NotFound]
       def scope(workspace_id = nil)
-        rows = looked_as ? [looked_as] : Store::People::Members.of_person(environment.db, @person_id, environment.now)
-        rows = rows.select { |row| row[:side] == "agency" }
-        rows.select! { |row| row[:workspace_id] == workspace_id } if workspace_id
-        raise Core::NotFound, "This workspace" if rows.empty? && workspace_id
-
+        rows = agency_rows(workspace_id)
         Store::Scope.new(
           environment.db,
           workspace_ids: rows.map { |row| row[:workspace_id] },
@@ -58,9 +54,31 @@ module AskFirst
         )
       end
 
+      # The members that the person is there.
+      # @return [Hash{String=>Member}] by workspace
+      # @raise [Core::NotFound]
+      def members(workspace_id = nil)
+        looking = !looked_as.nil?
+        agency_rows(workspace_id).to_h do |row|
+          [row[:workspace_id], Member.from_row(row, from: from, looking: looking)]
+        end
+      end
+
       private
 
       attr_reader :environment, :from
+
+      def agency_rows(workspace_id)
+        rows = looked_as ? [looked_as] : all_rows
+        rows = rows.select { |row| row[:side] == "agency" && (workspace_id.nil? || row[:workspace_id] == workspace_id) }
+        raise Core::NotFound, "This workspace" if rows.empty? && workspace_id
+
+        rows
+      end
+
+      def all_rows
+        @all_rows ||= Store::People::Members.of_person(environment.db, @person_id, environment.now)
+      end
 
       # Not there and not theirs take the same one query.
       def row_in(workspace_id)

@@ -191,11 +191,14 @@ module AskFirst
           App::Signoff::AsksOf.guest(environment, looking_as, params[:ask])
         end
 
-        # One or all of the person's workspaces on the agency side, as one scope for lists.
-        def agency_scope
+        # The reader of lists over one or all of the person's workspaces on the agency side.
+        def agency_reader
           looking_as
-          reader.scope(params[:workspace])
+          reader
         end
+
+        # These workspaces as one scope.
+        def agency_scope = agency_reader.scope(params[:workspace])
 
         # The signed-in person for what concerns the agency as a whole, or themselves.
         def agency_person

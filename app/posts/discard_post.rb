@@ -3,12 +3,12 @@
 module AskFirst
   module App
     module Posts
-      # Throws a draft away: it stands in no list any more, and whoever threw it away can bring it back.
+      # Discards a draft: it stands in no list but that of the discarded, from which whoever may discard it restores it.
       class DiscardPost < Act
         opens :post, "discard", stand: true, whole: true
 
         # @param post [Store::Posts::PostState::Post]
-        # @return [Core::Error, nil] why it cannot be thrown away, for this act and for the page that offers it
+        # @return [Core::Error, nil] why it cannot be discarded, for this act and for the page that offers it
         def self.refusal(post)
           if post.adaptations.any?(&:sent?)
             Core::Over.new(
@@ -33,7 +33,7 @@ module AskFirst
           refusal = self.class.refusal(post) and raise refusal
           refresh_stage([post_id]) if post.row[:stage] != post.stage
           announce("posts", ids: [post_id]) # to those who see it still
-          gone = Store::Posts::Discarded.throw_away(scope, post_id, now)
+          gone = Store::Posts::Discarded.discard(scope, post_id, now)
           raise Core::Conflict.new("asked_for", "A yes is asked for.", way_on: "Withdraw the ask first.") unless gone
 
           record("post_discarded", post_id: post_id, facts: { subject: post.row[:subject] })

@@ -41,11 +41,16 @@ module AskFirst
           date && Time.utc(date.year, date.month, date.day)
         end
 
+        # Of those that were discarded, too.
+        def subjects(ids)
+          found = @scope.rows(:posts).where(id: ids).select_hash(:id, :subject)
+          found.merge(Store::Posts::Discarded.subjects(@scope, ids - found.keys))
+        end
+
         def json(rows)
           names =
             @environment.db[:people].where(id: rows.filter_map { |row| row[:person_id] }.uniq).select_hash(:id, :name)
-          subjects =
-            @scope.rows(:posts).where(id: rows.filter_map { |row| row[:post_id] }.uniq).select_hash(:id, :subject)
+          subjects = subjects(rows.filter_map { |row| row[:post_id] }.uniq)
           channels = Facts.names(@scope)
           rows.map do |row|
             {

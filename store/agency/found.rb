@@ -34,13 +34,16 @@ module AskFirst
         # @param words [String]
         def initialize(scope, words)
           @scope = scope
+          @words = words
           @like = "%#{words.gsub(/[\\%_]/) { |one| "\\#{one}" }}%"
         end
 
-        # @return [Hash{Symbol=>Array<Hash>}] :posts, :people, :labels, :campaigns, :media, at most MOST of each
+        # @return [Hash{Symbol=>Array<Hash>}] :posts, :discarded, :people, :labels, :campaigns, :media, at most MOST of
+        #   each
         def call
           sets = SETS.fetch(@scope.db, w: Database.uuids(@scope.workspace_ids), like: @like)
-          sets.merge(posts: posts, media: media(sets[:media]))
+          discarded = Posts::Discarded.page(@scope, words: @words, before: nil, limit: MOST)
+          sets.merge(posts: posts, discarded: discarded, media: media(sets[:media]))
         end
 
         private

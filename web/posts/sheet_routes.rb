@@ -78,6 +78,18 @@ module AskFirst
         end
 
         def self.discarding(app)
+          app.get("/api/discarded-posts") do
+            json App::Posts::ListDiscarded.call(
+                   environment,
+                   agency_reader,
+                   params[:workspace],
+                   words: params[:words],
+                   before: params[:before]
+                 )
+          end
+          app.get("/api/w/:workspace/discarded-posts/:post") do
+            json act(App::Posts::DiscardedPost, post_id: params[:post])
+          end
           app.post("/api/w/:workspace/posts/:post/discard") do
             act(App::Posts::DiscardPost, post_id: params[:post])
             done

@@ -61,6 +61,12 @@ const found = computed<Line[]>(() => {
         params: { workspace: one.workspace_id, post: one.id },
       }),
     ),
+    ...hits.discarded.map((one) =>
+      line('Discarded', one.id, titled(one.subject), of(one.workspace_id), {
+        name: 'post',
+        params: { workspace: one.workspace_id, post: one.id },
+      }),
+    ),
     ...hits.campaigns.map((one) =>
       line('Campaigns', one.id, one.name, of(one.workspace_id), {
         name: 'campaign',

@@ -18,6 +18,7 @@ import { walkRows } from '@/parts/rows'
 import SeveralBar from '@/plan/bulk/SeveralBar.vue'
 import { useChoices } from '@/plan/calendar/filter'
 import { usePicking } from '@/plan/bulk/picking'
+import DiscardedList from './DiscardedList.vue'
 import NewPost from './NewPost.vue'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
@@ -31,6 +32,11 @@ const words = useInAddress('words')
 const typed = ref(words.value)
 const set = useInAddress('set')
 watchDebounced(typed, (now) => (words.value = now), { debounce: 250 })
+const inDiscarded = useInAddress('discarded')
+const discarded = computed({
+  get: () => inDiscarded.value !== '',
+  set: (yes) => (inDiscarded.value = yes ? 'yes' : ''),
+})
 const everything = ref(false)
 const { data: here } = useQuery({
   queryKey: ['channels', id],
@@ -62,6 +68,7 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage }
 const off = computed(() => data.value?.pages[0]?.switched_off ?? 0)
 const posts = computed(() => data.value?.pages.flatMap((page) => page.posts) ?? [])
 const facts = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one])))
+const names = computed(() => Object.fromEntries(workspaces.value.map((one) => [one.id, one.name])))
 const stages = Object.entries(STAGES) as [Schemas['Stage'], string][]
 
 // several at once
@@ -90,8 +97,11 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), X: turnHere
   <main class="posts">
     <div class="head">
       <h1>Posts</h1>
-      <span class="quiet">{{ workspace ? workspace.name : 'of all my clients' }}, newest first</span>
-      <span class="filter">
+      <span class="quiet"
+        >{{ workspace ? workspace.name : 'of all my clients'
+        }}{{ discarded ? ': what was discarded' : ', newest first' }}</span
+      >
+      <span v-if="!discarded" class="filter">
         <label for="stage">Stage</label>
         <ChoiceField
           id="stage"
@@ -102,7 +112,7 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), X: turnHere
           ]"
         />
       </span>
-      <span v-if="sets.length > 0" class="filter">
+      <span v-if="sets.length > 0 && !discarded" class="filter">
         <label for="set">Set</label>
         <ChoiceField
           id="set"
@@ -119,49 +129,55 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), X: turnHere
           aria-label="Find posts by words"
       /></label>
       <span class="fill" />
+      <button type="button" class="link-button" @click="discarded = !discarded">
+        {{ discarded ? 'Back to the posts' : 'What was discarded' }}
+      </button>
       <NewPost />
     </div>
-    <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
-    <p v-if="off > 0 && !everything" class="quiet">
-      {{ counted(off, 'channel is', 'channels are') }} switched off in your views.
-      <button type="button" class="link-button" @click="everything = true">Show everything</button>
-    </p>
-    <ComingShape v-if="isPending" label="Fetching the posts" :lines="10" />
-    <ul class="list" :class="{ one: workspace }" :aria-busy="isPending">
-      <li
-        v-for="post in posts"
-        :key="post.id"
-        :class="[`stage-${post.stage}`, { chosen: picked.has(post.id) }]"
-        :data-post="post.id"
-      >
-        <Checkbox
-          class="choose"
-          :checked="picked.has(post.id)"
-          :aria-label="`Choose ${titled(post.subject)}`"
-          @change="turn(post)"
-        />
-        <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
-          <span class="stage">{{ STAGES[post.stage] }}</span>
-          <b>{{ titled(post.subject) }}</b>
-          <span v-if="!workspace" class="quiet client">{{ facts[post.workspace_id]?.name }}</span>
-          <ChannelLogos :channels="post.channels" />
-          <SignoffStrip :strip="post.strip" :now="me?.now" />
-          <span class="quiet when">{{
-            post.at && facts[post.workspace_id] ? planned(post.at, facts[post.workspace_id]!.zone) : 'no time yet'
-          }}</span>
-        </router-link>
-      </li>
-      <li v-if="!isPending && posts.length === 0" class="none">
-        {{
-          words
-            ? 'No post has these words.'
-            : stage
-              ? 'No post stands there now.'
-              : 'No posts yet. Make the first one: write once, adapt for each channel, ask, release.'
-        }}
-      </li>
-    </ul>
-    <Button v-if="hasNextPage" :loading="isFetchingNextPage" @click="fetchNextPage()">Show older posts</Button>
+    <DiscardedList v-if="discarded" :client="id" :words="words" :names="names" />
+    <template v-else>
+      <p v-if="error" role="alert" class="late">{{ unread(error) }}</p>
+      <p v-if="off > 0 && !everything" class="quiet">
+        {{ counted(off, 'channel is', 'channels are') }} switched off in your views.
+        <button type="button" class="link-button" @click="everything = true">Show everything</button>
+      </p>
+      <ComingShape v-if="isPending" label="Fetching the posts" :lines="10" />
+      <ul class="list" :class="{ one: workspace }" :aria-busy="isPending">
+        <li
+          v-for="post in posts"
+          :key="post.id"
+          :class="[`stage-${post.stage}`, { chosen: picked.has(post.id) }]"
+          :data-post="post.id"
+        >
+          <Checkbox
+            class="choose"
+            :checked="picked.has(post.id)"
+            :aria-label="`Choose ${titled(post.subject)}`"
+            @change="turn(post)"
+          />
+          <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
+            <span class="stage">{{ STAGES[post.stage] }}</span>
+            <b>{{ titled(post.subject) }}</b>
+            <span v-if="!workspace" class="quiet client">{{ facts[post.workspace_id]?.name }}</span>
+            <ChannelLogos :channels="post.channels" />
+            <SignoffStrip :strip="post.strip" :now="me?.now" />
+            <span class="quiet when">{{
+              post.at && facts[post.workspace_id] ? planned(post.at, facts[post.workspace_id]!.zone) : 'no time yet'
+            }}</span>
+          </router-link>
+        </li>
+        <li v-if="!isPending && posts.length === 0" class="none">
+          {{
+            words
+              ? 'No post has these words.'
+              : stage
+                ? 'No post stands there now.'
+                : 'No posts yet. Make the first one: write once, adapt for each channel, ask, release.'
+          }}
+        </li>
+      </ul>
+      <Button v-if="hasNextPage" :loading="isFetchingNextPage" @click="fetchNextPage()">Show older posts</Button>
+    </template>
     <SeveralBar
       v-if="picked.size > 0"
       :chosen="picked"

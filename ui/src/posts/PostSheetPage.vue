@@ -10,6 +10,7 @@ import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
 import { entitle } from '@/parts/title'
 import { providePins } from '@/talk/pins'
+import DiscardedPost from './DiscardedPost.vue'
 import PostColumns from './PostColumns.vue'
 import PostDialogs from './PostDialogs.vue'
 import PostLedger from './PostLedger.vue'
@@ -33,7 +34,7 @@ const route = useRoute()
 const router = useRouter()
 // begun here, or come back to before its first word
 if (route.query.new !== undefined) begun(props.post)
-const { data: sheet, error, isPending } = useSheet(props.workspace, props.post)
+const { data: sheet, error, isPending, refetch } = useSheet(props.workspace, props.post)
 /** Whether there is anything of it on the server. */
 const made = ref(!isUnmade(props.post))
 watch(
@@ -110,7 +111,7 @@ const open = ref<Dialog>()
     />
   </component>
   <component :is="over ? 'div' : 'main'" v-else class="wait">
-    <p v-if="error" role="alert">{{ unread(error) }} <router-link to="/desk">Go to the Desk</router-link></p>
+    <DiscardedPost v-if="error" :workspace="workspace" :post="post" :refusal="unread(error)" @restored="refetch()" />
     <ComingShape v-else-if="isPending" label="Fetching the post" :lines="12" />
   </component>
 </template>

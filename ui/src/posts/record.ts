@@ -49,8 +49,8 @@ const SETTINGS: Record<string, string> = {
 }
 const WORDS: Record<string, (facts: Facts) => string> = {
   post_made: () => 'made the post',
-  post_discarded: () => 'discarded it',
-  post_brought_back: () => 'restored it',
+  post_discarded: () => 'discarded the post',
+  post_brought_back: () => 'restored the post',
   post_named: (f) => `named it ${text(f.after)}`,
   part_saved: (f) =>
     f.part === 'descriptions' ? `described the pictures${on(f)}` : `changed the ${partName(f)}${on(f)}${to(f.after)}`,

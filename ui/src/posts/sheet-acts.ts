@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ok } from '@/api/client'
 import { titled } from '@/api/words'
 import { offerUndo } from '@/parts/undo'
+import { restorePost } from './discarded'
 import { settled, useAct, type Sheet } from './sheet'
 import { attempt } from '@/parts/problem'
 
@@ -67,7 +68,7 @@ export function useSheetActs(
   )
   const bringBack = () =>
     attempt(async () => {
-      await ok(api.POST('/api/w/{workspace}/posts/{post}/bring-back', { params }))
+      await restorePost(path)
       await router.push({ name: 'post', params: path })
     })
   return { release, takeBack, close, ready, discard }
