@@ -11,7 +11,7 @@ module AskFirst
         class << self
           # @param scope [Store::Scope]
           # @param before [String, nil] keyset cursor: the last id of the page before
-          # @param words [String, nil] looked for in subject lines and copy
+          # @param words [String, nil] looked for in subject lines, inner names and copy
           # @param channels [Array<String>, nil] only posts on one of these channels
           # @param all [Boolean] also posts that are only on channels which the reader has switched off
           # @return [Hash] JSON-ready
@@ -47,6 +47,7 @@ module AskFirst
               id: row[:id],
               workspace_id: row[:workspace_id],
               subject: row[:subject],
+              inner_name: row[:inner_name],
               stage: row[:stage],
               strip: row[:strip],
               at: row[:at]&.iso8601,

@@ -78,7 +78,18 @@ RSpec.describe "Writing by the API" do
       ).to eq 2 # the draft's own words, and these
     end
 
-    it "note and subject line as well" do
+    it "note, inner name and subject line as well" do
+      2.times do
+        expect(ines.call(:put, at("/inner-name"), { inner_name: "Route 4 once more" }, seen(1))).to eq(
+          [200, { "version" => 2 }]
+        )
+      end
+      expect(told(ines.call(:put, at("/inner-name"), { inner_name: "Route 5" }, seen(1)))).to eq(
+        [409, "part_changed", "inner_name"]
+      )
+      expect(ines.call(:get, "/api/posts?words=route+4+once").last["posts"]).to contain_exactly(
+        include("id" => post, "inner_name" => "Route 4 once more")
+      )
       2.times do
         expect(ines.call(:put, at("/note"), { note: "Ask the pier master." }, seen(1))).to eq [200, { "version" => 2 }]
       end

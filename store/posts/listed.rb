@@ -7,7 +7,7 @@ module AskFirst
       class Listed
         FOUND = 500 # posts looked at when words are searched for
         # What a line shows of a post; all of a row takes twice as long to read.
-        COLUMNS = %i[id workspace_id subject stage strip at].map { |column| Sequel[:posts][column] }.freeze
+        COLUMNS = %i[id workspace_id subject inner_name stage strip at].map { |column| Sequel[:posts][column] }.freeze
         # where it goes, in the same round trip
         CHANNELS = Sequel.lit(<<~SQL)
           (SELECT json_agg(json_build_object('id', c.id, 'network', c.network, 'initials', c.initials, 'name', c.name,
@@ -30,7 +30,7 @@ module AskFirst
         end
 
         # @param stage [String, nil]
-        # @param words [String] looked for in subject lines and copy
+        # @param words [String] looked for in subject lines, inner names and copy
         # @param channels [Array<String>, nil] only posts on one of these channels
         # @param all [Boolean] also posts that are only on channels which the reader has switched off
         def initialize(scope, stage:, words:, channels:, all:)

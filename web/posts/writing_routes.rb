@@ -61,6 +61,17 @@ module AskFirst
 
         # What stands beside a post and voids nothing.
         def self.beside(app, at)
+          app.put("#{at}/inner-name") do
+            json(
+              version:
+                act(
+                  App::Posts::UpdateInnerName,
+                  post_id: params[:post],
+                  inner_name: body_json["inner_name"],
+                  version: seen_version
+                )
+            )
+          end
           app.put("#{at}/note") do
             json(
               version:

@@ -32,6 +32,8 @@ module AskFirst
 
           def around
             {
+              inner_name: @post.row[:inner_name],
+              inner_name_version: @post.row[:inner_name_version],
               note: @post.row[:note],
               note_version: @post.row[:note_version],
               labels: words(:labels),

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-// What stands beside the post and voids nothing: the note to the team, labels, campaign.
+// What stands beside the post and voids nothing: its inner name, the note to the team, labels, campaign.
 import { Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { api, ok } from '@/api/client'
 import { useAct, type Sheet } from './sheet'
+import InnerName from './InnerName.vue'
 import { usePart } from './part'
 import SaysState from './SaysState.vue'
 import ActButton from '@/parts/ActButton.vue'
@@ -104,6 +105,7 @@ const setCampaign = useAct<string>(props.sheet.id, (name) =>
       @done="keepCampaign"
       @left="keepCampaign"
     />
+    <InnerName :sheet="sheet" :off="off" />
     <Textarea
       :value="note ?? ''"
       :rows="2"

@@ -54,7 +54,7 @@ async function restore(post: Row) {
     <li v-for="post in posts" :key="post.id" :data-post="post.id">
       <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
         <b>{{ titled(post.subject) }}</b>
-        <span v-if="!client" class="quiet">{{ names[post.workspace_id] }}</span>
+        <span class="quiet">{{ client ? '' : names[post.workspace_id] }}</span>
         <ChannelLogos :channels="post.channels" />
         <span class="quiet">Discarded by {{ post.by }}, {{ moment(post.discarded_at) }}</span>
       </router-link>
@@ -89,7 +89,7 @@ async function restore(post: Row) {
 .list a {
   display: grid;
   flex: 1;
-  grid-template-columns: minmax(150px, 1fr) auto auto 300px;
+  grid-template-columns: minmax(150px, 1fr) 150px 110px 280px;
   gap: 16px;
   align-items: center;
   min-height: 40px;

@@ -157,7 +157,10 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), X: turnHere
           />
           <router-link data-row :to="{ name: 'post', params: { workspace: post.workspace_id, post: post.id } }">
             <span class="stage">{{ STAGES[post.stage] }}</span>
-            <b>{{ titled(post.subject) }}</b>
+            <b
+              >{{ titled(post.subject)
+              }}<span v-if="post.inner_name" class="quiet inner"> {{ post.inner_name }}</span></b
+            >
             <span v-if="!workspace" class="quiet client">{{ facts[post.workspace_id]?.name }}</span>
             <ChannelLogos :channels="post.channels" />
             <SignoffStrip :strip="post.strip" :now="me?.now" />

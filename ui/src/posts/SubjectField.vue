@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// The subject line: the agency's own name for the post; the client never sees it.
+// The subject line: what the post is called in every list. The client reads it where a plan is shared with them; the
+// agency's own name for it stands beside the labels.
 import { LENGTHS } from '@/api/lengths'
 import { Input } from 'ant-design-vue'
 import { computed, onMounted, toRef } from 'vue'
@@ -31,12 +32,12 @@ function type(text: string) {
 <template>
   <span class="subject">
     <h1 class="hidden">{{ value || 'Untitled' }}</h1>
-    <label for="subject" class="hidden">Subject line, agency side only</label>
+    <label for="subject" class="hidden">Subject line, read by the client in the plan</label>
     <Input
       id="subject"
       :value="value"
       :readonly="!!off"
-      :title="off ?? 'Subject line; the client never sees it'"
+      :title="off ?? 'Subject line; the client reads it in the plan that is shared with them'"
       :maxlength="LENGTHS.subject"
       :bordered="false"
       placeholder="Give it a subject"

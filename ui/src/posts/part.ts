@@ -31,7 +31,7 @@ function keptIn<T>(box: Draft): { value: T; seen: number } | undefined {
  * @param weigh asked before a value is sent, whether it can be sent as it is; what cannot waits, kept, until `save(true)`
  */
 export function usePart<T>(
-  where: { workspace: string; post: string; part: PartName | 'subject' | 'note'; channel?: string },
+  where: { workspace: string; post: string; part: PartName | 'subject' | 'inner_name' | 'note'; channel?: string },
   server: Ref<ServerPart>,
   empty: T,
   weigh?: (value: T) => Promise<boolean>,
@@ -118,6 +118,13 @@ export function usePart<T>(
         api.PUT('/api/w/{workspace}/posts/{post}/subject', {
           params: { path, header },
           body: { subject: sent as string },
+        }),
+      )
+    if (where.part === 'inner_name')
+      return ok(
+        api.PUT('/api/w/{workspace}/posts/{post}/inner-name', {
+          params: { path, header },
+          body: { inner_name: sent as string },
         }),
       )
     if (where.part === 'note')

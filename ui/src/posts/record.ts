@@ -55,6 +55,7 @@ const WORDS: Record<string, (facts: Facts) => string> = {
   part_saved: (f) =>
     f.part === 'descriptions' ? `described the pictures${on(f)}` : `changed the ${partName(f)}${on(f)}${to(f.after)}`,
   part_follows: (f) => `set the ${partName(f)}${on(f)} back to follow the master`,
+  inner_name_saved: (f) => `gave it the inner name ${text(f.after)}`,
   note_saved: () => 'changed the note to the team',
   labelled: (f) => `labelled it ${list((f.after as string[]) ?? []) || 'with nothing'}`,
   campaign_set: (f) => (f.after ? `put it into the campaign ${text(f.after)}` : 'removed it from its campaign'),

@@ -51,6 +51,21 @@ RSpec.describe "The plan that a client sees" do
     expect(acts & %w[kept_out let_in]).to eq %w[kept_out let_in]
   end
 
+  it "has the subject of a post, and never the inner name that the agency gave it" do
+    post = asked("2026-10-27T09:45")
+    world.act("Posts::UpdateInnerName", :ines, post_id: post, inner_name: "Costly rerun", version: 1)
+    subject = world.owner[:posts].where(id: post).get(:subject)
+    line = world.line(post)[:ask_id]
+    row = AskFirst::Store::People::Members.find(world.environment.db, world.person(:odile), w, world.environment.now)
+    guest = AskFirst::App::Signoff::AsksOf.guest(world.environment, row, line)
+    seen =
+      [plan, by_link(link[:secret]), AskFirst::App::Signoff::Review.call(world.environment, guest)].map do |found|
+        JSON.generate(found)
+      end
+    expect(seen.first(2)).to all include(subject)
+    seen.each { |found| expect(found).not_to include "Costly rerun" }
+  end
+
   it "is seen by the lead in one press exactly as by the client; by who is limited, on their channels" do
     one = asked("2026-10-27T10:30")
     expect(of(one, plan(:ines))).to eq of(one, plan(:odile))
