@@ -45,6 +45,15 @@ module AskFirst
       # A moment in the client's own words of time.
       def in_words(moment) = Core::Plan::WallTime.at(moment, workspace[:zone]).wall.strftime("%A %-d %B, %H:%M")
 
+      # A planned time as the client's clock on the wall shows it, with its place where that is another one.
+      # @param wall [Time, nil]
+      def planned_words(wall, zone)
+        return "No time yet" unless wall
+
+        there = zone == workspace[:zone] ? nil : Core::Plan::WallTime.new(wall, zone).place
+        [wall.strftime("%a %-d %b, %H:%M"), there].compact.join(" ")
+      end
+
       def how_many(posts) = posts == 1 ? "one post" : "#{posts} posts"
     end
   end

@@ -80,7 +80,7 @@ module AskFirst
           Core::Dispatch::Clearance.of(
             Core::Dispatch::Clearance::Facts.new(
               state: "planned",
-              release: release && { at: release[:at], needs: release[:rendition_ids].to_a },
+              release: release && { at: release[:at], zone: release[:zone], needs: release[:rendition_ids].to_a },
               uploads: row[:uploads].keys,
               stopped: @client[:archived_at] || @client[:deleted_at],
               unconfirmed: @client[:brought_back] || row[:unconfirmed_at],

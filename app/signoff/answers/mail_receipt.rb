@@ -52,8 +52,7 @@ module AskFirst
         end
 
         def place(line)
-          time = line[:wall]&.strftime("%a %-d %b, %H:%M") || "No time yet"
-          "#{time} · #{line[:channels].join(", ")}"
+          "#{planned_words(line[:wall], line[:zone])} · #{line[:channels].join(", ")}"
         end
 
         # @return [String] "on Wednesday 14 October, 10:31"

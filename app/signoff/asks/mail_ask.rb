@@ -88,8 +88,7 @@ module AskFirst
 
         # @param own [Array<Hash>] of Store::Signoff::AskedRows, that say the same at the same time
         def place(own)
-          time = own.first[:wall]&.strftime("%a %-d %b, %H:%M") || "No time yet"
-          "#{time} · #{own.map { |row| row[:channel] }.join(", ")}"
+          "#{planned_words(own.first[:wall], own.first[:zone])} · #{own.map { |row| row[:channel] }.join(", ")}"
         end
 
         # @return [Array<String>] what its files show, for who does not see them here

@@ -64,7 +64,7 @@ module AskFirst
         end
 
         def sentence(ask, who, post_ids)
-          due = Core::Plan::WallTime.at(ask[:due_at], workspace[:zone]).wall.strftime("%a %-d %b, %-H:%M")
+          due = Core::Plan::WallTime.said(ask[:due_at], workspace[:zone])
           what = post_ids.size == 1 ? "“#{subject(post_ids.first)}”" : "#{post_ids.size} posts"
           "#{what}: the answer of #{who.join(", ")} was due #{due}."
         end

@@ -17,6 +17,7 @@ RSpec.describe AskFirst::Core::Dispatch::Clearance do
       state: "planned",
       release: {
         at: now,
+        zone: "Europe/Lisbon",
         needs: %w[one two]
       },
       uploads: %w[one two three],
@@ -66,7 +67,10 @@ RSpec.describe AskFirst::Core::Dispatch::Clearance do
 
   it "is trouble when it is more than half an hour late, and goes until then" do
     expect(kind(now: now + 1_800)).to eq :send
-    expect(ruling(now: now + 1_801)).to have_attributes(kind: :trouble, sentence: /Its time was 06:30 UTC/)
+    expect(ruling(now: now + 1_801)).to have_attributes(
+      kind: :trouble,
+      sentence: /Its time was Thu 15 Oct 2026, 7:30 Lisbon, more than/
+    )
   end
 
   it "stops where the connection has lapsed, and has an old card read anew" do

@@ -5,7 +5,7 @@ import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
-import { age, brief, heading } from '@/api/time'
+import { age, briefThere, heading } from '@/api/time'
 import { counted, list, titled } from '@/api/words'
 import ChannelLogo from '@/parts/ChannelLogo.vue'
 import ChannelLogos from '@/parts/ChannelLogos.vue'
@@ -48,7 +48,7 @@ function open(workspace: string, post: string) {
   return { name: 'post', params: { workspace, post } }
 }
 function when(at: string | null | undefined, workspace: string) {
-  return at && desk.value ? brief(at, desk.value.now, zones.value[workspace]) : 'no time yet'
+  return at && desk.value ? briefThere(at, desk.value.now, zones.value[workspace] ?? 'UTC') : 'no time yet'
 }
 
 const release = useMutation({

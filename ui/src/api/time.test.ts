@@ -1,14 +1,24 @@
 import { describe, expect, it } from 'vitest'
-import { age, brief, calendarDay, heading, moment, place, planned, readAs } from './time'
+import { age, brief, briefThere, calendarDay, heading, moment, place, planned, readAs } from './time'
 import { initials, list, titled } from './words'
 
 describe('times as people read them', () => {
   const now = '2026-10-14T09:20:00Z'
 
   it('says only the hour for today, the weekday within days, the date beyond', () => {
-    expect(brief('2026-10-14T16:00:00Z', now, 'Europe/Lisbon')).toBe('17:00')
-    expect(brief('2026-10-15T06:30:00Z', now, 'Europe/Lisbon')).toBe('Thu 7:30')
-    expect(brief('2026-11-01T07:30:00Z', now, 'America/Denver')).toBe('1 Nov, 1:30')
+    readAs({ zone: 'Europe/Lisbon', hour12: false, date_language: 'en-GB' })
+    expect(brief('2026-10-14T16:00:00Z', now)).toBe('17:00')
+    expect(brief('2026-10-15T06:30:00Z', now)).toBe('Thu 7:30')
+    expect(brief('2026-11-01T07:30:00Z', now)).toBe('1 Nov, 7:30')
+  })
+
+  it('never gives a client’s time elsewhere without its place and one’s own', () => {
+    readAs({ zone: 'Europe/Lisbon', hour12: false, date_language: 'en-GB' })
+    expect(briefThere('2026-10-15T06:30:00Z', now, 'Europe/Lisbon')).toBe('Thu 7:30')
+    expect(briefThere('2026-10-15T15:00:00Z', now, 'America/Denver')).toBe('Thu 9:00 Denver (16:00 yours)')
+    expect(briefThere('2026-10-17T00:00:00Z', now, 'America/Denver')).toBe('Fri 18:00 Denver (Sat 1:00 yours)')
+    readAs({ zone: 'America/Denver', hour12: false, date_language: 'en-GB' })
+    expect(briefThere('2026-10-15T15:00:00Z', now, 'America/Denver')).toBe('Thu 9:00')
   })
 
   it('says how long something has waited', () => {

@@ -83,12 +83,27 @@ export function place(zone: string): string {
 export function planned(at: string, zone: string): string {
   const text = `${dated(at, zone)}, ${clock(at, zone)}`
   if (sameOffset(at, zone)) return text
-  const day = date(at, zone) === date(at, reader.zone) ? '' : `${weekday(at, reader.zone)} `
-  return `${text} ${place(zone)} (${day}${clock(at, reader.zone)} yours)`
+  return `${text} ${place(zone)} (${yours(at, zone)})`
 }
 
-/** "7:30" today, "Thu 7:30" in the coming and past days, "15 Oct, 7:30" further away. */
-export function brief(at: string, now: string, zone: string = reader.zone): string {
+/** "17:00 yours"; "Fri 1:30 yours" when it is another day there. */
+function yours(at: string, zone: string): string {
+  const day = date(at, zone) === date(at, reader.zone) ? '' : `${weekday(at, reader.zone)} `
+  return `${day}${clock(at, reader.zone)} yours`
+}
+
+/** By the reader's clock: "7:30" today, "Thu 7:30" in the coming and past days, "15 Oct, 7:30" further away. */
+export function brief(at: string, now: string): string {
+  return shortly(at, now, reader.zone)
+}
+
+/** The same by the clock of a client, with its place and the reader's own time where they live elsewhere: "Thu 10:00 Denver (17:00 yours)". */
+export function briefThere(at: string, now: string, zone: string): string {
+  const text = shortly(at, now, zone)
+  return sameOffset(at, zone) ? text : `${text} ${place(zone)} (${yours(at, zone)})`
+}
+
+function shortly(at: string, now: string, zone: string): string {
   const days = Math.abs(new Date(at).getTime() - new Date(now).getTime()) / 86_400_000
   if (days < 1 && date(at, zone) === date(now, zone)) return clock(at, zone)
   return days < 6 ? `${weekday(at, zone)} ${clock(at, zone)}` : `${date(at, zone)}, ${clock(at, zone)}`
@@ -140,6 +155,19 @@ export function month(at: string, now: string): string {
 /** "October 2026" of a day such as 2026-10-14. */
 export function monthOf(iso: string): string {
   return format(iso.slice(0, 10), 'UTC', { month: 'long', year: 'numeric' })
+}
+
+/** A date and a time as a profile would show them, to choose by. */
+export function example(at: string, profile: { zone?: string; hour12: boolean; date_language: string }): string {
+  return new Intl.DateTimeFormat(profile.date_language, {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    hour: 'numeric',
+    minute: '2-digit',
+    hour12: profile.hour12,
+    timeZone: profile.zone,
+  }).format(new Date(at))
 }
 
 /** The weekdays of days in as few letters as the language has: "M", "T". */

@@ -110,7 +110,7 @@ function limits(one: Channel) {
   const shows = kinds.includes('picture')
   const needs = needed ? `needs a ${shows ? 'picture' : kinds.join(' or ')}` : ''
   const most = shows ? `at most ${counted(pictures ?? 0, 'picture', 'pictures')}` : ''
-  return `${text?.toLocaleString('en-GB')} characters · ${[needs, most].filter(Boolean).join(', ')}`
+  return `${text == null ? '' : new Intl.NumberFormat('en-GB').format(text)} characters · ${[needs, most].filter(Boolean).join(', ')}`
 }
 </script>
 

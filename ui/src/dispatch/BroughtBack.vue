@@ -130,7 +130,7 @@ function shut() {
             :key="row.id"
             :row="row"
             :now="log.now"
-            :zone="clients[row.workspace_id]?.zone"
+            :zone="clients[row.workspace_id]?.zone ?? 'UTC'"
             :can="group.can"
             @decide="(answer, address) => decide([row], answer, address)"
           />

@@ -8,7 +8,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useChosen } from '@/agency/me'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
-import { brief } from '@/api/time'
+import { briefThere } from '@/api/time'
 import { titled } from '@/api/words'
 import ChannelLogo from '@/parts/ChannelLogo.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
@@ -51,7 +51,7 @@ function shut() {
   void router.replace({ query: rest })
 }
 function when(row: Row) {
-  return row.at && first.value ? brief(row.at, first.value.now, names.value[row.workspace_id]?.zone) : ''
+  return row.at && first.value ? briefThere(row.at, first.value.now, names.value[row.workspace_id]?.zone ?? 'UTC') : ''
 }
 const GOING: Record<string, string> = {
   planned: '',

@@ -3,14 +3,14 @@
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { brief } from '@/api/time'
+import { briefThere } from '@/api/time'
 import { titled } from '@/api/words'
 import ChannelLogo from '@/parts/ChannelLogo.vue'
 
 const props = defineProps<{
   row: Schemas['UnconfirmedRow']
   now: string
-  zone?: string
+  zone: string
   can?: { ok: boolean; why?: string }
 }>()
 const emit = defineEmits<{ decide: [answer: 'send' | 'take_back' | 'out', address?: string] }>()
@@ -32,7 +32,7 @@ const said = computed(() => {
 
 <template>
   <li>
-    <b>{{ brief(row.at, now, zone) }}</b>
+    <b>{{ briefThere(row.at, now, zone) }}</b>
     <ChannelLogo :network="row.network" :initials="row.initials" :name="row.channel" />
     <router-link class="subject" :to="{ name: 'post', params: { workspace: row.workspace_id, post: row.post_id } }">{{
       subject

@@ -6,6 +6,8 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
+import { useChosen } from '@/agency/me'
+import { example as exampleOf } from '@/api/time'
 import FormField from '@/parts/FormField.vue'
 import PersonFace from '@/parts/PersonFace.vue'
 import ZoneField from '@/parts/ZoneField.vue'
@@ -19,6 +21,7 @@ import ClockField from '@/parts/fields/ClockField.vue'
 import UploadButton from '@/parts/fields/UploadButton.vue'
 
 const queries = useQueryClient()
+const { me } = useChosen()
 const route = useRoute()
 const { data } = useQuery({ queryKey: ['profile'], queryFn: () => ok(api.GET('/api/profile')) })
 interface Form {
@@ -41,15 +44,7 @@ const languages = ['en-GB', 'en-US', 'de', 'fr', 'es', 'pt', 'it', 'nl', 'da', '
 const language = (code: string) => new Intl.DisplayNames(['en'], { type: 'language' }).of(code) ?? code
 const example = computed(() =>
   form.value
-    ? new Intl.DateTimeFormat(form.value.date_language, {
-        weekday: 'long',
-        day: 'numeric',
-        month: 'long',
-        hour: 'numeric',
-        minute: '2-digit',
-        hour12: form.value.hour12,
-        timeZone: zoneOr(form.value.zone),
-      }).format(new Date())
+    ? exampleOf(me.value?.now ?? new Date().toISOString(), { ...form.value, zone: zoneOr(form.value.zone) })
     : '',
 )
 function zoneOr(zone: string) {

@@ -65,7 +65,7 @@ const all = computed(() => found.value?.entries.every((one) => one.good) && foun
       <p class="given" :class="all ? 'yes' : 'change'">
         {{
           all
-            ? `Right: all ${proof.entries.length} entries are in the record of ${proof.client}, which holds ${proof.size}.`
+            ? `Right: ${proof.entries.length === 1 ? 'its entry is' : `all ${proof.entries.length} entries are`} in the record of ${proof.client}, which holds ${proof.size}.`
             : `Wrong: not everything on this sheet is in the record of ${proof.client}.`
         }}
       </p>

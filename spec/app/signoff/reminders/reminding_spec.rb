@@ -98,7 +98,7 @@ RSpec.describe "Missing answers" do
     expect([late_for(:ines), late_for(:tobiah)]).to eq [1, 1]
     expect(
       notices("late").first.last
-    ).to include "the answer of Odile Marchetti, Per Haugland was due Thu 15 Oct, 16:00"
+    ).to include "the answer of Odile Marchetti, Per Haugland was due Thu 15 Oct 2026, 16:00 Lisbon"
     expect(world.stage(post)).to eq "client_approval"
   end
 
