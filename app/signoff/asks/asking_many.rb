@@ -15,6 +15,7 @@ module AskFirst
           check!(post_ids)
           ids = seen(post_ids)
           posts = post_states(ids)
+          @subjects = posts.transform_values { |post| post.row[:subject] }
           @gone = post_ids.uniq - ids
           Askable.new(
             posts.values,

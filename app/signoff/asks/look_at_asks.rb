@@ -27,7 +27,8 @@ module AskFirst
             people: group.people.filter_map { |id| names[id] }.sort,
             due_at: Core::Signoff::Due.after(hours, now, step.hours).iso8601,
             dues: choices.map { |choice| choice.merge(at: choice[:at].iso8601) },
-            post_ids: group.only.keys
+            post_ids: group.only.keys,
+            subjects: @subjects.values_at(*group.only.keys)
           }
         end
 

@@ -2,7 +2,7 @@
 // What is wrong with the sending and with connections, for those who can do something about it; of one kind in one
 // line.
 import { computed } from 'vue'
-import { counted, list } from '@/api/words'
+import { counted, few } from '@/api/words'
 import type { Schemas } from '@/api/client'
 import ChannelLogo from '@/parts/ChannelLogo.vue'
 
@@ -47,7 +47,7 @@ const planned = (one: Connection) =>
     <details v-else class="alarm" :class="kind.level">
       <summary role="status">
         {{ kind.rows.length }} {{ KINDS[kind.level] ?? 'connections need somebody' }}:
-        {{ list([...new Set(kind.rows.map((one) => clients[one.workspace_id]?.name ?? ''))].slice(0, 4)) }}
+        {{ few([...new Set(kind.rows.map((one) => clients[one.workspace_id]?.name ?? ''))], 'client', 'clients') }}
       </summary>
       <ul>
         <li v-for="one in kind.rows" :key="one.channel_id">

@@ -80,7 +80,9 @@ const nudge = useMutation({
                 ><SignoffStrip :strip="line.post.strip" :now="desk.now"
               /></span>
               <span class="line quiet"
-                ><span class="marks"
+                ><span v-if="several && by === 'person'"
+                  >{{ names[line.workspace_id] }} · {{ when(line.post.at, line.workspace_id) }}</span
+                ><span v-else class="marks"
                   >{{ when(line.post.at, line.workspace_id) }} <ChannelLogos :channels="line.post.channels" /></span
                 ><b v-if="line.late" class="late">answer was due {{ when(line.due_at, line.workspace_id) }}</b
                 ><span v-else>by {{ when(line.due_at, line.workspace_id) }}</span></span

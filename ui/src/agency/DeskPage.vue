@@ -297,10 +297,15 @@ useKeys({
         >
           <template #default="{ row }">
             <span class="with-act">
-              <router-link data-row :to="open(row.workspace_id, row.id)" class="timed">
-                <b>{{ when(row.at, row.workspace_id) }}</b>
-                <ChannelLogos :channels="row.channels" />
-                <span>{{ titled(row.subject) }}</span>
+              <router-link data-row :to="open(row.workspace_id, row.id)">
+                <span class="line"
+                  ><b>{{ titled(row.subject) }}</b
+                  ><ChannelLogos :channels="row.channels"
+                /></span>
+                <span class="line quiet"
+                  ><span>{{ names[row.workspace_id] }}</span
+                  ><b>{{ when(row.at, row.workspace_id) }}</b></span
+                >
               </router-link>
               <Button
                 v-if="releases[row.workspace_id] && mine.length > 1"
@@ -317,12 +322,16 @@ useKeys({
         <h2 class="second">Next out</h2>
         <ul>
           <li v-for="one in desk.next_out" :key="one.showing_id" class="row">
-            <router-link data-row :to="open(one.workspace_id, one.post_id)" class="timed">
-              <b>{{ when(one.at, one.workspace_id) }}</b>
-              <span class="marks"
+            <router-link data-row :to="open(one.workspace_id, one.post_id)">
+              <span class="line"
+                ><b>{{ titled(one.subject) }}</b
                 ><ChannelLogo :network="one.network" :initials="one.initials" :name="one.channel"
               /></span>
-              <span>{{ titled(one.subject) }} <b v-if="one.stage === 'held'" class="quiet">held</b></span>
+              <span class="line quiet"
+                ><span
+                  >{{ names[one.workspace_id] }}<template v-if="one.stage === 'held'">, <b>held</b></template></span
+                ><b>{{ when(one.at, one.workspace_id) }}</b></span
+              >
             </router-link>
           </li>
           <li v-if="desk.next_out.length === 0" class="none">Nothing is released at the moment.</li>

@@ -11,7 +11,7 @@ import ClientSwitcher from './ClientSwitcher.vue'
 import { useChosen } from './me'
 import { startAnew } from './signIn'
 import { useWaits } from './waits'
-import { keysOn, useKeys } from '@/parts/keys'
+import { keysOn, opening, useKeys } from '@/parts/keys'
 import { later } from '@/parts/later'
 
 const IdeaCapture = later(() => import('@/ideas/IdeaCapture.vue'))
@@ -82,7 +82,7 @@ async function stopLooking() {
 
 const finding = ref(false)
 const thinking = ref(false)
-useKeys({ '/': () => inHouse.value && find(), E: () => inHouse.value && (thinking.value = true) })
+useKeys({ '/': () => inHouse.value && find(), E: opening(() => inHouse.value && (thinking.value = true)) })
 // what is typed while the line is on its way belongs into it, and is no key of the page
 const early = ref('')
 function find() {

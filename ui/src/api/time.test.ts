@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { age, brief, briefThere, calendarDay, heading, moment, place, planned, readAs } from './time'
-import { initials, list, titled } from './words'
+import { few, initials, list, titled } from './words'
 
 describe('times as people read them', () => {
   const now = '2026-10-14T09:20:00Z'
@@ -62,5 +62,14 @@ describe('words', () => {
   it('gives initials and a title to what has none', () => {
     expect(initials('Odile Marchetti')).toBe('OM')
     expect(titled('  ')).toBe('Untitled')
+  })
+})
+
+describe('a list that was cut', () => {
+  it('says how many it leaves out, and leaves out no single one', () => {
+    const names = ['Alder', 'Basalt', 'Cinder', 'Dunmore', 'Elm', 'Fern']
+    expect(few(names.slice(0, 4), 'client', 'clients')).toBe('Alder, Basalt, Cinder and Dunmore')
+    expect(few(names.slice(0, 5), 'client', 'clients')).toBe('Alder, Basalt, Cinder, Dunmore and Elm')
+    expect(few(names, 'client', 'clients')).toBe('Alder, Basalt, Cinder, Dunmore and 2 more clients')
   })
 })

@@ -27,6 +27,12 @@ export function list(words: string[]): string {
   return `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`
 }
 
+/** The first of them, and how many more there are: "Alder, Basalt and 27 more clients". */
+export function few(words: string[], one: string, more: string, most = 4): string {
+  if (words.length <= most + 1) return list(words)
+  return `${words.slice(0, most).join(', ')} and ${words.length - most} more ${words.length - most === 1 ? one : more}`
+}
+
 /** A number with its noun, "1 post" or "3 posts"; also with a verb, "1 post is". */
 export function counted(count: number, one: string, more: string): string {
   return `${count} ${count === 1 ? one : more}`

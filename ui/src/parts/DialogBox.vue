@@ -2,8 +2,8 @@
 // A dialog of ours: still, named by its title, without a footer of its own. The focus goes in when it opens and back
 // to where it was when it closes; Esc closes it wherever the focus is.
 import { Modal } from 'ant-design-vue'
-import { useEventListener } from '@vueuse/core'
 import { nextTick, onBeforeUnmount, ref, watch } from 'vue'
+import { useEscape } from './escape'
 
 const props = withDefaults(defineProps<{ open?: boolean; title: string; width: number; closable?: boolean }>(), {
   open: true,
@@ -19,9 +19,10 @@ watch(
   { immediate: true, flush: 'sync' },
 )
 onBeforeUnmount(goBack)
-useEventListener(window, 'keydown', (event) => {
-  if (event.key === 'Escape' && props.open && !event.defaultPrevented) emit('close')
-})
+useEscape(
+  () => props.open,
+  () => emit('close'),
+)
 
 async function goIn() {
   came = document.activeElement instanceof HTMLElement ? document.activeElement : undefined

@@ -1,10 +1,13 @@
 // A form's values kept in this browser until they are sent: a closed tab or a refused form loses nothing.
-import { ref, watch, type Ref } from 'vue'
+import { nextTick, ref, watch, type Ref } from 'vue'
 import { draft, type Draft } from './drafts'
 
 export interface Kept<T> {
   value: T
+  /** It was sent, and its form goes. */
   forget: () => void
+  /** It was sent, and its form stays: empty again. */
+  clear: () => void
 }
 
 export function useKept<T extends object>(key: string, empty: T): Kept<T> & { value: T } {
@@ -24,6 +27,10 @@ export function useKept<T extends object>(key: string, empty: T): Kept<T> & { va
     },
     set value(next: T) {
       value.value = next
+    },
+    clear() {
+      value.value = { ...empty }
+      void nextTick(() => box.clear())
     },
     forget() {
       live = false

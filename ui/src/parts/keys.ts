@@ -23,6 +23,30 @@ export function dialogOpen(mine?: Element): boolean {
   )
 }
 
+const WAIT = 1_500
+let waiting = 0
+const printable = (event: KeyboardEvent) => event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey
+/** Whether the focus is in what was opened. */
+const arrived = () => !!document.activeElement?.closest('[role="dialog"] :is(input, textarea), .cell-input input')
+function hush(event: KeyboardEvent) {
+  if (arrived() || Date.now() > waiting) return window.removeEventListener('keydown', hush, { capture: true })
+  if (!printable(event)) return
+  event.preventDefault()
+  event.stopPropagation()
+}
+
+/**
+ * What a key opens takes letters only once its field has the focus: until then they are no keys of the page, and stand
+ * nowhere.
+ */
+export function opening(act: () => void): () => void {
+  return () => {
+    waiting = Date.now() + WAIT
+    window.addEventListener('keydown', hush, { capture: true })
+    act()
+  }
+}
+
 export function useKeys(keys: Record<string, () => void>): void {
   const layer = inject(LAYER, undefined)
   function press(event: KeyboardEvent) {

@@ -109,7 +109,7 @@ describe('the post sheet', () => {
     failed.value = new Error('This post is not here.')
     const view = page()
     await flushPromises()
-    expect(view.find('[role=alert]').text()).toContain('This post is not here.')
+    expect(view.findComponent({ name: 'DiscardedPost' }).props('refusal')).toBe('This post is not here.')
   })
 
   it('has one column a channel, and says when the first goes out, who is here too and what is on hold', () => {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // A post's sheet over the page that it was opened from, which keeps its place below.
 import { Button } from 'ant-design-vue'
-import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, nextTick, onBeforeUnmount, ref } from 'vue'
-import { dialogOpen, provideLayer } from '@/parts/keys'
+import { useEscape } from '@/parts/escape'
+import { provideLayer } from '@/parts/keys'
 import { later } from '@/parts/later'
 
 const props = defineProps<{ workspace: string; post: string }>()
@@ -22,8 +22,8 @@ onBeforeUnmount(() => {
   if (row && row !== document.body) void nextTick(() => row.focus({ preventScroll: true }))
 })
 /** Out of a field first, out of the sheet then; what is open over the sheet closes before it. */
-useEventListener(window, 'keydown', (event) => {
-  if (event.key !== 'Escape' || event.defaultPrevented || dialogOpen(root.value)) return
+const there = ref(true)
+useEscape(there, (event) => {
   const field = event.target instanceof Element && event.target.closest('input, textarea, [contenteditable]')
   if (field) root.value?.focus({ preventScroll: true })
   else emit('close')

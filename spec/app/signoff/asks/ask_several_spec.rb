@@ -18,6 +18,11 @@ RSpec.describe "Asking for several posts at once" do
             { side: "internal", people: ["Wren Adeyo"], post_ids: match_array(inside) },
             { side: "client", people: match_array(["Odile Marchetti", "Per Haugland"]), post_ids: [outside] }
           ]
+    subjects =
+      before[:asks].to_h do |one|
+        one[:post_ids].zip(one[:subjects]).to_h.values_at(*one[:post_ids]).then { |all| [one[:side], all] }
+      end
+    expect(subjects["client"]).to eq [world.owner[:posts].where(id: outside).get(:subject)]
     expect(before[:left]).to eq []
     sent = ask([*inside, outside], message: "For next week")
     expect(sent[:asks].map { |one| one.slice(:side, :post_ids) }).to eq(

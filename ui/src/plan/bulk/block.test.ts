@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { BARE, between, copy, erase, fill, fillOn, fromText, inText, lay, weeksOn, type Said } from './block'
+import { BARE, between, copy, erase, fill, fillOn, fromText, inText, lay, outcome, weeksOn, type Said } from './block'
+import { idOf } from '@/plan/calendar/place'
 import { daysOn } from '@/plan/calendar/period'
 
 const days = ['2026-10-12', '2026-10-13', '2026-10-14']
@@ -29,19 +30,11 @@ describe('a block of cells', () => {
   it('is filled down from its first row and right from its first column, what is empty there too', () => {
     const rows = between(days, channels, '2026-10-12@ti', '2026-10-13@vi')
     expect(fillOn(rows, 'down', at)).toEqual({
-      put: [
-        { ...tip, day: '2026-10-12', channel_id: 'ti' },
-        { ...tip, day: '2026-10-13', channel_id: 'ti' },
-      ],
-      erase: [
-        { day: '2026-10-12', channel_id: 'vi' },
-        { day: '2026-10-13', channel_id: 'vi' },
-      ],
+      put: [{ ...tip, day: '2026-10-13', channel_id: 'ti' }],
+      erase: [{ day: '2026-10-13', channel_id: 'vi' }],
     })
-    expect(fillOn(rows, 'right', at).put.map((mark) => [mark.day, mark.channel_id])).toEqual([
-      ['2026-10-12', 'ti'],
-      ['2026-10-12', 'vi'],
-    ])
+    const right = fillOn(rows, 'right', at)
+    expect(right.put.map((mark) => [mark.day, mark.channel_id])).toEqual([['2026-10-12', 'vi']])
   })
 
   it('is copied as a sheet takes it, and laid elsewhere; what does not fit is counted', () => {
@@ -67,5 +60,25 @@ describe('a block of cells', () => {
   it('is carried onto other weeks', () => {
     const marks = [{ ...tip, day: '2026-12-28', channel_id: 'ti' }]
     expect(weeksOn(marks, [1, 2], daysOn).map((mark) => mark.day)).toEqual(['2027-01-04', '2027-01-11'])
+  })
+})
+
+describe('what a change came to', () => {
+  const said = (word: string, day: string) => ({ ...BARE, word, day, channel_id: 'ti' })
+  const cells = ['2026-10-12', '2026-10-13', '2026-10-14'].map((day) => [idOf({ day, channel: 'ti' })])
+
+  it('filled down, the cell that it is filled from is none of those that are put', () => {
+    const at = (id: string) => (id === cells[0]![0] ? { ...BARE, word: 'Tip' } : undefined)
+    expect(fillOn(cells, 'down', at).put.map((mark) => mark.day)).toEqual(['2026-10-13', '2026-10-14'])
+  })
+
+  it('says how many marks it replaced and erased, and counts none that were the same or not there', () => {
+    const put = [said('Tip', '2026-10-13'), said('Tip', '2026-10-14'), said('Tip', '2026-10-15')]
+    const erase = [
+      { day: '2026-10-16', channel_id: 'ti' },
+      { day: '2026-10-17', channel_id: 'ti' },
+    ]
+    const before = [said('Tide', '2026-10-13'), said('Tip', '2026-10-14'), said('Pier', '2026-10-16')]
+    expect(outcome({ put, erase }, before)).toEqual({ put: 2, replaced: 1, erased: 1 })
   })
 })

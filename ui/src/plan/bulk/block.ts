@@ -55,10 +55,14 @@ export function erase(cells: string[][], at: (id: string) => Said | undefined): 
 /** The first row again in every row below it; across, the first column in every one beside it. */
 export function fillOn(cells: string[][], way: 'down' | 'right', at: (id: string) => Said | undefined): Change {
   const from = (row: number, column: number) => (way === 'down' ? cells[0]![column]! : cells[row]![0]!)
-  return write(
-    cells,
-    cells.map((ids, row) => ids.map((_, column) => at(from(row, column)) ?? null)),
-  )
+  const said = cells.map((ids, row) => ids.map((_, column) => at(from(row, column)) ?? null))
+  // what is filled from stands already
+  return way === 'down'
+    ? write(cells.slice(1), said.slice(1))
+    : write(
+        cells.map((row) => row.slice(1)),
+        said.map((row) => row.slice(1)),
+      )
 }
 
 export function copy(cells: string[][], at: (id: string) => Said | undefined): Block {
@@ -107,6 +111,30 @@ function write(cells: string[][], block: Block): Change {
     }),
   )
   return change
+}
+
+const same = (one: Said, other: Said) =>
+  one.word === other.word &&
+  one.clock === other.clock &&
+  one.label_id === other.label_id &&
+  (one.idea_id ?? null) === (other.idea_id ?? null)
+
+/**
+ * What a change came to, so that nothing is replaced or erased without a word.
+ * @param before the marks that stood in its cells
+ */
+export function outcome(change: Change, before: NewMark[]): { put: number; replaced: number; erased: number } {
+  const stood = (one: { day: string; channel_id: string }) =>
+    before.find((mark) => mark.day === one.day && mark.channel_id === one.channel_id)
+  const put = change.put.filter((one) => {
+    const old = stood(one)
+    return !old || !same(old, one)
+  })
+  return {
+    put: put.length,
+    replaced: put.filter(stood).length,
+    erased: change.erase.filter(stood).length,
+  }
 }
 
 /** Marks as they stand, some weeks later. */

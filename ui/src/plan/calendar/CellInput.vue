@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// Writing into a cell: Enter keeps it and goes down, Tab to the right, Esc leaves it as it was.
+// Writing into a cell: Enter keeps it and goes down, Tab to the right, Esc leaves it as it was, and so does
+// whoever goes elsewhere without a letter.
 import { LENGTHS } from '@/api/lengths'
 import { Input } from 'ant-design-vue'
 import { nextTick, onMounted, ref } from 'vue'
@@ -25,7 +26,7 @@ function leave() {
 
 <template>
   <!-- a field that goes while it is changed is told of the change once more, when the library has let go of it -->
-  <span @change.capture.stop>
+  <span class="cell-input" @change.capture.stop>
     <Input
       ref="field"
       v-model:value="text"
@@ -35,7 +36,7 @@ function leave() {
       @keydown.enter.stop.prevent="done('down')"
       @keydown.tab.exact.stop.prevent="done('right')"
       @keydown.esc.stop="leave"
-      @blur="done()"
+      @blur="text === word ? leave() : done()"
     />
   </span>
 </template>

@@ -7,7 +7,7 @@ import { unread } from '@/api/client'
 import { counted } from '@/api/words'
 import ComingShape from '@/parts/ComingShape.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
-import { useKeys } from '@/parts/keys'
+import { opening, useKeys } from '@/parts/keys'
 import { later } from '@/parts/later'
 import { entitle } from '@/parts/title'
 import SeveralBar from '@/plan/bulk/SeveralBar.vue'
@@ -124,7 +124,7 @@ useKeys({
   PageDown: () => turn(1),
   PageUp: () => turn(-1),
   T: () => set({ day: today.value }),
-  P: pencilHere,
+  P: opening(pencilHere),
   D: () => mayDate.value?.ok && dateHere(),
   A: () => picking.pickAll(data.value?.lines ?? [], sheet.several.value ? sheet.chosen.value : undefined),
   F: () => (filtering.value = !filtering.value),

@@ -6,7 +6,7 @@ import { api, ok, sentence, type Schemas } from '@/api/client'
 import { counted } from '@/api/words'
 import { attempt } from '@/parts/problem'
 import { offerUndo, rememberUndo } from '@/parts/undo'
-import type { Change, NewMark, Said } from '@/plan/bulk/block'
+import { outcome, type Change, type NewMark, type Said } from '@/plan/bulk/block'
 import type { Period } from '@/plan/calendar/period'
 import { idOf } from '@/plan/calendar/place'
 import { run, type Order } from '@/plan/bulk/several'
@@ -88,14 +88,16 @@ export function usePencil(
     const undo = async () => !!(await send(back, client))
     // one cell is its own message; several say what was done
     const many = change.put.length + change.erase.length > 1
-    if (many) offerUndo(words(change), undo)
-    else rememberUndo(words(change), undo)
+    const said = words(outcome(change, before.map(asNew)))
+    if (many && said !== '') offerUndo(said, undo)
+    else rememberUndo(said || 'A pencil mark is put.', undo)
     return true
   }
-  const words = ({ put, erase }: Change) =>
+  const words = ({ put, replaced, erased }: ReturnType<typeof outcome>) =>
     [
-      put.length > 0 ? `${counted(put.length, 'mark is', 'marks are')} put.` : '',
-      erase.length > 0 ? `${counted(erase.length, 'cell is', 'cells are')} empty.` : '',
+      put > 0 ? `${counted(put, 'mark is', 'marks are')} put.` : '',
+      replaced > 0 ? `${counted(replaced, 'mark that stood there is', 'marks that stood there are')} replaced.` : '',
+      erased > 0 ? `${counted(erased, 'mark is', 'marks are')} erased.` : '',
     ]
       .filter(Boolean)
       .join(' ')

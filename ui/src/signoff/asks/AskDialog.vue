@@ -7,6 +7,7 @@ import { planned } from '@/api/time'
 import { list } from '@/api/words'
 import { useAct, type Sheet } from '@/posts/sheet'
 import DialogBox from '@/parts/DialogBox.vue'
+import { useKept } from '@/parts/kept'
 import ChoiceField from '@/parts/fields/ChoiceField.vue'
 
 const props = defineProps<{ sheet: Sheet; open: boolean; offer: Sheet['next_ask'] }>()
@@ -15,7 +16,8 @@ const emit = defineEmits<{ close: [] }>()
 const ask = computed(
   () => [props.sheet.next_ask, ...props.sheet.other_asks].find((one) => one?.step_id === props.offer?.step_id) ?? null,
 )
-const words = ref('')
+// kept until it is sent: Esc loses nothing
+const message = useKept(`ask:${props.sheet.id}`, { words: '' })
 const due = ref<string>()
 /** By the client's working hours, as the core counts them; what the route allows is chosen. */
 const dues = computed(() =>
@@ -59,7 +61,7 @@ const send = useAct<undefined>(
         body: {
           step_id: base.step_id,
           post_ids: [props.sheet.id],
-          message: words.value,
+          message: message.value.words,
           due_at: due.value,
           channel_ids: only.value.length === base.channels.length ? undefined : only.value,
         },
@@ -67,7 +69,7 @@ const send = useAct<undefined>(
     )
   },
   () => {
-    words.value = ''
+    message.clear()
     emit('close')
   },
 )
@@ -112,7 +114,12 @@ const send = useAct<undefined>(
       <label for="ask-words"
         >A message (read by {{ ask.side === 'client' ? 'the client' : 'the agency side only' }})</label
       >
-      <Textarea id="ask-words" v-model:value="words" :rows="3" @keydown.ctrl.enter="send.mutate(undefined)" />
+      <Textarea
+        id="ask-words"
+        v-model:value="message.value.words"
+        :rows="3"
+        @keydown.ctrl.enter="send.mutate(undefined)"
+      />
       <div class="acts">
         <Button
           type="primary"

@@ -33,11 +33,18 @@ export interface Sent {
   people: string[]
   left: Schemas['NotAsked']
 }
-/** @param dues by when, by step; what is not there takes the step's own time */
-export async function send(posts: Posts, dues: Record<string, string>, message: string): Promise<Sent> {
+/**
+ * @param dues by when, by step; what is not there takes the step's own time
+ * @param messages by client
+ */
+export async function send(
+  posts: Posts,
+  dues: Record<string, string>,
+  messages: Record<string, string>,
+): Promise<Sent> {
   const sent: Sent = { posts: 0, people: [], left: [] }
   for (const [workspace, post_ids] of byClient(posts)) {
-    const body = { post_ids, dues, message }
+    const body = { post_ids, dues, message: messages[workspace] ?? '' }
     const { asks, left } = await ok(
       api.POST('/api/w/{workspace}/asks/several', { params: { path: { workspace } }, body }),
     )
