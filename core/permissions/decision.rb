@@ -120,9 +120,7 @@ module AskFirst
 
             Refusal.new(
               code: "sealed",
-              rule:
-                "#{list(on.sealed)} #{are(on.sealed)} locked: it has been asked for, or has its yes, exactly as it " \
-                  "stands.",
+              rule: "#{list(on.sealed)} #{are(on.sealed)} locked: somebody was asked about it exactly as it stands.",
               way_on: "Unlock it; you are told first what that costs."
             )
           end

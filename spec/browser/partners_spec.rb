@@ -17,7 +17,7 @@ RSpec.describe "Partners" do
       session.visit("/partners?client=#{world.workspace(client)}")
       expect(session).to have_content("Bakehouse, Pier")
       session.fill_in("Name of a new partner", with: "Pier Bakehouse")
-      session.click_button("Write down")
+      session.click_button("Add partner")
       expect(session).to have_content("May be the same as Bakehouse, Pier.")
       session.fill_in("Fee in EUR", with: "40,5")
       session.fill_in("How to reach them", with: "lise@pier.example")

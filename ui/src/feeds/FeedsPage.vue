@@ -89,17 +89,17 @@ function drop(one: Feed) {
           <div class="do">
             <template v-if="leaving === one.id">
               <span>What came of it stays.</span>
-              <Button size="small" @click="drop(one)">Take it away</Button>
+              <Button size="small" @click="drop(one)">Remove it</Button>
               <button type="button" class="link-button" @click="leaving = undefined">Keep it</button>
             </template>
             <template v-else>
               <ActButton size="small" :type="one.begun ? 'default' : 'primary'" :off="off" @click="open = one.id">{{
-                one.begun ? 'Its rule' : 'Write its rule and begin'
+                one.begun ? 'Rule' : 'Write its rule and begin'
               }}</ActButton>
               <ActButton v-if="one.begun" link :off="off" @click="rest(one)">{{
-                one.paused ? 'Go on' : 'Rest'
+                one.paused ? 'Go on' : 'Pause'
               }}</ActButton>
-              <ActButton link :off="off" @click="leaving = one.id">Take away</ActButton>
+              <ActButton link :off="off" @click="leaving = one.id">Remove</ActButton>
             </template>
           </div>
         </li>

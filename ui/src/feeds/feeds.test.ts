@@ -9,12 +9,12 @@ describe('a feed in a few words', () => {
   it('says when it was read, what is wrong with it, and when it is tried again', () => {
     expect(health(feed({}), now).words).toMatch(/^read .+, again /)
     expect(health(feed({ begun: false }), now).words).toMatch(/not begun yet$/)
-    expect(health(feed({ paused: true }), now).words).toMatch(/^rests; read /)
+    expect(health(feed({ paused: true }), now).words).toMatch(/^paused; read /)
     const silent = health(feed({ state: 'silent', said: 'no answer in time' }), now)
     expect(silent.words).toMatch(/^It does not answer: no answer in time\. Tried again /)
     expect(silent.loud).toBe(true)
     expect(health(feed({ state: 'gone', said: 'it is gone for good', paused: true }), now)).toEqual({
-      words: 'It is gone, so it rests: it is gone for good.',
+      words: 'It is gone, so it is paused: it is gone for good.',
       loud: true,
     })
     expect(health(feed({ state: 'new', read_at: null }), now).loud).toBe(false)

@@ -16,8 +16,8 @@ export const SAYS: Record<Feed['state'], string> = {
   silent: 'It does not answer',
   broken: 'It cannot be read',
   refused: 'It may not be read',
-  gone: 'It is gone, so it rests',
-  harmful: 'It could not be read to its end, so it rests',
+  gone: 'It is gone, so it is paused',
+  harmful: 'It could not be read to its end, so it is paused',
   nobody: 'Nothing comes in',
 }
 
@@ -25,7 +25,7 @@ export const SAYS: Record<Feed['state'], string> = {
 export function health(one: Feed, now: string): { words: string; loud: boolean } {
   if (one.state === 'fine') {
     const read = one.read_at ? `read ${brief(one.read_at, now)}` : 'not read yet'
-    if (one.paused) return { words: `rests; ${read}`, loud: false }
+    if (one.paused) return { words: `paused; ${read}`, loud: false }
     return { words: one.begun ? `${read}, again ${brief(one.next_at, now)}` : `${read}; not begun yet`, loud: false }
   }
   const said = one.said && !one.said.endsWith('.') ? `${one.said}.` : one.said

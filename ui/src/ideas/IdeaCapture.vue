@@ -97,7 +97,7 @@ async function keep() {
       </p>
       <div class="acts">
         <Button type="primary" html-type="submit" :loading="busy" :disabled="!!sending">Keep it</Button>
-        <Button @click="emit('close')">Later</Button>
+        <Button @click="emit('close')">Cancel</Button>
         <span class="quiet">Ctrl Enter keeps it, too.</span>
       </div>
     </form>

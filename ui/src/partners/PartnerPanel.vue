@@ -118,7 +118,7 @@ async function drop() {
       </div>
       <div class="two">
         <span>
-          <label for="partner-status">How far it is</label>
+          <label for="partner-status">Status</label>
           <ChoiceField
             id="partner-status"
             v-model="status"

@@ -57,7 +57,7 @@ useKeys({ J: () => walkRows(1), K: () => walkRows(-1) })
       <ChoiceField
         id="partners-status"
         v-model="status"
-        label="How far they are"
+        label="Status"
         :options="[
           { value: '', label: 'all of them' },
           ...Object.entries(STATUSES).map(([value, label]) => ({ value, label })),
@@ -71,7 +71,7 @@ useKeys({ J: () => walkRows(1), K: () => walkRows(-1) })
           html-type="submit"
           :may="data?.can.keep_partner"
           :off="name.trim() === '' ? 'Write a name first.' : undefined"
-          >Write down</ActButton
+          >Add partner</ActButton
         >
       </form>
     </div>
@@ -84,7 +84,7 @@ useKeys({ J: () => walkRows(1), K: () => walkRows(-1) })
           <thead>
             <tr>
               <th scope="col">Partner</th>
-              <th scope="col">How far</th>
+              <th scope="col">Status</th>
               <th scope="col">Delivers</th>
               <th scope="col">Fee</th>
               <th scope="col">Made together</th>

@@ -61,7 +61,7 @@ function beside(one: Person) {
     ? `seen ${brief(one.seen_at, now.value)}`
     : one.side === 'client'
       ? 'answers by link'
-      : 'never here yet'
+      : 'has not signed in yet'
 }
 const act = (run: (id: string) => Promise<unknown>, words: string) =>
   useMutation({

@@ -65,7 +65,7 @@ defineExpose({ focus: () => text.value?.focus(), mentions: () => aids.value?.men
         title="F2"
         @click="emit('widen')"
       >
-        {{ wide ? 'Beside the channels' : 'More room' }}
+        {{ wide ? 'Beside the channels' : 'Wide' }}
       </button>
       <span class="quiet count" title="characters">{{ checks.count.value ?? sheet.master.count }}</span>
     </div>

@@ -74,7 +74,7 @@ defineExpose({ lookAtChecks })
     />
     <RecordLedger v-if="!fresh" :workspace="sheet.workspace_id" :post="sheet.id" />
     <p v-if="!fresh">
-      <ActButton link :may="sheet.can.discard" @click="emit('discard')">Discard this draft</ActButton>
+      <ActButton link :may="sheet.can.discard" @click="emit('discard')">Discard this post</ActButton>
     </p>
   </aside>
 </template>

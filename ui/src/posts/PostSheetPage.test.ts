@@ -82,7 +82,7 @@ describe('the post sheet', () => {
 
   it('throws a draft away only where the server lets it, and not before there is one', () => {
     const discard = (view: ReturnType<typeof page>) =>
-      view.findAll('aside button').find((one) => one.text() === 'Discard this draft')
+      view.findAll('aside button').find((one) => one.text() === 'Discard this post')
     const may = page({ ...sheet([adaptation()]), can: { discard: { ok: true } } } as Sheet)
     void discard(may)!.trigger('click')
     expect(calls).toEqual(['discard null'])

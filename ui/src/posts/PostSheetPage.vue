@@ -102,7 +102,7 @@ const open = ref<Dialog>()
         ['L', 'release'],
         ['Y', 'answer yes'],
         ['W', 'want a change'],
-        ['F2', 'more room for the copy, and back'],
+        ['F2', 'the copy wide, and back'],
         ['F', 'on a part of a channel’s own: follow the master again'],
         ['Ctrl Enter', 'save or send the field'],
         ['/', 'find, or do'],

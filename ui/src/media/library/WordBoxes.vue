@@ -93,8 +93,8 @@ function key(event: KeyboardEvent, index: number) {
           >Words seem to cover <b>{{ (share(guessed) * 100).toFixed(1) }} %</b></span
         >
         <template v-if="!off">
-          <button type="button" class="link-button" @click="emit('change', guessed)">they do</button>
-          <button type="button" class="link-button" @click="emit('change', [])">there are none</button>
+          <button type="button" class="link-button" @click="emit('change', guessed)">Words here</button>
+          <button type="button" class="link-button" @click="emit('change', [])">No words</button>
         </template>
       </template>
       <span v-else

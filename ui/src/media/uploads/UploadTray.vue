@@ -25,7 +25,7 @@ function clear() {
     <p class="head">
       <b role="status">{{ told(mine) }}</b>
       <button v-if="!under(mine) && mine.some(arrived)" type="button" class="link-button" @click="clear">
-        take out what is there
+        Clear finished
       </button>
     </p>
     <ul>

@@ -110,7 +110,7 @@ const of = (calendar: Schemas['PrivateCalendar']) =>
     <p v-if="workspace" class="row">
       <Button :href="signoff('pdf')" download>Sign-off sheet (PDF)</Button>
       <Button :href="signoff('csv')" download>Sign-off sheet (CSV)</Button>
-      <Button :href="signoff('json')" download>What proves it (JSON)</Button>
+      <Button :href="signoff('json')" download>Proof (JSON)</Button>
     </p>
     <h2>In your calendar</h2>
     <p>

@@ -6,6 +6,7 @@ import { place as zonePlace, readerZone } from '@/api/time'
 import { counted } from '@/api/words'
 import ActButton from '@/parts/ActButton.vue'
 import type { MenuLine } from '@/parts/LinesMenu.vue'
+import ChoiceField from '@/parts/fields/ChoiceField.vue'
 import { later } from '@/parts/later'
 import NewPost from '@/posts/NewPost.vue'
 import type { Client } from './plan'
@@ -60,17 +61,16 @@ function chosen(key: string) {
     <RadioGroup :value="view" button-style="solid" aria-label="View" @update:value="emit('view', $event)">
       <RadioButton v-for="one in VIEWS" :key="one.value" :value="one.value">{{ one.label }}</RadioButton>
     </RadioGroup>
-    <RadioGroup
+    <ChoiceField
       v-if="spans.length > 1"
-      :value="span"
-      size="small"
-      aria-label="How much"
-      @update:value="emit('span', $event)"
-    >
-      <RadioButton v-for="one in spans" :key="one.value" :value="one.value">{{ one.label }}</RadioButton>
-    </RadioGroup>
+      id="plan-span"
+      label="How much"
+      :model-value="span"
+      :options="spans"
+      @update:model-value="emit('span', $event)"
+    />
     <Button size="small" :aria-expanded="filtering" class="narrowed" @click="emit('filter')">{{
-      narrowed || 'Everything'
+      narrowed || 'Narrow'
     }}</Button>
     <span v-if="cut" class="late" role="status">There is more than is shown: choose one client.</span>
     <span v-if="marks > 0" class="quiet">{{ counted(marks, 'open mark', 'open marks') }}</span>
@@ -105,6 +105,9 @@ h1 {
   .head :deep(kbd) {
     display: none;
   }
+}
+.head :deep(.choice) {
+  min-width: 104px;
 }
 .steps {
   display: inline-flex;

@@ -17,20 +17,20 @@ export const VIEWS: { value: View; label: string }[] = [
   { value: 'list', label: 'List' },
 ]
 const AHEAD: { value: Span; label: string }[] = [
-  { value: '30', label: '30' },
-  { value: '60', label: '60' },
-  { value: '90', label: '90 d' },
+  { value: '30', label: '30 days' },
+  { value: '60', label: '60 days' },
+  { value: '90', label: '90 days' },
 ]
 /** How much each view can show; the first if nothing is said. */
 export const SPANS: Record<View, { value: Span; label: string }[]> = {
-  month: [{ value: 'month', label: 'month' }, ...AHEAD],
-  week: [{ value: 'week', label: 'week' }],
-  channels: [{ value: 'week', label: 'week' }, { value: 'month', label: 'month' }, ...AHEAD],
-  list: [{ value: 'month', label: 'month' }, ...AHEAD],
-  wall: [{ value: 'month', label: 'month' }],
+  month: [{ value: 'month', label: 'one month' }, ...AHEAD],
+  week: [{ value: 'week', label: 'one week' }],
+  channels: [{ value: 'week', label: 'one week' }, { value: 'month', label: 'one month' }, ...AHEAD],
+  list: [{ value: 'month', label: 'one month' }, ...AHEAD],
+  wall: [{ value: 'month', label: 'one month' }],
   year: [
-    { value: 'year', label: 'year' },
-    { value: 'quarter', label: 'quarter' },
+    { value: 'year', label: 'one year' },
+    { value: 'quarter', label: 'one quarter' },
   ],
 }
 
