@@ -6,12 +6,12 @@ module AskFirst
       # Whether a planned showing may be sent now: asked under all locks, in the transaction that marks it as being
       # sent, and nowhere else. The first that fits decides.
       module Clearance
-        # state: of the showing · release: {at:, zone:, needs: ids of the files that it sends} or nil · uploads: ids that are
-        # up · stopped: the client is archived or deleted · unconfirmed: the database was brought back, and nobody has
-        # said yet that it may go · channel: {state:, archived_at:, name:} · fresh: whether its card was read lately ·
-        # by_hand: no network takes it · verdict: responds to held?, release_stands? and releasable? · faults: sentences
-        # of today's card · unusable: why its files may not be used any more, where that stops it · now: by the
-        # database's clock
+        # state: of the showing · release: {at:, zone:, needs: ids of the files that it sends} or nil · uploads: ids
+        # that are up · stopped: the client is archived or deleted · unconfirmed: the database was brought back, and
+        # nobody has said yet that it may go · channel: {state:, archived_at:, name:} · fresh: whether its card was read
+        # lately · by_hand: no network takes it · verdict: responds to held?, release_stands? and releasable? · faults:
+        # sentences of today's card · unusable: why its files may not be used any more, where that stops it · now: by
+        # the database's clock
         Facts =
           Struct.new(
             :state,
@@ -74,8 +74,8 @@ module AskFirst
         end
 
         def too_late(release)
-          "Its time was #{Plan::WallTime.said(release[:at], release[:zone])}, more than #{Patience::TOLERANCE / 60} minutes " \
-            "ago; it was not sent so late."
+          "Its time was #{Plan::WallTime.said(release[:at], release[:zone])}, more than " \
+            "#{Patience::TOLERANCE / 60} minutes ago; it was not sent so late."
         end
 
         def ruling(kind, till = nil)

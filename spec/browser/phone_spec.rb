@@ -179,11 +179,14 @@ RSpec.describe "The client on a phone" do
     asked([post])
     world.answer(post, :odile)
     phone.visit(mailed_receipts.first[%r{\S+/review/#receipt\S+}])
-    expect(phone).to have_content("This stands as a yes of Odile Marchetti. Was that you?")
+    expect(phone).to have_content("This stands as a yes of Odile Marchetti.")
     expect(axe_findings(phone)).to eq []
     expect(world.stage(post)).to eq "cleared"
     tap_button("This was not me")
-    expect(phone).to have_content("It was taken back")
+    expect(phone).to have_content("does not go out until you say yes yourself")
+    expect(world.stage(post)).to eq "cleared"
+    tap_button("Take the yes back")
+    expect(phone).to have_content("Taken back. Your links were stopped")
     eventually { world.stage(post) == "changes_wanted" }
   end
 

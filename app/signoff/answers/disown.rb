@@ -3,10 +3,10 @@
 module AskFirst
   module App
     module Signoff
-      # "This was not me", of one post on the receipt: its yeses become a no of that person, which blocks until their own
-      # yes; the leads are told at once. A yes under their own hand was given by whoever held a link of theirs, so every
-      # link of theirs stops; what a colleague said in their name stops none. It works after they have left, too. Pressed
-      # again, it stops what they have said yes to since. What is out already stays out, and that is said too.
+      # "This was not me", of one post on the receipt: its yeses become a no of that person, which blocks until their
+      # own yes; the leads are told at once. A yes under their own hand was given by whoever held a link of theirs, so
+      # every link of theirs stops; what a colleague said in their name stops none. It works after they have left, too.
+      # Pressed again, it stops what they have said yes to since. What is out already stays out, and that is said too.
       class Disown < Act
         opens :own_receipt, nil
 
