@@ -149,15 +149,27 @@ module AskFirst
           standing.changed(releases: ->(rows) { rows.map { |row| moved.fetch(row[:showing_id], row) } })
         end
 
-        def part_changed(row, part)
+        # @param row [Hash, nil] the part's
+        # @param wanted [Object, nil] what the writer would have it say
+        def part_changed(row, part, wanted = nil)
+          mine = !row.nil? && row[:written_by] == member.person_id
           Core::Changed.new(
             "part_changed",
-            "this",
-            by: row && post.names[row[:written_by]],
+            mine ? "this in another window" : "this",
+            by: mine ? "You" : row && post.names[row[:written_by]],
             field: part,
             theirs: row && row[:value],
-            version: row ? row[:version] : 0
+            version: row ? row[:version] : 0,
+            mine: mine,
+            **compared(row && row[:value], wanted)
           )
+        end
+
+        # Of two texts, where they differ.
+        def compared(theirs, wanted)
+          return {} unless [theirs, wanted].all?(String)
+
+          { runs: Core::Posts::WordDiff.runs(theirs, wanted).map(&:to_h) }
         end
       end
     end

@@ -18,7 +18,7 @@ module AskFirst
           before = post.part(channel_id, part)
           # also when the answer to the first try was lost on its way
           return before[:version] if before && before[:value] == clean
-          raise part_changed(before, part) unless (before ? before[:version] : 0) == version
+          raise part_changed(before, part, clean) unless (before ? before[:version] : 0) == version
 
           save(channel_id, part, clean, before)
           version + 1

@@ -41,8 +41,27 @@ RSpec.describe "Writing a post" do
       end
     expect(error).to be_a AskFirst::Core::Conflict
     expect(error.code).to eq "part_changed"
-    expect(error.facts).to eq("theirs" => "Maro's words", "version" => 2, "by" => "Maro Lindqvist")
+    expect(error.facts).to include(
+      "theirs" => "Maro's words",
+      "version" => 2,
+      "by" => "Maro Lindqvist",
+      "mine" => false,
+      "runs" => [
+        { kind: "gone", words: "Maro's" },
+        { kind: "new", words: "Wren's" },
+        { kind: "same", words: " words" }
+      ]
+    )
     expect(part(post, "text")[:value]).to eq "Maro's words"
+  end
+
+  it "one person in two windows is not told of somebody else's words" do
+    post = world.draft(picture: false)
+    world.write(post, "text", "In one window", who: :wren)
+    save = { post_id: post, channel_id: nil, part: "text", value: "In the other window", version: 1 }
+    error = refusal { world.act("Posts::UpdatePart", :wren, **save) }
+    expect(error.message).to start_with "You changed this in another window meanwhile."
+    expect(error.facts).to include("mine" => true, "by" => "You")
   end
 
   it "two people change different parts without meeting" do

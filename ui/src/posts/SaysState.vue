@@ -14,7 +14,8 @@ const emit = defineEmits<{ mine: []; theirs: []; drop: [] }>()
   </p>
   <p v-else-if="state === 'waiting'" class="quiet" role="status">not saved yet: no connection, trying again</p>
   <p v-else-if="state === 'conflict'" role="alert">
-    {{ by ?? 'Somebody' }} changed this meanwhile to <b>{{ plainly(theirs) }}</b>.
+    {{ by ?? 'Somebody' }} changed this meanwhile{{ by === 'You' ? ', in another window,' : '' }} to
+    <b>{{ plainly(theirs) }}</b>.
     <button type="button" class="link-button" @click="emit('mine')">Keep mine</button>
     <button type="button" class="link-button" @click="emit('theirs')">Use theirs</button>
   </p>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // A text part with its save state, what is over the limit marked in it, and, when two people changed it, both.
 import { Button } from 'ant-design-vue'
-import { computed, nextTick, onMounted, ref, shallowRef, toRef } from 'vue'
+import { computed, nextTick, onMounted, ref, shallowRef, toRef, watch } from 'vue'
 import { connected } from '@/parts/later'
+import WordRuns from '@/parts/WordRuns.vue'
 import { useChecks } from './checks'
 import type CopyField from './CopyField.vue'
 import { useHere } from './here'
@@ -49,6 +50,20 @@ function focus() {
   wanted = true
   field.value?.focus()
 }
+
+/** One under the other, to be made one by hand. */
+function both() {
+  const there = theirs.value?.value ?? ''
+  part.change([there, value.value].filter((text) => text !== '').join('\n\n'))
+  part.keepMine()
+}
+
+// what differs is in sight, however long the text is
+const compared = ref<InstanceType<typeof WordRuns>>()
+watch(compared, async (shown) => {
+  await nextTick()
+  ;(shown?.$el as HTMLElement | undefined)?.querySelector('ins, del')?.scrollIntoView({ block: 'nearest' })
+})
 
 function typed(next: string) {
   part.change(next)
@@ -102,10 +117,23 @@ defineExpose({
       <button type="button" class="link-button" @click="part.drop()">Discard mine, show what is saved</button>
     </p>
     <div v-if="state === 'conflict' && theirs" class="both" role="alert">
-      <b>{{ theirs.by ?? 'Somebody' }} changed this meanwhile. Theirs:</b>
-      <p class="copy">{{ theirs.value }}</p>
-      <Button size="small" type="primary" @click="part.keepMine()">Keep mine</Button>
-      <Button size="small" @click="part.takeTheirs()">Use theirs</Button>
+      <b>{{
+        theirs.mine ? 'You changed this in another window.' : `${theirs.by ?? 'Somebody'} changed this meanwhile.`
+      }}</b>
+      <span class="quiet"> Struck stands there now, underlined is what you write here.</span>
+      <WordRuns
+        v-if="theirs.runs"
+        ref="compared"
+        class="copy"
+        :runs="theirs.runs"
+        label="What stands there, compared with what you write"
+      />
+      <p v-else class="copy">{{ theirs.value }}</p>
+      <Button size="small" type="primary" @click="part.keepMine()">{{
+        theirs.mine ? 'Keep this' : 'Keep mine'
+      }}</Button>
+      <Button size="small" @click="part.takeTheirs()">{{ theirs.mine ? 'Use the other' : 'Use theirs' }}</Button>
+      <Button size="small" @click="both">Keep both</Button>
     </div>
   </div>
 </template>

@@ -8,6 +8,8 @@ vi.mock('@tanstack/vue-query', () => ({ useQueryClient: () => ({ invalidateQueri
 vi.mock('@/api/client', async () =>
   (await import('./browser.testing')).clientOf({ PUT: (...all: unknown[]) => put(...all) }),
 )
+const offered: (() => unknown)[] = []
+vi.mock('@/parts/undo', () => ({ offerUndo: (_words: string, undo: () => unknown) => offered.push(undo) }))
 
 const { usePart } = await import('./part')
 
@@ -111,6 +113,29 @@ describe('a part being written', () => {
     await settle()
     part.takeTheirs()
     expect([part.value.value, part.state.value, store.has(key)]).toEqual(['Wren’s', 'saved', false])
+  })
+
+  it('fetches back what lost, whichever it was', async () => {
+    const conflict = () =>
+      put.mockRejectedValueOnce(
+        new ProblemError({ code: 'part_changed', detail: '', facts: { theirs: 'Wren’s', version: 9 } }),
+      )
+    put.mockResolvedValue({ version: 10 })
+    for (const [choose, lost] of [
+      ['takeTheirs', 'mine'],
+      ['keepMine', 'Wren’s'],
+    ] as const) {
+      conflict()
+      const { part } = writing()
+      part.change('mine')
+      await settle()
+      part[choose]()
+      await settle()
+      await offered.at(-1)!()
+      await settle()
+      expect([part.value.value, part.state.value]).toEqual([lost, 'saved'])
+      expect(put.mock.calls.at(-1)![1]).toMatchObject({ body: { value: lost } })
+    }
   })
 
   it('keeps what was refused in the field, with the reason, until it is given up', async () => {

@@ -5,11 +5,22 @@ import { computed, ref, watch, type Ref } from 'vue'
 import { tryOnBeforeUnmount } from '@vueuse/core'
 import { api, isProblem, ok, sentence, type Schemas } from '@/api/client'
 import { draft, type Draft } from '@/parts/drafts'
+import { offerUndo } from '@/parts/undo'
 import { tellSaving } from './saving'
 import type { PartName } from './sheet'
 
 export type SaveState = 'saved' | 'typing' | 'saving' | 'waiting' | 'conflict' | 'refused'
 
+/** What stands there instead of what was typed. */
+export interface Theirs<T> {
+  value: T
+  version: number
+  by?: string
+  /** the same person wrote it, in another window */
+  mine?: boolean
+  /** of texts: theirs compared with one's own */
+  runs?: { kind: string; words: string }[]
+}
 export interface ServerPart {
   value?: unknown
   version: number
@@ -45,7 +56,7 @@ export function usePart<T>(
   const state = ref<SaveState>(kept ? 'typing' : 'saved')
   tellSaving(where.post, state)
   const problem = ref('')
-  const theirs = ref<{ value: T; version: number; by?: string }>()
+  const theirs = ref<Theirs<T>>()
   let timer: number | undefined
   let underway = false
 
@@ -142,8 +153,8 @@ export function usePart<T>(
   function refused(error: unknown, changedSince: boolean) {
     problem.value = isProblem(error) ? sentence(error) : '' // what waits for the line is said by its state
     if (isProblem(error) && error.problem.code === 'part_changed') {
-      const facts = error.problem.facts as { theirs?: T; version?: number; by?: string }
-      theirs.value = { value: (facts.theirs ?? empty) as T, version: facts.version ?? 0, by: facts.by }
+      const { theirs: there, version = 0, ...facts } = error.problem.facts as Partial<Theirs<T>> & { theirs?: T }
+      theirs.value = { ...facts, value: (there ?? empty) as T, version }
       state.value = 'conflict'
     } else if (isProblem(error) && changedSince) {
       again()
@@ -156,16 +167,25 @@ export function usePart<T>(
   }
 
   function keepMine() {
-    if (!theirs.value) return
-    version.value = theirs.value.version
+    const other = theirs.value
+    if (!other) return
+    version.value = other.version
     theirs.value = undefined
     keep()
     state.value = 'typing'
     void save()
+    offerUndo('What you wrote stands.', () => fetchBack(other.value))
+  }
+  /** What lost stands again. */
+  function fetchBack(lost: T) {
+    change(lost)
+    return save().then(() => true)
   }
 
   function takeTheirs() {
     if (!theirs.value) return
+    const mine = value.value
+    offerUndo('What stood there stands.', () => fetchBack(mine))
     value.value = theirs.value.value
     version.value = theirs.value.version
     theirs.value = undefined
