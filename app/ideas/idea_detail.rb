@@ -10,13 +10,12 @@ module AskFirst
         # @return [Hash] JSON-ready
         def call(idea_id:)
           found = board.one(idea_id) or raise Core::NotFound, "This idea"
-          { **card(found), voted: voted, mean: mean&.round(1)&.to_f, files: files(found), can: can }
+          { **card(found), voted: voted, files: files(found), can: can }
         end
 
         private
 
         def votes = @votes ||= rows(:idea_votes).where(idea_id: row[:id]).order(:at).select(:person_id, :worth).all
-        def mean = Core::Ideas::Worth.mean(votes.map { |one| one[:worth] })
         def voted = votes.map { |one| { name: names[one[:person_id]], worth: one[:worth] } }
 
         def files(found)

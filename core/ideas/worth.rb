@@ -14,10 +14,8 @@ module AskFirst
         module_function
 
         # @param votes [Array<Integer>]
-        # @return [Rational, nil] nil where nobody voted
-        def mean(votes) = votes.empty? ? nil : Rational(votes.sum, votes.size)
-
-        # @return [Integer] by which ideas are put in order, in hundredths; 0 without votes
+        # @return [Integer] in hundredths: what stands beside an idea wherever it is shown, and by which ideas are put in
+        #   order; 0 without votes
         def score(votes)
           return 0 if votes.empty?
 

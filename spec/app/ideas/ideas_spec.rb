@@ -98,7 +98,7 @@ RSpec.describe "The ideas of a client" do
     vote.call(:ines, 4, other)
     expect(titles(order: "worth")).to eq %w[Pier Fog]
     expect(one(id)).to include(
-      mean: 3.5,
+      worth: 3.25,
       voted: contain_exactly({ name: anything, worth: 5 }, { name: anything, worth: 2 })
     )
     expect(vote.call(:maro, nil)).to include(votes: 1, mine: nil)

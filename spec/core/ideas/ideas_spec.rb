@@ -62,7 +62,6 @@ RSpec.describe "Ideas" do
       expect(ideas::Worth.score([4, 4, 4, 4])).to eq 367
       expect(ideas::Worth.score([4, 4, 4, 4, 4])).to eq 371
       expect(ideas::Worth.score([])).to eq 0
-      expect(ideas::Worth.mean([5, 4])).to eq Rational(9, 2)
     end
 
     it "takes a vote of 1 to 5, or none" do

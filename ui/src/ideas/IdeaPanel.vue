@@ -5,7 +5,6 @@ import { computed, reactive, ref, toRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { sentence, unread, type Schemas } from '@/api/client'
 import { brief } from '@/api/time'
-import { counted } from '@/api/words'
 import MediaPicker from '@/media/library/MediaPicker.vue'
 import { thumb } from '@/media/library/library'
 import ActButton from '@/parts/ActButton.vue'
@@ -19,7 +18,7 @@ import SuggestField from '@/parts/fields/SuggestField.vue'
 import { useSaid } from '@/parts/said'
 import { offerUndo } from '@/parts/undo'
 import KeywordRows from './KeywordRows.vue'
-import { became, came, STATUSES, timing, useActs, useIdea, VOTES, type Group, type Said } from './ideas'
+import { became, came, rating, STATUSES, timing, useActs, useIdea, VOTES, type Group, type Said } from './ideas'
 import { attempt } from '@/parts/problem'
 
 const props = defineProps<{
@@ -287,10 +286,8 @@ const made = computed(() => ['out', 'post', 'pencilled'].includes(one.value?.sta
         <KeywordRows :keywords="keywords ?? one.keywords" :off="off" @change="key" />
       </div>
       <p class="end">
-        <ActButton link :off="off" @click="drop">Throw the idea away</ActButton>
-        <span class="quiet"
-          >{{ counted(one.votes, 'vote', 'votes') }}{{ one.mean ? `, ${one.mean} in the mean` : '' }}</span
-        >
+        <ActButton link :off="off" @click="drop">Discard the idea</ActButton>
+        <span class="quiet">{{ rating(one) || 'No vote yet' }}</span>
       </p>
     </template>
     <MediaPicker

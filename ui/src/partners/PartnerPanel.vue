@@ -221,7 +221,7 @@ async function drop() {
         @remove="told(() => acts.takeOff(partner, $event))"
       />
       <p class="end">
-        <ActButton link :off="off" @click="drop">Throw the partner away</ActButton>
+        <ActButton link :off="off" @click="drop">Discard the partner</ActButton>
         <span class="quiet">{{ one.by ?? 'somebody' }}, {{ brief(one.at, now) }}</span>
       </p>
     </template>
