@@ -19,7 +19,7 @@ module AskFirst
       private
 
       def adding(seal)
-        define_method(:new_recovery_code) { seal.call(random_key) }
+        define_method(:new_recovery_code) { seal.call(Core::People::RecoveryCode.make) }
       end
 
       def reading(seal, open)
@@ -36,7 +36,8 @@ module AskFirst
         end
         define_method(:_recovery_codes) { sealed_codes.keys }
         define_method(:recovery_code_match?) do |code|
-          kept = sealed_codes.find { |plain, _| timing_safe_eql?(code.to_s, plain) }&.last
+          typed = Core::People::RecoveryCode.clean(code.to_s)
+          kept = sealed_codes.find { |plain, _| timing_safe_eql?(typed, plain) }&.last
           !kept.nil? && recovery_codes_ds.where(recovery_codes_column => kept).delete == 1
         end
       end

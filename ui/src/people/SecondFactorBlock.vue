@@ -2,7 +2,7 @@
 // The second factor: a code from an app (TOTP, RFC 6238), with recovery codes for the day when the phone is gone.
 import { Button, Input, InputPassword, QRCode } from 'ant-design-vue'
 import { useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { auth } from '@/agency/signIn'
 import FormField from '@/parts/FormField.vue'
@@ -18,6 +18,20 @@ const mode = ref<'' | 'codes' | 'off'>('')
 const { busy, at, beside, run, clear } = useProblem()
 const address = (key: string) =>
   `otpauth://totp/${encodeURIComponent(`Ask First:${props.profile.email}`)}?secret=${key}&issuer=${encodeURIComponent('Ask First')}`
+
+const text = computed(() =>
+  [`Ask First, ${props.profile.email}: recovery codes, each works once`, ...(codes.value ?? []), ''].join('\n'),
+)
+const asFile = computed(() => `data:text/plain;charset=utf-8,${encodeURIComponent(text.value)}`)
+const copied = ref('')
+async function copy() {
+  try {
+    await navigator.clipboard.writeText(text.value)
+    copied.value = 'They are copied.'
+  } catch {
+    copied.value = 'This browser does not let them be copied: mark them, or download them.'
+  }
+}
 
 async function begin() {
   codes.value = undefined
@@ -70,7 +84,14 @@ function ask(next: 'codes' | 'off') {
     </div>
     <div v-if="codes" class="codes" role="status">
       <p>Keep these recovery codes somewhere safe, not on the phone. Each works once.</p>
-      <p class="digest">{{ codes.join('  ') }}</p>
+      <ol class="digest" aria-label="Recovery codes">
+        <li v-for="one in codes" :key="one">{{ one }}</li>
+      </ol>
+      <p class="acts">
+        <Button size="small" @click="copy">Copy them</Button>
+        <Button size="small" :href="asFile" :download="`recovery-codes-${profile.email}.txt`">Download them</Button>
+        <span role="status" class="quiet">{{ copied }}</span>
+      </p>
     </div>
     <template v-if="!profile.second_factor && !secret">
       <p>With it, your password alone opens nothing: a code from an app on your phone is needed too.</p>
@@ -121,6 +142,16 @@ function ask(next: 'codes' | 'off') {
 }
 .digest {
   overflow-wrap: anywhere;
+}
+.codes ol {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 4px 16px;
+  margin: 6px 0;
+  font: 500 15px/1.5 var(--mono);
+}
+.codes .acts {
+  align-items: center;
 }
 .codes {
   border-left: 4px solid var(--ink);
