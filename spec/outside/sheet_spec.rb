@@ -31,6 +31,18 @@ RSpec.describe "The plan as a sheet, outside" do
     expect((1..9).map { |row| sheet.formula?(row, 2) }.uniq).to eq [false]
   end
 
+  it "as XLSX has days as days and hours as hours, which a program can sort and count with" do
+    rows = [["2026-10-15", "07:30", "Fog days"], ["2026-10-16", "", "2026-10-16"]]
+    bytes = AskFirst::Web::SheetFiles.xlsx("Plan", %w[day time subject], rows, AskFirst::App::Plan::Sheet::KINDS)
+    file = Tempfile.new(%w[plan .xlsx]).tap { |one| one.binmode.write(bytes) }
+    file.flush
+    sheet = Roo::Excelx.new(file.path).sheet("Plan")
+    expect([sheet.celltype(2, 1), sheet.cell(2, 1)]).to eq [:date, Date.new(2026, 10, 15)]
+    expect([sheet.celltype(2, 2), sheet.cell(2, 2)]).to eq [:time, ((7 * 60) + 30) * 60]
+    expect([sheet.celltype(3, 3), sheet.cell(3, 3)]).to eq [:string, "2026-10-16"]
+    expect(sheet.cell(3, 2).to_s).to eq ""
+  end
+
   it "as CSV is read by papaparse: the same cells, what could be a formula behind an apostrophe" do
     text = AskFirst::Web::SheetFiles.csv(columns, rows)
     expect(text.bytes.first(3)).to eq [0xEF, 0xBB, 0xBF]

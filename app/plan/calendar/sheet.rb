@@ -6,6 +6,8 @@ module AskFirst
       # The list of a plan as rows for a sheet, as the reader sees it.
       class Sheet
         COLUMNS = %w[day time zone client subject channels stage labels campaign owner boost address].freeze
+        # what a program that opens it can count and sort with: days and hours of the wall
+        KINDS = { "day" => :day, "time" => :clock }.freeze
 
         # @param narrowed see List
         # @return [Array<Array<String>>] rows by day and time, each with COLUMNS
