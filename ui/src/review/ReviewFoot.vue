@@ -98,6 +98,11 @@ watch(
     instead.value = undefined
   },
 )
+const other = ref<HTMLTextAreaElement>()
+function rewrite() {
+  instead.value = exact.value
+  void nextTick(() => other.value?.focus())
+}
 async function suggest() {
   const words = instead.value ?? ''
   if (words === exact.value || !(await props.answers.say(props.line, '', about.value, words))) return
@@ -114,7 +119,7 @@ async function suggest() {
     </p>
     <form v-if="instead !== undefined" @submit.prevent="suggest">
       <label for="instead">{{ t().suggestLabel }}</label>
-      <textarea id="instead" v-model="instead" dir="auto" rows="3" />
+      <textarea id="instead" ref="other" v-model="instead" dir="auto" rows="3" />
       <div class="two">
         <button type="button" class="plain" @click="instead = undefined">{{ t().back }}</button>
         <button type="submit" class="dark" :disabled="busy || instead === exact">
@@ -156,7 +161,7 @@ async function suggest() {
     <template v-else>
       <p v-if="about" class="about">
         <bdi>{{ exact === undefined ? t().aboutSpot : fill(t().aboutWords, { words: exact }) }}</bdi>
-        <button v-if="exact !== undefined" type="button" class="never" @click="instead = exact">
+        <button v-if="exact !== undefined" type="button" class="never" @click="rewrite">
           {{ t().suggest }}
         </button>
         <button type="button" class="never" @click="about = undefined">{{ t().notAbout }}</button>

@@ -285,6 +285,13 @@ describe('the client’s review', () => {
     expect(said).toBe('Bram Teodoro said yes in your name on Wednesday 14 October at 10:31: “By phone”')
   })
 
+  it('says once, on the first post, that words and pictures can be pointed at', async () => {
+    const view = await page()
+    expect(view.text()).toContain('Mark words, or tap a picture')
+    await view.findAll('nav button')[1]!.trigger('click')
+    expect(view.text()).not.toContain('Mark words, or tap a picture')
+  })
+
   it('tells what is past by the server’s time, whatever the phone’s clock says', async () => {
     review.now = '2026-10-15T17:00:00Z'
     vi.setSystemTime(new Date('2026-10-12T08:00:00Z'))

@@ -173,7 +173,14 @@ const place = computed(() => {
     <p v-if="left.length > 0" class="left" role="status">{{ t().partly }} {{ left.join(' ') }}</p>
     <ReviewList v-if="inList && !done" :answers="answers" @change="change" />
     <main v-else-if="line" ref="top" tabindex="-1">
-      <ReviewPost :review="review" :line="line" :verdict="verdictOf(line)" :said-by="saidBy(line)" :first="at === 0" />
+      <ReviewPost
+        :review="review"
+        :line="line"
+        :verdict="verdictOf(line)"
+        :said-by="saidBy(line)"
+        :first="at === 0"
+        :pointable="answerable && at === 0"
+      />
     </main>
     <main v-else ref="top" tabindex="-1" class="end">
       <ReviewEnd :review="review" :waiting="waiting" :verdict-of="verdictOf" :said-by="saidBy" @go="go" />

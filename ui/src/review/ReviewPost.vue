@@ -15,6 +15,8 @@ const props = withDefaults(
     /** The colleague who gave it in the reader's name. */
     saidBy?: string
     first: boolean
+    /** Whether words and pictures can be pointed at here, which is said once. */
+    pointable?: boolean
     /** In a list the day stands above several. */
     listed?: boolean
     /** The number of its first variant among all that are on the page. */
@@ -49,6 +51,7 @@ const others = (yes: boolean) =>
   <h2 v-if="listed" class="clock">{{ wallClock(line.wall) }}</h2>
   <h1 v-else>{{ wallTime(line.wall) }}</h1>
   <p class="quiet">{{ variants }} {{ due }}</p>
+  <p v-if="pointable && !verdict" class="quiet">{{ t().pointHint }}</p>
   <p v-if="others(true).length > 0 && !verdict" class="others">
     {{ fill(t().othersYes, { people: together(others(true)) }) }}
   </p>

@@ -77,6 +77,7 @@ export const de: Texts = {
   said: 'Gesagt. {asker} liest es bei diesem Beitrag; es ist keine Antwort.',
   notSaid: 'Das ging nicht: Es gibt keine Verbindung. Ihre Worte bleiben im Feld.',
   wordsStay: 'Ihre Worte bleiben im Feld.',
+  pointHint: 'Markieren Sie Wörter, oder tippen Sie auf ein Bild, um genau dazu etwas zu sagen.',
   aboutWords: 'Zu „{words}“',
   aboutSpot: 'Zu einer Stelle im Bild',
   notAbout: 'Nicht dazu',

@@ -83,6 +83,7 @@ export const en = {
   said: 'Said. {asker} reads it beside this post; it is not an answer.',
   notSaid: 'That did not go: there is no connection. Your words stay in the field.',
   wordsStay: 'Your words stay in the field.',
+  pointHint: 'Mark words, or tap a picture, to say something about just that.',
   aboutWords: 'About “{words}”',
   aboutSpot: 'About a spot of the picture',
   notAbout: 'Not about that',

@@ -77,6 +77,7 @@ export const es: Texts = {
   said: 'Dicho. {asker} lo lee junto a esta publicación; no es una respuesta.',
   notSaid: 'No salió: no hay conexión. Sus palabras quedan en el campo.',
   wordsStay: 'Sus palabras quedan en el campo.',
+  pointHint: 'Marque palabras, o toque una imagen, para decir algo solo de eso.',
   aboutWords: 'Sobre «{words}»',
   aboutSpot: 'Sobre un punto de la imagen',
   notAbout: 'No sobre eso',

@@ -77,6 +77,7 @@ export const fr: Texts = {
   said: 'C’est dit. {asker} le lit à côté de cette publication ; ce n’est pas une réponse.',
   notSaid: 'Ce n’est pas parti : il n’y a pas de connexion. Vos mots restent dans le champ.',
   wordsStay: 'Vos mots restent dans le champ.',
+  pointHint: 'Marquez des mots, ou touchez une image, pour dire quelque chose de cela seulement.',
   aboutWords: 'À propos de « {words} »',
   aboutSpot: 'À propos d’un endroit de l’image',
   notAbout: 'Pas de cela',

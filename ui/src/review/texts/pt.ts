@@ -77,6 +77,7 @@ export const pt: Texts = {
   said: 'Dito. {asker} lê ao lado desta publicação; não é uma resposta.',
   notSaid: 'Não seguiu: não há ligação. As suas palavras ficam no campo.',
   wordsStay: 'As suas palavras ficam no campo.',
+  pointHint: 'Marque palavras, ou toque numa imagem, para dizer algo só sobre isso.',
   aboutWords: 'Sobre «{words}»',
   aboutSpot: 'Sobre um ponto da imagem',
   notAbout: 'Não é sobre isso',
