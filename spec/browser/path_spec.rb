@@ -25,9 +25,9 @@ RSpec.describe "One client post, from first draft to out and verified" do
       find("input[role=combobox]").send_keys(:enter)
       expect(page).to have_css("button.client", text: "Quillmere Ferries")
       click_button("New post")
-      expect(page).to have_field("Subject line, agency side only")
+      expect(page).to have_field("Subject line, read by the client in the plan")
       address = page.current_path
-      fill_in("Subject line, agency side only", with: "Fog days, first of all")
+      fill_in("Subject line, read by the client in the plan", with: "Fog days, first of all")
       write_copy(
         "Master copy",
         "When fog sits on the estuary, the 7:20 does not guess. #{"It waits until the far pier is in sight. " * 7}"

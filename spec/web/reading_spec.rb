@@ -103,6 +103,14 @@ RSpec.describe "Reading over the API" do
 
   after { world.act("Clients::UpdateLogo", :ines, client, io: nil) }
 
+  it "of what was discarded, in the list and at its address" do
+    post = world.draft
+    world.act("Posts::DiscardPost", :ines, client, post_id: post)
+    listed = ines.call(:get, "/api/discarded-posts?workspace=#{w}").last["posts"]
+    status, found = ines.call(:get, "/api/w/#{w}/discarded-posts/#{post}")
+    expect([status, found]).to eq [200, listed.find { |one| one["id"] == post }]
+  end
+
   it "of a workspace" do
     calls =
       Routes
@@ -111,6 +119,7 @@ RSpec.describe "Reading over the API" do
     expect(calls.size).to be >= 16
     calls.each do |call|
       next if call.template.end_with?("/given-ideas") # of the client's side
+      next if call.template.include?("/discarded-posts/") # see below
 
       who = call.template.end_with?("/export") ? bram : ines
       who.call(:get, call.path)

@@ -96,7 +96,11 @@ module AskFirst
         def self.file(app, format, rows)
           columns = App::Plan::Sheet::COLUMNS
           app.content_type format == "csv" ? SheetFiles::CSV_TYPE : SheetFiles::XLSX_TYPE
-          format == "csv" ? SheetFiles.csv(columns, rows) : SheetFiles.xlsx("Plan", columns, rows, App::Plan::Sheet::KINDS)
+          if format == "csv"
+            SheetFiles.csv(columns, rows)
+          else
+            SheetFiles.xlsx("Plan", columns, rows, App::Plan::Sheet::KINDS)
+          end
         end
       end
     end

@@ -23,6 +23,7 @@ RSpec.describe "One line that finds" do
     world.act("Posts::UpdatePart", :ines, client, post_id: id, **media)
     expect(names(find("cox"))).to eq(
       posts: ["Coxswain wanted"],
+      discarded: [],
       people: [],
       labels: ["Cox"],
       campaigns: ["Coxed fours"],

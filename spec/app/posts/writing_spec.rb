@@ -46,11 +46,7 @@ RSpec.describe "Writing a post" do
       "version" => 2,
       "by" => "Maro Lindqvist",
       "mine" => false,
-      "runs" => [
-        { kind: "gone", words: "Maro's" },
-        { kind: "new", words: "Wren's" },
-        { kind: "same", words: " words" }
-      ]
+      "runs" => [{ kind: "gone", words: "Maro's" }, { kind: "new", words: "Wren's" }, { kind: "same", words: " words" }]
     )
     expect(part(post, "text")[:value]).to eq "Maro's words"
   end
