@@ -14,7 +14,7 @@ module AskFirst
         module_function
 
         # @param votes [Array<Integer>]
-        # @return [Integer] in hundredths: what stands beside an idea wherever it is shown, and by which ideas are put in
+        # @return [Integer] in hundredths: what stands beside an idea wherever it is shown, and by which they are put in
         #   order; 0 without votes
         def score(votes)
           return 0 if votes.empty?
