@@ -99,8 +99,14 @@ export function brief(at: string, now: string): string {
 
 /** The same by the clock of a client, with its place and the reader's own time where they live elsewhere: "Thu 10:00 Denver (17:00 yours)". */
 export function briefThere(at: string, now: string, zone: string): string {
+  const [there, own] = bothClocks(at, now, zone)
+  return own ? `${there} (${own})` : there
+}
+
+/** The same as two, for two lines: "Thu 10:00 Denver" and "17:00 yours"; alone where both clocks are one. */
+export function bothClocks(at: string, now: string, zone: string): [string, string?] {
   const text = shortly(at, now, zone)
-  return sameOffset(at, zone) ? text : `${text} ${place(zone)} (${yours(at, zone)})`
+  return sameOffset(at, zone) ? [text] : [`${text} ${place(zone)}`, yours(at, zone)]
 }
 
 function shortly(at: string, now: string, zone: string): string {

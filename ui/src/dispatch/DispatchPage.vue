@@ -8,7 +8,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useChosen } from '@/agency/me'
 import { api, ok, sentence, unread, type Schemas } from '@/api/client'
-import { briefThere } from '@/api/time'
+import { bothClocks } from '@/api/time'
 import { titled } from '@/api/words'
 import ChannelLogo from '@/parts/ChannelLogo.vue'
 import KeysHelp from '@/parts/KeysHelp.vue'
@@ -51,7 +51,9 @@ function shut() {
   void router.replace({ query: rest })
 }
 function when(row: Row) {
-  return row.at && first.value ? briefThere(row.at, first.value.now, names.value[row.workspace_id]?.zone ?? 'UTC') : ''
+  return row.at && first.value
+    ? bothClocks(row.at, first.value.now, names.value[row.workspace_id]?.zone ?? 'UTC')
+    : ['']
 }
 const GOING: Record<string, string> = {
   planned: '',
@@ -142,7 +144,10 @@ useKeys({ ArrowDown: () => walkRows(1), ArrowUp: () => walkRows(-1), Escape: shu
           <ul>
             <li v-for="row in group.rows" :key="row.id" :class="[group.key, { on: chosen?.showing === row.id }]">
               <button type="button" data-row @click="look(row)">
-                <b>{{ when(row) }}</b>
+                <span
+                  ><b>{{ when(row)[0] }}</b
+                  ><span v-if="when(row)[1]" class="quiet yours">{{ ' ' }}{{ when(row)[1] }}</span></span
+                >
                 <span class="quiet name">{{ names[row.workspace_id]?.name }}</span>
                 <ChannelLogo :network="row.network" :initials="row.initials" :name="row.channel" />
                 <span class="subject">{{ titled(row.subject) }}</span>
@@ -271,7 +276,7 @@ li button {
   flex: 1;
   min-width: 0;
   display: grid;
-  grid-template-columns: 96px 150px 26px minmax(120px, 1fr) 110px minmax(70px, auto);
+  grid-template-columns: 150px 140px 26px minmax(120px, 1fr) 110px minmax(70px, auto);
   gap: 10px;
   align-items: center;
   min-height: 38px;
@@ -285,7 +290,7 @@ li button:hover {
   background: var(--sheet);
 }
 li.trouble button {
-  grid-template-columns: 96px 150px 26px minmax(120px, 1fr) 70px minmax(200px, 1.2fr);
+  grid-template-columns: 150px 140px 26px minmax(120px, 1fr) 70px minmax(200px, 1.2fr);
 }
 .subject,
 .name {
@@ -307,6 +312,9 @@ label {
   display: block;
   margin: 10px 0 4px;
   font-weight: 600;
+}
+.yours {
+  display: block;
 }
 @media (max-width: 900px) {
   .dispatch {

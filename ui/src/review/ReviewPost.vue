@@ -51,7 +51,6 @@ const others = (yes: boolean) =>
   <h2 v-if="listed" class="clock">{{ wallClock(line.wall) }}</h2>
   <h1 v-else>{{ wallTime(line.wall) }}</h1>
   <p class="quiet">{{ variants }} {{ due }}</p>
-  <p v-if="pointable && !verdict" class="quiet">{{ t().pointHint }}</p>
   <p v-if="others(true).length > 0 && !verdict" class="others">
     {{ fill(t().othersYes, { people: together(others(true)) }) }}
   </p>
@@ -67,6 +66,7 @@ const others = (yes: boolean) =>
     :count="line.variants.length"
     :talk="line.talk"
   />
+  <p v-if="pointable && !verdict" class="quiet">{{ t().pointHint }}</p>
   <section v-if="line.talk.length > 0" class="talk" :aria-label="t().saidHere">
     <p v-for="one in line.talk" :key="one.at">
       <b>{{ one.mine ? t().you : one.person }}</b>
