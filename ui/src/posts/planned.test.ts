@@ -12,6 +12,7 @@ vi.mock('@/api/client', async () =>
   }),
 )
 
+vi.mock('@/parts/undo', () => ({ offerUndo: vi.fn() }))
 const { usePlanned, digits } = await import('./planned')
 
 const SATURDAY = { wall: '2026-10-17T20:00:00', zone: 'Europe/Lisbon' }
