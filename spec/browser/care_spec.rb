@@ -111,8 +111,9 @@ RSpec.describe "The interface takes care" do
       write_copy("Master copy", "Maro's words", session)
       world.write(post, "text", "Wren's words", who: :wren)
       session.driver.browser.network.emulate_network_conditions(offline: false)
-      expect(session).to have_content("Wren Adeyo changed this meanwhile. Theirs:")
-      expect(session).to have_content("Wren's words")
+      expect(session).to have_content("Wren Adeyo changed this meanwhile.")
+      expect(session).to have_css(".both del", text: "Wren's")
+      expect(session).to have_css(".both ins", text: "Maro's")
       session.click_button("Keep mine")
       eventually { text_of(post) == "Maro's words" }
     end

@@ -125,7 +125,7 @@ RSpec.describe "What comes in while a post is written", :database do
         version: 1
       )
     }.to raise_error(AskFirst::Core::Conflict) { |error|
-      expect(error.facts.values_at("theirs", "by", "version")).to eq ["First tab", world.member(:maro).name, 2]
+      expect(error.facts.values_at("theirs", "by", "version")).to eq ["First tab", "You", 2]
     }
   end
 
