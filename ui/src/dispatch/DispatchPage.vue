@@ -276,7 +276,7 @@ li button {
   flex: 1;
   min-width: 0;
   display: grid;
-  grid-template-columns: 150px 140px 26px minmax(120px, 1fr) 110px minmax(70px, auto);
+  grid-template-columns: 138px 154px 26px minmax(120px, 1fr) 110px minmax(70px, auto);
   gap: 10px;
   align-items: center;
   min-height: 38px;
@@ -290,7 +290,7 @@ li button:hover {
   background: var(--sheet);
 }
 li.trouble button {
-  grid-template-columns: 150px 140px 26px minmax(120px, 1fr) 70px minmax(200px, 1.2fr);
+  grid-template-columns: 138px 154px 26px minmax(120px, 1fr) 70px minmax(200px, 1.2fr);
 }
 .subject,
 .name {
