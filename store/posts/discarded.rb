@@ -16,7 +16,7 @@ module AskFirst
           Visible.narrow(scope, scope.db.from(Sequel.function(:app_discarded_posts).as(:posts)))
         end
 
-        # @param words [String] looked for in subject lines and copy
+        # @param words [String] looked for in subject lines, inner names and copy
         # @param before [Array(Time, String), nil] when the last of the page before was discarded, and its id
         # @return [Array<Hash>] rows of Listed.lines with COLUMNS, the latest discarded first
         def page(scope, words:, before:, limit:)
@@ -60,7 +60,8 @@ module AskFirst
               post_id: Sequel[:posts][:id],
               part: "text"
             ).where(Sequel.lit("(value #>> '{}') ILIKE ?", pattern))
-          Sequel.|(Sequel.ilike(Sequel[:posts][:subject], pattern), texts.select(1).exists)
+          named = %i[subject inner_name].map { |column| Sequel.ilike(Sequel[:posts][column], pattern) }
+          Sequel.|(*named, texts.select(1).exists)
         end
         private_class_method :called, :lines, :like
       end

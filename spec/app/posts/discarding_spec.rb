@@ -59,7 +59,12 @@ RSpec.describe "A discarded draft" do
     it "with who did it and when, and found by its subject and its copy" do
       expect(row).to include(subject: "Low water", by: "Ines Calloway", restore: { ok: true })
       expect(row[:channels].map { |channel| channel[:name] }).to eq %w[Ticker Vitrine]
-      ["low wat", "far pier"].each { |words| expect(discarded(words: words).map { |one| one[:id] }).to include post }
+      world.act("Posts::BringBack", :ines, post_id: post)
+      world.act("Posts::UpdateInnerName", :ines, post_id: post, inner_name: "Rerun of May", version: 1)
+      world.act("Posts::DiscardPost", :ines, post_id: post)
+      ["low wat", "far pier", "rerun of"].each do |words|
+        expect(discarded(words: words).map { |one| one[:id] }).to include post
+      end
       expect(discarded(words: "not there")).to eq []
       found = AskFirst::App::Agency::Find.call(scope, "Low water")
       expect(found[:discarded].map { |one| one[:id] }).to include post

@@ -8,7 +8,7 @@ enableAutoUnmount(afterEach)
 const done: string[] = []
 const Page = defineComponent({
   setup() {
-    useKeys({ E: opening(() => done.push('box')), N: () => done.push('new') })
+    useKeys({ E: opening(() => done.push('box') > 0), P: opening(() => false), N: () => done.push('new') })
     return () => h('i')
   },
 })
@@ -35,6 +35,13 @@ describe('a key that opens a box', () => {
     field.focus()
     expect(press('n', field)).toBe(true)
     expect(done).toEqual(['box'])
+  })
+
+  it('leaves the keys to the page where it opened nothing', () => {
+    mount(Page)
+    press('p')
+    press('n')
+    expect(done).toEqual(['new'])
   })
 
   it('gives the keys back where no box came', () => {

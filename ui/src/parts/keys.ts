@@ -38,12 +38,13 @@ function hush(event: KeyboardEvent) {
 /**
  * What a key opens takes letters only once its field has the focus: until then they are no keys of the page, and stand
  * nowhere.
+ * @param act says whether it opened something
  */
-export function opening(act: () => void): () => void {
+export function opening(act: () => boolean): () => void {
   return () => {
+    if (!act()) return
     waiting = Date.now() + WAIT
     window.addEventListener('keydown', hush, { capture: true })
-    act()
   }
 }
 

@@ -37,10 +37,12 @@ export function usePencilling(
     if (view.value === 'week' && mark.clock) return idOf({ day: mark.day, hour: Number(mark.clock.slice(0, 2)) })
     return mark.day
   }
-  function pencilHere() {
-    if (!mayPencil.value || held()) return
+  /** @returns whether something was opened to write into */
+  function pencilHere(): boolean {
+    if (!mayPencil.value || held()) return false
     if (view.value === 'channels') sheet.begin(walks.here.value)
     else openMark(placeOf(walks.here.value).day)
+    return true
   }
   function written(word: string, way: 'down' | 'right' | undefined) {
     const place = sheet.typing.value
