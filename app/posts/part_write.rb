@@ -158,6 +158,7 @@ module AskFirst
             mine ? "this in another window" : "this",
             by: mine ? "You" : row && post.names[row[:written_by]],
             field: part,
+            way_on: mine ? "Look at both, then keep one, or both." : "Look at theirs, then keep yours or take it.",
             theirs: row && row[:value],
             version: row ? row[:version] : 0,
             mine: mine,

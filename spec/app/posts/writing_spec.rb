@@ -58,6 +58,7 @@ RSpec.describe "Writing a post" do
     error = refusal { world.act("Posts::UpdatePart", :wren, **save) }
     expect(error.message).to start_with "You changed this in another window meanwhile."
     expect(error.facts).to include("mine" => true, "by" => "You")
+    expect(error.way_on).to eq "Look at both, then keep one, or both."
   end
 
   it "two people change different parts without meeting" do
