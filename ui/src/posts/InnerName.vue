@@ -15,6 +15,7 @@ const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop 
 
 <template>
   <Input
+    class="inner"
     :value="value ?? ''"
     aria-label="Inner name, never read by the client"
     placeholder="Inner name"
@@ -34,3 +35,9 @@ const { value, state, problem, theirs, change, save, keepMine, takeTheirs, drop 
     @drop="drop"
   />
 </template>
+
+<style scoped>
+.inner {
+  margin-bottom: 6px;
+}
+</style>

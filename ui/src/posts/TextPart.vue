@@ -110,7 +110,12 @@ defineExpose({
       @save="part.save()"
     />
     <p v-if="others" class="state" role="status">{{ others }} is writing here</p>
-    <p v-if="(says || problem) && state !== 'conflict'" class="state" :class="{ late: state === 'refused' }" role="status">
+    <p
+      v-if="(says || problem) && state !== 'conflict'"
+      class="state"
+      :class="{ late: state === 'refused' }"
+      role="status"
+    >
       {{ says }}{{ says && problem ? ': ' : '' }}{{ state === 'waiting' ? '' : problem }}
     </p>
     <p v-if="state === 'refused'" class="state">
